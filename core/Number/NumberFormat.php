@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Number;
+
+use Brick\Math\BigDecimal;
+
+/**
+ * Writes numbers for readers: rounded half away from zero, grouped, with a true minus sign.
+ */
+final readonly class NumberFormat
+{
+    public const MINUS = "\u{2212}";
+    public const NONE = "\u{2013}";
+    private const NARROW_SPACE = "\u{00A0}";
+
+    private function __construct(private string $group, private string $point)
+    {
+    }
+
+    /** @param 'en'|'de'|'fr' $locale `1,234.5`, `1.234,5`, `1 234,5` */
+    public static function of(string $locale): self
+    {
+        return match ($locale) {
+            'en' => new self(',', '.'),
+            'de' => new self('.', ','),
+            'fr' => new self(self::NARROW_SPACE, ','),
+        };
+    }
+
+    /** @param non-negative-int $decimals */
+    public function plain(?BigDecimal $amount, int $decimals): string
+    {
+        return null === $amount ? self::NONE : $this->write(Decimals::round($amount, $decimals), '');
+    }
+
+    /**
+     * `+12`, `−12`, `0`: what rounds to nothing bears no sign.
+     *
+     * @param non-negative-int $decimals
+     */
+    public function signed(?BigDecimal $amount, int $decimals): string
+    {
+        return null === $amount ? self::NONE : $this->write(Decimals::round($amount, $decimals), '+');
+    }
+
+    private function write(BigDecimal $rounded, string $plus): string
+    {
+        [$whole, $fraction] = explode('.', $rounded->abs()->toString()) + [1 => ''];
+        $grouped = strrev(implode($this->group, str_split(strrev($whole), 3)));
+        if (self::NARROW_SPACE === $this->group) {
+            $grouped = implode($this->group, array_map(strrev(...), array_reverse(str_split(strrev($whole), 3))));
+        }
+        $sign = match ($rounded->getSign()) {
+            -1 => self::MINUS,
+            0 => '',
+            default => $plus,
+        };
+
+        return $sign.$grouped.('' === $fraction ? '' : $this->point.$fraction);
+    }
+}

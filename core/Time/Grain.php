@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Time;
+
+/** How finely time is cut. Cases stand from fine to coarse. */
+enum Grain: string
+{
+    case Day = 'day';
+    case Week = 'week';
+    case Month = 'month';
+    case Quarter = 'quarter';
+    case HalfYear = 'half-year';
+    case Year = 'year';
+
+    /** Months in one period; zero for days and weeks, which months do not divide into. */
+    public function months(): int
+    {
+        return match ($this) {
+            self::Day, self::Week => 0,
+            self::Month => 1,
+            self::Quarter => 3,
+            self::HalfYear => 6,
+            self::Year => 12,
+        };
+    }
+
+    /** Whether periods of this grain can be put together from those of the finer one. */
+    public function groups(self $finer): bool
+    {
+        return $this->rank() >= $finer->rank() && (self::Week !== $finer || self::Week === $this);
+    }
+
+    /** @return list<self> this grain and every coarser one it can be grouped to, weeks aside */
+    public function coarser(): array
+    {
+        return array_values(array_filter(self::cases(), fn (self $grain): bool => $grain->groups($this)));
+    }
+
+    public function plural(): string
+    {
+        return $this->value.'s';
+    }
+
+    private function rank(): int
+    {
+        return (int) array_search($this, self::cases(), true);
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Time;
+
+/** How periods are called on the screen and in charts. */
+final class PeriodNames
+{
+    private const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+    /** `Aug 2026`, `Q3 2026`, `H2 2026`, `2026`, `FY2026`, `31 Aug 2026`, `W35 2026` */
+    public static function full(Period $period): string
+    {
+        return Grain::Year === $period->grain ? $period->key() : self::withinYear($period).' '.self::year($period);
+    }
+
+    /** `Aug`, `Q3`, `31 Aug`: enough where the year is told otherwise */
+    public static function withinYear(Period $period): string
+    {
+        return match ($period->grain) {
+            Grain::Day => self::dayName($period),
+            Grain::Week => 'W'.$period->numberInYear(),
+            Grain::Month => self::MONTHS[$period->start % 12],
+            Grain::Quarter => 'Q'.$period->numberInYear(),
+            Grain::HalfYear => 'H'.$period->numberInYear(),
+            Grain::Year => $period->key(),
+        };
+    }
+
+    /** `A`, `3`, `31`: the shortest form that can still be read in a row of its like */
+    public static function shortest(Period $period): string
+    {
+        return match ($period->grain) {
+            Grain::Day => (string) CivilDate::parts($period->start)[2],
+            Grain::Week, Grain::Quarter, Grain::HalfYear => (string) $period->numberInYear(),
+            Grain::Month => self::MONTHS[$period->start % 12][0],
+            Grain::Year => substr((string) $period->yearNumber(), 2),
+        };
+    }
+
+    public static function year(Period $period): string
+    {
+        return (1 === $period->firstMonth ? '' : 'FY').$period->yearNumber();
+    }
+
+    /** `Jan–Dec 2026`, `Nov 2025–Feb 2026`, `2025–2026`, `Aug 2026` */
+    public static function range(Period $from, Period $to): string
+    {
+        if ($from->key() === $to->key()) {
+            return self::full($from);
+        }
+        $sameYear = Grain::Year !== $from->grain && self::year($from) === self::year($to);
+
+        return ($sameYear ? self::withinYear($from) : self::full($from)).'–'.self::full($to);
+    }
+
+    private static function dayName(Period $period): string
+    {
+        [, $month, $day] = CivilDate::parts($period->start);
+
+        return $day.' '.self::MONTHS[$month - 1];
+    }
+}

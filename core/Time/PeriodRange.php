@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Time;
+
+/** An unbroken stretch of days, ends included; may be empty. */
+final readonly class PeriodRange
+{
+    public function __construct(public int $firstDay, public int $lastDay)
+    {
+    }
+
+    public static function between(Period $from, Period $to): self
+    {
+        return new self($from->firstDay(), $to->lastDay());
+    }
+
+    public function holds(Period $period): bool
+    {
+        return $period->firstDay() >= $this->firstDay && $period->lastDay() <= $this->lastDay;
+    }
+
+    /**
+     * Every period of the grain that touches the range, in calendar order.
+     *
+     * @return list<Period>
+     */
+    public function periods(Grain $grain, FiscalCalendar $calendar): array
+    {
+        if ($this->firstDay > $this->lastDay) {
+            return [];
+        }
+        $periods = [];
+        $period = $calendar->group(Period::ofStart(Grain::Day, $this->firstDay), $grain);
+        for (; $period->firstDay() <= $this->lastDay; $period = $period->plus(1)) {
+            $periods[] = $period;
+        }
+
+        return $periods;
+    }
+}
