@@ -13,7 +13,7 @@ final readonly class NumberFormat
 {
     public const MINUS = "\u{2212}";
     public const NONE = "\u{2013}";
-    private const NARROW_SPACE = "\u{00A0}";
+    private const FIXED_SPACE = "\u{00A0}";
 
     private function __construct(private string $group, private string $point)
     {
@@ -25,7 +25,7 @@ final readonly class NumberFormat
         return match ($locale) {
             'en' => new self(',', '.'),
             'de' => new self('.', ','),
-            'fr' => new self(self::NARROW_SPACE, ','),
+            'fr' => new self(self::FIXED_SPACE, ','),
         };
     }
 
@@ -48,10 +48,7 @@ final readonly class NumberFormat
     private function write(BigDecimal $rounded, string $plus): string
     {
         [$whole, $fraction] = explode('.', $rounded->abs()->toString()) + [1 => ''];
-        $grouped = strrev(implode($this->group, str_split(strrev($whole), 3)));
-        if (self::NARROW_SPACE === $this->group) {
-            $grouped = implode($this->group, array_map(strrev(...), array_reverse(str_split(strrev($whole), 3))));
-        }
+        $grouped = implode($this->group, array_map(strrev(...), array_reverse(str_split(strrev($whole), 3))));
         $sign = match ($rounded->getSign()) {
             -1 => self::MINUS,
             0 => '',

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Document;
+
+use Brick\Math\BigDecimal;
+
+/**
+ * A value of a JSON document together with its path, so that whatever is wrong with it can be said exactly.
+ */
+final readonly class Given
+{
+    private const MAX_BYTES = 1_000_000;
+    private const MAX_DEPTH = 12;
+
+    private function __construct(private mixed $value, public string $path)
+    {
+    }
+
+    public static function json(string $text): self
+    {
+        if (\strlen($text) > self::MAX_BYTES) {
+            throw new NotAccepted('', 'The document is larger than 1 MB.');
+        }
+        try {
+            return new self(json_decode($text, false, self::MAX_DEPTH, \JSON_THROW_ON_ERROR | \JSON_BIGINT_AS_STRING), '');
+        } catch (\JsonException $e) {
+            throw new NotAccepted('', "This is not JSON ({$e->getMessage()}).");
+        }
+    }
+
+    public static function value(mixed $value, string $path = ''): self
+    {
+        return new self($value, $path);
+    }
+
+    /** @param list<string> $keys the only ones accepted */
+    public function object(array $keys): self
+    {
+        foreach ($this->entries() as $key => $given) {
+            if (!\in_array((string) $key, $keys, true)) {
+                throw new NotAccepted($given->path, 'This key is not known; accepted are '.implode(', ', $keys).'.');
+            }
+        }
+
+        return $this;
+    }
+
+    /** @return array<string, self> an object whose keys are names of the reader's own */
+    public function entries(): array
+    {
+        if (!$this->value instanceof \stdClass) {
+            throw $this->refuse('an object');
+        }
+        $entries = [];
+        foreach (get_object_vars($this->value) as $key => $value) {
+            $entries[(string) $key] = new self($value, ltrim($this->path.'.'.$key, '.'));
+        }
+
+        return $entries;
+    }
+
+    /** The value under a key; none where the key is absent or null. */
+    public function maybe(string $key): ?self
+    {
+        return $this->value instanceof \stdClass && isset($this->value->$key) ? new self($this->value->$key, ltrim($this->path.'.'.$key, '.')) : null;
+    }
+
+    public function must(string $key): self
+    {
+        return $this->maybe($key) ?? throw new NotAccepted(ltrim($this->path.'.'.$key, '.'), 'This key is missing.');
+    }
+
+    public function isObject(): bool
+    {
+        return $this->value instanceof \stdClass;
+    }
+
+    /** @return list<self> */
+    public function list(int $atLeast = 0): array
+    {
+        if (!\is_array($this->value) || \count($this->value) < $atLeast) {
+            throw $this->refuse($atLeast > 0 ? "a list with $atLeast or more entries" : 'a list');
+        }
+
+        return array_map(fn (mixed $value, int $i): self => new self($value, $this->path."[$i]"), $this->value, array_keys($this->value));
+    }
+
+    public function string(int $longest = 200): string
+    {
+        if (!\is_string($this->value) || '' === trim($this->value) || mb_strlen($this->value) > $longest) {
+            throw $this->refuse("a text of 1 to $longest letters");
+        }
+
+        return $this->value;
+    }
+
+    public function int(int $from, int $to): int
+    {
+        if (!\is_int($this->value) || $this->value < $from || $this->value > $to) {
+            throw $this->refuse("a whole number from $from to $to");
+        }
+
+        return $this->value;
+    }
+
+    public function bool(): bool
+    {
+        return \is_bool($this->value) ? $this->value : throw $this->refuse('true or false');
+    }
+
+    /** A number of zero or more, as a string of digits so that no digit is lost. */
+    public function size(): BigDecimal
+    {
+        $text = \is_int($this->value) ? (string) $this->value : $this->value;
+        if (!\is_string($text) || 1 !== preg_match('/^\d{1,18}(\.\d{1,10})?$/', $text)) {
+            throw $this->refuse('a number of zero or more in quotes, such as "5" or "0.5"');
+        }
+
+        return BigDecimal::of($text);
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param class-string<T> $enum
+     *
+     * @return T
+     */
+    public function enum(string $enum): \BackedEnum
+    {
+        $accepted = array_map(static fn (\BackedEnum $case): string => (string) $case->value, $enum::cases());
+
+        return $enum::from($this->oneOf($accepted));
+    }
+
+    /** @param non-empty-list<string> $accepted */
+    public function oneOf(array $accepted): string
+    {
+        return \is_string($this->value) && \in_array($this->value, $accepted, true) ? $this->value : throw $this->refuse(Wording::either($accepted));
+    }
+
+    /** @param string $wanted completes "give …" */
+    public function refuse(string $wanted): NotAccepted
+    {
+        $shown = json_encode($this->value, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PARTIAL_OUTPUT_ON_ERROR);
+        $shown = \is_string($shown) && mb_strlen($shown) > 60 ? mb_substr($shown, 0, 57).'…' : $shown;
+
+        return new NotAccepted($this->path, "$shown is not accepted; give $wanted.");
+    }
+}

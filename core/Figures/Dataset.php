@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures;
+
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodRange;
+
+/**
+ * What a set of figures is about, without the figures.
+ */
+final readonly class Dataset
+{
+    /**
+     * @param list<Measure>   $measures     in their order; the first one is asked about where none is named
+     * @param list<Dimension> $breakdowns
+     * @param ?Period         $closedThrough where told; else the last period with actuals
+     * @param list<Notice>    $notices      what the reading of the figures has to say about them
+     */
+    public function __construct(
+        public string $name,
+        public array $measures,
+        public array $breakdowns,
+        public Grain $grain,
+        public FiscalCalendar $calendar,
+        public Coverage $coverage,
+        public ?Period $closedThrough = null,
+        public string $organisation = '',
+        public array $notices = [],
+    ) {
+    }
+
+    public function maybeMeasure(string $name): ?Measure
+    {
+        foreach ($this->measures as $measure) {
+            if ($measure->name === $name) {
+                return $measure;
+            }
+        }
+
+        return null;
+    }
+
+    public function maybeBreakdown(string $name): ?Dimension
+    {
+        foreach ($this->breakdowns as $breakdown) {
+            if ($breakdown->name === $name) {
+                return $breakdown;
+            }
+        }
+
+        return null;
+    }
+
+    /** The last period that has actuals; where there are none, the last that has anything. */
+    public function closing(): Period
+    {
+        return $this->closedThrough
+            ?? $this->coverage->last(Scenario::Actual)
+            ?? $this->coverage->last()
+            ?? throw new \LogicException('A dataset without periods has no closing period.');
+    }
+
+    /** From the first to the last period that has any figure; prior year, where derived, is not counted. */
+    public function range(): PeriodRange
+    {
+        $first = $this->coverage->first();
+        $last = $this->coverage->last();
+
+        return null === $first || null === $last ? new PeriodRange(1, 0) : PeriodRange::between($first, $last);
+    }
+
+    /** @return list<Scenario> those with figures, and prior year where it can be derived */
+    public function scenarios(): array
+    {
+        $present = $this->coverage->scenarios();
+        $span = $this->coverage->span(Scenario::Actual);
+        if (!\in_array(Scenario::PriorYear, $present, true) && null !== $span && $span[1]->yearEarlier()->firstDay() >= $span[0]->firstDay()) {
+            $present[] = Scenario::PriorYear;
+        }
+
+        return $present;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures;
+
+/**
+ * Figures that can be asked: held in memory after reading a file, or in the fact store.
+ */
+interface Figures
+{
+    public function dataset(): Dataset;
+
+    /**
+     * Sums over all members that the filters let through, by measure, scenario and finest period.
+     *
+     * @param list<string>       $measures
+     * @param list<MemberFilter> $where    all of them must hold
+     */
+    public function sums(array $measures, array $where): Sums;
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures\Reading;
+
+/** How dates such as 03/04/2026 are meant. */
+enum DateOrder: string
+{
+    case DayFirst = 'day first';
+    case MonthFirst = 'month first';
+
+    /**
+     * What the dates themselves prove.
+     *
+     * @param list<string> $texts
+     */
+    public static function maybeProven(array $texts): ?self
+    {
+        $first = $second = 0;
+        foreach ($texts as $text) {
+            if (1 === preg_match('~^(\d{1,2})[/.-](\d{1,2})[/.-]\d{2,4}$~', $text, $part)) {
+                $first = max($first, (int) $part[1]);
+                $second = max($second, (int) $part[2]);
+            }
+        }
+
+        return match (true) {
+            $first > 12 && $second <= 12 => self::DayFirst,
+            $second > 12 && $first <= 12 => self::MonthFirst,
+            default => null,
+        };
+    }
+
+    /** @param list<string> $texts */
+    public static function isAmbiguous(array $texts): bool
+    {
+        return null === self::maybeProven($texts) && [] !== preg_grep('~^\d{1,2}[/-]\d{1,2}[/-]\d{2,4}$~', $texts);
+    }
+}

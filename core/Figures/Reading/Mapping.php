@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures\Reading;
+
+use KeenMargin\Core\Time\FiscalCalendar;
+
+/**
+ * How a file is to be read: a role for each column, and what the cells alone cannot tell.
+ */
+final readonly class Mapping
+{
+    /**
+     * @param array<string, ColumnRole>  $columns  by column name; a column that is not named is ignored
+     * @param array<string, MeasureRule> $measures by measure name
+     * @param ?string                    $measure  what amounts without a name of their own count
+     * @param ?int                       $year     of periods that came without one
+     * @param list<int>                  $leaveOut row numbers
+     */
+    public function __construct(
+        public array $columns,
+        public NumberStyle $decimal = NumberStyle::Point,
+        public DateOrder $dates = DateOrder::DayFirst,
+        public ?string $measure = null,
+        public ?int $year = null,
+        public array $leaveOut = [],
+        public array $measures = [],
+        public FiscalCalendar $calendar = new FiscalCalendar(),
+    ) {
+    }
+
+    public function numbers(): NumberReader
+    {
+        return new NumberReader($this->decimal);
+    }
+
+    public function periods(): PeriodReader
+    {
+        return new PeriodReader($this->calendar, $this->dates, $this->year);
+    }
+
+    /** @return array<string, ColumnRole> the columns of a role */
+    public function of(Role $role): array
+    {
+        return array_filter($this->columns, static fn (ColumnRole $column): bool => $column->role === $role);
+    }
+
+    /** @return array<string, mixed> as a recipe's `figures` */
+    public function toArray(): array
+    {
+        return array_filter([
+            'columns' => array_map(static fn (ColumnRole $column): array => $column->toArray(), $this->columns),
+            'decimal' => $this->decimal->value,
+            'dates' => $this->dates->value,
+            'measure' => $this->measure,
+            'year' => $this->year,
+            'leaveOut' => $this->leaveOut,
+            'measures' => array_map(static fn (MeasureRule $rule): array => $rule->toArray(), $this->measures),
+            'fiscalYearStarts' => $this->calendar->firstMonth,
+        ], static fn (mixed $value): bool => null !== $value && [] !== $value);
+    }
+}

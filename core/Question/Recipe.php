@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use KeenMargin\Core\Document\Given;
+
+/** Question, kind and finish: all that a chart is. */
+final readonly class Recipe
+{
+    public const VERSION = 1;
+    public const KINDS = ['variance-tiers'];
+
+    /** @param ?Given $figures how its file is to be read, where the recipe says so */
+    public function __construct(
+        public Question $question,
+        public string $kind,
+        public Finish $finish = new Finish(),
+        public ?Given $figures = null,
+    ) {
+    }
+
+    public function wide(int $width): self
+    {
+        return new self($this->question, $this->kind, $this->finish->wide($width), $this->figures);
+    }
+}

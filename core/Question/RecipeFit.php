@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\Grain;
+
+/** Whether a dataset can answer a question; what it lacks is refused with its path and what there is. */
+final class RecipeFit
+{
+    public static function insist(Question $question, Dataset $dataset): Measure
+    {
+        $measure = self::measure($question, $dataset);
+        $scenarios = $dataset->scenarios();
+        foreach ([['scenario', $question->scenario], ['forecast', $question->forecast], ...array_map(static fn (int $i, Scenario $s): array => ["against[$i]", $s], array_keys($question->against), $question->against)] as [$key, $scenario]) {
+            if (null !== $scenario && !\in_array($scenario, $scenarios, true)) {
+                throw new NotAccepted("question.$key", "There are no {$scenario->word()} figures ({$scenario->value}); there are ".self::codes($scenarios).'.');
+            }
+        }
+        if (!$question->by->groups($dataset->grain)) {
+            throw new NotAccepted('question.by', "The figures are by {$dataset->grain->value}; give ".Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
+        }
+        foreach ($question->where as $i => $filter) {
+            $breakdown = $dataset->maybeBreakdown($filter->breakdown)
+                ?? throw new NotAccepted("question.where[$i].field", "There is no breakdown \"{$filter->breakdown}\"; there are ".Wording::some(array_map(static fn (Dimension $d): string => $d->name, $dataset->breakdowns), 8).'.');
+            foreach ($filter->members as $n => $member) {
+                if (!\in_array($member, $breakdown->members, true)) {
+                    throw new NotAccepted("question.where[$i].".($filter->keeps ? 'in' : 'notIn')."[$n]", "{$breakdown->name} has no \"$member\"; it has ".Wording::some($breakdown->members, 8).'.');
+                }
+            }
+        }
+
+        return $measure;
+    }
+
+    private static function measure(Question $question, Dataset $dataset): Measure
+    {
+        if (null === $question->measure) {
+            return $dataset->measures[0];
+        }
+        $names = array_map(static fn (Measure $measure): string => $measure->name, $dataset->measures);
+
+        return $dataset->maybeMeasure($question->measure)
+            ?? throw new NotAccepted('question.measure', "There is no measure \"{$question->measure}\"; there is ".Wording::some($names, 8).'.');
+    }
+
+    /** @param list<Scenario> $scenarios */
+    private static function codes(array $scenarios): string
+    {
+        return Wording::and(array_map(static fn (Scenario $scenario): string => $scenario->value, $scenarios));
+    }
+}

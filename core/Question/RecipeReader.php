@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Reading\MappingReader;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Number\Unit;
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\NotAPeriod;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\Span;
+
+/** Reads a recipe from JSON; refuses, with its path, whatever is not known. */
+final class RecipeReader
+{
+    /** @param FiscalCalendar $calendar of the dataset, which periods such as FY2026 are meant in */
+    public static function json(string $json, FiscalCalendar $calendar = new FiscalCalendar()): Recipe
+    {
+        return self::read(Given::json($json), $calendar);
+    }
+
+    public static function read(Given $given, FiscalCalendar $calendar = new FiscalCalendar()): Recipe
+    {
+        $given->object(['keenMargin', 'question', 'kind', 'finish', 'figures']);
+        $given->must('keenMargin')->int(Recipe::VERSION, Recipe::VERSION);
+        $finish = $given->maybe('finish');
+        $figures = $given->maybe('figures')?->object(MappingReader::KEYS);
+
+        return new Recipe(
+            self::question($given->must('question'), $calendar),
+            $given->must('kind')->oneOf(Recipe::KINDS),
+            null === $finish ? new Finish() : self::finish($finish),
+            $figures,
+        );
+    }
+
+    private static function question(Given $given, FiscalCalendar $calendar): Question
+    {
+        $given->object(['measure', 'scenario', 'forecast', 'against', 'by', 'span', 'closedThrough', 'where', 'better', 'flag', 'order']);
+        $given->maybe('order')?->oneOf(['calendar']);
+        $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
+
+        return new Question(
+            $given->maybe('measure')?->string(),
+            $scenario,
+            $given->maybe('forecast')?->enum(Scenario::class),
+            self::against($given->maybe('against'), $scenario),
+            $given->maybe('by')?->enum(Grain::class) ?? Grain::Month,
+            null === $given->maybe('span') ? null : self::span($given->must('span'), $calendar),
+            self::maybePeriod($given->maybe('closedThrough'), $calendar),
+            array_map(self::filter(...), $given->maybe('where')?->list() ?? []),
+            $given->maybe('better')?->enum(Better::class),
+            self::flag($given->maybe('flag')),
+        );
+    }
+
+    /** @return list<Scenario> */
+    private static function against(?Given $given, Scenario $scenario): array
+    {
+        $against = [];
+        foreach ($given?->list() ?? [] as $entry) {
+            $reference = $entry->enum(Scenario::class);
+            if ($reference === $scenario || \in_array($reference, $against, true)) {
+                throw $entry->refuse('each scenario once, and not the shown one');
+            }
+            $against[] = $reference;
+        }
+        if (\count($against) > 2) {
+            throw new NotAccepted($given->path ?? '', 'There are more than two references; give one or two.');
+        }
+
+        return $against;
+    }
+
+    private static function span(Given $given, FiscalCalendar $calendar): Span
+    {
+        if (!$given->isObject()) {
+            return 'year to date' === $given->oneOf(['year to date', 'rest of year']) ? Span::yearToDate() : Span::restOfYear();
+        }
+        foreach (['last', 'previous'] as $kind) {
+            $count = $given->maybe($kind)?->int(1, 1000);
+            if (null !== $count) {
+                $given->object([$kind, 'unit']);
+                $unit = $given->must('unit')->enum(Grain::class);
+
+                return 'last' === $kind ? Span::last($count, $unit) : Span::previous($count, $unit);
+            }
+        }
+        $given->object(['from', 'to', 'last', 'previous', 'unit']);
+        $from = self::maybePeriod($given->must('from'), $calendar);
+        $to = self::maybePeriod($given->must('to'), $calendar);
+        try {
+            return Span::between($from ?? throw new \LogicException(), $to ?? throw new \LogicException());
+        } catch (NotAPeriod $e) {
+            throw new NotAccepted($given->path, $e->getMessage());
+        }
+    }
+
+    private static function maybePeriod(?Given $given, FiscalCalendar $calendar): ?Period
+    {
+        if (null === $given) {
+            return null;
+        }
+        try {
+            return Period::of($given->string(), $calendar);
+        } catch (NotAPeriod $e) {
+            throw new NotAccepted($given->path, $e->getMessage());
+        }
+    }
+
+    private static function filter(Given $given): MemberFilter
+    {
+        $given->object(['field', 'in', 'notIn']);
+        $keeps = null !== $given->maybe('in');
+        if ($keeps === (null !== $given->maybe('notIn'))) {
+            throw new NotAccepted($given->path, 'Give either "in" or "notIn".');
+        }
+        $members = array_map(static fn (Given $member): string => $member->string(500), $given->must($keeps ? 'in' : 'notIn')->list(1));
+
+        return new MemberFilter($given->must('field')->string(), $members, $keeps);
+    }
+
+    private static function flag(?Given $given): Flag
+    {
+        $given?->object(['percent', 'amount']);
+
+        return new Flag($given?->maybe('percent')?->size(), $given?->maybe('amount')?->size());
+    }
+
+    private static function finish(Given $given): Finish
+    {
+        $given->object(['unit', 'decimals', 'labels', 'width', 'locale']);
+        $default = new Finish();
+        $locale = $given->maybe('locale')?->oneOf(['en', 'de', 'fr']);
+
+        return new Finish(
+            $given->maybe('unit')?->enum(Unit::class),
+            $given->maybe('decimals')?->int(0, 6),
+            $given->maybe('labels')?->enum(Labels::class) ?? $default->labels,
+            $given->maybe('width')?->int(Finish::NARROWEST, Finish::WIDEST) ?? $default->width,
+            \in_array($locale, ['de', 'fr'], true) ? $locale : $default->locale,
+        );
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\Span;
+use KeenMargin\Core\Time\SpanKind;
+
+/** Writes a recipe as the JSON document that RecipeReader reads; what is left to its default is left out. */
+final class RecipeWriter
+{
+    /** @return array<string, mixed> */
+    public static function toArray(Recipe $recipe): array
+    {
+        return self::present([
+            'keenMargin' => Recipe::VERSION,
+            'question' => self::question($recipe->question),
+            'kind' => $recipe->kind,
+            'finish' => self::finish($recipe->finish),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function question(Question $question): array
+    {
+        return self::present([
+            'measure' => $question->measure,
+            'scenario' => $question->scenario->value,
+            'forecast' => $question->forecast?->value,
+            'against' => array_map(static fn (Scenario $scenario): string => $scenario->value, $question->against),
+            'by' => $question->by->value,
+            'span' => null === $question->span ? null : self::span($question->span),
+            'closedThrough' => $question->closedThrough?->key(),
+            'where' => array_map(static fn (MemberFilter $filter): array => ['field' => $filter->breakdown, $filter->keeps ? 'in' : 'notIn' => $filter->members], $question->where),
+            'better' => $question->better?->value,
+            'flag' => self::present(['percent' => $question->flag->percent?->toString(), 'amount' => $question->flag->amount?->toString()]),
+        ]);
+    }
+
+    /** @return array<string, int|string>|string|null */
+    private static function span(Span $span): array|string|null
+    {
+        return match ($span->kind) {
+            SpanKind::All => null,
+            SpanKind::Between => ['from' => (string) $span->from?->key(), 'to' => (string) $span->to?->key()],
+            SpanKind::Last, SpanKind::Previous => [$span->kind->value => $span->count, 'unit' => (string) $span->unit?->value],
+            SpanKind::YearToDate, SpanKind::RestOfYear => $span->kind->value,
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private static function finish(Finish $finish): array
+    {
+        $default = new Finish();
+
+        return self::present([
+            'unit' => $finish->unit?->value,
+            'decimals' => $finish->decimals,
+            'labels' => $finish->labels === $default->labels ? null : $finish->labels->value,
+            'width' => $finish->width === $default->width ? null : $finish->width,
+            'locale' => $finish->locale === $default->locale ? null : $finish->locale,
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed> $entries
+     *
+     * @return array<string, mixed>
+     */
+    private static function present(array $entries): array
+    {
+        return array_filter($entries, static fn (mixed $value): bool => null !== $value && [] !== $value);
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings;
+
+/** What the chart says, in words and a few numbers, all of them taken from the workings and written out. */
+final readonly class Reading
+{
+    /**
+     * @param array{label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string} $headline
+     * @param list<array{key: string, label: string, variance: string, effect: string, flagged: bool}>                 $movers
+     * @param list<string>                                                                                            $statements
+     */
+    public function __construct(public array $headline, public array $movers, public array $statements)
+    {
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings;
+
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
+
+/** Composes the reading: the sum that matters, what moved it, where the year will land. */
+final readonly class ReadingWriter
+{
+    private const MOVERS = 5;
+
+    /**
+     * @param list<Row>      $rows       those whose variances are final
+     * @param list<Scenario> $against
+     * @param ?Period        $from,$to   finest periods that the headline covers
+     */
+    public function __construct(
+        private string $measure,
+        private Display $display,
+        private array $rows,
+        private array $against,
+        private ?Period $from,
+        private ?Period $to,
+    ) {
+    }
+
+    public function write(Total $headline, bool $isToDate, ?Total $landing, string $landingYear): Reading
+    {
+        $reference = $this->against[0] ?? null;
+        $variance = null === $reference ? null : $headline->variances[$reference->value] ?? null;
+        $span = null === $this->from || null === $this->to ? 'No periods' : PeriodNames::range($this->from, $this->to);
+        $label = $isToDate && null !== $this->from && null !== $this->to ? 'Year to date, '.self::withoutYear($this->from, $this->to) : $span;
+        $statements = array_values(array_filter([
+            $this->total($span, $headline, $variance, $reference),
+            $this->movement($reference),
+            $this->flagged($reference),
+            null === $landing ? null : $this->landing($landing, $reference, $landingYear),
+        ]));
+
+        return new Reading([
+            'label' => $label,
+            'amount' => $this->display->amount($headline->shown),
+            'variance' => null === $variance ? null : $this->display->variance($variance->amount).($this->display->inPoints ? ' pp' : ''),
+            'percent' => null === $variance?->percent() ? null : $this->display->percent($variance).' %',
+            'effect' => $variance?->effect->value,
+            'note' => trim($this->display->unitText().(null === $reference ? '' : ', against '.$reference->word()), ', '),
+        ], $this->movers($reference), $statements);
+    }
+
+    private function total(string $span, Total $headline, ?Variance $variance, ?Scenario $reference): string
+    {
+        if (null === $headline->shown) {
+            return "{$this->measure} has no total for $span.";
+        }
+        $amount = "{$this->measure} in $span: ".$this->withUnit($this->display->amount($headline->shown));
+
+        return $amount.(null === $variance || null === $reference ? '' : ', '.$this->against($variance, $reference)).'.';
+    }
+
+    private function movement(?Scenario $reference): ?string
+    {
+        $moved = array_values(array_filter($this->ranked($reference), static fn (array $pair): bool => !$pair[1]->amount->isZero()));
+        $for = array_values(array_filter($moved, static fn (array $pair): bool => Effect::Favourable === $pair[1]->effect))[0] ?? null;
+        $against = array_values(array_filter($moved, static fn (array $pair): bool => Effect::Unfavourable === $pair[1]->effect))[0] ?? null;
+        $say = fn (array $pair): string => "{$pair[0]->label} (".$this->display->variance($pair[1]->amount).')';
+
+        return match (true) {
+            null !== $for && null !== $against => 'Most for it: '.$say($for).'; most against it: '.$say($against).'.',
+            null !== $for => 'Most for it: '.$say($for).'.',
+            null !== $against => 'Most against it: '.$say($against).'.',
+            default => null,
+        };
+    }
+
+    private function flagged(?Scenario $reference): ?string
+    {
+        $labels = array_map(static fn (array $pair): string => $pair[0]->label, array_filter($this->pairs($reference), static fn (array $pair): bool => $pair[1]->flagged));
+
+        return [] === $labels ? null : 'Flagged: '.Wording::some(array_values($labels), 6).'.';
+    }
+
+    private function landing(Total $landing, ?Scenario $reference, string $year): ?string
+    {
+        if (null === $landing->shown) {
+            return null;
+        }
+        $variance = null === $reference ? null : $landing->variances[$reference->value] ?? null;
+
+        return "With the forecast, $year lands at ".$this->withUnit($this->display->amount($landing->shown)).(null === $variance || null === $reference ? '' : ', '.$this->against($variance, $reference)).'.';
+    }
+
+    private function against(Variance $variance, Scenario $reference): string
+    {
+        if ($variance->amount->isZero()) {
+            return "equal to {$reference->word()}";
+        }
+        $size = $this->display->inPoints
+            ? ltrim($this->display->variance($variance->amount->abs()), '+').' pp'
+            : $this->withUnit(ltrim($this->display->variance($variance->amount->abs()), '+'));
+        $percent = $variance->percent(1);
+
+        return $size.(null === $percent ? '' : ' ('.$this->display->format->plain($percent->abs(), 1).' %)').($variance->amount->isPositive() ? ' above ' : ' below ').$reference->word();
+    }
+
+    /** @return list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> */
+    private function movers(?Scenario $reference): array
+    {
+        $names = \count(array_unique(array_map(static fn (Row $row): string => PeriodNames::year($row->period), $this->rows))) > 1 ? PeriodNames::full(...) : PeriodNames::withinYear(...);
+        $moved = array_filter($this->ranked($reference), static fn (array $pair): bool => !$pair[1]->amount->isZero());
+
+        return array_map(fn (array $pair): array => [
+            'key' => $pair[0]->key,
+            'label' => $names($pair[0]->period),
+            'variance' => $this->display->variance($pair[1]->amount),
+            'effect' => $pair[1]->effect->value,
+            'flagged' => $pair[1]->flagged,
+        ], \array_slice(array_values($moved), 0, self::MOVERS));
+    }
+
+    /** @return list<array{Row, Variance}> the largest variance first, ties in the rows' order */
+    private function ranked(?Scenario $reference): array
+    {
+        $pairs = $this->pairs($reference);
+        usort($pairs, static fn (array $a, array $b): int => $b[1]->amount->abs()->compareTo($a[1]->amount->abs()));
+
+        return $pairs;
+    }
+
+    /** @return list<array{Row, Variance}> */
+    private function pairs(?Scenario $reference): array
+    {
+        $pairs = [];
+        foreach (null === $reference ? [] : $this->rows as $row) {
+            $variance = $row->variances[$reference->value] ?? null;
+            if (null !== $variance) {
+                $pairs[] = [$row, $variance];
+            }
+        }
+
+        return $pairs;
+    }
+
+    private function withUnit(string $number): string
+    {
+        return trim($number.' '.$this->display->unitText());
+    }
+
+    private static function withoutYear(Period $from, Period $to): string
+    {
+        return $from->key() === $to->key() ? PeriodNames::withinYear($from) : PeriodNames::withinYear($from).'–'.PeriodNames::withinYear($to);
+    }
+}

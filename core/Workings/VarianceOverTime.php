@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings;
+
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RecipeFit;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Time\PeriodRange;
+
+/** From a recipe and figures to the workings of a comparison over time. */
+final readonly class VarianceOverTime
+{
+    public static function of(Recipe $recipe, Figures $figures): Workings
+    {
+        $question = $recipe->question;
+        $dataset = $figures->dataset();
+        $measure = RecipeFit::insist($question, $dataset);
+        $better = $question->better ?? $measure->better ?? Better::More;
+        $closing = self::closing($question, $dataset);
+        $range = ($question->span ?? \KeenMargin\Core\Time\Span::all())->resolve($closing, $dataset->calendar, $dataset->range());
+        $amounts = Amounts::of($figures, $measure, $question->where);
+        $comparison = new Comparison($amounts, $question->scenario, $question->forecast, $question->against, $closing, $better, $question->flag, $measure->isInPercent());
+
+        $fine = $range->periods($dataset->grain, $dataset->calendar);
+        $rows = self::rows($range, $question, $dataset, $comparison, $fine);
+        $display = Display::of($measure, $recipe->finish, $rows);
+        $total = $comparison->total($fine);
+        $year = $dataset->calendar->group($closing, Grain::Year);
+        $closed = self::closedThisYear($fine, $year, $closing);
+        $toDate = [] === $closed ? null : $comparison->total($closed);
+        $showsForecast = [] !== array_filter($rows, static fn (Row $row): bool => null !== $row->shownScenario && $row->shownScenario === $question->forecast && Scenario::Actual === $question->scenario);
+        $landing = $showsForecast ? $comparison->total(PeriodRange::between($year, $year)->periods($dataset->grain, $dataset->calendar)) : null;
+        $covered = null === $toDate ? self::shown($fine, $comparison) : self::shown($closed, $comparison);
+        $reading = new ReadingWriter($measure->name, $display, self::rowsWithin($rows, null === $toDate ? null : $closing), $question->against, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null);
+
+        return new Workings(
+            $recipe->kind,
+            self::who($dataset, $question),
+            $measure,
+            $better,
+            $question->scenario,
+            $showsForecast ? $question->forecast : null,
+            $question->against,
+            $question->by,
+            $closing,
+            $rows,
+            $total,
+            $toDate,
+            $landing,
+            $display,
+            VarianceChecks::of($measure, $question->by, $rows, $total, $question->against, $question->forecast, $amounts->derivesPriorYear(), $dataset->notices),
+            $reading->write($toDate ?? $total, null !== $toDate, $landing, PeriodNames::full($year)),
+        );
+    }
+
+    private static function closing(Question $question, Dataset $dataset): Period
+    {
+        $closing = $question->closedThrough ?? $dataset->closing();
+
+        return $closing->grain === $dataset->grain || !$dataset->grain->groups($closing->grain)
+            ? $closing
+            : $dataset->calendar->group($closing, $dataset->grain);
+    }
+
+    /**
+     * @param list<Period> $fine
+     *
+     * @return list<Row>
+     */
+    private static function rows(PeriodRange $range, Question $question, Dataset $dataset, Comparison $comparison, array $fine): array
+    {
+        $parts = [];
+        foreach ($fine as $period) {
+            $parts[$dataset->calendar->group($period, $question->by)->key()][] = $period;
+        }
+        $scenarios = array_values(array_unique(array_filter([$question->scenario, $question->forecast, ...$question->against]), \SORT_REGULAR));
+        $rows = [];
+        foreach ($range->periods($question->by, $dataset->calendar) as $period) {
+            $own = $parts[$period->key()] ?? [];
+            $total = $comparison->total($own);
+            $values = [];
+            foreach ($scenarios as $scenario) {
+                $values[$scenario->value] = $comparison->value($scenario, $own);
+            }
+            $rows[] = new Row($period, $period->key(), PeriodNames::full($period), $values, $total->shown, null === $total->shown ? null : $comparison->scenarioOf($own), $total->variances);
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param list<Period> $fine
+     *
+     * @return list<Period>
+     */
+    private static function closedThisYear(array $fine, Period $year, Period $closing): array
+    {
+        return array_values(array_filter($fine, static fn (Period $period): bool => $period->firstDay() >= $year->firstDay() && !$period->isAfter($closing)));
+    }
+
+    /**
+     * @param list<Period> $fine
+     *
+     * @return list<Period>
+     */
+    private static function shown(array $fine, Comparison $comparison): array
+    {
+        return array_values(array_filter($fine, $comparison->shows(...)));
+    }
+
+    /**
+     * Rows that the headline is made of: closed ones of its year, or all.
+     *
+     * @param list<Row> $rows
+     *
+     * @return list<Row>
+     */
+    private static function rowsWithin(array $rows, ?Period $closing): array
+    {
+        return null === $closing ? $rows : array_values(array_filter($rows, static fn (Row $row): bool => !$row->period->isAfter($closing) && $row->period->calendar()->group(Period::ofStart(Grain::Day, $row->period->firstDay()), Grain::Year)->yearNumber() === $row->period->calendar()->group(Period::ofStart(Grain::Day, $closing->lastDay()), Grain::Year)->yearNumber()));
+    }
+
+    /** `Brackwater Ferries, North and Holm`; all members where nothing is filtered */
+    private static function who(Dataset $dataset, Question $question): string
+    {
+        $filters = array_map(static fn ($filter): string => ($filter->keeps ? '' : 'all but ').\KeenMargin\Core\Document\Wording::some($filter->members, 3), $question->where);
+
+        return implode(', ', array_filter(['' === $dataset->organisation ? $dataset->name : $dataset->organisation, ...$filters]));
+    }
+}
