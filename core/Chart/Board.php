@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Group;
+use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Scene\TextMeasure;
+
+/**
+ * Where a kind puts its marks while it lays them out. It knows what is taken, so that no text lands on another or on a mark.
+ */
+final class Board
+{
+    public const MARGIN = 2.0;
+    private const GAP = 2.0;
+
+    /** @var array<string, list<Mark>> by group, from back to front */
+    private array $groups = [];
+    /** @var list<Box> */
+    private array $taken = [];
+    private float $bottom = 0.0;
+
+    public function __construct(public readonly float $width)
+    {
+    }
+
+    public function add(string $group, Mark $mark): void
+    {
+        $this->groups[$group][] = $mark;
+        if ($mark instanceof Rect) {
+            $this->take(new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height));
+        } elseif ($mark instanceof Line) {
+            $this->take(new Box(min($mark->x1, $mark->x2) - 0.5, min($mark->y1, $mark->y2) - 0.5, max($mark->x1, $mark->x2) + 0.5, max($mark->y1, $mark->y2) + 0.5));
+        }
+    }
+
+    /** A mark that text may stand on. */
+    public function addBehind(string $group, Mark $mark): void
+    {
+        $this->groups[$group][] = $mark;
+    }
+
+    public function take(Box $box): void
+    {
+        $this->taken[] = $box;
+        $this->bottom = max($this->bottom, $box->bottom);
+    }
+
+    /**
+     * @param 'start'|'middle'|'end' $anchor
+     * @param 400|600                $weight
+     */
+    public static function text(float $x, float $y, string $text, string $anchor = 'start', Ink $ink = Ink::Ink, float $size = Type::LABEL, int $weight = 400, string $role = 'label', ?string $key = null, ?string $of = null): Text
+    {
+        return new Text($x, $y, $text, $size, $ink->value, TextMeasure::width($text, $size, $weight), $anchor, $weight, $role, $key, $of);
+    }
+
+    public function write(string $group, Text $text): void
+    {
+        $this->groups[$group][] = $text;
+        $this->take($text->box());
+    }
+
+    public function isFree(Text $text): bool
+    {
+        $box = $text->box();
+        if ($box->left < self::MARGIN || $box->right > $this->width - self::MARGIN || $box->top < 0) {
+            return false;
+        }
+        foreach ($this->taken as $taken) {
+            if ($box->overlaps($taken, self::GAP)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Writes it where nothing is in its way; says whether it did. */
+    public function writeIfFree(string $group, Text $text): bool
+    {
+        $isFree = $this->isFree($text);
+        if ($isFree) {
+            $this->write($group, $text);
+        }
+
+        return $isFree;
+    }
+
+    public function bottom(): float
+    {
+        return $this->bottom;
+    }
+
+    /** @return list<Group> */
+    public function groups(): array
+    {
+        return array_map(static fn (array $marks, string $role): Group => new Group($marks, $role), $this->groups, array_keys($this->groups));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+/** The kinds there are, by their ids. */
+final readonly class ChartKinds
+{
+    /** @var array<string, ChartKind> */
+    private array $kinds;
+
+    /** @param iterable<ChartKind> $kinds */
+    public function __construct(iterable $kinds)
+    {
+        $byId = [];
+        foreach ($kinds as $kind) {
+            $byId[$kind->id()] = $kind;
+        }
+        $this->kinds = $byId;
+    }
+
+    public static function all(): self
+    {
+        return new self([new VarianceTiers()]);
+    }
+
+    public function of(string $id): ChartKind
+    {
+        return $this->kinds[$id] ?? throw new \InvalidArgumentException("There is no kind \"$id\"; there are ".implode(', ', array_keys($this->kinds)).'.');
+    }
+
+    /** @return list<ChartKind> */
+    public function list(): array
+    {
+        return array_values($this->kinds);
+    }
+}

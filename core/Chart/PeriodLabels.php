@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Row;
+
+/** Names the periods under the axis: in full, else by their initials, else every second, third … of them; years below. */
+final class PeriodLabels
+{
+    private const GAP = 3.0;
+    private const EVERY = [1, 2, 3, 4, 6, 12, 24];
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return float the lowest y that was used
+     */
+    public static function write(Board $board, BandAxis $axis, array $rows, float $y): float
+    {
+        $periods = array_map(static fn (Row $row): Period => $row->period, $rows);
+        foreach (self::names($axis, $periods) as $i => $name) {
+            $ink = Scenario::Forecast === $rows[$i]->shownScenario ? Ink::Quiet : Ink::Ink;
+            $board->writeIfFree('axis', Board::text($axis->centre($i), $y, $name, 'middle', $ink, role: 'period', key: $rows[$i]->key));
+        }
+
+        return self::writeYears($board, $axis, $periods, $y + 16.0) ?? $y + 4.0;
+    }
+
+    /**
+     * @param list<Period> $periods
+     *
+     * @return array<int, string>
+     */
+    private static function names(BandAxis $axis, array $periods): array
+    {
+        foreach (self::EVERY as $every) {
+            foreach ([PeriodNames::withinYear(...), PeriodNames::shortest(...)] as $form) {
+                $names = [];
+                $widest = 0.0;
+                foreach ($periods as $i => $period) {
+                    if (0 === $i % $every) {
+                        $names[$i] = $form($period);
+                        $widest = max($widest, TextMeasure::width($names[$i], Type::LABEL));
+                    }
+                }
+                if ($widest + self::GAP <= $every * $axis->band || ([] !== $names && 1 === \count($periods))) {
+                    return $names;
+                }
+            }
+        }
+
+        return [];
+    }
+
+    /** @param list<Period> $periods */
+    private static function writeYears(Board $board, BandAxis $axis, array $periods, float $y): ?float
+    {
+        $groups = [];
+        foreach ($periods as $i => $period) {
+            $groups[self::group($period)][] = $i;
+        }
+        if (\count($groups) < 2 || Grain::Year === $periods[0]->grain) {
+            return null;
+        }
+        foreach ($groups as $name => $places) {
+            $left = $axis->end($places[0]) - $axis->band;
+            if ($places[0] > 0) {
+                $board->addBehind('axis', new Line($left, $y - 24.0, $left, $y + 2.0, Ink::Hairline->value, role: 'year-mark'));
+            }
+            $text = self::yearText($axis, (string) $name, $places, $y);
+            $board->writeIfFree('axis', $text);
+        }
+
+        return $y + 4.0;
+    }
+
+    /** @param list<int> $places */
+    private static function yearText(BandAxis $axis, string $name, array $places, float $y): Text
+    {
+        $middle = ($axis->centre($places[0]) + $axis->centre($places[\count($places) - 1])) / 2;
+
+        return Board::text($middle, $y, $name, 'middle', Ink::Quiet, role: 'year');
+    }
+
+    private static function group(Period $period): string
+    {
+        return Grain::Day === $period->grain
+            ? PeriodNames::full($period->calendar()->group($period, Grain::Month))
+            : PeriodNames::year($period);
+    }
+}

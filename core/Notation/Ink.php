@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Notation;
+
+/** The named inks of scenes and of the page: the one place for their values. */
+enum Ink: string
+{
+    /** AC, text, axis */
+    case Ink = 'ink';
+    case PriorYear = 'prior-year';
+    case Favourable = 'favourable';
+    case FavourableText = 'favourable-text';
+    case Unfavourable = 'unfavourable';
+    case UnfavourableText = 'unfavourable-text';
+    case Quiet = 'quiet';
+    /** selection, notes and time marks; never an amount */
+    case Accent = 'accent';
+    case AccentTint = 'accent-tint';
+    case Paper = 'paper';
+    case Panel = 'panel';
+    case Hairline = 'hairline';
+    /** FC */
+    case HatchInk = 'hatch-ink';
+    case HatchFavourable = 'hatch-favourable';
+    case HatchUnfavourable = 'hatch-unfavourable';
+    case HatchPriorYear = 'hatch-prior-year';
+
+    /** `#rrggbb`; of a hatch that of its lines */
+    public function colour(): string
+    {
+        return match ($this) {
+            self::Ink, self::HatchInk => '#23272E',
+            self::PriorYear, self::HatchPriorYear => '#A9ADB2',
+            self::Favourable, self::HatchFavourable => '#1F9E8F',
+            self::FavourableText => '#0B7A75',
+            self::Unfavourable, self::UnfavourableText, self::HatchUnfavourable => '#B8370F',
+            self::Quiet => '#6B6F76',
+            self::Accent => '#6A2C5B',
+            self::AccentTint => '#F6EEF3',
+            self::Paper => '#FBFAF7',
+            self::Panel => '#FFFFFF',
+            self::Hairline => '#E6E1D7',
+        };
+    }
+
+    public function isHatch(): bool
+    {
+        return str_starts_with($this->value, 'hatch-');
+    }
+
+    /** Insists on a name; an unknown one names those that are known. */
+    public static function of(string $name): self
+    {
+        return self::tryFrom($name) ?? throw new \InvalidArgumentException("There is no ink \"$name\"; there are ".implode(', ', array_column(self::cases(), 'value')).'.');
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Notation;
+
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Workings\Effect;
+
+/** How scenarios and effects look. */
+final readonly class Style
+{
+    private function __construct(public Ink $fill, public ?Ink $stroke)
+    {
+    }
+
+    public static function scenario(Scenario $scenario): self
+    {
+        return match ($scenario) {
+            Scenario::Actual => new self(Ink::Ink, null),
+            Scenario::PriorYear => new self(Ink::PriorYear, null),
+            Scenario::Budget, Scenario::Target => new self(Ink::Panel, Ink::Ink),
+            Scenario::Forecast => new self(Ink::HatchInk, Ink::Ink),
+        };
+    }
+
+    /** A variance bar or pin: hatched where the shown figure is a forecast. */
+    public static function variance(Effect $effect, ?Scenario $shown): self
+    {
+        $isForecast = Scenario::Forecast === $shown;
+
+        return match ($effect) {
+            Effect::Favourable => $isForecast ? new self(Ink::HatchFavourable, Ink::Favourable) : new self(Ink::Favourable, null),
+            Effect::Unfavourable => $isForecast ? new self(Ink::HatchUnfavourable, Ink::Unfavourable) : new self(Ink::Unfavourable, null),
+            Effect::Neutral => new self(Ink::Quiet, null),
+        };
+    }
+
+    public static function text(Effect $effect): Ink
+    {
+        return match ($effect) {
+            Effect::Favourable => Ink::FavourableText,
+            Effect::Unfavourable => Ink::UnfavourableText,
+            Effect::Neutral => Ink::Quiet,
+        };
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Notation;
+
+/** Families and sizes of type, in points. */
+final class Type
+{
+    public const SANS = 'IBM Plex Sans';
+    public const SERIF = 'IBM Plex Serif';
+    public const TITLE = 12.5;
+    public const LABEL = 11.0;
+    public const SMALL = 10.5;
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Render;
+
+use KeenMargin\Core\Notation\Hatch;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Scene\Group;
+use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\Plain;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Scene\Text;
+
+/** Writes a scene as SVG, with its fonts inside where they are given. */
+final readonly class SvgRenderer implements Renderer
+{
+    public function __construct(private ?FontFaces $fonts = null)
+    {
+    }
+
+    public function format(): string
+    {
+        return 'svg';
+    }
+
+    public function render(Scene $scene): string
+    {
+        $hatches = [];
+        $letters = [];
+        foreach ($scene->marks() as $mark) {
+            if ($mark instanceof Text) {
+                foreach (mb_str_split($mark->text) as $letter) {
+                    $letters[$mark->weight][mb_ord($letter)] = true;
+                }
+            } elseif (($mark instanceof Rect || $mark instanceof Path) && null !== $mark->fill && Ink::of($mark->fill)->isHatch()) {
+                $hatches[$mark->fill] = Ink::of($mark->fill);
+            }
+        }
+        $body = implode('', array_map($this->mark(...), $scene->groups));
+        [$width, $height] = [self::n($scene->width), self::n($scene->height)];
+
+        return '<svg xmlns="http://www.w3.org/2000/svg" width="'.$width.'" height="'.$height.'" viewBox="0 0 '.$width.' '.$height.'" role="img" aria-labelledby="t d">'
+            .'<title id="t">'.self::escape($scene->title).'</title><desc id="d">'.self::escape($scene->description).'</desc>'
+            .'<style>'.$this->fonts?->css(Type::SANS, $letters)."text{font-family:'".Type::SANS."',sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>"
+            .([] === $hatches ? '' : '<defs>'.implode('', array_map(self::pattern(...), $hatches)).'</defs>')
+            .$body.'</svg>'."\n";
+    }
+
+    private function mark(Mark $mark): string
+    {
+        return match (true) {
+            $mark instanceof Group => '<g'.self::data($mark->role, $mark->key).'>'.implode('', array_map($this->mark(...), $mark->marks)).'</g>',
+            $mark instanceof Rect => '<rect x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" width="'.self::n($mark->width).'" height="'.self::n($mark->height).'"'.self::paint($mark->fill, $mark->stroke).self::data('', $mark->key).'/>',
+            $mark instanceof Line => '<line x1="'.self::n($mark->x1).'" y1="'.self::n($mark->y1).'" x2="'.self::n($mark->x2).'" y2="'.self::n($mark->y2).'"'.self::paint(null, $mark->stroke, $mark->thickness).(null === $mark->dash ? '' : ' stroke-dasharray="'.$mark->dash.'"').self::data('', $mark->key).'/>',
+            $mark instanceof Path => '<path d="'.self::d($mark).'"'.self::paint($mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
+            $mark instanceof Text => '<text x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" font-size="'.self::n($mark->size).'"'.(400 === $mark->weight ? '' : ' font-weight="'.$mark->weight.'"').('start' === $mark->anchor ? '' : ' text-anchor="'.$mark->anchor.'"').self::paint($mark->fill, null).self::data('', $mark->key).'>'.self::escape($mark->text).'</text>',
+            default => throw new \InvalidArgumentException('A mark of class '.$mark::class.' cannot be drawn as SVG.'),
+        };
+    }
+
+    private static function pattern(Ink $ink): string
+    {
+        $size = self::n(Hatch::SIZE);
+
+        return '<pattern id="'.$ink->value.'" width="'.$size.'" height="'.$size.'" patternUnits="userSpaceOnUse"><rect width="'.$size.'" height="'.$size.'" fill="'.Ink::Panel->colour().'"/><path d="'.Hatch::PATH.'" stroke="'.$ink->colour().'" stroke-width="'.self::n(Hatch::THICKNESS).'"/></pattern>';
+    }
+
+    private static function paint(?string $fill, ?string $stroke, float $thickness = 1.0): string
+    {
+        $ink = null === $fill ? null : Ink::of($fill);
+        $paint = ' fill="'.(null === $ink ? 'none' : ($ink->isHatch() ? "url(#{$ink->value})" : $ink->colour())).'"';
+
+        return null === $stroke ? $paint : $paint.' stroke="'.Ink::of($stroke)->colour().'"'.(1.0 === $thickness ? '' : ' stroke-width="'.self::n($thickness).'"');
+    }
+
+    private static function d(Path $path): string
+    {
+        $points = array_map(static fn (array $point): string => self::n($point[0]).' '.self::n($point[1]), $path->points);
+
+        return 'M'.implode('L', $points).(null === $path->fill ? '' : 'Z');
+    }
+
+    private static function data(string $role, ?string $key): string
+    {
+        return ('' === $role ? '' : ' class="'.$role.'"').(null === $key ? '' : ' data-key="'.self::escape($key).'"');
+    }
+
+    private static function n(float $length): string
+    {
+        return (string) Plain::round($length);
+    }
+
+    private static function escape(string $text): string
+    {
+        $text = preg_replace('/[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u', '', $text) ?? '';
+
+        return htmlspecialchars($text, \ENT_QUOTES | \ENT_XML1, 'UTF-8');
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Scene;
+
+/** A chart before any renderer: a size in points and a tree of marks with finished strings. */
+final readonly class Scene
+{
+    /** @param list<Group> $groups from back to front */
+    public function __construct(
+        public float $width,
+        public float $height,
+        public string $title,
+        public string $description,
+        public array $groups,
+    ) {
+    }
+
+    /** @return \Generator<int, Mark> every mark but the groups, from back to front */
+    public function marks(): \Generator
+    {
+        foreach ($this->groups as $group) {
+            yield from self::within($group);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'width' => Plain::round($this->width),
+            'height' => Plain::round($this->height),
+            'title' => $this->title,
+            'description' => $this->description,
+            'marks' => array_map(static fn (Group $group): array => $group->toArray(), $this->groups),
+        ];
+    }
+
+    /** @return \Generator<int, Mark> */
+    private static function within(Group $group): \Generator
+    {
+        foreach ($group->marks as $mark) {
+            if ($mark instanceof Group) {
+                yield from self::within($mark);
+            } else {
+                yield $mark;
+            }
+        }
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Scene;
+
+/**
+ * Widths of text from the advance widths of the shipped fonts, without kerning (which chart text turns off).
+ */
+final class TextMeasure
+{
+    /** For letters that the fonts do not have and another font will draw: as wide as any. */
+    private const UNKNOWN = 1000;
+
+    /** @var array<int, array<int, int>>|null */
+    private static ?array $widths = null;
+
+    /** @param 400|600 $weight */
+    public static function width(string $text, float $size, int $weight = 400): float
+    {
+        $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
+        $sum = 0;
+        if (1 === preg_match('/^[\x20-\x7E]*$/', $text)) {
+            foreach (count_chars($text, 1) as $code => $times) {
+                $sum += $times * $widths[$code];
+            }
+        } else {
+            foreach (mb_str_split($text) as $letter) {
+                $sum += $widths[mb_ord($letter)] ?? self::UNKNOWN;
+            }
+        }
+
+        return $sum * $size / 1000;
+    }
+
+    /**
+     * Cuts a text into lines no wider than given, between words; a word that is too wide is cut within.
+     *
+     * @param 400|600 $weight
+     *
+     * @return non-empty-list<string>
+     */
+    public static function lines(string $text, float $width, float $size, int $weight = 400): array
+    {
+        $lines = [''];
+        foreach (explode(' ', $text) as $word) {
+            $last = \count($lines) - 1;
+            $joined = '' === $lines[$last] ? $word : $lines[$last].' '.$word;
+            if (self::width($joined, $size, $weight) <= $width) {
+                $lines[$last] = $joined;
+                continue;
+            }
+            $pieces = self::pieces($word, $width, $size, $weight);
+            array_push($lines, ...$pieces);
+        }
+
+        return array_values(array_filter($lines, static fn (string $line): bool => '' !== $line)) ?: [''];
+    }
+
+    /**
+     * @param 400|600 $weight
+     *
+     * @return list<string>
+     */
+    private static function pieces(string $word, float $width, float $size, int $weight): array
+    {
+        $pieces = [''];
+        foreach (mb_str_split($word) as $letter) {
+            $last = \count($pieces) - 1;
+            if ('' !== $pieces[$last] && self::width($pieces[$last].$letter, $size, $weight) > $width) {
+                $pieces[] = $letter;
+            } else {
+                $pieces[$last] .= $letter;
+            }
+        }
+
+        return $pieces;
+    }
+}
