@@ -14,6 +14,7 @@ use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
 
@@ -118,13 +119,11 @@ final readonly class ColumnTier
             $at = $this->scale->y($mark);
             $y = $isBelow ? ($at > $y - 15.0 && $at < $y + 8.0 ? $at + 16.0 : $y) : ($at < $y + 7.0 && $at > $y - 15.0 ? $at - 8.0 : $y);
         }
-        $forms = [];
-        for ($decimals = $this->workings->display->decimals; $decimals >= 0; --$decimals) {
-            $text = $this->workings->display->format->plain($this->workings->display->unit->of($shown), $decimals);
-            $forms[] = Board::text($this->centre($i), $y, $text, 'middle', weight: 600, role: 'value-label', key: $row->key, of: 'shown');
-        }
+        $display = $this->workings->display;
 
-        return new TierLabel($forms, $shown->toFloat());
+        return new TierLabel($shown->toFloat(), $display->decimals, fn (int $decimals): Text => Board::text(
+            $this->centre($i), $y, $display->format->plain($display->unit->of($shown), max(0, $decimals)), 'middle', weight: 600, role: 'value-label', key: $row->key, of: 'shown',
+        ));
     }
 
     /** The column's centre: off the band's so that column and reference together stand in its middle. */

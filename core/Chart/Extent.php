@@ -13,12 +13,17 @@ final readonly class Extent
     {
     }
 
-    /** @param iterable<?BigDecimal> $amounts */
-    public static function of(iterable $amounts): self
+    /** @param array<?BigDecimal> $amounts */
+    public static function of(array $amounts): self
+    {
+        return self::ofSizes(array_map(static fn (?BigDecimal $amount): float => $amount?->toFloat() ?? 0.0, $amounts));
+    }
+
+    /** @param array<float> $sizes */
+    public static function ofSizes(array $sizes): self
     {
         $above = $below = 0.0;
-        foreach ($amounts as $amount) {
-            $size = $amount?->toFloat() ?? 0.0;
+        foreach ($sizes as $size) {
             $above = max($above, $size);
             $below = max($below, -$size);
         }

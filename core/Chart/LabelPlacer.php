@@ -18,7 +18,7 @@ final class LabelPlacer
         if ([] === $labels || Labels::None === $wanted) {
             return;
         }
-        $levels = max(array_map(static fn (TierLabel $label): int => \count($label->forms), $labels));
+        $levels = 1 + max(array_map(static fn (TierLabel $label): int => $label->decimals, $labels));
         for ($level = 0; $level < $levels && Labels::All === $wanted; ++$level) {
             if (self::allFit($board, $labels, $level)) {
                 foreach ($labels as $label) {

@@ -12,6 +12,7 @@ use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
@@ -20,59 +21,68 @@ use KeenMargin\Core\Workings\Workings;
 final readonly class PinTier
 {
     private const HEAD = 7.0;
-    /** A pin longer than this many times the middling one is an outlier. */
+    /** A pin longer than this many times the middling one, and than 20 %, is an outlier. */
     private const OUTLIER = 5.0;
+    private const NEVER_CUT = 20.0;
 
-    private function __construct(private Workings $workings, private Scenario $reference, private BandAxis $axis, private LinearScale $scale, private float $limit)
+    /**
+     * @param array<int, float> $percents lengths of the pins by place; none where the reference is zero
+     * @param float             $limit    the percentage at which longer pins are cut
+     */
+    private function __construct(private Workings $workings, private Scenario $reference, private array $percents, private float $limit)
     {
     }
 
-    public static function of(Workings $workings, Scenario $reference, BandAxis $axis, LinearScale $scale): self
+    public static function of(Workings $workings, Scenario $reference): self
     {
-        return new self($workings, $reference, $axis, $scale, self::limit($workings));
+        $percents = [];
+        foreach ($workings->rows as $i => $row) {
+            $variance = $row->variances[$reference->value] ?? null;
+            if (null !== $variance && !$variance->reference->isZero()) {
+                $percents[$i] = 100.0 * $variance->amount->toFloat() / abs($variance->reference->toFloat());
+            }
+        }
+
+        return new self($workings, $reference, $percents, self::limit(array_map(abs(...), array_values($percents))));
     }
 
     /** In percent, outliers cut. */
-    public static function extent(Workings $workings): Extent
+    public function extent(): Extent
     {
-        $limit = self::limit($workings);
-        $whole = self::percents($workings);
-
-        return Extent::of(array_map(static fn (float $percent) => \Brick\Math\BigDecimal::fromFloatExact(max(-$limit, min($limit, $percent))), $whole));
+        return Extent::ofSizes(array_map($this->cut(...), $this->percents));
     }
 
-    public function draw(Board $board, Labels $wanted): void
+    public function draw(Board $board, BandAxis $axis, LinearScale $scale, Labels $wanted): void
     {
         $labels = [];
         foreach ($this->workings->rows as $i => $row) {
             $variance = $row->variances[$this->reference->value] ?? null;
-            $percent = $variance?->percent()?->toFloat();
             if (null === $variance) {
                 continue;
             }
+            $percent = $this->percents[$i] ?? null;
             if (null === $percent) {
-                $labels[$i] = new TierLabel([Board::text($this->axis->centre($i), $this->scale->zero - 5.5, NumberFormat::NONE, 'middle', Ink::Quiet, role: 'missing', key: $row->key)], 0.0);
+                $none = Board::text($axis->centre($i), $scale->zero - 5.5, NumberFormat::NONE, 'middle', Ink::Quiet, role: 'missing', key: $row->key);
+                $labels[$i] = new TierLabel(0.0, 0, static fn (): Text => $none);
                 continue;
             }
-            $end = $this->scale->zero - max(-$this->limit, min($this->limit, $percent)) * $this->scale->perUnit;
-            $this->pin($board, $row, $variance, $i, $end, abs($percent) > $this->limit);
-            $labels[$i] = $this->label($row, $variance, $percent, $i, $end);
+            $end = $scale->zero - $this->cut($percent) * $scale->perUnit;
+            $this->pin($board, $row, $variance, $axis->centre($i), min(self::HEAD, $axis->band * 0.6), $scale->zero, $end, abs($percent) > $this->limit);
+            $labels[$i] = $this->label($row, $variance, $percent, $axis->centre($i), $end);
         }
-        ReferenceLine::draw($board, $this->axis, $this->scale->zero, $this->reference);
+        ReferenceLine::draw($board, $axis, $scale->zero, $this->reference);
         LabelPlacer::place($board, 'labels', $labels, $wanted);
     }
 
-    private function pin(Board $board, Row $row, Variance $variance, int $i, float $end, bool $isCut): void
+    private function pin(Board $board, Row $row, Variance $variance, float $x, float $head, float $zero, float $end, bool $isCut): void
     {
-        $x = $this->axis->centre($i);
         $style = Style::variance($variance->effect, $row->shownScenario);
         $stem = $style->stroke ?? $style->fill;
-        $head = min(self::HEAD, $this->axis->band * 0.6);
-        if ($this->scale->zero !== $end) {
-            $board->add('pins', new Line($x, $this->scale->zero, $x, $end, $stem->value, min(2.0, $head * 0.4), null, 'pin', $row->key, 'percent'));
+        if ($zero !== $end) {
+            $board->add('pins', new Line($x, $zero, $x, $end, $stem->value, min(2.0, $head * 0.4), null, 'pin', $row->key, 'percent'));
         }
         if ($isCut) {
-            $towards = $end < $this->scale->zero ? $head : -$head;
+            $towards = $end < $zero ? $head : -$head;
             $board->addBehind('pins', new Path([[$x - $head / 2, $end + $towards * 0.8], [$x, $end], [$x + $head / 2, $end + $towards * 0.8]], null, $stem->value, 1.6, 'cut', $row->key, 'percent'));
 
             return;
@@ -80,38 +90,30 @@ final readonly class PinTier
         $board->add('pins', new Rect($x - $head / 2, $end - $head / 2, $head, $head, $style->fill->value, $style->stroke?->value, 'pin-head', $row->key, 'percent'));
     }
 
-    private function label(Row $row, Variance $variance, float $percent, int $i, float $end): TierLabel
+    private function label(Row $row, Variance $variance, float $percent, float $x, float $end): TierLabel
     {
         $y = $percent < 0 ? $end + self::HEAD / 2 + 12.5 : $end - self::HEAD / 2 - 4.5;
-        $forms = [];
-        foreach ([1, 0] as $decimals) {
-            $text = $this->workings->display->format->signed($variance->percent($decimals), $decimals);
-            $forms[] = Board::text($this->axis->centre($i), $y, $text, 'middle', Style::text($variance->effect), weight: $variance->flagged ? 600 : 400, role: 'percent-label', key: $row->key, of: 'percent');
-        }
 
-        return new TierLabel($forms, $percent);
+        return new TierLabel($percent, 1, fn (int $decimals): Text => Board::text(
+            $x, $y, $this->workings->display->format->signed($variance->percent(max(0, $decimals)), max(0, $decimals)), 'middle', Style::text($variance->effect), weight: $variance->flagged ? 600 : 400, role: 'percent-label', key: $row->key, of: 'percent',
+        ));
     }
 
-    private static function limit(Workings $workings): float
+    private function cut(float $percent): float
     {
-        $sizes = array_map(abs(...), self::percents($workings));
+        return max(-$this->limit, min($this->limit, $percent));
+    }
+
+    /** @param list<float> $sizes */
+    private static function limit(array $sizes): float
+    {
         if ([] === $sizes) {
             return 0.0;
         }
         sort($sizes);
-        $middling = $sizes[intdiv(\count($sizes), 2)];
-        $longest = max(20.0, self::OUTLIER * $middling);
+        $longest = max(self::NEVER_CUT, self::OUTLIER * $sizes[intdiv(\count($sizes) - 1, 2)]);
         $usual = array_filter($sizes, static fn (float $size): bool => $size <= $longest);
 
-        return max($sizes) <= $longest ? max($sizes) : max($usual ?: [$longest]) * 1.25;
-    }
-
-    /** @return list<float> */
-    private static function percents(Workings $workings): array
-    {
-        $reference = $workings->reference();
-        $percents = array_map(static fn (Row $row): ?float => null === $reference ? null : ($row->variances[$reference->value] ?? null)?->percent()?->toFloat(), $workings->rows);
-
-        return array_values(array_filter($percents, static fn (?float $percent): bool => null !== $percent));
+        return \count($usual) === \count($sizes) ? max($sizes) : 1.25 * max([...$usual, 0.2 * $longest]);
     }
 }

@@ -6,19 +6,25 @@ namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Scene\Text;
 
-/** A number that wants to stand beside its mark: as written at each level of brevity, the fullest first. */
-final readonly class TierLabel
+/** A number that wants to stand beside its mark. Level nought is the fullest form; each further one has a decimal less. */
+final class TierLabel
 {
+    /** @var array<int, Text> */
+    private array $written = [];
+
     /**
-     * @param non-empty-list<Text> $forms
-     * @param float                $size  of the amount, by which extremes are found
+     * @param float               $size     of the amount, by which extremes are found
+     * @param int                 $decimals of the fullest form
+     * @param \Closure(int): Text $write    with so many decimals
      */
-    public function __construct(public array $forms, public float $size)
+    public function __construct(public readonly float $size, public readonly int $decimals, private readonly \Closure $write)
     {
     }
 
     public function form(int $level): Text
     {
-        return $this->forms[min($level, \count($this->forms) - 1)];
+        $decimals = max(0, $this->decimals - $level);
+
+        return $this->written[$decimals] ??= ($this->write)($decimals);
     }
 }

@@ -9,6 +9,7 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
@@ -48,12 +49,10 @@ final readonly class VarianceTier
     {
         $isBelow = $variance->amount->isNegative();
         $y = $this->scale->y($variance->amount) + ($isBelow ? 13.0 : -5.5);
-        $forms = [];
-        for ($decimals = $this->workings->display->varianceDecimals; $decimals >= 0; --$decimals) {
-            $text = $this->workings->display->format->signed($this->workings->display->unit->of($variance->amount), $decimals);
-            $forms[] = Board::text($this->axis->centre($i), $y, $text, 'middle', Style::text($variance->effect), weight: $variance->flagged ? 600 : 400, role: 'variance-label', key: $row->key, of: 'variance');
-        }
+        $display = $this->workings->display;
 
-        return new TierLabel($forms, $variance->amount->toFloat());
+        return new TierLabel($variance->amount->toFloat(), $display->varianceDecimals, fn (int $decimals): Text => Board::text(
+            $this->axis->centre($i), $y, $display->format->signed($display->unit->of($variance->amount), max(0, $decimals)), 'middle', Style::text($variance->effect), weight: $variance->flagged ? 600 : 400, role: 'variance-label', key: $row->key, of: 'variance',
+        ));
     }
 }

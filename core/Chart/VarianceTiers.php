@@ -52,7 +52,7 @@ final readonly class VarianceTiers implements ChartKind
         $closing = ClosingLine::maybeX($workings, $axis);
         $y = $top + (null === $closing ? 0.0 : 14.0);
 
-        [$y, $perUnit] = $this->variances($board, $workings, $finish, $axis, $y, $closing, $top);
+        [$y, $perUnit] = $this->variances($board, $workings, $finish, $axis, $y);
         $y = $this->values($board, $workings, $finish, $axis, $y, $perUnit);
         $bottom = PeriodLabels::write($board, $axis, $workings->rows, $y + 14.0);
         $height = max($bottom, $board->bottom()) + 4.0;
@@ -64,7 +64,7 @@ final readonly class VarianceTiers implements ChartKind
     }
 
     /** @return array{float, float} where the values begin, and the points that one unit takes */
-    private function variances(Board $board, Workings $workings, Finish $finish, BandAxis $axis, float $y, ?float $closing, float $top): array
+    private function variances(Board $board, Workings $workings, Finish $finish, BandAxis $axis, float $y): array
     {
         $values = ColumnTier::extent($workings);
         $reference = $workings->reference();
@@ -86,10 +86,11 @@ final readonly class VarianceTiers implements ChartKind
 
     private function pins(Board $board, Workings $workings, Scenario $reference, Finish $finish, BandAxis $axis, float $y): float
     {
-        $extent = PinTier::extent($workings);
+        $tier = PinTier::of($workings, $reference);
+        $extent = $tier->extent();
         $perPercent = 0.0 === $extent->length() ? 0.0 : self::PINS / $extent->length();
         $zero = $y + self::LABEL + $extent->above * $perPercent;
-        PinTier::of($workings, $reference, $axis, new LinearScale($zero, $perPercent))->draw($board, $finish->labels);
+        $tier->draw($board, $axis, new LinearScale($zero, $perPercent), $finish->labels);
         $this->tierName($board, Names::relative($reference), $zero);
 
         return $zero + $extent->below * $perPercent + self::LABEL + self::GAP / 2;

@@ -32,6 +32,8 @@ final class RecipeReader
         $given->must('keenMargin')->int(Recipe::VERSION, Recipe::VERSION);
         $finish = $given->maybe('finish');
         $figures = $given->maybe('figures')?->object(MappingReader::KEYS);
+        $firstMonth = $figures?->maybe('fiscalYearStarts')?->int(1, 12);
+        $calendar = null === $firstMonth ? $calendar : new FiscalCalendar($firstMonth);
 
         return new Recipe(
             self::question($given->must('question'), $calendar),

@@ -19,10 +19,18 @@ use KeenMargin\Core\Time\Period;
  * A measure's amounts by scenario, put together from the finest periods by the measure's own rule.
  * Prior year, where none came in, is the actual of one year earlier.
  */
-final readonly class Amounts
+final class Amounts
 {
-    private function __construct(private Measure $measure, private Sums $sums)
+    /** @var list<string> */
+    private readonly array $sources;
+    private readonly bool $derivesPriorYear;
+    /** @var array<string, array<int, bool>> by scenario code and start of the period */
+    private array $known = [];
+
+    private function __construct(private readonly Measure $measure, private readonly Sums $sums)
     {
+        $this->sources = $measure->sources();
+        $this->derivesPriorYear = !$sums->hasAny($this->sources[0], Scenario::PriorYear);
     }
 
     /** @param list<MemberFilter> $where */
@@ -33,13 +41,7 @@ final readonly class Amounts
 
     public function has(Scenario $scenario, Period $fine): bool
     {
-        foreach ($this->measure->sources() as $source) {
-            if (null === $this->source($source, $scenario, $fine)) {
-                return false;
-            }
-        }
-
-        return true;
+        return $this->known[$scenario->value][$fine->start] ??= $this->hasAll($scenario, $fine);
     }
 
     /**
@@ -64,13 +66,24 @@ final readonly class Amounts
 
     public function derivesPriorYear(): bool
     {
-        return !$this->sums->hasAny($this->measure->sources()[0], Scenario::PriorYear);
+        return $this->derivesPriorYear;
+    }
+
+    private function hasAll(Scenario $scenario, Period $fine): bool
+    {
+        foreach ($this->sources as $source) {
+            if (null === $this->source($source, $scenario, $fine)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @param list<array{Scenario, Period}> $cells */
     private function ratio(array $cells): ?BigDecimal
     {
-        [$numerator, $denominator] = $this->measure->sources();
+        [$numerator, $denominator] = $this->sources;
 
         return Decimals::rate(Decimals::sum($this->each($numerator, $cells)), Decimals::sum($this->each($denominator, $cells)));
     }
@@ -93,6 +106,6 @@ final readonly class Amounts
     /** @return array{Scenario, Period} where the amount is kept */
     private function place(Scenario $scenario, Period $fine): array
     {
-        return Scenario::PriorYear === $scenario && $this->derivesPriorYear() ? [Scenario::Actual, $fine->yearEarlier()] : [$scenario, $fine];
+        return Scenario::PriorYear === $scenario && $this->derivesPriorYear ? [Scenario::Actual, $fine->yearEarlier()] : [$scenario, $fine];
     }
 }

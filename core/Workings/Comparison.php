@@ -14,18 +14,21 @@ use KeenMargin\Core\Time\Period;
  * Sets the shown scenario against its references for any group of finest periods: a row, a total, a landing.
  * Shown is the scenario up to the closing period and the forecast after it.
  */
-final readonly class Comparison
+final class Comparison
 {
+    /** @var array<int, ?Scenario> the scenario shown at a period, by its start; none where it is missing */
+    private array $shownAt = [];
+
     /** @param list<Scenario> $against */
     public function __construct(
-        private Amounts $amounts,
-        private Scenario $scenario,
-        private ?Scenario $forecast,
-        private array $against,
-        private Period $closing,
-        private Better $better,
-        private Flag $flag,
-        private bool $inPoints,
+        private readonly Amounts $amounts,
+        private readonly Scenario $scenario,
+        private readonly ?Scenario $forecast,
+        private readonly array $against,
+        private readonly Period $closing,
+        private readonly Better $better,
+        private readonly Flag $flag,
+        private readonly bool $inPoints,
     ) {
     }
 
@@ -34,19 +37,35 @@ final readonly class Comparison
     {
         $variances = [];
         $leftOut = [];
+        $shown = $this->shown($fine);
         foreach ($this->against as $reference) {
-            $both = array_values(array_filter($fine, fn (Period $period): bool => $this->shows($period) && $this->amounts->has($reference, $period)));
-            $leftOut[$reference->value] = array_values(array_filter($fine, fn (Period $period): bool => $this->shows($period) !== $this->amounts->has($reference, $period)));
-            $variances[$reference->value] = Variance::maybe($this->shown($both), $this->value($reference, $both), $this->better, $this->flag, $this->inPoints);
+            $both = $one = [];
+            foreach ($fine as $period) {
+                $sides = ($this->shows($period) ? 1 : 0) + ($this->amounts->has($reference, $period) ? 1 : 0);
+                if (2 === $sides) {
+                    $both[] = $period;
+                } elseif (1 === $sides) {
+                    $one[] = $period;
+                }
+            }
+            $leftOut[$reference->value] = $one;
+            $variances[$reference->value] = Variance::maybe([] === $one ? $shown : $this->shown($both), $this->value($reference, $both), $this->better, $this->flag, $this->inPoints);
         }
 
-        return new Total($this->shown($fine), $variances, $leftOut);
+        return new Total($shown, $variances, $leftOut);
     }
 
     /** @param list<Period> $fine */
     public function value(Scenario $scenario, array $fine): ?BigDecimal
     {
-        return $this->amounts->together(array_map(static fn (Period $period): array => [$scenario, $period], array_values(array_filter($fine, fn (Period $period): bool => $this->amounts->has($scenario, $period)))));
+        $cells = [];
+        foreach ($fine as $period) {
+            if ($this->amounts->has($scenario, $period)) {
+                $cells[] = [$scenario, $period];
+            }
+        }
+
+        return $this->amounts->together($cells);
     }
 
     /**
@@ -56,9 +75,17 @@ final readonly class Comparison
      */
     public function scenarioOf(array $fine): ?Scenario
     {
-        $shown = array_values(array_filter($fine, $this->shows(...)));
+        $scenario = null;
+        foreach ($fine as $period) {
+            $scenario = $this->shownAt($period) ?? $scenario;
+        }
 
-        return [] === $shown ? null : $this->scenarioAt($shown[\count($shown) - 1]);
+        return $scenario;
+    }
+
+    public function shows(Period $period): bool
+    {
+        return null !== $this->shownAt($period);
     }
 
     /** @param list<Period> $fine */
@@ -66,23 +93,22 @@ final readonly class Comparison
     {
         $cells = [];
         foreach ($fine as $period) {
-            if ($this->shows($period)) {
-                $cells[] = [$this->scenarioAt($period) ?? $this->scenario, $period];
+            $scenario = $this->shownAt($period);
+            if (null !== $scenario) {
+                $cells[] = [$scenario, $period];
             }
         }
 
         return $this->amounts->together($cells);
     }
 
-    public function shows(Period $period): bool
+    private function shownAt(Period $period): ?Scenario
     {
-        $scenario = $this->scenarioAt($period);
+        if (!\array_key_exists($period->start, $this->shownAt)) {
+            $scenario = Scenario::Actual === $this->scenario && $period->isAfter($this->closing) ? $this->forecast : $this->scenario;
+            $this->shownAt[$period->start] = null !== $scenario && $this->amounts->has($scenario, $period) ? $scenario : null;
+        }
 
-        return null !== $scenario && $this->amounts->has($scenario, $period);
-    }
-
-    private function scenarioAt(Period $period): ?Scenario
-    {
-        return Scenario::Actual === $this->scenario && $period->isAfter($this->closing) ? $this->forecast : $this->scenario;
+        return $this->shownAt[$period->start];
     }
 }

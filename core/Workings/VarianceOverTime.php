@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
-use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
@@ -16,6 +17,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\PeriodRange;
+use KeenMargin\Core\Time\Span;
 
 /** From a recipe and figures to the workings of a comparison over time. */
 final readonly class VarianceOverTime
@@ -27,7 +29,7 @@ final readonly class VarianceOverTime
         $measure = RecipeFit::insist($question, $dataset);
         $better = $question->better ?? $measure->better ?? Better::More;
         $closing = self::closing($question, $dataset);
-        $range = ($question->span ?? \KeenMargin\Core\Time\Span::all())->resolve($closing, $dataset->calendar, $dataset->range());
+        $range = ($question->span ?? Span::all())->resolve($closing, $dataset->calendar, $dataset->range());
         $amounts = Amounts::of($figures, $measure, $question->where);
         $comparison = new Comparison($amounts, $question->scenario, $question->forecast, $question->against, $closing, $better, $question->flag, $measure->isInPercent());
 
@@ -53,6 +55,7 @@ final readonly class VarianceOverTime
             $question->against,
             $question->by,
             $closing,
+            $range,
             $rows,
             $total,
             $toDate,
@@ -133,7 +136,7 @@ final readonly class VarianceOverTime
     /** `Brackwater Ferries, North and Holm`; all members where nothing is filtered */
     private static function who(Dataset $dataset, Question $question): string
     {
-        $filters = array_map(static fn ($filter): string => ($filter->keeps ? '' : 'all but ').\KeenMargin\Core\Document\Wording::some($filter->members, 3), $question->where);
+        $filters = array_map(static fn (MemberFilter $filter): string => ($filter->keeps ? '' : 'all but ').Wording::some($filter->members, 3), $question->where);
 
         return implode(', ', array_filter(['' === $dataset->organisation ? $dataset->name : $dataset->organisation, ...$filters]));
     }

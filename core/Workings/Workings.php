@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodRange;
 
 /** Every number behind a chart, row by row in the order in which they are drawn. */
 final readonly class Workings
@@ -31,6 +32,7 @@ final readonly class Workings
         public array $against,
         public Grain $grain,
         public Period $closing,
+        public PeriodRange $range,
         public array $rows,
         public Total $total,
         public ?Total $toDate,

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\CommandLine;
+
+use KeenMargin\Core\Chart\ChartKinds;
+use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Figures\Reading\FactReader;
+use KeenMargin\Core\Figures\Reading\MappingReader;
+use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Render\FontFaces;
+use KeenMargin\Core\Render\SvgRenderer;
+use KeenMargin\Core\Workings\Check;
+use KeenMargin\Core\Workings\WorkingsWriter;
+
+/**
+ * `workings` and `draw`: a recipe and a file of figures in, numbers or a picture out. Runs without a framework.
+ */
+final readonly class FigureCommands
+{
+    private const DONE = 0;
+    private const FAULT = 1;
+    private const REFUSED = 2;
+
+    public function __construct(private string $fonts)
+    {
+    }
+
+    /** @param list<string> $arguments the command first */
+    public function run(array $arguments): int
+    {
+        try {
+            [$recipeFile, $figuresFile, $output] = $this->read($arguments);
+            $recipe = RecipeReader::json($this->contents($recipeFile, 'recipe'));
+            $figures = $this->figures($recipe, $figuresFile);
+            $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
+            $this->write('draw' === $arguments[0] ? (new SvgRenderer(FontFaces::folder($this->fonts)))->render($drawing->scene) : $this->workings($drawing), $output);
+
+            return self::DONE;
+        } catch (UsageError|NotAccepted|RefusedFigures $e) {
+            fwrite(\STDERR, self::oneLine($e->getMessage())."\n");
+
+            return self::REFUSED;
+        } catch (\Throwable $e) {
+            fwrite(\STDERR, self::oneLine('A fault of ours: '.$e->getMessage().' ('.basename($e->getFile()).':'.$e->getLine().')')."\n");
+
+            return self::FAULT;
+        }
+    }
+
+    /**
+     * @param list<string> $arguments
+     *
+     * @return array{string, string, ?string} recipe, figures, output
+     */
+    private function read(array $arguments): array
+    {
+        $command = array_shift($arguments);
+        $output = null;
+        $files = [];
+        while ([] !== $arguments) {
+            $argument = array_shift($arguments);
+            if ('draw' === $command && \in_array($argument, ['-o', '--output'], true)) {
+                $output = array_shift($arguments) ?? throw new UsageError("After $argument comes the file to write, such as chart.svg.");
+            } elseif ('-' !== $argument && str_starts_with($argument, '-')) {
+                throw new UsageError("The option $argument is not known; see ./keen $command --help.");
+            } else {
+                $files[] = $argument;
+            }
+        }
+        if (2 !== \count($files)) {
+            throw new UsageError("Give a recipe and a file of figures; see ./keen $command --help.");
+        }
+        if (null !== $output && 'svg' !== strtolower(pathinfo($output, \PATHINFO_EXTENSION))) {
+            throw new UsageError("$output: the ending chooses the format; known is .svg.");
+        }
+
+        return [$files[0], $files[1], $output];
+    }
+
+    private function figures(Recipe $recipe, string $file): FactTable
+    {
+        $name = '-' === $file ? 'Figures' : pathinfo($file, \PATHINFO_FILENAME);
+        $sheet = Sheet::ofText($this->contents($file, 'figures'));
+        $guess = RoleGuess::of($sheet, $recipe->question->measure, YearHint::of($recipe, $name));
+        $mapping = null === $recipe->figures ? $guess : MappingReader::read($recipe->figures, $guess, $sheet);
+
+        return FactReader::read($sheet, $mapping, $name);
+    }
+
+    private function contents(string $file, string $what): string
+    {
+        if ('-' === $file) {
+            return (string) stream_get_contents(\STDIN);
+        }
+        if (!is_file($file) || !is_readable($file)) {
+            throw new UsageError("$file: there is no such file of ".('recipe' === $what ? 'a recipe' : 'figures').' that can be read.');
+        }
+
+        return (string) file_get_contents($file);
+    }
+
+    private function workings(Drawing $drawing): string
+    {
+        $workings = array_merge(WorkingsWriter::toArray($drawing->workings), ['checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks())]);
+
+        return json_encode($workings, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /** Beside its place first, so that a reader never finds half a file. */
+    private function write(string $bytes, ?string $output): void
+    {
+        if (null === $output) {
+            fwrite(\STDOUT, $bytes);
+
+            return;
+        }
+        $beside = $output.'.'.getmypid().'.part';
+        if (false === @file_put_contents($beside, $bytes) || !@rename($beside, $output)) {
+            @unlink($beside);
+            throw new UsageError("$output cannot be written. Choose another place.");
+        }
+    }
+
+    private static function oneLine(string $message): string
+    {
+        return (string) preg_replace('/\s+/', ' ', $message);
+    }
+}

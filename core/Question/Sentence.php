@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Number\Unit;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Time\PeriodRange;
+use KeenMargin\Core\Time\SpanKind;
+
+/**
+ * A question as the plain sentence that it is. Slots are the parts that can be changed; the others are words between them.
+ */
+final class Sentence
+{
+    /** @return list<array{text: string, slot?: string}> */
+    public static function of(Question $question, Dataset $dataset, Measure $measure, Better $better, PeriodRange $range): array
+    {
+        $parts = [['text' => 'How did '], ['text' => self::withinSentence($measure->name), 'slot' => 'measure']];
+        foreach ($dataset->breakdowns as $i => $breakdown) {
+            $parts[] = ['text' => 0 === $i ? ' of ' : ($i === \count($dataset->breakdowns) - 1 ? ' and ' : ', ')];
+            $parts[] = ['text' => self::members($breakdown, $question), 'slot' => 'members:'.$breakdown->name];
+        }
+        $against = [] === $question->against ? 'nothing yet' : Wording::and(array_map(static fn (Scenario $scenario): string => $scenario->word(), $question->against));
+
+        return [
+            ...$parts,
+            ['text' => ' in '], ['text' => self::span($question, $dataset, $range), 'slot' => 'span'],
+            ['text' => ' compare with '], ['text' => $against, 'slot' => 'against'],
+            ['text' => ', by '], ['text' => $question->by->value, 'slot' => 'by'],
+            ['text' => '? '], ['text' => Better::More === $better ? 'More is better' : 'Less is better', 'slot' => 'better'],
+            ['text' => '; flag '], ['text' => self::flag($question->flag, $measure), 'slot' => 'flag'], ['text' => '.'],
+        ];
+    }
+
+    private static function members(Dimension $breakdown, Question $question): string
+    {
+        $all = 'all '.self::plural(self::withinSentence($breakdown->name));
+        $texts = array_map(
+            static fn (MemberFilter $filter): string => ($filter->keeps ? '' : $all.' but ').Wording::some(array_map(static fn (string $member): string => '' === $member ? '(blank)' : $member, $filter->members), 3),
+            array_values(array_filter($question->where, static fn (MemberFilter $filter): bool => $filter->breakdown === $breakdown->name)),
+        );
+
+        return [] === $texts ? $all : Wording::and($texts);
+    }
+
+    private static function span(Question $question, Dataset $dataset, PeriodRange $range): string
+    {
+        $span = $question->span;
+        $unit = null === $span?->unit ? '' : (1 === $span->count ? $span->unit->value : $span->count.' '.$span->unit->plural());
+        $periods = $range->periods($dataset->grain, $dataset->calendar);
+
+        return match ($span?->kind) {
+            SpanKind::Last => "the last $unit",
+            SpanKind::Previous => "the previous $unit",
+            SpanKind::YearToDate => 'the year to date',
+            SpanKind::RestOfYear => 'the rest of the year',
+            default => [] === $periods ? 'no period' : PeriodNames::range($periods[0], $periods[\count($periods) - 1]),
+        };
+    }
+
+    private static function flag(Flag $flag, Measure $measure): string
+    {
+        $format = NumberFormat::of('en');
+        $amount = $flag->amount;
+        if (null !== $amount) {
+            $unit = $amount->isGreaterThanOrEqualTo(1000) ? Unit::fitting($amount->multipliedBy(10)) : Unit::One;
+            $shown = $unit->of($amount)->strippedOfTrailingZeros();
+            $text = trim($format->plain($shown, max(0, $shown->getScale())).' '.(Unit::One === $unit ? $measure->unit : $unit->value));
+        }
+        $percent = $flag->percent?->strippedOfTrailingZeros();
+        $thresholds = array_values(array_filter([
+            null === $percent ? null : $format->plain($percent, max(0, $percent->getScale())).($measure->isInPercent() ? ' pp' : ' %'),
+            $measure->isInPercent() ? null : $text ?? null,
+        ]));
+
+        return [] === $thresholds ? 'no gaps' : 'gaps over '.Wording::and($thresholds);
+    }
+
+    /** A name's first letter made small, unless it is an abbreviation. */
+    private static function withinSentence(string $name): string
+    {
+        return 1 === preg_match('/^\p{Lu}\p{Ll}/u', $name) ? mb_strtolower(mb_substr($name, 0, 1)).mb_substr($name, 1) : $name;
+    }
+
+    private static function plural(string $name): string
+    {
+        return match (true) {
+            1 === preg_match('/(s|x|ch|sh)$/i', $name) => $name.'es',
+            1 === preg_match('/[^aeiou]y$/i', $name) => substr($name, 0, -1).'ies',
+            default => $name.'s',
+        };
+    }
+}
