@@ -30,11 +30,6 @@ final readonly class Given
         }
     }
 
-    public static function value(mixed $value, string $path = ''): self
-    {
-        return new self($value, $path);
-    }
-
     /** @param list<string> $keys the only ones accepted */
     public function object(array $keys): self
     {
@@ -70,6 +65,12 @@ final readonly class Given
     public function must(string $key): self
     {
         return $this->maybe($key) ?? throw new NotAccepted(ltrim($this->path.'.'.$key, '.'), 'This key is missing.');
+    }
+
+    /** The same value as a document of its own, its paths from its own root. */
+    public function asDocument(): self
+    {
+        return new self($this->value, '');
     }
 
     public function isObject(): bool

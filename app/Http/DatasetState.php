@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http;
+
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\FactStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\FirstQuestion;
+use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
+
+/** A dataset as the API tells it. */
+final readonly class DatasetState
+{
+    public function __construct(private FactStore $store)
+    {
+    }
+
+    /** @return array<string, mixed> what a list shows */
+    public function brief(DatasetRecord $record): array
+    {
+        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        [$first, $last] = [$dataset->coverage->first(), $dataset->coverage->last()];
+
+        return [
+            'id' => $record->id,
+            'version' => $record->version,
+            'name' => $record->name,
+            'organisation' => $record->organisation,
+            'facts' => $record->factCount,
+            'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
+            'scenarios' => array_map(static fn (Scenario $scenario): string => $scenario->value, $dataset->coverage->scenarios()),
+            'closedThrough' => PeriodNames::full($dataset->closing()),
+            'usedAt' => $record->usedAt->format(\DateTimeInterface::ATOM),
+        ];
+    }
+
+    /** @return array<string, mixed> all that a question can be made of */
+    public function whole(DatasetRecord $record): array
+    {
+        $dataset = (new StoredFigures($record, $this->store))->dataset();
+
+        return $this->brief($record) + [
+            'measures' => array_map(static fn (Measure $measure): array => ['name' => $measure->name, 'unit' => $measure->unit, 'inPoints' => $measure->isInPercent()], $dataset->measures),
+            'breakdowns' => array_map(static fn (Dimension $breakdown): array => ['name' => $breakdown->name, 'members' => $breakdown->members], $dataset->breakdowns),
+            'references' => array_map(static fn (Scenario $scenario): array => ['code' => $scenario->value, 'word' => $scenario->word()], $dataset->scenarios()),
+            'grains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
+            'periodList' => $this->periods($dataset),
+            'years' => array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
+            'closing' => $dataset->closing()->key(),
+            'firstRecipe' => RecipeWriter::toArray(FirstQuestion::of($dataset)),
+        ];
+    }
+
+    /** @return list<array{key: string, label: string}> */
+    private function periods(Dataset $dataset): array
+    {
+        return array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => PeriodNames::full($period)], $dataset->range()->periods($dataset->grain, $dataset->calendar));
+    }
+}

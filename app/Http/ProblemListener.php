@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Reading\Refusal;
+use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use Psr\Log\LoggerInterface;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+/** Every error as problem+json: what is wrong and what to do, nothing of the inside. */
+#[AsEventListener]
+final readonly class ProblemListener
+{
+    private const MOST_REFUSALS = 200;
+
+    public function __construct(private LoggerInterface $logger)
+    {
+    }
+
+    public function __invoke(ExceptionEvent $event): void
+    {
+        $error = $event->getThrowable();
+        [$status, $problem] = match (true) {
+            $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
+            $error instanceof RefusedFigures => [422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)]],
+            $error instanceof HttpExceptionInterface => [$error->getStatusCode(), ['detail' => self::says($error)]],
+            default => [500, ['detail' => 'This is a fault of ours. It stands in the log; nothing of yours was changed.']],
+        };
+        if (500 === $status) {
+            $this->logger->error($error->getMessage(), ['exception' => $error, 'path' => $event->getRequest()->getPathInfo()]);
+        }
+        $headers = $error instanceof HttpExceptionInterface ? $error->getHeaders() : [];
+        $event->setResponse(new JsonResponse(['type' => 'about:blank', 'title' => Response::$statusTexts[$status] ?? 'Error', 'status' => $status] + $problem, $status, ['Content-Type' => 'application/problem+json'] + $headers));
+    }
+
+    /** @return list<array{row: int, column: string, reason: string}> */
+    private static function refusals(RefusedFigures $error): array
+    {
+        return array_map(static fn (Refusal $refusal): array => ['row' => $refusal->row, 'column' => $refusal->column, 'reason' => $refusal->sentence()], \array_slice($error->refusals, 0, self::MOST_REFUSALS));
+    }
+
+    private static function says(HttpExceptionInterface $error): string
+    {
+        return match ($error->getStatusCode()) {
+            404 => str_starts_with($error->getMessage(), 'No route') || str_contains($error->getMessage(), 'object not found') ? 'There is nothing at this address.' : $error->getMessage(),
+            405 => 'This cannot be done here. See /api/docs.',
+            default => $error->getMessage(),
+        };
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\ChartRecord;
+use KeenMargin\App\Storage\DatasetRecord;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** Finds kept things by their number, or says that they are not there. */
+final readonly class Records
+{
+    public function __construct(private EntityManagerInterface $manager)
+    {
+    }
+
+    public function dataset(int $id): DatasetRecord
+    {
+        return $this->manager->find(DatasetRecord::class, $id) ?? throw new NotFoundHttpException("There is no dataset $id. It may have been deleted.");
+    }
+
+    public function chart(int $id): ChartRecord
+    {
+        return $this->manager->find(ChartRecord::class, $id) ?? throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
+    }
+}

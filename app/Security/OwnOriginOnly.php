@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Security;
+
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\RequestEvent;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+
+/** Refuses writes that a page of another origin had the browser send. Programs, which send no origin, may write. */
+#[AsEventListener(priority: 200)]
+final class OwnOriginOnly
+{
+    public function __invoke(RequestEvent $event): void
+    {
+        $request = $event->getRequest();
+        if (!$event->isMainRequest() || $request->isMethodSafe()) {
+            return;
+        }
+        $origin = $request->headers->get('Origin');
+        $site = $request->headers->get('Sec-Fetch-Site');
+        if ((null !== $origin && $origin !== $request->getSchemeAndHttpHost()) || (null !== $site && !\in_array($site, ['same-origin', 'none'], true))) {
+            throw new AccessDeniedHttpException('This was sent from a page of another origin. Open Keen Margin itself and try there.');
+        }
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage;
+
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
+use Doctrine\ORM\Mapping as ORM;
+use KeenMargin\Core\Figures\Dimension;
+
+#[ORM\Entity]
+#[ORM\Table(name: 'breakdown')]
+class BreakdownRecord
+{
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public ?int $id = null;
+
+    /** @var Collection<int, MemberRecord> */
+    #[ORM\OneToMany(targetEntity: MemberRecord::class, mappedBy: 'breakdown', cascade: ['persist'])]
+    #[ORM\OrderBy(['position' => 'ASC'])]
+    public Collection $members;
+
+    /** @param int $position from 0: facts keep this breakdown's members in the column of that number */
+    public function __construct(
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class, inversedBy: 'breakdowns'), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        public DatasetRecord $dataset,
+        #[ORM\Column]
+        public int $position,
+        #[ORM\Column(length: 200)]
+        public string $name,
+    ) {
+        $this->members = new ArrayCollection();
+    }
+
+    public function dimension(): Dimension
+    {
+        return new Dimension($this->name, array_values($this->members->map(static fn (MemberRecord $member): string => $member->name)->toArray()));
+    }
+}
