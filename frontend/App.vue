@@ -1,0 +1,13 @@
+<script setup lang="ts">
+import { useRoute } from 'vue-router'
+import KeysSheet from './shared/KeysSheet.vue'
+import ToastLine from './shared/ToastLine.vue'
+
+const route = useRoute()
+</script>
+
+<template>
+  <RouterView :key="route.name === 'question' ? `question-${route.query.dataset}` : route.path" />
+  <KeysSheet />
+  <ToastLine />
+</template>

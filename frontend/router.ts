@@ -1,0 +1,15 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import StartView from './start/StartView.vue'
+
+export const router = createRouter({
+  history: createWebHistory('/'),
+  routes: [
+    { path: '/', name: 'start', component: StartView },
+    { path: '/figures', name: 'figures', component: () => import('./figures/FiguresView.vue') },
+    { path: '/figures/reading', name: 'reading', component: () => import('./figures/ReadingView.vue') },
+    { path: '/charts', name: 'charts', component: () => import('./charts/ChartsView.vue') },
+    { path: '/charts/new', name: 'question', component: () => import('./charts/ChartView.vue') },
+    { path: '/charts/:id(\\d+)', name: 'chart', component: () => import('./charts/ChartView.vue') },
+    { path: '/:rest(.*)', name: 'nothing', component: () => import('./shared/NothingHere.vue') },
+  ],
+})

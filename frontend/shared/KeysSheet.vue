@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { useKeys } from './useKeys'
+
+const isOpen = ref(false)
+const router = useRouter()
+const keys = [
+  ['?', 'Show these keys'],
+  ['g f', 'Go to figures'],
+  ['g c', 'Go to charts'],
+  ['[  ]', 'Closing period back and on'],
+  ['w', 'Open or close the workings'],
+  ['e', 'Export'],
+  ['← →', 'In the question: from slot to slot. On the chart: from period to period'],
+  ['Ctrl+Z', 'Undo'],
+  ['Ctrl+Shift+Z', 'Redo'],
+]
+
+useKeys({
+  '?': () => (isOpen.value = true),
+  'g f': () => void router.push('/figures'),
+  'g c': () => void router.push('/charts'),
+})
+</script>
+
+<template>
+  <Dialog :open="isOpen" class="relative z-40" @close="isOpen = false">
+    <div class="fixed inset-0 bg-ink/25" aria-hidden="true" />
+    <div class="fixed inset-0 flex items-start justify-center p-16">
+      <DialogPanel class="w-full max-w-md rounded-lg bg-panel p-6 shadow-xl">
+        <DialogTitle class="mb-3 font-serif text-xl">Keys</DialogTitle>
+        <dl>
+          <div v-for="[key, does] in keys" :key="key" class="flex gap-4 border-t border-hairline py-1.5">
+            <dt class="w-28 shrink-0 font-semibold">{{ key }}</dt>
+            <dd>{{ does }}</dd>
+          </div>
+        </dl>
+        <button class="button mt-4" @click="isOpen = false">Close</button>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

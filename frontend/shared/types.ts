@@ -1,0 +1,217 @@
+/** Shapes of the API's answers. Numbers come written out; amounts in recipes are decimal strings. */
+export type Scenario = 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+export type Grain = 'day' | 'week' | 'month' | 'quarter' | 'half-year' | 'year'
+export type Effect = 'favourable' | 'unfavourable' | 'neutral'
+
+export type Span =
+  | { from: string; to: string }
+  | { last: number; unit: Grain }
+  | { previous: number; unit: Grain }
+  | 'year to date'
+  | 'rest of year'
+
+export interface Filter {
+  field: string
+  in?: string[]
+  notIn?: string[]
+}
+
+export interface Question {
+  measure?: string
+  scenario?: Scenario
+  forecast?: Scenario
+  against?: Scenario[]
+  by?: Grain
+  span?: Span
+  closedThrough?: string
+  where?: Filter[]
+  better?: 'more' | 'less'
+  flag?: { percent?: string; amount?: string }
+}
+
+export interface Recipe {
+  keenMargin: 1
+  question: Question
+  kind: string
+  finish?: Record<string, unknown>
+}
+
+export interface Period {
+  key: string
+  label: string
+}
+
+export interface DatasetBrief {
+  id: number
+  version: number
+  name: string
+  organisation: string
+  facts: number
+  periods: string
+  scenarios: Scenario[]
+  closedThrough: string
+  usedAt: string
+}
+
+export interface Dataset extends DatasetBrief {
+  measures: { name: string; unit: string; inPoints: boolean }[]
+  breakdowns: { name: string; members: string[] }[]
+  references: { code: Scenario; word: string }[]
+  grains: Grain[]
+  periodList: Period[]
+  years: Period[]
+  closing: string
+  firstRecipe: Recipe
+}
+
+export interface SentencePart {
+  text: string
+  slot?: string
+}
+
+export interface Mark {
+  type: 'rect' | 'line' | 'path' | 'text' | 'group'
+  role?: string
+  key?: string
+  of?: string
+  marks?: Mark[]
+  x?: number
+  y?: number
+  width?: number
+  height?: number
+  x1?: number
+  y1?: number
+  x2?: number
+  y2?: number
+  points?: [number, number][]
+  fill?: string
+  stroke?: string
+  thickness?: number
+  dash?: string
+  text?: string
+  size?: number
+  anchor?: 'start' | 'middle' | 'end'
+  weight?: number
+}
+
+export interface Scene {
+  width: number
+  height: number
+  title: string
+  description: string
+  marks: Mark[]
+}
+
+export interface Check {
+  id: string
+  holds: boolean
+  says: string
+}
+
+export interface WorkingsRow {
+  key: string
+  label: string
+  shown: Scenario | null
+  cells: Record<string, string>
+  effects: Record<string, Effect | null>
+  flagged: boolean
+}
+
+export interface WorkingsTable {
+  unit: string
+  columns: { id: string; head: string; rule: string }[]
+  rows: WorkingsRow[]
+  total: Record<string, string>
+}
+
+export interface Drawing {
+  recipe: Recipe
+  sentence: SentencePart[]
+  better: 'more' | 'less'
+  closing: { key: string; label: string; back: string | null; on: string | null }
+  scene: Scene
+  reading: {
+    headline: { label: string; amount: string; variance: string | null; percent: string | null; effect: Effect | null; note: string }
+    movers: { key: string; label: string; variance: string; effect: Effect; flagged: boolean }[]
+    statements: string[]
+  }
+  checks: Check[]
+  workings: WorkingsTable
+}
+
+export interface Chart {
+  id: number
+  version: number
+  name: string
+  dataset: number
+  datasetName: string
+  recipe: Recipe
+  savedAt: string
+}
+
+export interface Listing<T> {
+  items: T[]
+  page: number
+  pages: number
+  total: number
+}
+
+export type Role = 'period' | 'amount' | 'scenario' | 'measure' | 'breakdown' | 'ignore'
+
+export interface ColumnRole {
+  role: Role
+  scenario?: Scenario
+  measure?: string
+  period?: string
+}
+
+export interface MeasureRule {
+  unit?: string
+  grouping?: string
+  better?: 'more' | 'less'
+  numerator?: string
+  denominator?: string
+}
+
+export interface Mapping {
+  columns: Record<string, ColumnRole>
+  decimal: '.' | ','
+  dates: 'day first' | 'month first'
+  measure?: string
+  year?: number
+  leaveOut?: number[]
+  measures?: Record<string, MeasureRule>
+  fiscalYearStarts: number
+}
+
+export interface Reading {
+  id: string
+  name: string
+  suggestedName: string
+  columns: string[]
+  sample: string[][]
+  rowCount: number
+  mapping: Mapping
+  doubts: string[]
+}
+
+export interface Refusal {
+  row: number
+  column: string
+  reason: string
+}
+
+export interface Trial {
+  accepted: boolean
+  doubts: string[]
+  says?: string
+  refusals?: Refusal[]
+  refused?: number
+  facts?: number
+  periods?: string
+  grain?: Grain
+  scenarios?: Scenario[]
+  measures?: string[]
+  breakdowns?: { name: string; members: number }[]
+  notices?: string[]
+}
