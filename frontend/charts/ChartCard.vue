@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import type { Chart } from '../shared/types'
+
+defineProps<{ chart: Chart; deletable?: boolean }>()
+defineEmits<{ remove: [] }>()
+
+function day(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+}
+</script>
+
+<template>
+  <article class="group relative rounded-lg border border-hairline bg-panel transition-colors hover:border-accent/50">
+    <RouterLink :to="`/charts/${chart.id}`" class="block rounded-lg">
+      <div class="h-52 overflow-hidden rounded-t-lg border-b border-hairline px-4 pt-4">
+        <img :src="`/api/charts/${chart.id}/picture.svg?v=${chart.version}`" :alt="`Picture of ${chart.name}`" loading="lazy" class="w-full" width="620" height="420" />
+      </div>
+      <div class="px-4 py-3">
+        <h2 class="font-semibold break-words">{{ chart.name }}</h2>
+        <p class="text-[12px] break-words text-quiet">{{ chart.datasetName }} · saved {{ day(chart.savedAt) }}</p>
+      </div>
+    </RouterLink>
+    <button v-if="deletable" class="absolute right-3 bottom-3 rounded px-1.5 text-[12px] text-quiet opacity-0 group-hover:opacity-100 hover:text-unfavourable-text focus-visible:opacity-100" :aria-label="`Delete ${chart.name}`" @click="$emit('remove')">Delete</button>
+  </article>
+</template>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useElementSize, refDebounced } from '@vueuse/core'
+import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
+import TopBar from '../shared/TopBar.vue'
+import { useKeys } from '../shared/useKeys'
+import ChartMargin from './ChartMargin.vue'
+import ClosingControl from './ClosingControl.vue'
+import ExportMenu from './ExportMenu.vue'
+import QuestionSentence from './QuestionSentence.vue'
+import RowCard from './RowCard.vue'
+import SceneView from './SceneView.vue'
+import WorkingsPanel from './WorkingsPanel.vue'
+import { useChart } from './useChart'
+import { useDrawing } from './useDrawing'
+
+const { dataset, recipe, chart, problem, savedAt, fresh, history, change, name, moveClosing } = useChart()
+const { canUndo, canRedo } = history
+const frame = ref<HTMLElement | null>(null)
+const { width: measured } = useElementSize(frame)
+const settled = refDebounced(measured, 80)
+const width = computed(() => Math.min(1920, Math.max(360, settled.value || measured.value)))
+const { drawing, problem: refusal, isSlow } = useDrawing(
+  computed(() => dataset.value?.id ?? null),
+  recipe,
+  computed(() => (measured.value ? Math.round(width.value) : 0)),
+  fresh,
+)
+const lit = ref<string | null>(null)
+const scene = ref<InstanceType<typeof SceneView> | null>(null)
+const place = computed(() => scene.value?.litPlace ?? null)
+const showsWorkings = ref(false)
+
+useKeys({
+  'mod+z': history.undo,
+  'mod+shift+z': history.redo,
+  'mod+y': history.redo,
+  w: () => (showsWorkings.value = !showsWorkings.value),
+  '[': () => moveClosing(drawing.value?.closing.back ?? null),
+  ']': () => moveClosing(drawing.value?.closing.on ?? null),
+})
+</script>
+
+<template>
+  <div class="flex h-screen min-w-[720px] flex-col">
+    <TopBar area="charts">
+      <ClosingControl v-if="drawing" :closing="drawing.closing" :pinned="Boolean(recipe?.question.closedThrough)" @move="moveClosing" />
+      <button class="button" :disabled="!canUndo" title="Ctrl+Z" @click="history.undo">Undo</button>
+      <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="history.redo">Redo</button>
+      <ExportMenu v-if="dataset && drawing" :dataset="dataset.id" :recipe="drawing.recipe" />
+    </TopBar>
+    <div class="flex min-h-0 flex-1 overflow-y-auto">
+      <ChartMargin v-model:lit="lit" :drawing="drawing" :chart="chart" :dataset-name="dataset?.name ?? ''" :saved-at="savedAt" @name="name" />
+      <main class="min-w-0 flex-1 px-7 pt-5 pb-8">
+        <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
+        <QuestionSentence v-if="drawing && dataset && recipe" class="mb-5" :drawing="drawing" :dataset="dataset" :question="recipe.question" @change="change" />
+        <div v-else-if="!problem && !refusal" class="mb-5 h-[68px]" />
+        <SentenceOfTrouble v-if="refusal" class="mb-4" :says="refusal" :retry="canUndo ? 'Undo' : undefined" @retry="history.undo" />
+        <div ref="frame" class="relative max-w-[1280px]">
+          <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
+          <div v-if="drawing" class="overflow-x-clip transition-opacity" :class="refusal || isSlow ? 'opacity-50' : ''">
+            <SceneView ref="scene" v-model:lit="lit" :scene="drawing.scene" />
+            <RowCard v-if="lit && place" :table="drawing.workings" :row-key="lit" :left="place.left" :right="place.right" :top="place.top" :width="width" />
+          </div>
+        </div>
+      </main>
+    </div>
+    <WorkingsPanel v-if="drawing" v-model:open="showsWorkings" v-model:lit="lit" :table="drawing.workings" />
+  </div>
+</template>

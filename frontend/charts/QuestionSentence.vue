@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Dataset, Drawing, Question } from '../shared/types'
+import ChoiceSlot from './slots/ChoiceSlot.vue'
+import FlagSlot from './slots/FlagSlot.vue'
+import MembersSlot from './slots/MembersSlot.vue'
+import ReferencesSlot from './slots/ReferencesSlot.vue'
+import SpanSlot from './slots/SpanSlot.vue'
+
+const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question }>()
+const emit = defineEmits<{ change: [part: Partial<Question>] }>()
+const line = ref<HTMLElement | null>(null)
+
+/** Arrow keys go from slot to slot while none is open. */
+function step(event: KeyboardEvent, by: number) {
+  const slots = [...(line.value?.querySelectorAll<HTMLElement>('.slot') ?? [])]
+  const at = slots.indexOf(document.activeElement as HTMLElement)
+  if (at < 0 || slots[at]?.getAttribute('aria-expanded') === 'true') return
+  event.preventDefault()
+  slots[(at + by + slots.length) % slots.length]?.focus()
+}
+
+function breakdown(slot: string) {
+  return props.dataset.breakdowns.find((breakdown) => slot === `members:${breakdown.name}`)
+}
+</script>
+
+<template>
+  <h1 ref="line" class="font-serif text-[22px] leading-[34px] font-normal" @keydown.left="step($event, -1)" @keydown.right="step($event, 1)">
+    <template v-for="(part, i) in drawing.sentence" :key="part.slot ?? i">
+      <template v-if="!part.slot">{{ part.text }}</template>
+      <ChoiceSlot v-else-if="part.slot === 'measure'" :text="part.text" name="Measure" :value="question.measure ?? dataset.measures[0]?.name ?? ''" :choices="dataset.measures.map((measure) => ({ value: measure.name, label: measure.name, note: measure.unit }))" @choose="emit('change', { measure: $event, better: undefined, flag: question.flag?.percent ? { percent: question.flag.percent } : undefined })" />
+      <ChoiceSlot v-else-if="part.slot === 'by'" :text="part.text" name="Grain" :value="question.by ?? 'month'" :choices="dataset.grains.map((grain) => ({ value: grain, label: grain, note: '' }))" @choose="emit('change', { by: $event as Question['by'] })" />
+      <ChoiceSlot v-else-if="part.slot === 'better'" :text="part.text" name="Better" :value="drawing.better" :choices="[{ value: 'more', label: 'More is better', note: 'such as revenue' }, { value: 'less', label: 'Less is better', note: 'such as a cost' }]" @choose="emit('change', { better: $event as Question['better'] })" />
+      <SpanSlot v-else-if="part.slot === 'span'" :text="part.text" :dataset="dataset" :question="question" @change="emit('change', $event)" />
+      <ReferencesSlot v-else-if="part.slot === 'against'" :text="part.text" :dataset="dataset" :question="question" @change="emit('change', $event)" />
+      <FlagSlot v-else-if="part.slot === 'flag'" :text="part.text" :flag="question.flag ?? {}" :in-points="dataset.measures.find((measure) => measure.name === question.measure)?.inPoints ?? false" @change="emit('change', { flag: $event })" />
+      <MembersSlot v-else-if="breakdown(part.slot)" :text="part.text" :breakdown="breakdown(part.slot)!" :where="question.where ?? []" @change="emit('change', { where: $event })" />
+    </template>
+  </h1>
+</template>

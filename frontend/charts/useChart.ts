@@ -1,0 +1,136 @@
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useDebounceFn } from '@vueuse/core'
+import { ask, Problem, says } from '../shared/api'
+import type { Chart, Dataset, Question, Recipe } from '../shared/types'
+import { useHistory } from './useHistory'
+
+interface State {
+  recipe: Recipe
+  closing: string
+}
+
+/** One chart on the screen: its recipe, its dataset, its name if it has one; every change can be taken back. */
+export function useChart() {
+  const route = useRoute()
+  const router = useRouter()
+  const dataset = shallowRef<Dataset | null>(null)
+  const recipe = shallowRef<Recipe | null>(null)
+  const chart = shallowRef<Chart | null>(null)
+  const problem = ref('')
+  const savedAt = ref('')
+  const fresh = ref(0)
+
+  const place = computed(() => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`)
+  const history = useHistory<State>(
+    place,
+    () => ({ recipe: recipe.value as Recipe, closing: dataset.value?.closing ?? '' }),
+    (state) => {
+      recipe.value = state.recipe
+      if (state.closing !== dataset.value?.closing) void sendClosing(state.closing)
+      afterChange()
+    },
+  )
+
+  async function load() {
+    try {
+      if (route.params.id) {
+        chart.value = await ask<Chart>('GET', `/charts/${route.params.id}`)
+        savedAt.value = chart.value.savedAt
+      }
+      const id = chart.value?.dataset ?? Number(route.query.dataset)
+      dataset.value = await ask<Dataset>('GET', `/datasets/${id}`)
+      recipe.value = chart.value?.recipe ?? fromAddress() ?? dataset.value.firstRecipe
+      document.title = `${chart.value?.name ?? dataset.value.name} – Keen Margin`
+    } catch (error) {
+      problem.value = says(error)
+    }
+  }
+
+  function fromAddress(): Recipe | null {
+    try {
+      return route.query.recipe ? (JSON.parse(String(route.query.recipe)) as Recipe) : null
+    } catch {
+      problem.value = 'The recipe in this address is cut or changed. The dataset’s first question is shown instead.'
+      return null
+    }
+  }
+
+  function afterChange() {
+    if (chart.value) {
+      void save()
+    } else {
+      void router.replace({ query: { ...route.query, recipe: JSON.stringify(recipe.value) } })
+    }
+  }
+
+  function change(part: Partial<Question>) {
+    if (!recipe.value) return
+    history.remember()
+    const question = { ...recipe.value.question, ...part }
+    for (const key of Object.keys(question) as (keyof Question)[]) {
+      if (question[key] === undefined) delete question[key]
+    }
+    recipe.value = { ...recipe.value, question }
+    afterChange()
+  }
+
+  const save = useDebounceFn(async () => {
+    if (!chart.value || !recipe.value) return
+    try {
+      chart.value = await ask<Chart>('PUT', `/charts/${chart.value.id}`, { version: chart.value.version, body: { name: chart.value.name, recipe: recipe.value } })
+      savedAt.value = chart.value.savedAt
+      problem.value = ''
+    } catch (error) {
+      if (error instanceof Problem && error.status === 412) chart.value = { ...chart.value, version: (error.current as Chart).version }
+      problem.value = error instanceof Problem && error.status === 412 ? 'This chart was changed in another window. Change anything here to put your version on top, or reload to take theirs.' : `Not saved: ${says(error)}`
+    }
+  }, 400)
+
+  /** Gives the chart a name: it is saved from now on, or saved under another name. */
+  async function name(text: string): Promise<void> {
+    if (!recipe.value || !dataset.value || !text.trim()) return
+    try {
+      if (chart.value) {
+        chart.value = { ...chart.value, name: text.trim() }
+        await save()
+        document.title = `${text.trim()} – Keen Margin`
+        return
+      }
+      const made = await ask<Chart>('POST', '/charts', { body: { dataset: dataset.value.id, name: text.trim(), recipe: recipe.value } })
+      sessionStorage.setItem(`keen:chart-${made.id}`, sessionStorage.getItem(place.value) ?? '{}')
+      await router.replace(`/charts/${made.id}`)
+    } catch (error) {
+      problem.value = says(error)
+    }
+  }
+
+  async function sendClosing(key: string): Promise<void> {
+    if (!dataset.value) return
+    try {
+      dataset.value = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, { version: dataset.value.version, body: { closedThrough: key } })
+      fresh.value++
+    } catch (error) {
+      if (error instanceof Problem && error.status === 412) {
+        dataset.value = error.current as Dataset
+        fresh.value++
+      }
+      problem.value = says(error)
+    }
+  }
+
+  /** Moves the closing period: of this chart where it pins its own, else of the dataset and all its charts. */
+  function moveClosing(key: string | null) {
+    if (!key || !recipe.value) return
+    if (recipe.value.question.closedThrough) {
+      change({ closedThrough: key })
+      return
+    }
+    history.remember()
+    void sendClosing(key)
+  }
+
+  watch(place, () => void load(), { immediate: true })
+
+  return { dataset, recipe, chart, problem, savedAt, fresh, history, change, name, moveClosing }
+}

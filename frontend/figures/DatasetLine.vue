@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import type { DatasetBrief } from '../shared/types'
+
+defineProps<{ dataset: DatasetBrief }>()
+</script>
+
+<template>
+  <li>
+    <RouterLink :to="`/charts/new?dataset=${dataset.id}`" class="block border-b border-hairline py-2 hover:bg-panel">
+      <span class="block font-semibold break-words">{{ dataset.name }}</span>
+      <span class="text-[12px] text-quiet">{{ [dataset.organisation, dataset.periods, dataset.scenarios.join(' ')].filter(Boolean).join(' · ') }}</span>
+    </RouterLink>
+  </li>
+</template>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { ask } from '../shared/api'
+import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
+import TopBar from '../shared/TopBar.vue'
+import type { DatasetBrief, Listing } from '../shared/types'
+import { useLoad } from '../shared/useLoad'
+import BringIn from '../start/BringIn.vue'
+
+document.title = 'Figures – Keen Margin'
+const page = ref(1)
+const { value: list, problem, reload } = useLoad(() => ask<Listing<DatasetBrief>>('GET', `/datasets?page=${page.value}`))
+
+function turn(by: number) {
+  page.value += by
+  void reload()
+}
+</script>
+
+<template>
+  <TopBar area="figures" />
+  <main class="mx-auto max-w-[1240px] px-8 py-9">
+    <h1 class="mb-5 font-serif text-[26px]">Figures</h1>
+    <BringIn class="mb-9 max-w-3xl" />
+    <SentenceOfTrouble v-if="problem" :says="problem" retry="Try again" @retry="reload" />
+    <table v-if="list?.items.length" class="w-full border-collapse">
+      <thead>
+        <tr class="border-b border-ink/40 text-left text-[12px] text-quiet">
+          <th class="py-1.5 pr-6 font-semibold" scope="col">Dataset</th>
+          <th class="py-1.5 pr-6 font-semibold" scope="col">Periods</th>
+          <th class="py-1.5 pr-6 font-semibold" scope="col">Scenarios</th>
+          <th class="py-1.5 pr-6 font-semibold" scope="col">Closed through</th>
+          <th class="py-1.5 text-right font-semibold" scope="col">Amounts</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="dataset in list.items" :key="dataset.id" class="border-b border-hairline hover:bg-panel">
+          <th class="py-2.5 pr-6 text-left font-normal" scope="row">
+            <RouterLink :to="`/charts/new?dataset=${dataset.id}`" class="block font-semibold break-words hover:text-accent">{{ dataset.name }}</RouterLink>
+            <span class="text-[12px] text-quiet">{{ dataset.organisation }}</span>
+          </th>
+          <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.periods }}</td>
+          <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.scenarios.join(' ') }}</td>
+          <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.closedThrough }}</td>
+          <td class="py-2.5 text-right">{{ dataset.facts.toLocaleString('en-GB') }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <nav v-if="list && list.pages > 1" class="mt-8 flex items-center gap-3" aria-label="Pages">
+      <button class="button" :disabled="page <= 1" @click="turn(-1)">Newer</button>
+      <span class="text-quiet">{{ page }} of {{ list.pages }}</span>
+      <button class="button" :disabled="page >= list.pages" @click="turn(1)">Older</button>
+    </nav>
+  </main>
+</template>
