@@ -61,10 +61,10 @@ function traffic(string $scenario, string $route, int $month): float
         $factor *= 'North' === $route ? 0.80 : ('Holm' === $route ? 1.03 : 1.0);
     }
     if (2026 * 12 + 6 === $month) {
-        $factor *= \in_array($route, ['Holm', 'Skerry'], true) ? 1.17 : 1.03;
+        $factor *= in_array($route, ['Holm', 'Skerry'], true) ? 1.17 : 1.03;
     }
     if (2026 * 12 + 7 === $month) {
-        $factor *= \in_array($route, ['Holm', 'Skerry'], true) ? 0.88 : 0.99;
+        $factor *= in_array($route, ['Holm', 'Skerry'], true) ? 0.88 : 0.99;
     }
     if ($month >= 2025 * 12 + 10 && 'Outer' === $route) {
         $factor *= 0.86;

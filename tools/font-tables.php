@@ -11,7 +11,7 @@ declare(strict_types=1);
 
 [$sans, $serif] = [$argv[1] ?? '', $argv[2] ?? ''];
 if (!is_dir("$sans/fonts") || !is_dir("$serif/fonts")) {
-    fwrite(STDERR, "Give the unpacked folders of @ibm/plex-sans and @ibm/plex-serif.\n");
+    fwrite(\STDERR, "Give the unpacked folders of @ibm/plex-sans and @ibm/plex-serif.\n");
     exit(2);
 }
 $root = dirname(__DIR__);
@@ -80,7 +80,7 @@ $faces = [];
 foreach ([['IBM Plex Sans', $sans, 'IBMPlexSans', [400 => 'Regular', 600 => 'SemiBold']], ['IBM Plex Serif', $serif, 'IBMPlexSerif', [400 => 'Regular', 500 => 'Medium']]] as [$family, $folder, $prefix, $weights]) {
     foreach ($weights as $weight => $name) {
         $css = (string) file_get_contents("$folder/fonts/split/woff2/$prefix-$name.css");
-        preg_match_all('~('.$prefix.'-'.$name.'-\w+\.woff2).*?unicode-range:\s*([^;}]+)~s', $css, $matches, PREG_SET_ORDER);
+        preg_match_all('~('.$prefix.'-'.$name.'-\w+\.woff2).*?unicode-range:\s*([^;}]+)~s', $css, $matches, \PREG_SET_ORDER);
         foreach ($matches as [, $file, $ranges]) {
             if (is_file("$root/assets/fonts/$file")) {
                 $faces[$file] = ['family' => $family, 'weight' => $weight, 'file' => $file, 'ranges' => preg_replace('/\s+/', '', $ranges)];
@@ -88,4 +88,4 @@ foreach ([['IBM Plex Sans', $sans, 'IBMPlexSans', [400 => 'Regular', 600 => 'Sem
         }
     }
 }
-file_put_contents("$root/assets/fonts/faces.json", json_encode(array_values($faces), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES)."\n");
+file_put_contents("$root/assets/fonts/faces.json", json_encode(array_values($faces), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES)."\n");

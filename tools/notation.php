@@ -17,7 +17,7 @@ $root = dirname(__DIR__);
 $head = 'Made by tools/notation.php from core/Notation.';
 $css = "/* $head */\n";
 /** @var list<array{family: string, weight: int, file: string, ranges: string}> $faces */
-$faces = json_decode((string) file_get_contents("$root/assets/fonts/faces.json"), true, 8, JSON_THROW_ON_ERROR);
+$faces = json_decode((string) file_get_contents("$root/assets/fonts/faces.json"), true, 8, \JSON_THROW_ON_ERROR);
 foreach ($faces as $face) {
     $css .= "@font-face { font-family: '{$face['family']}'; font-weight: {$face['weight']}; font-display: block; unicode-range: {$face['ranges']}; src: url('../../assets/fonts/{$face['file']}') format('woff2'); }\n";
 }
@@ -29,7 +29,7 @@ foreach (Ink::cases() as $ink) {
 }
 $css .= '  --font-sans: \''.Type::SANS."', sans-serif;\n  --font-serif: '".Type::SERIF."', serif;\n}\n";
 $hatches = array_values(array_map(static fn (Ink $ink): string => $ink->value, array_filter(Ink::cases(), static fn (Ink $ink): bool => $ink->isHatch())));
-$ts = "// $head\nexport const inks: Record<string, string> = ".json_encode($inks, JSON_PRETTY_PRINT)."\n"
+$ts = "// $head\nexport const inks: Record<string, string> = ".json_encode($inks, \JSON_PRETTY_PRINT)."\n"
     .'export const hatches: string[] = '.json_encode($hatches)."\n"
     .'export const hatch = { size: '.Hatch::SIZE.', thickness: '.Hatch::THICKNESS.", path: '".Hatch::PATH."', paper: '".Ink::Panel->colour()."' }\n"
     ."export const chartFont = '".Type::SANS."'\n";

@@ -11,7 +11,7 @@ final class YearHint
 {
     public static function of(Recipe $recipe, string $fileName): int
     {
-        $told = $recipe->question->span?->from ?? $recipe->question->closedThrough;
+        $told = $recipe->question->span->from ?? $recipe->question->closedThrough;
 
         return $told?->yearNumber() ?? self::ofName($fileName);
     }

@@ -79,7 +79,8 @@ final class DrawingState
         $cells = [];
         $effects = [];
         foreach ($row->values as $code => $value) {
-            $cells[$code] = null === $value ? 'missing' : $workings->display->amount($value);
+            $isOther = null !== $row->shown && \in_array($code, [$workings->scenario->value, $workings->forecast?->value], true);
+            $cells[$code] = null === $value && !$isOther ? 'missing' : $workings->display->amount($value);
         }
         $isFlagged = false;
         foreach ($row->variances as $code => $variance) {

@@ -41,7 +41,7 @@ class DatasetRecord
     public int $factCount = 0;
 
     /**
-     * @param array<string, list<int>>                              $coverage starts of the periods with figures, by scenario code
+     * @param array<string, list<int>>                           $coverage starts of the periods with figures, by scenario code
      * @param list<array{id: string, holds: bool, says: string}> $notices
      */
     public function __construct(

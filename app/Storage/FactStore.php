@@ -36,9 +36,9 @@ final readonly class FactStore
     }
 
     /**
-     * @param list<Fact>                      $facts    with keys that stand once
-     * @param array<string, array{int, int}>  $measures id and decimals by name
-     * @param list<array<string|int, int>>    $members  id by name, for each breakdown
+     * @param list<Fact>                     $facts    with keys that stand once
+     * @param array<string, array{int, int}> $measures id and decimals by name
+     * @param list<array<string|int, int>>   $members  id by name, for each breakdown
      */
     public function insert(int $dataset, int $import, array $facts, array $measures, array $members): void
     {
@@ -60,8 +60,8 @@ final readonly class FactStore
     /**
      * Exact sums by measure, scenario and period.
      *
-     * @param list<int>                          $measures ids
-     * @param list<array{int, list<int>, bool}>  $where    place of the breakdown, member ids, whether they are kept or left out
+     * @param list<int>                         $measures ids
+     * @param list<array{int, list<int>, bool}> $where    place of the breakdown, member ids, whether they are kept or left out
      *
      * @return list<array{measure: int, scenario: int, period: int, amount: int, facts: int}>
      */

@@ -32,6 +32,12 @@ final class Board
     {
     }
 
+    /** Gives a group its place behind those that follow, before its marks are known. */
+    public function reserve(string $group): void
+    {
+        $this->groups[$group] ??= [];
+    }
+
     public function add(string $group, Mark $mark): void
     {
         $this->groups[$group][] = $mark;
@@ -103,6 +109,8 @@ final class Board
     /** @return list<Group> */
     public function groups(): array
     {
-        return array_map(static fn (array $marks, string $role): Group => new Group($marks, $role), $this->groups, array_keys($this->groups));
+        $groups = array_filter($this->groups, static fn (array $marks): bool => [] !== $marks);
+
+        return array_map(static fn (array $marks, string $role): Group => new Group($marks, $role), $groups, array_keys($groups));
     }
 }

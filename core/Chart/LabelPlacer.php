@@ -53,7 +53,7 @@ final class LabelPlacer
     }
 
     /**
-     * @param array<int, TierLabel> $labels
+     * @param non-empty-array<int, TierLabel> $labels
      *
      * @return list<int> the most telling first
      */

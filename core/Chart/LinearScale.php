@@ -10,7 +10,7 @@ use Brick\Math\BigDecimal;
 final readonly class LinearScale
 {
     /**
-     * @param float $zero  y of nought
+     * @param float $zero    y of nought
      * @param float $perUnit points for one unit of the measure
      */
     public function __construct(public float $zero, public float $perUnit)

@@ -6,9 +6,9 @@ namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Workings\Workings;
 
 /** Names the scenarios beside the first column, each with its own mark, so that no legend is needed. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Rect;

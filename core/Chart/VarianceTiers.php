@@ -46,6 +46,7 @@ final readonly class VarianceTiers implements ChartKind
     public function scene(Workings $workings, Finish $finish): Scene
     {
         $board = new Board($finish->width);
+        $board->reserve('closing');
         $title = TitleBlock::of($workings);
         $top = $title->write($board) + 4.0;
         $axis = BandAxis::over(\count($workings->rows), self::NAMES, $finish->width - self::RIGHT, $workings->grain);
@@ -70,7 +71,7 @@ final readonly class VarianceTiers implements ChartKind
         $reference = $workings->reference();
         $variance = null === $reference ? Extent::of([]) : VarianceTier::extent($workings);
         $length = $values->length() + $variance->length();
-        $perUnit = 0.0 === $length ? 0.0 : max(200.0, min(420.0, 0.36 * $finish->width)) / $length;
+        $perUnit = 0.0 === $length ? 0.0 : max(190.0, min(420.0, 0.32 * $finish->width)) / $length;
         if (null === $reference) {
             return [$y, $perUnit];
         }

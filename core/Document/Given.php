@@ -136,7 +136,7 @@ final readonly class Given
         return $enum::from($this->oneOf($accepted));
     }
 
-    /** @param non-empty-list<string> $accepted */
+    /** @param list<string> $accepted */
     public function oneOf(array $accepted): string
     {
         return \is_string($this->value) && \in_array($this->value, $accepted, true) ? $this->value : throw $this->refuse(Wording::either($accepted));

@@ -15,10 +15,10 @@ use KeenMargin\Core\Time\PeriodRange;
 final readonly class Dataset
 {
     /**
-     * @param list<Measure>   $measures     in their order; the first one is asked about where none is named
+     * @param list<Measure>   $measures      in their order; the first one is asked about where none is named
      * @param list<Dimension> $breakdowns
      * @param ?Period         $closedThrough where told; else the last period with actuals
-     * @param list<Notice>    $notices      what the reading of the figures has to say about them
+     * @param list<Notice>    $notices       what the reading of the figures has to say about them
      */
     public function __construct(
         public string $name,

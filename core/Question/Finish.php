@@ -13,9 +13,9 @@ final readonly class Finish
     public const WIDEST = 1920;
 
     /**
-     * @param ?Unit $unit     none: the one that fits the largest amount
-     * @param ?int  $decimals none: as many as the unit asks for
-     * @param int   $width    in points
+     * @param ?Unit          $unit     none: the one that fits the largest amount
+     * @param ?int           $decimals none: as many as the unit asks for
+     * @param int            $width    in points
      * @param 'en'|'de'|'fr' $locale
      */
     public function __construct(

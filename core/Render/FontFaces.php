@@ -9,6 +9,8 @@ final class FontFaces
 {
     /** @var array<string, string> base64 by file */
     private array $encoded = [];
+    /** @var array<string, list<array{int, int}>> */
+    private array $bounds = [];
 
     /**
      * @param list<array{family: string, weight: int, file: string, ranges: string}> $faces
@@ -36,7 +38,7 @@ final class FontFaces
     {
         $css = '';
         foreach ($this->faces as $face) {
-            if ($face['family'] === $family && self::holdsAny($face['ranges'], $letters[$face['weight']] ?? [])) {
+            if ($face['family'] === $family && $this->holdsAny($face['ranges'], $letters[$face['weight']] ?? [])) {
                 $data = $this->encoded[$face['file']] ??= base64_encode(($this->read)($face['file']));
                 $css .= "@font-face{font-family:'$family';font-weight:{$face['weight']};unicode-range:{$face['ranges']};src:url(data:font/woff2;base64,$data) format('woff2')}";
             }
@@ -46,17 +48,27 @@ final class FontFaces
     }
 
     /** @param array<int, true> $letters */
-    private static function holdsAny(string $ranges, array $letters): bool
+    private function holdsAny(string $ranges, array $letters): bool
     {
-        foreach (explode(',', $ranges) as $range) {
-            [$from, $to] = explode('-', substr($range, 2)) + [1 => null];
-            for ($code = (int) hexdec($from), $end = null === $to ? $code : (int) hexdec($to); $code <= $end; ++$code) {
-                if (isset($letters[$code])) {
+        $bounds = $this->bounds[$ranges] ??= self::parsed($ranges);
+        foreach ($letters as $code => $_) {
+            foreach ($bounds as [$from, $to]) {
+                if ($code >= $from && $code <= $to) {
                     return true;
                 }
             }
         }
 
         return false;
+    }
+
+    /** @return list<array{int, int}> of `U+0020-007E,U+2212` */
+    private static function parsed(string $ranges): array
+    {
+        return array_map(static function (string $range): array {
+            $ends = explode('-', substr($range, 2));
+
+            return [(int) hexdec($ends[0]), (int) hexdec($ends[1] ?? $ends[0])];
+        }, explode(',', $ranges));
     }
 }

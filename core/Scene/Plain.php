@@ -15,7 +15,7 @@ final class Plain
             if (null !== $value && '' !== $value) {
                 $plain[$name] = match (true) {
                     \is_float($value) => self::round($value),
-                    \is_array($value) => array_map(static fn (array $point): array => [self::round($point[0]), self::round($point[1])], $value),
+                    \is_array($value) => array_map(self::point(...), $value),
                     default => $value,
                 };
             }
@@ -29,5 +29,13 @@ final class Plain
         $rounded = round($length, 2);
 
         return 0.0 === $rounded ? 0.0 : $rounded;
+    }
+
+    /** @return array{float, float} */
+    private static function point(mixed $point): array
+    {
+        \assert(\is_array($point) && \is_float($point[0]) && \is_float($point[1]));
+
+        return [self::round($point[0]), self::round($point[1])];
     }
 }

@@ -68,7 +68,7 @@ final readonly class Display
     }
 
     /**
-     * @param list<Row>                       $rows
+     * @param list<Row>                        $rows
      * @param callable(Row): list<?BigDecimal> $amounts
      */
     private static function largest(array $rows, callable $amounts): BigDecimal

@@ -10,7 +10,7 @@ final readonly class Reading
     /**
      * @param array{label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string} $headline
      * @param list<array{key: string, label: string, variance: string, effect: string, flagged: bool}>                 $movers
-     * @param list<string>                                                                                            $statements
+     * @param list<string>                                                                                             $statements
      */
     public function __construct(public array $headline, public array $movers, public array $statements)
     {

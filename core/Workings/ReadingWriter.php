@@ -15,9 +15,9 @@ final readonly class ReadingWriter
     private const MOVERS = 5;
 
     /**
-     * @param list<Row>      $rows       those whose variances are final
+     * @param list<Row>      $rows     those whose variances are final
      * @param list<Scenario> $against
-     * @param ?Period        $from,$to   finest periods that the headline covers
+     * @param ?Period        $from,$to finest periods that the headline covers
      */
     public function __construct(
         private string $measure,
@@ -31,7 +31,7 @@ final readonly class ReadingWriter
 
     public function write(Total $headline, bool $isToDate, ?Total $landing, string $landingYear): Reading
     {
-        $reference = $this->against[0] ?? null;
+        $reference = [] === $this->against ? null : $this->against[0];
         $variance = null === $reference ? null : $headline->variances[$reference->value] ?? null;
         $span = null === $this->from || null === $this->to ? 'No periods' : PeriodNames::range($this->from, $this->to);
         $label = $isToDate && null !== $this->from && null !== $this->to ? 'Year to date, '.self::withoutYear($this->from, $this->to) : $span;
@@ -135,8 +135,8 @@ final readonly class ReadingWriter
     private function pairs(?Scenario $reference): array
     {
         $pairs = [];
-        foreach (null === $reference ? [] : $this->rows as $row) {
-            $variance = $row->variances[$reference->value] ?? null;
+        foreach ($this->rows as $row) {
+            $variance = $row->variances[$reference->value ?? ''] ?? null;
             if (null !== $variance) {
                 $pairs[] = [$row, $variance];
             }

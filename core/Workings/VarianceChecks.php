@@ -26,11 +26,12 @@ final class VarianceChecks
      *
      * @return list<Check>
      */
-    public static function of(Measure $measure, Grain $grain, array $rows, Total $total, array $against, ?Scenario $forecast, bool $derivesPriorYear, array $notices): array
+    public static function of(Measure $measure, Grain $grain, array $rows, Total $total, array $against, ?Scenario $forecast, Period $closing, bool $derivesPriorYear, array $notices): array
     {
         return array_values(array_filter([
             self::sum($measure, $grain, $rows, $total),
             self::missing($grain, $rows, $forecast),
+            self::straddling($rows, $closing),
             ...array_map(static fn (Scenario $reference): ?Check => self::leftOut($reference, $total), $against),
             \in_array(Scenario::PriorYear, $against, true) && $derivesPriorYear ? new Check('prior-year-derived', true, 'Prior year is the actual of one year earlier') : null,
             ...array_map(static fn (Notice $notice): Check => new Check($notice->id, $notice->holds, $notice->says), $notices),
@@ -65,6 +66,22 @@ final class VarianceChecks
         $what = null === $forecast ? 'The shown figure' : 'Actual or forecast';
 
         return new Check('none-missing', false, "$what is missing for ".Wording::some(array_map(static fn (Row $row): string => $row->label, $missing), self::NAMED));
+    }
+
+    /**
+     * A period within which the books were closed is part actual and part forecast.
+     *
+     * @param list<Row> $rows
+     */
+    private static function straddling(array $rows, Period $closing): ?Check
+    {
+        foreach ($rows as $row) {
+            if (Scenario::Forecast === $row->shownScenario && $row->period->firstDay() <= $closing->lastDay()) {
+                return new Check('part-forecast', true, "{$row->label} is actual to ".PeriodNames::withinYear($closing).' and forecast after it');
+            }
+        }
+
+        return null;
     }
 
     private static function leftOut(Scenario $reference, Total $total): ?Check

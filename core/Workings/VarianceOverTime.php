@@ -61,7 +61,7 @@ final readonly class VarianceOverTime
             $toDate,
             $landing,
             $display,
-            VarianceChecks::of($measure, $question->by, $rows, $total, $question->against, $question->forecast, $amounts->derivesPriorYear(), $dataset->notices),
+            VarianceChecks::of($measure, $question->by, $rows, $total, $question->against, $question->forecast, $closing, $amounts->derivesPriorYear(), $dataset->notices),
             $reading->write($toDate ?? $total, null !== $toDate, $landing, PeriodNames::full($year)),
         );
     }

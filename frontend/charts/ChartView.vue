@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useElementSize, refDebounced } from '@vueuse/core'
+import { refDebounced, useElementBounding, useElementSize } from '@vueuse/core'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
 import { useKeys } from '../shared/useKeys'
@@ -29,6 +29,9 @@ const { drawing, problem: refusal, isSlow } = useDrawing(
 const lit = ref<string | null>(null)
 const scene = ref<InstanceType<typeof SceneView> | null>(null)
 const place = computed(() => scene.value?.litPlace ?? null)
+const { top: frameTop } = useElementBounding(frame)
+const TOP_BAR = 56
+const cardTop = computed(() => Math.max(place.value?.top ?? 0, TOP_BAR - frameTop.value))
 const showsWorkings = ref(false)
 
 useKeys({
@@ -49,22 +52,22 @@ useKeys({
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="history.redo">Redo</button>
       <ExportMenu v-if="dataset && drawing" :dataset="dataset.id" :recipe="drawing.recipe" />
     </TopBar>
-    <div class="flex min-h-0 flex-1 overflow-y-auto">
+    <div class="min-h-0 flex-1 overflow-y-auto"><div class="flex min-h-full">
       <ChartMargin v-model:lit="lit" :drawing="drawing" :chart="chart" :dataset-name="dataset?.name ?? ''" :saved-at="savedAt" @name="name" />
-      <main class="min-w-0 flex-1 px-7 pt-5 pb-8">
+      <main class="min-w-0 flex-1 px-7 pt-4 pb-6">
         <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
-        <QuestionSentence v-if="drawing && dataset && recipe" class="mb-5" :drawing="drawing" :dataset="dataset" :question="recipe.question" @change="change" />
-        <div v-else-if="!problem && !refusal" class="mb-5 h-[68px]" />
+        <QuestionSentence v-if="drawing && dataset && recipe" class="mb-4" :drawing="drawing" :dataset="dataset" :question="recipe.question" @change="change" />
+        <div v-else-if="!problem && !refusal" class="mb-4 h-[68px]" />
         <SentenceOfTrouble v-if="refusal" class="mb-4" :says="refusal" :retry="canUndo ? 'Undo' : undefined" @retry="history.undo" />
         <div ref="frame" class="relative max-w-[1280px]">
           <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
           <div v-if="drawing" class="overflow-x-clip transition-opacity" :class="refusal || isSlow ? 'opacity-50' : ''">
             <SceneView ref="scene" v-model:lit="lit" :scene="drawing.scene" />
-            <RowCard v-if="lit && place" :table="drawing.workings" :row-key="lit" :left="place.left" :right="place.right" :top="place.top" :width="width" />
+            <RowCard v-if="lit && place" :table="drawing.workings" :row-key="lit" :left="place.left" :right="place.right" :top="cardTop" :width="width" />
           </div>
         </div>
       </main>
-    </div>
+    </div></div>
     <WorkingsPanel v-if="drawing" v-model:open="showsWorkings" v-model:lit="lit" :table="drawing.workings" />
   </div>
 </template>

@@ -16,24 +16,26 @@ const { value: datasets } = useLoad(() => ask<Listing<DatasetBrief>>('GET', '/da
 <template>
   <TopBar />
   <main class="mx-auto max-w-[1240px] px-8 py-10">
-    <h1 class="mb-7 max-w-2xl font-serif text-[30px] leading-10">Where do you stand, by how much, and is that good?</h1>
-    <div class="grid grid-cols-[minmax(0,1fr)_360px] gap-10 max-lg:grid-cols-1">
-      <BringIn />
+    <h1 class="mb-7 font-serif text-[30px] leading-10">Where do you stand, by how much, and is that good?</h1>
+    <SentenceOfTrouble v-if="problem" class="mb-8" :says="problem" retry="Try again" @retry="reload" />
+    <div class="grid grid-cols-[minmax(0,1fr)_320px] gap-12 max-lg:grid-cols-1">
+      <div class="min-w-0">
+        <BringIn />
+        <section v-if="charts?.items.length" class="mt-9" aria-label="Charts">
+          <h2 class="label mb-3">Charts</h2>
+          <ul class="grid grid-cols-2 gap-5 max-md:grid-cols-1">
+            <li v-for="chart in charts.items.slice(0, 6)" :key="chart.id"><ChartCard :chart="chart" /></li>
+          </ul>
+        </section>
+      </div>
       <section aria-label="Datasets">
         <h2 class="label mb-1">Datasets</h2>
         <ul v-if="datasets?.items.length">
-          <DatasetLine v-for="dataset in datasets.items.slice(0, 6)" :key="dataset.id" :dataset="dataset" />
+          <DatasetLine v-for="dataset in datasets.items.slice(0, 10)" :key="dataset.id" :dataset="dataset" />
         </ul>
         <p v-else-if="datasets" class="text-quiet">None yet. The first one is the file that you drop here.</p>
-        <RouterLink v-if="datasets && datasets.total > 6" class="link mt-2 inline-block" to="/figures">All {{ datasets.total }}</RouterLink>
+        <RouterLink v-if="datasets && datasets.total > 10" class="link mt-2 inline-block" to="/figures">All {{ datasets.total }}</RouterLink>
       </section>
     </div>
-    <SentenceOfTrouble v-if="problem" class="mt-8" :says="problem" retry="Try again" @retry="reload" />
-    <section v-if="charts?.items.length" class="mt-10" aria-label="Charts">
-      <h2 class="label mb-3">Charts</h2>
-      <ul class="grid grid-cols-3 gap-6 max-xl:grid-cols-2 max-md:grid-cols-1">
-        <li v-for="chart in charts.items.slice(0, 6)" :key="chart.id"><ChartCard :chart="chart" /></li>
-      </ul>
-    </section>
   </main>
 </template>

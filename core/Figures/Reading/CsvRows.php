@@ -7,7 +7,11 @@ namespace KeenMargin\Core\Figures\Reading;
 /** Cuts delimited text into rows of cells; a quoted cell may hold delimiters, doubled quotes and line breaks. */
 final class CsvRows
 {
-    /** @return \Generator<int, list<string>> cells by the number of the line on which the row starts, from 1 */
+    /**
+     * @param non-empty-string $delimiter
+     *
+     * @return \Generator<int, list<string>> cells by the number of the line on which the row starts, from 1
+     */
     public static function of(string $text, string $delimiter): \Generator
     {
         $at = 0;

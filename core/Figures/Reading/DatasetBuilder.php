@@ -12,7 +12,6 @@ use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
-use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /** Puts facts together with what they show of themselves: measures, decimals, coverage. */

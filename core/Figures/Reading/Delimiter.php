@@ -13,6 +13,8 @@ final class Delimiter
      * The one that cuts the first lines into the most cells, equally many in each; where none cuts, a comma.
      *
      * @param string $text the beginning is enough
+     *
+     * @return non-empty-string
      */
     public static function infer(string $text): string
     {

@@ -43,10 +43,6 @@ final class FactReader
         if ([] !== $reader->refusals) {
             throw RefusedFigures::rows($reader->refusals);
         }
-        if ([] === $reader->facts) {
-            throw RefusedFigures::whole('The file holds no figures: every amount is missing.');
-        }
-
         return $reader->table($name, $organisation);
     }
 
@@ -119,7 +115,12 @@ final class FactReader
             $breakdowns[] = new Dimension($breakdown, array_map(strval(...), array_keys($members)));
         }
 
-        return DatasetBuilder::table($name, $organisation, array_values($this->facts), $breakdowns, $this->mapping, $this->notices());
+        $facts = array_values($this->facts);
+        if ([] === $facts) {
+            throw RefusedFigures::whole('The file holds no figures: every amount is missing.');
+        }
+
+        return DatasetBuilder::table($name, $organisation, $facts, $breakdowns, $this->mapping, $this->notices());
     }
 
     /** @return list<Notice> */

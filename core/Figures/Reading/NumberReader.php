@@ -53,7 +53,9 @@ final readonly class NumberReader
     {
         $point = $this->style->value;
         $group = NumberStyle::Point === $this->style ? ',' : '.';
-        [$whole, $fraction] = explode($point, $digits, 2) + [1 => null];
+        $parts = explode($point, $digits, 2);
+        $whole = $parts[0];
+        $fraction = $parts[1] ?? null;
         if (null !== $fraction && 1 !== preg_match('/^\d+$/', $fraction)) {
             return null;
         }

@@ -15,6 +15,7 @@ use KeenMargin\Core\Time\FiscalCalendar;
 final class RoleGuess
 {
     public const DEFAULT_MEASURE = 'Amount';
+    private const SAMPLE = 400;
     private const COSTS = '/\b(costs?|expenses?|fuel|dues|fees|overheads?|cancell?ations?|delays?|kosten|aufwand)\b/iu';
 
     /**
@@ -35,12 +36,12 @@ final class RoleGuess
         return new Mapping($columns, $decimal, $dates, $measure ?? self::DEFAULT_MEASURE, $year, [], self::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE), $calendar);
     }
 
-    /** @return list<string> sentences about what a person has to confirm */
+    /** @return list<'decimal'|'dates'|'year'> what a person has to confirm */
     public static function doubts(Sheet $sheet, Mapping $mapping): array
     {
         $doubts = [];
-        $amounts = array_merge(...array_values(array_map(static fn (string $name): array => $sheet->column((int) array_search($name, $sheet->header, true), 400), array_keys($mapping->of(Role::Amount)))));
-        $periods = array_merge(...array_values(array_map(static fn (string $name): array => $sheet->column((int) array_search($name, $sheet->header, true), 400), array_keys($mapping->of(Role::Period)))));
+        $amounts = self::cellsOf($sheet, $mapping, Role::Amount);
+        $periods = self::cellsOf($sheet, $mapping, Role::Period);
         if (NumberStyle::isAmbiguous($amounts)) {
             $doubts[] = 'decimal';
         }
@@ -55,11 +56,22 @@ final class RoleGuess
     }
 
     /** @return list<string> */
+    private static function cellsOf(Sheet $sheet, Mapping $mapping, Role $role): array
+    {
+        $cells = [];
+        foreach (array_keys($mapping->of($role)) as $name) {
+            array_push($cells, ...$sheet->column((int) array_search($name, $sheet->header, true), self::SAMPLE));
+        }
+
+        return $cells;
+    }
+
+    /** @return list<string> */
     private static function cells(Sheet $sheet): array
     {
         $cells = [];
         foreach (array_keys($sheet->header) as $place) {
-            array_push($cells, ...$sheet->column($place, 400));
+            array_push($cells, ...$sheet->column($place, self::SAMPLE));
         }
 
         return $cells;
