@@ -43,7 +43,7 @@ final class DrawingState
         $range = $dataset->range();
         $holds = static fn (Period $period): ?string => $range->holds($period) ? $period->key() : null;
 
-        return ['key' => $closing->key(), 'label' => PeriodNames::full($closing), 'back' => $holds($closing->plus(-1)), 'on' => $holds($closing->plus(1))];
+        return ['key' => $closing->key(), 'label' => PeriodNames::full($closing), 'back' => $holds($closing->moved(-1)), 'on' => $holds($closing->moved(1))];
     }
 
     /**

@@ -55,7 +55,7 @@ final readonly class ColumnTier
         $board->add('axis', new Line($this->axis->left, $this->scale->zero, $this->axis->right(), $this->scale->zero, Ink::Ink->value, 1.4, role: 'axis'));
         foreach ($this->workings->rows as $i => $row) {
             if (null === $row->shown) {
-                $board->writeIfFree('labels', Board::text($this->centre($i), $this->scale->zero - 4.0, NumberFormat::NONE, 'middle', Ink::Quiet, role: 'missing', key: $row->key));
+                $board->writeIfFree('labels', Board::text($this->centre($i), $this->labelY($row, BigDecimal::zero()), NumberFormat::NONE, 'middle', Ink::Quiet, role: 'missing', key: $row->key));
             } else {
                 $labels[$i] = $this->label($row, $i, $row->shown);
             }
@@ -106,7 +106,7 @@ final readonly class ColumnTier
     }
 
     /** Above whatever stands in this band, or below it where the value is negative. */
-    private function label(Row $row, int $i, BigDecimal $shown): TierLabel
+    private function labelY(Row $row, BigDecimal $shown): float
     {
         $reference = $this->workings->reference();
         $amounts = [$shown, null === $reference ? $shown : $row->values[$reference->value] ?? $shown];
@@ -119,6 +119,13 @@ final readonly class ColumnTier
             $at = $this->scale->y($mark);
             $y = $isBelow ? ($at > $y - 15.0 && $at < $y + 8.0 ? $at + 16.0 : $y) : ($at < $y + 7.0 && $at > $y - 15.0 ? $at - 8.0 : $y);
         }
+
+        return $y;
+    }
+
+    private function label(Row $row, int $i, BigDecimal $shown): TierLabel
+    {
+        $y = $this->labelY($row, $shown);
         $display = $this->workings->display;
 
         return new TierLabel($shown->toFloat(), $display->decimals, fn (int $decimals): Text => Board::text(

@@ -79,8 +79,8 @@ final readonly class VarianceTiers implements ChartKind
             $y = $this->pins($board, $workings, $reference, $finish, $axis, $y);
         }
         $zero = $y + self::LABEL + $variance->above * $perUnit;
-        (new VarianceTier($workings, $reference, $axis, new LinearScale($zero, $perUnit)))->draw($board, $finish->labels);
         $this->tierName($board, Names::variance($reference).($workings->display->inPoints ? ' pp' : ''), $zero);
+        (new VarianceTier($workings, $reference, $axis, new LinearScale($zero, $perUnit)))->draw($board, $finish->labels);
 
         return [$zero + $variance->below * $perUnit + self::LABEL + self::GAP / 2, $perUnit];
     }
@@ -91,8 +91,8 @@ final readonly class VarianceTiers implements ChartKind
         $extent = $tier->extent();
         $perPercent = 0.0 === $extent->length() ? 0.0 : self::PINS / $extent->length();
         $zero = $y + self::LABEL + $extent->above * $perPercent;
-        $tier->draw($board, $axis, new LinearScale($zero, $perPercent), $finish->labels);
         $this->tierName($board, Names::relative($reference), $zero);
+        $tier->draw($board, $axis, new LinearScale($zero, $perPercent), $finish->labels);
 
         return $zero + $extent->below * $perPercent + self::LABEL + self::GAP / 2;
     }

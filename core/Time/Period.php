@@ -73,7 +73,7 @@ final readonly class Period
         };
     }
 
-    public function plus(int $periods): self
+    public function moved(int $periods): self
     {
         $step = match ($this->grain) {
             Grain::Day => 1,
@@ -88,7 +88,7 @@ final readonly class Period
     public function yearEarlier(): self
     {
         if (Grain::Week === $this->grain) {
-            return $this->plus(-52);
+            return $this->moved(-52);
         }
         if (Grain::Day === $this->grain) {
             [$year, $month, $day] = CivilDate::parts($this->start);

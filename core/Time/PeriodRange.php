@@ -33,7 +33,7 @@ final readonly class PeriodRange
         }
         $periods = [];
         $period = $calendar->group(Period::ofStart(Grain::Day, $this->firstDay), $grain);
-        for (; $period->firstDay() <= $this->lastDay; $period = $period->plus(1)) {
+        for (; $period->firstDay() <= $this->lastDay; $period = $period->moved(1)) {
             $periods[] = $period;
         }
 

@@ -62,8 +62,8 @@ final readonly class Span
         return match ($this->kind) {
             SpanKind::All => $available,
             SpanKind::Between => PeriodRange::between($this->from ?? $closing, $this->to ?? $closing),
-            SpanKind::Last => new PeriodRange($unit->plus(1 - $this->count)->firstDay(), $closing->lastDay()),
-            SpanKind::Previous => PeriodRange::between($unit->plus(-$this->count), $unit->plus(-1)),
+            SpanKind::Last => new PeriodRange($unit->moved(1 - $this->count)->firstDay(), $closing->lastDay()),
+            SpanKind::Previous => PeriodRange::between($unit->moved(-$this->count), $unit->moved(-1)),
             SpanKind::YearToDate => new PeriodRange($year->firstDay(), $closing->lastDay()),
             SpanKind::RestOfYear => new PeriodRange($closing->lastDay() + 1, $year->lastDay()),
         };

@@ -91,7 +91,7 @@ final readonly class ReadingWriter
         }
         $variance = null === $reference ? null : $landing->variances[$reference->value] ?? null;
 
-        return "With the forecast, $year lands at ".$this->withUnit($this->display->amount($landing->shown)).(null === $variance || null === $reference ? '' : ', '.$this->against($variance, $reference)).'.';
+        return "With the forecast, $year lands at ".$this->withUnit($this->display->amount($landing->shown)).(null === $variance ? '' : ', '.$this->against($variance, $reference)).'.';
     }
 
     private function against(Variance $variance, Scenario $reference): string

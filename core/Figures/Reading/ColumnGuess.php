@@ -10,6 +10,7 @@ final readonly class ColumnGuess
     private const PERIOD_NAMES = '/^(month|period|date|day|week|quarter|year|half-?year|fiscal year|monat|periode|datum|jahr|quartal|mois|année)\b/iu';
     private const MEMO_NAMES = '/\b(memo|note|notes|comment|comments|remark|remarks|description|bemerkung|kommentar)\b/iu';
     private const CODE_NAMES = '/\b(id|no|nr|number|code|account|konto|cost cent(er|re))\b\.?$/iu';
+    private const SCENARIO_NAMES = '/^(scenario|szenario|version|type)$/iu';
     private const SAMPLE = 400;
 
     private function __construct(public ColumnRole $role, public bool $isPeriodByName)
@@ -33,7 +34,7 @@ final readonly class ColumnGuess
         if ($period >= 0.5 && ($isPeriodName || $numeric < 0.5)) {
             return new ColumnRole(Role::Period);
         }
-        if ([] !== $cells && 1.0 === self::share($cells, static fn (string $cell): bool => null !== ScenarioWords::maybe($cell))) {
+        if (self::share($cells, static fn (string $cell): bool => null !== ScenarioWords::maybe($cell)) >= (1 === preg_match(self::SCENARIO_NAMES, $name) ? 0.5 : 1.0)) {
             return new ColumnRole(Role::Scenario);
         }
         $isCode = 1 === preg_match(self::CODE_NAMES, $name);

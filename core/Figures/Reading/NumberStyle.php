@@ -10,6 +10,8 @@ enum NumberStyle: string
     case Point = '.';
     case Comma = ',';
 
+    private const NUMBER = '/^[^\d\pL]*(?:\p{Lu}{3}\s*)?[-+]?[\d.,\s\'’]*\d[^\d\pL]*(?:\p{Lu}{3})?[^\d\pL]*$/u';
+
     /**
      * What the numbers themselves prove; none where nothing does (`1.234`, `302`).
      *
@@ -19,7 +21,7 @@ enum NumberStyle: string
     {
         $votes = ['.' => 0, ',' => 0];
         foreach ($texts as $text) {
-            if (1 !== preg_match('/^[^.,]*[.,\d\s\'’]*$/u', preg_replace('/[^\d.,\s\'’]/u', '', $text) ?? '')) {
+            if (1 !== preg_match(self::NUMBER, $text)) {
                 continue;
             }
             $points = substr_count($text, '.');

@@ -17,6 +17,9 @@ final readonly class PeriodReader
 {
     /** A spreadsheet's day 1 is 1 January 1900, and it counts a 29 February 1900 that never was. */
     private const SERIAL_EPOCH = -25569;
+    /** 1954 to 2099: what lies outside is no date that anyone means. */
+    private const FIRST_SERIAL = 20_000;
+    private const LAST_SERIAL = 73_050;
 
     public function __construct(
         private FiscalCalendar $calendar = new FiscalCalendar(),
@@ -111,7 +114,7 @@ final readonly class PeriodReader
         }
         $day = (int) $text + self::SERIAL_EPOCH;
 
-        return (int) $text >= 20000 ? Period::day(...CivilDate::parts($day)) : null;
+        return (int) $text >= self::FIRST_SERIAL && (int) $text <= self::LAST_SERIAL ? Period::day(...CivilDate::parts($day)) : null;
     }
 
     private static function year(string $digits): int

@@ -25,7 +25,8 @@ final class RoleGuess
     public static function of(Sheet $sheet, ?string $measure = null, ?int $year = null, FiscalCalendar $calendar = new FiscalCalendar()): Mapping
     {
         $cells = self::cells($sheet);
-        $decimal = NumberStyle::maybeProven($cells) ?? (';' === $sheet->delimiter ? NumberStyle::Comma : NumberStyle::Point);
+        $numbers = array_values(array_filter($cells, static fn (string $cell): bool => null === (new PeriodReader())->maybe($cell)));
+        $decimal = NumberStyle::maybeProven($numbers) ?? (';' === $sheet->delimiter ? NumberStyle::Comma : NumberStyle::Point);
         $dates = DateOrder::maybeProven($cells) ?? DateOrder::DayFirst;
         $guesses = [];
         foreach ($sheet->header as $place => $name) {

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests;
+
+use PHPUnit\Framework\TestCase;
+
+/** The rules between rooms: each room of the core may use those before it in this list, never those after. */
+final class RoomsTest extends TestCase
+{
+    private const ROOMS = ['Document', 'Number', 'Time', 'Figures', 'Question', 'Workings', 'Scene', 'Notation', 'Chart', 'Render'];
+    /** Render gets a scene and the notation and nothing else. */
+    private const ONLY = ['Render' => ['Scene', 'Notation'], 'Scene' => [], 'Document' => [], 'Number' => [], 'Time' => ['Document']];
+
+    public function testEachRoomUsesOnlyThoseBeforeIt(): void
+    {
+        foreach (self::files('core') as $file => $code) {
+            $room = explode('/', $file)[1];
+            $allowed = self::ONLY[$room] ?? \array_slice(self::ROOMS, 0, (int) array_search($room, self::ROOMS, true));
+            preg_match_all('/KeenMargin\\\\Core\\\\(\w+)\\\\/', preg_replace('/^namespace .*$/m', '', $code) ?? '', $uses);
+            foreach (array_diff(array_unique($uses[1]), [$room]) as $used) {
+                self::assertContains($used, $allowed, "$file uses the room $used");
+            }
+        }
+    }
+
+    public function testTheCoreKnowsOnlyItselfAndExactNumbers(): void
+    {
+        foreach (self::files('core') as $file => $code) {
+            preg_match_all('/^use (?:function )?([\w\\\\]+)/m', $code, $uses);
+            foreach ($uses[1] as $use) {
+                self::assertMatchesRegularExpression('/^(KeenMargin\\\\Core|Brick\\\\Math)\\\\/', $use, $file);
+            }
+            self::assertDoesNotMatchRegularExpression('/\b(fopen|file_put_contents|curl_init|mysqli|PDO|getenv|time\(\)|date\(|\$_SERVER|\$_GET|echo )/', $code, $file);
+        }
+    }
+
+    public function testNothingInTheApplicationComputesABusinessNumber(): void
+    {
+        foreach (self::files('app') as $file => $code) {
+            self::assertDoesNotMatchRegularExpression('/->(plus|minus|multipliedBy|dividedBy)\(/', $code, $file);
+        }
+    }
+
+    public function testFilesStaySmall(): void
+    {
+        foreach ([...self::files('core'), ...self::files('app')] as $file => $code) {
+            self::assertLessThan(260, substr_count($code, "\n"), "$file is long; parts of it want names of their own");
+        }
+    }
+
+    /** @return array<string, string> code by path */
+    private static function files(string $folder): array
+    {
+        $root = \dirname(__DIR__);
+        $files = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("$root/$folder", \FilesystemIterator::SKIP_DOTS)) as $file) {
+            if ($file instanceof \SplFileInfo && 'php' === $file->getExtension() && 'advance-widths.php' !== $file->getFilename()) {
+                $files[substr($file->getPathname(), \strlen($root) + 1)] = (string) file_get_contents($file->getPathname());
+            }
+        }
+
+        return $files;
+    }
+}

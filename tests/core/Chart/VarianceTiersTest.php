@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\core\Chart;
+
+use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Render\SvgRenderer;
+use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Tests\core\RandomFigures;
+use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class VarianceTiersTest extends TestCase
+{
+    private const CSV = "Month,Actual,Budget,Forecast,Prior year\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
+    private const QUESTION = ['forecast' => 'FC', 'against' => ['BU', 'PY']];
+
+    /** @return list<Text> */
+    private static function texts(Drawing $drawing, string $role = ''): array
+    {
+        return array_values(array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Text && ('' === $role || $role === $mark->role)));
+    }
+
+    /** @return list<Rect> */
+    private static function rects(Drawing $drawing, string $role): array
+    {
+        return array_values(array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Rect && $role === $mark->role));
+    }
+
+    /**
+     * @param list<Text> $texts
+     *
+     * @return list<string>
+     */
+    private static function words(array $texts): array
+    {
+        return array_map(static fn (Text $text): string => $text->text, $texts);
+    }
+
+    public function testEveryValueAndVarianceIsLabelled(): void
+    {
+        $drawing = Written::drawing(self::CSV, self::QUESTION);
+        self::assertSame(['781', '742', '548'], self::words(self::texts($drawing, 'value-label')));
+        self::assertSame(['+36', "\u{2212}18", "\u{2212}12"], self::words(self::texts($drawing, 'variance-label')));
+        self::assertSame(['+4.8', "\u{2212}2.4", "\u{2212}2.1"], self::words(self::texts($drawing, 'percent-label')));
+        self::assertSame(['Jul', 'Aug', 'Sep'], self::words(self::texts($drawing, 'period')));
+        self::assertSame(['closed', 'forecast'], self::words(self::texts($drawing, 'closing-label')));
+        self::assertSame(['Example', 'Amount', 'Jul–Sep 2026: AC to Aug, then FC, against BU; PY marked'], self::words(self::texts($drawing, 'title')));
+    }
+
+    public function testScenariosBearTheFillsOfTheNotation(): void
+    {
+        $drawing = Written::drawing(self::CSV, self::QUESTION);
+        self::assertSame(['ink', 'ink', 'hatch-ink'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'value')));
+        self::assertSame([['panel', 'ink']], array_values(array_unique(array_map(static fn (Rect $rect): array => [$rect->fill, $rect->stroke], self::rects($drawing, 'reference')), \SORT_REGULAR)));
+        self::assertSame(['favourable', 'unfavourable', 'hatch-unfavourable'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')));
+    }
+
+    public function testACostOverrunIsNotPraised(): void
+    {
+        $drawing = Written::drawing(self::CSV, self::QUESTION + ['better' => 'less']);
+        self::assertSame(['unfavourable', 'favourable', 'hatch-favourable'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')));
+    }
+
+    public function testColumnsAndVariancesShareOneLengthPerUnit(): void
+    {
+        $drawing = Written::drawing(self::CSV, self::QUESTION);
+        $value = self::rects($drawing, 'value')[0]->height / 781;
+        self::assertEqualsWithDelta($value, self::rects($drawing, 'variance')[0]->height / 36, 1e-9);
+        self::assertEqualsWithDelta($value, self::rects($drawing, 'reference')[1]->height / 760, 1e-9);
+    }
+
+    public function testTheReferenceStandsToTheRightAndPriorYearToTheLeft(): void
+    {
+        $right = Written::drawing(self::CSV, ['against' => ['BU']]);
+        self::assertGreaterThan(self::rects($right, 'value')[0]->x, self::rects($right, 'reference')[0]->x);
+        $left = Written::drawing(self::CSV, ['against' => ['PY']]);
+        self::assertLessThan(self::rects($left, 'value')[0]->x, self::rects($left, 'reference')[0]->x);
+    }
+
+    public function testAMissingValueIsAGapAndNeverAZeroMark(): void
+    {
+        $drawing = Written::drawing("Month,Actual,Budget\n2026-01,5,4\n2026-02,,4\n2026-03,6,4\n", ['against' => ['BU']]);
+        self::assertCount(2, self::rects($drawing, 'value'));
+        self::assertSame(['–'], self::words(self::texts($drawing, 'missing')));
+    }
+
+    public function testAnOutlierInPercentIsCutAndKeepsItsTrueLabel(): void
+    {
+        $csv = "Month,Actual,Budget\n";
+        foreach ([101, 99, 102, 98, 900, 101] as $i => $actual) {
+            $csv .= '2026-0'.($i + 1).",$actual,100\n";
+        }
+        $drawing = Written::drawing($csv, ['against' => ['BU']]);
+        self::assertContains('+800.0', self::words(self::texts($drawing, 'percent-label')));
+        self::assertCount(1, array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Path && 'cut' === $mark->role));
+    }
+
+    public function testAZeroReferenceHasNoPercentage(): void
+    {
+        $drawing = Written::drawing("Month,Actual,Budget\n2026-01,5,0\n2026-02,5,4\n", ['against' => ['BU']]);
+        self::assertSame(['–'], self::words(self::texts($drawing, 'missing')));
+        self::assertSame(['+25.0'], self::words(self::texts($drawing, 'percent-label')));
+    }
+
+    public function testFlaggedVariancesStandOut(): void
+    {
+        $labels = self::texts(Written::drawing(self::CSV, self::QUESTION + ['flag' => ['percent' => '4']]), 'variance-label');
+        self::assertSame([600, 400, 400], array_map(static fn (Text $text): int => $text->weight, $labels));
+    }
+
+    public function testACoarserGrainHasWiderColumns(): void
+    {
+        $csv = "Month,Actual\n2025-01,1\n2025-07,2\n2026-01,3\n";
+        $width = static fn (string $by): float => self::rects(Written::drawing($csv, ['by' => $by, 'span' => ['from' => '2025-01', 'to' => '2025-12']], ['width' => 1900]), 'value')[0]->width;
+        self::assertGreaterThan($width('month'), $width('quarter'));
+        self::assertGreaterThan($width('quarter'), $width('year'));
+    }
+
+    public function testTheCheckOfTheScaleMeasuresTheDrawing(): void
+    {
+        $checks = Written::drawing(self::CSV, self::QUESTION)->checks();
+        self::assertSame(['one-scale', true], [$checks[\count($checks) - 1]->id, $checks[\count($checks) - 1]->holds]);
+        $drawing = Written::drawing(self::CSV, self::QUESTION);
+        $longer = array_map(static fn ($group) => new \KeenMargin\Core\Scene\Group(array_map(static fn ($mark) => $mark instanceof Rect && 'variance' === $mark->role ? new Rect($mark->x, $mark->y, $mark->width, $mark->height + 1, $mark->fill, role: 'variance', key: $mark->key, of: $mark->of) : $mark, $group->marks), $group->role), $drawing->scene->groups);
+        $scene = new \KeenMargin\Core\Scene\Scene($drawing->scene->width, $drawing->scene->height, '', '', $longer);
+        self::assertFalse(\KeenMargin\Core\Chart\ScaleCheck::of($scene, $drawing->workings)->holds);
+    }
+
+    /** @return iterable<string, array{int, int, int}> seed, periods, width */
+    public static function scenes(): iterable
+    {
+        $widths = [360, 480, 640, 880, 1280, 1920];
+        for ($seed = 1; $seed <= 240; ++$seed) {
+            $periods = $seed <= 60 ? $seed : 1 + ($seed * 7) % 60;
+            $width = $widths[$seed % 6];
+            yield "seed $seed, $periods periods at $width" => [$seed, $periods, $width];
+        }
+    }
+
+    #[DataProvider('scenes')]
+    public function testTextsStayApartAndOnTheCanvasAndTheScaleIsOne(int $seed, int $periods, int $width): void
+    {
+        $figures = new RandomFigures($seed, $periods);
+        $question = ['forecast' => 'FC', 'against' => [['BU', 'PY'], ['PY', 'BU'], ['BU'], ['FC', 'BU'], []][$seed % 5], 'flag' => ['percent' => '5'], 'by' => 0 === $seed % 9 ? 'quarter' : 'month'];
+        if (['FC', 'BU'] === $question['against']) {
+            unset($question['forecast']);
+        }
+        $question['closedThrough'] = \sprintf('%d-%02d', 2022 + intdiv($figures->closed, 12), $figures->closed % 12 + 1);
+        $drawing = \KeenMargin\Core\Chart\Drawing::of(Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]), Written::figures($figures->csv(), [], $figures->name), \KeenMargin\Core\Chart\ChartKinds::all());
+        $texts = self::texts($drawing);
+        $canvas = new Box(0, 0, $drawing->scene->width, $drawing->scene->height);
+        $solid = array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Rect && \in_array($mark->role, ['value', 'reference', 'variance', 'pin-head'], true));
+        foreach ($texts as $i => $text) {
+            self::assertGreaterThanOrEqual(10.5, $text->size);
+            self::assertTrue($text->box()->isWithin($canvas), "\"{$text->text}\" leaves the canvas");
+            foreach (\array_slice($texts, $i + 1) as $other) {
+                self::assertFalse($text->box()->overlaps($other->box()), "\"{$text->text}\" and \"{$other->text}\" overlap");
+            }
+            foreach ($solid as $mark) {
+                self::assertFalse($text->box()->overlaps(new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height)), "\"{$text->text}\" ({$text->role}) stands on a {$mark->role}");
+            }
+        }
+        foreach ($drawing->scene->marks() as $mark) {
+            if ($mark instanceof Rect || $mark instanceof Line) {
+                $box = $mark instanceof Rect ? new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height) : new Box(min($mark->x1, $mark->x2), min($mark->y1, $mark->y2), max($mark->x1, $mark->x2), max($mark->y1, $mark->y2));
+                self::assertTrue($box->isWithin($canvas), "A {$mark->role} leaves the canvas");
+            }
+        }
+        $scale = $drawing->checks()[\count($drawing->checks()) - 1];
+        self::assertSame(['one-scale', true], [$scale->id, $scale->holds]);
+    }
+
+    public function testTheSameRecipeAndFiguresGiveTheSameBytes(): void
+    {
+        $svg = static fn (): string => (new SvgRenderer())->render(Written::drawing((new RandomFigures(7, 24))->csv(), self::QUESTION)->scene);
+        self::assertSame($svg(), $svg());
+        $shuffled = explode("\n", trim(self::CSV));
+        self::assertSame(
+            (new SvgRenderer())->render(Written::drawing(self::CSV, self::QUESTION)->scene),
+            (new SvgRenderer())->render(Written::drawing(implode("\n", [$shuffled[0], ...array_reverse(\array_slice($shuffled, 1))]), self::QUESTION)->scene),
+        );
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\core\Number;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Number\Unit;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class NumberFormatTest extends TestCase
+{
+    #[TestWith(['en', '1234567.5', 1, '1,234,567.5'])]
+    #[TestWith(['de', '1234567.5', 1, '1.234.567,5'])]
+    #[TestWith(['fr', '1234567.5', 1, "1\u{A0}234\u{A0}567,5"])]
+    #[TestWith(['en', '-0.4', 0, '0'])]
+    #[TestWith(['en', '-1234', 0, "\u{2212}1,234"])]
+    #[TestWith(['en', '999', 0, '999'])]
+    public function testWritesNumbersForTheReadersOfALocale(string $locale, string $amount, int $decimals, string $written): void
+    {
+        \assert(\in_array($locale, ['en', 'de', 'fr'], true) && $decimals >= 0);
+        self::assertSame($written, NumberFormat::of($locale)->plain(BigDecimal::of($amount), $decimals));
+    }
+
+    #[TestWith(['12', '+12'])]
+    #[TestWith(['-12', "\u{2212}12"])]
+    #[TestWith(['0', '0'])]
+    #[TestWith(['0.4', '0'])]
+    #[TestWith(['-0.5', "\u{2212}1"])]
+    public function testAVarianceAlwaysBearsItsSign(string $amount, string $written): void
+    {
+        self::assertSame($written, NumberFormat::of('en')->signed(BigDecimal::of($amount), 0));
+    }
+
+    #[TestWith(['0.5', '1'])]
+    #[TestWith(['-0.5', '-1'])]
+    #[TestWith(['2.5', '3'])]
+    #[TestWith(['-2.45', '-2'])]
+    public function testRoundsHalfAwayFromZero(string $amount, string $rounded): void
+    {
+        self::assertSame($rounded, Decimals::round(BigDecimal::of($amount), 0)->toString());
+    }
+
+    public function testKeepsEveryDigitThatItCameWith(): void
+    {
+        self::assertSame('302.30', Decimals::sum([BigDecimal::of('302.10'), BigDecimal::of('0.2')])->toString());
+    }
+
+    #[TestWith(['781000', Unit::Thousand, 0])]
+    #[TestWith(['4021000', Unit::Thousand, 0])]
+    #[TestWith(['15000000', Unit::Million, 1])]
+    #[TestWith(['9999', Unit::One, 0])]
+    #[TestWith(['10000', Unit::Thousand, 1])]
+    #[TestWith(['-52', Unit::One, 0])]
+    #[TestWith(['7300000000000', Unit::Billion, 0])]
+    public function testOneUnitGivesTheLargestAmountThreeOrFourDigits(string $largest, Unit $unit, int $decimals): void
+    {
+        self::assertSame($unit, Unit::fitting(BigDecimal::of($largest)));
+        self::assertSame($decimals, $unit->decimalsFor(BigDecimal::of($largest), 0));
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\core\Question;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Question\FirstQuestion;
+use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Question\Sentence;
+use KeenMargin\Tests\core\Written;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class RecipeTest extends TestCase
+{
+    private const FULL = '{"keenMargin":1,"question":{"measure":"Net revenue","scenario":"AC","forecast":"FC","against":["BU","PY"],"by":"month","span":{"from":"2026-01","to":"2026-12"},"closedThrough":"2026-08","where":[{"field":"Route","in":["North","Holm"]}],"better":"more","flag":{"percent":"5","amount":"20000"}},"kind":"variance-tiers","finish":{"unit":"k","decimals":0,"width":900}}';
+
+    public function testReadsAndWritesTheSameDocument(): void
+    {
+        self::assertSame(self::FULL, json_encode(RecipeWriter::toArray(RecipeReader::json(self::FULL))));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function refused(): iterable
+    {
+        $with = static fn (string $question, string $rest = ''): string => '{"keenMargin":1,"question":{'.$question.'},"kind":"variance-tiers"'.$rest.'}';
+        yield 'not JSON' => ['{', 'This is not JSON (Syntax error).'];
+        yield 'not an object' => ['[]', '[] is not accepted; give an object.'];
+        yield 'no version' => ['{"question":{},"kind":"variance-tiers"}', 'keenMargin: This key is missing.'];
+        yield 'another version' => ['{"keenMargin":2,"question":{},"kind":"variance-tiers"}', 'keenMargin: 2 is not accepted; give a whole number from 1 to 1.'];
+        yield 'unknown key' => [$with('"mesure":"x"'), 'question.mesure: This key is not known; accepted are measure, scenario, forecast, against, by, span, closedThrough, where, better, flag, order.'];
+        yield 'unknown kind' => ['{"keenMargin":1,"question":{},"kind":"pie"}', 'kind: "pie" is not accepted; give variance-tiers.'];
+        yield 'unknown scenario' => [$with('"against":["BU","XX"]'), 'question.against[1]: "XX" is not accepted; give AC, BU, FC, TG or PY.'];
+        yield 'reference twice' => [$with('"against":["BU","BU"]'), 'question.against[1]: "BU" is not accepted; give each scenario once, and not the shown one.'];
+        yield 'unknown grain' => [$with('"by":"fortnight"'), 'question.by: "fortnight" is not accepted; give day, week, month, quarter, half-year or year.'];
+        yield 'no period' => [$with('"closedThrough":"August"'), 'question.closedThrough: "August" is not a period; give a period such as 2026-08, 2026-Q3 or 2026.'];
+        yield 'span turned round' => [$with('"span":{"from":"2026-12","to":"2026-01"}'), 'question.span: "2026-12 to 2026-01" is not a period; give a first period that is not after the last one.'];
+        yield 'both filters' => [$with('"where":[{"field":"Route","in":["a"],"notIn":["b"]}]'), 'question.where[0]: Give either "in" or "notIn".'];
+        yield 'a number for a text' => [$with('"measure":5'), 'question.measure: 5 is not accepted; give a text of 1 to 200 letters.'];
+        yield 'a negative threshold' => [$with('"flag":{"percent":"-5"}'), 'question.flag.percent: "-5" is not accepted; give a number of zero or more in quotes, such as "5" or "0.5".'];
+        yield 'too narrow' => [$with('', ',"finish":{"width":100}'), 'finish.width: 100 is not accepted; give a whole number from 360 to 1920.'];
+    }
+
+    #[DataProvider('refused')]
+    public function testRefusesWithThePathAndWhatWouldBeAccepted(string $json, string $says): void
+    {
+        $this->expectExceptionObject(new NotAccepted('', $says));
+        RecipeReader::json($json);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function unfitting(): iterable
+    {
+        yield 'measure' => [['measure' => 'Fuel'], 'question.measure: There is no measure "Fuel"; there is Amount.'];
+        yield 'scenario' => [['against' => ['TG']], 'question.against[0]: There are no target figures (TG); there are AC and BU.'];
+        yield 'grain' => [['by' => 'day'], 'question.by: The figures are by month; give month, quarter, half-year or year.'];
+        yield 'breakdown' => [['where' => [['field' => 'Vessel', 'in' => ['a']]]], 'question.where[0].field: There is no breakdown "Vessel"; there are Route.'];
+        yield 'member' => [['where' => [['field' => 'Route', 'in' => ['North', 'Norht']]]], 'question.where[0].in[1]: Route has no "Norht"; it has North.'];
+    }
+
+    /** @param array<string, mixed> $question */
+    #[DataProvider('unfitting')]
+    public function testWhatTheFiguresCannotAnswerIsSaidWithItsPath(array $question, string $says): void
+    {
+        $this->expectExceptionObject(new NotAccepted('', $says));
+        Written::workings("Month,Route,Actual,Budget\n2026-01,North,1,2\n", $question);
+    }
+
+    public function testThePublishedSchemaAndTheReaderAgree(): void
+    {
+        $validator = new Validator();
+        $schema = json_decode((string) file_get_contents(\dirname(__DIR__, 3).'/docs/recipe.schema.json'));
+        \assert($schema instanceof \stdClass);
+        $valid = [self::FULL, '{"keenMargin":1,"question":{},"kind":"variance-tiers"}', '{"keenMargin":1,"question":{"span":"year to date","flag":{"percent":5}},"kind":"variance-tiers","figures":{"columns":{"M":{"role":"period"}},"fiscalYearStarts":4}}', '{"keenMargin":1,"question":{"span":{"last":3,"unit":"month"}},"kind":"variance-tiers"}'];
+        foreach ($valid as $json) {
+            RecipeReader::json($json);
+            self::assertTrue($validator->validate(json_decode($json), $schema)->isValid(), $json);
+        }
+        foreach (self::refused() as $name => [$json]) {
+            if (!\in_array($name, ['not JSON', 'span turned round'], true)) {
+                self::assertFalse($validator->validate(json_decode($json), $schema)->isValid(), $name);
+            }
+        }
+    }
+
+    public function testTheQuestionReadsAsASentence(): void
+    {
+        $say = static function (array $question, string $csv = "Month,Route,Vessel class,Actual,Budget,Forecast\n2026-01,North,Large,1,2,\n2026-02,Holm,Small,,2,3\n2025-01,Outer,Small,1,,\n"): string {
+            $figures = Written::figures($csv);
+            $recipe = Written::recipe($question);
+            $workings = \KeenMargin\Core\Workings\VarianceOverTime::of($recipe, $figures);
+
+            return implode('', array_column(Sentence::of($recipe->question, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
+        };
+        self::assertSame('How did amount of all routes and all vessel classes in Jan–Feb 2026 compare with budget and prior year, by month? More is better; flag gaps over 5 % and 20 k.', $say(['against' => ['BU', 'PY'], 'span' => ['from' => '2026-01', 'to' => '2026-02'], 'flag' => ['percent' => '5', 'amount' => '20000']]));
+        self::assertSame('How did amount of North and Holm and all vessel classes in the last 3 months compare with nothing yet, by quarter? Less is better; flag no gaps.', $say(['span' => ['last' => 3, 'unit' => 'month'], 'by' => 'quarter', 'better' => 'less', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]]));
+        self::assertSame('How did amount of all routes but Outer and all vessel classes in the year to date compare with budget, by month? More is better; flag gaps over 0.5 %.', $say(['against' => ['BU'], 'span' => 'year to date', 'flag' => ['percent' => '0.50'], 'where' => [['field' => 'Route', 'notIn' => ['Outer']]]]));
+    }
+
+    public function testTheFirstQuestionFitsItsDataset(): void
+    {
+        foreach (["Month,Actual,Budget,Forecast\n2026-01,1,2,\n2026-02,,2,3\n", "Quarter,Target\nQ1 2026,5\n", "Year,Actual\n2020,1\n2021,2\n", "Date,Amount\n2026-01-05,1\n"] as $csv) {
+            $figures = Written::figures($csv);
+            $workings = \KeenMargin\Core\Workings\VarianceOverTime::of(FirstQuestion::of($figures->dataset()), $figures);
+            self::assertNotSame([], $workings->rows);
+        }
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\core;
+
+use KeenMargin\Core\Chart\ChartKinds;
+use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Figures\Reading\FactReader;
+use KeenMargin\Core\Figures\Reading\MappingReader;
+use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Workings\VarianceOverTime;
+use KeenMargin\Core\Workings\Workings;
+
+/** Figures and recipes as a person would write them down, for examples in tests. */
+final class Written
+{
+    /** @param array<string, mixed> $mapping */
+    public static function figures(string $csv, array $mapping = [], string $name = 'Example'): FactTable
+    {
+        $sheet = Sheet::ofText($csv);
+        $given = Given::json(json_encode((object) $mapping, \JSON_THROW_ON_ERROR));
+
+        return FactReader::read($sheet, MappingReader::read($given, RoleGuess::of($sheet, null, 2026), $sheet), $name);
+    }
+
+    /**
+     * @param array<string, mixed> $question
+     * @param array<string, mixed> $finish
+     */
+    public static function recipe(array $question = [], array $finish = []): Recipe
+    {
+        return RecipeReader::json(json_encode(['keenMargin' => 1, 'question' => (object) $question, 'kind' => 'variance-tiers', 'finish' => (object) $finish], \JSON_THROW_ON_ERROR));
+    }
+
+    /**
+     * @param array<string, mixed> $question
+     * @param array<string, mixed> $mapping
+     */
+    public static function workings(string $csv, array $question = [], array $mapping = []): Workings
+    {
+        return VarianceOverTime::of(self::recipe($question), self::figures($csv, $mapping));
+    }
+
+    /**
+     * @param array<string, mixed> $question
+     * @param array<string, mixed> $finish
+     */
+    public static function drawing(string $csv, array $question = [], array $finish = []): Drawing
+    {
+        return Drawing::of(self::recipe($question, $finish), self::figures($csv), ChartKinds::all());
+    }
+}
