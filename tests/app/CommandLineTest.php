@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\app;
+
+use PHPUnit\Framework\TestCase;
+
+final class CommandLineTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/keen-command-'.bin2hex(random_bytes(4));
+        mkdir($this->folder);
+        $this->file('recipe.json', '{"keenMargin":1,"question":{"measure":"Net revenue","against":["BU"],"by":"month"},"kind":"variance-tiers"}');
+        $this->file('figures.csv', "Month;Actual;Budget\n02.2026;311,5;298\n01.2026;302;310\n");
+    }
+
+    protected function tearDown(): void
+    {
+        array_map(unlink(...), glob($this->folder.'/*') ?: []);
+        rmdir($this->folder);
+    }
+
+    private function file(string $name, string $bytes): void
+    {
+        file_put_contents("$this->folder/$name", $bytes);
+    }
+
+    /**
+     * @param list<string> $arguments
+     *
+     * @return array{int, string, string} exit code, standard output, standard error
+     */
+    private function keen(array $arguments, string $input = ''): array
+    {
+        $process = proc_open([\dirname(__DIR__, 2).'/keen', ...$arguments], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, $this->folder);
+        \assert(\is_resource($process));
+        fwrite($pipes[0], $input);
+        fclose($pipes[0]);
+        $output = (string) stream_get_contents($pipes[1]);
+        $errors = (string) stream_get_contents($pipes[2]);
+
+        return [proc_close($process), $output, $errors];
+    }
+
+    public function testWorkingsPrintEveryNumberInCalendarOrder(): void
+    {
+        [$code, $output, $errors] = $this->keen(['workings', 'recipe.json', 'figures.csv']);
+        self::assertSame([0, ''], [$code, $errors]);
+        $workings = json_decode($output, true);
+        \assert(\is_array($workings) && \is_array($workings['rows']) && \is_array($workings['total']));
+        self::assertSame(['2026-01', '2026-02'], array_column($workings['rows'], 'key'));
+        self::assertSame(['302', '311.5'], array_column($workings['rows'], 'shown'));
+        self::assertSame('613.5', $workings['total']['shown']);
+    }
+
+    public function testDrawWritesTheSamePictureFromAFileAndFromStandardInput(): void
+    {
+        self::assertSame([0, '', ''], $this->keen(['draw', 'recipe.json', 'figures.csv', '-o', 'a.svg']));
+        self::assertSame(0, $this->keen(['draw', '-o', 'b.svg', 'recipe.json', '-'], (string) file_get_contents("$this->folder/figures.csv"))[0]);
+        self::assertStringContainsString('<svg', (string) file_get_contents("$this->folder/a.svg"));
+        self::assertSame(str_replace('figures', 'Figures', (string) file_get_contents("$this->folder/a.svg")), file_get_contents("$this->folder/b.svg"));
+    }
+
+    /** @return iterable<string, array{list<string>, string, string}> arguments, standard input, standard error */
+    public static function refused(): iterable
+    {
+        yield 'a bad number' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Actual,Budget\n2026-01,x,1\n2026-02,5,5\n2026-03,5,5\n", 'Row 2: "x" is not a number. Mend it in the file, or leave the row out.'];
+        yield 'no figures' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], '', 'The file is empty. Give one with a header row and at least one row of figures.'];
+        yield 'no budget' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Actual\n2026-01,1\n", 'question.against[0]: There are no budget figures (BU); there are AC.'];
+        yield 'no such file' => [['draw', 'recipe.json', 'nothing.csv', '-o', 'out.svg'], '', 'nothing.csv: there is no such file of figures that can be read.'];
+        yield 'an unknown format' => [['draw', 'recipe.json', 'figures.csv', '-o', 'out.bmp'], '', 'out.bmp: the ending chooses the format; known is .svg.'];
+        yield 'an unknown option' => [['draw', 'recipe.json', 'figures.csv', '--fast'], '', 'The option --fast is not known; see ./keen draw --help.'];
+        yield 'one file' => [['workings', 'recipe.json'], '', 'Give a recipe and a file of figures; see ./keen workings --help.'];
+        yield 'an unknown command' => [['paint'], '', 'There is no command "paint". ./keen lists them.'];
+        yield 'a place that cannot be written' => [['draw', 'recipe.json', 'figures.csv', '-o', 'no/such/folder/out.svg'], '', 'no/such/folder/out.svg cannot be written. Choose another place.'];
+    }
+
+    /** @param list<string> $arguments */
+    #[\PHPUnit\Framework\Attributes\DataProvider('refused')]
+    public function testRefusalsAreOneLineAndWriteNothing(array $arguments, string $input, string $says): void
+    {
+        self::assertSame([2, '', $says."\n"], $this->keen($arguments, $input));
+        self::assertSame(['figures.csv', 'recipe.json'], array_map(basename(...), glob($this->folder.'/*') ?: []));
+    }
+
+    public function testListsItsCommandsAndEachHasHelp(): void
+    {
+        [, $list] = $this->keen([]);
+        foreach (['demo', 'serve', 'workings', 'draw', 'test', 'bench'] as $command) {
+            self::assertStringContainsString("./keen $command", $list);
+            [$code, $help] = $this->keen([$command, '--help']);
+            self::assertSame(0, $code);
+            self::assertStringStartsWith("Usage: ./keen $command", $help);
+        }
+    }
+
+    public function testTheRecipeMayTellHowItsFileIsRead(): void
+    {
+        $this->file('told.json', '{"keenMargin":1,"question":{"by":"quarter"},"kind":"variance-tiers","figures":{"columns":{"P":{"role":"period"},"X":{"role":"amount","measure":"Fuel"}},"fiscalYearStarts":4,"year":2026}}');
+        [$code, $output] = $this->keen(['workings', 'told.json', '-'], "P,X\nMar,1\nApr,2\n");
+        self::assertSame(0, $code);
+        $workings = json_decode($output, true);
+        \assert(\is_array($workings) && \is_array($workings['rows']));
+        self::assertSame(['FY2026-Q4', 'FY2027-Q1'], array_column($workings['rows'], 'key'));
+    }
+}

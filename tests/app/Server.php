@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\app;
+
+/** The application as it is served, on a database of its own; one for all tests, ended with them. */
+final class Server
+{
+    private const ROOT = __DIR__.'/../..';
+    private static ?string $base = null;
+    private static string $folder;
+
+    public static function base(): string
+    {
+        return self::$base ??= self::start();
+    }
+
+    public static function database(): \PDO
+    {
+        self::base();
+
+        return new \PDO('sqlite:'.self::$folder.'/test.sqlite');
+    }
+
+    /**
+     * @param array<string, string>          $headers
+     * @param string|array<string, mixed>|null $body    an array is sent as JSON
+     */
+    public static function send(string $method, string $path, string|array|null $body = null, array $headers = []): Answer
+    {
+        if (\is_array($body)) {
+            $body = json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+            $headers += ['Content-Type' => 'application/json'];
+        }
+        $lines = array_map(static fn (string $name, string $value): string => "$name: $value", array_keys($headers), $headers);
+        $context = stream_context_create(['http' => ['method' => $method, 'content' => $body ?? '', 'header' => implode("\r\n", $lines), 'ignore_errors' => true, 'follow_location' => 0]]);
+        $bytes = file_get_contents(self::base().$path, false, $context);
+
+        return new Answer($http_response_header, (string) $bytes);
+    }
+
+    public static function upload(string $name, string $bytes): Answer
+    {
+        $body = "--edge\r\nContent-Disposition: form-data; name=\"file\"; filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
+
+        return self::send('POST', '/api/readings', $body, ['Content-Type' => 'multipart/form-data; boundary=edge']);
+    }
+
+    private static function start(): string
+    {
+        self::$folder = sys_get_temp_dir().'/keen-test-'.getmypid();
+        mkdir(self::$folder);
+        $port = self::freePort();
+        $environment = ['KEEN_DATA' => self::$folder.'/test.sqlite'] + getenv();
+        self::run([\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment);
+        $server = proc_open([\PHP_BINARY, '-d', 'upload_max_filesize=21M', '-d', 'post_max_size=42M', '-S', "127.0.0.1:$port", '-t', 'public', 'public/index.php'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
+        \assert(\is_resource($server));
+        register_shutdown_function(static function () use ($server): void {
+            proc_terminate($server);
+            array_map(unlink(...), glob(self::$folder.'/*') ?: []);
+            rmdir(self::$folder);
+        });
+        for ($i = 0; $i < 200; ++$i) {
+            if (false !== @fsockopen('127.0.0.1', $port)) {
+                return "http://127.0.0.1:$port";
+            }
+            usleep(25_000);
+        }
+        throw new \RuntimeException('The server did not start: '.file_get_contents(self::$folder.'/server.log'));
+    }
+
+    /**
+     * @param list<string>          $command
+     * @param array<string, string> $environment
+     */
+    private static function run(array $command, array $environment): void
+    {
+        $process = proc_open($command, [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, self::ROOT, $environment);
+        \assert(\is_resource($process));
+        $output = stream_get_contents($pipes[1]).stream_get_contents($pipes[2]);
+        if (0 !== proc_close($process)) {
+            throw new \RuntimeException($output);
+        }
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        \assert(\is_resource($socket));
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        fclose($socket);
+
+        return $port;
+    }
+}
