@@ -10,7 +10,6 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeWriter;
 use KeenMargin\Core\Question\Sentence;
-use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Check;
 use KeenMargin\Core\Workings\Row;
@@ -29,21 +28,12 @@ final class DrawingState
             'recipe' => RecipeWriter::toArray($recipe),
             'sentence' => Sentence::of($recipe->question, $dataset, $workings->measure, $workings->better, $workings->range),
             'better' => $workings->better->value,
-            'closing' => self::closing($workings->closing, $dataset),
+            'closing' => ['key' => $workings->closing->key(), 'label' => PeriodNames::full($workings->closing)],
             'scene' => $drawing->scene->toArray(),
             'reading' => ['headline' => $workings->reading->headline, 'movers' => $workings->reading->movers, 'statements' => $workings->reading->statements],
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
             'workings' => self::table($workings),
         ];
-    }
-
-    /** @return array{key: string, label: string, back: ?string, on: ?string} */
-    private static function closing(Period $closing, Dataset $dataset): array
-    {
-        $range = $dataset->range();
-        $holds = static fn (Period $period): ?string => $range->holds($period) ? $period->key() : null;
-
-        return ['key' => $closing->key(), 'label' => PeriodNames::full($closing), 'back' => $holds($closing->moved(-1)), 'on' => $holds($closing->moved(1))];
     }
 
     /**

@@ -14,7 +14,7 @@ import WorkingsPanel from './WorkingsPanel.vue'
 import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
-const { dataset, recipe, chart, problem, savedAt, fresh, history, change, name, moveClosing } = useChart()
+const { dataset, recipe, chart, problem, savedAt, fresh, history, closing, change, name, moveClosing } = useChart()
 const { canUndo, canRedo } = history
 const frame = ref<HTMLElement | null>(null)
 const { width: measured } = useElementSize(frame)
@@ -39,20 +39,21 @@ useKeys({
   'mod+shift+z': history.redo,
   'mod+y': history.redo,
   w: () => (showsWorkings.value = !showsWorkings.value),
-  '[': () => moveClosing(drawing.value?.closing.back ?? null),
-  ']': () => moveClosing(drawing.value?.closing.on ?? null),
+  '[': () => moveClosing(closing.value?.back),
+  ']': () => moveClosing(closing.value?.on),
 })
 </script>
 
 <template>
   <div class="flex h-screen min-w-[720px] flex-col">
     <TopBar area="charts">
-      <ClosingControl v-if="drawing" :closing="drawing.closing" :pinned="Boolean(recipe?.question.closedThrough)" @move="moveClosing" />
+      <ClosingControl v-if="closing" :closing="closing" :pinned="Boolean(recipe?.question.closedThrough)" @move="moveClosing" />
       <button class="button" :disabled="!canUndo" title="Ctrl+Z" @click="history.undo">Undo</button>
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="history.redo">Redo</button>
       <ExportMenu v-if="dataset && drawing" :dataset="dataset.id" :recipe="drawing.recipe" />
     </TopBar>
-    <div class="min-h-0 flex-1 overflow-y-auto"><div class="flex min-h-full">
+    <div class="min-h-0 flex-1 overflow-y-auto">
+<div class="flex min-h-full">
       <ChartMargin v-model:lit="lit" :drawing="drawing" :chart="chart" :dataset-name="dataset?.name ?? ''" :saved-at="savedAt" @name="name" />
       <main class="min-w-0 flex-1 px-7 pt-4 pb-6">
         <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
@@ -67,7 +68,8 @@ useKeys({
           </div>
         </div>
       </main>
-    </div></div>
+    </div>
+</div>
     <WorkingsPanel v-if="drawing" v-model:open="showsWorkings" v-model:lit="lit" :table="drawing.workings" />
   </div>
 </template>

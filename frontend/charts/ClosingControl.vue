@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import type { Drawing } from '../shared/types'
-
-defineProps<{ closing: Drawing['closing']; pinned: boolean }>()
+defineProps<{ closing: { label: string; back: string | null; on: string | null }; pinned: boolean }>()
 defineEmits<{ move: [key: string | null] }>()
 </script>
 

@@ -7,6 +7,7 @@ import MembersSlot from './slots/MembersSlot.vue'
 import ReferencesSlot from './slots/ReferencesSlot.vue'
 import SpanSlot from './slots/SpanSlot.vue'
 
+defineOptions({ inheritAttrs: false })
 const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 const line = ref<HTMLElement | null>(null)
@@ -26,7 +27,8 @@ function breakdown(slot: string) {
 </script>
 
 <template>
-  <h1 ref="line" class="font-serif text-[22px] leading-[34px] font-normal" @keydown.left="step($event, -1)" @keydown.right="step($event, 1)">
+  <h1 class="sr-only">{{ drawing.sentence.map((part) => part.text).join('') }}</h1>
+  <div ref="line" role="group" aria-label="Question" class="font-serif text-[22px] leading-[34px]" v-bind="$attrs" @keydown.left="step($event, -1)" @keydown.right="step($event, 1)">
     <template v-for="(part, i) in drawing.sentence" :key="part.slot ?? i">
       <template v-if="!part.slot">{{ part.text }}</template>
       <ChoiceSlot v-else-if="part.slot === 'measure'" :text="part.text" name="Measure" :value="question.measure ?? dataset.measures[0]?.name ?? ''" :choices="dataset.measures.map((measure) => ({ value: measure.name, label: measure.name, note: measure.unit }))" @choose="emit('change', { measure: $event, better: undefined, flag: question.flag?.percent ? { percent: question.flag.percent } : undefined })" />
@@ -37,5 +39,5 @@ function breakdown(slot: string) {
       <FlagSlot v-else-if="part.slot === 'flag'" :text="part.text" :flag="question.flag ?? {}" :in-points="dataset.measures.find((measure) => measure.name === question.measure)?.inPoints ?? false" @change="emit('change', { flag: $event })" />
       <MembersSlot v-else-if="breakdown(part.slot)" :text="part.text" :breakdown="breakdown(part.slot)!" :where="question.where ?? []" @change="emit('change', { where: $event })" />
     </template>
-  </h1>
+  </div>
 </template>

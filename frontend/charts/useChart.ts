@@ -27,7 +27,7 @@ export function useChart() {
     () => ({ recipe: recipe.value as Recipe, closing: dataset.value?.closing ?? '' }),
     (state) => {
       recipe.value = state.recipe
-      if (state.closing !== dataset.value?.closing) void sendClosing(state.closing)
+      if (state.closing !== dataset.value?.closing) sendClosing(state.closing)
       afterChange()
     },
   )
@@ -67,11 +67,8 @@ export function useChart() {
   function change(part: Partial<Question>) {
     if (!recipe.value) return
     history.remember()
-    const question = { ...recipe.value.question, ...part }
-    for (const key of Object.keys(question) as (keyof Question)[]) {
-      if (question[key] === undefined) delete question[key]
-    }
-    recipe.value = { ...recipe.value, question }
+    const told = Object.entries({ ...recipe.value.question, ...part }).filter(([, value]) => value !== undefined)
+    recipe.value = { ...recipe.value, question: Object.fromEntries(told) }
     afterChange()
   }
 
@@ -105,32 +102,44 @@ export function useChart() {
     }
   }
 
-  async function sendClosing(key: string): Promise<void> {
+  let closings = Promise.resolve()
+
+  /** Shows the new closing period at once; what is sent goes in turn, each on top of the one before. */
+  function sendClosing(key: string) {
     if (!dataset.value) return
-    try {
-      dataset.value = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, { version: dataset.value.version, body: { closedThrough: key } })
-      fresh.value++
-    } catch (error) {
-      if (error instanceof Problem && error.status === 412) {
-        dataset.value = error.current as Dataset
-        fresh.value++
+    dataset.value = { ...dataset.value, closing: key }
+    closings = closings.then(async () => {
+      if (!dataset.value) return
+      try {
+        const kept = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, { version: dataset.value.version, body: { closedThrough: key } })
+        dataset.value = { ...kept, closing: dataset.value.closing }
+      } catch (error) {
+        if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset
+        problem.value = says(error)
       }
-      problem.value = says(error)
-    }
+      fresh.value++
+    })
   }
 
+  const closing = computed(() => {
+    const key = recipe.value?.question.closedThrough ?? dataset.value?.closing
+    const periods = dataset.value?.periodList ?? []
+    const at = periods.findIndex((period) => period.key === key)
+    return at < 0 ? null : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
+  })
+
   /** Moves the closing period: of this chart where it pins its own, else of the dataset and all its charts. */
-  function moveClosing(key: string | null) {
+  function moveClosing(key: string | null | undefined) {
     if (!key || !recipe.value) return
     if (recipe.value.question.closedThrough) {
       change({ closedThrough: key })
       return
     }
     history.remember()
-    void sendClosing(key)
+    sendClosing(key)
   }
 
   watch(place, () => void load(), { immediate: true })
 
-  return { dataset, recipe, chart, problem, savedAt, fresh, history, change, name, moveClosing }
+  return { dataset, recipe, chart, problem, savedAt, fresh, history, closing, change, name, moveClosing }
 }

@@ -128,7 +128,7 @@ export interface Drawing {
   recipe: Recipe
   sentence: SentencePart[]
   better: 'more' | 'less'
-  closing: { key: string; label: string; back: string | null; on: string | null }
+  closing: { key: string; label: string }
   scene: Scene
   reading: {
     headline: { label: string; amount: string; variance: string | null; percent: string | null; effect: Effect | null; note: string }

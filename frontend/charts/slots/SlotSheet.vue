@@ -16,7 +16,7 @@ watch(sheet, async () => {
 </script>
 
 <template>
-  <Popover as="span" class="relative" v-slot="{ close, open }">
+  <Popover v-slot="{ close, open }" as="span" class="relative">
     <PopoverButton class="slot" :aria-label="`${name}: ${text}`" :aria-expanded="open">{{ text }}</PopoverButton>
     <PopoverPanel focus class="absolute top-full left-0 z-30">
       <div ref="sheet" class="sheet left-0 max-h-[60vh] overflow-auto p-3" :style="{ width: `${width ?? 300}px`, marginLeft: `${shift}px` }"><slot :close="close" /></div>

@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test'
+
+const port = 8047
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: 'var/browser-tests',
+  workers: 1,
+  retries: 0,
+  timeout: 30_000,
+  reporter: [['line'], ['json', { outputFile: 'var/browser-tests.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    permissions: ['clipboard-read', 'clipboard-write'],
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: { command: `bin/start demo --port ${port}`, env: { KEEN_DEMO_NAME: 'browser-tests' }, url: `http://127.0.0.1:${port}/api/charts`, gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 }, timeout: 120_000 },
+})

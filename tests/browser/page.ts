@@ -1,0 +1,33 @@
+import { test as base, expect, type Page } from '@playwright/test'
+
+/** A page on which nothing may go wrong quietly: errors and refused resources fail the test. */
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, use) => {
+    const troubles: string[] = []
+    page.on('pageerror', (error) => troubles.push(error.message))
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !/status of 4\d\d/.test(message.text())) troubles.push(message.text())
+    })
+    await use(page)
+    expect(troubles).toEqual([])
+  },
+})
+export { expect }
+
+export async function chart(page: Page, name: string) {
+  await page.goto('/charts')
+  await page.getByRole('link', { name: new RegExp(name) }).first().click()
+  await expect(page.locator('svg.chart')).toBeVisible()
+}
+
+export async function question(page: Page, dataset: string) {
+  await page.goto('/figures')
+  await page.getByRole('link', { name: dataset, exact: true }).click()
+  await expect(page.locator('svg.chart')).toBeVisible()
+}
+
+export const sentence = (page: Page) => page.getByRole('heading', { level: 1 })
+export const slot = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}:`) })
+export const labels = (page: Page, role: string) => page.locator(`svg.chart text[data-role=${role}]`).allTextContents()
+/** Text on the screen as it is read, its spaces made plain. */
+export const read = async (page: Page) => (await sentence(page).innerText()).replace(/\s+/g, ' ')
