@@ -31,12 +31,10 @@ final readonly class SvgRenderer implements Renderer
     public function render(Scene $scene): string
     {
         $hatches = [];
-        $letters = [];
+        $texts = [];
         foreach ($scene->marks() as $mark) {
             if ($mark instanceof Text) {
-                foreach (mb_str_split($mark->text) as $letter) {
-                    $letters[$mark->weight][mb_ord($letter)] = true;
-                }
+                $texts[$mark->weight] = ($texts[$mark->weight] ?? '').$mark->text;
             } elseif (($mark instanceof Rect || $mark instanceof Path) && null !== $mark->fill && Ink::of($mark->fill)->isHatch()) {
                 $hatches[$mark->fill] = Ink::of($mark->fill);
             }
@@ -46,7 +44,7 @@ final readonly class SvgRenderer implements Renderer
 
         return '<svg xmlns="http://www.w3.org/2000/svg" width="'.$width.'" height="'.$height.'" viewBox="0 0 '.$width.' '.$height.'" role="img" aria-labelledby="t d">'
             .'<title id="t">'.self::escape($scene->title).'</title><desc id="d">'.self::escape($scene->description).'</desc>'
-            .'<style>'.$this->fonts?->css(Type::SANS, $letters)."text{font-family:'".Type::SANS."',sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>"
+            .'<style>'.$this->fonts?->css(Type::SANS, array_map(self::letters(...), $texts))."text{font-family:'".Type::SANS."',sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>"
             .([] === $hatches ? '' : '<defs>'.implode('', array_map(self::pattern(...), $hatches)).'</defs>')
             .$body.'</svg>'."\n";
     }
@@ -95,8 +93,22 @@ final readonly class SvgRenderer implements Renderer
         return (string) Plain::round($length);
     }
 
+    /** @return array<int, true> code points */
+    private static function letters(string $text): array
+    {
+        $letters = [];
+        foreach (array_unique(mb_str_split($text)) as $letter) {
+            $letters[mb_ord($letter)] = true;
+        }
+
+        return $letters;
+    }
+
     private static function escape(string $text): string
     {
+        if (\strlen($text) === strspn($text, '0123456789.,-+% :ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz')) {
+            return $text;
+        }
         $text = preg_replace('/[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u', '', $text) ?? '';
 
         return htmlspecialchars($text, \ENT_QUOTES | \ENT_XML1, 'UTF-8');

@@ -10,9 +10,12 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 
 /** Composes the reading: the sum that matters, what moved it, where the year will land. */
-final readonly class ReadingWriter
+final class ReadingWriter
 {
     private const MOVERS = 5;
+
+    /** @var list<array{Row, Variance}> rows that differ from the first reference, the largest variance first, ties in the rows' order */
+    private readonly array $moved;
 
     /**
      * @param list<Row>      $rows     those whose variances are final
@@ -20,13 +23,14 @@ final readonly class ReadingWriter
      * @param ?Period        $from,$to finest periods that the headline covers
      */
     public function __construct(
-        private string $measure,
-        private Display $display,
-        private array $rows,
-        private array $against,
-        private ?Period $from,
-        private ?Period $to,
+        private readonly string $measure,
+        private readonly Display $display,
+        private readonly array $rows,
+        private readonly array $against,
+        private readonly ?Period $from,
+        private readonly ?Period $to,
     ) {
+        $this->moved = self::ranked($this->pairs([] === $against ? null : $against[0]));
     }
 
     public function write(Total $headline, bool $isToDate, ?Total $landing, string $landingYear): Reading
@@ -37,7 +41,7 @@ final readonly class ReadingWriter
         $label = $isToDate && null !== $this->from && null !== $this->to ? 'Year to date, '.self::withoutYear($this->from, $this->to) : $span;
         $statements = array_values(array_filter([
             $this->total($span, $headline, $variance, $reference),
-            $this->movement($reference),
+            $this->movement(),
             $this->flagged($reference),
             null === $landing ? null : $this->landing($landing, $reference, $landingYear),
         ]));
@@ -49,7 +53,7 @@ final readonly class ReadingWriter
             'percent' => null === $variance?->percent() ? null : $this->display->percent($variance).' %',
             'effect' => $variance?->effect->value,
             'note' => trim($this->display->unitText().(null === $reference ? '' : ', against '.$reference->word()), ', '),
-        ], $this->movers($reference), $statements);
+        ], $this->movers(), $statements);
     }
 
     private function total(string $span, Total $headline, ?Variance $variance, ?Scenario $reference): string
@@ -62,11 +66,10 @@ final readonly class ReadingWriter
         return $amount.(null === $variance || null === $reference ? '' : ', '.$this->against($variance, $reference)).'.';
     }
 
-    private function movement(?Scenario $reference): ?string
+    private function movement(): ?string
     {
-        $moved = array_values(array_filter($this->ranked($reference), static fn (array $pair): bool => !$pair[1]->amount->isZero()));
-        $for = array_values(array_filter($moved, static fn (array $pair): bool => Effect::Favourable === $pair[1]->effect))[0] ?? null;
-        $against = array_values(array_filter($moved, static fn (array $pair): bool => Effect::Unfavourable === $pair[1]->effect))[0] ?? null;
+        $for = array_values(array_filter($this->moved, static fn (array $pair): bool => Effect::Favourable === $pair[1]->effect))[0] ?? null;
+        $against = array_values(array_filter($this->moved, static fn (array $pair): bool => Effect::Unfavourable === $pair[1]->effect))[0] ?? null;
         $say = fn (array $pair): string => "{$pair[0]->label} (".$this->display->variance($pair[1]->amount).')';
 
         return match (true) {
@@ -108,10 +111,9 @@ final readonly class ReadingWriter
     }
 
     /** @return list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> */
-    private function movers(?Scenario $reference): array
+    private function movers(): array
     {
         $names = \count(array_unique(array_map(static fn (Row $row): string => PeriodNames::year($row->period), $this->rows))) > 1 ? PeriodNames::full(...) : PeriodNames::withinYear(...);
-        $moved = array_filter($this->ranked($reference), static fn (array $pair): bool => !$pair[1]->amount->isZero());
 
         return array_map(fn (array $pair): array => [
             'key' => $pair[0]->key,
@@ -119,16 +121,20 @@ final readonly class ReadingWriter
             'variance' => $this->display->variance($pair[1]->amount),
             'effect' => $pair[1]->effect->value,
             'flagged' => $pair[1]->flagged,
-        ], \array_slice(array_values($moved), 0, self::MOVERS));
+        ], \array_slice($this->moved, 0, self::MOVERS));
     }
 
-    /** @return list<array{Row, Variance}> the largest variance first, ties in the rows' order */
-    private function ranked(?Scenario $reference): array
+    /**
+     * @param list<array{Row, Variance}> $pairs
+     *
+     * @return list<array{Row, Variance}>
+     */
+    private static function ranked(array $pairs): array
     {
-        $pairs = $this->pairs($reference);
-        usort($pairs, static fn (array $a, array $b): int => $b[1]->amount->abs()->compareTo($a[1]->amount->abs()));
+        $moved = array_values(array_filter($pairs, static fn (array $pair): bool => !$pair[1]->amount->isZero()));
+        usort($moved, static fn (array $a, array $b): int => $b[1]->amount->abs()->compareTo($a[1]->amount->abs()));
 
-        return $pairs;
+        return $moved;
     }
 
     /** @return list<array{Row, Variance}> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
@@ -50,7 +51,7 @@ final class VarianceChecks
                 default => new Check('total-rule', null !== $total->shown, null !== $total->shown ? 'There is one percentage only' : 'There is no total: percentages cannot be added, and their parts are not known'),
             };
         }
-        $sum = Decimals::sum(array_filter(array_map(static fn (Row $row) => $row->shown, $rows)));
+        $sum = Decimals::sum(array_filter(array_map(static fn (Row $row): ?BigDecimal => $row->shown, $rows)));
         $holds = null === $total->shown ? $sum->isZero() : $sum->isEqualTo($total->shown);
 
         return new Check('rows-sum-to-total', $holds, $holds ? "$periods add up to the total" : "$periods add up to $sum, not to the total");

@@ -16,15 +16,17 @@ final class Server
         return self::$base ??= self::start();
     }
 
-    public static function database(): \PDO
+    /** How many datasets, imports and facts the database holds. */
+    public static function kept(): int
     {
         self::base();
+        $answer = (new \PDO('sqlite:'.self::$folder.'/test.sqlite'))->query('SELECT (SELECT COUNT(*) FROM dataset) + (SELECT COUNT(*) FROM fact) + (SELECT COUNT(*) FROM import)');
 
-        return new \PDO('sqlite:'.self::$folder.'/test.sqlite');
+        return false === $answer ? -1 : (int) $answer->fetchColumn();
     }
 
     /**
-     * @param array<string, string>          $headers
+     * @param array<string, string>            $headers
      * @param string|array<string, mixed>|null $body    an array is sent as JSON
      */
     public static function send(string $method, string $path, string|array|null $body = null, array $headers = []): Answer

@@ -31,9 +31,12 @@ final class RandomFigures
             ];
         }
         $this->months[0] = [$this->months[0][0] ?? '1', $this->months[0][1] ?? '1', $this->months[0][2], $this->months[0][3] ?? '1'];
-        $this->months[$this->closed][2] ??= '1';
+        [$actual, $budget, $forecast, $priorYear] = $this->months[$this->closed] ?? [null, null, null, null];
+        $this->months[$this->closed] = [$actual, $budget, $forecast ?? '1', $priorYear];
         if (0 === mt_rand(0, 3)) {
-            $this->months[mt_rand(0, $periods - 1)][1] = '0';
+            $month = mt_rand(0, $periods - 1);
+            [$actual, , $forecast, $priorYear] = $this->months[$month] ?? [null, null, null, null];
+            $this->months[$month] = [$actual, '0', $forecast, $priorYear];
         }
     }
 

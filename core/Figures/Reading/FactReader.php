@@ -43,6 +43,7 @@ final class FactReader
         if ([] !== $reader->refusals) {
             throw RefusedFigures::rows($reader->refusals);
         }
+
         return $reader->table($name, $organisation);
     }
 

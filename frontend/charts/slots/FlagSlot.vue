@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import SlotSheet from './SlotSheet.vue'
+import { thresholdDigits } from './threshold'
 
 const props = defineProps<{ text: string; flag: { percent?: string; amount?: string }; inPoints: boolean }>()
 const emit = defineEmits<{ change: [flag: { percent?: string; amount?: string } | undefined] }>()
@@ -16,21 +17,11 @@ watch(
   { immediate: true },
 )
 
-/** `20k`, `1.5 m`, `20,000` as plain digits; null where it is no number of zero or more. */
-function plain(text: string): string | null {
-  const match = /^([\d,]*)(?:\.(\d+))?\s*(k|m|bn|%)?$/i.exec(text.trim())
-  if (!match || !(match[1] || match[2])) return null
-  const zeros = { k: 3, m: 6, bn: 9 }[(match[3] ?? '').toLowerCase()] ?? 0
-  const fraction = (match[2] ?? '').padEnd(zeros, '0')
-  const whole = ((match[1] ?? '').replaceAll(',', '') + fraction.slice(0, zeros)).replace(/^0+(?=\d)/, '')
-  return (whole || '0') + (fraction.slice(zeros) ? `.${fraction.slice(zeros)}` : '')
-}
-
 function take(close: () => void) {
   const flag: { percent?: string; amount?: string } = {}
   for (const [key, text] of [['percent', percent.value], ['amount', amount.value]] as const) {
     if (!text.trim()) continue
-    const digits = plain(text)
+    const digits = thresholdDigits(text)
     if (digits === null) {
       trouble.value = `"${text}" is not a number of zero or more. Write it like 5 or 20k.`
       return

@@ -153,7 +153,7 @@ final class VarianceTiersTest extends TestCase
             unset($question['forecast']);
         }
         $question['closedThrough'] = \sprintf('%d-%02d', 2022 + intdiv($figures->closed, 12), $figures->closed % 12 + 1);
-        $drawing = \KeenMargin\Core\Chart\Drawing::of(Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]), Written::figures($figures->csv(), [], $figures->name), \KeenMargin\Core\Chart\ChartKinds::all());
+        $drawing = Drawing::of(Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]), Written::figures($figures->csv(), [], $figures->name), \KeenMargin\Core\Chart\ChartKinds::all());
         $texts = self::texts($drawing);
         $canvas = new Box(0, 0, $drawing->scene->width, $drawing->scene->height);
         $solid = array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Rect && \in_array($mark->role, ['value', 'reference', 'variance', 'pin-head'], true));

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Warm, in the core: workings and SVG of the demo chart. Prints milliseconds as JSON.
+ */
+
+use KeenMargin\Core\Chart\ChartKinds;
+use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Figures\Reading\FactReader;
+use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Render\FontFaces;
+use KeenMargin\Core\Render\SvgRenderer;
+use KeenMargin\Core\Workings\VarianceOverTime;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+$sheet = Sheet::ofText((string) file_get_contents(dirname(__DIR__).'/demo/net-revenue.csv'));
+$figures = FactReader::read($sheet, RoleGuess::of($sheet, 'Net revenue'), 'Brackwater Ferries');
+$recipe = RecipeReader::json((string) file_get_contents(__DIR__.'/recipe.json'));
+$kinds = ChartKinds::all();
+$svg = new SvgRenderer(FontFaces::folder(dirname(__DIR__).'/assets/fonts'));
+
+$measure = static function (callable $work, int $times): float {
+    for ($i = 0; $i < 200; ++$i) {
+        $work();
+    }
+    $spent = [];
+    for ($i = 0; $i < $times; ++$i) {
+        $start = hrtime(true);
+        $work();
+        $spent[] = (hrtime(true) - $start) / 1e6;
+    }
+    sort($spent);
+
+    return $spent[intdiv($times, 2)];
+};
+
+echo json_encode([
+    'workings' => $measure(static fn () => VarianceOverTime::of($recipe, $figures), 1000),
+    'workings and SVG' => $measure(static fn () => $svg->render(Drawing::of($recipe, $figures, $kinds)->scene), 1000),
+    'bytes' => strlen($svg->render(Drawing::of($recipe, $figures, $kinds)->scene)),
+], JSON_THROW_ON_ERROR), "\n";
