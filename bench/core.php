@@ -43,4 +43,4 @@ echo json_encode([
     'workings' => $measure(static fn () => VarianceOverTime::of($recipe, $figures), 1000),
     'workings and SVG' => $measure(static fn () => $svg->render(Drawing::of($recipe, $figures, $kinds)->scene), 1000),
     'bytes' => strlen($svg->render(Drawing::of($recipe, $figures, $kinds)->scene)),
-], JSON_THROW_ON_ERROR), "\n";
+], \JSON_THROW_ON_ERROR), "\n";

@@ -8,7 +8,8 @@ use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
 /**
- * Datasets, their imports and charts; facts in one narrow table that is its own covering index.
+ * Datasets, their imports and charts; facts in one narrow table that is its own covering index, and their totals
+ * over all members, which most questions are about.
  */
 final class Version20261124000000 extends AbstractMigration
 {
@@ -30,12 +31,13 @@ final class Version20261124000000 extends AbstractMigration
         $this->addSql('CREATE INDEX IDX_70E4FA7867F54C40 ON member (breakdown_id)');
         $this->addSql('CREATE TABLE chart (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, version INTEGER DEFAULT 1 NOT NULL, saved_at DATETIME NOT NULL, name VARCHAR(200) NOT NULL, recipe CLOB NOT NULL, dataset_id INTEGER NOT NULL, CONSTRAINT FK_E5562A2AD47C2D1B FOREIGN KEY (dataset_id) REFERENCES dataset (id) ON DELETE CASCADE NOT DEFERRABLE INITIALLY IMMEDIATE)');
         $this->addSql('CREATE INDEX IDX_E5562A2AD47C2D1B ON chart (dataset_id)');
-        $this->addSql('CREATE TABLE fact (dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, measure INTEGER NOT NULL, scenario INTEGER NOT NULL, period INTEGER NOT NULL, m0 INTEGER NOT NULL, m1 INTEGER NOT NULL, m2 INTEGER NOT NULL, m3 INTEGER NOT NULL, m4 INTEGER NOT NULL, m5 INTEGER NOT NULL, m6 INTEGER NOT NULL, m7 INTEGER NOT NULL, amount INTEGER NOT NULL, import INTEGER NOT NULL, PRIMARY KEY (dataset, measure, scenario, period, m0, m1, m2, m3, m4, m5, m6, m7)) WITHOUT ROWID');
+        $this->addSql('CREATE TABLE fact (dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, measure INTEGER NOT NULL, scenario INTEGER NOT NULL, period INTEGER NOT NULL, m0 INTEGER NOT NULL, m1 INTEGER NOT NULL, m2 INTEGER NOT NULL, m3 INTEGER NOT NULL, m4 INTEGER NOT NULL, m5 INTEGER NOT NULL, m6 INTEGER NOT NULL, m7 INTEGER NOT NULL, amount INTEGER NOT NULL, import INTEGER NOT NULL, PRIMARY KEY (dataset, measure, m0, m1, m2, m3, m4, m5, m6, m7, scenario, period)) WITHOUT ROWID');
+        $this->addSql('CREATE TABLE fact_total (dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, measure INTEGER NOT NULL, scenario INTEGER NOT NULL, period INTEGER NOT NULL, amount INTEGER NOT NULL, facts INTEGER NOT NULL, PRIMARY KEY (dataset, measure, scenario, period)) WITHOUT ROWID');
     }
 
     public function down(Schema $schema): void
     {
-        foreach (['fact', 'chart', 'import', 'member', 'breakdown', 'measure', 'dataset'] as $table) {
+        foreach (['fact_total', 'fact', 'chart', 'import', 'member', 'breakdown', 'measure', 'dataset'] as $table) {
             $this->addSql("DROP TABLE $table");
         }
     }

@@ -7,7 +7,6 @@ namespace KeenMargin\App\Storage;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
-use KeenMargin\Core\Figures\Dimension;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'breakdown')]
@@ -31,10 +30,5 @@ class BreakdownRecord
         public string $name,
     ) {
         $this->members = new ArrayCollection();
-    }
-
-    public function dimension(): Dimension
-    {
-        return new Dimension($this->name, array_values($this->members->map(static fn (MemberRecord $member): string => $member->name)->toArray()));
     }
 }

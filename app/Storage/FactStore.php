@@ -7,6 +7,7 @@ namespace KeenMargin\App\Storage;
 use Brick\Math\BigDecimal;
 use Brick\Math\Exception\MathException;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\DBAL\ParameterType;
 use KeenMargin\Core\Figures\Fact;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -53,12 +54,20 @@ final readonly class FactStore
                 array_push($values, self::scaled($fact, $scale), $import);
             }
             $row = '('.implode(',', array_fill(0, 6 + self::PLACES, '?')).')';
-            $this->connection->executeStatement('INSERT INTO fact VALUES '.implode(',', array_fill(0, \count($chunk), $row)), $values, array_fill(0, \count($values), ParameterType::INTEGER));
+            $this->connection->executeStatement('INSERT INTO fact (dataset, measure, scenario, period, m0, m1, m2, m3, m4, m5, m6, m7, amount, import) VALUES '.implode(',', array_fill(0, \count($chunk), $row)), $values, array_fill(0, \count($values), ParameterType::INTEGER));
         }
+        $this->total($dataset);
+    }
+
+    /** Makes the totals over all members anew. */
+    private function total(int $dataset): void
+    {
+        $this->connection->executeStatement('DELETE FROM fact_total WHERE dataset = ?', [$dataset]);
+        $this->exact(fn () => $this->connection->executeStatement('INSERT INTO fact_total SELECT dataset, measure, scenario, period, SUM(amount), COUNT(*) FROM fact WHERE dataset = ? GROUP BY dataset, measure, scenario, period', [$dataset]));
     }
 
     /**
-     * Exact sums by measure, scenario and period.
+     * Exact sums by measure, scenario and period; over all members from their totals.
      *
      * @param list<int>                         $measures ids
      * @param list<array{int, list<int>, bool}> $where    place of the breakdown, member ids, whether they are kept or left out
@@ -71,14 +80,38 @@ final readonly class FactStore
         foreach ($where as [$place, $ids, $keeps]) {
             $conditions .= " AND m$place ".($keeps ? 'IN' : 'NOT IN').' ('.implode(',', array_map(intval(...), $ids)).')';
         }
+        $from = ' WHERE dataset = '.$dataset.' AND measure IN ('.implode(',', array_map(intval(...), $measures)).')'.$conditions;
+        $sql = '' === $conditions
+            ? "SELECT measure, scenario, period, amount, facts FROM fact_total$from"
+            : "SELECT measure, scenario, period, SUM(amount) AS amount, COUNT(*) AS facts FROM fact$from GROUP BY measure, scenario, period";
+
+        /** @var list<array{measure: int, scenario: int, period: int, amount: int, facts: int}> */
+        return $this->exact(fn () => $this->connection->fetchAllAssociative($sql));
+    }
+
+    /**
+     * Names of a breakdown's members by their ids, in their order; past the object mapper, as there may be many.
+     *
+     * @return array<int, string>
+     */
+    public function members(int $breakdown): array
+    {
+        /** @var array<int, string> */
+        return $this->connection->fetchAllKeyValue('SELECT id, name FROM member WHERE breakdown_id = ? ORDER BY position', [$breakdown]);
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(): T $sum
+     *
+     * @return T
+     */
+    private function exact(callable $sum): mixed
+    {
         try {
-            /** @var list<array{measure: int, scenario: int, period: int, amount: int, facts: int}> */
-            return $this->connection->fetchAllAssociative(
-                'SELECT measure, scenario, period, SUM(amount) AS amount, COUNT(*) AS facts FROM fact'
-                .' WHERE dataset = '.$dataset.' AND measure IN ('.implode(',', array_map(intval(...), $measures)).')'.$conditions
-                .' GROUP BY dataset, measure, scenario, period',
-            );
-        } catch (\Doctrine\DBAL\Exception\DriverException $e) {
+            return $sum();
+        } catch (DriverException $e) {
             throw str_contains($e->getMessage(), 'integer overflow') ? RefusedFigures::whole('The sum has more digits than can be kept exactly. Give the amounts in thousands.') : $e;
         }
     }

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Storage;
 
 use KeenMargin\Core\Figures\Coverage;
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Notice;
@@ -21,7 +22,7 @@ final readonly class StoredFigures implements Figures
 
     public function __construct(private DatasetRecord $record, private FactStore $store)
     {
-        $this->dataset = self::outline($record);
+        $this->dataset = self::outline($record, $store);
     }
 
     public function dataset(): Dataset
@@ -51,12 +52,7 @@ final readonly class StoredFigures implements Figures
     {
         foreach ($this->record->breakdowns as $breakdown) {
             if ($breakdown->name === $filter->breakdown) {
-                $ids = [];
-                foreach ($breakdown->members as $member) {
-                    if (\in_array($member->name, $filter->members, true)) {
-                        $ids[] = (int) $member->id;
-                    }
-                }
+                $ids = array_keys(array_intersect($this->store->members((int) $breakdown->id), $filter->members));
 
                 return [$breakdown->position, $ids, $filter->keeps];
             }
@@ -64,7 +60,7 @@ final readonly class StoredFigures implements Figures
         throw new \LogicException("There is no breakdown \"{$filter->breakdown}\".");
     }
 
-    private static function outline(DatasetRecord $record): Dataset
+    private static function outline(DatasetRecord $record, FactStore $store): Dataset
     {
         $grain = Grain::from($record->grain);
         $calendar = new FiscalCalendar($record->firstMonth);
@@ -72,7 +68,7 @@ final readonly class StoredFigures implements Figures
         return new Dataset(
             $record->name,
             array_values($record->measures->map(static fn (MeasureRecord $measure) => $measure->measure())->toArray()),
-            array_values($record->breakdowns->map(static fn (BreakdownRecord $breakdown) => $breakdown->dimension())->toArray()),
+            array_values($record->breakdowns->map(static fn (BreakdownRecord $breakdown): Dimension => new Dimension($breakdown->name, array_values($store->members((int) $breakdown->id))))->toArray()),
             $grain,
             $calendar,
             new Coverage(array_map(static fn (array $starts): array => array_map(static fn (int $start): Period => Period::ofStart($grain, $start, $calendar), $starts), $record->coverage)),

@@ -21,10 +21,11 @@ final class Board
 {
     public const MARGIN = 2.0;
     private const GAP = 2.0;
+    private const STRIP = 24.0;
 
     /** @var array<string, list<Mark>> by group, from back to front */
     private array $groups = [];
-    /** @var list<Box> */
+    /** @var array<int, list<Box>> what is taken, by the strips of the board that it touches */
     private array $taken = [];
     private float $bottom = 0.0;
 
@@ -56,7 +57,9 @@ final class Board
 
     public function take(Box $box): void
     {
-        $this->taken[] = $box;
+        for ($strip = (int) floor($box->top / self::STRIP), $last = (int) floor($box->bottom / self::STRIP); $strip <= $last; ++$strip) {
+            $this->taken[$strip][] = $box;
+        }
         $this->bottom = max($this->bottom, $box->bottom);
     }
 
@@ -81,9 +84,11 @@ final class Board
         if ($box->left < self::MARGIN || $box->right > $this->width - self::MARGIN || $box->top < 0) {
             return false;
         }
-        foreach ($this->taken as $taken) {
-            if ($box->overlaps($taken, self::GAP)) {
-                return false;
+        for ($strip = (int) floor($box->top / self::STRIP), $last = (int) floor($box->bottom / self::STRIP); $strip <= $last; ++$strip) {
+            foreach ($this->taken[$strip] ?? [] as $taken) {
+                if ($box->overlaps($taken, self::GAP)) {
+                    return false;
+                }
             }
         }
 

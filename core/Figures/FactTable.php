@@ -7,24 +7,23 @@ namespace KeenMargin\Core\Figures;
 use Brick\Math\BigDecimal;
 
 /**
- * Figures held in memory. Every key stands once. Amounts are added as whole numbers of their measure's last decimal,
- * which is exact; those too large for that are added as decimals.
+ * Figures held in memory. Every key stands once. Short amounts with equally many decimals are added as whole numbers,
+ * which is exact and fast; others as decimals. A sum has no more decimals than its amounts.
  */
 final readonly class FactTable implements Figures
 {
     private const SAFE_DIGITS = 17;
 
-    /** @var array<string, list<array{string, int, list<string>, int|BigDecimal}>> scenario code, period start, members, amount, by measure */
+    /** @var array<string, list<array{string, int, list<string>, int|BigDecimal, non-negative-int}>> scenario code, period start, members, amount, its decimals; by measure */
     private array $rows;
 
     /** @param list<Fact> $facts */
     public function __construct(private Dataset $dataset, public array $facts)
     {
-        $scales = self::scales($dataset);
         $rows = [];
         foreach ($facts as $fact) {
-            $digits = $fact->amount->toScale($scales[$fact->measure])->getUnscaledValue()->toString();
-            $rows[$fact->measure][] = [$fact->scenario->value, $fact->period->start, $fact->members, \strlen($digits) > self::SAFE_DIGITS ? $fact->amount : (int) $digits];
+            $digits = $fact->amount->getUnscaledValue()->toString();
+            $rows[$fact->measure][] = [$fact->scenario->value, $fact->period->start, $fact->members, \strlen($digits) > self::SAFE_DIGITS ? $fact->amount : (int) $digits, $fact->amount->getScale()];
         }
         $this->rows = $rows;
     }
@@ -37,28 +36,27 @@ final readonly class FactTable implements Figures
     public function sums(array $measures, array $where): Sums
     {
         $places = array_flip(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $this->dataset->breakdowns));
-        $scales = self::scales($this->dataset);
         $sums = new Sums();
         foreach (array_unique($measures) as $measure) {
             $whole = [];
-            foreach ($this->rows[$measure] ?? [] as [$scenario, $start, $members, $amount]) {
+            foreach ($this->rows[$measure] ?? [] as [$scenario, $start, $members, $amount, $scale]) {
                 foreach ($where as $filter) {
                     if (!$filter->lets($members[$places[$filter->breakdown]])) {
                         continue 2;
                     }
                 }
-                [$sum, $count] = $whole[$scenario][$start] ?? [0, 0];
+                [$sum, $count, $common] = $whole[$scenario][$start] ?? [0, 0, $scale];
                 if ($amount instanceof BigDecimal) {
                     $sums->add($measure, Scenario::from($scenario), $start, $amount);
-                } elseif (self::isWhole($sum + $amount)) {
-                    $whole[$scenario][$start] = [$sum + $amount, $count + 1];
+                } elseif ($scale === $common && self::isWhole($sum + $amount)) {
+                    $whole[$scenario][$start] = [$sum + $amount, $count + 1, $scale];
                 } else {
-                    $sums->add($measure, Scenario::from($scenario), $start, BigDecimal::ofUnscaledValue($amount, $scales[$measure]));
+                    $sums->add($measure, Scenario::from($scenario), $start, BigDecimal::ofUnscaledValue($amount, $scale));
                 }
             }
             foreach ($whole as $scenario => $periods) {
-                foreach ($periods as $start => [$sum, $count]) {
-                    $sums->add($measure, Scenario::from($scenario), $start, BigDecimal::ofUnscaledValue($sum, $scales[$measure]), $count);
+                foreach ($periods as $start => [$sum, $count, $scale]) {
+                    $sums->add($measure, Scenario::from($scenario), $start, BigDecimal::ofUnscaledValue($sum, $scale), $count);
                 }
             }
         }
@@ -70,11 +68,5 @@ final readonly class FactTable implements Figures
     private static function isWhole(mixed $sum): bool
     {
         return \is_int($sum);
-    }
-
-    /** @return array<string, non-negative-int> decimals by measure */
-    private static function scales(Dataset $dataset): array
-    {
-        return array_column($dataset->measures, 'decimals', 'name');
     }
 }

@@ -74,6 +74,14 @@ final class Decimals
     /** @param non-negative-int $decimals */
     public static function round(BigDecimal $amount, int $decimals): BigDecimal
     {
-        return $amount->toScale($decimals, RoundingMode::HalfUp);
+        $scale = $amount->getScale();
+        $short = $scale > $decimals ? self::maybeShort($amount, $scale) : null;
+        if (null === $short || $scale - $decimals > self::SHORT) {
+            return $amount->toScale($decimals, RoundingMode::HalfUp);
+        }
+        $step = 10 ** ($scale - $decimals);
+        $rounded = intdiv(2 * abs($short) + $step, 2 * $step);
+
+        return BigDecimal::ofUnscaledValue($short < 0 ? -$rounded : $rounded, $decimals);
     }
 }

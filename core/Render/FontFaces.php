@@ -11,6 +11,8 @@ final class FontFaces
     private array $encoded = [];
     /** @var array<string, list<array{int, int}>> */
     private array $bounds = [];
+    /** @var array<string, bool> by ranges and letters */
+    private array $held = [];
 
     /**
      * @param list<array{family: string, weight: int, file: string, ranges: string}> $faces
@@ -32,13 +34,15 @@ final class FontFaces
     /**
      * Style rules that carry the fonts for the letters used.
      *
-     * @param array<int, array<int, true>> $letters code points by weight
+     * @param array<int, string> $texts what is written, by weight
      */
-    public function css(string $family, array $letters): string
+    public function css(string $family, array $texts): string
     {
         $css = '';
+        $letters = array_map(static fn (string $text): string => implode('', array_unique(mb_str_split($text))), $texts);
         foreach ($this->faces as $face) {
-            if ($face['family'] === $family && $this->holdsAny($face['ranges'], $letters[$face['weight']] ?? [])) {
+            $used = $letters[$face['weight']] ?? '';
+            if ($face['family'] === $family && '' !== $used && $this->held[$face['ranges'].$used] ??= $this->holdsAny($face['ranges'], $used)) {
                 $data = $this->encoded[$face['file']] ??= base64_encode(($this->read)($face['file']));
                 $css .= "@font-face{font-family:'$family';font-weight:{$face['weight']};unicode-range:{$face['ranges']};src:url(data:font/woff2;base64,$data) format('woff2')}";
             }
@@ -47,11 +51,11 @@ final class FontFaces
         return $css;
     }
 
-    /** @param array<int, true> $letters */
-    private function holdsAny(string $ranges, array $letters): bool
+    private function holdsAny(string $ranges, string $letters): bool
     {
         $bounds = $this->bounds[$ranges] ??= self::parsed($ranges);
-        foreach ($letters as $code => $_) {
+        foreach (mb_str_split($letters) as $letter) {
+            $code = mb_ord($letter);
             foreach ($bounds as [$from, $to]) {
                 if ($code >= $from && $code <= $to) {
                     return true;

@@ -44,7 +44,7 @@ final readonly class SvgRenderer implements Renderer
 
         return '<svg xmlns="http://www.w3.org/2000/svg" width="'.$width.'" height="'.$height.'" viewBox="0 0 '.$width.' '.$height.'" role="img" aria-labelledby="t d">'
             .'<title id="t">'.self::escape($scene->title).'</title><desc id="d">'.self::escape($scene->description).'</desc>'
-            .'<style>'.$this->fonts?->css(Type::SANS, array_map(self::letters(...), $texts))."text{font-family:'".Type::SANS."',sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>"
+            .'<style>'.$this->fonts?->css(Type::SANS, $texts)."text{font-family:'".Type::SANS."',sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>"
             .([] === $hatches ? '' : '<defs>'.implode('', array_map(self::pattern(...), $hatches)).'</defs>')
             .$body.'</svg>'."\n";
     }
@@ -91,17 +91,6 @@ final readonly class SvgRenderer implements Renderer
     private static function n(float $length): string
     {
         return (string) Plain::round($length);
-    }
-
-    /** @return array<int, true> code points */
-    private static function letters(string $text): array
-    {
-        $letters = [];
-        foreach (array_unique(mb_str_split($text)) as $letter) {
-            $letters[mb_ord($letter)] = true;
-        }
-
-        return $letters;
     }
 
     private static function escape(string $text): string

@@ -61,10 +61,14 @@ final readonly class ColumnGuess
         return new ColumnRole(Role::Amount, $scenario, '' === $rest ? null : $rest);
     }
 
-    /** @param list<string> $cells */
+    /**
+     * Long texts that hardly ever come again; short ones may be the members of a large breakdown.
+     *
+     * @param list<string> $cells
+     */
     private static function isFreeText(array $cells): bool
     {
-        return \count($cells) > 40 && \count(array_unique($cells)) > 0.8 * \count($cells);
+        return \count($cells) > 40 && \count(array_unique($cells)) > 0.8 * \count($cells) && array_sum(array_map(mb_strlen(...), $cells)) > 24 * \count($cells);
     }
 
     /**

@@ -35,6 +35,7 @@ final class FactReaderTest extends TestCase
         yield 'days stay days' => ["Date,Actual\n2026-01-05,1\n2026-01-31,2\n", ['AC 2026-01-05 1', 'AC 2026-01-31 2']];
         yield 'missing is not zero' => ["Month,Actual,Budget\n2026-01,,0\n2026-02,-,n/a\n", ['BU 2026-01 0']];
         yield 'a memo is no breakdown' => ["Month,Actual,Memo\n2026-01,1,late\n", ['AC 2026-01 1']];
+        yield 'a large breakdown' => ["Month,Customer,Actual\n".implode('', array_map(static fn (int $i): string => "2026-01,Customer $i,1\n", range(1, 60))), array_map(static fn (int $i): string => "AC 2026-01 Customer $i 1", range(1, 60))];
         yield 'sixty periods and a column per route' => ["Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => \sprintf("%d-%02d,R,1\n", 2022 + intdiv($i, 12), $i % 12 + 1), range(0, 59))), array_map(static fn (int $i): string => \sprintf('AC %d-%02d R 1', 2022 + intdiv($i, 12), $i % 12 + 1), range(0, 59))];
     }
 
