@@ -118,7 +118,7 @@ for ($month = FIRST; $month <= LAST; ++$month) {
             $sailings[$month][$scenario][$route] = $sailed;
             $lines[$month][$scenario][$route] += [
                 'Fuel' => (int) round(fuelPrice($scenario, $month) * $miles * $sailed * ('Large vessel' === ROUTES[$route][3] ? 1.25 : 0.7)),
-                'Crew' => (int) round($perMonth * (88 + 4.9 * $miles) * (1 + 0.03 * intdiv($month - FIRST, 12)) * wobble('Actual' === $scenario ? 0.012 : 0.003)),
+                'Crew' => (int) round($perMonth * (88 + 4.9 * $miles) * (0.82 + 0.2 * SEASON[$month % 12]) * (1 + 0.03 * intdiv($month - FIRST, 12)) * wobble('Actual' === $scenario ? 0.07 : 0.004)) + ('Actual' === $scenario && 'North' === $route && 2026 * 12 + 5 === $month ? 9_800 : 0),
                 'Upkeep' => (int) round($perMonth * 41 * wobble('Actual' === $scenario ? 0.12 : 0.02)) + ('Actual' === $scenario && 'North' === $route && in_array($month, [2026 * 12 + 5, 2026 * 12 + 6], true) ? 18_500 : 0),
                 'Harbour dues' => (int) round($sailed * 38.5),
                 'Overheads' => (int) round(9_400 * (0.4 + $share) * wobble(0.015)),

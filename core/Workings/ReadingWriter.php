@@ -70,7 +70,7 @@ final class ReadingWriter
     {
         $for = array_values(array_filter($this->moved, static fn (array $pair): bool => Effect::Favourable === $pair[1]->effect))[0] ?? null;
         $against = array_values(array_filter($this->moved, static fn (array $pair): bool => Effect::Unfavourable === $pair[1]->effect))[0] ?? null;
-        $say = fn (array $pair): string => "{$pair[0]->label} (".$this->display->variance($pair[1]->amount).')';
+        $say = fn (array $pair): string => "{$this->name($pair[0])} (".$this->display->variance($pair[1]->amount).')';
 
         return match (true) {
             null !== $for && null !== $against => 'Most for it: '.$say($for).'; most against it: '.$say($against).'.',
@@ -82,7 +82,7 @@ final class ReadingWriter
 
     private function flagged(?Scenario $reference): ?string
     {
-        $labels = array_map(static fn (array $pair): string => $pair[0]->label, array_filter($this->pairs($reference), static fn (array $pair): bool => $pair[1]->flagged));
+        $labels = array_map(fn (array $pair): string => $this->name($pair[0]), array_filter($this->pairs($reference), static fn (array $pair): bool => $pair[1]->flagged));
 
         return [] === $labels ? null : 'Flagged: '.Wording::some(array_values($labels), 6).'.';
     }
@@ -113,11 +113,10 @@ final class ReadingWriter
     /** @return list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> */
     private function movers(): array
     {
-        $names = \count(array_unique(array_map(static fn (Row $row): string => PeriodNames::year($row->period), $this->rows))) > 1 ? PeriodNames::full(...) : PeriodNames::withinYear(...);
 
         return array_map(fn (array $pair): array => [
             'key' => $pair[0]->key,
-            'label' => $names($pair[0]->period),
+            'label' => $this->name($pair[0]),
             'variance' => $this->display->variance($pair[1]->amount),
             'effect' => $pair[1]->effect->value,
             'flagged' => $pair[1]->flagged,
@@ -149,6 +148,14 @@ final class ReadingWriter
         }
 
         return $pairs;
+    }
+
+    /** With its year only where the rows are of several. */
+    private function name(Row $row): string
+    {
+        $years = array_unique(array_map(static fn (Row $other): string => PeriodNames::year($other->period), $this->rows));
+
+        return \count($years) > 1 ? PeriodNames::full($row->period) : PeriodNames::withinYear($row->period);
     }
 
     private function withUnit(string $number): string

@@ -12,8 +12,8 @@ function day(iso: string): string {
 <template>
   <article class="group relative rounded-lg border border-hairline bg-panel transition-colors hover:border-accent/50">
     <RouterLink :to="`/charts/${chart.id}`" class="block rounded-lg">
-      <div class="h-52 overflow-hidden rounded-t-lg border-b border-hairline px-4 pt-4">
-        <img :src="`/api/charts/${chart.id}/picture.svg?v=${chart.version}`" :alt="`Picture of ${chart.name}`" loading="lazy" class="w-full" width="620" height="420" />
+      <div class="border-b border-hairline p-4">
+        <img :src="`/api/charts/${chart.id}/picture.svg?v=${chart.version}`" :alt="`Picture of ${chart.name}`" loading="lazy" class="h-auto w-full" width="620" height="440" />
       </div>
       <div class="px-4 py-3">
         <h2 class="font-semibold break-words">{{ chart.name }}</h2>

@@ -67,8 +67,8 @@ function time(iso: string): string {
         <h2 class="label mb-1">Checks</h2>
         <ul>
           <li v-for="check in drawing.checks" :key="check.id" class="flex gap-2.5 py-0.5">
-            <span v-if="check.holds" class="text-favourable-text" aria-label="holds">✓</span>
-            <span v-else class="pl-0.5 font-semibold text-unfavourable-text" aria-label="does not hold">!&thinsp;</span>
+            <span v-if="check.holds" class="w-3 shrink-0 text-favourable-text" role="img" aria-label="holds">✓</span>
+            <span v-else class="w-3 shrink-0 text-center font-semibold text-unfavourable-text" role="img" aria-label="does not hold">!</span>
             <span class="min-w-0 break-words">{{ check.says }}</span>
           </li>
         </ul>

@@ -60,7 +60,7 @@ useKeys({
         <QuestionSentence v-if="drawing && dataset && recipe" class="mb-4" :drawing="drawing" :dataset="dataset" :question="recipe.question" @change="change" />
         <div v-else-if="!problem && !refusal" class="mb-4 h-[68px]" />
         <SentenceOfTrouble v-if="refusal" class="mb-4" :says="refusal" :retry="canUndo ? 'Undo' : undefined" @retry="history.undo" />
-        <div ref="frame" class="relative max-w-[1280px]">
+        <div ref="frame" class="relative max-w-[1600px]">
           <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
           <div v-if="drawing" class="overflow-x-clip transition-opacity" :class="refusal || isSlow ? 'opacity-50' : ''">
             <SceneView ref="scene" v-model:lit="lit" :scene="drawing.scene" />

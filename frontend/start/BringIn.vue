@@ -10,6 +10,12 @@ const isOver = ref(false)
 const pasted = ref('')
 const isPasting = ref(false)
 
+/** The made-up ferry operator's net revenue, as a file that anybody might have. */
+async function trySample() {
+  const { default: text } = await import('../../demo/net-revenue.csv?raw')
+  await takeFile(new File([text], 'net-revenue.csv', { type: 'text/csv' }))
+}
+
 useEventListener(document, 'dragover', (event: DragEvent) => {
   event.preventDefault()
   isOver.value = true
@@ -40,6 +46,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
       <div class="flex flex-wrap gap-3">
         <button class="button button-strong" :disabled="isBusy" @click="input?.click()">{{ isBusy ? 'Reading…' : 'Choose a file' }}</button>
         <button class="button" :disabled="isBusy" :aria-expanded="isPasting" @click="isPasting = !isPasting">Paste a table</button>
+        <button class="button" :disabled="isBusy" @click="trySample">Try a sample</button>
         <input ref="input" class="sr-only" type="file" accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values" tabindex="-1" aria-label="File of figures" @change="takeFile(($event.target as HTMLInputElement).files?.[0]), (($event.target as HTMLInputElement).value = '')" />
       </div>
       <form v-if="isPasting" class="mt-4" @submit.prevent="takeText(pasted)">

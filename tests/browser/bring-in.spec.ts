@@ -39,6 +39,14 @@ test('a pasted table becomes a chart', async ({ page }) => {
   expect(await labels(page, 'value-label')).toEqual(['8', '6'])
 })
 
+test('a sample shows the way without a file of one\'s own', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Try a sample' }).click()
+  await expect(page.getByLabel('Summary')).toContainText('Jan 2024–Dec 2026, by month')
+  await page.getByRole('button', { name: 'Bring in' }).click()
+  await expect(sentence(page)).toContainText('of all routes in Jan–Dec 2026 compare with budget and prior year')
+})
+
 test('a refused file says which row and why, and leaves nothing behind', async ({ page }) => {
   await page.goto('/figures')
   const before = await page.locator('tbody tr').count()

@@ -130,11 +130,11 @@ final class VarianceOverTimeTest extends TestCase
     public static function readings(): iterable
     {
         $csv = "Month,Actual,Budget\n2026-01,302000,310000\n2026-02,311000,298000\n";
-        yield 'against budget' => [$csv, ['against' => ['BU'], 'flag' => ['percent' => '4']], ['Amount in Jan–Feb 2026: 613 k, 5 k (0.8 %) above budget.', "Most for it: Feb 2026 (+13); most against it: Jan 2026 (\u{2212}8).", 'Flagged: Feb 2026.']];
-        yield 'a cost' => [$csv, ['against' => ['BU'], 'better' => 'less'], ['Amount in Jan–Feb 2026: 613 k, 5 k (0.8 %) above budget.', "Most for it: Jan 2026 (\u{2212}8); most against it: Feb 2026 (+13)."]];
+        yield 'against budget' => [$csv, ['against' => ['BU'], 'flag' => ['percent' => '4']], ['Amount in Jan–Feb 2026: 613 k, 5 k (0.8 %) above budget.', "Most for it: Feb (+13); most against it: Jan (\u{2212}8).", 'Flagged: Feb.']];
+        yield 'a cost' => [$csv, ['against' => ['BU'], 'better' => 'less'], ['Amount in Jan–Feb 2026: 613 k, 5 k (0.8 %) above budget.', "Most for it: Jan (\u{2212}8); most against it: Feb (+13)."]];
         yield 'nothing to compare with' => [$csv, [], ['Amount in Jan–Feb 2026: 613 k.']];
         yield 'no difference' => ["Month,Actual,Budget\n2026-01,5,5\n", ['against' => ['BU']], ['Amount in Jan 2026: 5, equal to budget.']];
-        yield 'a zero reference' => ["Month,Actual,Budget\n2026-01,5,0\n", ['against' => ['BU']], ['Amount in Jan 2026: 5, 5 above budget.', 'Most for it: Jan 2026 (+5).']];
+        yield 'a zero reference' => ["Month,Actual,Budget\n2026-01,5,0\n", ['against' => ['BU']], ['Amount in Jan 2026: 5, 5 above budget.', 'Most for it: Jan (+5).']];
     }
 
     /**

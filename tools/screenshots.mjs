@@ -1,0 +1,46 @@
+/* Makes docs/screenshots from the demo figures. Usage: node tools/screenshots.mjs BASE EMPTY_BASE */
+import { chromium } from '@playwright/test'
+
+const [base, empty] = process.argv.slice(2)
+const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args })
+
+async function shoot(name, path, act = async () => {}, { width = 1280, height = 800, from = base } = {}) {
+  const page = await browser.newPage({ viewport: { width, height } })
+  await page.goto(from + path)
+  await page.waitForLoadState('networkidle')
+  await act(page)
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `docs/screenshots/${name}.png` })
+  await page.close()
+}
+const open = (name) => async (page) => {
+  await page.getByRole('link', { name: new RegExp(name) }).first().click()
+  await page.waitForSelector('svg.chart')
+}
+const file = (text) => (page) => page.setInputFiles('input[type=file]', { name: 'monthly-results.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+const messy = 'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;(1.200);118.400,00;corrected\nMar 2026;North;12x;120.100,00;\nApr 2026;Holm;98.110,25;97.000,00;\nTotal;;218.896,75;454.500,00;\n'
+const clean = 'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;120.105,00;118.400,00;corrected\nJan 2026;Holm;98.110,25;97.000,00;\nFeb 2026;Holm;97.001,75;98.500,00;\n'
+
+await shoot('start', '/')
+await shoot('start-empty', '/', undefined, { from: empty })
+await shoot('figures', '/figures')
+await shoot('reading', '/', file(clean))
+await shoot('reading-refused', '/', file(messy))
+await shoot('charts', '/charts')
+await shoot('chart', '/charts', open('Monthly revenue'))
+await shoot('chart-slot', '/charts', async (page) => {
+  await open('Monthly revenue')(page)
+  await page.getByRole('button', { name: /^Span:/ }).click()
+})
+await shoot('chart-pointing', '/charts', async (page) => {
+  await open('Fuel cost')(page)
+  await page.locator('svg.chart rect[data-key="2026-05"][data-role=value]').hover()
+})
+await shoot('chart-workings', '/charts', async (page) => {
+  await open('Monthly revenue')(page)
+  await page.keyboard.press('w')
+})
+await shoot('chart-loss', '/charts', open('Outer runs at a loss'))
+await shoot('chart-narrow', '/charts', open('Revenue by quarter'), { width: 900, height: 760 })
+await browser.close()
