@@ -15,6 +15,7 @@ export default ts.config(
       'vue/singleline-html-element-content-newline': 'off',
       'vue/html-self-closing': 'off',
       'vue/require-default-prop': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
       'vue/html-indent': 'off',
       'vue/html-closing-bracket-newline': 'off',
       'vue/first-attribute-linebreak': 'off',

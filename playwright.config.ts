@@ -15,8 +15,22 @@ export default defineConfig({
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
-  webServer: { command: `bin/start demo --port ${port}`, env: { KEEN_DEMO_NAME: 'browser-tests' }, url: `http://127.0.0.1:${port}/api/charts`, gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 }, timeout: 120_000 },
+  webServer: {
+    command: `bin/start demo --port ${port}`,
+    env: { KEEN_DEMO_NAME: 'browser-tests' },
+    url: `http://127.0.0.1:${port}/api/charts`,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },
+    timeout: 120_000,
+  },
 })

@@ -1,14 +1,23 @@
 /* Answers to changed questions over 100,000 facts, by HTTP, one after the other. Usage: node bench/api.mjs BASE */
 const base = process.argv[2]
-const months = Array.from({ length: 36 }, (_, i) => `${2024 + Math.floor(i / 12)}-${String((i % 12) + 1).padStart(2, '0')}`)
+const months = Array.from(
+  { length: 36 },
+  (_, i) => `${2024 + Math.floor(i / 12)}-${String((i % 12) + 1).padStart(2, '0')}`,
+)
 let seed = 1
 const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
 const customers = Array.from({ length: 926 }, (_, i) => `Customer ${String(i + 1).padStart(3, '0')}`)
 const lines = ['Month,Customer,Actual,Budget,Forecast']
-for (const month of months) for (const customer of customers) lines.push([month, customer, ...[0, 1, 2].map(() => (1000 * random()).toFixed(2))].join(','))
+for (const month of months)
+  for (const customer of customers)
+    lines.push([month, customer, ...[0, 1, 2].map(() => (1000 * random()).toFixed(2))].join(','))
 
 const post = async (path, body) => {
-  const response = await fetch(base + path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+  const response = await fetch(base + path, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
+  })
   if (!response.ok) throw new Error(await response.text())
   return response.json()
 }
@@ -21,7 +30,14 @@ const spans = [undefined, 'year to date', { from: '2025-01', to: '2026-12' }, { 
 const spent = []
 for (let i = 0; i < 240; i++) {
   const chosen = customers.filter(() => random() < 0.01)
-  const question = { forecast: 'FC', against: i % 2 ? ['BU', 'PY'] : ['BU'], by: ['month', 'quarter', 'year'][i % 3], closedThrough: '2026-08', span: spans[i % 4], where: i % 5 === 0 && chosen.length ? [{ field: 'Customer', in: chosen }] : undefined }
+  const question = {
+    forecast: 'FC',
+    against: i % 2 ? ['BU', 'PY'] : ['BU'],
+    by: ['month', 'quarter', 'year'][i % 3],
+    closedThrough: '2026-08',
+    span: spans[i % 4],
+    where: i % 5 === 0 && chosen.length ? [{ field: 'Customer', in: chosen }] : undefined,
+  }
   const asked = performance.now()
   await post(`/api/datasets/${dataset.id}/drawings`, { recipe: { keenMargin: 1, question, kind: 'variance-tiers' } })
   if (i >= 40) spent.push(performance.now() - asked)

@@ -2,7 +2,15 @@
 import { chromium } from '@playwright/test'
 
 const base = process.argv[2]
-const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.goto(`${base}/charts`)

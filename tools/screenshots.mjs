@@ -2,7 +2,15 @@
 import { chromium } from '@playwright/test'
 
 const [base, empty] = process.argv.slice(2)
-const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args })
 
 async function shoot(name, path, act = async () => {}, { width = 1280, height = 800, from = base } = {}) {
@@ -15,12 +23,22 @@ async function shoot(name, path, act = async () => {}, { width = 1280, height = 
   await page.close()
 }
 const open = (name) => async (page) => {
-  await page.getByRole('link', { name: new RegExp(name) }).first().click()
+  await page
+    .getByRole('link', { name: new RegExp(name) })
+    .first()
+    .click()
   await page.waitForSelector('svg.chart')
 }
-const file = (text) => (page) => page.setInputFiles('input[type=file]', { name: 'monthly-results.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
-const messy = 'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;(1.200);118.400,00;corrected\nMar 2026;North;12x;120.100,00;\nApr 2026;Holm;98.110,25;97.000,00;\nTotal;;218.896,75;454.500,00;\n'
-const clean = 'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;120.105,00;118.400,00;corrected\nJan 2026;Holm;98.110,25;97.000,00;\nFeb 2026;Holm;97.001,75;98.500,00;\n'
+const file = (text) => (page) =>
+  page.setInputFiles('input[type=file]', {
+    name: 'monthly-results.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text),
+  })
+const messy =
+  'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;(1.200);118.400,00;corrected\nMar 2026;North;12x;120.100,00;\nApr 2026;Holm;98.110,25;97.000,00;\nTotal;;218.896,75;454.500,00;\n'
+const clean =
+  'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;120.105,00;118.400,00;corrected\nJan 2026;Holm;98.110,25;97.000,00;\nFeb 2026;Holm;97.001,75;98.500,00;\n'
 
 await shoot('start', '/')
 await shoot('start-empty', '/', undefined, { from: empty })

@@ -13,13 +13,27 @@ function day(iso: string): string {
   <article class="group relative rounded-lg border border-hairline bg-panel transition-colors hover:border-accent/50">
     <RouterLink :to="`/charts/${chart.id}`" class="block rounded-lg">
       <div class="border-b border-hairline p-4">
-        <img :src="`/api/charts/${chart.id}/picture.svg?v=${chart.version}`" :alt="`Picture of ${chart.name}`" loading="lazy" class="h-auto w-full" width="620" height="440" />
+        <img
+          :src="`/api/charts/${chart.id}/picture.svg?v=${chart.version}`"
+          :alt="`Picture of ${chart.name}`"
+          loading="lazy"
+          class="h-auto w-full"
+          width="620"
+          height="440"
+        />
       </div>
       <div class="px-4 py-3">
         <h2 class="font-semibold break-words">{{ chart.name }}</h2>
         <p class="text-[12px] break-words text-quiet">{{ chart.datasetName }} · saved {{ day(chart.savedAt) }}</p>
       </div>
     </RouterLink>
-    <button v-if="deletable" class="absolute right-3 bottom-3 rounded px-1.5 text-[12px] text-quiet opacity-0 group-hover:opacity-100 hover:text-unfavourable-text focus-visible:opacity-100" :aria-label="`Delete ${chart.name}`" @click="$emit('remove')">Delete</button>
+    <button
+      v-if="deletable"
+      class="absolute right-3 bottom-3 rounded px-1.5 text-[12px] text-quiet opacity-0 group-hover:opacity-100 hover:text-unfavourable-text focus-visible:opacity-100"
+      :aria-label="`Delete ${chart.name}`"
+      @click="$emit('remove')"
+    >
+      Delete
+    </button>
   </article>
 </template>

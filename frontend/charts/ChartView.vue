@@ -20,7 +20,11 @@ const frame = ref<HTMLElement | null>(null)
 const { width: measured } = useElementSize(frame)
 const settled = refDebounced(measured, 80)
 const width = computed(() => Math.min(1920, Math.max(360, settled.value || measured.value)))
-const { drawing, problem: refusal, isSlow } = useDrawing(
+const {
+  drawing,
+  problem: refusal,
+  isSlow,
+} = useDrawing(
   computed(() => dataset.value?.id ?? null),
   recipe,
   computed(() => (measured.value ? Math.round(width.value) : 0)),
@@ -47,29 +51,66 @@ useKeys({
 <template>
   <div class="flex h-screen min-w-[720px] flex-col">
     <TopBar area="charts">
-      <ClosingControl v-if="closing" :closing="closing" :pinned="Boolean(recipe?.question.closedThrough)" @move="moveClosing" />
+      <ClosingControl
+        v-if="closing"
+        :closing="closing"
+        :pinned="Boolean(recipe?.question.closedThrough)"
+        @move="moveClosing"
+      />
       <button class="button" :disabled="!canUndo" title="Ctrl+Z" @click="history.undo">Undo</button>
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="history.redo">Redo</button>
       <ExportMenu v-if="dataset && drawing" :dataset="dataset.id" :recipe="drawing.recipe" />
     </TopBar>
     <div class="min-h-0 flex-1 overflow-y-auto">
-<div class="flex min-h-full">
-      <ChartMargin v-model:lit="lit" :drawing="drawing" :chart="chart" :dataset-name="dataset?.name ?? ''" :saved-at="savedAt" @name="name" />
-      <main class="min-w-0 flex-1 px-7 pt-4 pb-6">
-        <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
-        <QuestionSentence v-if="drawing && dataset && recipe" class="mb-4" :drawing="drawing" :dataset="dataset" :question="recipe.question" @change="change" />
-        <div v-else-if="!problem && !refusal" class="mb-4 h-[68px]" />
-        <SentenceOfTrouble v-if="refusal" class="mb-4" :says="refusal" :retry="canUndo ? 'Undo' : undefined" @retry="history.undo" />
-        <div ref="frame" class="relative max-w-[1600px]">
-          <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
-          <div v-if="drawing" class="overflow-x-clip transition-opacity" :class="refusal || isSlow ? 'opacity-50' : ''">
-            <SceneView ref="scene" v-model:lit="lit" :scene="drawing.scene" />
-            <RowCard v-if="lit && place" :table="drawing.workings" :row-key="lit" :left="place.left" :right="place.right" :top="cardTop" :width="width" />
+      <div class="flex min-h-full">
+        <ChartMargin
+          v-model:lit="lit"
+          :drawing="drawing"
+          :chart="chart"
+          :dataset-name="dataset?.name ?? ''"
+          :saved-at="savedAt"
+          @name="name"
+        />
+        <main class="min-w-0 flex-1 px-7 pt-4 pb-6">
+          <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
+          <QuestionSentence
+            v-if="drawing && dataset && recipe"
+            class="mb-4"
+            :drawing="drawing"
+            :dataset="dataset"
+            :question="recipe.question"
+            @change="change"
+          />
+          <div v-else-if="!problem && !refusal" class="mb-4 h-[68px]" />
+          <SentenceOfTrouble
+            v-if="refusal"
+            class="mb-4"
+            :says="refusal"
+            :retry="canUndo ? 'Undo' : undefined"
+            @retry="history.undo"
+          />
+          <div ref="frame" class="relative max-w-[1600px]">
+            <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
+            <div
+              v-if="drawing"
+              class="overflow-x-clip transition-opacity"
+              :class="refusal || isSlow ? 'opacity-50' : ''"
+            >
+              <SceneView ref="scene" v-model:lit="lit" :scene="drawing.scene" />
+              <RowCard
+                v-if="lit && place"
+                :table="drawing.workings"
+                :row-key="lit"
+                :left="place.left"
+                :right="place.right"
+                :top="cardTop"
+                :width="width"
+              />
+            </div>
           </div>
-        </div>
-      </main>
+        </main>
+      </div>
     </div>
-</div>
     <WorkingsPanel v-if="drawing" v-model:open="showsWorkings" v-model:lit="lit" :table="drawing.workings" />
   </div>
 </template>

@@ -47,11 +47,18 @@ function turn(by: number) {
     <h1 class="mb-1 font-serif text-[26px]">Charts</h1>
     <p class="mb-7 text-quiet">Each picture is the chart as it is now.</p>
     <SentenceOfTrouble v-if="problem" :says="problem" retry="Try again" @retry="reload" />
-    <p v-if="deleted" class="mb-5 flex gap-3" role="status">“{{ deleted.name }}” is deleted. <button class="link" @click="bringBack">Bring it back</button></p>
+    <p v-if="deleted" class="mb-5 flex gap-3" role="status">
+      “{{ deleted.name }}” is deleted. <button class="link" @click="bringBack">Bring it back</button>
+    </p>
     <ul v-if="list?.items.length" class="grid grid-cols-3 gap-6 max-xl:grid-cols-2 max-md:grid-cols-1">
-      <li v-for="chart in list.items" :key="chart.id"><ChartCard :chart="chart" deletable @remove="remove(chart)" /></li>
+      <li v-for="chart in list.items" :key="chart.id">
+        <ChartCard :chart="chart" deletable @remove="remove(chart)" />
+      </li>
     </ul>
-    <p v-else-if="list" class="max-w-md border-l-2 border-accent/35 py-1 pl-5">No chart has a name yet. Open a dataset under <RouterLink class="link" to="/figures">Figures</RouterLink>, ask a question, and name the chart: it is kept here.</p>
+    <p v-else-if="list" class="max-w-md border-l-2 border-accent/35 py-1 pl-5">
+      No chart has a name yet. Open a dataset under <RouterLink class="link" to="/figures">Figures</RouterLink>, ask a
+      question, and name the chart: it is kept here.
+    </p>
     <nav v-if="list && list.pages > 1" class="mt-8 flex items-center gap-3" aria-label="Pages">
       <button class="button" :disabled="page <= 1" @click="turn(-1)">Newer</button>
       <span class="text-quiet">{{ page }} of {{ list.pages }}</span>

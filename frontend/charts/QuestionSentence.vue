@@ -28,16 +28,78 @@ function breakdown(slot: string) {
 
 <template>
   <h1 class="sr-only">{{ drawing.sentence.map((part) => part.text).join('') }}</h1>
-  <div ref="line" role="group" aria-label="Question" class="font-serif text-[22px] leading-[34px]" v-bind="$attrs" @keydown.left="step($event, -1)" @keydown.right="step($event, 1)">
+  <div
+    ref="line"
+    role="group"
+    aria-label="Question"
+    class="font-serif text-[22px] leading-[34px]"
+    v-bind="$attrs"
+    @keydown.left="step($event, -1)"
+    @keydown.right="step($event, 1)"
+  >
     <template v-for="(part, i) in drawing.sentence" :key="part.slot ?? i">
       <template v-if="!part.slot">{{ part.text }}</template>
-      <ChoiceSlot v-else-if="part.slot === 'measure'" :text="part.text" name="Measure" :value="question.measure ?? dataset.measures[0]?.name ?? ''" :choices="dataset.measures.map((measure) => ({ value: measure.name, label: measure.name, note: measure.unit }))" @choose="emit('change', { measure: $event, better: undefined, flag: question.flag?.percent ? { percent: question.flag.percent } : undefined })" />
-      <ChoiceSlot v-else-if="part.slot === 'by'" :text="part.text" name="Grain" :value="question.by ?? 'month'" :choices="dataset.grains.map((grain) => ({ value: grain, label: grain, note: '' }))" @choose="emit('change', { by: $event as Question['by'] })" />
-      <ChoiceSlot v-else-if="part.slot === 'better'" :text="part.text" name="Better" :value="drawing.better" :choices="[{ value: 'more', label: 'More is better', note: 'such as revenue' }, { value: 'less', label: 'Less is better', note: 'such as a cost' }]" @choose="emit('change', { better: $event as Question['better'] })" />
-      <SpanSlot v-else-if="part.slot === 'span'" :text="part.text" :dataset="dataset" :question="question" @change="emit('change', $event)" />
-      <ReferencesSlot v-else-if="part.slot === 'against'" :text="part.text" :dataset="dataset" :question="question" @change="emit('change', $event)" />
-      <FlagSlot v-else-if="part.slot === 'flag'" :text="part.text" :flag="question.flag ?? {}" :in-points="dataset.measures.find((measure) => measure.name === question.measure)?.inPoints ?? false" @change="emit('change', { flag: $event })" />
-      <MembersSlot v-else-if="breakdown(part.slot)" :text="part.text" :breakdown="breakdown(part.slot)!" :where="question.where ?? []" @change="emit('change', { where: $event })" />
+      <ChoiceSlot
+        v-else-if="part.slot === 'measure'"
+        :text="part.text"
+        name="Measure"
+        :value="question.measure ?? dataset.measures[0]?.name ?? ''"
+        :choices="dataset.measures.map((measure) => ({ value: measure.name, label: measure.name, note: measure.unit }))"
+        @choose="
+          emit('change', {
+            measure: $event,
+            better: undefined,
+            flag: question.flag?.percent ? { percent: question.flag.percent } : undefined,
+          })
+        "
+      />
+      <ChoiceSlot
+        v-else-if="part.slot === 'by'"
+        :text="part.text"
+        name="Grain"
+        :value="question.by ?? 'month'"
+        :choices="dataset.grains.map((grain) => ({ value: grain, label: grain, note: '' }))"
+        @choose="emit('change', { by: $event as Question['by'] })"
+      />
+      <ChoiceSlot
+        v-else-if="part.slot === 'better'"
+        :text="part.text"
+        name="Better"
+        :value="drawing.better"
+        :choices="[
+          { value: 'more', label: 'More is better', note: 'such as revenue' },
+          { value: 'less', label: 'Less is better', note: 'such as a cost' },
+        ]"
+        @choose="emit('change', { better: $event as Question['better'] })"
+      />
+      <SpanSlot
+        v-else-if="part.slot === 'span'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <ReferencesSlot
+        v-else-if="part.slot === 'against'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <FlagSlot
+        v-else-if="part.slot === 'flag'"
+        :text="part.text"
+        :flag="question.flag ?? {}"
+        :in-points="dataset.measures.find((measure) => measure.name === question.measure)?.inPoints ?? false"
+        @change="emit('change', { flag: $event })"
+      />
+      <MembersSlot
+        v-else-if="breakdown(part.slot)"
+        :text="part.text"
+        :breakdown="breakdown(part.slot)!"
+        :where="question.where ?? []"
+        @change="emit('change', { where: $event })"
+      />
     </template>
   </div>
 </template>

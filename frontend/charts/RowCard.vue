@@ -3,7 +3,14 @@ import { computed } from 'vue'
 import type { WorkingsTable } from '../shared/types'
 import { effectClass } from './effects'
 
-const props = defineProps<{ table: WorkingsTable; rowKey: string; left: number; top: number; right: number; width: number }>()
+const props = defineProps<{
+  table: WorkingsTable
+  rowKey: string
+  left: number
+  top: number
+  right: number
+  width: number
+}>()
 const row = computed(() => props.table.rows.find((row) => row.key === props.rowKey))
 const style = computed(() => {
   const isRoomRight = props.right + 12 + 190 < props.width
@@ -16,13 +23,27 @@ function reference(column: string): string {
 </script>
 
 <template>
-  <div v-if="row" class="pointer-events-none absolute z-20 w-[190px] rounded-md border border-hairline bg-panel px-3 py-2 shadow-md" :style="style" role="status">
+  <div
+    v-if="row"
+    class="pointer-events-none absolute z-20 w-[190px] rounded-md border border-hairline bg-panel px-3 py-2 shadow-md"
+    :style="style"
+    role="status"
+  >
     <p class="mb-1 flex justify-between font-semibold">
       {{ row.label }}<span v-if="row.flagged" class="text-accent">flagged</span>
     </p>
     <p v-for="column in table.columns" :key="column.id" class="flex justify-between">
       <span class="text-quiet">{{ column.head }}</span>
-      <span :class="column.id.includes(':') ? effectClass(row.effects[reference(column.id)]) : row.cells[column.id] === 'missing' ? 'text-quiet' : ''">{{ row.cells[column.id] }}</span>
+      <span
+        :class="
+          column.id.includes(':')
+            ? effectClass(row.effects[reference(column.id)])
+            : row.cells[column.id] === 'missing'
+              ? 'text-quiet'
+              : ''
+        "
+        >{{ row.cells[column.id] }}</span
+      >
     </p>
     <p v-if="table.unit" class="mt-1 border-t border-hairline pt-1 text-[12px] text-quiet">in {{ table.unit }}</p>
   </div>

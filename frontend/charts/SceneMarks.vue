@@ -19,9 +19,52 @@ function path(mark: Mark): string {
     <g v-if="mark.type === 'group'" :class="mark.role">
       <SceneMarks :marks="mark.marks ?? []" :prefix="prefix" />
     </g>
-    <rect v-else-if="mark.type === 'rect'" :x="mark.x" :y="mark.y" :width="mark.width" :height="mark.height" :fill="paint(mark.fill, prefix)" :stroke="paint(mark.stroke, prefix)" :data-key="mark.key" :data-role="mark.role" :data-of="mark.of" />
-    <line v-else-if="mark.type === 'line'" :x1="mark.x1" :y1="mark.y1" :x2="mark.x2" :y2="mark.y2" :stroke="paint(mark.stroke, prefix)" :stroke-width="mark.thickness" :stroke-dasharray="mark.dash" :data-key="mark.key" :data-role="mark.role" />
-    <path v-else-if="mark.type === 'path'" :d="path(mark)" :fill="paint(mark.fill, prefix)" :stroke="paint(mark.stroke, prefix)" :stroke-width="mark.thickness" :data-key="mark.key" :data-role="mark.role" :data-of="mark.of" />
-    <text v-else :x="mark.x" :y="mark.y" :font-size="mark.size" :font-weight="mark.weight" :text-anchor="mark.anchor" :fill="paint(mark.fill, prefix)" :font-family="chartFont" :data-key="mark.key" :data-role="mark.role">{{ mark.text }}</text>
+    <rect
+      v-else-if="mark.type === 'rect'"
+      :x="mark.x"
+      :y="mark.y"
+      :width="mark.width"
+      :height="mark.height"
+      :fill="paint(mark.fill, prefix)"
+      :stroke="paint(mark.stroke, prefix)"
+      :data-key="mark.key"
+      :data-role="mark.role"
+      :data-of="mark.of"
+    />
+    <line
+      v-else-if="mark.type === 'line'"
+      :x1="mark.x1"
+      :y1="mark.y1"
+      :x2="mark.x2"
+      :y2="mark.y2"
+      :stroke="paint(mark.stroke, prefix)"
+      :stroke-width="mark.thickness"
+      :stroke-dasharray="mark.dash"
+      :data-key="mark.key"
+      :data-role="mark.role"
+    />
+    <path
+      v-else-if="mark.type === 'path'"
+      :d="path(mark)"
+      :fill="paint(mark.fill, prefix)"
+      :stroke="paint(mark.stroke, prefix)"
+      :stroke-width="mark.thickness"
+      :data-key="mark.key"
+      :data-role="mark.role"
+      :data-of="mark.of"
+    />
+    <text
+      v-else
+      :x="mark.x"
+      :y="mark.y"
+      :font-size="mark.size"
+      :font-weight="mark.weight"
+      :text-anchor="mark.anchor"
+      :fill="paint(mark.fill, prefix)"
+      :font-family="chartFont"
+      :data-key="mark.key"
+      :data-role="mark.role"
+      >{{ mark.text }}</text
+    >
   </template>
 </template>

@@ -21,7 +21,17 @@ const places = computed(() => {
     if (mark.type !== 'rect' || !mark.key) continue
     const { x = 0, y = 0, width = 0, height = 0 } = mark
     const place = found.get(mark.key)
-    found.set(mark.key, place ? { left: Math.min(place.left, x), right: Math.max(place.right, x + width), top: Math.min(place.top, y), bottom: Math.max(place.bottom, y + height) } : { left: x, right: x + width, top: y, bottom: y + height })
+    found.set(
+      mark.key,
+      place
+        ? {
+            left: Math.min(place.left, x),
+            right: Math.max(place.right, x + width),
+            top: Math.min(place.top, y),
+            bottom: Math.max(place.bottom, y + height),
+          }
+        : { left: x, right: x + width, top: y, bottom: y + height },
+    )
   }
   return [...found].map(([key, place]) => ({ key, ...place })).sort((a, b) => a.left - b.left)
 })
@@ -34,7 +44,13 @@ function point(event: PointerEvent) {
   const y = event.clientY - box.top
   const first = places.value[0]
   const last = places.value[places.value.length - 1]
-  if (!first || !last || y < Math.min(...places.value.map((place) => place.top)) - 30 || x < first.left - 20 || x > last.right + 20) {
+  if (
+    !first ||
+    !last ||
+    y < Math.min(...places.value.map((place) => place.top)) - 30 ||
+    x < first.left - 20 ||
+    x > last.right + 20
+  ) {
     lit.value = null
     return
   }
@@ -44,20 +60,54 @@ function point(event: PointerEvent) {
 
 function step(by: number) {
   const at = places.value.findIndex((place) => place.key === lit.value)
-  const next = places.value[at < 0 ? (by > 0 ? 0 : places.value.length - 1) : Math.max(0, Math.min(places.value.length - 1, at + by))]
+  const next =
+    places.value[
+      at < 0 ? (by > 0 ? 0 : places.value.length - 1) : Math.max(0, Math.min(places.value.length - 1, at + by))
+    ]
   if (next) lit.value = next.key
 }
 </script>
 
 <template>
-  <svg :width="scene.width" :height="scene.height" :viewBox="`0 0 ${scene.width} ${scene.height}`" class="chart block" role="group" tabindex="0" :aria-label="`${scene.title}. ${scene.description}`" @pointermove="point" @pointerleave="lit = null" @keydown.left.prevent="step(-1)" @keydown.right.prevent="step(1)" @keydown.home.prevent="step(-Infinity)" @keydown.end.prevent="step(Infinity)" @keydown.escape="lit = null" @blur="lit = null">
+  <svg
+    :width="scene.width"
+    :height="scene.height"
+    :viewBox="`0 0 ${scene.width} ${scene.height}`"
+    class="chart block"
+    role="group"
+    tabindex="0"
+    :aria-label="`${scene.title}. ${scene.description}`"
+    @pointermove="point"
+    @pointerleave="lit = null"
+    @keydown.left.prevent="step(-1)"
+    @keydown.right.prevent="step(1)"
+    @keydown.home.prevent="step(-Infinity)"
+    @keydown.end.prevent="step(Infinity)"
+    @keydown.escape="lit = null"
+    @blur="lit = null"
+  >
     <defs>
-      <pattern v-for="name in hatches" :id="prefix + name" :key="name" :width="hatch.size" :height="hatch.size" patternUnits="userSpaceOnUse">
+      <pattern
+        v-for="name in hatches"
+        :id="prefix + name"
+        :key="name"
+        :width="hatch.size"
+        :height="hatch.size"
+        patternUnits="userSpaceOnUse"
+      >
         <rect :width="hatch.size" :height="hatch.size" :fill="hatch.paper" />
         <path :d="hatch.path" :stroke="inks[name]" :stroke-width="hatch.thickness" />
       </pattern>
     </defs>
-    <rect v-if="litPlace" :x="litPlace.left - 5" :y="litPlace.top - 24" :width="litPlace.right - litPlace.left + 10" :height="litPlace.bottom - litPlace.top + 48" rx="4" class="lit" />
+    <rect
+      v-if="litPlace"
+      :x="litPlace.left - 5"
+      :y="litPlace.top - 24"
+      :width="litPlace.right - litPlace.left + 10"
+      :height="litPlace.bottom - litPlace.top + 48"
+      rx="4"
+      class="lit"
+    />
     <SceneMarks :marks="scene.marks" :prefix="prefix" />
   </svg>
 </template>

@@ -14,7 +14,8 @@ function text(row: WorkingsTable['rows'][number], column: string): string {
 
 function tone(row: WorkingsTable['rows'][number], column: string): string {
   const reference = column.split(':')[1]
-  if (!reference) return row.cells[column] === 'missing' ? 'text-quiet italic' : column === row.shown ? 'font-semibold' : ''
+  if (!reference)
+    return row.cells[column] === 'missing' ? 'text-quiet italic' : column === row.shown ? 'font-semibold' : ''
   return effectClass(row.effects[reference])
 }
 
@@ -27,30 +28,61 @@ const total = (column: string) => props.table.total[column] ?? ''
 
 <template>
   <section class="shrink-0 border-t border-hairline bg-panel" aria-label="Workings">
-    <button class="flex h-9 w-full items-center gap-2 px-9 text-quiet hover:text-ink" :aria-expanded="isOpen" aria-controls="workings" @click="isOpen = !isOpen">
+    <button
+      class="flex h-9 w-full items-center gap-2 px-9 text-quiet hover:text-ink"
+      :aria-expanded="isOpen"
+      aria-controls="workings"
+      @click="isOpen = !isOpen"
+    >
       Workings <span aria-hidden="true" class="text-[9px]">{{ isOpen ? '▼' : '▲' }}</span>
-      <span v-if="!isOpen" class="ml-auto text-[12px] max-md:hidden">every number behind the chart, and how it came about</span>
+      <span v-if="!isOpen" class="ml-auto text-[12px] max-md:hidden"
+        >every number behind the chart, and how it came about</span
+      >
     </button>
     <div v-if="isOpen" id="workings" ref="rows" class="max-h-[38vh] overflow-auto px-9 pb-4" tabindex="0">
       <table class="border-collapse">
         <thead>
           <tr class="sticky top-0 bg-panel text-left align-bottom">
             <th class="min-w-32 border-b border-ink/40 py-1 pr-6 font-semibold" scope="col">Period</th>
-            <th v-for="column in table.columns" :key="column.id" class="min-w-20 border-b border-ink/40 py-1 pl-6 text-right font-semibold" scope="col">
+            <th
+              v-for="column in table.columns"
+              :key="column.id"
+              class="min-w-20 border-b border-ink/40 py-1 pl-6 text-right font-semibold"
+              scope="col"
+            >
               {{ column.head }}<span class="block text-[11.5px] font-normal text-quiet">{{ column.rule }}</span>
             </th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in table.rows" :key="row.key" :data-row="row.key" class="border-b border-hairline" :class="lit === row.key ? 'bg-accent-tint' : ''" @pointerenter="lit = row.key" @pointerleave="lit = null">
-            <th class="py-[3px] pr-6 text-left font-normal whitespace-nowrap" scope="row">{{ row.label }}<span v-if="row.flagged" class="ml-2 text-[12px] text-accent">flagged</span></th>
-            <td v-for="column in table.columns" :key="column.id" class="py-[3px] pl-6 text-right whitespace-nowrap" :class="tone(row, column.id)">{{ text(row, column.id) }}</td>
+          <tr
+            v-for="row in table.rows"
+            :key="row.key"
+            :data-row="row.key"
+            class="border-b border-hairline"
+            :class="lit === row.key ? 'bg-accent-tint' : ''"
+            @pointerenter="lit = row.key"
+            @pointerleave="lit = null"
+          >
+            <th class="py-[3px] pr-6 text-left font-normal whitespace-nowrap" scope="row">
+              {{ row.label }}<span v-if="row.flagged" class="ml-2 text-[12px] text-accent">flagged</span>
+            </th>
+            <td
+              v-for="column in table.columns"
+              :key="column.id"
+              class="py-[3px] pl-6 text-right whitespace-nowrap"
+              :class="tone(row, column.id)"
+            >
+              {{ text(row, column.id) }}
+            </td>
           </tr>
         </tbody>
         <tfoot>
           <tr class="font-semibold">
             <th class="py-1 pr-6 text-left whitespace-nowrap" scope="row">Total {{ total('shown') }}</th>
-            <td v-for="column in table.columns" :key="column.id" class="py-1 pl-6 text-right">{{ total(column.id) }}</td>
+            <td v-for="column in table.columns" :key="column.id" class="py-1 pl-6 text-right">
+              {{ total(column.id) }}
+            </td>
           </tr>
         </tfoot>
       </table>

@@ -36,7 +36,12 @@ async function png(svg: Blob): Promise<Blob> {
     context.fillStyle = '#fff'
     context.fillRect(0, 0, canvas.width, canvas.height)
     context.drawImage(image, 0, 0, canvas.width, canvas.height)
-    return await new Promise((resolve, reject) => canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('The picture could not be made.'))), 'image/png'))
+    return await new Promise((resolve, reject) =>
+      canvas.toBlob(
+        (blob) => (blob ? resolve(blob) : reject(new Error('The picture could not be made.'))),
+        'image/png',
+      ),
+    )
   } finally {
     URL.revokeObjectURL(url)
   }

@@ -21,7 +21,9 @@ export function useChart() {
   const savedAt = ref('')
   const fresh = ref(0)
 
-  const place = computed(() => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`)
+  const place = computed(
+    () => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`,
+  )
   const history = useHistory<State>(
     place,
     () => ({ recipe: recipe.value as Recipe, closing: dataset.value?.closing ?? '' }),
@@ -75,12 +77,19 @@ export function useChart() {
   const save = useDebounceFn(async () => {
     if (!chart.value || !recipe.value) return
     try {
-      chart.value = await ask<Chart>('PUT', `/charts/${chart.value.id}`, { version: chart.value.version, body: { name: chart.value.name, recipe: recipe.value } })
+      chart.value = await ask<Chart>('PUT', `/charts/${chart.value.id}`, {
+        version: chart.value.version,
+        body: { name: chart.value.name, recipe: recipe.value },
+      })
       savedAt.value = chart.value.savedAt
       problem.value = ''
     } catch (error) {
-      if (error instanceof Problem && error.status === 412) chart.value = { ...chart.value, version: (error.current as Chart).version }
-      problem.value = error instanceof Problem && error.status === 412 ? 'This chart was changed in another window. Change anything here to put your version on top, or reload to take theirs.' : `Not saved: ${says(error)}`
+      if (error instanceof Problem && error.status === 412)
+        chart.value = { ...chart.value, version: (error.current as Chart).version }
+      problem.value =
+        error instanceof Problem && error.status === 412
+          ? 'This chart was changed in another window. Change anything here to put your version on top, or reload to take theirs.'
+          : `Not saved: ${says(error)}`
     }
   }, 400)
 
@@ -94,7 +103,9 @@ export function useChart() {
         document.title = `${text.trim()} – Keen Margin`
         return
       }
-      const made = await ask<Chart>('POST', '/charts', { body: { dataset: dataset.value.id, name: text.trim(), recipe: recipe.value } })
+      const made = await ask<Chart>('POST', '/charts', {
+        body: { dataset: dataset.value.id, name: text.trim(), recipe: recipe.value },
+      })
       sessionStorage.setItem(`keen:chart-${made.id}`, sessionStorage.getItem(place.value) ?? '{}')
       await router.replace(`/charts/${made.id}`)
     } catch (error) {
@@ -111,7 +122,10 @@ export function useChart() {
     closings = closings.then(async () => {
       if (!dataset.value) return
       try {
-        const kept = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, { version: dataset.value.version, body: { closedThrough: key } })
+        const kept = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, {
+          version: dataset.value.version,
+          body: { closedThrough: key },
+        })
         dataset.value = { ...kept, closing: dataset.value.closing }
       } catch (error) {
         if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset
@@ -125,7 +139,9 @@ export function useChart() {
     const key = recipe.value?.question.closedThrough ?? dataset.value?.closing
     const periods = dataset.value?.periodList ?? []
     const at = periods.findIndex((period) => period.key === key)
-    return at < 0 ? null : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
+    return at < 0
+      ? null
+      : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
   })
 
   /** Moves the closing period: of this chart where it pins its own, else of the dataset and all its charts. */

@@ -3,7 +3,12 @@ import { ask, Problem, says } from '../shared/api'
 import type { Drawing, Recipe } from '../shared/types'
 
 /** The drawing of a recipe at a width, asked again whenever one of them changes; late answers are dropped. */
-export function useDrawing(dataset: Ref<number | null>, recipe: Ref<Recipe | null>, width: Ref<number>, fresh: Ref<number>) {
+export function useDrawing(
+  dataset: Ref<number | null>,
+  recipe: Ref<Recipe | null>,
+  width: Ref<number>,
+  fresh: Ref<number>,
+) {
   const drawing = shallowRef<Drawing | null>(null)
   const problem = ref('')
   const isSlow = ref(false)
@@ -18,7 +23,10 @@ export function useDrawing(dataset: Ref<number | null>, recipe: Ref<Recipe | nul
       const slow = window.setTimeout(() => (isSlow.value = true), 300)
       const asked: Recipe = { ...recipe.value, finish: { ...recipe.value.finish, width: Math.round(width.value) } }
       try {
-        drawing.value = await ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, { body: { recipe: asked }, signal: mine.signal })
+        drawing.value = await ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, {
+          body: { recipe: asked },
+          signal: mine.signal,
+        })
         problem.value = ''
       } catch (error) {
         if (mine.signal.aborted) return

@@ -7,7 +7,11 @@ describe('undo and redo', () => {
 
   function sitting() {
     const value = ref(0)
-    const history = useHistory(ref('keen:test'), () => value.value, (state: number) => (value.value = state))
+    const history = useHistory(
+      ref('keen:test'),
+      () => value.value,
+      (state: number) => (value.value = state),
+    )
     const set = (next: number) => {
       history.remember()
       value.value = next

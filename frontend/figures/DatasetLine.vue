@@ -8,7 +8,9 @@ defineProps<{ dataset: DatasetBrief }>()
   <li>
     <RouterLink :to="`/charts/new?dataset=${dataset.id}`" class="block border-b border-hairline py-2 hover:bg-panel">
       <span class="block font-semibold break-words">{{ dataset.name }}</span>
-      <span class="text-[12px] text-quiet">{{ [dataset.organisation, dataset.periods, dataset.scenarios.join(' ')].filter(Boolean).join(' · ') }}</span>
+      <span class="text-[12px] text-quiet">{{
+        [dataset.organisation, dataset.periods, dataset.scenarios.join(' ')].filter(Boolean).join(' · ')
+      }}</span>
     </RouterLink>
   </li>
 </template>

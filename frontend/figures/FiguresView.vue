@@ -9,7 +9,11 @@ import BringIn from '../start/BringIn.vue'
 
 document.title = 'Figures – Keen Margin'
 const page = ref(1)
-const { value: list, problem, reload } = useLoad(() => ask<Listing<DatasetBrief>>('GET', `/datasets?page=${page.value}`))
+const {
+  value: list,
+  problem,
+  reload,
+} = useLoad(() => ask<Listing<DatasetBrief>>('GET', `/datasets?page=${page.value}`))
 
 function turn(by: number) {
   page.value += by
@@ -36,7 +40,11 @@ function turn(by: number) {
       <tbody>
         <tr v-for="dataset in list.items" :key="dataset.id" class="border-b border-hairline hover:bg-panel">
           <th class="py-2.5 pr-6 text-left font-normal" scope="row">
-            <RouterLink :to="`/charts/new?dataset=${dataset.id}`" class="block font-semibold break-words hover:text-accent">{{ dataset.name }}</RouterLink>
+            <RouterLink
+              :to="`/charts/new?dataset=${dataset.id}`"
+              class="block font-semibold break-words hover:text-accent"
+              >{{ dataset.name }}</RouterLink
+            >
             <span class="text-[12px] text-quiet">{{ dataset.organisation }}</span>
           </th>
           <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.periods }}</td>

@@ -17,7 +17,11 @@ const scenarios: [Scenario, string][] = [
 /** What a column may be said to be, in the reader's words. */
 export const roleChoices: RoleChoice[] = [
   { id: 'period', label: 'Period', role: { role: 'period' } },
-  ...scenarios.map(([code, word]) => ({ id: `amount-${code}`, label: `Amount: ${word}`, role: { role: 'amount', scenario: code } as ColumnRole })),
+  ...scenarios.map(([code, word]) => ({
+    id: `amount-${code}`,
+    label: `Amount: ${word}`,
+    role: { role: 'amount', scenario: code } as ColumnRole,
+  })),
   { id: 'amount', label: 'Amount, its scenario in a column', role: { role: 'amount' } },
   { id: 'breakdown', label: 'Breakdown', role: { role: 'breakdown' } },
   { id: 'scenario', label: 'Scenario', role: { role: 'scenario' } },

@@ -131,7 +131,14 @@ export interface Drawing {
   closing: { key: string; label: string }
   scene: Scene
   reading: {
-    headline: { label: string; amount: string; variance: string | null; percent: string | null; effect: Effect | null; note: string }
+    headline: {
+      label: string
+      amount: string
+      variance: string | null
+      percent: string | null
+      effect: Effect | null
+      note: string
+    }
     movers: { key: string; label: string; variance: string; effect: Effect; flagged: boolean }[]
     statements: string[]
   }

@@ -7,7 +7,8 @@ export function useKeys(keys: Record<string, () => void>) {
     const target = event.target as HTMLElement
     const isTyping = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
     const mod = event.ctrlKey || event.metaKey
-    if (event.defaultPrevented || event.altKey || (isTyping && !mod) || target.closest('[role=listbox],[role=dialog]')) return
+    if (event.defaultPrevented || event.altKey || (isTyping && !mod) || target.closest('[role=listbox],[role=dialog]'))
+      return
     const name = mod ? `mod+${event.shiftKey ? 'shift+' : ''}${event.key.toLowerCase()}` : event.key
     const action = keys[`${before} ${name}`] ?? keys[name]
     before = mod ? '' : name

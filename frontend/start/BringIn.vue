@@ -40,17 +40,43 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
 
 <template>
   <section aria-label="Bring in figures">
-    <div class="rounded-lg border border-dashed px-8 py-7 transition-colors" :class="isOver ? 'border-accent bg-accent-tint' : 'border-[#cfc8bb] bg-panel'">
-      <p class="mb-1 font-serif text-[19px]">{{ isOver ? 'Let go to read it' : 'Drop a CSV file, or paste a table' }}</p>
-      <p class="mb-5 text-quiet">Months, actuals, a budget: columns are recognised, and you confirm them before anything is kept.</p>
+    <div
+      class="rounded-lg border border-dashed px-8 py-7 transition-colors"
+      :class="isOver ? 'border-accent bg-accent-tint' : 'border-[#cfc8bb] bg-panel'"
+    >
+      <p class="mb-1 font-serif text-[19px]">
+        {{ isOver ? 'Let go to read it' : 'Drop a CSV file, or paste a table' }}
+      </p>
+      <p class="mb-5 text-quiet">
+        Months, actuals, a budget: columns are recognised, and you confirm them before anything is kept.
+      </p>
       <div class="flex flex-wrap gap-3">
-        <button class="button button-strong" :disabled="isBusy" @click="input?.click()">{{ isBusy ? 'Reading…' : 'Choose a file' }}</button>
-        <button class="button" :disabled="isBusy" :aria-expanded="isPasting" @click="isPasting = !isPasting">Paste a table</button>
+        <button class="button button-strong" :disabled="isBusy" @click="input?.click()">
+          {{ isBusy ? 'Reading…' : 'Choose a file' }}
+        </button>
+        <button class="button" :disabled="isBusy" :aria-expanded="isPasting" @click="isPasting = !isPasting">
+          Paste a table
+        </button>
         <button class="button" :disabled="isBusy" @click="trySample">Try a sample</button>
-        <input ref="input" class="sr-only" type="file" accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values" tabindex="-1" aria-label="File of figures" @change="takeFile(($event.target as HTMLInputElement).files?.[0]), (($event.target as HTMLInputElement).value = '')" />
+        <input
+          ref="input"
+          class="sr-only"
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
+          tabindex="-1"
+          aria-label="File of figures"
+          @change="
+            (takeFile(($event.target as HTMLInputElement).files?.[0]), (($event.target as HTMLInputElement).value = ''))
+          "
+        />
       </div>
       <form v-if="isPasting" class="mt-4" @submit.prevent="takeText(pasted)">
-        <textarea v-model="pasted" class="h-36 w-full rounded-md border border-[#cfc8bb] bg-paper p-3 font-sans whitespace-pre" aria-label="Table" placeholder="Month	Actual	Budget" />
+        <textarea
+          v-model="pasted"
+          class="h-36 w-full rounded-md border border-[#cfc8bb] bg-paper p-3 font-sans whitespace-pre"
+          aria-label="Table"
+          placeholder="Month	Actual	Budget"
+        />
         <button class="button button-strong mt-2" :disabled="!pasted.trim() || isBusy">Read it</button>
       </form>
     </div>

@@ -34,7 +34,9 @@ const { value: datasets } = useLoad(() => ask<Listing<DatasetBrief>>('GET', '/da
           <DatasetLine v-for="dataset in datasets.items.slice(0, 10)" :key="dataset.id" :dataset="dataset" />
         </ul>
         <p v-else-if="datasets" class="text-quiet">None yet. The first one is the file that you drop here.</p>
-        <RouterLink v-if="datasets && datasets.total > 10" class="link mt-2 inline-block" to="/figures">All {{ datasets.total }}</RouterLink>
+        <RouterLink v-if="datasets && datasets.total > 10" class="link mt-2 inline-block" to="/figures"
+          >All {{ datasets.total }}</RouterLink
+        >
       </section>
     </div>
   </main>

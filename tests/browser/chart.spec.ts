@@ -65,7 +65,9 @@ test('the picture and the workings are exported, and the picture is copied', asy
   expect(svg.text).toContain('@font-face')
   expect(svg.text).toContain('AC to Aug, then FC, against BU; PY marked')
   const csv = await save('Workings as CSV')
-  expect(csv.text.split('\r\n')[0]).toBe('Period,AC,FC,BU,PY,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Variance PY,Variance PY %,Effect PY,Flagged PY')
+  expect(csv.text.split('\r\n')[0]).toBe(
+    'Period,AC,FC,BU,PY,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Variance PY,Variance PY %,Effect PY,Flagged PY',
+  )
   await page.getByRole('button', { name: 'Export' }).click()
   await page.getByRole('menuitem', { name: /Copy the picture/ }).click()
   await expect(page.getByText('The picture is copied.')).toBeVisible()
@@ -92,8 +94,18 @@ test('text in the browser is as wide as it was measured', async ({ page }) => {
     await document.fonts.ready
     const answer = await (await fetch(`/api/charts`)).json()
     const saved = answer.items.find((item: { name: string }) => item.name === 'Monthly revenue')
-    const drawing = await (await fetch(`/api/datasets/${saved.dataset}/drawings`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ recipe: { ...saved.recipe, finish: { width: Math.round(Number(svg.getAttribute('width'))) } } }) })).json()
-    const told = drawing.scene.marks.flatMap((group: { marks: { type: string; width: number }[] }) => group.marks.filter((mark) => mark.type === 'text'))
+    const drawing = await (
+      await fetch(`/api/datasets/${saved.dataset}/drawings`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({
+          recipe: { ...saved.recipe, finish: { width: Math.round(Number(svg.getAttribute('width'))) } },
+        }),
+      })
+    ).json()
+    const told = drawing.scene.marks.flatMap((group: { marks: { type: string; width: number }[] }) =>
+      group.marks.filter((mark) => mark.type === 'text'),
+    )
     const drawn = [...svg.querySelectorAll('text')].map((text) => text.getComputedTextLength())
     return Math.max(...drawn.map((width, i) => Math.abs(width - told[i].width)))
   })
@@ -126,12 +138,19 @@ for (const [name, open] of [
     await page.goto(open)
     await page.waitForLoadState('networkidle')
     const found = await new AxeBuilder({ page }).analyze()
-    expect(found.violations.filter((violation) => ['serious', 'critical'].includes(violation.impact ?? '')).map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([])
+    expect(
+      found.violations
+        .filter((violation) => ['serious', 'critical'].includes(violation.impact ?? ''))
+        .map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`),
+    ).toEqual([])
   })
 }
 
 test('nothing on the chart view and the reading keeps anybody out', async ({ page }) => {
-  const serious = async () => (await new AxeBuilder({ page }).analyze()).violations.filter((violation) => ['serious', 'critical'].includes(violation.impact ?? '')).map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)
+  const serious = async () =>
+    (await new AxeBuilder({ page }).analyze()).violations
+      .filter((violation) => ['serious', 'critical'].includes(violation.impact ?? ''))
+      .map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)
   await chart(page, 'Monthly revenue')
   await page.keyboard.press('w')
   expect(await serious()).toEqual([])
@@ -139,7 +158,11 @@ test('nothing on the chart view and the reading keeps anybody out', async ({ pag
   await slot(page, 'Span').click()
   expect(await serious()).toEqual([])
   await page.goto('/')
-  await page.setInputFiles('input[type=file]', { name: 'a.csv', mimeType: 'text/csv', buffer: Buffer.from('Month,Actual\n2026-01,5\n2026-02,x\n') })
+  await page.setInputFiles('input[type=file]', {
+    name: 'a.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Month,Actual\n2026-01,5\n2026-02,x\n'),
+  })
   await expect(page.getByLabel('Refused')).toBeVisible()
   expect(await serious()).toEqual([])
 })

@@ -16,7 +16,10 @@ export { expect }
 
 export async function chart(page: Page, name: string) {
   await page.goto('/charts')
-  await page.getByRole('link', { name: new RegExp(name) }).first().click()
+  await page
+    .getByRole('link', { name: new RegExp(name) })
+    .first()
+    .click()
   await expect(page.locator('svg.chart')).toBeVisible()
 }
 

@@ -108,7 +108,9 @@ test('a cut link says so and shows the first question', async ({ page }) => {
 test('a question that the figures cannot answer is said, and can be undone', async ({ page }) => {
   await question(page, 'Net revenue by route')
   const id = new URL(page.url()).searchParams.get('dataset')
-  await page.goto(`/charts/new?dataset=${id}&recipe=${encodeURIComponent('{"keenMargin":1,"question":{"against":["TG"]},"kind":"variance-tiers"}')}`)
+  await page.goto(
+    `/charts/new?dataset=${id}&recipe=${encodeURIComponent('{"keenMargin":1,"question":{"against":["TG"]},"kind":"variance-tiers"}')}`,
+  )
   await expect(page.getByRole('alert')).toContainText('There are no target figures (TG); there are AC, BU, FC and PY.')
 })
 

@@ -19,7 +19,10 @@ watch(
 
 function take(close: () => void) {
   const flag: { percent?: string; amount?: string } = {}
-  for (const [key, text] of [['percent', percent.value], ['amount', amount.value]] as const) {
+  for (const [key, text] of [
+    ['percent', percent.value],
+    ['amount', amount.value],
+  ] as const) {
     if (!text.trim()) continue
     const digits = thresholdDigits(text)
     if (digits === null) {
@@ -38,13 +41,22 @@ function take(close: () => void) {
   <SlotSheet :text="text" name="Flag" :width="270">
     <template #default="{ close }">
       <form class="space-y-2" @submit.prevent="take(close)">
-        <p class="text-quiet">A gap deserves attention from this size on{{ inPoints ? '' : '; where both are set, both must be reached' }}.</p>
-        <label class="flex items-center gap-2"><input v-model="percent" class="field w-28 text-right" inputmode="decimal" aria-label="Percent" />{{ inPoints ? 'pp' : '% of the reference' }}</label>
-        <label v-if="!inPoints" class="flex items-center gap-2"><input v-model="amount" class="field w-28 text-right" aria-label="Amount" placeholder="20k" />as an amount</label>
+        <p class="text-quiet">
+          A gap deserves attention from this size on{{ inPoints ? '' : '; where both are set, both must be reached' }}.
+        </p>
+        <label class="flex items-center gap-2"
+          ><input v-model="percent" class="field w-28 text-right" inputmode="decimal" aria-label="Percent" />{{
+            inPoints ? 'pp' : '% of the reference'
+          }}</label
+        >
+        <label v-if="!inPoints" class="flex items-center gap-2"
+          ><input v-model="amount" class="field w-28 text-right" aria-label="Amount" placeholder="20k" />as an
+          amount</label
+        >
         <p v-if="trouble" class="text-unfavourable-text" role="alert">{{ trouble }}</p>
         <div class="flex gap-2 pt-1">
           <button class="button button-strong" type="submit">Flag</button>
-          <button class="button" type="button" @click="emit('change', undefined), close()">Flag nothing</button>
+          <button class="button" type="button" @click="(emit('change', undefined), close())">Flag nothing</button>
         </div>
       </form>
     </template>

@@ -19,7 +19,13 @@ watch(sheet, async () => {
   <Popover v-slot="{ close, open }" as="span" class="relative">
     <PopoverButton class="slot" :aria-label="`${name}: ${text}`" :aria-expanded="open">{{ text }}</PopoverButton>
     <PopoverPanel focus class="absolute top-full left-0 z-30">
-      <div ref="sheet" class="sheet left-0 max-h-[60vh] overflow-auto p-3" :style="{ width: `${width ?? 300}px`, marginLeft: `${shift}px` }"><slot :close="close" /></div>
+      <div
+        ref="sheet"
+        class="sheet left-0 max-h-[60vh] overflow-auto p-3"
+        :style="{ width: `${width ?? 300}px`, marginLeft: `${shift}px` }"
+      >
+        <slot :close="close" />
+      </div>
     </PopoverPanel>
   </Popover>
 </template>

@@ -19,18 +19,30 @@ const to = computed(() => (isKnown(told.value.to) ? told.value.to : last.value))
 
 const quick = computed(() => {
   const choices: { label: string; span: Span | undefined }[] = [{ label: 'All periods', span: undefined }]
-  for (const year of props.dataset.years.slice(-4)) choices.push({ label: year.label, span: { from: year.key, to: year.key } })
+  for (const year of props.dataset.years.slice(-4))
+    choices.push({ label: year.label, span: { from: year.key, to: year.key } })
   choices.push({ label: 'Year to date', span: 'year to date' })
   if (props.question.forecast) choices.push({ label: 'Rest of year', span: 'rest of year' })
-  if (props.dataset.grains.includes('month')) choices.push({ label: 'Last 3 months', span: { last: 3, unit: 'month' } }, { label: 'Last 12 months', span: { last: 12, unit: 'month' } })
+  if (props.dataset.grains.includes('month'))
+    choices.push(
+      { label: 'Last 3 months', span: { last: 3, unit: 'month' } },
+      { label: 'Last 12 months', span: { last: 12, unit: 'month' } },
+    )
   choices.push({ label: 'Previous year', span: { previous: 1, unit: 'year' } })
   return choices
 })
-const isChosen = (span: Span | undefined) => JSON.stringify(span ?? null) === JSON.stringify(props.question.span ?? null)
-const hasForecast = computed(() => props.dataset.references.some((reference) => reference.code === 'FC') && (props.question.scenario ?? 'AC') === 'AC')
+const isChosen = (span: Span | undefined) =>
+  JSON.stringify(span ?? null) === JSON.stringify(props.question.span ?? null)
+const hasForecast = computed(
+  () =>
+    props.dataset.references.some((reference) => reference.code === 'FC') && (props.question.scenario ?? 'AC') === 'AC',
+)
 
 function between(start: string, end: string) {
-  const [a, b] = periods.value.findIndex((period) => period.key === start) <= periods.value.findIndex((period) => period.key === end) ? [start, end] : [end, start]
+  const [a, b] =
+    periods.value.findIndex((period) => period.key === start) <= periods.value.findIndex((period) => period.key === end)
+      ? [start, end]
+      : [end, start]
   emit('change', { span: { from: a, to: b } })
 }
 </script>
@@ -39,21 +51,44 @@ function between(start: string, end: string) {
   <SlotSheet :text="text" name="Span" :width="340">
     <template #default="{ close }">
       <div class="grid grid-cols-2 gap-x-2">
-        <button v-for="choice in quick" :key="choice.label" class="choice rounded" :class="isChosen(choice.span) ? 'choice-chosen' : ''" @click="emit('change', { span: choice.span }), close()">{{ choice.label }}</button>
+        <button
+          v-for="choice in quick"
+          :key="choice.label"
+          class="choice rounded"
+          :class="isChosen(choice.span) ? 'choice-chosen' : ''"
+          @click="(emit('change', { span: choice.span }), close())"
+        >
+          {{ choice.label }}
+        </button>
       </div>
       <div class="mt-2 flex items-center gap-2 border-t border-hairline pt-3">
         <label class="sr-only" for="span-from">From</label>
-        <select id="span-from" class="field min-w-0 flex-1" :value="from" @change="between(($event.target as HTMLSelectElement).value, to)">
+        <select
+          id="span-from"
+          class="field min-w-0 flex-1"
+          :value="from"
+          @change="between(($event.target as HTMLSelectElement).value, to)"
+        >
           <option v-for="period in periods" :key="period.key" :value="period.key">{{ period.label }}</option>
         </select>
         to
         <label class="sr-only" for="span-to">To</label>
-        <select id="span-to" class="field min-w-0 flex-1" :value="to" @change="between(from, ($event.target as HTMLSelectElement).value)">
+        <select
+          id="span-to"
+          class="field min-w-0 flex-1"
+          :value="to"
+          @change="between(from, ($event.target as HTMLSelectElement).value)"
+        >
           <option v-for="period in periods" :key="period.key" :value="period.key">{{ period.label }}</option>
         </select>
       </div>
       <label v-if="hasForecast" class="mt-3 flex items-center gap-2 border-t border-hairline pt-3">
-        <input type="checkbox" class="size-4 accent-accent" :checked="question.forecast === 'FC'" @change="emit('change', { forecast: ($event.target as HTMLInputElement).checked ? 'FC' : undefined })" />
+        <input
+          type="checkbox"
+          class="size-4 accent-accent"
+          :checked="question.forecast === 'FC'"
+          @change="emit('change', { forecast: ($event.target as HTMLInputElement).checked ? 'FC' : undefined })"
+        />
         Show the forecast after the closing period
       </label>
     </template>

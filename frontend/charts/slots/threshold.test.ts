@@ -14,7 +14,9 @@ describe('a threshold', () => {
     ['5 %', '5'],
     ['.5', '0.5'],
     ['0', '0'],
-  ])('reads %s as %s, without a detour through floating point', (text, digits) => expect(thresholdDigits(text)).toBe(digits))
+  ])('reads %s as %s, without a detour through floating point', (text, digits) =>
+    expect(thresholdDigits(text)).toBe(digits),
+  )
 
   it.each(['', 'much', '-5', '1.2.3', '5x', 'k'])('refuses %j', (text) => expect(thresholdDigits(text)).toBeNull())
 })
