@@ -113,7 +113,6 @@ final class ReadingWriter
     /** @return list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> */
     private function movers(): array
     {
-
         return array_map(fn (array $pair): array => [
             'key' => $pair[0]->key,
             'label' => $this->name($pair[0]),

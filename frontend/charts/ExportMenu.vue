@@ -49,8 +49,7 @@ useKeys({ e: () => button.value?.$el.click() })
     <MenuItems class="sheet right-0 w-72 py-1.5">
       <MenuItem v-for="choice in choices" :key="choice.label">
         <button class="choice" @click="run(choice.does)">
-          <span class="flex-1">{{ choice.label }}</span
-          ><span class="text-quiet">{{ choice.note }}</span>
+          <span class="flex-1">{{ choice.label }}</span><span class="text-quiet">{{ choice.note }}</span>
         </button>
       </MenuItem>
     </MenuItems>
