@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\app;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Tools\SchemaTool;
+use KeenMargin\App\Kernel;
+use KeenMargin\App\Storage\ChartRecord;
+use KeenMargin\App\Storage\DatasetKeeper;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\FactStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\TestCase;
+
+/** Keeping figures, against a real database file. */
+final class StorageTest extends TestCase
+{
+    private string $file;
+    private Kernel $kernel;
+    private EntityManagerInterface $manager;
+    private FactStore $store;
+
+    protected function setUp(): void
+    {
+        $this->file = sys_get_temp_dir().'/keen-storage-'.bin2hex(random_bytes(4)).'.sqlite';
+        $_SERVER['KEEN_DATA'] = $_ENV['KEEN_DATA'] = $this->file;
+        $_SERVER['APP_SECRET'] = $_ENV['APP_SECRET'] = 'x';
+        $this->kernel = new Kernel('prod', false);
+        $this->kernel->boot();
+        $doctrine = $this->kernel->getContainer()->get('doctrine');
+        \assert($doctrine instanceof \Doctrine\Bundle\DoctrineBundle\Registry);
+        $manager = $doctrine->getManager();
+        \assert($manager instanceof EntityManagerInterface);
+        $this->manager = $manager;
+        $process = proc_open([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', '-n', '-q'], [], $pipes, null, ['KEEN_DATA' => $this->file] + getenv());
+        \assert(\is_resource($process));
+        self::assertSame(0, proc_close($process));
+        $this->store = new FactStore($this->connection());
+    }
+
+    protected function tearDown(): void
+    {
+        $this->connection()->close();
+        $this->kernel->shutdown();
+        restore_exception_handler();
+        unset($_SERVER['KEEN_DATA'], $_ENV['KEEN_DATA']);
+        array_map(unlink(...), glob($this->file.'*') ?: []);
+    }
+
+    private function connection(): Connection
+    {
+        return $this->manager->getConnection();
+    }
+
+    private function keep(string $csv): DatasetRecord
+    {
+        return (new DatasetKeeper($this->manager, $this->store))->keep(Written::figures($csv, [], 'Kept'), 'kept.csv', str_repeat('0', 64), 1, []);
+    }
+
+    private function rows(string $table): int
+    {
+        $count = $this->connection()->fetchOne("SELECT COUNT(*) FROM $table");
+
+        return \is_int($count) ? $count : -1;
+    }
+
+    public function testMigrationsMakeTheSchemaThatTheEntitiesWant(): void
+    {
+        $sql = (new SchemaTool($this->manager))->getUpdateSchemaSql($this->manager->getMetadataFactory()->getAllMetadata());
+        self::assertSame([], array_values(array_filter($sql, static fn (string $line): bool => !str_contains($line, 'migration_versions'))));
+    }
+
+    public function testForeignKeysAreOnAndReadersGoOnWhileOneWrites(): void
+    {
+        self::assertSame(1, $this->connection()->fetchOne('PRAGMA foreign_keys'));
+        self::assertSame('wal', $this->connection()->fetchOne('PRAGMA journal_mode'));
+        self::assertSame(5000, $this->connection()->fetchOne('PRAGMA busy_timeout'));
+    }
+
+    public function testAmountsComeBackToTheLastDigit(): void
+    {
+        $record = $this->keep("Month,Actual\n2026-01,1234567890123.4567\n2026-02,-0.0001\n2026-03,0\n");
+        $sums = (new StoredFigures($record, $this->store))->sums(['Amount'], []);
+        foreach (['2026-01' => '1234567890123.4567', '2026-02' => '-0.0001', '2026-03' => '0.0000'] as $month => $amount) {
+            self::assertSame($amount, $sums->amount('Amount', Scenario::Actual, Period::of($month))?->toString());
+        }
+    }
+
+    public function testFiltersOverSeveralBreakdowns(): void
+    {
+        $record = $this->keep("Month,Route,Class,Actual\n2026-01,North,Cars,1\n2026-01,North,Vans,2\n2026-01,Holm,Cars,4\n2026-01,Outer,Cars,8\n");
+        $sum = fn (MemberFilter ...$where): ?string => (new StoredFigures($record, $this->store))->sums(['Amount'], array_values($where))->amount('Amount', Scenario::Actual, Period::of('2026-01'))?->toString();
+        self::assertSame('15', $sum());
+        self::assertSame('5', $sum(new MemberFilter('Route', ['North', 'Holm']), new MemberFilter('Class', ['Cars'])));
+        self::assertSame('7', $sum(new MemberFilter('Route', ['Outer'], false)));
+        self::assertNull($sum(new MemberFilter('Route', ['Holm']), new MemberFilter('Class', ['Vans'])));
+    }
+
+    public function testWhatCannotBeKeptLeavesNothingBehind(): void
+    {
+        $this->keep("Month,Actual\n2026-01,1\n");
+        $before = array_map($this->rows(...), ['dataset', 'measure', 'import', 'fact', 'fact_total']);
+        try {
+            $this->keep("Month,Actual\n2026-01,123456789012345678\n2026-02,0.0000000001\n");
+            self::fail('It was kept.');
+        } catch (RefusedFigures $refused) {
+            self::assertStringContainsString('has too many digits beside amounts with 10 decimals', $refused->getMessage());
+        }
+        self::assertSame($before, array_map($this->rows(...), ['dataset', 'measure', 'import', 'fact', 'fact_total']));
+    }
+
+    public function testASumThatDoesNotFitIsRefusedAndNeverRounded(): void
+    {
+        $this->expectException(RefusedFigures::class);
+        $this->expectExceptionMessage('The sum has more digits than can be kept exactly.');
+        $this->keep("Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => "2026-01,R$i,999999999999999999\n", range(1, 20))));
+    }
+
+    public function testADatasetTakesItsFactsAndChartsWithIt(): void
+    {
+        $record = $this->keep("Month,Route,Actual\n2026-01,North,1\n2026-02,Holm,2\n");
+        $this->manager->persist(new ChartRecord($record, 'A chart', []));
+        $this->manager->flush();
+        $this->connection()->executeStatement('DELETE FROM dataset WHERE id = ?', [$record->id]);
+        foreach (['measure', 'breakdown', 'member', 'import', 'chart', 'fact', 'fact_total'] as $table) {
+            self::assertSame(0, $this->rows($table), $table);
+        }
+    }
+}
