@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { chromium } from './tools/browser.mjs'
 
 const port = 8047
 
@@ -13,18 +14,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     permissions: ['clipboard-read', 'clipboard-write'],
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: chromium,
   },
   webServer: {
     command: `bin/start demo --port ${port}`,

@@ -1,17 +1,9 @@
 /* From the click on a slot's choice to the new chart painted, in Chromium. Usage: node bench/paint.mjs BASE */
-import { chromium } from '@playwright/test'
+import { chromium as playwright } from '@playwright/test'
+import { chromium } from '../tools/browser.mjs'
 
 const base = process.argv[2]
-const args = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args })
+const browser = await playwright.launch(chromium)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.goto(`${base}/charts`)
 await page.getByRole('link', { name: /Monthly revenue/ }).click()

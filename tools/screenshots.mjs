@@ -1,17 +1,9 @@
 /* Makes docs/screenshots from the demo figures. Usage: node tools/screenshots.mjs BASE EMPTY_BASE */
-import { chromium } from '@playwright/test'
+import { chromium as playwright } from '@playwright/test'
+import { chromium } from './browser.mjs'
 
 const [base, empty] = process.argv.slice(2)
-const args = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args })
+const browser = await playwright.launch(chromium)
 
 async function shoot(name, path, act = async () => {}, { width = 1280, height = 800, from = base } = {}) {
   const page = await browser.newPage({ viewport: { width, height } })

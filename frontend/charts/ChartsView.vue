@@ -3,13 +3,13 @@ import { ref } from 'vue'
 import { ask, says } from '../shared/api'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
-import type { Chart, Listing } from '../shared/types'
-import { useLoad } from '../shared/useLoad'
+import type { Chart } from '../shared/types'
+import PageTurner from '../shared/PageTurner.vue'
+import { usePages } from '../shared/usePages'
 import { useToast } from '../shared/useToast'
 import ChartCard from './ChartCard.vue'
 
-const page = ref(1)
-const { value: list, problem, reload } = useLoad(() => ask<Listing<Chart>>('GET', `/charts?page=${page.value}`))
+const { list, problem, reload, turn } = usePages<Chart>('/charts')
 const { tell } = useToast()
 const deleted = ref<Chart | null>(null)
 
@@ -34,11 +34,6 @@ async function bringBack() {
     tell(says(error))
   }
 }
-
-function turn(by: number) {
-  page.value += by
-  void reload()
-}
 </script>
 
 <template>
@@ -59,10 +54,6 @@ function turn(by: number) {
       No chart has a name yet. Open a dataset under <RouterLink class="link" to="/figures">Figures</RouterLink>, ask a
       question, and name the chart: it is kept here.
     </p>
-    <nav v-if="list && list.pages > 1" class="mt-8 flex items-center gap-3" aria-label="Pages">
-      <button class="button" :disabled="page <= 1" @click="turn(-1)">Newer</button>
-      <span class="text-quiet">{{ page }} of {{ list.pages }}</span>
-      <button class="button" :disabled="page >= list.pages" @click="turn(1)">Older</button>
-    </nav>
+    <PageTurner :list="list" @turn="turn" />
   </main>
 </template>

@@ -1,24 +1,13 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { ask } from '../shared/api'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
-import type { DatasetBrief, Listing } from '../shared/types'
-import { useLoad } from '../shared/useLoad'
+import type { DatasetBrief } from '../shared/types'
+import PageTurner from '../shared/PageTurner.vue'
+import { usePages } from '../shared/usePages'
 import BringIn from '../start/BringIn.vue'
 
 document.title = 'Figures – Keen Margin'
-const page = ref(1)
-const {
-  value: list,
-  problem,
-  reload,
-} = useLoad(() => ask<Listing<DatasetBrief>>('GET', `/datasets?page=${page.value}`))
-
-function turn(by: number) {
-  page.value += by
-  void reload()
-}
+const { list, problem, reload, turn } = usePages<DatasetBrief>('/datasets')
 </script>
 
 <template>
@@ -54,10 +43,6 @@ function turn(by: number) {
         </tr>
       </tbody>
     </table>
-    <nav v-if="list && list.pages > 1" class="mt-8 flex items-center gap-3" aria-label="Pages">
-      <button class="button" :disabled="page <= 1" @click="turn(-1)">Newer</button>
-      <span class="text-quiet">{{ page }} of {{ list.pages }}</span>
-      <button class="button" :disabled="page >= list.pages" @click="turn(1)">Older</button>
-    </nav>
+    <PageTurner :list="list" @turn="turn" />
   </main>
 </template>

@@ -59,6 +59,7 @@ test("a sample shows the way without a file of one's own", async ({ page }) => {
 
 test('a refused file says which row and why, and leaves nothing behind', async ({ page }) => {
   await page.goto('/figures')
+  await expect(page.locator('tbody tr').first()).toBeVisible()
   const before = await page.locator('tbody tr').count()
   await page.setInputFiles('input[type=file]', {
     name: 'bad.csv',
