@@ -23,6 +23,7 @@ final readonly class Given
         if (\strlen($text) > self::MAX_BYTES) {
             throw new NotAccepted('', 'The document is larger than 1 MB.');
         }
+        $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
         try {
             return new self(json_decode($text, false, self::MAX_DEPTH, \JSON_THROW_ON_ERROR | \JSON_BIGINT_AS_STRING), '');
         } catch (\JsonException $e) {

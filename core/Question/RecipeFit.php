@@ -12,17 +12,18 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 
-/** Whether a dataset can answer a question; what it lacks is refused with its path and what there is. */
+/**
+ * Whether a dataset can answer a question; what it lacks is refused with its path and what there is.
+ * A reference or forecast that has not come in yet is no reason to refuse: the chart stands, and a check says so.
+ */
 final class RecipeFit
 {
     public static function insist(Question $question, Dataset $dataset): Measure
     {
         $measure = self::measure($question, $dataset);
         $scenarios = $dataset->scenarios();
-        foreach ([['scenario', $question->scenario], ['forecast', $question->forecast], ...array_map(static fn (int $i, Scenario $s): array => ["against[$i]", $s], array_keys($question->against), $question->against)] as [$key, $scenario]) {
-            if (null !== $scenario && !\in_array($scenario, $scenarios, true)) {
-                throw new NotAccepted("question.$key", "There are no {$scenario->word()} figures ({$scenario->value}); there are ".self::codes($scenarios).'.');
-            }
+        if (!\in_array($question->scenario, $scenarios, true)) {
+            throw new NotAccepted('question.scenario', "There are no {$question->scenario->word()} figures ({$question->scenario->value}); there are ".self::codes($scenarios).'.');
         }
         if (!$question->by->groups($dataset->grain)) {
             throw new NotAccepted('question.by', "The figures are by {$dataset->grain->value}; give ".Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');

@@ -33,7 +33,8 @@ final class VarianceChecks
             self::sum($measure, $grain, $rows, $total),
             self::missing($grain, $rows, $forecast),
             self::straddling($rows, $closing),
-            ...array_map(static fn (Scenario $reference): ?Check => self::leftOut($reference, $total), $against),
+            ...array_map(static fn (Scenario $scenario): ?Check => self::absent($scenario, $rows), array_values(array_filter([...$against, self::isOpen($rows, $closing) ? $forecast : null]))),
+            ...array_map(static fn (Scenario $reference): ?Check => null === self::absent($reference, $rows) ? self::leftOut($reference, $total) : null, $against),
             \in_array(Scenario::PriorYear, $against, true) && $derivesPriorYear ? new Check('prior-year-derived', true, 'Prior year is the actual of one year earlier') : null,
             ...array_map(static fn (Notice $notice): Check => new Check($notice->id, $notice->holds, $notice->says), $notices),
         ]));
@@ -83,6 +84,28 @@ final class VarianceChecks
         }
 
         return null;
+    }
+
+    /**
+     * Whether any row is not closed yet, so that a forecast is wanted.
+     *
+     * @param list<Row> $rows
+     */
+    private static function isOpen(array $rows, Period $closing): bool
+    {
+        return [] !== array_filter($rows, static fn (Row $row): bool => $row->period->isAfter($closing));
+    }
+
+    /** @param list<Row> $rows */
+    private static function absent(Scenario $scenario, array $rows): ?Check
+    {
+        foreach ($rows as $row) {
+            if (null !== ($row->values[$scenario->value] ?? null)) {
+                return null;
+            }
+        }
+
+        return [] === $rows ? null : new Check('absent-'.strtolower($scenario->value), false, "There are no {$scenario->word()} figures for these periods");
     }
 
     private static function leftOut(Scenario $reference, Total $total): ?Check

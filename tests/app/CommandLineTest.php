@@ -70,7 +70,8 @@ final class CommandLineTest extends TestCase
     {
         yield 'a bad number' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Actual,Budget\n2026-01,x,1\n2026-02,5,5\n2026-03,5,5\n", 'Row 2: "x" is not a number. Mend it in the file, or leave the row out.'];
         yield 'no figures' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], '', 'The file is empty. Give one with a header row and at least one row of figures.'];
-        yield 'no budget' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Actual\n2026-01,1\n", 'question.against[0]: There are no budget figures (BU); there are AC.'];
+        yield 'no actuals' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Budget\n2026-01,1\n", 'question.scenario: There are no actual figures (AC); there are BU.'];
+        yield 'a workbook' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "PK\x03\x04", 'This is not a text file. Save the table as CSV, or paste it.'];
         yield 'no such file' => [['draw', 'recipe.json', 'nothing.csv', '-o', 'out.svg'], '', 'nothing.csv: there is no such file of figures that can be read.'];
         yield 'an unknown format' => [['draw', 'recipe.json', 'figures.csv', '-o', 'out.bmp'], '', 'out.bmp: the ending chooses the format; known is .svg.'];
         yield 'an unknown option' => [['draw', 'recipe.json', 'figures.csv', '--fast'], '', 'The option --fast is not known; see ./keen draw --help.'];

@@ -106,7 +106,7 @@ final class HttpTest extends TestCase
         $picture = Server::send('GET', "$path/picture.svg");
         self::assertSame([200, 'image/svg+xml'], [$picture->status, $picture->header('Content-Type')]);
         self::assertStringContainsString('@font-face', $picture->body);
-        self::assertSame('recipe.question.against[0]', Server::send('POST', '/api/charts', ['dataset' => $id, 'name' => 'x', 'recipe' => ['keenMargin' => 1, 'question' => ['against' => ['TG']], 'kind' => 'variance-tiers']])->at('path'));
+        self::assertSame('recipe.question.scenario', Server::send('POST', '/api/charts', ['dataset' => $id, 'name' => 'x', 'recipe' => ['keenMargin' => 1, 'question' => ['scenario' => 'TG'], 'kind' => 'variance-tiers']])->at('path'));
         self::assertSame(204, Server::send('DELETE', $path, null, ['If-Match' => '"2"'])->status);
         self::assertSame(404, Server::send('GET', $path)->status);
     }

@@ -109,9 +109,9 @@ test('a question that the figures cannot answer is said, and can be undone', asy
   await question(page, 'Net revenue by route')
   const id = new URL(page.url()).searchParams.get('dataset')
   await page.goto(
-    `/charts/new?dataset=${id}&recipe=${encodeURIComponent('{"keenMargin":1,"question":{"against":["TG"]},"kind":"variance-tiers"}')}`,
+    `/charts/new?dataset=${id}&recipe=${encodeURIComponent('{"keenMargin":1,"question":{"measure":"Fuel"},"kind":"variance-tiers"}')}`,
   )
-  await expect(page.getByRole('alert')).toContainText('There are no target figures (TG); there are AC, BU, FC and PY.')
+  await expect(page.getByRole('alert')).toContainText('There is no measure "Fuel"; there is Net revenue.')
 })
 
 test('the closing period moves on and back, for every chart of the dataset', async ({ page }) => {

@@ -55,7 +55,7 @@ final class RecipeTest extends TestCase
     public static function unfitting(): iterable
     {
         yield 'measure' => [['measure' => 'Fuel'], 'question.measure: There is no measure "Fuel"; there is Amount.'];
-        yield 'scenario' => [['against' => ['TG']], 'question.against[0]: There are no target figures (TG); there are AC and BU.'];
+        yield 'scenario' => [['scenario' => 'TG'], 'question.scenario: There are no target figures (TG); there are AC and BU.'];
         yield 'grain' => [['by' => 'day'], 'question.by: The figures are by month; give month, quarter, half-year or year.'];
         yield 'breakdown' => [['where' => [['field' => 'Vessel', 'in' => ['a']]]], 'question.where[0].field: There is no breakdown "Vessel"; there are Route.'];
         yield 'member' => [['where' => [['field' => 'Route', 'in' => ['North', 'Norht']]]], 'question.where[0].in[1]: Route has no "Norht"; it has North.'];

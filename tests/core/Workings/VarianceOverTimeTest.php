@@ -113,6 +113,16 @@ final class VarianceOverTimeTest extends TestCase
         self::assertSame('Q3 2026 is actual to Aug and forecast after it', self::check($workings, 'part-forecast')?->says);
     }
 
+    public function testAReferenceThatHasNotComeInYetIsSaidAndTheRestStands(): void
+    {
+        $workings = Written::workings("Month,Actual,Budget\n2026-01,5,4\n2026-02,,4\n", ['forecast' => 'FC', 'against' => ['BU', 'PY']]);
+        self::assertSame('1', $workings->rows[0]->variances['BU']?->amount->toString());
+        self::assertNull($workings->rows[0]->variances['PY']);
+        self::assertSame('There are no prior year figures for these periods', self::check($workings, 'absent-py')?->says);
+        self::assertFalse(self::check($workings, 'absent-fc')?->holds);
+        self::assertNull(self::check($workings, 'left-out-py'));
+    }
+
     public function testMembersAreFiltered(): void
     {
         $csv = "Month,Route,Actual\n2026-01,North,1\n2026-01,Holm,2\n2026-01,Outer,4\n";
