@@ -21,8 +21,8 @@ final class TextMeasure
         $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
         $sum = 0;
         if (1 === preg_match('/^[\x20-\x7E]*$/', $text)) {
-            foreach (count_chars($text, 1) as $code => $times) {
-                $sum += $times * $widths[$code];
+            for ($i = 0, $length = \strlen($text); $i < $length; ++$i) {
+                $sum += $widths[\ord($text[$i])];
             }
         } else {
             foreach (mb_str_split($text) as $letter) {

@@ -54,6 +54,9 @@ final class Amounts
         if ([] === $cells) {
             return null;
         }
+        if (1 === \count($cells) && \in_array($this->measure->grouping, [Grouping::Sum, Grouping::Average, Grouping::Last], true)) {
+            return $this->source($this->measure->name, ...$cells[0]);
+        }
 
         return match ($this->measure->grouping) {
             Grouping::Sum => Decimals::sum($this->each($this->measure->name, $cells)),
