@@ -72,15 +72,15 @@ final class DrawingState
             $isOther = null !== $row->shown && \in_array($code, [$workings->scenario->value, $workings->forecast?->value], true);
             $cells[$code] = null === $value && !$isOther ? 'missing' : $workings->display->amount($value);
         }
-        $isFlagged = false;
+        $flags = [];
         foreach ($row->variances as $code => $variance) {
             $cells["variance:$code"] = $workings->display->variance($variance?->amount);
             $cells["percent:$code"] = $workings->display->percent($variance);
             $effects[$code] = $variance?->effect->value;
-            $isFlagged = $isFlagged || ($variance->flagged ?? false);
+            $flags[$code] = $variance->flagged ?? false;
         }
 
-        return ['key' => $row->key, 'label' => $row->label, 'shown' => $row->shownScenario?->value, 'cells' => $cells, 'effects' => (object) $effects, 'flagged' => $isFlagged];
+        return ['key' => $row->key, 'label' => $row->label, 'shown' => $row->shownScenario?->value, 'cells' => $cells, 'effects' => (object) $effects, 'flags' => (object) $flags, 'flagged' => $flags[$workings->reference()->value ?? ''] ?? false];
     }
 
     /** @return array<string, string> */

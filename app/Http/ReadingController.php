@@ -44,6 +44,7 @@ final readonly class ReadingController
             'suggestedName' => self::suggestedName($plain),
             'columns' => $sheet->header,
             'sample' => \array_slice(array_values($sheet->rows), 0, self::SAMPLE),
+            'sampleRows' => \array_slice(array_keys($sheet->rows), 0, self::SAMPLE),
             'rowCount' => \count($sheet->rows),
             'mapping' => $mapping->toArray(),
             'doubts' => RoleGuess::doubts($sheet, $mapping),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { refDebounced, useElementBounding, useElementSize } from '@vueuse/core'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
@@ -31,6 +31,9 @@ const {
   fresh,
 )
 const lit = ref<string | null>(null)
+/** Whether the lit row was pointed at on the chart itself: then its card stands beside it. */
+const isPointed = ref(false)
+watch(lit, (key) => !key && (isPointed.value = false))
 const scene = ref<InstanceType<typeof SceneView> | null>(null)
 const place = computed(() => scene.value?.litPlace ?? null)
 const { top: frameTop } = useElementBounding(frame)
@@ -96,9 +99,14 @@ useKeys({
               class="overflow-x-clip transition-opacity"
               :class="refusal || isSlow ? 'opacity-50' : ''"
             >
-              <SceneView ref="scene" v-model:lit="lit" :scene="drawing.scene" />
+              <SceneView
+                ref="scene"
+                :lit="lit"
+                :scene="drawing.scene"
+                @update:lit="((lit = $event), (isPointed = true))"
+              />
               <RowCard
-                v-if="lit && place"
+                v-if="lit && place && isPointed"
                 :table="drawing.workings"
                 :row-key="lit"
                 :left="place.left"

@@ -16,7 +16,7 @@ function tone(row: WorkingsTable['rows'][number], column: string): string {
   const reference = column.split(':')[1]
   if (!reference)
     return row.cells[column] === 'missing' ? 'text-quiet italic' : column === row.shown ? 'font-semibold' : ''
-  return effectClass(row.effects[reference])
+  return `${effectClass(row.effects[reference])} ${row.flags[reference] ? 'font-semibold' : ''}`
 }
 
 watch(lit, (key) => {

@@ -178,7 +178,11 @@ function leaveOut(rows: number[]) {
           </select>
         </label>
       </fieldset>
-      <SampleTable v-model="mapping" :reading="reading" />
+      <SampleTable
+        v-model="mapping"
+        :reading="reading"
+        :refused="(trial?.refusals ?? []).map((refusal) => refusal.row)"
+      />
     </main>
   </div>
 </template>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Mapping, Reading } from '../shared/types'
 import { choiceOf, roleChoices } from './roles'
 
-defineProps<{ reading: Reading }>()
+const props = defineProps<{ reading: Reading; refused: number[] }>()
+const isRefused = computed(() => new Set(props.refused))
 const mapping = defineModel<Mapping>({ required: true })
 
 function choose(column: string, id: string) {
@@ -40,6 +42,7 @@ function isIgnored(column: string): boolean {
     <table class="border-collapse">
       <thead>
         <tr>
+          <th class="border-b border-hairline bg-accent-tint/60 pl-3"><span class="sr-only">Row</span></th>
           <th
             v-for="column in reading.columns"
             :key="column"
@@ -64,7 +67,13 @@ function isIgnored(column: string): boolean {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(row, i) in reading.sample" :key="i" class="border-b border-hairline last:border-0">
+        <tr
+          v-for="(row, i) in reading.sample"
+          :key="i"
+          class="border-b border-hairline last:border-0"
+          :class="isRefused.has(reading.sampleRows[i] ?? 0) ? 'bg-unfavourable/8' : ''"
+        >
+          <td class="pl-3 text-right text-[12px] text-quiet">{{ reading.sampleRows[i] }}</td>
           <td
             v-for="(column, j) in reading.columns"
             :key="column"

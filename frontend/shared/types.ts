@@ -114,6 +114,8 @@ export interface WorkingsRow {
   shown: Scenario | null
   cells: Record<string, string>
   effects: Record<string, Effect | null>
+  flags: Record<string, boolean>
+  /** by the first reference */
   flagged: boolean
 }
 
@@ -197,6 +199,8 @@ export interface Reading {
   suggestedName: string
   columns: string[]
   sample: string[][]
+  /** of the sample's rows, as in the file */
+  sampleRows: number[]
   rowCount: number
   mapping: Mapping
   doubts: string[]
