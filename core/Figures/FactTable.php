@@ -16,6 +16,8 @@ final readonly class FactTable implements Figures
 
     /** @var array<string, list<array{string, int, list<string>, int|BigDecimal, non-negative-int}>> scenario code, period start, members, amount, its decimals; by measure */
     private array $rows;
+    /** Over all members, which most questions are about. */
+    private Sums $totals;
 
     /** @param list<Fact> $facts */
     public function __construct(private Dataset $dataset, public array $facts)
@@ -26,6 +28,7 @@ final readonly class FactTable implements Figures
             $rows[$fact->measure][] = [$fact->scenario->value, $fact->period->start, $fact->members, \strlen($digits) > self::SAFE_DIGITS ? $fact->amount : (int) $digits, $fact->amount->getScale()];
         }
         $this->rows = $rows;
+        $this->totals = $this->added(array_map(strval(...), array_keys($rows)), []);
     }
 
     public function dataset(): Dataset
@@ -34,6 +37,15 @@ final readonly class FactTable implements Figures
     }
 
     public function sums(array $measures, array $where): Sums
+    {
+        return [] === $where ? $this->totals : $this->added($measures, $where);
+    }
+
+    /**
+     * @param list<string>       $measures
+     * @param list<MemberFilter> $where
+     */
+    private function added(array $measures, array $where): Sums
     {
         $places = array_flip(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $this->dataset->breakdowns));
         $sums = new Sums();

@@ -55,6 +55,15 @@ final class Decimals
         return BigDecimal::ofUnscaledValue($short < 0 ? -$rounded : $rounded, $decimals);
     }
 
+    public static function larger(BigDecimal $one, BigDecimal $other): BigDecimal
+    {
+        $short = self::maybeShort($one, $other->getScale());
+        $otherShort = null === $short ? null : self::maybeShort($other, $other->getScale());
+        $isLarger = null === $otherShort ? $other->isGreaterThan($one) : $otherShort > $short;
+
+        return $isLarger ? $other : $one;
+    }
+
     private static function maybeShort(BigDecimal $amount, int $scale): ?int
     {
         if ($amount->getScale() !== $scale) {

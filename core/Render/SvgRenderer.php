@@ -11,7 +11,6 @@ use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Path;
-use KeenMargin\Core\Scene\Plain;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
@@ -52,11 +51,11 @@ final readonly class SvgRenderer implements Renderer
     private function mark(Mark $mark): string
     {
         return match (true) {
+            $mark instanceof Text => '<text x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" font-size="'.self::n($mark->size).'"'.(400 === $mark->weight ? '' : ' font-weight="'.$mark->weight.'"').('start' === $mark->anchor ? '' : ' text-anchor="'.$mark->anchor.'"').self::paint($mark->fill, null).self::data('', $mark->key).'>'.self::escape($mark->text).'</text>',
             $mark instanceof Group => '<g'.self::data($mark->role, $mark->key).'>'.implode('', array_map($this->mark(...), $mark->marks)).'</g>',
             $mark instanceof Rect => '<rect x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" width="'.self::n($mark->width).'" height="'.self::n($mark->height).'"'.self::paint($mark->fill, $mark->stroke).self::data('', $mark->key).'/>',
             $mark instanceof Line => '<line x1="'.self::n($mark->x1).'" y1="'.self::n($mark->y1).'" x2="'.self::n($mark->x2).'" y2="'.self::n($mark->y2).'"'.self::paint(null, $mark->stroke, $mark->thickness).(null === $mark->dash ? '' : ' stroke-dasharray="'.$mark->dash.'"').self::data('', $mark->key).'/>',
             $mark instanceof Path => '<path d="'.self::d($mark).'"'.self::paint($mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
-            $mark instanceof Text => '<text x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" font-size="'.self::n($mark->size).'"'.(400 === $mark->weight ? '' : ' font-weight="'.$mark->weight.'"').('start' === $mark->anchor ? '' : ' text-anchor="'.$mark->anchor.'"').self::paint($mark->fill, null).self::data('', $mark->key).'>'.self::escape($mark->text).'</text>',
             default => throw new \InvalidArgumentException('A mark of class '.$mark::class.' cannot be drawn as SVG.'),
         };
     }
@@ -69,6 +68,14 @@ final readonly class SvgRenderer implements Renderer
     }
 
     private static function paint(?string $fill, ?string $stroke, float $thickness = 1.0): string
+    {
+        /** @var array<string, string> $known a scene has few inks and many marks */
+        static $known = [];
+
+        return $known["$fill $stroke $thickness"] ??= self::painted($fill, $stroke, $thickness);
+    }
+
+    private static function painted(?string $fill, ?string $stroke, float $thickness): string
     {
         $ink = null === $fill ? null : Ink::of($fill);
         $paint = ' fill="'.(null === $ink ? 'none' : ($ink->isHatch() ? "url(#{$ink->value})" : $ink->colour())).'"';
@@ -90,7 +97,7 @@ final readonly class SvgRenderer implements Renderer
 
     private static function n(float $length): string
     {
-        return (string) Plain::round($length);
+        return (string) (round($length, 2) + 0.0);
     }
 
     private static function escape(string $text): string

@@ -101,7 +101,7 @@ final readonly class Period
 
     public function isAfter(self $other): bool
     {
-        return $this->lastDay() > $other->lastDay();
+        return $this->grain === $other->grain ? $this->start > $other->start : $this->lastDay() > $other->lastDay();
     }
 
     public function calendar(): FiscalCalendar

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\Unit;
 use KeenMargin\Core\Question\Finish;
@@ -76,9 +77,7 @@ final readonly class Display
         $largest = BigDecimal::zero();
         foreach ($rows as $row) {
             foreach ($amounts($row) as $amount) {
-                if (null !== $amount && $amount->abs()->isGreaterThan($largest)) {
-                    $largest = $amount->abs();
-                }
+                $largest = null === $amount ? $largest : Decimals::larger($largest, $amount->abs());
             }
         }
 

@@ -16,6 +16,7 @@ final class ReadingWriter
 
     /** @var list<array{Row, Variance}> rows that differ from the first reference, the largest variance first, ties in the rows' order */
     private readonly array $moved;
+    private readonly bool $namesYears;
 
     /**
      * @param list<Row>      $rows     those whose variances are final
@@ -30,6 +31,7 @@ final class ReadingWriter
         private readonly ?Period $from,
         private readonly ?Period $to,
     ) {
+        $this->namesYears = [] !== $rows && PeriodNames::year($rows[0]->period) !== PeriodNames::year($rows[\count($rows) - 1]->period);
         $this->moved = self::ranked($this->pairs([] === $against ? null : $against[0]));
     }
 
@@ -152,9 +154,7 @@ final class ReadingWriter
     /** With its year only where the rows are of several. */
     private function name(Row $row): string
     {
-        $years = array_unique(array_map(static fn (Row $other): string => PeriodNames::year($other->period), $this->rows));
-
-        return \count($years) > 1 ? PeriodNames::full($row->period) : PeriodNames::withinYear($row->period);
+        return $this->namesYears ? PeriodNames::full($row->period) : PeriodNames::withinYear($row->period);
     }
 
     private function withUnit(string $number): string

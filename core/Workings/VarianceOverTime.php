@@ -43,7 +43,7 @@ final readonly class VarianceOverTime
         $showsForecast = [] !== array_filter($rows, static fn (Row $row): bool => null !== $row->shownScenario && $row->shownScenario === $question->forecast && Scenario::Actual === $question->scenario);
         $landing = $showsForecast ? $comparison->total(PeriodRange::between($year, $year)->periods($dataset->grain, $dataset->calendar)) : null;
         $covered = null === $toDate ? self::shown($fine, $comparison) : self::shown($closed, $comparison);
-        $reading = new ReadingWriter($measure->name, $display, self::rowsWithin($rows, null === $toDate ? null : $closing), $question->against, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null);
+        $reading = new ReadingWriter($measure->name, $display, self::rowsWithin($rows, $year, null === $toDate ? null : $closing), $question->against, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null);
 
         return new Workings(
             $recipe->kind,
@@ -128,9 +128,9 @@ final readonly class VarianceOverTime
      *
      * @return list<Row>
      */
-    private static function rowsWithin(array $rows, ?Period $closing): array
+    private static function rowsWithin(array $rows, Period $year, ?Period $closing): array
     {
-        return null === $closing ? $rows : array_values(array_filter($rows, static fn (Row $row): bool => !$row->period->isAfter($closing) && $row->period->calendar()->group(Period::ofStart(Grain::Day, $row->period->firstDay()), Grain::Year)->yearNumber() === $row->period->calendar()->group(Period::ofStart(Grain::Day, $closing->lastDay()), Grain::Year)->yearNumber()));
+        return null === $closing ? $rows : array_values(array_filter($rows, static fn (Row $row): bool => $row->period->firstDay() >= $year->firstDay() && !$row->period->isAfter($closing)));
     }
 
     /** `Brackwater Ferries, North and Holm`; all members where nothing is filtered */
