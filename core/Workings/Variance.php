@@ -48,17 +48,18 @@ final readonly class Variance
     /** Compared exactly, on products instead of quotients. For percentages the percent threshold is in points. */
     private static function reaches(Flag $flag, BigDecimal $amount, BigDecimal $reference, bool $inPoints): bool
     {
-        if (!$flag->isSet()) {
+        if (!$flag->isSet() || $amount->isZero() || ($inPoints && null === $flag->percent)) {
             return false;
         }
         $size = $amount->abs();
-        $byAmount = $inPoints || null === $flag->amount || $size->isGreaterThanOrEqualTo($flag->amount);
-        $byPercent = match (true) {
+        if (!$inPoints && null !== $flag->amount && $size->isLessThan($flag->amount)) {
+            return false;
+        }
+
+        return match (true) {
             null === $flag->percent => true,
             $inPoints => $size->isGreaterThanOrEqualTo($flag->percent),
             default => !$reference->isZero() && $size->multipliedBy(100)->isGreaterThanOrEqualTo($reference->abs()->multipliedBy($flag->percent)),
         };
-
-        return $byAmount && $byPercent && !$amount->isZero() && (!$inPoints || null !== $flag->percent);
     }
 }
