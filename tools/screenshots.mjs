@@ -5,11 +5,17 @@ import { chromium } from './browser.mjs'
 const [base, empty] = process.argv.slice(2)
 const browser = await playwright.launch(chromium)
 
-async function shoot(name, path, act = async () => {}, { width = 1280, height = 800, from = base } = {}) {
+async function shoot(
+  name,
+  path,
+  act = async () => {},
+  { width = 1280, height = 800, from = base, pointing = false } = {},
+) {
   const page = await browser.newPage({ viewport: { width, height } })
   await page.goto(from + path)
   await page.waitForLoadState('networkidle')
   await act(page)
+  if (!pointing) await page.mouse.move(2, 400)
   await page.waitForTimeout(400)
   await page.screenshot({ path: `docs/screenshots/${name}.png` })
   await page.close()
@@ -43,10 +49,15 @@ await shoot('chart-slot', '/charts', async (page) => {
   await open('Monthly revenue')(page)
   await page.getByRole('button', { name: /^Span:/ }).click()
 })
-await shoot('chart-pointing', '/charts', async (page) => {
-  await open('Fuel cost')(page)
-  await page.locator('svg.chart rect[data-key="2026-05"][data-role=value]').hover()
-})
+await shoot(
+  'chart-pointing',
+  '/charts',
+  async (page) => {
+    await open('Fuel cost')(page)
+    await page.locator('svg.chart rect[data-key="2026-05"][data-role=value]').hover()
+  },
+  { pointing: true },
+)
 await shoot('chart-workings', '/charts', async (page) => {
   await open('Monthly revenue')(page)
   await page.keyboard.press('w')

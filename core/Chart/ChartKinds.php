@@ -29,10 +29,4 @@ final readonly class ChartKinds
     {
         return $this->kinds[$id] ?? throw new \InvalidArgumentException("There is no kind \"$id\"; there are ".implode(', ', array_keys($this->kinds)).'.');
     }
-
-    /** @return list<ChartKind> */
-    public function list(): array
-    {
-        return array_values($this->kinds);
-    }
 }

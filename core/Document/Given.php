@@ -107,11 +107,6 @@ final readonly class Given
         return $this->value;
     }
 
-    public function bool(): bool
-    {
-        return \is_bool($this->value) ? $this->value : throw $this->refuse('true or false');
-    }
-
     /** A number of zero or more, as a string of digits so that no digit is lost. */
     public function size(): BigDecimal
     {
