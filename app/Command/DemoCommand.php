@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace KeenMargin\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\CommandLine\YearHint;
+use KeenMargin\App\Import\BringIn;
+use KeenMargin\App\Import\Looker;
+use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\DatasetKeeper;
+use KeenMargin\App\Storage\ImportKeeper;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Question\RecipeWriter;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -27,7 +26,7 @@ final class DemoCommand extends Command
 {
     private const ORGANISATION = 'Brackwater Ferries';
 
-    public function __construct(private readonly DatasetKeeper $keeper, private readonly EntityManagerInterface $manager, #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder)
+    public function __construct(private readonly ImportKeeper $keeper, private readonly Looker $looker, private readonly EntityManagerInterface $manager, #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder)
     {
         parent::__construct();
     }
@@ -37,10 +36,9 @@ final class DemoCommand extends Command
         // The last one brought in is the last one used, which the lists show first.
         foreach (array_reverse(Given::json((string) file_get_contents("$this->folder/datasets.json"))->list()) as $entry) {
             $file = $entry->must('file')->string();
-            $bytes = (string) file_get_contents("$this->folder/$file");
-            $sheet = Sheet::ofText($bytes);
-            $mapping = MappingReader::read($entry->must('mapping'), RoleGuess::of($sheet, null, YearHint::ofName($file)), $sheet);
-            $dataset = $this->keeper->keep(FactReader::read($sheet, $mapping, $entry->must('name')->string(), self::ORGANISATION), $file, hash('sha256', $bytes), \count($sheet->rows), $mapping->toArray());
+            $look = $this->looker->look(ReadingFile::at("$this->folder/$file", $file));
+            $mapping = $this->looker->mapping($look, $entry->must('mapping'));
+            $dataset = $this->keeper->create(FactReader::figures($look->sheet, $mapping, $entry->must('name')->string(), self::ORGANISATION), BringIn::source($look, $mapping))->dataset;
             foreach (array_reverse($entry->must('charts')->list()) as $chart) {
                 $recipe = RecipeReader::read($chart->must('recipe')->asDocument());
                 $this->manager->persist(new ChartRecord($dataset, $chart->must('name')->string(), RecipeWriter::toArray($recipe)));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\CommandLine;
 
+use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\NotAccepted;
@@ -12,7 +13,6 @@ use KeenMargin\Core\Figures\Reading\FactReader;
 use KeenMargin\Core\Figures\Reading\MappingReader;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Render\FontFaces;
@@ -38,7 +38,7 @@ final readonly class FigureCommands
     {
         try {
             [$recipeFile, $figuresFile, $output] = $this->read($arguments);
-            $recipe = RecipeReader::json($this->contents($recipeFile, 'recipe'));
+            $recipe = RecipeReader::json($this->contents($recipeFile));
             $figures = $this->figures($recipe, $figuresFile);
             $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
             $this->write('draw' === $arguments[0] ? (new SvgRenderer(FontFaces::folder($this->fonts)))->render($drawing->scene) : $this->workings($drawing), $output);
@@ -88,20 +88,33 @@ final readonly class FigureCommands
     private function figures(Recipe $recipe, string $file): FactTable
     {
         $name = '-' === $file ? 'Figures' : pathinfo($file, \PATHINFO_FILENAME);
-        $sheet = Sheet::ofText($this->contents($file, 'figures'));
+        if ('-' !== $file && (!is_file($file) || !is_readable($file))) {
+            throw new UsageError("$file: there is no such file of figures that can be read.");
+        }
+        $sheet = FigureFile::open('-' === $file ? $this->standardInput() : $file)->sheet(MappingReader::maybeSheet($recipe->figures), MappingReader::maybeHeader($recipe->figures));
         $guess = RoleGuess::of($sheet, $recipe->question->measure, YearHint::of($recipe, $name));
         $mapping = null === $recipe->figures ? $guess : MappingReader::read($recipe->figures, $guess, $sheet);
 
         return FactReader::read($sheet, $mapping, $name);
     }
 
-    private function contents(string $file, string $what): string
+    /** As a file: some formats are read from several places of it. */
+    private function standardInput(): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'keen-input');
+        register_shutdown_function(static fn (): bool => @unlink($path));
+        file_put_contents($path, \STDIN);
+
+        return $path;
+    }
+
+    private function contents(string $file): string
     {
         if ('-' === $file) {
             return (string) stream_get_contents(\STDIN);
         }
         if (!is_file($file) || !is_readable($file)) {
-            throw new UsageError("$file: there is no such file of ".('recipe' === $what ? 'a recipe' : 'figures').' that can be read.');
+            throw new UsageError("$file: there is no such file of a recipe that can be read.");
         }
 
         return (string) file_get_contents($file);

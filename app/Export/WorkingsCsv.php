@@ -45,13 +45,8 @@ final class WorkingsCsv
         return $cells;
     }
 
-    /** Text that a program would run as a formula gets an apostrophe; numbers stay numbers. */
     private static function cell(string $cell): string
     {
-        if (1 === preg_match('/^[=+\-@\t\r]/', $cell) && 1 !== preg_match('/^-?\d+(\.\d+)?$/', $cell)) {
-            $cell = "'".$cell;
-        }
-
-        return 1 === preg_match('/[",\r\n]/', $cell) ? '"'.str_replace('"', '""', $cell).'"' : $cell;
+        return CsvWriter::cell(1 === preg_match('/^-?\d+(\.\d+)?$/D', $cell) ? new Exact($cell) : $cell);
     }
 }

@@ -6,7 +6,7 @@ namespace KeenMargin\App\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\FactStore;
+use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
@@ -27,7 +27,7 @@ final readonly class ChartController
 {
     private const PICTURE_WIDTH = 620;
 
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private FactStore $store, private ChartKinds $kinds, private SvgRenderer $svg)
+    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg)
     {
     }
 

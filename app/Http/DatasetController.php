@@ -5,15 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\CommandLine\YearHint;
-use KeenMargin\App\Import\ReadingShelf;
-use KeenMargin\App\Storage\DatasetKeeper;
+use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\NotAPeriod;
 use KeenMargin\Core\Time\Period;
@@ -24,7 +18,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets')]
 final readonly class DatasetController
 {
-    public function __construct(private EntityManagerInterface $manager, private DatasetKeeper $keeper, private ReadingShelf $shelf, private DatasetState $state, private Records $records)
+    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records)
     {
     }
 
@@ -46,13 +40,7 @@ final readonly class DatasetController
         $id = $body->must('reading')->string(24);
         $name = trim($body->must('name')->string(200));
         $organisation = trim($body->maybe('organisation')?->string(200) ?? '');
-        [$source, $bytes] = $this->shelf->get($id);
-        $sheet = Sheet::ofText($bytes);
-        $guess = RoleGuess::of($sheet, null, YearHint::ofName($source));
-        $mapping = null === $body->maybe('mapping') ? $guess : MappingReader::read($body->must('mapping'), $guess, $sheet);
-        $table = FactReader::read($sheet, $mapping, $name, $organisation);
-        $record = $this->keeper->keep($table, $source, hash('sha256', $bytes), \count($sheet->rows), $mapping->toArray());
-        $this->shelf->drop($id);
+        $record = $this->bringIn->asNew($id, $name, $organisation, $body->maybe('mapping'))->dataset;
 
         return Version::answer($this->state->whole($record), $record->version, 201);
     }

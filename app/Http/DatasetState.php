@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\FactStore;
+use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
@@ -20,7 +20,7 @@ use KeenMargin\Core\Time\PeriodNames;
 /** A dataset as the API tells it. */
 final readonly class DatasetState
 {
-    public function __construct(private FactStore $store)
+    public function __construct(private SeriesStore $store)
     {
     }
 
@@ -36,6 +36,7 @@ final readonly class DatasetState
             'name' => $record->name,
             'organisation' => $record->organisation,
             'facts' => $record->factCount,
+            'isList' => $dataset->isTimeless(),
             'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
             'scenarios' => array_map(static fn (Scenario $scenario): string => $scenario->value, $dataset->coverage->scenarios()),
             'closedThrough' => PeriodNames::full($dataset->closing()),
@@ -54,15 +55,18 @@ final readonly class DatasetState
             'references' => array_map(static fn (Scenario $scenario): array => ['code' => $scenario->value, 'word' => $scenario->word()], $dataset->scenarios()),
             'grains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
-            'years' => array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
+            'years' => $dataset->isTimeless() ? [] : array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
             'closing' => $dataset->closing()->key(),
-            'firstRecipe' => RecipeWriter::toArray(FirstQuestion::of($dataset)),
+            'firstRecipe' => $dataset->isTimeless() ? null : RecipeWriter::toArray(FirstQuestion::of($dataset)),
+            'grain' => $dataset->grain->value,
+            'coverage' => (object) array_map(static fn (array $periods): array => array_map(static fn (Period $period): string => $period->key(), $periods), $dataset->coverage->periods),
+            'notices' => $record->notices,
         ];
     }
 
     /** @return list<array{key: string, label: string}> */
     private function periods(Dataset $dataset): array
     {
-        return array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => PeriodNames::full($period)], $dataset->range()->periods($dataset->grain, $dataset->calendar));
+        return $dataset->isTimeless() ? [] : array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => PeriodNames::full($period)], $dataset->range()->periods($dataset->grain, $dataset->calendar));
     }
 }

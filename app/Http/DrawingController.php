@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\WorkingsCsv;
-use KeenMargin\App\Storage\FactStore;
+use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
@@ -23,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
 final readonly class DrawingController
 {
-    public function __construct(private Records $records, private FactStore $store, private ChartKinds $kinds, private SvgRenderer $svg)
+    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg)
     {
     }
 
@@ -64,10 +64,6 @@ final readonly class DrawingController
 
     private static function named(Drawing $drawing, string $ending): string
     {
-        $name = trim((string) preg_replace('/[^\pL\pN]+/u', '-', $drawing->scene->title), '-');
-        $name = mb_strtolower(mb_substr($name, 0, 80));
-        $plain = trim((string) preg_replace('/[^a-z0-9]+/', '-', $name), '-');
-
-        return HeaderUtils::makeDisposition('attachment', "$name.$ending", ('' === $plain ? 'chart' : $plain).".$ending");
+        return HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle($drawing->scene->title, $ending));
     }
 }

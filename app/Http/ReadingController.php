@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
-use KeenMargin\App\CommandLine\YearHint;
+use KeenMargin\App\Export\CsvWriter;
+use KeenMargin\App\Import\Looker;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Import\Trial;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Reading\Limits;
 use KeenMargin\Core\Figures\Reading\MappingReader;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -23,44 +25,75 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/readings')]
 final readonly class ReadingController
 {
-    private const SAMPLE = 12;
-
-    public function __construct(private ReadingShelf $shelf)
+    public function __construct(private ReadingShelf $shelf, private Looker $looker, private Trial $trial, private ReadingState $state, private Records $records)
     {
     }
 
-    /** A file as `file` of a form, or `{"name": …, "text": …}`. */
+    /** A file as `file` of a form, or `{"name": …, "text": …}`; `dataset` says which one it is meant for. */
     #[Route('', methods: 'POST')]
     public function post(Request $request): JsonResponse
     {
-        [$name, $bytes] = self::received($request);
-        $sheet = Sheet::ofText($bytes);
-        $plain = pathinfo($name, \PATHINFO_FILENAME);
-        $mapping = RoleGuess::of($sheet, null, YearHint::ofName($plain));
+        [$name, $path, $target] = $this->received($request);
+        $file = $this->shelf->put($name, $path);
+        try {
+            $look = $this->looker->look($file, null, null, $target, true);
+        } catch (RefusedFigures $e) {
+            $this->shelf->drop($file->id);
+            throw $e;
+        }
 
-        return new JsonResponse([
-            'id' => $this->shelf->put($name, $bytes),
-            'name' => $name,
-            'suggestedName' => self::suggestedName($plain),
-            'columns' => $sheet->header,
-            'sample' => \array_slice(array_values($sheet->rows), 0, self::SAMPLE),
-            'sampleRows' => \array_slice(array_keys($sheet->rows), 0, self::SAMPLE),
-            'rowCount' => \count($sheet->rows),
-            'mapping' => $mapping->toArray(),
-            'doubts' => RoleGuess::doubts($sheet, $mapping),
-        ], 201);
+        return new JsonResponse($this->state->of($look, $target), 201);
+    }
+
+    /** The same file looked at anew: another sheet, another header, for another dataset. */
+    #[Route('/{id}/looks', methods: 'POST')]
+    public function look(string $id, Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request)->object(['sheet', 'header', 'dataset']);
+        $target = $this->maybeDataset($body);
+
+        return new JsonResponse($this->state->of($this->looker->look($this->shelf->get($id), MappingReader::maybeSheet($body), MappingReader::maybeHeader($body), $target), $target));
     }
 
     /** What would come in under a mapping, or which rows are refused and why. Keeps nothing. */
     #[Route('/{id}/trials', methods: 'POST')]
     public function try(string $id, Request $request): JsonResponse
     {
-        [$name, $bytes] = $this->shelf->get($id);
-        $sheet = Sheet::ofText($bytes);
-        $guess = RoleGuess::of($sheet, null, YearHint::ofName($name));
-        $mapping = MappingReader::read(JsonBody::of($request)->object(['mapping'])->must('mapping'), $guess, $sheet);
+        $body = JsonBody::of($request)->object(['mapping', 'dataset', 'mode']);
+        $told = $body->must('mapping');
+        $target = $this->maybeDataset($body);
+        $look = $this->looker->look($this->shelf->get($id), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
 
-        return new JsonResponse(Trial::of($sheet, $mapping));
+        return new JsonResponse($this->trial->of($look, $this->looker->mapping($look, $told), $target, $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add));
+    }
+
+    /** How far the work on this file has come. */
+    #[Route('/{id}/progress', methods: 'GET')]
+    public function progress(string $id): JsonResponse
+    {
+        return new JsonResponse($this->shelf->progress($id));
+    }
+
+    /** Ends the work that is going on. Nothing of it is kept. */
+    #[Route('/{id}/progress', methods: 'DELETE')]
+    public function cancel(string $id): Response
+    {
+        $this->shelf->cancel($id);
+
+        return new Response(null, 204);
+    }
+
+    /** The refused rows of the last trial with their reasons, as CSV. */
+    #[Route('/{id}/refusals', methods: 'GET')]
+    public function refusals(string $id): Response
+    {
+        $lines = [['Row', 'Column', 'Reason']];
+        foreach ($this->shelf->refusals($id) as $refusal) {
+            $lines[] = [(string) $refusal->row, $refusal->column, $refusal->reason];
+        }
+        $csv = implode('', array_map(static fn (array $line): string => implode(',', array_map(CsvWriter::cell(...), $line))."\r\n", $lines));
+
+        return new Response($csv, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="refused-rows.csv"']);
     }
 
     #[Route('/{id}', methods: 'DELETE')]
@@ -71,43 +104,49 @@ final readonly class ReadingController
         return new Response(null, 204);
     }
 
-    /** @return array{string, string} name and bytes */
-    private static function received(Request $request): array
+    private function maybeDataset(Given $body): ?DatasetRecord
+    {
+        $id = $body->maybe('dataset')?->int(1, 999_999_999);
+
+        return null === $id ? null : $this->records->dataset($id);
+    }
+
+    /** @return array{string, string, ?DatasetRecord} name, path of the file, the dataset that it is meant for */
+    private function received(Request $request): array
     {
         if ('json' === $request->getContentTypeFormat()) {
-            if (\strlen($request->getContent()) > 2 * Limits::BYTES) {
+            if (\strlen($request->getContent()) > 2 * Limits::PASTED_BYTES) {
                 throw RefusedFigures::whole('What was pasted is too large. Save it as a file and drop that.');
             }
             $body = json_decode($request->getContent(), true);
             if (!\is_array($body) || !\is_string($body['text'] ?? null)) {
                 throw new BadRequestHttpException('Send {"name": …, "text": …}.');
             }
+            $path = (string) tempnam(sys_get_temp_dir(), 'keen-paste');
+            file_put_contents($path, $body['text']);
 
-            return [self::safeName(\is_string($body['name'] ?? null) ? $body['name'] : 'Pasted table'), $body['text']];
+            return [FileName::safe(\is_string($body['name'] ?? null) ? $body['name'] : 'Pasted table'), $path, $this->target($body['dataset'] ?? null)];
         }
         $file = $request->files->get('file');
         if (!$file instanceof UploadedFile) {
             throw new BadRequestHttpException('Send the file as "file" of a form.');
         }
         if (!$file->isValid()) {
-            throw RefusedFigures::whole(\sprintf('The file did not arrive whole. Files of up to %d MB can be read.', Limits::BYTES / 1_000_000));
+            throw RefusedFigures::whole(\sprintf('The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be read.', Limits::BYTES / 1_000_000, Limits::PACKED_BYTES / 1_000_000));
         }
 
-        return [self::safeName($file->getClientOriginalName()), $file->getContent()];
+        return [FileName::safe($file->getClientOriginalName()), $file->getPathname(), $this->target($request->request->get('dataset'))];
     }
 
-    /** The last part of the name, without what could be a path or steer a terminal. */
-    private static function safeName(string $name): string
+    private function target(mixed $id): ?DatasetRecord
     {
-        $name = preg_replace('/[\x00-\x1F\x7F]/u', '', basename(strtr($name, '\\', '/'))) ?? '';
+        if (null === $id || '' === $id) {
+            return null;
+        }
+        if (!\is_scalar($id) || 1 !== preg_match('/^[1-9]\d{0,8}$/D', (string) $id)) {
+            throw new BadRequestHttpException('dataset: give the number of a dataset.');
+        }
 
-        return '' === trim($name) ? 'Figures' : mb_substr($name, 0, 200);
-    }
-
-    private static function suggestedName(string $plain): string
-    {
-        $words = trim((string) preg_replace('/[\s_-]+/', ' ', $plain));
-
-        return mb_strtoupper(mb_substr($words, 0, 1)).mb_substr($words, 1);
+        return $this->records->dataset((int) $id);
     }
 }

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\ChartRecord;
 use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\ImportRecord;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Finds kept things by their number, or says that they are not there. */
@@ -24,5 +25,10 @@ final readonly class Records
     public function chart(int $id): ChartRecord
     {
         return $this->manager->find(ChartRecord::class, $id) ?? throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
+    }
+
+    public function import(int $id): ImportRecord
+    {
+        return $this->manager->find(ImportRecord::class, $id) ?? throw new NotFoundHttpException("There is no import $id.");
     }
 }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
+use KeenMargin\Core\Figures\Reading\ReadFigures;
+use KeenMargin\Core\Figures\Reading\Refusal;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Files that were handed in and not yet confirmed. Each lies here until it is taken, dropped, or a day old. */
+/** Files that were handed in and not yet confirmed, a folder each. Each lies here until it is taken, dropped, or a day old. */
 final readonly class ReadingShelf
 {
     private const SECONDS = 86_400;
@@ -15,47 +17,113 @@ final readonly class ReadingShelf
     {
     }
 
-    public function put(string $name, string $bytes): string
+    /** @param string $path of a file that may be moved away */
+    public function put(string $name, string $path): ReadingFile
     {
-        if (!is_dir($this->folder) && !mkdir($this->folder, 0o700, true) && !is_dir($this->folder)) {
-            throw new \RuntimeException('The folder for readings cannot be made.');
-        }
         $this->clear();
         $id = bin2hex(random_bytes(12));
-        file_put_contents($this->path($id), json_encode(['name' => $name], \JSON_THROW_ON_ERROR)."\n".$bytes);
+        $folder = "$this->folder/$id";
+        if (!mkdir($folder, 0o700, true) && !is_dir($folder)) {
+            throw new \RuntimeException('The folder for readings cannot be made.');
+        }
+        if (!@rename($path, "$folder/file") && !copy($path, "$folder/file")) {
+            throw new \RuntimeException('The file cannot be put on the shelf.');
+        }
+        $digest = (string) hash_file('xxh128', "$folder/file");
+        file_put_contents("$folder/about.json", json_encode(['name' => $name, 'digest' => $digest], \JSON_THROW_ON_ERROR));
 
-        return $id;
+        return new ReadingFile($id, $name, "$folder/file", $digest);
     }
 
-    /** @return array{string, string} name and bytes */
-    public function get(string $id): array
+    public function get(string $id): ReadingFile
     {
-        $path = $this->path($id);
-        if (!is_file($path)) {
+        $folder = $this->folder($id);
+        $about = json_decode((string) @file_get_contents("$folder/about.json"), true);
+        if (!\is_array($about) || !\is_string($about['name'] ?? null) || !\is_string($about['digest'] ?? null)) {
             throw new NotFoundHttpException('This file is no longer here. Choose it again.');
         }
-        [$head, $bytes] = explode("\n", (string) file_get_contents($path), 2);
-        $told = json_decode($head, true);
 
-        return [\is_array($told) && \is_string($told['name'] ?? null) ? $told['name'] : '', $bytes];
+        return new ReadingFile($id, $about['name'], "$folder/file", $about['digest']);
     }
 
     public function drop(string $id): void
     {
-        @unlink($this->path($id));
+        self::remove($this->folder($id));
     }
 
-    private function path(string $id): string
+    /** Begins work on a file; whatever work was going on it ends at its next sign. */
+    public function begin(string $id): WorkSign
     {
-        return 1 === preg_match('/^[0-9a-f]{24}$/', $id) ? "$this->folder/$id" : throw new NotFoundHttpException('There is no such reading.');
+        $this->get($id);
+        $token = bin2hex(random_bytes(8));
+        file_put_contents($this->folder($id).'/work', $token);
+
+        return new WorkSign($this->folder($id), $token);
+    }
+
+    public function cancel(string $id): void
+    {
+        $this->get($id);
+        @unlink($this->folder($id).'/work');
+    }
+
+    /** @return array{phase: string, done: int} */
+    public function progress(string $id): array
+    {
+        $this->get($id);
+        $told = json_decode((string) @file_get_contents($this->folder($id).'/progress'), true);
+
+        return ['phase' => \is_array($told) && \is_string($told['phase'] ?? null) ? $told['phase'] : '', 'done' => \is_array($told) && \is_int($told['done'] ?? null) ? $told['done'] : 0];
+    }
+
+    /** Keeps what was read under a mapping, so that it need not be read again when it is confirmed. */
+    public function remember(string $id, string $key, ReadFigures $read): void
+    {
+        $path = $this->folder($id).'/read-'.hash('xxh128', $key);
+        file_put_contents("$path.part", serialize($read));
+        rename("$path.part", $path);
+    }
+
+    public function maybeRead(string $id, string $key): ?ReadFigures
+    {
+        $bytes = @file_get_contents($this->folder($id).'/read-'.hash('xxh128', $key));
+        $read = false === $bytes ? null : unserialize($bytes);
+
+        return $read instanceof ReadFigures ? $read : null;
+    }
+
+    /** @param list<Refusal> $refusals */
+    public function refused(string $id, array $refusals): void
+    {
+        file_put_contents($this->folder($id).'/refusals', serialize($refusals));
+    }
+
+    /** @return list<Refusal> of the last trial */
+    public function refusals(string $id): array
+    {
+        $this->get($id);
+        $kept = unserialize((string) @file_get_contents($this->folder($id).'/refusals'), ['allowed_classes' => [Refusal::class]]);
+
+        return \is_array($kept) ? array_values(array_filter($kept, static fn (mixed $one): bool => $one instanceof Refusal)) : [];
+    }
+
+    private function folder(string $id): string
+    {
+        return 1 === preg_match('/^[0-9a-f]{24}$/D', $id) ? "$this->folder/$id" : throw new NotFoundHttpException('There is no such reading.');
     }
 
     private function clear(): void
     {
-        foreach (glob($this->folder.'/*') ?: [] as $file) {
-            if (filemtime($file) < time() - self::SECONDS) {
-                @unlink($file);
+        foreach (glob($this->folder.'/*', \GLOB_ONLYDIR) ?: [] as $folder) {
+            if (filemtime($folder) < time() - self::SECONDS) {
+                self::remove($folder);
             }
         }
+    }
+
+    private static function remove(string $folder): void
+    {
+        array_map(static fn (string $file): bool => @unlink($file), glob("$folder/*") ?: []);
+        @rmdir($folder);
     }
 }

@@ -4,44 +4,96 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\ImportKeeper;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Figures\Reading\FactReader;
+use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\Reading\Mapping;
+use KeenMargin\Core\Figures\Reading\NearNames;
+use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\Refusal;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\PeriodNames;
 
-/** Reads a sheet without keeping it, and tells what it would bring. */
-final class Trial
+/** Reads a file without keeping its figures, and tells what bringing them in would do. */
+final readonly class Trial
 {
     private const MOST_REFUSALS = 200;
+    private const MOST_NAMES = 12;
+
+    public function __construct(private Reader $reader, private ReadingShelf $shelf, private ImportKeeper $keeper, private SeriesStore $store)
+    {
+    }
 
     /** @return array<string, mixed> */
-    public static function of(Sheet $sheet, Mapping $mapping): array
+    public function of(Look $look, Mapping $mapping, ?DatasetRecord $target, ImportMode $mode): array
     {
-        $doubts = RoleGuess::doubts($sheet, $mapping);
+        $doubts = RoleGuess::doubts($look->sheet, $mapping);
         try {
-            $table = FactReader::read($sheet, $mapping, 'Trial');
+            $read = $this->reader->read($look, $mapping, $this->shelf->begin($look->file->id));
+            $counts = null === $target ? ['added' => $read->table->count(), 'replaced' => 0, 'unchanged' => 0, 'removed' => 0] : $this->keeper->foresee($target, $read, $mode)->toArray();
         } catch (RefusedFigures $e) {
-            return ['accepted' => false, 'says' => $e->getMessage(), 'refusals' => array_map(static fn (Refusal $r): array => ['row' => $r->row, 'column' => $r->column, 'reason' => $r->sentence()], \array_slice($e->refusals, 0, self::MOST_REFUSALS)), 'refused' => \count($e->refusals), 'doubts' => $doubts];
+            $this->shelf->refused($look->file->id, $e->refusals);
+
+            return ['accepted' => false, 'says' => $e->getMessage(), 'refusals' => self::refusals($e), 'refused' => \count($e->refusals), 'doubts' => $doubts];
         }
-        $dataset = $table->dataset();
+
+        return ['accepted' => true, 'doubts' => $doubts, 'counts' => $counts] + $this->summary($read, null === $target ? null : (new StoredFigures($target, $this->store))->dataset());
+    }
+
+    /** @return array<string, mixed> */
+    private function summary(ReadFigures $read, ?Dataset $known): array
+    {
+        $dataset = $read->table->dataset();
         [$first, $last] = [$dataset->coverage->first(), $dataset->coverage->last()];
 
         return [
-            'accepted' => true,
-            'facts' => \count($table->facts),
+            'facts' => $read->table->count(),
+            'rows' => $read->rows,
+            'without' => $read->without,
             'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
             'grain' => $dataset->grain->value,
             'scenarios' => array_map(static fn (Scenario $scenario): string => $scenario->value, $dataset->coverage->scenarios()),
-            'measures' => array_map(static fn (Measure $measure): string => $measure->name, $dataset->measures),
-            'breakdowns' => array_map(static fn (Dimension $breakdown): array => ['name' => $breakdown->name, 'members' => \count($breakdown->members)], $dataset->breakdowns),
-            'notices' => array_map(static fn ($notice): string => $notice->says, $dataset->notices),
-            'doubts' => $doubts,
+            'measures' => array_map(static fn (Measure $measure): array => ['name' => $measure->name, 'unit' => $measure->unit, 'isNew' => null === $known?->maybeMeasure($measure->name)], $dataset->measures),
+            'breakdowns' => array_map(static fn (Dimension $breakdown): array => self::breakdown($breakdown, $known), $dataset->breakdowns),
+            'near' => self::near($dataset, $known),
+            'notices' => array_map(static fn (Notice $notice): array => ['holds' => $notice->holds, 'says' => $notice->says], $dataset->notices),
         ];
+    }
+
+    /** @return array{name: string, members: int, newMembers: list<string>, newCount: int} */
+    private static function breakdown(Dimension $breakdown, ?Dataset $known): array
+    {
+        $new = null === $known ? [] : array_values(array_diff($breakdown->members, $known->maybeBreakdown($breakdown->name)->members ?? []));
+
+        return ['name' => $breakdown->name, 'members' => \count($breakdown->members), 'newMembers' => \array_slice($new, 0, self::MOST_NAMES), 'newCount' => \count($new)];
+    }
+
+    /** @return list<array{breakdown: string, name: string, like: string}> names that were probably meant to be another */
+    private static function near(Dataset $dataset, ?Dataset $known): array
+    {
+        $near = [];
+        foreach ($dataset->breakdowns as $breakdown) {
+            $has = $known?->maybeBreakdown($breakdown->name)->members ?? [];
+            $found = [] === $has ? NearNames::within($breakdown->members) : NearNames::of(array_values(array_diff($breakdown->members, $has)), $has);
+            foreach ($found as $name => $like) {
+                $near[] = ['breakdown' => $breakdown->name, 'name' => (string) $name, 'like' => $like];
+            }
+        }
+
+        return $near;
+    }
+
+    /** @return list<array{row: int, column: string, reason: string}> */
+    private static function refusals(RefusedFigures $error): array
+    {
+        return array_map(static fn (Refusal $refusal): array => ['row' => $refusal->row, 'column' => $refusal->column, 'reason' => $refusal->sentence()], \array_slice($error->refusals, 0, self::MOST_REFUSALS));
     }
 }

@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\SeriesAdder;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
@@ -18,9 +19,11 @@ use KeenMargin\Core\Time\Period;
 /** A kept dataset as figures that can be asked. */
 final readonly class StoredFigures implements Figures
 {
+    private const ALL = -1;
+
     private Dataset $dataset;
 
-    public function __construct(private DatasetRecord $record, private FactStore $store)
+    public function __construct(private DatasetRecord $record, private SeriesStore $store)
     {
         $this->dataset = self::outline($record, $store);
     }
@@ -32,35 +35,113 @@ final readonly class StoredFigures implements Figures
 
     public function sums(array $measures, array $where): Sums
     {
-        $byId = [];
+        return ($this->added($measures, $where, null)[''] ?? new SeriesAdder())->sums($this->dataset);
+    }
+
+    public function sumsBy(string $breakdown, array $measures, array $where): array
+    {
+        return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $this->added($measures, $where, $this->breakdown($breakdown)));
+    }
+
+    /**
+     * @param list<string>       $measures
+     * @param list<MemberFilter> $where
+     *
+     * @return array<string|int, SeriesAdder> by member's name, or under ''
+     */
+    private function added(array $measures, array $where, ?BreakdownRecord $by): array
+    {
+        $names = [];
         foreach ($this->record->measures as $measure) {
             if (\in_array($measure->name, $measures, true)) {
-                $byId[(int) $measure->id] = $measure;
+                $names[(int) $measure->id] = $measure->name;
             }
         }
-        $sums = new Sums();
-        foreach ($this->store->sums((int) $this->record->id, array_keys($byId), array_map($this->condition(...), $where)) as $cell) {
-            $measure = $byId[$cell['measure']];
-            $sums->add($measure->name, FactStore::scenario($cell['scenario']), $cell['period'], FactStore::amount($cell['amount'], $measure->scale), $cell['facts']);
+        $codes = array_map(static fn (int $number): string => SeriesStore::scenario($number)->value, array_combine(range(1, 5), range(1, 5)));
+        $adders = [];
+        foreach ($this->rows(array_keys($names), $where, $by) as $row) {
+            $adder = $adders[$row[2]] ??= new SeriesAdder();
+            $adder->add($names[$row[0]], $codes[$row[1]], $row[3], $row[4] ?? null);
+        }
+        if (null === $by) {
+            return ['' => $adders[0] ?? new SeriesAdder()];
+        }
+        $members = $this->store->members((int) $by->id);
+        $named = [];
+        foreach ($members as $id => $name) {
+            if (isset($adders[$id])) {
+                $named[$name] = $adders[$id];
+            }
         }
 
-        return $sums;
+        return $named;
+    }
+
+    /**
+     * From kept totals where they answer the question, else from the series themselves.
+     *
+     * @param list<int>          $measures
+     * @param list<MemberFilter> $where
+     *
+     * @return iterable<array{0: int, 1: int, 2: int, 3: string, 4?: string}> measure, scenario, member or 0, amounts, counts
+     */
+    private function rows(array $measures, array $where, ?BreakdownRecord $by): iterable
+    {
+        $dataset = (int) $this->record->id;
+        if ([] === $where && null === $by) {
+            return $this->store->totals($dataset, self::ALL, $measures);
+        }
+        $only = 1 === \count($where) ? $this->breakdown($where[0]->breakdown) : null;
+        $of = [] === $where ? $by : (null === $by || $by === $only ? $only : null);
+        if (null !== $of && $this->store->keepsTotalsOf($dataset, $of->position)) {
+            $rows = $this->store->totals($dataset, $of->position, $measures, [] === $where ? null : $this->members($of, $where[0]));
+
+            return null === $by ? self::together($rows) : $rows;
+        }
+
+        return $this->store->amounts($dataset, $measures, array_map($this->condition(...), $where), $by?->position);
+    }
+
+    /**
+     * @param iterable<array{int, int, int, string, string}> $rows
+     *
+     * @return \Generator<int, array{int, int, int, string, string}> the same, for no member in particular
+     */
+    private static function together(iterable $rows): \Generator
+    {
+        foreach ($rows as [$measure, $scenario, , $amounts, $counts]) {
+            yield [$measure, $scenario, 0, $amounts, $counts];
+        }
+    }
+
+    /** @return list<int> ids of the members that the filter lets through */
+    private function members(BreakdownRecord $breakdown, MemberFilter $filter): array
+    {
+        $members = $this->store->members((int) $breakdown->id);
+        $named = array_flip($filter->members);
+
+        return array_keys(array_filter($members, static fn (string $name): bool => isset($named[$name]) === $filter->keeps));
     }
 
     /** @return array{int, list<int>, bool} */
     private function condition(MemberFilter $filter): array
     {
-        foreach ($this->record->breakdowns as $breakdown) {
-            if ($breakdown->name === $filter->breakdown) {
-                $ids = array_keys(array_intersect($this->store->members((int) $breakdown->id), $filter->members));
+        $breakdown = $this->breakdown($filter->breakdown);
 
-                return [$breakdown->position, $ids, $filter->keeps];
-            }
-        }
-        throw new \LogicException("There is no breakdown \"{$filter->breakdown}\".");
+        return [$breakdown->position, $this->members($breakdown, $filter->keeps ? $filter : new MemberFilter($filter->breakdown, $filter->members)), $filter->keeps];
     }
 
-    private static function outline(DatasetRecord $record, FactStore $store): Dataset
+    private function breakdown(string $name): BreakdownRecord
+    {
+        foreach ($this->record->breakdowns as $breakdown) {
+            if ($breakdown->name === $name) {
+                return $breakdown;
+            }
+        }
+        throw new \LogicException("There is no breakdown \"$name\".");
+    }
+
+    private static function outline(DatasetRecord $record, SeriesStore $store): Dataset
     {
         $grain = Grain::from($record->grain);
         $calendar = new FiscalCalendar($record->firstMonth);

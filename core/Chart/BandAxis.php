@@ -16,7 +16,7 @@ final readonly class BandAxis
     public static function over(int $count, float $left, float $right, Grain $grain): self
     {
         $widest = match ($grain) {
-            Grain::Day => 30.0,
+            Grain::Timeless, Grain::Day => 30.0,
             Grain::Week => 40.0,
             Grain::Month => 112.0,
             Grain::Quarter => 144.0,
@@ -25,7 +25,7 @@ final readonly class BandAxis
         };
         $band = min($widest, ($right - $left) / max(1, $count));
         $share = match ($grain) {
-            Grain::Day, Grain::Week => 0.56,
+            Grain::Timeless, Grain::Day, Grain::Week => 0.56,
             Grain::Month => 0.49,
             Grain::Quarter => 0.53,
             Grain::HalfYear => 0.56,

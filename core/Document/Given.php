@@ -98,6 +98,17 @@ final readonly class Given
         return $this->value;
     }
 
+    /** A text that may be empty. */
+    public function text(int $longest): string
+    {
+        return '' === $this->value ? '' : $this->string($longest);
+    }
+
+    public function bool(): bool
+    {
+        return \is_bool($this->value) ? $this->value : throw $this->refuse('true or false');
+    }
+
     public function int(int $from, int $to): int
     {
         if (!\is_int($this->value) || $this->value < $from || $this->value > $to) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures;
 
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /** Which scenario has figures for which period. */
@@ -12,6 +14,17 @@ final readonly class Coverage
     /** @param array<string, list<Period>> $periods by scenario code, in calendar order */
     public function __construct(public array $periods)
     {
+    }
+
+    /** @param array<string, list<int>> $starts of periods, by scenario code */
+    public static function ofStarts(array $starts, Grain $grain, FiscalCalendar $calendar): self
+    {
+        foreach ($starts as $scenario => $known) {
+            sort($known);
+            $starts[$scenario] = array_map(static fn (int $start): Period => Period::ofStart($grain, $start, $calendar), $known);
+        }
+
+        return new self($starts);
     }
 
     /** @return list<Scenario> in the order of the codes */

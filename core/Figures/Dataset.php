@@ -33,6 +33,11 @@ final readonly class Dataset
     ) {
     }
 
+    public function named(string $name, string $organisation): self
+    {
+        return new self($name, $this->measures, $this->breakdowns, $this->grain, $this->calendar, $this->coverage, $this->closedThrough, $organisation, $this->notices);
+    }
+
     public function maybeMeasure(string $name): ?Measure
     {
         foreach ($this->measures as $measure) {
@@ -53,6 +58,22 @@ final readonly class Dataset
         }
 
         return null;
+    }
+
+    /** Which of the breakdowns this is, from 0; where the members of a series stand. */
+    public function placeOf(string $breakdown): int
+    {
+        foreach ($this->breakdowns as $place => $one) {
+            if ($one->name === $breakdown) {
+                return $place;
+            }
+        }
+        throw new \LogicException("There is no breakdown \"$breakdown\".");
+    }
+
+    public function isTimeless(): bool
+    {
+        return Grain::Timeless === $this->grain;
     }
 
     /** The last period that has actuals; where there are none, the last that has anything. */
@@ -77,6 +98,9 @@ final readonly class Dataset
     public function scenarios(): array
     {
         $present = $this->coverage->scenarios();
+        if ($this->isTimeless()) {
+            return $present;
+        }
         $span = $this->coverage->span(Scenario::Actual);
         if (!\in_array(Scenario::PriorYear, $present, true) && null !== $span && $span[1]->yearEarlier()->firstDay() >= $span[0]->firstDay()) {
             $present[] = Scenario::PriorYear;

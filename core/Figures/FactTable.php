@@ -5,30 +5,18 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Time\Period;
 
-/**
- * Figures held in memory. Every key stands once. Short amounts with equally many decimals are added as whole numbers,
- * which is exact and fast; others as decimals. A sum has no more decimals than its amounts.
- */
+/** Figures held in memory, a series at a time. Every key stands once. */
 final readonly class FactTable implements Figures
 {
-    private const SAFE_DIGITS = 17;
-
-    /** @var array<string, list<array{string, int, list<string>, int|BigDecimal, non-negative-int}>> scenario code, period start, members, amount, its decimals; by measure */
-    private array $rows;
-    /** Over all members, which most questions are about. */
-    private Sums $totals;
-
-    /** @param list<Fact> $facts */
-    public function __construct(private Dataset $dataset, public array $facts)
+    /**
+     * @param list<Series> $series
+     * @param list<string> $packed amounts of the same series, with the decimals of its measure
+     * @param Sums         $totals of all series, which most questions are about
+     */
+    public function __construct(private Dataset $dataset, public array $series, public array $packed, private Sums $totals)
     {
-        $rows = [];
-        foreach ($facts as $fact) {
-            $digits = $fact->amount->getUnscaledValue()->toString();
-            $rows[$fact->measure][] = [$fact->scenario->value, $fact->period->start, $fact->members, \strlen($digits) > self::SAFE_DIGITS ? $fact->amount : (int) $digits, $fact->amount->getScale()];
-        }
-        $this->rows = $rows;
-        $this->totals = $this->added(array_map(strval(...), array_keys($rows)), []);
     }
 
     public function dataset(): Dataset
@@ -36,49 +24,71 @@ final readonly class FactTable implements Figures
         return $this->dataset;
     }
 
+    public function named(string $name, string $organisation): self
+    {
+        return new self($this->dataset->named($name, $organisation), $this->series, $this->packed, $this->totals);
+    }
+
+    public function count(): int
+    {
+        return array_sum(array_map(PackedAmounts::count(...), $this->packed));
+    }
+
+    /** @return \Generator<int, Fact> series by series, each in calendar order */
+    public function facts(): \Generator
+    {
+        foreach ($this->series as $i => $series) {
+            $decimals = $this->dataset->maybeMeasure($series->measure)->decimals ?? 0;
+            foreach (PackedAmounts::unpack($this->packed[$i]) as $start => $amount) {
+                yield new Fact($series->measure, $series->scenario, Period::ofStart($this->dataset->grain, $start, $this->dataset->calendar), $series->members, BigDecimal::ofUnscaledValue($amount, $decimals));
+            }
+        }
+    }
+
     public function sums(array $measures, array $where): Sums
     {
-        return [] === $where ? $this->totals : $this->added($measures, $where);
+        return [] === $where ? $this->totals : $this->added($measures, $where, null)[''];
+    }
+
+    public function sumsBy(string $breakdown, array $measures, array $where): array
+    {
+        $sums = $this->added($measures, $where, $this->dataset->placeOf($breakdown));
+        unset($sums['']);
+
+        return $sums;
     }
 
     /**
      * @param list<string>       $measures
      * @param list<MemberFilter> $where
+     * @param ?int               $by       place of the breakdown that sums are told apart by
+     *
+     * @return array<string|int, Sums> by member; under '' where they are not told apart
      */
-    private function added(array $measures, array $where): Sums
+    private function added(array $measures, array $where, ?int $by): array
     {
-        $places = array_flip(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $this->dataset->breakdowns));
-        $sums = new Sums();
-        foreach (array_unique($measures) as $measure) {
-            $whole = [];
-            foreach ($this->rows[$measure] ?? [] as [$scenario, $start, $members, $amount, $scale]) {
-                foreach ($where as $filter) {
-                    if (!$filter->lets($members[$places[$filter->breakdown]])) {
-                        continue 2;
-                    }
-                }
-                [$sum, $count, $common] = $whole[$scenario][$start] ?? [0, 0, $scale];
-                if ($amount instanceof BigDecimal) {
-                    $sums->add($measure, Scenario::from($scenario), $start, $amount);
-                } elseif ($scale === $common && self::isWhole($sum + $amount)) {
-                    $whole[$scenario][$start] = [$sum + $amount, $count + 1, $scale];
-                } else {
-                    $sums->add($measure, Scenario::from($scenario), $start, BigDecimal::ofUnscaledValue($amount, $scale));
-                }
+        $adders = null === $by ? ['' => new SeriesAdder()] : [];
+        foreach ($this->series as $i => $series) {
+            if (!\in_array($series->measure, $measures, true) || !$this->passes($series, $where)) {
+                continue;
             }
-            foreach ($whole as $scenario => $periods) {
-                foreach ($periods as $start => [$sum, $count, $scale]) {
-                    $sums->add($measure, Scenario::from($scenario), $start, BigDecimal::ofUnscaledValue($sum, $scale), $count);
-                }
+            $member = null === $by ? '' : $series->members[$by];
+            $adders[$member] ??= new SeriesAdder();
+            $adders[$member]->add($series->measure, $series->scenario->value, $this->packed[$i]);
+        }
+
+        return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $adders);
+    }
+
+    /** @param list<MemberFilter> $where */
+    private function passes(Series $series, array $where): bool
+    {
+        foreach ($where as $filter) {
+            if (!$filter->lets($series->members[$this->dataset->placeOf($filter->breakdown)])) {
+                return false;
             }
         }
 
-        return $sums;
-    }
-
-    /** Whether a sum is still exact: one that is too large has become a floating point number. */
-    private static function isWhole(mixed $sum): bool
-    {
-        return \is_int($sum);
+        return true;
     }
 }

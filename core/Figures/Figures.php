@@ -18,4 +18,14 @@ interface Figures
      * @param list<MemberFilter> $where    all of them must hold
      */
     public function sums(array $measures, array $where): Sums;
+
+    /**
+     * The same for each member of a breakdown that has any.
+     *
+     * @param list<string>       $measures
+     * @param list<MemberFilter> $where    all of them must hold
+     *
+     * @return array<string|int, Sums> by member
+     */
+    public function sumsBy(string $breakdown, array $measures, array $where): array;
 }

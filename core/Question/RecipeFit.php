@@ -21,6 +21,9 @@ final class RecipeFit
     public static function insist(Question $question, Dataset $dataset): Measure
     {
         $measure = self::measure($question, $dataset);
+        if ($dataset->isTimeless()) {
+            throw new NotAccepted('question.by', 'The figures have no periods. A chart over time needs a column that holds them.');
+        }
         $scenarios = $dataset->scenarios();
         if (!\in_array($question->scenario, $scenarios, true)) {
             throw new NotAccepted('question.scenario', "There are no {$question->scenario->word()} figures ({$question->scenario->value}); there are ".self::codes($scenarios).'.');

@@ -54,7 +54,7 @@ final class RecipeReader
             $scenario,
             $given->maybe('forecast')?->enum(Scenario::class),
             self::against($given->maybe('against'), $scenario),
-            $given->maybe('by')?->enum(Grain::class) ?? Grain::Month,
+            Grain::from($given->maybe('by')?->oneOf(Grain::words()) ?? Grain::Month->value),
             null === $given->maybe('span') ? null : self::span($given->must('span'), $calendar),
             self::maybePeriod($given->maybe('closedThrough'), $calendar),
             array_map(self::filter(...), $given->maybe('where')?->list() ?? []),
@@ -90,7 +90,7 @@ final class RecipeReader
             $count = $given->maybe($kind)?->int(1, 1000);
             if (null !== $count) {
                 $given->object([$kind, 'unit']);
-                $unit = $given->must('unit')->enum(Grain::class);
+                $unit = Grain::from($given->must('unit')->oneOf(Grain::words()));
 
                 return 'last' === $kind ? Span::last($count, $unit) : Span::previous($count, $unit);
             }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Time;
 
-/** How finely time is cut. Cases stand from fine to coarse. */
+/** How finely time is cut. Cases stand from fine to coarse; figures of a plain list have no time at all. */
 enum Grain: string
 {
+    case Timeless = 'none';
     case Day = 'day';
     case Week = 'week';
     case Month = 'month';
@@ -14,11 +15,11 @@ enum Grain: string
     case HalfYear = 'half-year';
     case Year = 'year';
 
-    /** Months in one period; zero for days and weeks, which months do not divide into. */
+    /** Months in one period; zero for days and weeks, which months do not divide into, and for no time at all. */
     public function months(): int
     {
         return match ($this) {
-            self::Day, self::Week => 0,
+            self::Timeless, self::Day, self::Week => 0,
             self::Month => 1,
             self::Quarter => 3,
             self::HalfYear => 6,
@@ -29,13 +30,19 @@ enum Grain: string
     /** Whether periods of this grain can be put together from those of the finer one. */
     public function groups(self $finer): bool
     {
-        return $this->rank() >= $finer->rank() && (self::Week !== $finer || self::Week === $this);
+        return self::Timeless !== $this && self::Timeless !== $finer && $this->rank() >= $finer->rank() && (self::Week !== $finer || self::Week === $this);
     }
 
     /** @return list<self> this grain and every coarser one it can be grouped to, weeks aside */
     public function coarser(): array
     {
         return array_values(array_filter(self::cases(), fn (self $grain): bool => $grain->groups($this)));
+    }
+
+    /** @return list<string> the grains that a question may ask for */
+    public static function words(): array
+    {
+        return array_map(static fn (self $grain): string => $grain->value, array_values(array_filter(self::cases(), static fn (self $grain): bool => self::Timeless !== $grain)));
     }
 
     public function plural(): string

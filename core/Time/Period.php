@@ -19,6 +19,12 @@ final readonly class Period
     {
     }
 
+    /** The only period of a plain list. */
+    public static function timeless(): self
+    {
+        return new self(Grain::Timeless, 0, 1);
+    }
+
     public static function month(int $year, int $month): self
     {
         if ($month < 1 || $month > 12) {
@@ -67,7 +73,7 @@ final readonly class Period
     public function lastDay(): int
     {
         return match ($this->grain) {
-            Grain::Day => $this->start,
+            Grain::Timeless, Grain::Day => $this->start,
             Grain::Week => $this->start + 6,
             default => self::firstDayOfMonth($this->start + $this->grain->months()) - 1,
         };
@@ -76,6 +82,7 @@ final readonly class Period
     public function moved(int $periods): self
     {
         $step = match ($this->grain) {
+            Grain::Timeless => 0,
             Grain::Day => 1,
             Grain::Week => 7,
             default => $this->grain->months(),
@@ -113,6 +120,7 @@ final readonly class Period
     public function yearNumber(): int
     {
         return match ($this->grain) {
+            Grain::Timeless => 0,
             Grain::Day => CivilDate::parts($this->start)[0],
             Grain::Week => CivilDate::parts($this->start + 3)[0],
             default => $this->calendar()->yearOfMonth($this->start),
@@ -123,6 +131,7 @@ final readonly class Period
     public function numberInYear(): int
     {
         return match ($this->grain) {
+            Grain::Timeless => 1,
             Grain::Day => $this->start - CivilDate::number($this->yearNumber(), 1, 1) + 1,
             Grain::Week => intdiv($this->start + 3 - CivilDate::number($this->yearNumber(), 1, 1), 7) + 1,
             default => intdiv($this->start - $this->calendar()->firstMonthOfYear($this->yearNumber()), $this->grain->months()) + 1,
@@ -135,6 +144,7 @@ final readonly class Period
         $year = (1 === $this->firstMonth ? '' : 'FY').$this->yearNumber();
 
         return match ($this->grain) {
+            Grain::Timeless => '',
             Grain::Day => vsprintf('%d-%02d-%02d', CivilDate::parts($this->start)),
             Grain::Week => \sprintf('%d-W%02d', $this->yearNumber(), $this->numberInYear()),
             Grain::Month => \sprintf('%d-%02d', $this->yearNumber(), $this->numberInYear()),

@@ -12,7 +12,7 @@ final class PeriodNames
     /** `Aug 2026`, `Q3 2026`, `H2 2026`, `2026`, `FY2026`, `31 Aug 2026`, `W35 2026` */
     public static function full(Period $period): string
     {
-        return Grain::Year === $period->grain ? $period->key() : self::withinYear($period).' '.self::year($period);
+        return \in_array($period->grain, [Grain::Year, Grain::Timeless], true) ? $period->key() : self::withinYear($period).' '.self::year($period);
     }
 
     /** `Aug`, `Q3`, `31 Aug`: enough where the year is told otherwise */
@@ -24,7 +24,7 @@ final class PeriodNames
             Grain::Month => self::MONTHS[$period->start % 12],
             Grain::Quarter => 'Q'.$period->numberInYear(),
             Grain::HalfYear => 'H'.$period->numberInYear(),
-            Grain::Year => $period->key(),
+            Grain::Year, Grain::Timeless => $period->key(),
         };
     }
 
@@ -35,6 +35,7 @@ final class PeriodNames
             Grain::Day => (string) CivilDate::parts($period->start)[2],
             Grain::Week, Grain::Quarter, Grain::HalfYear => (string) $period->numberInYear(),
             Grain::Month => self::MONTHS[$period->start % 12][0],
+            Grain::Timeless => '',
             Grain::Year => substr((string) $period->yearNumber(), 2),
         };
     }

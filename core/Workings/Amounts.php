@@ -39,6 +39,11 @@ final class Amounts
         return new self($measure, $figures->sums($measure->sources(), $where));
     }
 
+    public static function ofSums(Measure $measure, Sums $sums): self
+    {
+        return new self($measure, $sums);
+    }
+
     public function has(Scenario $scenario, Period $fine): bool
     {
         return $this->known[$scenario->value][$fine->start] ??= $this->hasAll($scenario, $fine);

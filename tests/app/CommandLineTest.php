@@ -53,7 +53,7 @@ final class CommandLineTest extends TestCase
         $workings = json_decode($output, true);
         \assert(\is_array($workings) && \is_array($workings['rows']) && \is_array($workings['total']));
         self::assertSame(['2026-01', '2026-02'], array_column($workings['rows'], 'key'));
-        self::assertSame(['302', '311.5'], array_column($workings['rows'], 'shown'));
+        self::assertSame(['302.0', '311.5'], array_column($workings['rows'], 'shown'));
         self::assertSame('613.5', $workings['total']['shown']);
     }
 
@@ -71,7 +71,7 @@ final class CommandLineTest extends TestCase
         yield 'a bad number' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Actual,Budget\n2026-01,x,1\n2026-02,5,5\n2026-03,5,5\n", 'Row 2: "x" is not a number. Mend it in the file, or leave the row out.'];
         yield 'no figures' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], '', 'The file is empty. Give one with a header row and at least one row of figures.'];
         yield 'no actuals' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Budget\n2026-01,1\n", 'question.scenario: There are no actual figures (AC); there are BU.'];
-        yield 'a workbook' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "PK\x03\x04", 'This is not a text file. Save the table as CSV, or paste it.'];
+        yield 'a workbook' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "PK\x03\x04", 'The workbook is damaged: it cannot be unpacked. Open it where it was made and save it again.'];
         yield 'no such file' => [['draw', 'recipe.json', 'nothing.csv', '-o', 'out.svg'], '', 'nothing.csv: there is no such file of figures that can be read.'];
         yield 'an unknown format' => [['draw', 'recipe.json', 'figures.csv', '-o', 'out.bmp'], '', 'out.bmp: the ending chooses the format; known is .svg.'];
         yield 'an unknown option' => [['draw', 'recipe.json', 'figures.csv', '--fast'], '', 'The option --fast is not known; see ./keen draw --help.'];

@@ -6,7 +6,6 @@ namespace KeenMargin\Tests\app;
 
 use KeenMargin\App\Export\WorkingsCsv;
 use KeenMargin\App\Import\ReadingShelf;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -16,19 +15,19 @@ final class ExportTest extends TestCase
     public function testWorkingsReadBackInAsTheSameNumbers(): void
     {
         $csv = "Month,Actual,Budget\n2026-01,-302.10,310\n2026-02,,298\n";
-        $sheet = Sheet::ofText(WorkingsCsv::of(Written::workings($csv, ['against' => ['BU']])));
+        $sheet = Written::sheet(WorkingsCsv::of(Written::workings($csv, ['against' => ['BU']])));
         self::assertSame(['Period', 'AC', 'BU', 'Shown', 'Variance BU', 'Variance BU %', 'Effect BU', 'Flagged BU'], $sheet->header);
-        self::assertSame([['2026-01', '-302.10', '310', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no'], ['2026-02', '', '298', '', '', '', '', ''], ['Total', '', '', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no']], array_values($sheet->rows));
+        self::assertSame([['2026-01', '-302.10', '310.00', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no'], ['2026-02', '', '298.00'], ['Total', '', '', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no']], array_values($sheet->rows));
     }
 
     public function testAReadingLiesOnTheShelfUntilItIsDropped(): void
     {
         $folder = sys_get_temp_dir().'/keen-shelf-'.bin2hex(random_bytes(4));
         $shelf = new ReadingShelf($folder);
-        $id = $shelf->put('näme.csv', "a\nb\0c");
-        self::assertSame(['näme.csv', "a\nb\0c"], $shelf->get($id));
+        $id = $shelf->put('näme.csv', Written::file("a\nb\0c"))->id;
+        self::assertSame(['näme.csv', "a\nb\0c"], [$shelf->get($id)->name, file_get_contents($shelf->get($id)->path)]);
         touch("$folder/$id", time() - 90_000);
-        $other = $shelf->put('other', '');
+        $other = $shelf->put('other', Written::file(''))->id;
         self::assertSame([$other], array_map(basename(...), glob("$folder/*") ?: []), 'a day later it is gone');
         $shelf->drop($other);
         rmdir($folder);

@@ -85,13 +85,14 @@ final class HttpTest extends TestCase
     public function testTheClosingPeriodMovesForAllChartsOfTheDataset(): void
     {
         $id = self::dataset();
-        $moved = Server::send('PATCH', "/api/datasets/$id", ['closedThrough' => '2026-01'], ['If-Match' => '"1"']);
-        self::assertSame(['2026-01', 2], [$moved->at('closing'), $moved->at('version')]);
+        $before = Server::send('GET', "/api/datasets/$id")->header('ETag');
+        $moved = Server::send('PATCH', "/api/datasets/$id", ['closedThrough' => '2026-01'], ['If-Match' => $before]);
+        self::assertSame('2026-01', $moved->at('closing'));
         self::assertSame('Jan 2026', Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => self::RECIPE])->at('closing', 'label'));
-        $stale = Server::send('PATCH', "/api/datasets/$id", ['closedThrough' => '2026-02'], ['If-Match' => '"1"']);
-        self::assertSame([412, 2], [$stale->status, $stale->at('current', 'version')]);
+        $stale = Server::send('PATCH', "/api/datasets/$id", ['closedThrough' => '2026-02'], ['If-Match' => $before]);
+        self::assertSame([412, $moved->at('version')], [$stale->status, $stale->at('current', 'version')]);
         self::assertSame(428, Server::send('PATCH', "/api/datasets/$id", ['closedThrough' => '2026-02'])->status);
-        self::assertSame('closedThrough', Server::send('PATCH', "/api/datasets/$id", ['closedThrough' => '2026-Q1'], ['If-Match' => '"2"'])->at('path'));
+        self::assertSame('closedThrough', Server::send('PATCH', "/api/datasets/$id", ['closedThrough' => '2026-Q1'], ['If-Match' => $moved->header('ETag')])->at('path'));
     }
 
     public function testChartsAreNamedKeptChangedAndDeleted(): void

@@ -20,7 +20,7 @@ final class Server
     public static function kept(): int
     {
         self::base();
-        $answer = (new \PDO('sqlite:'.self::$folder.'/test.sqlite'))->query('SELECT (SELECT COUNT(*) FROM dataset) + (SELECT COUNT(*) FROM fact) + (SELECT COUNT(*) FROM import)');
+        $answer = (new \PDO('sqlite:'.self::$folder.'/test.sqlite'))->query('SELECT (SELECT COUNT(*) FROM dataset) + (SELECT COUNT(*) FROM packed) + (SELECT COUNT(*) FROM import)');
 
         return false === $answer ? -1 : (int) $answer->fetchColumn();
     }
@@ -56,11 +56,12 @@ final class Server
         $port = self::freePort();
         $environment = ['KEEN_DATA' => self::$folder.'/test.sqlite'] + getenv();
         self::run([\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment);
-        $server = proc_open([\PHP_BINARY, '-d', 'upload_max_filesize=21M', '-d', 'post_max_size=42M', '-S', "127.0.0.1:$port", '-t', 'public', 'public/index.php'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
+        $server = proc_open([\PHP_BINARY, '-d', 'upload_max_filesize=201M', '-d', 'post_max_size=205M', '-S', "127.0.0.1:$port", '-t', 'public', 'public/index.php'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
         \assert(\is_resource($server));
         register_shutdown_function(static function () use ($server): void {
             proc_terminate($server);
-            array_map(unlink(...), glob(self::$folder.'/*') ?: []);
+            array_map(unlink(...), array_filter([...glob(self::$folder.'/*') ?: [], ...glob(self::$folder.'/files/*') ?: []], is_file(...)));
+            @rmdir(self::$folder.'/files');
             rmdir(self::$folder);
         });
         for ($i = 0; $i < 200; ++$i) {

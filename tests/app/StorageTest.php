@@ -9,9 +9,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Tools\SchemaTool;
 use KeenMargin\App\Kernel;
 use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\DatasetKeeper;
+use KeenMargin\App\Storage\DatasetTotals;
+use KeenMargin\App\Storage\ImportKeeper;
+use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\App\Import\Source;
+use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\FactStore;
+use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -26,7 +30,7 @@ final class StorageTest extends TestCase
     private string $file;
     private Kernel $kernel;
     private EntityManagerInterface $manager;
-    private FactStore $store;
+    private SeriesStore $store;
 
     protected function setUp(): void
     {
@@ -43,7 +47,7 @@ final class StorageTest extends TestCase
         $process = proc_open([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', '-n', '-q'], [], $pipes, null, ['KEEN_DATA' => $this->file] + getenv());
         \assert(\is_resource($process));
         self::assertSame(0, proc_close($process));
-        $this->store = new FactStore($this->connection());
+        $this->store = new SeriesStore($this->connection());
     }
 
     protected function tearDown(): void
@@ -62,7 +66,12 @@ final class StorageTest extends TestCase
 
     private function keep(string $csv): DatasetRecord
     {
-        return (new DatasetKeeper($this->manager, $this->store))->keep(Written::figures($csv, [], 'Kept'), 'kept.csv', str_repeat('0', 64), 1, []);
+        return $this->keeper()->create(new ReadFigures(Written::figures($csv, [], 'Kept'), 1, 0), new Source('kept.csv', str_repeat('0', 32), [], ''))->dataset;
+    }
+
+    private function keeper(): ImportKeeper
+    {
+        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file));
     }
 
     private function rows(string $table): int
@@ -107,14 +116,14 @@ final class StorageTest extends TestCase
     public function testWhatCannotBeKeptLeavesNothingBehind(): void
     {
         $this->keep("Month,Actual\n2026-01,1\n");
-        $before = array_map($this->rows(...), ['dataset', 'measure', 'import', 'fact', 'fact_total']);
+        $before = array_map($this->rows(...), ['dataset', 'measure', 'import', 'series', 'packed', 'touched', 'series_total']);
         try {
             $this->keep("Month,Actual\n2026-01,123456789012345678\n2026-02,0.0000000001\n");
             self::fail('It was kept.');
         } catch (RefusedFigures $refused) {
             self::assertStringContainsString('has too many digits beside amounts with 10 decimals', $refused->getMessage());
         }
-        self::assertSame($before, array_map($this->rows(...), ['dataset', 'measure', 'import', 'fact', 'fact_total']));
+        self::assertSame($before, array_map($this->rows(...), ['dataset', 'measure', 'import', 'series', 'packed', 'touched', 'series_total']));
     }
 
     public function testASumThatDoesNotFitIsRefusedAndNeverRounded(): void
@@ -130,7 +139,7 @@ final class StorageTest extends TestCase
         $this->manager->persist(new ChartRecord($record, 'A chart', []));
         $this->manager->flush();
         $this->connection()->executeStatement('DELETE FROM dataset WHERE id = ?', [$record->id]);
-        foreach (['measure', 'breakdown', 'member', 'import', 'chart', 'fact', 'fact_total'] as $table) {
+        foreach (['measure', 'breakdown', 'member', 'import', 'chart', 'series', 'packed', 'touched', 'series_total'] as $table) {
             self::assertSame(0, $this->rows($table), $table);
         }
     }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core;
 
+use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\Reading\FactReader;
+use KeenMargin\Core\Figures\Reading\HeaderPlace;
 use KeenMargin\Core\Figures\Reading\MappingReader;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Sheet;
@@ -20,10 +22,25 @@ use KeenMargin\Core\Workings\Workings;
 /** Figures and recipes as a person would write them down, for examples in tests. */
 final class Written
 {
+    public static function sheet(string $bytes, ?HeaderPlace $header = null): Sheet
+    {
+        return FigureFile::open(self::file($bytes))->sheet(null, $header);
+    }
+
+    /** The path of a file with these bytes, gone when the tests end. */
+    public static function file(string $bytes): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'keen-written');
+        file_put_contents($path, $bytes);
+        register_shutdown_function(static fn () => @unlink($path));
+
+        return $path;
+    }
+
     /** @param array<string, mixed> $mapping */
     public static function figures(string $csv, array $mapping = [], string $name = 'Example'): FactTable
     {
-        $sheet = Sheet::ofText($csv);
+        $sheet = self::sheet($csv);
         $given = Given::json(json_encode((object) $mapping, \JSON_THROW_ON_ERROR));
 
         return FactReader::read($sheet, MappingReader::read($given, RoleGuess::of($sheet, null, 2026), $sheet), $name);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
+use KeenMargin\Core\Time\Grain;
+
 /** What one column looks like, judged by its name and its cells. */
 final readonly class ColumnGuess
 {
@@ -11,9 +13,12 @@ final readonly class ColumnGuess
     private const MEMO_NAMES = '/\b(memo|note|notes|comment|comments|remark|remarks|description|bemerkung|kommentar)\b/iu';
     private const CODE_NAMES = '/\b(id|no|nr|number|code|account|konto|cost cent(er|re))\b\.?$/iu';
     private const SCENARIO_NAMES = '/^(scenario|szenario|version|type)$/iu';
+    private const MEASURE_NAMES = '/^(measure|indicator|kennzahl)$/iu';
+    /** What is computed from other columns is computed again here. */
+    private const DERIVED_NAMES = '/^(?:Δ.*|var\.?(?:iance)?\b.*|diff\.?(?:erence)?\b.*|deviation\b.*|abweichung.*|abw\..*|delta\b.*|ytd\b.*|.*\bytd|year to date|cumul.*|kumul.*|share of .*|% of .*)$/iu';
     private const SAMPLE = 400;
 
-    private function __construct(public ColumnRole $role, public bool $isPeriodByName)
+    private function __construct(public ColumnRole $role, public bool $isPeriodByName, public bool $isYears)
     {
     }
 
@@ -22,15 +27,19 @@ final readonly class ColumnGuess
         $name = $sheet->header[$place];
         $cells = array_values(array_filter($sheet->column($place, self::SAMPLE), static fn (string $cell): bool => !NumberReader::isMissing($cell)));
         $isPeriodName = 1 === preg_match(self::PERIOD_NAMES, $name);
+        $isYears = self::share($cells, static fn (string $cell): bool => Grain::Year === $periods->maybe($cell)?->grain) > 0.9;
 
-        return new self(self::role($name, $cells, $numbers, $periods, $isPeriodName), $isPeriodName);
+        return new self(self::role($name, $sheet->levels[$place], $cells, $numbers, $periods, $isPeriodName), $isPeriodName, $isYears);
     }
 
-    /** @param list<string> $cells */
-    private static function role(string $name, array $cells, NumberReader $numbers, PeriodReader $periods, bool $isPeriodName): ColumnRole
+    /**
+     * @param list<string> $levels
+     * @param list<string> $cells
+     */
+    private static function role(string $name, array $levels, array $cells, NumberReader $numbers, PeriodReader $periods, bool $isPeriodName): ColumnRole
     {
         $numeric = self::share($cells, static fn (string $cell): bool => null !== $numbers->maybe($cell));
-        $period = self::share($cells, static fn (string $cell): bool => null !== $periods->maybe($cell) || PeriodReader::lacksYear($cell));
+        $period = self::share($cells, static fn (string $cell): bool => null !== $periods->maybe($cell) || PeriodReader::lacksYear($cell) || TotalWords::isTotal($cell));
         if ($period >= 0.5 && ($isPeriodName || $numeric < 0.5)) {
             return new ColumnRole(Role::Period);
         }
@@ -39,26 +48,47 @@ final readonly class ColumnGuess
         }
         $isCode = 1 === preg_match(self::CODE_NAMES, $name);
         if (($numeric >= 0.5 && !$isCode) || ([] === $cells && null !== ScenarioWords::maybeWithin($name))) {
-            return self::amount($name, $periods);
+            return self::amount($levels, $periods);
         }
 
         return new ColumnRole(match (true) {
             [] === $cells, 1 === preg_match(self::MEMO_NAMES, $name), self::isFreeText($cells) => Role::Ignore,
-            1 === preg_match('/^(measure|indicator|kennzahl)$/iu', $name) => Role::Measure,
+            1 === preg_match(self::MEASURE_NAMES, $name) => Role::Measure,
             default => Role::Breakdown,
         });
     }
 
-    private static function amount(string $name, PeriodReader $periods): ColumnRole
+    /**
+     * What a column of amounts says of itself in its name: scenario, period and measure, each in a part of it.
+     *
+     * @param list<string> $levels
+     */
+    private static function amount(array $levels, PeriodReader $periods): ColumnRole
     {
-        $period = $periods->maybe($name);
-        if (null !== $period) {
-            return new ColumnRole(Role::Amount, period: $name);
+        $scenario = null;
+        $times = $measure = [];
+        foreach ($levels as $part) {
+            if (1 === preg_match(self::DERIVED_NAMES, $part)) {
+                return new ColumnRole(Role::Ignore);
+            }
+            if (TotalWords::isTotal($part)) {
+                return new ColumnRole(Role::Total, $scenario, [] === $measure ? null : implode(' ', $measure));
+            }
+            [$found, $rest] = ScenarioWords::maybeWithin($part) ?? [null, $part];
+            $scenario ??= $found;
+            if (null !== $periods->maybe($rest) || PeriodReader::lacksYear($rest)) {
+                $times[] = $rest;
+                continue;
+            }
+            $rest = HeaderUnit::split($rest)[0];
+            if ('' !== $rest) {
+                $measure[] = $rest;
+            }
         }
-        [$scenario, $rest] = ScenarioWords::maybeWithin($name) ?? [null, $name];
-        $rest = HeaderUnit::split($rest)[0];
+        // A year over months: the month needs it, whichever stands above.
+        usort($times, static fn (string $a, string $b): int => (int) PeriodReader::lacksYear($b) <=> (int) PeriodReader::lacksYear($a));
 
-        return new ColumnRole(Role::Amount, $scenario, '' === $rest ? null : $rest);
+        return new ColumnRole(Role::Amount, $scenario, [] === $measure ? null : implode(', ', $measure), [] === $times ? null : implode(' ', $times));
     }
 
     /**

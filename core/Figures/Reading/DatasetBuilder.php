@@ -4,56 +4,130 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Coverage;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
-use KeenMargin\Core\Figures\Fact;
 use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\SeriesAdder;
+use KeenMargin\Core\Time\CivilDate;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
-/** Puts facts together with what they show of themselves: measures, decimals, coverage. */
+/** Puts what was read together: equal keys added up, totals taken out, measures with their own decimals, coverage. */
 final class DatasetBuilder
 {
     /**
-     * @param non-empty-list<Fact> $facts
-     * @param list<Dimension>      $breakdowns
-     * @param list<Notice>         $notices
+     * @param array<string, string> $units         by measure, where the file told them
+     * @param array<int, Series>    $series
+     * @param array<int, string>    $packed        amounts of the same series in the order of the rows, equal periods perhaps twice
+     * @param array<int, int>       $decimals      that they really have
+     * @param int                   $scale         decimals that they are all scaled to
+     * @param bool                  $daysAreMonths whether periods are days that stand for their months
      */
-    public static function table(string $name, string $organisation, array $facts, array $breakdowns, Mapping $mapping, array $notices): FactTable
+    public static function figures(string $name, string $organisation, Mapping $mapping, array $units, array $series, array $packed, array $decimals, int $scale, Grain $grain, bool $daysAreMonths, TotalRows $totals, TotalColumns $totalColumns, int $rows, int $without): ReadFigures
     {
-        $dataset = new Dataset(
-            $name,
-            self::measures($facts, $mapping),
-            $breakdowns,
-            $facts[0]->period->grain,
-            $mapping->calendar,
-            self::coverage($facts),
-            null,
-            $organisation,
-            $notices,
-        );
+        $toMonths = $daysAreMonths ? self::monthOf(...) : null;
+        $grain = $daysAreMonths ? Grain::Month : $grain;
+        $summed = 0;
+        $ofMeasure = [];
+        foreach ($packed as $run => $amounts) {
+            $packed[$run] = self::settled($amounts, $summed, $toMonths);
+            $measure = $series[$run]->measure;
+            $ofMeasure[$measure] = max($ofMeasure[$measure] ?? 0, $decimals[$run] ?? 0);
+        }
+        ksort($series);
+        ksort($packed);
+        $breakdowns = array_map(strval(...), array_keys($mapping->of(Role::Breakdown)));
+        $notices = array_values(array_filter([
+            0 === $summed ? null : new Notice('summed-rows', true, Wording::count($summed, 'amount shared its key with another row and was', 'amounts shared their key with other rows and were').' added up'),
+            $totals->maybeNotice(array_values($series), array_values($packed), $scale),
+            $totalColumns->maybeNotice(),
+        ]));
+        if (!$mapping->keepsTotals) {
+            foreach (SummedMembers::of(array_values($series), array_values($packed), \count($breakdowns)) as $place => $member) {
+                $series = array_filter($series, static fn (Series $one): bool => $one->members[$place] !== $member);
+                $packed = array_intersect_key($packed, $series);
+                $notices[] = new Notice('summed-member', true, "\"$member\" is in every period the sum of the others of $breakdowns[$place] and was left out");
+            }
+        }
+        foreach ($series as $run => $one) {
+            $excess = $scale - ($ofMeasure[$one->measure] ?? 0);
+            $packed[$run] = 0 === $excess ? $packed[$run] : self::shortened($packed[$run], $excess);
+        }
+        $series = array_values($series);
+        $packed = array_values($packed);
+        $measures = self::measures($ofMeasure, $units, $mapping);
+        $all = new SeriesAdder();
+        foreach ($series as $i => $one) {
+            $all->add($one->measure, $one->scenario->value, $packed[$i]);
+        }
+        $dataset = new Dataset($name, $measures, self::dimensions($breakdowns, $series), $grain, $mapping->calendar, Coverage::ofStarts($all->starts(), $grain, $mapping->calendar), null, $organisation, $notices);
 
-        return new FactTable($dataset, $facts);
+        return new ReadFigures(new FactTable($dataset, $series, $packed, $all->sums($dataset)), $rows, $without);
+    }
+
+    private static function monthOf(int $day): int
+    {
+        [$year, $month] = CivilDate::parts($day);
+
+        return $year * 12 + $month - 1;
+    }
+
+    /** @param ?\Closure(int): int $moved what becomes of a period's start */
+    private static function settled(string $amounts, int &$summed, ?\Closure $moved): string
+    {
+        $flat = PackedAmounts::flat($amounts);
+        $last = \PHP_INT_MIN;
+        for ($i = 1, $end = \count($flat); $i < $end && $flat[$i] > $last && null === $moved; $i += 2) {
+            $last = $flat[$i];
+        }
+        if ($i > $end) {
+            return $amounts;
+        }
+        $settled = [];
+        for ($i = 1; $i < $end; $i += 2) {
+            $start = null === $moved ? $flat[$i] : $moved($flat[$i]);
+            $summed += isset($settled[$start]) ? 1 : 0;
+            $sum = ($settled[$start] ?? 0) + $flat[$i + 1];
+            if (!self::isWhole($sum)) {
+                throw RefusedFigures::whole('The sum of rows that share a key has more digits than can be kept exactly. Give the amounts in thousands.');
+            }
+            $settled[$start] = $sum;
+        }
+
+        return PackedAmounts::pack($settled);
+    }
+
+    private static function isWhole(mixed $sum): bool
+    {
+        return \is_int($sum);
+    }
+
+    private static function shortened(string $amounts, int $decimals): string
+    {
+        $divisor = 10 ** $decimals;
+
+        return PackedAmounts::pack(array_map(static fn (int $amount): int => intdiv($amount, $divisor), PackedAmounts::unpack($amounts)));
     }
 
     /**
-     * @param list<Fact> $facts
+     * @param array<string, int>    $decimals by measure
+     * @param array<string, string> $units
      *
      * @return list<Measure>
      */
-    private static function measures(array $facts, Mapping $mapping): array
+    private static function measures(array $decimals, array $units, Mapping $mapping): array
     {
-        $decimals = [];
-        foreach ($facts as $fact) {
-            $decimals[$fact->measure] = max($decimals[$fact->measure] ?? 0, $fact->amount->getScale());
-        }
         $measures = [];
         foreach ($decimals as $name => $scale) {
             $rule = $mapping->measures[$name] ?? new MeasureRule();
-            $measures[] = new Measure((string) $name, $rule->unit ?? '', $scale, $rule->grouping ?? Grouping::Sum, $rule->better);
+            $measures[] = new Measure((string) $name, $rule->unit ?? $units[$name] ?? '', max(0, $scale), $rule->grouping ?? Grouping::Sum, $rule->better);
         }
         foreach ($mapping->measures as $name => $rule) {
             if (Grouping::Ratio !== $rule->grouping) {
@@ -70,21 +144,23 @@ final class DatasetBuilder
         return $measures;
     }
 
-    /** @param list<Fact> $facts */
-    private static function coverage(array $facts): Coverage
+    /**
+     * @param list<string> $names
+     * @param list<Series> $series
+     *
+     * @return list<Dimension> with their members in the order in which they came
+     */
+    private static function dimensions(array $names, array $series): array
     {
-        $grain = $facts[0]->period->grain;
-        $calendar = $facts[0]->period->calendar();
-        $starts = [];
-        foreach ($facts as $fact) {
-            $starts[$fact->scenario->value][$fact->period->start] = true;
-        }
-        $periods = [];
-        foreach ($starts as $scenario => $known) {
-            ksort($known);
-            $periods[$scenario] = array_map(static fn (int $start): Period => Period::ofStart($grain, $start, $calendar), array_keys($known));
+        $dimensions = [];
+        foreach ($names as $place => $name) {
+            $members = [];
+            foreach ($series as $one) {
+                $members[$one->members[$place]] = true;
+            }
+            $dimensions[] = new Dimension($name, array_map(strval(...), array_keys($members)));
         }
 
-        return new Coverage($periods);
+        return $dimensions;
     }
 }

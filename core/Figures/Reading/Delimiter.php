@@ -8,30 +8,32 @@ namespace KeenMargin\Core\Figures\Reading;
 final class Delimiter
 {
     private const USUAL = ["\t", ';', ',', '|'];
+    private const ROWS = 40;
 
     /**
-     * The one that cuts the first lines into the most cells, equally many in each; where none cuts, a comma.
+     * The one that cuts the first rows into the most cells, equally many in most of them; where none cuts, a comma.
      *
-     * @param string $text the beginning is enough
+     * @param resource $stream
      *
      * @return non-empty-string
      */
-    public static function infer(string $text): string
+    public static function infer(mixed $stream): string
     {
         $best = [',', 0.0];
         foreach (self::USUAL as $delimiter) {
             $counts = [];
-            foreach (CsvRows::of(substr($text, 0, 64_000), $delimiter) as $cells) {
+            foreach ((new DelimitedRows($stream, $delimiter))->rows() as $cells) {
                 if ('' !== trim(implode('', $cells))) {
                     $counts[] = \count($cells);
                 }
-                if (\count($counts) >= 20) {
+                if (\count($counts) >= self::ROWS) {
                     break;
                 }
             }
-            $counts = \count($counts) > 2 && \strlen($text) > 64_000 ? \array_slice($counts, 0, -1) : $counts;
-            $cells = $counts[0] ?? 1;
-            $alike = \count(array_keys($counts, $cells, true)) / max(1, \count($counts));
+            $often = array_count_values($counts);
+            arsort($often);
+            $cells = (int) (array_key_first($often) ?? 1);
+            $alike = ($often[$cells] ?? 0) / max(1, \count($counts));
             $score = $cells > 1 ? $alike * $alike * log($cells) : 0.0;
             if ($score > $best[1]) {
                 $best = [$delimiter, $score];

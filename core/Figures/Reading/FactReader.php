@@ -4,148 +4,231 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-use Brick\Math\BigDecimal;
-use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Dimension;
-use KeenMargin\Core\Figures\Fact;
 use KeenMargin\Core\Figures\FactTable;
-use KeenMargin\Core\Figures\Grouping;
-use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
 
 /**
- * Reads a sheet by its mapping into facts: all of it, or nothing and why.
+ * Reads a sheet by its mapping into figures: all of it, or nothing and why. A row at a time; what was seen before
+ * (a combination of members, a period) costs one look-up, plain numbers become whole numbers without a detour.
  */
 final class FactReader
 {
-    private const MOST_REFUSALS = 1000;
+    private const ROWS_BETWEEN_SIGNS = 8192;
+    private const SAFE_DIGITS = 17;
 
-    /** @var array<string, Fact> by key */
-    private array $facts = [];
-    /** @var array<string, array<string, true>> members by breakdown, in the order in which they came */
-    private array $members = [];
-    /** @var list<Refusal> */
-    private array $refusals = [];
-    private int $summed = 0;
+    private readonly RowCombinations $combinations;
+    private readonly AmountColumns $amounts;
+    private readonly PeriodColumn $periods;
+    private readonly TotalRows $totals;
+    private readonly TotalColumns $totalColumns;
+    /** @var array<int, string> packed amounts by combination and slot, in the order of the rows */
+    private array $packed = [];
+    /** @var array<int, int> decimals that the amounts really have, by the same number */
+    private array $decimals = [];
+    /** All amounts are scaled to this many decimals while they are read. */
+    private int $scale;
+    private readonly Refusals $refusals;
+    private readonly SlowAmounts $slow;
+    private readonly RateKeys $rates;
+    /** @var array<string, string|false|null> packed start by the texts that tell the period; false where they say that the row is a total, none where it was refused */
+    private array $starts = [];
+    private int $rows = 0;
+    private int $without = 0;
 
     private function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
     {
-        foreach (array_keys($mapping->of(Role::Breakdown)) as $name) {
-            $this->members[$name] = [];
-        }
-    }
-
-    public static function read(Sheet $sheet, Mapping $mapping, string $name, string $organisation = ''): FactTable
-    {
         MappingFit::insist($sheet, $mapping);
-        $reader = new self($sheet, $mapping);
-        $reader->readRows(PeriodColumn::of($sheet, $mapping));
-        if ([] !== $reader->refusals) {
-            throw RefusedFigures::rows($reader->refusals);
-        }
-
-        return $reader->table($name, $organisation);
+        $this->combinations = new RowCombinations($sheet, $mapping);
+        $this->amounts = AmountColumns::of($sheet, $mapping);
+        $this->periods = PeriodColumn::of($sheet, $mapping);
+        $this->totals = new TotalRows();
+        $this->totalColumns = new TotalColumns($sheet, $mapping);
+        $this->scale = $this->amounts->decimalsOf($sheet, $mapping);
+        $this->refusals = new Refusals();
+        $this->slow = new SlowAmounts($mapping->numbers(), $this->refusals);
+        $this->rates = new RateKeys($mapping, $this->refusals);
     }
 
-    private function readRows(PeriodColumn $periods): void
+    /** @param ?callable(int): void $sign told the number of rows from time to time; what it throws ends the reading */
+    public static function read(Sheet $sheet, Mapping $mapping, string $name, string $organisation = '', ?callable $sign = null): FactTable
     {
-        $places = array_flip($this->sheet->header);
-        $breakdowns = array_map(static fn (string $column): int => $places[$column], array_keys($this->mapping->of(Role::Breakdown)));
-        $scenarioAt = self::placeOf($places, $this->mapping->of(Role::Scenario));
-        $measureAt = self::placeOf($places, $this->mapping->of(Role::Measure));
-        $numbers = $this->mapping->numbers();
-        foreach ($this->sheet->rows as $number => $cells) {
-            if (\in_array($number, $this->mapping->leaveOut, true) || \count($this->refusals) >= self::MOST_REFUSALS) {
+        return self::figures($sheet, $mapping, $name, $organisation, $sign)->table;
+    }
+
+    /** @param ?callable(int): void $sign */
+    public static function figures(Sheet $sheet, Mapping $mapping, string $name, string $organisation = '', ?callable $sign = null): ReadFigures
+    {
+        $reader = new self($sheet, $mapping);
+        $reader->readRows($sign ?? static function (int $rows): void {});
+        $reader->refusals->insistOnNone();
+
+        return $reader->result($name, $organisation);
+    }
+
+    /** @param callable(int): void $sign */
+    private function readRows(callable $sign): void
+    {
+        $leaveOut = array_fill_keys($this->mapping->leaveOut, true);
+        $width = \count($this->sheet->header);
+        $slots = $this->amounts->slots;
+        $places = $this->combinations->places;
+        $columns = $this->amounts->columns;
+        $point = $this->mapping->decimal->value;
+        $onePeriod = $this->periods->onePlace();
+        $hasRates = !$this->rates->areNone();
+        // Everything that each row touches is local: properties cost twice as much.
+        $packed = $decimalsOf = $known = $starts = [];
+        $isTotal = &$this->combinations->totals;
+        $scale = $this->scale;
+        $hasTotals = [] !== $this->mapping->of(Role::Total);
+        $rows = 0;
+        foreach ($this->sheet->each() as $number => $cells) {
+            if (0 === ++$rows % self::ROWS_BETWEEN_SIGNS) {
+                $sign($rows);
+                if ($rows > Limits::ROWS) {
+                    throw RefusedFigures::whole('The file has more than '.number_format(Limits::ROWS).' rows. Split it, or leave out what is not needed.');
+                }
+            }
+            if (isset($leaveOut[$number]) || (isset($cells[$width]) && !$this->fits($number, $cells, $width))) {
                 continue;
             }
-            $members = array_map(static fn (int $place): string => $cells[$place] ?? '', $breakdowns);
-            if ([] !== $total = preg_grep('/^(grand |sub-?)?(total|sum|totals|summe|gesamt)$/iu', $members) ?: []) {
-                $this->refuse($number, '', '"'.reset($total).'" looks like a row of totals, which would count its figures twice. Leave the row out.');
-                continue;
-            }
-            $scenario = null;
-            if (null !== $scenarioAt && null === $scenario = ScenarioWords::maybe($cells[$scenarioAt] ?? '')) {
-                $this->refuse($number, $this->sheet->header[$scenarioAt], \sprintf('"%s" is not a scenario. Write actual, budget, forecast, target or prior year.', $cells[$scenarioAt] ?? ''));
-                continue;
-            }
-            $measure = null === $measureAt ? null : $cells[$measureAt] ?? '';
-            foreach ($this->mapping->of(Role::Amount) as $name => $column) {
-                $text = $cells[$places[$name]] ?? '';
-                if (NumberReader::isMissing($text)) {
+            $combination = null;
+            foreach ($columns as [$place, $slot, $header, $power]) {
+                $text = $cells[$place] ?? '';
+                if ('' === $text) {
                     continue;
                 }
-                $amount = $numbers->maybe($text);
-                if (null === $amount || self::digits($amount) > Limits::DIGITS) {
-                    $this->refuse($number, $name, null === $amount
-                        ? "\"$text\" is not a number. Mend it in the file, or leave the row out."
-                        : "\"$text\" has more than ".Limits::DIGITS.' digits. Mend it in the file, or leave the row out.');
-                    continue;
+                $at = strpos($text, $point);
+                if (false === $at) {
+                    [$digits, $decimals] = [$text, 0];
+                } else {
+                    $digits = substr($text, 0, $at).substr($text, $at + 1);
+                    $decimals = \strlen($digits) - $at;
                 }
-                $period = null === $column->period ? $periods->period($cells) : $periods->header($column->period);
-                if (null === $period) {
-                    $this->refuse($number, $periods->name(), $periods->why($cells));
+                if (ctype_digit($digits) && !isset($digits[self::SAFE_DIGITS]) && (false === $at || $decimals > 0)) {
+                    $amount = (int) $digits;
+                } elseif ('-' === $text[0] && ctype_digit(substr($digits, 1)) && !isset($digits[self::SAFE_DIGITS]) && (false === $at || $decimals > 0)) {
+                    $amount = (int) $digits;
+                } else {
+                    $read = $this->slow->maybe($number, $this->sheet->header[$place], $text);
+                    if (null === $read) {
+                        continue;
+                    }
+                    [$amount, $decimals] = $read;
+                }
+                if (null === $combination) {
+                    $key = '';
+                    foreach ($places as $at) {
+                        $key .= ($cells[$at] ?? '')."\0";
+                    }
+                    $combination = $known[$key] ??= $this->combinations->number($cells);
+                    if ($combination < 0) {
+                        unset($known[$key]);
+                        $this->combinations->number($cells);
+                        $this->refusals->add($number, ...$this->combinations->refusal);
+                        break;
+                    }
+                }
+                $when = null === $onePeriod || '' !== $header ? $this->periods->text($cells)."\0".$header : $cells[$onePeriod] ?? '';
+                $start = $starts[$when] ?? $starts[$when] = $this->start($number, $cells, $header);
+                if (null === $start) {
                     break;
                 }
-                $this->add($number, new Fact($measure ?? $column->measure ?? $this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE, $scenario ?? $column->scenario ?? Scenario::Actual, $period, $members, $amount));
+                $decimals -= $power;
+                if (false === $start || isset($isTotal[$combination])) {
+                    $this->totals->add($number, $this->series($combination, $slot), false === $start ? null : PackedAmounts::first($start), $decimals < 0 ? $amount * 10 ** -$decimals : $amount, max(0, $decimals));
+                    continue;
+                }
+                if ($decimals > $scale) {
+                    $packed = ScaledRuns::of($packed, $decimals - $scale) ?? throw self::tooLong('of earlier rows', $decimals);
+                    $scale = $decimals;
+                } elseif ($decimals < $scale) {
+                    $amount *= 10 ** ($scale - $decimals);
+                    if (!\is_int($amount)) {
+                        throw self::tooLong($text, $scale);
+                    }
+                }
+                $run = $combination * $slots + $slot;
+                if ($hasRates && !$this->rates->takes($number, $this->series($combination, $slot)->measure, $run, $start)) {
+                    continue;
+                }
+                $packed[$run] ??= '';
+                $packed[$run] .= $start.pack('q', $amount);
+                if ($decimals > ($decimalsOf[$run] ?? 0)) {
+                    $decimalsOf[$run] = $decimals;
+                }
+            }
+            if (null === $combination) {
+                ++$this->without;
+            }
+            if ($hasTotals) {
+                $this->totalColumns->check($number, $cells);
             }
         }
+        [$this->packed, $this->decimals, $this->starts, $this->scale, $this->rows] = [$packed, $decimalsOf, $starts, $scale, $rows];
+        $sign($rows);
     }
 
-    private function add(int $row, Fact $fact): void
+    /** @param list<string> $cells */
+    private function fits(int $number, array $cells, int $width): bool
     {
-        foreach (array_keys($this->members) as $i => $name) {
-            $this->members[$name][$fact->members[$i]] = true;
+        if ('' === trim(implode('', \array_slice($cells, $width)))) {
+            return true;
         }
-        $key = $fact->key();
-        if (isset($this->facts[$key])) {
-            if (Grouping::Rate === ($this->mapping->measures[$fact->measure] ?? null)?->grouping) {
-                $this->refuse($row, '', "{$fact->measure} is a percentage, and an earlier row has one for the same key; two cannot be added. Leave one out.");
+        $this->refusals->add($number, '', Sheet::tooWide($number, \count($cells), $width)->refusals[0]->reason);
 
-                return;
-            }
-            ++$this->summed;
-            $fact = new Fact($fact->measure, $fact->scenario, $fact->period, $fact->members, $this->facts[$key]->amount->plus($fact->amount));
-        }
-        $this->facts[$key] = $fact;
-    }
-
-    private function table(string $name, string $organisation): FactTable
-    {
-        $breakdowns = [];
-        foreach ($this->members as $breakdown => $members) {
-            $breakdowns[] = new Dimension($breakdown, array_map(strval(...), array_keys($members)));
-        }
-
-        $facts = array_values($this->facts);
-        if ([] === $facts) {
-            throw RefusedFigures::whole('The file holds no figures: every amount is missing.');
-        }
-
-        return DatasetBuilder::table($name, $organisation, $facts, $breakdowns, $this->mapping, $this->notices());
-    }
-
-    /** @return list<Notice> */
-    private function notices(): array
-    {
-        return 0 === $this->summed ? [] : [new Notice('summed-rows', true, Wording::count($this->summed, 'amount shared its key with another row and was', 'amounts shared their key with other rows and were').' added up')];
-    }
-
-    private function refuse(int $row, string $column, string $reason): void
-    {
-        $this->refusals[] = new Refusal($row, $column, $reason);
+        return false;
     }
 
     /**
-     * @param array<string, int>        $places
-     * @param array<string, ColumnRole> $columns
+     * @param list<string> $cells
+     *
+     * @return string|false|null packed; false where the period says that the row is a total, none where it is refused
      */
-    private static function placeOf(array $places, array $columns): ?int
+    private function start(int $number, array $cells, string $header): string|false|null
     {
-        return [] === $columns ? null : $places[array_key_first($columns)];
+        $text = $this->periods->text($cells);
+        if (!$this->mapping->keepsTotals && TotalWords::isTotal($text)) {
+            return false;
+        }
+        $period = $this->periods->maybe($text, $header);
+        if (null === $period) {
+            $this->refusals->add($number, $this->periods->name(), $this->periods->why($cells));
+
+            return null;
+        }
+
+        return pack('q', $period->start);
     }
 
-    private static function digits(BigDecimal $amount): int
+    private function series(int $combination, int $slot): Series
     {
-        return \strlen(ltrim($amount->abs()->getUnscaledValue()->toString(), '0'));
+        ['members' => $members, 'scenario' => $scenario, 'measure' => $measure] = $this->combinations->list[$combination];
+        [$ofColumn, $measureOfColumn] = $this->amounts->meanings[$slot];
+
+        return new Series($measure ?? $measureOfColumn ?? $this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE, $scenario ?? $ofColumn ?? Scenario::Actual, $members);
+    }
+
+    private function result(string $name, string $organisation): ReadFigures
+    {
+        if ([] === $this->packed) {
+            throw RefusedFigures::whole('The file holds no figures: every amount is missing.');
+        }
+        $series = [];
+        foreach (array_keys($this->packed) as $run) {
+            $series[$run] = $this->series(intdiv($run, $this->amounts->slots), $run % $this->amounts->slots);
+        }
+        $days = Grain::Day === $this->periods->grain && null === $this->mapping->grain ? array_map(PackedAmounts::first(...), array_values(array_filter($this->starts))) : [];
+
+        return DatasetBuilder::figures($name, $organisation, $this->mapping, $this->combinations->units, $series, $this->packed, $this->decimals, $this->scale, $this->mapping->grain ?? $this->periods->grain, PeriodColumn::areMonths($days), $this->totals, $this->totalColumns, $this->rows, $this->without);
+    }
+
+    private static function tooLong(string $amount, int $decimals): RefusedFigures
+    {
+        return RefusedFigures::whole("The amount $amount has too many digits beside amounts with $decimals decimals. Give fewer decimals.");
     }
 }

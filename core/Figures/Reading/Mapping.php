@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading;
 
 use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
 
 /**
  * How a file is to be read: a role for each column, and what the cells alone cannot tell.
@@ -12,11 +13,16 @@ use KeenMargin\Core\Time\FiscalCalendar;
 final readonly class Mapping
 {
     /**
-     * @param array<string, ColumnRole>  $columns  by column name; a column that is not named is ignored
-     * @param array<string, MeasureRule> $measures by measure name
-     * @param ?string                    $measure  what amounts without a name of their own count
-     * @param ?int                       $year     of periods that came without one
-     * @param list<int>                  $leaveOut row numbers
+     * @param array<string, ColumnRole>            $columns     by column name; a column that is not named is ignored
+     * @param array<string, MeasureRule>           $measures    by measure name
+     * @param ?string                              $measure     what amounts without a name of their own count
+     * @param ?int                                 $year        of periods that came without one
+     * @param list<int>                            $leaveOut    row numbers
+     * @param ?Grain                               $grain       of the dataset that the figures are to join; else they tell it themselves
+     * @param array<string, array<string, string>> $sameAs      members under another name, by breakdown: `Norht` is `North`
+     * @param bool                                 $keepsTotals whether members that look like the sum of the others are figures of their own
+     * @param ?HeaderPlace                         $header      where it was told
+     * @param ?string                              $sheet       of a workbook with several
      */
     public function __construct(
         public array $columns,
@@ -27,6 +33,11 @@ final readonly class Mapping
         public array $leaveOut = [],
         public array $measures = [],
         public FiscalCalendar $calendar = new FiscalCalendar(),
+        public ?Grain $grain = null,
+        public array $sameAs = [],
+        public bool $keepsTotals = false,
+        public ?HeaderPlace $header = null,
+        public ?string $sheet = null,
     ) {
     }
 
@@ -58,6 +69,11 @@ final readonly class Mapping
             'leaveOut' => $this->leaveOut,
             'measures' => array_map(static fn (MeasureRule $rule): array => $rule->toArray(), $this->measures),
             'fiscalYearStarts' => $this->calendar->firstMonth,
+            'grain' => $this->grain?->value,
+            'sameAs' => $this->sameAs,
+            'totals' => $this->keepsTotals ? 'keep' : null,
+            'header' => $this->header?->toArray(),
+            'sheet' => $this->sheet,
         ], static fn (mixed $value): bool => null !== $value && [] !== $value);
     }
 }

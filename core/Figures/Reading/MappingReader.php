@@ -9,14 +9,15 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
-/** Reads the `figures` of a recipe. What it leaves out is guessed from the sheet. */
+/** Reads the `figures` of a recipe. What it leaves out is guessed from the sheet; without one, any column may be named. */
 final class MappingReader
 {
-    public const KEYS = ['columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts'];
+    public const KEYS = ['columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts', 'grain', 'sameAs', 'totals', 'header', 'sheet'];
 
-    public static function read(Given $given, Mapping $guess, Sheet $sheet): Mapping
+    public static function read(Given $given, Mapping $guess, ?Sheet $sheet): Mapping
     {
         $given->object(self::KEYS);
         $columns = $given->maybe('columns');
@@ -30,15 +31,40 @@ final class MappingReader
             array_map(static fn (Given $row): int => $row->int(1, 10_000_000), $given->maybe('leaveOut')?->list() ?? []),
             null === $given->maybe('measures') ? $guess->measures : self::measures($given->must('measures')),
             new FiscalCalendar($given->maybe('fiscalYearStarts')?->int(1, 12) ?? $guess->calendar->firstMonth),
+            $given->maybe('grain')?->enum(Grain::class) ?? $guess->grain,
+            self::sameAs($given->maybe('sameAs')),
+            null === $given->maybe('totals') ? $guess->keepsTotals : 'keep' === $given->must('totals')->oneOf(['keep', 'leave out']),
+            self::maybeHeader($given),
+            self::maybeSheet($given),
         );
     }
 
+    /** Where the header stands, if it is told; needed before the file can be looked at. */
+    public static function maybeHeader(?Given $figures): ?HeaderPlace
+    {
+        $header = $figures?->maybe('header')?->object(['row', 'levels']);
+        $levels = $header?->maybe('levels')?->int(0, 2) ?? 1;
+
+        return null === $header ? null : new HeaderPlace($header->must('row')->int(0, 10_000), 0 === $levels || 2 === $levels ? $levels : 1);
+    }
+
+    public static function maybeSheet(?Given $figures): ?string
+    {
+        return $figures?->maybe('sheet')?->string();
+    }
+
+    /** @return array<string, array<string, string>> */
+    private static function sameAs(?Given $given): array
+    {
+        return array_map(static fn (Given $members): array => array_map(static fn (Given $name): string => $name->string(Limits::NAME), $members->entries()), $given?->entries() ?? []);
+    }
+
     /** @return array<string, ColumnRole> */
-    private static function columns(Given $given, Sheet $sheet): array
+    private static function columns(Given $given, ?Sheet $sheet): array
     {
         $columns = [];
         foreach ($given->entries() as $name => $column) {
-            if (!\in_array($name, $sheet->header, true)) {
+            if (null !== $sheet && !\in_array((string) $name, $sheet->header, true)) {
                 throw $column->refuse('only columns that the file has: '.implode(', ', $sheet->header));
             }
             $column->object(['role', 'scenario', 'measure', 'period']);
@@ -58,7 +84,7 @@ final class MappingReader
     {
         $rules = [];
         foreach ($given->entries() as $name => $rule) {
-            $rule->object(['unit', 'grouping', 'better', 'numerator', 'denominator']);
+            $rule->object(['unit', 'grouping', 'better', 'numerator', 'denominator', 'factor']);
             $grouping = $rule->maybe('grouping')?->enum(Grouping::class);
             $isRatio = Grouping::Ratio === $grouping;
             $rules[$name] = new MeasureRule(
@@ -67,9 +93,16 @@ final class MappingReader
                 $rule->maybe('better')?->enum(Better::class),
                 $isRatio ? $rule->must('numerator')->string() : null,
                 $isRatio ? $rule->must('denominator')->string() : null,
+                self::power($rule->maybe('factor')),
             );
         }
 
         return $rules;
+    }
+
+    /** @return 0|3|6|9 */
+    private static function power(?Given $factor): int
+    {
+        return null === $factor ? 0 : MeasureRule::POWERS[$factor->int(1, 1_000_000_000)] ?? throw $factor->refuse('1, 1000, 1000000 or 1000000000');
     }
 }

@@ -10,16 +10,20 @@ use KeenMargin\Core\Figures\Grouping;
 /** What the reader is told of a measure beyond its amounts. A ratio names its parts; it has no column of its own. */
 final readonly class MeasureRule
 {
+    public const POWERS = [1 => 0, 1000 => 3, 1_000_000 => 6, 1_000_000_000 => 9];
+
+    /** @param 0|3|6|9 $power of ten that the amounts come in: 3 where the file has thousands */
     public function __construct(
         public ?string $unit = null,
         public ?Grouping $grouping = null,
         public ?Better $better = null,
         public ?string $numerator = null,
         public ?string $denominator = null,
+        public int $power = 0,
     ) {
     }
 
-    /** @return array<string, string> */
+    /** @return array<string, string|int> */
     public function toArray(): array
     {
         return array_filter([
@@ -28,6 +32,7 @@ final readonly class MeasureRule
             'better' => $this->better?->value,
             'numerator' => $this->numerator,
             'denominator' => $this->denominator,
-        ], static fn (?string $value): bool => null !== $value);
+            'factor' => 0 === $this->power ? null : 10 ** $this->power,
+        ], static fn (string|int|null $value): bool => null !== $value);
     }
 }

@@ -5,68 +5,92 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading;
 
 use KeenMargin\Core\Time\CivilDate;
+use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /**
- * The periods of a sheet's rows, all of one grain. A month beside a year column is read together with it;
- * dates that are all firsts or all lasts of months are months.
+ * The periods of a sheet's rows, all of one grain. A month beside a year column is read together with it, and a month in
+ * the header with the year of the row.
  */
 final class PeriodColumn
 {
-    /** @var array<string, ?Period> by the text of the cells */
-    private array $known = [];
-
     /** @param list<int> $places of the period columns */
     private function __construct(
         private readonly PeriodReader $reader,
         private readonly array $places,
         private readonly string $name,
-        private readonly bool $datesAreMonths,
-        private readonly ?Grain $grain,
+        private readonly FiscalCalendar $calendar,
+        private readonly ?Grain $told,
+        public readonly Grain $grain,
     ) {
     }
 
     public static function of(Sheet $sheet, Mapping $mapping): self
     {
-        $columns = array_keys($mapping->of(Role::Period));
-        $places = array_map(static fn (string $column): int => (int) array_search($column, $sheet->header, true), $columns);
+        $columns = array_map(strval(...), array_keys($mapping->of(Role::Period)));
+        $places = array_map($sheet->placeOf(...), $columns);
         $reader = $mapping->periods();
-        $read = [];
-        foreach ($mapping->of(Role::Amount) as $column) {
-            $read[] = null === $column->period ? null : $reader->maybe($column->period);
+        $spread = array_values(array_filter(array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount))));
+        if ([] === $places && [] === $spread) {
+            return new self($reader, [], '', $mapping->calendar, $mapping->grain, Grain::Timeless);
         }
-        $probe = new self($reader, $places, implode(' and ', $columns), false, null);
+        $probe = new self($reader, $places, implode(' and ', $columns), $mapping->calendar, null, Grain::Timeless);
+        $read = array_map(static fn (string $header): ?Period => $reader->maybe($header) ?? $reader->maybe("$header 2000"), $spread);
         foreach ($sheet->rows as $number => $cells) {
-            if (!\in_array($number, $mapping->leaveOut, true) && [] !== $places) {
-                $read[] = $probe->period($cells);
+            if ([] === $spread && !\in_array($number, $mapping->leaveOut, true)) {
+                $read[] = $reader->maybe($probe->text($cells));
             }
         }
-        $read = array_values(array_filter($read));
-        $datesAreMonths = self::areMonths($read);
 
-        return new self($reader, $places, implode(' and ', $columns), $datesAreMonths, $datesAreMonths ? Grain::Month : self::commonest($read));
+        return new self($reader, $places, implode(' and ', $columns), $mapping->calendar, $mapping->grain, self::commonest(array_values(array_filter($read))) ?? Grain::Month);
     }
 
-    /** @param list<string> $cells */
-    public function period(array $cells): ?Period
+    /**
+     * The period of a row, or of one of its columns where those stand for periods; none where it cannot be read or has another grain.
+     *
+     * @param string $text   of the row's period cells, joined as text() does
+     * @param string $header of the column
+     */
+    public function maybe(string $text, string $header = ''): ?Period
     {
-        $text = $this->text($cells);
-        if (!\array_key_exists($text, $this->known)) {
-            $this->known[$text] = $this->settle($this->reader->maybe($text));
+        if (Grain::Timeless === $this->grain) {
+            return Period::timeless();
+        }
+        $period = match (true) {
+            '' === $header => $this->reader->maybe($text),
+            '' !== $text && PeriodReader::lacksYear($header) => $this->reader->maybe("$header $text"),
+            default => $this->reader->maybe($header),
+        };
+        if (null !== $period && null !== $this->told && $this->told !== $period->grain && $this->told->groups($period->grain)) {
+            return $this->calendar->group($period, $this->told);
         }
 
-        return $this->known[$text];
+        return null !== $period && $period->grain === $this->grain ? $period : null;
     }
 
-    public function header(string $text): ?Period
+    /** The only column of periods; none where there are several or the header tells them. */
+    public function onePlace(): ?int
     {
-        return $this->settle($this->reader->maybe($text));
+        return 1 === \count($this->places) ? $this->places[0] : null;
     }
 
     public function name(): string
     {
         return $this->name;
+    }
+
+    /**
+     * Days that are all firsts or all lasts of months stand for the months.
+     *
+     * @param list<int> $days counts of days
+     */
+    public static function areMonths(array $days): bool
+    {
+        $firsts = array_filter($days, static fn (int $day): bool => 1 === CivilDate::parts($day)[2]);
+        $lasts = array_filter($days, static fn (int $day): bool => 1 === CivilDate::parts($day + 1)[2]);
+
+        return [] !== $days && (\count($firsts) === \count($days) || \count($lasts) === \count($days));
     }
 
     /** @param list<string> $cells */
@@ -77,45 +101,19 @@ final class PeriodColumn
 
         return match (true) {
             '' === $text => 'the period is missing. Fill it in, or leave the row out.',
-            null !== $period => "\"$text\" is a {$period->grain->value}, the other rows are {$this->grain?->plural()}. Leave the row out, or bring it in as a dataset of its own.",
+            null !== $period => "\"$text\" is a {$period->grain->value}, the other rows are {$this->grain->plural()}. Leave the row out, or bring it in as a dataset of its own.",
             PeriodReader::lacksYear($text) => "\"$text\" has no year. Say which year it is.",
             default => "\"$text\" is not a period. Mend it in the file, or leave the row out.",
         };
     }
 
-    private function settle(?Period $period): ?Period
-    {
-        if (null === $period || null === $this->grain) {
-            return $period;
-        }
-        if ($this->datesAreMonths && Grain::Day === $period->grain) {
-            [$year, $month] = CivilDate::parts($period->start);
-            $period = Period::month($year, $month);
-        }
-
-        return $period->grain === $this->grain ? $period : null;
-    }
-
     /** @param list<string> $cells */
-    private function text(array $cells): string
+    public function text(array $cells): string
     {
-        $texts = array_filter(array_map(static fn (int $place): string => $cells[$place] ?? '', $this->places), static fn (string $text): bool => '' !== $text);
+        $texts = array_filter(array_map(static fn (int $place): string => Cell::clean($cells[$place] ?? ''), $this->places), static fn (string $text): bool => '' !== $text);
         usort($texts, static fn (string $a, string $b): int => (int) ctype_digit($a) <=> (int) ctype_digit($b));
 
         return implode(' ', $texts);
-    }
-
-    /** @param list<Period> $periods */
-    private static function areMonths(array $periods): bool
-    {
-        $days = array_filter($periods, static fn (Period $period): bool => Grain::Day === $period->grain);
-        if ([] === $days) {
-            return false;
-        }
-        $firsts = array_filter($days, static fn (Period $day): bool => 1 === CivilDate::parts($day->start)[2]);
-        $lasts = array_filter($days, static fn (Period $day): bool => 1 === CivilDate::parts($day->start + 1)[2]);
-
-        return \count($firsts) === \count($days) || \count($lasts) === \count($days);
     }
 
     /** @param list<Period> $periods */

@@ -30,7 +30,7 @@ final readonly class PeriodReader
 
     public function maybe(string $text): ?Period
     {
-        $text = trim($text);
+        $text = trim(str_replace(', ', ' ', $text));
         try {
             return $this->maybeKey($text) ?? $this->maybeDate($text) ?? $this->maybeMonth($text) ?? $this->maybePart($text) ?? $this->maybeCount($text);
         } catch (NotAPeriod) {
@@ -96,6 +96,9 @@ final readonly class PeriodReader
         }
         if (1 === preg_match('~^FY ?(\d{4}|\d{2})$~i', $text, $p)) {
             return Period::year(self::year($p[1]), $this->calendar);
+        }
+        if (1 === preg_match('~^(?:W|CW|KW|week) ?(?<n>\d{1,2})[ /.-]+(?<y>\d{4})$~i', $text, $p) || 1 === preg_match('~^(?<y>\d{4})[ /.-]*(?:W|CW|KW|week) ?(?<n>\d{1,2})$~i', $text, $p)) {
+            return Period::week((int) $p['y'], (int) $p['n']);
         }
 
         return null;

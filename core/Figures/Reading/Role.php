@@ -12,5 +12,9 @@ enum Role: string
     case Scenario = 'scenario';
     case Measure = 'measure';
     case Breakdown = 'breakdown';
+    /** The unit of the row's amounts, as our own exports have it. */
+    case Unit = 'unit';
+    /** The sum of other columns: left out, and held against them. */
+    case Total = 'total';
     case Ignore = 'ignore';
 }

@@ -8,6 +8,7 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
 
 /**
  * Recognises the columns of a sheet, and says what it could not decide.
@@ -24,33 +25,48 @@ final class RoleGuess
      */
     public static function of(Sheet $sheet, ?string $measure = null, ?int $year = null, FiscalCalendar $calendar = new FiscalCalendar()): Mapping
     {
+        $tidy = TidyLayout::maybe($sheet);
+        if (null !== $tidy) {
+            return $tidy;
+        }
         $cells = self::cells($sheet);
         $numbers = array_values(array_filter($cells, static fn (string $cell): bool => null === (new PeriodReader())->maybe($cell)));
-        $decimal = NumberStyle::maybeProven($numbers) ?? (';' === $sheet->delimiter ? NumberStyle::Comma : NumberStyle::Point);
+        $decimal = NumberStyle::maybeProven($numbers) ?? ($sheet->prefersComma ? NumberStyle::Comma : NumberStyle::Point);
         $dates = DateOrder::maybeProven($cells) ?? DateOrder::DayFirst;
         $guesses = [];
         foreach ($sheet->header as $place => $name) {
             $guesses[$name] = ColumnGuess::of($sheet, $place, new NumberReader($decimal), new PeriodReader($calendar, $dates, $year));
         }
-        $columns = self::settled($guesses);
+        $columns = self::settled($guesses, new PeriodReader($calendar, $dates, $year));
 
         return new Mapping($columns, $decimal, $dates, $measure ?? self::DEFAULT_MEASURE, $year, [], self::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE), $calendar);
     }
 
-    /** @return list<'decimal'|'dates'|'year'> what a person has to confirm */
+    /** @return list<'decimal'|'dates'|'year'|'scale'|'periods'> what a person has to confirm */
     public static function doubts(Sheet $sheet, Mapping $mapping): array
     {
         $doubts = [];
+        if (null !== TidyLayout::maybe($sheet)) {
+            return $doubts;
+        }
         $amounts = self::cellsOf($sheet, $mapping, Role::Amount);
-        $periods = self::cellsOf($sheet, $mapping, Role::Period);
+        $spread = array_values(array_filter(array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount))));
+        $periods = [...self::cellsOf($sheet, $mapping, Role::Period), ...$spread];
         if (NumberStyle::isAmbiguous($amounts)) {
             $doubts[] = 'decimal';
         }
         if (DateOrder::isAmbiguous($periods)) {
             $doubts[] = 'dates';
         }
-        if ([] !== $periods && \count($mapping->of(Role::Period)) < 2 && PeriodReader::lacksYear($periods[0])) {
+        $columns = \count($mapping->of(Role::Period)) + ([] === $spread ? 0 : 1);
+        if ([] !== $periods && $columns < 2 && PeriodReader::lacksYear($periods[0])) {
             $doubts[] = 'year';
+        }
+        if ([] !== array_filter($mapping->measures, static fn (MeasureRule $rule): bool => $rule->power > 0)) {
+            $doubts[] = 'scale';
+        }
+        if ([] === $periods) {
+            $doubts[] = 'periods';
         }
 
         return $doubts;
@@ -61,7 +77,7 @@ final class RoleGuess
     {
         $cells = [];
         foreach (array_keys($mapping->of($role)) as $name) {
-            array_push($cells, ...$sheet->column((int) array_search($name, $sheet->header, true), self::SAMPLE));
+            array_push($cells, ...$sheet->column($sheet->placeOf((string) $name), self::SAMPLE));
         }
 
         return $cells;
@@ -85,30 +101,64 @@ final class RoleGuess
      *
      * @return array<string, ColumnRole>
      */
-    private static function settled(array $guesses): array
+    private static function settled(array $guesses, PeriodReader $reader): array
     {
         $columns = array_map(static fn (ColumnGuess $guess): ColumnRole => $guess->role, $guesses);
-        $periods = array_keys(array_filter($columns, static fn (ColumnRole $column): bool => Role::Period === $column->role));
+        $periods = array_map(strval(...), array_keys(array_filter($columns, static fn (ColumnRole $column): bool => Role::Period === $column->role)));
         $named = array_values(array_filter($periods, static fn (string $name): bool => $guesses[$name]->isPeriodByName));
+        $amounts = array_filter($columns, static fn (ColumnRole $column): bool => Role::Amount === $column->role);
+        $isSpread = [] !== array_filter($amounts, static fn (ColumnRole $column): bool => null !== $column->period);
+        $lacksYear = $isSpread && [] !== array_filter($amounts, static fn (ColumnRole $column): bool => null !== $column->period && PeriodReader::lacksYear($column->period));
         foreach ($periods as $name) {
-            if (\count($periods) > 1 && [] !== $named && !\in_array($name, $named, true)) {
-                $columns[$name] = new ColumnRole(Role::Breakdown);
+            $isSecond = \count($periods) > 1 && [] !== $named && !\in_array($name, $named, true);
+            // Periods stand in the header already; beside months only a column of years adds to them.
+            $isOther = $isSpread && !($lacksYear && $guesses[$name]->isYears);
+            if ($isSecond || $isOther) {
+                $columns[$name] = new ColumnRole($guesses[$name]->isPeriodByName ? Role::Ignore : Role::Breakdown);
             }
         }
-        $hasScenarioColumn = [] !== array_filter($columns, static fn (ColumnRole $column): bool => Role::Scenario === $column->role);
-        $hasMeasureColumn = [] !== array_filter($columns, static fn (ColumnRole $column): bool => Role::Measure === $column->role);
-        $amounts = array_filter($columns, static fn (ColumnRole $column): bool => Role::Amount === $column->role);
+        $has = static fn (Role $role): bool => [] !== array_filter($columns, static fn (ColumnRole $column): bool => $role === $column->role);
+        [$hasScenario, $hasMeasure] = [$has(Role::Scenario), $has(Role::Measure)];
+        $years = self::yearsAmongMonths($amounts, $reader);
         foreach ($amounts as $name => $column) {
             $isGeneric = 1 === preg_match('/^(amounts?|values?|betrag|wert|figures?)$/iu', (string) $column->measure);
             $columns[$name] = new ColumnRole(
-                Role::Amount,
-                $hasScenarioColumn ? null : $column->scenario ?? Scenario::Actual,
-                $hasMeasureColumn || $isGeneric ? null : $column->measure,
+                \in_array((string) $name, $years, true) ? Role::Total : Role::Amount,
+                $hasScenario ? null : $column->scenario ?? Scenario::Actual,
+                $hasMeasure || $isGeneric ? null : $column->measure,
                 $column->period,
             );
         }
 
         return $columns;
+    }
+
+    /**
+     * Columns whose period is longer than that of most others: the year's total beside its months.
+     *
+     * @param array<string, ColumnRole> $amounts
+     *
+     * @return list<string>
+     */
+    private static function yearsAmongMonths(array $amounts, PeriodReader $reader): array
+    {
+        $byGrain = [];
+        foreach ($amounts as $name => $column) {
+            if (null !== $column->period) {
+                $grain = $reader->maybe($column->period)->grain ?? $reader->maybe($column->period.' 2000')->grain ?? null;
+                $byGrain[$grain->value ?? ''][] = (string) $name;
+            }
+        }
+        uasort($byGrain, static fn (array $a, array $b): int => \count($b) <=> \count($a));
+        $most = (string) array_key_first($byGrain);
+        $years = [];
+        foreach ($byGrain as $grain => $names) {
+            if ($grain !== $most && '' !== $grain && '' !== $most && Grain::from((string) $grain)->groups(Grain::from($most))) {
+                array_push($years, ...$names);
+            }
+        }
+
+        return $years;
     }
 
     /**
@@ -119,19 +169,41 @@ final class RoleGuess
     private static function rules(Sheet $sheet, array $columns, string $measure): array
     {
         $rules = [];
+        [$noted, $notedPower] = HeaderUnit::ofNotes($sheet->notes);
         foreach ($sheet->header as $place => $name) {
             $column = $columns[$name];
             $of = $column->measure ?? $measure;
             if (Role::Amount !== $column->role || isset($rules[$of])) {
                 continue;
             }
-            $unit = HeaderUnit::split($name)[1] ?? HeaderUnit::maybeOfCells($sheet->column($place, 50));
+            [$unit, $power] = self::unitOf($sheet->levels[$place]);
+            if (null === $unit && 0 === $power) {
+                $own = HeaderUnit::maybeOfCells($sheet->column($place, 50));
+                [$unit, $power] = null === $own ? [$noted, $notedPower] : [$own, 0];
+            }
             $isCost = 1 === preg_match(self::COSTS, $of);
-            if (null !== $unit || $isCost) {
-                $rules[$of] = new MeasureRule($unit, '%' === $unit ? Grouping::Rate : null, $isCost ? Better::Less : null);
+            if (null !== $unit || $isCost || $power > 0) {
+                $rules[$of] = new MeasureRule($unit, '%' === $unit ? Grouping::Rate : null, $isCost ? Better::Less : null, power: MeasureRule::POWERS[10 ** $power] ?? 0);
             }
         }
 
         return $rules;
+    }
+
+    /**
+     * @param list<string> $levels
+     *
+     * @return array{?string, int}
+     */
+    private static function unitOf(array $levels): array
+    {
+        foreach ($levels as $part) {
+            [, $unit, $power] = HeaderUnit::split($part);
+            if (null !== $unit || $power > 0) {
+                return [$unit, $power];
+            }
+        }
+
+        return [null, 0];
     }
 }

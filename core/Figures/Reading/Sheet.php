@@ -4,46 +4,76 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-/** A table as it came: a header and rows of text cells, each with its row number in the file. */
+/**
+ * A table as it came: the names of its columns, its first rows cleaned, and all of them on demand.
+ */
 final readonly class Sheet
 {
+    /** Rows that are looked at before anything is decided. */
+    public const SAMPLE = 600;
+    /** Rows in which the header is looked for. */
+    private const TOP = 80;
+
     /**
-     * @param list<string>             $header names, every one of them once
-     * @param array<int, list<string>> $rows   by row number; as many cells as the header or fewer
+     * @param list<string>             $header       names, every one of them once
+     * @param list<list<string>>       $levels       the same in their parts: of a header in two rows the upper and the lower name
+     * @param array<int, list<string>> $rows         the first ones, by row number; cells cleaned, as many as the header or fewer
+     * @param bool                     $isWhole      whether these are all
+     * @param list<string>             $notes        texts above the header
+     * @param bool                     $prefersComma whether it is delimited as programs do that write decimal commas
      */
-    public function __construct(public array $header, public array $rows, public string $delimiter = ',')
-    {
+    private function __construct(
+        private RowSource $source,
+        public HeaderPlace $place,
+        public array $header,
+        public array $levels,
+        public array $rows,
+        public bool $isWhole,
+        public array $notes,
+        public bool $prefersComma,
+    ) {
     }
 
-    public static function ofText(string $bytes): self
+    public static function of(RowSource $source, ?HeaderPlace $told = null): self
     {
-        $text = TextDecoder::utf8($bytes);
-        $delimiter = Delimiter::infer($text);
-        $header = null;
+        $first = self::first($source);
+        if ([] === array_filter($first)) {
+            throw RefusedFigures::whole('The file is empty. Give one with a header row and at least one row of figures.');
+        }
+        $place = $told ?? HeaderFinder::place(\array_slice($first, 0, self::TOP, true));
+        [$header, $levels] = ColumnNames::of($first, $place);
+        $after = $place->row + $place->levels - 1;
         $rows = [];
-        foreach (CsvRows::of($text, $delimiter) as $number => $cells) {
-            $cells = array_map(self::clean(...), $cells);
-            if ('' === implode('', $cells)) {
-                continue;
-            }
-            if (null === $header) {
-                $header = self::names($cells);
-                continue;
-            }
-            $rows[$number] = self::fitted($number, $cells, \count($header));
-            if (\count($rows) > Limits::ROWS) {
-                throw RefusedFigures::whole('The file has more than '.number_format(Limits::ROWS).' rows. Split it, or leave out what is not needed.');
+        foreach ($first as $number => $cells) {
+            if ($number > $after && [] !== $cells) {
+                $rows[$number] = self::fitted($number, $cells, \count($header));
             }
         }
-        if ([] === $rows || null === $header) {
+        if ([] === $rows) {
             throw RefusedFigures::whole('The file has a header and no figures below it. Give at least one row of figures.');
         }
+        $notes = [];
+        foreach ($first as $number => $cells) {
+            if ($number < $place->row) {
+                array_push($notes, ...array_values(array_filter($cells, static fn (string $cell): bool => '' !== $cell)));
+            }
+        }
 
-        return new self($header, $rows, $delimiter);
+        return new self($source, $place, $header, $levels, $rows, \count($first) < self::SAMPLE, $notes, $source instanceof DelimitedRows && ';' === $source->delimiter);
     }
 
     /**
-     * Cells of a column that are not empty.
+     * All rows below the header, their cells as they stand.
+     *
+     * @return iterable<int, list<string>>
+     */
+    public function each(): iterable
+    {
+        return $this->source->rows($this->place->row + $this->place->levels - 1);
+    }
+
+    /**
+     * Cells of a column that are not empty, from the first rows.
      *
      * @return list<string>
      */
@@ -59,34 +89,34 @@ final readonly class Sheet
         return $cells;
     }
 
-    private static function clean(string $cell): string
+    public function placeOf(string $column): int
     {
-        return trim(preg_replace('/[\s\x{00A0}\x{202F}\x{FEFF}]+/u', ' ', $cell) ?? $cell);
+        $place = array_search($column, $this->header, true);
+
+        return \is_int($place) ? $place : throw new \LogicException("There is no column \"$column\".");
     }
 
-    /**
-     * @param list<string> $cells
-     *
-     * @return list<string>
-     */
-    private static function names(array $cells): array
+    /** @return array<int, list<string>> cleaned; blank rows are empty lists */
+    private static function first(RowSource $source): array
     {
-        while (\count($cells) > 1 && '' === end($cells)) {
-            array_pop($cells);
-        }
-        if (\count($cells) > Limits::COLUMNS) {
-            throw RefusedFigures::whole(\sprintf('The file has %s columns; up to %d can be read.', number_format(\count($cells)), Limits::COLUMNS));
-        }
-        $names = [];
-        foreach ($cells as $i => $cell) {
-            $name = mb_substr('' === $cell ? 'Column '.($i + 1) : $cell, 0, 120);
-            for ($n = 2, $plain = $name; \in_array($name, $names, true); ++$n) {
-                $name = "$plain ($n)";
+        $first = [];
+        $expected = 1;
+        foreach ($source->rows() as $number => $cells) {
+            for (; $expected < $number && \count($first) < self::SAMPLE; ++$expected) {
+                $first[$expected] = [];
             }
-            $names[] = $name;
+            $expected = $number + 1;
+            $cells = array_map(Cell::clean(...), $cells);
+            while ([] !== $cells && '' === $cells[\count($cells) - 1]) {
+                array_pop($cells);
+            }
+            $first[$number] = $cells;
+            if (\count($first) >= self::SAMPLE) {
+                break;
+            }
         }
 
-        return $names;
+        return $first;
     }
 
     /**
@@ -96,15 +126,11 @@ final readonly class Sheet
      */
     private static function fitted(int $number, array $cells, int $width): array
     {
-        if ('' !== implode('', \array_slice($cells, $width))) {
-            throw RefusedFigures::rows([new Refusal($number, '', \sprintf('it has %d cells where the header has %d. Put cells that hold the delimiter in quotes.', \count($cells), $width))]);
-        }
-        foreach ($cells as $cell) {
-            if (mb_strlen($cell) > Limits::CELL) {
-                throw RefusedFigures::rows([new Refusal($number, '', \sprintf('a cell has %d letters; up to %d can be read.', mb_strlen($cell), Limits::CELL))]);
-            }
-        }
+        return \count($cells) <= $width ? $cells : throw self::tooWide($number, \count($cells), $width);
+    }
 
-        return \array_slice($cells, 0, $width);
+    public static function tooWide(int $number, int $cells, int $width): RefusedFigures
+    {
+        return RefusedFigures::rows([new Refusal($number, '', \sprintf('it has %d cells where the header has %d. Put cells that hold the delimiter in quotes.', $cells, $width))]);
     }
 }

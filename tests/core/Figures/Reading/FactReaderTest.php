@@ -7,7 +7,6 @@ namespace KeenMargin\Tests\core\Figures\Reading;
 use KeenMargin\Core\Figures\Fact;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -43,7 +42,9 @@ final class FactReaderTest extends TestCase
     #[DataProvider('files')]
     public function testRecognisesTheFileWithoutHelp(string $file, array $facts): void
     {
-        $read = array_map(static fn (Fact $fact): string => implode(' ', [$fact->scenario->value, $fact->period->key(), ...$fact->members, $fact->amount, ...('Amount' === $fact->measure ? [] : [$fact->measure])]), Written::figures($file)->facts);
+        $read = array_map(static fn (Fact $fact): string => implode(' ', [$fact->scenario->value, $fact->period->key(), ...$fact->members, $fact->amount, ...('Amount' === $fact->measure ? [] : [$fact->measure])]), iterator_to_array(Written::figures($file)->facts(), false));
+        sort($facts);
+        sort($read);
         self::assertSame($facts, $read);
     }
 
@@ -54,15 +55,13 @@ final class FactReaderTest extends TestCase
         yield 'blank' => [" \n \n", 'The file is empty. Give one with a header row and at least one row of figures.'];
         yield 'header only' => ["Month,Actual\n", 'The file has a header and no figures below it. Give at least one row of figures.'];
         yield 'no number' => ["Month,Actual\n2026-01,1\n2026-02,1.2.3\n", 'Row 3: "1.2.3" is not a number. Mend it in the file, or leave the row out.'];
-        yield 'no period' => ["Month,Actual\n2026-01,1\nTotal,1\n", 'Row 3: "Total" is not a period. Mend it in the file, or leave the row out.'];
+        yield 'no period' => ["Month,Actual\n2026-01,1\nwhenever,1\n", 'Row 3: "whenever" is not a period. Mend it in the file, or leave the row out.'];
         yield 'a missing period' => ["Month,Actual\n2026-01,1\n,4\n", 'Row 3: the period is missing. Fill it in, or leave the row out.'];
         yield 'two grains' => ["Month,Actual\n2026-01,1\n2026-02,2\nQ1 2026,3\n", 'Row 4: "Q1 2026" is a quarter, the other rows are months. Leave the row out, or bring it in as a dataset of its own.'];
-        yield 'a row of totals' => ["Month,Route,Actual\n2026-01,North,1\n2026-01,Total,1\n", 'Row 3: "Total" looks like a row of totals, which would count its figures twice. Leave the row out.'];
         yield 'an unknown scenario' => ["Month,Scenario,Amount\n2026-01,Actual,1\n2026-02,Guess,1\n", 'Row 3: "Guess" is not a scenario. Write actual, budget, forecast, target or prior year.'];
         yield 'too many cells' => ["Month,Actual\n2026-01,1,5\n", 'Row 2: it has 3 cells where the header has 2. Put cells that hold the delimiter in quotes.'];
-        yield 'too many digits' => ["Month,Actual\n2026-01,1\n2026-02,".str_repeat('9', 400)."\n", 'Row 3: "'.str_repeat('9', 400).'" has more than 18 digits. Mend it in the file, or leave the row out.'];
-        yield 'a workbook' => ["PK\x03\x04....", 'This is not a text file. Save the table as CSV, or paste it.'];
-        yield 'no periods at all' => ["Name,Actual\nNorth,1\n", 'No column holds periods. Say which one does.'];
+        yield 'too many digits' => ["Month,Actual\n2026-01,1\n2026-02,".str_repeat('9', 400)."\n", 'Row 3: "'.str_repeat('9', 60).'…" has more than 18 digits. Mend it in the file, or leave the row out.'];
+        yield 'a workbook' => ["PK\x03\x04....", 'The workbook is damaged: it cannot be unpacked. Open it where it was made and save it again.'];
         yield 'all text' => ["Who,What\nyou,me\n", 'No column holds amounts. Say which one does.'];
         yield 'no amount at all' => ["Month,Actual\n2026-01,-\n", 'The file holds no figures: every amount is missing.'];
         yield 'the year 99999' => ["Month,Actual\n2026-01,1\n99999-01,1\n", 'Row 3: "99999-01" is not a period. Mend it in the file, or leave the row out.'];
@@ -82,9 +81,9 @@ final class FactReaderTest extends TestCase
             Written::figures("Month,Actual\nx,1\n2026-02,y\n2026-03,3\nTotal,4\n");
             self::fail('It was read.');
         } catch (RefusedFigures $refused) {
-            self::assertSame([2, 3, 5], array_map(static fn ($refusal): int => $refusal->row, $refused->refusals));
+            self::assertSame([2, 3], array_map(static fn ($refusal): int => $refusal->row, $refused->refusals));
         }
-        self::assertCount(1, Written::figures("Month,Actual\nx,1\n2026-02,y\n2026-03,3\nTotal,4\n", ['leaveOut' => [2, 3, 5]])->facts);
+        self::assertSame(1, Written::figures("Month,Actual\nx,1\n2026-02,y\n2026-03,3\nTotal,4\n", ['leaveOut' => [2, 3]])->count());
     }
 
     public function testSaysThatRowsWereSummed(): void
@@ -95,15 +94,15 @@ final class FactReaderTest extends TestCase
 
     public function testAMappingOverrulesTheGuess(): void
     {
-        $facts = Written::figures("A,B\n202601,5\n", ['columns' => ['A' => ['role' => 'period'], 'B' => ['role' => 'amount', 'scenario' => 'BU', 'measure' => 'Fuel']]])->facts;
+        $facts = iterator_to_array(Written::figures("A,B\n202601,5\n", ['columns' => ['A' => ['role' => 'period'], 'B' => ['role' => 'amount', 'scenario' => 'BU', 'measure' => 'Fuel']]])->facts(), false);
         self::assertSame(['Fuel', 'BU', '2026-01'], [$facts[0]->measure, $facts[0]->scenario->value, $facts[0]->period->key()]);
     }
 
     public function testAsksWhatTheFileCannotTell(): void
     {
-        $sheet = Sheet::ofText("Date,Actual\n03/04/2026,1.234\n04/04/2026,2.345\n");
+        $sheet = Written::sheet("Date,Actual\n03/04/2026,1.234\n04/04/2026,2.345\n");
         self::assertSame(['decimal', 'dates'], RoleGuess::doubts($sheet, RoleGuess::of($sheet)));
-        $months = Sheet::ofText("Month,Actual\nJan,1\nFeb,2\n");
+        $months = Written::sheet("Month,Actual\nJan,1\nFeb,2\n");
         self::assertSame(['year'], RoleGuess::doubts($months, RoleGuess::of($months)));
     }
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Reading\CsvRows;
+use KeenMargin\Core\Figures\Reading\DelimitedRows;
 use KeenMargin\Core\Figures\Reading\Delimiter;
 use KeenMargin\Core\Figures\Reading\HeaderUnit;
 use KeenMargin\Core\Figures\Reading\MonthWords;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\ScenarioWords;
-use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -31,14 +31,24 @@ final class SheetTest extends TestCase
                     $rows[] = $row;
                     $text .= implode($delimiter, array_map(static fn (string $cell): string => 1 === preg_match('/["\r\n'.preg_quote($delimiter, '/').']/', $cell) ? '"'.str_replace('"', '""', $cell).'"' : $cell, $row)).["\n", "\r\n"][$round % 2];
                 }
-                self::assertSame($rows, iterator_to_array(CsvRows::of($text, $delimiter), false), $text);
+                self::assertSame(array_map(static fn (array $row): array => str_replace("\r\n", "\n", $row), $rows), iterator_to_array((new DelimitedRows(self::stream($text), $delimiter))->rows(), false), $text);
             }
         }
     }
 
+    /** @return resource */
+    private static function stream(string $text): mixed
+    {
+        $stream = fopen('php://memory', 'r+');
+        \assert(\is_resource($stream));
+        fwrite($stream, $text);
+
+        return $stream;
+    }
+
     public function testRowsAreCountedAsInTheFile(): void
     {
-        $sheet = Sheet::ofText("\n\nMonth,Memo,Actual\n2026-01,\"two\nlines\",1\n\n2026-02,,2\n");
+        $sheet = Written::sheet("\n\nMonth,Memo,Actual\n2026-01,\"two\nlines\",1\n\n2026-02,,2\n");
         self::assertSame([4, 7], array_keys($sheet->rows));
     }
 
@@ -50,12 +60,12 @@ final class SheetTest extends TestCase
     #[TestWith(["\"a;b\",c\n\"1;2\",3\n", ','])]
     public function testFindsTheDelimiter(string $text, string $delimiter): void
     {
-        self::assertSame($delimiter, Delimiter::infer($text));
+        self::assertSame($delimiter, Delimiter::infer(self::stream($text)));
     }
 
     public function testEveryColumnHasANameOfItsOwn(): void
     {
-        self::assertSame(['Month', 'Actual', 'Actual (2)', 'Column 4', 'Budget'], Sheet::ofText("Month,Actual,Actual,,Budget,,\n2026-01,1,2,3,4,,\n")->header);
+        self::assertSame(['Month', 'Actual', 'Actual (2)', 'Column 4', 'Budget'], Written::sheet("Month,Actual,Actual,,Budget,,\n2026-01,1,2,3,4,,\n")->header);
     }
 
     #[TestWith(['Net revenue (EUR)', 'Net revenue', 'EUR'])]
@@ -63,9 +73,18 @@ final class SheetTest extends TestCase
     #[TestWith(['Punctuality %', 'Punctuality', '%'])]
     #[TestWith(['Price [€]', 'Price', 'EUR'])]
     #[TestWith(['Staff', 'Staff', null])]
-    public function testTheUnitIsTakenFromTheName(string $name, string $rest, ?string $unit): void
+    #[TestWith(['Fuel in k EUR', 'Fuel', 'EUR', 3])]
+    #[TestWith(['Freight TEUR', 'Freight', 'EUR', 3])]
+    #[TestWith(['Crew (€m)', 'Crew', 'EUR', 6])]
+    #[TestWith(['Crew in \'000', 'Crew', null, 3])]
+    #[TestWith(['Operating statement 2026, in k EUR', 'Operating statement 2026', 'EUR', 3])]
+    #[TestWith(['Umsatz in Mio. EUR', 'Umsatz', 'EUR', 6])]
+    #[TestWith(['Freight (t)', 'Freight (t)', null])]
+    #[TestWith(['Main', 'Main', null])]
+    #[TestWith(['Check in', 'Check in', null])]
+    public function testTheUnitIsTakenFromTheName(string $name, string $rest, ?string $unit, int $power = 0): void
     {
-        self::assertSame([$rest, $unit], HeaderUnit::split($name));
+        self::assertSame([$rest, $unit, $power], HeaderUnit::split($name));
     }
 
     #[TestWith(['Fuel cost, budget', 'BU', 'Fuel cost'])]
@@ -93,20 +112,20 @@ final class SheetTest extends TestCase
         self::assertNull(MonthWords::maybeNumber('Jui'), 'juin or juillet');
     }
 
-    #[TestWith(['rows'])]
     #[TestWith(['columns'])]
     #[TestWith(['cell'])]
-    #[TestWith(['bytes'])]
+    #[TestWith(['line'])]
+    #[TestWith(['row'])]
     public function testWhatIsTooLargeIsRefusedWithItsLimit(string $what): void
     {
         [$text, $says] = match ($what) {
-            'rows' => ["Month,Actual\n".str_repeat("2026-01,1\n", 200_001), 'The file has more than 200,000 rows.'],
-            'columns' => [implode(',', range(1, 201))."\n1\n", 'The file has 201 columns; up to 200 can be read.'],
-            'cell' => ["Month,Actual\n".str_repeat('x', 501).",1\n", 'Row 2: a cell has 501 letters; up to 500 can be read.'],
-            default => [str_repeat('x', 20_000_001), 'The file has 20.0 MB; up to 20 MB can be read.'],
+            'columns' => [implode(',', array_map(static fn (int $i): string => "n$i", range(1, 1001)))."\n1\n", 'The file has 1,001 columns; up to 1,000 can be read.'],
+            'cell' => ["Month,Line,Actual\n2026-01,".str_repeat('x', 501).",1\n", 'Row 2: a name has 501 letters; up to 500 can be read.'],
+            'line' => ["Month,Actual\n2026-01,1\n2026-02,\"".str_repeat("x\n", 600_000), 'Row 3: a quoted cell begins here and does not end. Close the quotes.'],
+            default => [str_repeat('x', 1_000_001), 'A row of the file has more than 1,000,000 letters. This is not a table; look at how the file was made.'],
         };
         $this->expectException(RefusedFigures::class);
         $this->expectExceptionMessage($says);
-        Sheet::ofText($text);
+        Written::figures($text);
     }
 }

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Command;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\CommandLine\UsageError;
+use KeenMargin\App\Import\BringIn;
+use KeenMargin\App\Import\Looker;
+use KeenMargin\App\Import\ReadingFile;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\ImportKeeper;
+use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Keeping\ImportMode;
+use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\Reading\FactReader;
+use KeenMargin\Core\Figures\Reading\MappingReader;
+use KeenMargin\Core\Figures\Reading\ReadFigures;
+use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** Brings a file into a dataset without the page: as the file of its kind was read before, or as it is told. */
+#[AsCommand('keen:import', 'Brings a file of figures into a dataset')]
+final class ImportCommand extends Command
+{
+    private const REFUSED = 2;
+    private const MODES = ['add' => ImportMode::Add, 'replace-periods' => ImportMode::ReplacePeriods, 'replace-all' => ImportMode::ReplaceAll];
+
+    public function __construct(private readonly EntityManagerInterface $manager, private readonly Looker $looker, private readonly ImportKeeper $keeper)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('dataset', InputArgument::REQUIRED)->addArgument('file', InputArgument::REQUIRED)
+            ->addOption('mapping', null, InputOption::VALUE_REQUIRED)->addOption('mode', null, InputOption::VALUE_REQUIRED)
+            ->addOption('sheet', null, InputOption::VALUE_REQUIRED)->addOption('new', null, InputOption::VALUE_NONE);
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        try {
+            $this->bringIn($input, $output);
+
+            return self::SUCCESS;
+        } catch (UsageError|NotAccepted|RefusedFigures $e) {
+            $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+            $errors->writeln(\Symfony\Component\Console\Formatter\OutputFormatter::escape((string) preg_replace('/\s+/', ' ', $e->getMessage())));
+
+            return self::REFUSED;
+        }
+    }
+
+    private function bringIn(InputInterface $input, OutputInterface $output): void
+    {
+        $path = self::text($input->getArgument('file'));
+        if (!is_file($path) || !is_readable($path)) {
+            throw new UsageError("$path: there is no such file of figures that can be read.");
+        }
+        $told = self::mapping(self::maybeText($input->getOption('mapping')));
+        $name = self::text($input->getArgument('dataset'));
+        $isNew = true === $input->getOption('new');
+        $record = $isNew ? null : $this->dataset($name);
+        $file = ReadingFile::at($path, basename($path));
+        $look = $this->looker->look($file, self::maybeText($input->getOption('sheet')) ?? MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $record);
+        $mapping = $this->looker->mapping($look, $told);
+        $mode = self::mode(self::maybeText($input->getOption('mode')) ?? (null === $record ? 'add' : strtr($look->known->mode ?? 'add', ' ', '-')));
+        $read = FactReader::figures($look->sheet, $mapping, $name);
+        $source = BringIn::source($look, $mapping);
+        $import = null === $record ? $this->keeper->create($read, $source) : $this->keeper->bringInto($record, $read, $source, $mode);
+        $output->writeln(self::report($import, $read), OutputInterface::OUTPUT_RAW);
+    }
+
+    private function dataset(string $name): DatasetRecord
+    {
+        $repository = $this->manager->getRepository(DatasetRecord::class);
+        $record = 1 === preg_match('/^[1-9]\d{0,8}$/D', $name) ? $repository->find((int) $name) : null;
+        $named = null === $record ? $repository->findBy(['name' => $name]) : [$record];
+        if (\count($named) > 1) {
+            throw new UsageError(\count($named)." datasets are called \"$name\". Give its number: ".Wording::either(array_map(static fn (DatasetRecord $one): string => (string) $one->id, $named)).'.');
+        }
+
+        return $named[0] ?? throw new UsageError("There is no dataset \"$name\". Give --new to make it.");
+    }
+
+    private static function mapping(?string $path): ?Given
+    {
+        if (null === $path) {
+            return null;
+        }
+        if (!is_file($path)) {
+            throw new UsageError("$path: there is no such mapping.");
+        }
+
+        return Given::json((string) file_get_contents($path))->object(MappingReader::KEYS);
+    }
+
+    private static function mode(string $mode): ImportMode
+    {
+        return self::MODES[$mode] ?? throw new UsageError("--mode: \"$mode\" is not known; give ".Wording::either(array_keys(self::MODES)).'.');
+    }
+
+    /** @return list<string> */
+    private static function report(ImportRecord $import, ReadFigures $read): array
+    {
+        $counts = [];
+        foreach ($import->counts as $what => $count) {
+            $counts[] = number_format($count).' '.$what;
+        }
+
+        return [
+            "{$import->dataset->name} (dataset {$import->dataset->id}): ".implode(', ', $counts).'; '.Wording::count($read->rows, 'row', 'rows').' read.',
+            ...array_map(static fn (Notice $notice): string => ($notice->holds ? '' : 'Look: ').$notice->says.'.', $read->table->dataset()->notices),
+        ];
+    }
+
+    private static function text(mixed $value): string
+    {
+        return \is_string($value) ? $value : '';
+    }
+
+    private static function maybeText(mixed $value): ?string
+    {
+        return \is_string($value) ? $value : null;
+    }
+}

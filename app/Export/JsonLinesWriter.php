@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export;
+
+/** One JSON object a line; the first row tells the keys. Amounts are texts, so that no reader rounds them. */
+final class JsonLinesWriter implements TableWriter
+{
+    /** @var list<string> */
+    private array $keys = [];
+
+    /** @param resource $file */
+    private function __construct(private readonly mixed $file)
+    {
+    }
+
+    public static function to(string $path, string $sheet): self
+    {
+        $file = fopen($path, 'w');
+
+        return new self(\is_resource($file) ? $file : throw new \RuntimeException("$path cannot be written."));
+    }
+
+    public function row(array $cells): void
+    {
+        $texts = array_map(static fn (string|Exact $cell): string => $cell instanceof Exact ? $cell->digits : $cell, $cells);
+        if ([] === $this->keys) {
+            $this->keys = $texts;
+
+            return;
+        }
+        fwrite($this->file, json_encode(array_combine($this->keys, $texts), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
+    }
+
+    public function close(): void
+    {
+        fclose($this->file);
+    }
+}

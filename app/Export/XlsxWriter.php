@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export;
+
+/** A workbook of one sheet in Office Open XML (ECMA-376), written as it streams by. */
+final class XlsxWriter implements TableWriter
+{
+    private const MAIN = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
+    private const RELATIONS = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
+    private const PACKAGE = 'http://schemas.openxmlformats.org/package/2006';
+    private const ROWS = 1_048_576;
+    private const FLUSHED_AT = 500;
+
+    private int $rows = 0;
+
+    private function __construct(private readonly string $path, private readonly string $sheet, private readonly string $part, private readonly \XMLWriter $xml)
+    {
+    }
+
+    public static function to(string $path, string $sheet): self
+    {
+        $part = (string) tempnam(sys_get_temp_dir(), 'keen-sheet');
+        $xml = new \XMLWriter();
+        $xml->openUri($part);
+        $xml->startDocument('1.0', 'UTF-8');
+        $xml->startElement('worksheet');
+        $xml->writeAttribute('xmlns', self::MAIN);
+        $xml->startElement('sheetData');
+
+        return new self($path, $sheet, $part, $xml);
+    }
+
+    public function row(array $cells): void
+    {
+        if (++$this->rows > self::ROWS) {
+            throw new TooLargeForWorkbook(self::ROWS);
+        }
+        $this->xml->startElement('row');
+        $this->xml->writeAttribute('r', (string) $this->rows);
+        foreach ($cells as $place => $cell) {
+            $this->cell(self::letters($place).$this->rows, $cell);
+        }
+        $this->xml->endElement();
+        if (0 === $this->rows % self::FLUSHED_AT) {
+            $this->xml->flush();
+        }
+    }
+
+    public function close(): void
+    {
+        $this->xml->endElement();
+        $this->xml->endElement();
+        $this->xml->endDocument();
+        $this->xml->flush();
+        $name = htmlspecialchars(self::sheetName($this->sheet), \ENT_XML1 | \ENT_QUOTES);
+        $xml = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
+        $document = 'application/vnd.openxmlformats-officedocument.spreadsheetml.';
+        ZipParts::pack($this->path, [
+            '[Content_Types].xml' => $xml.'<Types xmlns="'.self::PACKAGE.'/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="'.$document.'sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="'.$document.'worksheet+xml"/></Types>',
+            '_rels/.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/officeDocument" Target="xl/workbook.xml"/></Relationships>',
+            'xl/workbook.xml' => $xml.'<workbook xmlns="'.self::MAIN.'" xmlns:r="'.self::RELATIONS.'"><sheets><sheet name="'.$name.'" sheetId="1" r:id="rId1"/></sheets></workbook>',
+            'xl/_rels/workbook.xml.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
+        ], ['xl/worksheets/sheet1.xml' => $this->part]);
+    }
+
+    private function cell(string $reference, string|Exact $cell): void
+    {
+        $isNumber = $cell instanceof Exact && $cell->fitsANumber();
+        $text = $cell instanceof Exact ? $cell->digits : SafeText::of($cell);
+        if ('' === $text) {
+            return;
+        }
+        $this->xml->startElement('c');
+        $this->xml->writeAttribute('r', $reference);
+        if ($isNumber) {
+            $this->xml->writeElement('v', $text);
+        } else {
+            $this->xml->writeAttribute('t', 'inlineStr');
+            $this->xml->startElement('is');
+            $this->xml->startElement('t');
+            $this->xml->writeAttribute('xml:space', 'preserve');
+            $this->xml->text($text);
+            $this->xml->endElement();
+            $this->xml->endElement();
+        }
+        $this->xml->endElement();
+    }
+
+    private static function letters(int $place): string
+    {
+        $letters = '';
+        for ($rest = $place + 1; $rest > 0; $rest = intdiv($rest - 1, 26)) {
+            $letters = \chr(65 + ($rest - 1) % 26).$letters;
+        }
+
+        return $letters;
+    }
+
+    /** Workbooks allow 31 letters and not all signs. */
+    private static function sheetName(string $name): string
+    {
+        $name = trim(mb_substr((string) preg_replace('/[\[\]:*?\/\\\\\']/u', ' ', $name), 0, 31));
+
+        return '' === $name ? 'Figures' : $name;
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http;
+
+use KeenMargin\App\Export\DatasetExport;
+use KeenMargin\App\Export\TooLargeForWorkbook;
+use KeenMargin\App\Storage\FactSources;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Scenario;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\HttpKernel\Exception\UnprocessableEntityHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The figures of a dataset: as a table, with the rows that they came from, as a file. */
+#[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'])]
+final readonly class FiguresController
+{
+    public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources, private DatasetExport $export)
+    {
+    }
+
+    /** Members down, periods across. */
+    #[Route('/tables', methods: 'POST')]
+    public function table(int $id, Request $request): JsonResponse
+    {
+        return new JsonResponse(FigureTableState::of(JsonBody::of($request), new StoredFigures($this->records->dataset($id), $this->store)));
+    }
+
+    /** The rows of the files that an amount came from. */
+    #[Route('/sources', methods: 'POST')]
+    public function sources(int $id, Request $request): JsonResponse
+    {
+        $record = $this->records->dataset($id);
+        $figures = new StoredFigures($record, $this->store);
+        $body = JsonBody::of($request)->object(['measure', 'scenario', 'period', 'where']);
+        $measure = FigureTableState::measure($body, $figures->dataset());
+        $period = FigureTableState::maybePeriod($body->maybe('period'), $figures->dataset());
+        $where = array_map(static fn (Given $filter): MemberFilter => FigureTableState::filter($filter, $figures->dataset()), $body->maybe('where')?->list() ?? []);
+
+        return new JsonResponse(['files' => $this->sources->of($record, $measure->sources(), $body->must('scenario')->enum(Scenario::class), $period, $where)]);
+    }
+
+    #[Route('/exports/{format}', requirements: ['format' => '[a-z]{1,8}'], methods: 'GET')]
+    public function export(int $id, string $format): Response
+    {
+        $record = $this->records->dataset($id);
+        if (!isset(DatasetExport::FORMATS[$format])) {
+            throw new NotFoundHttpException("There is no export as \"$format\"; there are ".implode(', ', array_keys(DatasetExport::FORMATS)).'.');
+        }
+        $path = (string) tempnam(sys_get_temp_dir(), 'keen-export');
+        try {
+            $this->export->write($record, $format, $path);
+        } catch (TooLargeForWorkbook $e) {
+            @unlink($path);
+            throw new UnprocessableEntityHttpException($e->getMessage());
+        }
+        $response = new BinaryFileResponse($path, 200, ['Content-Type' => DatasetExport::FORMATS[$format][1]], false);
+        $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle($record->name, $format)));
+
+        return $response->deleteFileAfterSend();
+    }
+}

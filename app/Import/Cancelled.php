@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Import;
+
+/** Somebody called the work off, or began it anew with other answers. */
+final class Cancelled extends \RuntimeException
+{
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Import;
+
+use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\Core\Figures\Reading\Mapping;
+use KeenMargin\Core\Figures\Reading\Sheet;
+
+/** What a first look at a file shows: its table, how it would be read, and which earlier import it resembles. */
+final readonly class Look
+{
+    /**
+     * @param list<string>  $sheets none where there is only one and it has no name
+     * @param ?ImportRecord $known  the last import of a file with the same header
+     */
+    public function __construct(public ReadingFile $file, public array $sheets, public string $sheetName, public Sheet $sheet, public string $signature, public Mapping $mapping, public ?ImportRecord $known)
+    {
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Import;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\CommandLine\YearHint;
+use KeenMargin\App\Import\Format\FigureFile;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Reading\HeaderPlace;
+use KeenMargin\Core\Figures\Reading\HeaderSignature;
+use KeenMargin\Core\Figures\Reading\JoinedMapping;
+use KeenMargin\Core\Figures\Reading\Mapping;
+use KeenMargin\Core\Figures\Reading\MappingReader;
+use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\RememberedMapping;
+use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Sheet;
+
+/** Looks at files: finds the table in them, remembers how their like was read. */
+final readonly class Looker
+{
+    /** Sheets of a workbook that are held against what is known. */
+    private const SHEETS = 12;
+
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)
+    {
+    }
+
+    /**
+     * @param ?string        $sheet  told; else the one that was read before, else the one with the most numbers
+     * @param ?DatasetRecord $target that the figures are to join; else they are to be a dataset of their own
+     * @param bool           $finds  whether a dataset is looked for that a file of this kind went into before
+     */
+    public function look(ReadingFile $file, ?string $sheet = null, ?HeaderPlace $header = null, ?DatasetRecord $target = null, bool $finds = false): Look
+    {
+        $opened = FigureFile::open($file->path);
+        [$name, $table, $known] = $this->chosen($opened, $sheet, $header, $target, $finds);
+        $guess = RoleGuess::of($table, null, YearHint::ofName($file->plainName()));
+        $mapping = null === $known ? $guess : $this->remembered($table, $guess, $known);
+        $joined = $target ?? $known?->dataset;
+
+        return new Look($file, $opened->sheets(), $name, $table, HeaderSignature::of($table), null === $joined ? $mapping : JoinedMapping::of($mapping, (new StoredFigures($joined, $this->store))->dataset()), $known);
+    }
+
+    /** How the file is to be read: what is told, over what a look shows. */
+    public function mapping(Look $look, ?Given $told): Mapping
+    {
+        return null === $told ? $look->mapping : MappingReader::read($told, $look->mapping, $look->sheet);
+    }
+
+    /** The import that brought the very same bytes, if one did and was not taken back. */
+    public function maybeSeen(ReadingFile $file): ?ImportRecord
+    {
+        return $this->manager->getRepository(ImportRecord::class)->findOneBy(['digest' => $file->digest, 'takenBackAt' => null], ['id' => 'DESC']);
+    }
+
+    /** @return array{string, Sheet, ?ImportRecord} name of the sheet, the sheet, the import that it resembles */
+    private function chosen(FigureFile $file, ?string $named, ?HeaderPlace $header, ?DatasetRecord $target, bool $finds): array
+    {
+        $best = $named ?? $file->bestSheet();
+        $refused = null;
+        foreach (null === $named ? array_unique([$best, ...\array_slice($file->sheets(), 0, self::SHEETS)]) : [$named] as $name) {
+            try {
+                $sheet = $file->sheet('' === $name ? null : $name, $header);
+            } catch (RefusedFigures $e) {
+                $refused ??= $e;
+                continue;
+            }
+            $known = null === $target && !$finds ? null : $this->maybeKnown($sheet, $target);
+            $first ??= [$name, $sheet, $known];
+            if (null !== $known) {
+                return [$name, $sheet, $known];
+            }
+        }
+
+        return $first ?? throw $refused ?? new \LogicException('A file without any sheet was opened.');
+    }
+
+    private function maybeKnown(Sheet $sheet, ?DatasetRecord $target): ?ImportRecord
+    {
+        $of = ['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null] + (null === $target ? [] : ['dataset' => $target]);
+
+        return $this->manager->getRepository(ImportRecord::class)->findOneBy($of, ['id' => 'DESC']);
+    }
+
+    private function remembered(Sheet $sheet, Mapping $guess, ImportRecord $known): Mapping
+    {
+        try {
+            $before = MappingReader::read(Given::json(json_encode((object) $known->mapping, \JSON_THROW_ON_ERROR)), $guess, null);
+        } catch (NotAccepted) {
+            return $guess;
+        }
+
+        return RememberedMapping::onto($sheet, $before, $guess);
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Measure;
+
+/** A kept dataset's measures and members as numbers; makes room for those that figures bring along. */
+final class DatasetOutline
+{
+    /** @var array<string, MeasureRecord> */
+    private array $measures = [];
+    /** @var list<array<string|int, int>> ids of members by name, for each breakdown in the dataset's order */
+    private array $members = [];
+    /** @var list<BreakdownRecord> */
+    private array $breakdowns = [];
+
+    public function __construct(private readonly DatasetRecord $record, private readonly EntityManagerInterface $manager, private readonly SeriesStore $store)
+    {
+        foreach ($record->measures as $measure) {
+            $this->measures[$measure->name] = $measure;
+        }
+        foreach ($record->breakdowns as $breakdown) {
+            $this->breakdowns[] = $breakdown;
+            $this->members[] = array_flip($store->members((int) $breakdown->id));
+        }
+    }
+
+    public static function ofNew(Dataset $dataset, EntityManagerInterface $manager, SeriesStore $store): self
+    {
+        $record = new DatasetRecord($dataset->name, $dataset->organisation, $dataset->grain->value, $dataset->calendar->firstMonth, [], []);
+        foreach ($dataset->breakdowns as $position => $dimension) {
+            $record->breakdowns->add(new BreakdownRecord($record, $position, $dimension->name));
+        }
+        $manager->persist($record);
+        $manager->flush();
+        $outline = new self($record, $manager, $store);
+        $outline->widen($dataset);
+
+        return $outline;
+    }
+
+    public function record(): DatasetRecord
+    {
+        return $this->record;
+    }
+
+    /** Makes room for the measures, decimals and members of incoming figures. */
+    public function widen(Dataset $incoming): void
+    {
+        foreach ($incoming->measures as $measure) {
+            $this->measure($measure);
+        }
+        foreach ($this->breakdowns as $place => $breakdown) {
+            $new = $this->newMembers($incoming, $place);
+            $this->members[$place] += array_flip($this->store->addMembers((int) $breakdown->id, $new));
+        }
+        $this->manager->flush();
+    }
+
+    /** @return list<string> */
+    public function newMembers(Dataset $incoming, int $place): array
+    {
+        $known = $this->members[$place];
+
+        return array_values(array_filter($incoming->maybeBreakdown($this->breakdowns[$place]->name)->members ?? [], static fn (string $name): bool => !isset($known[$name])));
+    }
+
+    /** @return list<string> */
+    public function newMeasures(Dataset $incoming): array
+    {
+        return array_values(array_filter(array_map(static fn (Measure $measure): string => $measure->name, $incoming->measures), fn (string $name): bool => !isset($this->measures[$name])));
+    }
+
+    /** @return array<string, array{int, int}> id and decimals by name; no id where it is not kept yet */
+    public function measures(): array
+    {
+        return array_map(static fn (MeasureRecord $measure): array => [(int) $measure->id, $measure->scale], $this->measures);
+    }
+
+    /**
+     * @param list<string> $members   of a series, in the incoming order
+     * @param list<int>    $positions where each breakdown of the dataset stands in that order
+     *
+     * @return list<int>|null none where one of them is not kept yet
+     */
+    public function maybeIds(array $members, array $positions): ?array
+    {
+        $ids = [];
+        foreach ($positions as $place => $position) {
+            $id = $this->members[$place][$members[$position]] ?? null;
+            if (null === $id) {
+                return null;
+            }
+            $ids[] = $id;
+        }
+
+        return $ids;
+    }
+
+    /** @return list<int> where each breakdown of the dataset stands among the incoming ones */
+    public function positions(Dataset $incoming): array
+    {
+        $names = array_map(static fn (Dimension $breakdown): string => $breakdown->name, $incoming->breakdowns);
+
+        return array_map(static fn (BreakdownRecord $breakdown): int => (int) array_search($breakdown->name, $names, true), $this->breakdowns);
+    }
+
+    private function measure(Measure $measure): void
+    {
+        $known = $this->measures[$measure->name] ?? null;
+        if (null === $known) {
+            $this->measures[$measure->name] = new MeasureRecord($this->record, \count($this->measures), $measure->name, $measure->unit, $measure->decimals, $measure->grouping->value, $measure->better?->value, $measure->numerator, $measure->denominator);
+            $this->record->measures->add($this->measures[$measure->name]);
+            $this->manager->persist($this->measures[$measure->name]);
+
+            return;
+        }
+        $known->unit = '' === $known->unit ? $measure->unit : $known->unit;
+        if ($measure->decimals > $known->scale) {
+            (new MeasureScale($this->store))->raise((int) $this->record->id, (int) $known->id, $measure->name, $measure->decimals - $known->scale);
+            $known->scale = $measure->decimals;
+        }
+    }
+}

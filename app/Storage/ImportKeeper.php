@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Import\Source;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Keeping\ImportMode;
+use KeenMargin\Core\Figures\Keeping\MergeCounts;
+use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\Reading\JoinedMapping;
+use KeenMargin\Core\Figures\Reading\ReadFigures;
+
+/** Keeps what was read: as a dataset of its own or in one that is there; in one transaction, whole or not at all. */
+final readonly class ImportKeeper
+{
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private KeptFiles $files)
+    {
+    }
+
+    /** @param ?callable(int): void $sign told the number of series from time to time */
+    public function create(ReadFigures $read, Source $source, ?callable $sign = null): ImportRecord
+    {
+        $kept = $this->kept($source);
+
+        return $this->manager->wrapInTransaction(function () use ($read, $source, $kept, $sign): ImportRecord {
+            $outline = DatasetOutline::ofNew($read->table->dataset(), $this->manager, $this->store);
+
+            return $this->write($outline, $read, $source, ImportMode::Add, $kept, $sign);
+        });
+    }
+
+    /** @param ?callable(int): void $sign */
+    public function bringInto(DatasetRecord $record, ReadFigures $read, Source $source, ImportMode $mode, ?callable $sign = null): ImportRecord
+    {
+        $kept = $this->kept($source);
+
+        return $this->manager->wrapInTransaction(function () use ($record, $read, $source, $mode, $kept, $sign): ImportRecord {
+            // A write first: readers of this transaction must not be overtaken by another writer.
+            $this->store->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$record->id]);
+            JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
+            $outline = new DatasetOutline($record, $this->manager, $this->store);
+            $outline->widen($read->table->dataset());
+
+            return $this->write($outline, $read, $source, $mode, $kept, $sign);
+        });
+    }
+
+    /** What bringing the figures in would change; nothing is written. */
+    public function foresee(DatasetRecord $record, ReadFigures $read, ImportMode $mode): MergeCounts
+    {
+        JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
+
+        return (new MergeRun(new DatasetOutline($record, $this->manager, $this->store), $this->store, $read->table, $mode))->count();
+    }
+
+    /** @param ?callable(int): void $sign */
+    private function write(DatasetOutline $outline, ReadFigures $read, Source $source, ImportMode $mode, ?string $kept, ?callable $sign): ImportRecord
+    {
+        $record = $outline->record();
+        $import = new ImportRecord($record, $source->name, $source->digest, $read->rows, $read->table->count(), $source->mapping, $mode->value, $source->signature);
+        $import->keptFile = $kept;
+        $this->manager->persist($import);
+        $this->manager->flush();
+        $counts = (new MergeRun($outline, $this->store, $read->table, $mode, $sign))->write((int) $import->id);
+        $import->counts = $counts->toArray();
+        $record->notices = array_map(static fn (Notice $notice): array => ['id' => $notice->id, 'holds' => $notice->holds, 'says' => $notice->says], $read->table->dataset()->notices);
+        $record->usedAt = new \DateTimeImmutable();
+        $this->totals->make($record);
+        $this->manager->flush();
+
+        return $import;
+    }
+
+    private function kept(Source $source): ?string
+    {
+        return null === $source->path ? null : $this->files->keep($source->path, $source->digest);
+    }
+
+    private function dataset(DatasetRecord $record): Dataset
+    {
+        return (new StoredFigures($record, $this->store))->dataset();
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures\Reading;
+
+/** How a file of the same kind was read before, fitted to this one: what was told stays, what only this file can tell is its own. */
+final class RememberedMapping
+{
+    public static function onto(Sheet $sheet, Mapping $before, Mapping $guess): Mapping
+    {
+        $columns = [];
+        foreach ($sheet->header as $name) {
+            $columns[$name] = $before->columns[$name] ?? $guess->columns[$name] ?? new ColumnRole(Role::Ignore);
+        }
+
+        return new Mapping($columns, $before->decimal, $before->dates, $before->measure, $guess->year ?? $before->year, [], $before->measures, $before->calendar, $before->grain, $before->sameAs, $before->keepsTotals);
+    }
+}

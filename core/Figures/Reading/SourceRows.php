@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures\Reading;
+
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series;
+
+/** Finds the rows of a file that amounts came from: those which, read the same way again, give the same keys. */
+final class SourceRows
+{
+    /**
+     * @param callable(Series): bool $wanted
+     * @param callable(int): bool    $at     whether the period that starts there is wanted
+     *
+     * @return \Generator<int, array{list<string>, list<string>}> the cells of a row and the columns that hold the amounts, by row number
+     */
+    public static function of(Sheet $sheet, Mapping $mapping, callable $wanted, callable $at): \Generator
+    {
+        $combinations = new RowCombinations($sheet, $mapping);
+        $amounts = AmountColumns::of($sheet, $mapping);
+        $periods = PeriodColumn::of($sheet, $mapping);
+        $leaveOut = array_fill_keys($mapping->leaveOut, true);
+        $isWanted = [];
+        foreach ($sheet->each() as $number => $cells) {
+            if (isset($leaveOut[$number])) {
+                continue;
+            }
+            $key = '';
+            foreach ($combinations->places as $place) {
+                $key .= ($cells[$place] ?? '')."\0";
+            }
+            $isWanted[$key] ??= self::slots($combinations, $amounts, $mapping, $cells, $wanted);
+            $columns = [];
+            foreach ([] === $isWanted[$key] ? [] : $amounts->columns as [$place, $slot, $header]) {
+                if (isset($isWanted[$key][$slot]) && !NumberReader::isMissing(Cell::clean($cells[$place] ?? '')) && self::falls($periods, $mapping, $cells, $header, $at)) {
+                    $columns[] = $sheet->header[$place];
+                }
+            }
+            if ([] !== $columns) {
+                yield $number => [array_map(Cell::clean(...), $cells), $columns];
+            }
+        }
+    }
+
+    /**
+     * @param list<string>           $cells
+     * @param callable(Series): bool $wanted
+     *
+     * @return array<int, true> slots whose series is wanted
+     */
+    private static function slots(RowCombinations $combinations, AmountColumns $amounts, Mapping $mapping, array $cells, callable $wanted): array
+    {
+        $combination = $combinations->number($cells);
+        if ($combination < 0 || isset($combinations->totals[$combination])) {
+            return [];
+        }
+        ['members' => $members, 'scenario' => $scenario, 'measure' => $measure] = $combinations->list[$combination];
+        $slots = [];
+        foreach ($amounts->meanings as $slot => [$ofColumn, $measureOfColumn]) {
+            if ($wanted(new Series($measure ?? $measureOfColumn ?? $mapping->measure ?? RoleGuess::DEFAULT_MEASURE, $scenario ?? $ofColumn ?? Scenario::Actual, $members))) {
+                $slots[$slot] = true;
+            }
+        }
+
+        return $slots;
+    }
+
+    /**
+     * @param list<string>        $cells
+     * @param callable(int): bool $at
+     */
+    private static function falls(PeriodColumn $periods, Mapping $mapping, array $cells, string $header, callable $at): bool
+    {
+        $text = $periods->text($cells);
+        $period = !$mapping->keepsTotals && TotalWords::isTotal($text) ? null : $periods->maybe($text, $header);
+
+        return null !== $period && $at($period->start);
+    }
+}
