@@ -7,6 +7,7 @@ export const router = createRouter({
     { path: '/', name: 'start', component: StartView },
     { path: '/figures', name: 'figures', component: () => import('./figures/FiguresView.vue') },
     { path: '/figures/reading', name: 'reading', component: () => import('./figures/ReadingView.vue') },
+    { path: '/figures/:id(\\d+)', name: 'dataset', component: () => import('./figures/DatasetView.vue') },
     { path: '/charts', name: 'charts', component: () => import('./charts/ChartsView.vue') },
     { path: '/charts/new', name: 'question', component: () => import('./charts/ChartView.vue') },
     { path: '/charts/:id(\\d+)', name: 'chart', component: () => import('./charts/ChartView.vue') },

@@ -1,25 +1,9 @@
 import { fetchFile } from '../shared/api'
+import { saveFile } from '../shared/save'
 import type { Recipe } from '../shared/types'
 
-function save(name: string, blob: Blob) {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(blob)
-  link.download = name
-  link.click()
-  window.setTimeout(() => URL.revokeObjectURL(link.href), 1000)
-}
-
-export async function savePicture(dataset: number, recipe: Recipe) {
-  const { name, blob } = await fetchFile(`/datasets/${dataset}/pictures`, { recipe })
-  save(name, blob)
-  return name
-}
-
-export async function saveWorkings(dataset: number, recipe: Recipe) {
-  const { name, blob } = await fetchFile(`/datasets/${dataset}/workings`, { recipe })
-  save(name, blob)
-  return name
-}
+export const savePicture = (dataset: number, recipe: Recipe) => saveFile(`/datasets/${dataset}/pictures`, { recipe })
+export const saveWorkings = (dataset: number, recipe: Recipe) => saveFile(`/datasets/${dataset}/workings`, { recipe })
 
 /** The picture as PNG, two pixels a point, on white. */
 async function png(svg: Blob): Promise<Blob> {

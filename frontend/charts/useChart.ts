@@ -43,6 +43,8 @@ export function useChart() {
       const id = chart.value?.dataset ?? Number(route.query.dataset)
       dataset.value = await ask<Dataset>('GET', `/datasets/${id}`)
       recipe.value = chart.value?.recipe ?? fromAddress() ?? dataset.value.firstRecipe
+      if (!recipe.value)
+        problem.value = 'These figures are a list without periods. A chart over time needs a column that holds periods.'
       document.title = `${chart.value?.name ?? dataset.value.name} – Keen Margin`
     } catch (error) {
       problem.value = says(error)

@@ -6,10 +6,12 @@ defineProps<{ dataset: DatasetBrief }>()
 
 <template>
   <li>
-    <RouterLink :to="`/charts/new?dataset=${dataset.id}`" class="block border-b border-hairline py-2 hover:bg-panel">
+    <RouterLink :to="`/figures/${dataset.id}`" class="block border-b border-hairline py-2 hover:bg-panel">
       <span class="block font-semibold break-words">{{ dataset.name }}</span>
       <span class="text-[12px] text-quiet">{{
-        [dataset.organisation, dataset.periods, dataset.scenarios.join(' ')].filter(Boolean).join(' · ')
+        [dataset.organisation, dataset.isList ? 'a list' : dataset.periods, dataset.scenarios.join(' ')]
+          .filter(Boolean)
+          .join(' · ')
       }}</span>
     </RouterLink>
   </li>

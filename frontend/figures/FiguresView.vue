@@ -23,23 +23,31 @@ const { list, problem, reload, turn } = usePages<DatasetBrief>('/datasets')
           <th class="py-1.5 pr-6 font-semibold" scope="col">Periods</th>
           <th class="py-1.5 pr-6 font-semibold" scope="col">Scenarios</th>
           <th class="py-1.5 pr-6 font-semibold" scope="col">Closed through</th>
-          <th class="py-1.5 text-right font-semibold" scope="col">Amounts</th>
+          <th class="py-1.5 pr-6 text-right font-semibold" scope="col">Amounts</th>
+          <th class="py-1.5" scope="col"><span class="sr-only">Question</span></th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="dataset in list.items" :key="dataset.id" class="border-b border-hairline hover:bg-panel">
           <th class="py-2.5 pr-6 text-left font-normal" scope="row">
-            <RouterLink
-              :to="`/charts/new?dataset=${dataset.id}`"
-              class="block font-semibold break-words hover:text-accent"
-              >{{ dataset.name }}</RouterLink
-            >
+            <RouterLink :to="`/figures/${dataset.id}`" class="block font-semibold break-words hover:text-accent">{{
+              dataset.name
+            }}</RouterLink>
             <span class="text-[12px] text-quiet">{{ dataset.organisation }}</span>
           </th>
-          <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.periods }}</td>
+          <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.isList ? 'a list' : dataset.periods }}</td>
           <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.scenarios.join(' ') }}</td>
           <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.closedThrough }}</td>
-          <td class="py-2.5 text-right">{{ dataset.facts.toLocaleString('en-GB') }}</td>
+          <td class="py-2.5 pr-6 text-right">{{ dataset.facts.toLocaleString('en-GB') }}</td>
+          <td class="py-2.5 text-right">
+            <RouterLink
+              v-if="!dataset.isList && dataset.facts"
+              class="link"
+              :to="`/charts/new?dataset=${dataset.id}`"
+              :aria-label="`Ask a question about ${dataset.name}`"
+              >Ask</RouterLink
+            >
+          </td>
         </tr>
       </tbody>
     </table>

@@ -63,6 +63,11 @@ function isIgnored(column: string): boolean {
               class="block text-[12px] text-quiet"
               >counts {{ mapping.columns[column]?.measure }}</span
             >
+            <span
+              v-if="mapping.columns[column]?.period && mapping.columns[column]?.period !== column"
+              class="block text-[12px] text-quiet"
+              >for {{ mapping.columns[column]?.period }}</span
+            >
           </th>
         </tr>
       </thead>
@@ -90,7 +95,8 @@ function isIgnored(column: string): boolean {
       </tbody>
     </table>
   </div>
-  <p v-if="reading.rowCount > reading.sample.length" class="mt-2 text-quiet">
-    The first {{ reading.sample.length }} of {{ reading.rowCount.toLocaleString('en-GB') }} rows.
+  <p v-if="reading.rowCount === null || reading.rowCount > reading.sample.length" class="mt-2 text-quiet">
+    The first {{ reading.sample.length }} rows.
+    <template v-if="reading.notes.length">Above the header: {{ reading.notes.join(' · ') }}</template>
   </p>
 </template>

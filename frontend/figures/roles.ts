@@ -26,6 +26,8 @@ export const roleChoices: RoleChoice[] = [
   { id: 'breakdown', label: 'Breakdown', role: { role: 'breakdown' } },
   { id: 'scenario', label: 'Scenario', role: { role: 'scenario' } },
   { id: 'measure', label: 'Measure', role: { role: 'measure' } },
+  { id: 'unit', label: 'Unit', role: { role: 'unit' } },
+  { id: 'total', label: 'Total, left out', role: { role: 'total' } },
   { id: 'ignore', label: 'Ignore', role: { role: 'ignore' } },
 ]
 

@@ -47,8 +47,8 @@ export async function ask<T>(method: string, path: string, options: Options = {}
 }
 
 /** A file that the server makes, under the name that it gives. */
-export async function fetchFile(path: string, body: unknown): Promise<{ name: string; blob: Blob }> {
-  const response = await send('POST', path, { body })
+export async function fetchFile(path: string, body?: unknown): Promise<{ name: string; blob: Blob }> {
+  const response = await send(body === undefined ? 'GET' : 'POST', path, { body })
   const disposition = response.headers.get('Content-Disposition') ?? ''
   const name = /filename="?([^";]+)"?/.exec(disposition)?.[1] ?? 'chart'
   return { name, blob: await response.blob() }

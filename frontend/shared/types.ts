@@ -47,6 +47,8 @@ export interface DatasetBrief {
   name: string
   organisation: string
   facts: number
+  /** names and amounts without periods */
+  isList: boolean
   periods: string
   scenarios: Scenario[]
   closedThrough: string
@@ -61,7 +63,9 @@ export interface Dataset extends DatasetBrief {
   periodList: Period[]
   years: Period[]
   closing: string
-  firstRecipe: Recipe
+  firstRecipe: Recipe | null
+  grain: Grain | 'none'
+  notices: { id: string; holds: boolean; says: string }[]
 }
 
 export interface SentencePart {
@@ -165,7 +169,7 @@ export interface Listing<T> {
   total: number
 }
 
-export type Role = 'period' | 'amount' | 'scenario' | 'measure' | 'breakdown' | 'ignore'
+export type Role = 'period' | 'amount' | 'scenario' | 'measure' | 'breakdown' | 'unit' | 'total' | 'ignore'
 
 export interface ColumnRole {
   role: Role
@@ -180,6 +184,12 @@ export interface MeasureRule {
   better?: 'more' | 'less'
   numerator?: string
   denominator?: string
+  factor?: number
+}
+
+export interface HeaderPlace {
+  row: number
+  levels: 0 | 1 | 2
 }
 
 export interface Mapping {
@@ -191,20 +201,53 @@ export interface Mapping {
   leaveOut?: number[]
   measures?: Record<string, MeasureRule>
   fiscalYearStarts: number
+  sameAs?: Record<string, Record<string, string>>
+  totals?: 'keep' | 'leave out'
+  header?: HeaderPlace
+  sheet?: string
+}
+
+export type ImportMode = 'add' | 'replace periods' | 'replace all'
+
+export interface DatasetName {
+  id: number
+  version: number
+  name: string
+}
+
+export interface EarlierImport {
+  id: number
+  name: string
+  at: string
+  facts: number
+  dataset: DatasetName
 }
 
 export interface Reading {
   id: string
   name: string
   suggestedName: string
+  sheets: string[]
+  sheet: string
+  header: HeaderPlace
+  notes: string[]
   columns: string[]
   sample: string[][]
   /** of the sample's rows, as in the file */
   sampleRows: number[]
-  rowCount: number
+  /** none where only the beginning was looked at */
+  rowCount: number | null
+  rowsAbout: number | null
   mapping: Mapping
-  doubts: string[]
+  doubts: Doubt[]
+  /** the dataset that the figures would join */
+  target: DatasetName | null
+  mode: ImportMode
+  known: EarlierImport | null
+  seen: EarlierImport | null
 }
+
+export type Doubt = 'decimal' | 'dates' | 'year' | 'scale' | 'periods'
 
 export interface Refusal {
   row: number
@@ -212,17 +255,77 @@ export interface Refusal {
   reason: string
 }
 
+export interface Counts {
+  added: number
+  replaced: number
+  unchanged: number
+  removed: number
+}
+
+export interface NearName {
+  breakdown: string
+  name: string
+  like: string
+}
+
 export interface Trial {
   accepted: boolean
-  doubts: string[]
+  doubts: Doubt[]
   says?: string
   refusals?: Refusal[]
   refused?: number
+  counts?: Counts
   facts?: number
+  rows?: number
+  without?: number
   periods?: string
-  grain?: Grain
+  grain?: Grain | 'none'
   scenarios?: Scenario[]
-  measures?: string[]
-  breakdowns?: { name: string; members: number }[]
-  notices?: string[]
+  measures?: { name: string; unit: string; isNew: boolean }[]
+  breakdowns?: { name: string; members: number; newMembers: string[]; newCount: number }[]
+  near?: NearName[]
+  notices?: { holds: boolean; says: string }[]
+}
+
+export interface Import {
+  id: number
+  name: string
+  at: string
+  rows: number
+  facts: number
+  mode: ImportMode
+  counts: Counts
+  takenBackAt: string | null
+  isKept: boolean
+}
+
+export interface TakeBack {
+  gone: number
+  restored: number
+  overwritten: number
+}
+
+export interface FigureTable {
+  measure: string
+  unit: string
+  by: string | null
+  periods: Period[]
+  /** the scenario of each period */
+  shown: (Scenario | null)[]
+  rows: { member: string; cells: string[]; total: string }[]
+  total: { cells: string[]; total: string }
+  page: number
+  pages: number
+  count: number
+}
+
+export interface SourceFile {
+  import: number
+  name: string
+  at: string
+  facts: number
+  says: string
+  columns: string[]
+  rows: { row: number; cells: string[]; amounts: string[] }[]
+  isCut?: boolean
 }

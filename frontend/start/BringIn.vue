@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { useEventListener } from '@vueuse/core'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
+import { useDrop } from './useDrop'
 import { useIncoming } from './useIncoming'
 
 const { problem, isBusy, takeFile, takeText } = useIncoming()
 const input = ref<HTMLInputElement | null>(null)
-const isOver = ref(false)
+const { isOver } = useDrop(takeFile, takeText)
 const pasted = ref('')
 const isPasting = ref(false)
 
@@ -15,27 +15,6 @@ async function trySample() {
   const { default: text } = await import('../../demo/net-revenue.csv?raw')
   await takeFile(new File([text], 'net-revenue.csv', { type: 'text/csv' }))
 }
-
-useEventListener(document, 'dragover', (event: DragEvent) => {
-  event.preventDefault()
-  isOver.value = true
-})
-useEventListener(document, 'dragleave', (event: DragEvent) => {
-  if (!event.relatedTarget) isOver.value = false
-})
-useEventListener(document, 'drop', (event: DragEvent) => {
-  event.preventDefault()
-  isOver.value = false
-  const text = event.dataTransfer?.getData('text/plain')
-  const file = event.dataTransfer?.files[0]
-  if (file) void takeFile(file)
-  else if (text) void takeText(text)
-})
-useEventListener(document, 'paste', (event: ClipboardEvent) => {
-  if (/^(INPUT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return
-  const text = event.clipboardData?.getData('text/plain')
-  if (text) void takeText(text)
-})
 </script>
 
 <template>
@@ -45,10 +24,10 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
       :class="isOver ? 'border-accent bg-accent-tint' : 'border-[#cfc8bb] bg-panel'"
     >
       <p class="mb-1 font-serif text-[19px]">
-        {{ isOver ? 'Let go to read it' : 'Drop a CSV file, or paste a table' }}
+        {{ isOver ? 'Let go to read it' : 'Drop a file, or paste a table' }}
       </p>
       <p class="mb-5 text-quiet">
-        Months, actuals, a budget: columns are recognised, and you confirm them before anything is kept.
+        CSV, XLSX, ODS or JSON lines, as it came. Columns are recognised, and you confirm them before anything is kept.
       </p>
       <div class="flex flex-wrap gap-3">
         <button class="button button-strong" :disabled="isBusy" @click="input?.click()">
@@ -62,7 +41,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
           ref="input"
           class="sr-only"
           type="file"
-          accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
+          accept=".csv,.tsv,.txt,.xlsx,.ods,.jsonl,.ndjson,.json"
           tabindex="-1"
           aria-label="File of figures"
           @change="

@@ -5,14 +5,15 @@ import type { Reading } from '../shared/types'
 
 /** The reading that is on its way in, carried from the place where it was dropped to the place where it is confirmed. */
 const reading = shallowRef<Reading | null>(null)
-const LARGEST = 20_000_000
+const LARGEST = 200_000_000
 
-export function useIncoming() {
+/** @param dataset that what is dropped here is meant for */
+export function useIncoming(dataset?: () => number | undefined) {
   const router = useRouter()
   const problem = ref('')
   const isBusy = ref(false)
 
-  async function send(body: FormData | { name: string; text: string }) {
+  async function send(body: FormData | { name: string; text: string; dataset?: number }) {
     problem.value = ''
     isBusy.value = true
     try {
@@ -26,18 +27,20 @@ export function useIncoming() {
   }
 
   async function takeFile(file: File | undefined) {
-    if (!file) return
+    if (!file || isBusy.value) return
     if (file.size > LARGEST) {
-      problem.value = `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; up to 20 MB can be read. Split it, or leave out what is not needed.`
+      problem.value = `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; up to 200 MB can be read. Split it, or leave out what is not needed.`
       return
     }
     const form = new FormData()
     form.set('file', file)
+    const target = dataset?.()
+    if (target) form.set('dataset', String(target))
     await send(form)
   }
 
   async function takeText(text: string) {
-    await send({ name: 'Pasted table', text })
+    if (!isBusy.value) await send({ name: 'Pasted table', text, dataset: dataset?.() })
   }
 
   return { reading, problem, isBusy, takeFile, takeText }

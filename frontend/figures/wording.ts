@@ -1,0 +1,17 @@
+/** `1 row`, `12,400 rows` */
+export function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`
+}
+
+/** `on 5 Sep 2026 at 09:12` */
+export function ago(at: string): string {
+  const date = new Date(at)
+  const day = date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+  const time = date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  return `on ${day} at ${time}`
+}
+
+/** `5 Sep 2026, 09:12` */
+export function stamp(at: string): string {
+  return ago(at).replace(/^on /, '').replace(' at ', ', ')
+}
