@@ -76,7 +76,7 @@ final class Package
         }
         libxml_use_internal_errors($before);
         if ($more && \XMLReader::DOC_TYPE === $reader->nodeType) {
-            throw RefusedFigures::whole('The workbook defines entities of its own, which no workbook does. It is not read.');
+            throw self::definesEntities();
         }
 
         return $more;
@@ -85,6 +85,11 @@ final class Package
     public static function damaged(): RefusedFigures
     {
         return RefusedFigures::whole('The workbook is damaged. Open it where it was made and save it again.');
+    }
+
+    private static function definesEntities(): RefusedFigures
+    {
+        return RefusedFigures::whole('The workbook defines entities of its own, which no workbook does. It is not read.');
     }
 
     private function path(string $part): string
@@ -104,6 +109,10 @@ final class Package
             $chunk = @fread($from, self::BYTES_AT_ONCE);
             if (false === $chunk) {
                 throw self::damaged();
+            }
+            // Before a parser sees them: it might follow them ahead of what it reports.
+            if (0 === ftell($to) && (str_contains($chunk, '<!DOCTYPE') || str_contains($chunk, '<!ENTITY'))) {
+                throw self::definesEntities();
             }
             $this->bytes += \strlen($chunk);
             if ($this->bytes > Limits::UNPACKED_BYTES) {

@@ -41,7 +41,10 @@ final readonly class AmountColumns
         $most = 0;
         foreach ($this->columns as [$place, , , $power]) {
             foreach ($sheet->column($place) as $text) {
-                $most = max($most, ($mapping->numbers()->maybe($text)?->getScale() ?? 0) - $power);
+                $amount = $mapping->numbers()->maybe($text);
+                if (null !== $amount && $amount->getScale() <= Limits::DIGITS) {
+                    $most = max($most, $amount->getScale() - $power);
+                }
             }
         }
 

@@ -40,7 +40,7 @@ final readonly class ColumnGuess
     {
         $numeric = self::share($cells, static fn (string $cell): bool => null !== $numbers->maybe($cell));
         $period = self::share($cells, static fn (string $cell): bool => null !== $periods->maybe($cell) || PeriodReader::lacksYear($cell) || TotalWords::isTotal($cell));
-        if ($period >= 0.5 && ($isPeriodName || $numeric < 0.5)) {
+        if ($isPeriodName ? $period > 0.0 : ($period >= 0.5 && $numeric < 0.5)) {
             return new ColumnRole(Role::Period);
         }
         if (self::share($cells, static fn (string $cell): bool => null !== ScenarioWords::maybe($cell)) >= (1 === preg_match(self::SCENARIO_NAMES, $name) ? 0.5 : 1.0)) {

@@ -162,7 +162,7 @@ final class FactReader
                     $decimalsOf[$run] = $decimals;
                 }
             }
-            if (null === $combination) {
+            if (null === $combination && '' !== trim(implode('', $cells))) {
                 ++$this->without;
             }
             if ($hasTotals) {
