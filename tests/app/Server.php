@@ -42,9 +42,10 @@ final class Server
         return new Answer($http_response_header, (string) $bytes);
     }
 
-    public static function upload(string $name, string $bytes): Answer
+    public static function upload(string $name, string $bytes, ?int $dataset = null): Answer
     {
-        $body = "--edge\r\nContent-Disposition: form-data; name=\"file\"; filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
+        $field = null === $dataset ? '' : "--edge\r\nContent-Disposition: form-data; name=\"dataset\"\r\n\r\n$dataset\r\n";
+        $body = $field."--edge\r\nContent-Disposition: form-data; name=\"file\"; filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
 
         return self::send('POST', '/api/readings', $body, ['Content-Type' => 'multipart/form-data; boundary=edge']);
     }
@@ -54,12 +55,14 @@ final class Server
         self::$folder = sys_get_temp_dir().'/keen-test-'.getmypid();
         mkdir(self::$folder);
         $port = self::freePort();
-        $environment = ['KEEN_DATA' => self::$folder.'/test.sqlite'] + getenv();
+        $environment = ['KEEN_DATA' => self::$folder.'/test.sqlite', 'PHP_CLI_SERVER_WORKERS' => '3'] + getenv();
         self::run([\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment);
-        $server = proc_open([\PHP_BINARY, '-d', 'upload_max_filesize=201M', '-d', 'post_max_size=205M', '-S', "127.0.0.1:$port", '-t', 'public', 'public/index.php'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
+        $server = proc_open(['setsid', \PHP_BINARY, '-d', 'upload_max_filesize=201M', '-d', 'post_max_size=205M', '-S', "127.0.0.1:$port", '-t', 'public', 'public/index.php'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
         \assert(\is_resource($server));
         register_shutdown_function(static function () use ($server): void {
-            proc_terminate($server);
+            // Its workers are of its group.
+            posix_kill(-proc_get_status($server)['pid'], 15);
+            proc_close($server);
             array_map(unlink(...), array_filter([...glob(self::$folder.'/*') ?: [], ...glob(self::$folder.'/files/*') ?: []], is_file(...)));
             @rmdir(self::$folder.'/files');
             rmdir(self::$folder);

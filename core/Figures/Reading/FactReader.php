@@ -224,7 +224,7 @@ final class FactReader
         }
         $days = Grain::Day === $this->periods->grain && null === $this->mapping->grain ? array_map(PackedAmounts::first(...), array_values(array_filter($this->starts))) : [];
 
-        return DatasetBuilder::figures($name, $organisation, $this->mapping, $this->combinations->units, $series, $this->packed, $this->decimals, $this->scale, $this->mapping->grain ?? $this->periods->grain, PeriodColumn::areMonths($days), $this->totals, $this->totalColumns, $this->rows, $this->without);
+        return DatasetBuilder::figures($name, $organisation, $this->mapping, $this->combinations->units, $series, $this->packed, $this->decimals, $this->scale, $this->periods->joined(), PeriodColumn::areMonths($days), $this->totals, $this->totalColumns, $this->rows, $this->without);
     }
 
     private static function tooLong(string $amount, int $decimals): RefusedFigures

@@ -69,6 +69,12 @@ final class PeriodColumn
         return null !== $period && $period->grain === $this->grain ? $period : null;
     }
 
+    /** The grain that the figures have in the end: that of the dataset which they join, where theirs can be grouped to it. */
+    public function joined(): Grain
+    {
+        return null !== $this->told && $this->told->groups($this->grain) ? $this->told : $this->grain;
+    }
+
     /** The only column of periods; none where there are several or the header tells them. */
     public function onePlace(): ?int
     {
