@@ -15,7 +15,7 @@ use KeenMargin\Core\Figures\SeriesAdder;
 final readonly class DatasetTotals
 {
     private const ALL = -1;
-    private const WORTH_IT = 3;
+    private const WORTH_IT = 8;
     private const MOST_MEMBERS = 10_000;
 
     public function __construct(private SeriesStore $store)
@@ -26,39 +26,50 @@ final readonly class DatasetTotals
     {
         $dataset = (int) $record->id;
         $this->store->connection->executeStatement('DELETE FROM series_total WHERE dataset = ?', [$dataset]);
+        $counted = [];
+        foreach ($record->measures as $measure) {
+            $counted[(int) $measure->id] = $measure->measure()->isCounted();
+        }
+        $places = $this->places($record, \count($counted));
+        $all = new SeriesAdder();
+        $byPlace = array_fill_keys($places, []);
+        $facts = 0;
+        foreach ($this->store->wholeSeries($dataset) as [$measure, $scenario, $members, $amounts]) {
+            $facts += PackedAmounts::count($amounts);
+            $counts = $counted[$measure] ?? false ? '' : false;
+            $all->add((string) $measure, (string) $scenario, $amounts, $counts);
+            foreach ($places as $place) {
+                ($byPlace[$place][$members[$place]] ??= new SeriesAdder())->add((string) $measure, (string) $scenario, $amounts, $counts);
+            }
+        }
         $writer = new SeriesWriter($this->store->connection);
-        $measures = array_map(intval(...), array_values($record->measures->map(static fn (MeasureRecord $measure): int => (int) $measure->id)->toArray()));
-        $all = $this->added($dataset, $measures, null);
-        $this->write($writer, $dataset, self::ALL, $all);
+        $this->write($writer, $dataset, self::ALL, [SeriesStore::NO_MEMBER => $all]);
+        foreach ($byPlace as $place => $adders) {
+            $this->write($writer, $dataset, $place, $adders);
+        }
+        $writer->flush();
         $coverage = [];
-        foreach (($all[0] ?? new SeriesAdder())->starts() as $scenario => $starts) {
+        foreach ($all->starts() as $scenario => $starts) {
             sort($starts);
             $coverage[SeriesStore::scenario((int) $scenario)->value] = $starts;
         }
         $record->coverage = $coverage;
-        $record->factCount = array_sum(array_map(static fn (SeriesAdder $adder): int => $adder->count(), $all));
-        $series = $this->store->number("SELECT COUNT(*) FROM series WHERE dataset = $dataset");
-        foreach ($record->breakdowns as $breakdown) {
-            $members = $this->store->number('SELECT COUNT(*) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
-            if ($members <= self::MOST_MEMBERS && $members * self::WORTH_IT * \count($measures) <= $series) {
-                $this->write($writer, $dataset, $breakdown->position, $this->added($dataset, $measures, $breakdown->position));
-            }
-        }
+        $record->factCount = $facts;
     }
 
-    /**
-     * @param list<int> $measures
-     *
-     * @return array<int, SeriesAdder> by member; measures and scenarios by their numbers
-     */
-    private function added(int $dataset, array $measures, ?int $by): array
+    /** @return list<int> places of the breakdowns whose totals are kept */
+    private function places(DatasetRecord $record, int $measures): array
     {
-        $adders = [];
-        foreach ($this->store->amounts($dataset, $measures, [], $by) as [$measure, $scenario, $member, $amounts]) {
-            ($adders[$member] ??= new SeriesAdder())->add((string) $measure, (string) $scenario, $amounts);
+        $series = $this->store->number('SELECT COUNT(*) FROM series WHERE dataset = '.(int) $record->id);
+        $places = [];
+        foreach ($record->breakdowns as $breakdown) {
+            $members = $this->store->number('SELECT COUNT(*) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
+            if ($members <= self::MOST_MEMBERS && $members * self::WORTH_IT * $measures <= $series) {
+                $places[] = $breakdown->position;
+            }
         }
 
-        return $adders;
+        return $places;
     }
 
     /** @param array<int, SeriesAdder> $adders */

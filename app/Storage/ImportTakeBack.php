@@ -32,6 +32,7 @@ final readonly class ImportTakeBack
                     $writer->log($other, $series, $log);
                 }
             });
+            $writer->flush();
             $this->store->connection->executeStatement('DELETE FROM touched WHERE import = ?', [$import->id]);
             $import->takenBackAt = new \DateTimeImmutable();
             $import->dataset->usedAt = new \DateTimeImmutable();

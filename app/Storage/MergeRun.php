@@ -41,12 +41,16 @@ final class MergeRun
     {
         $counts = new MergeCounts();
         $writer = new SeriesWriter($this->store->connection);
+        $next = $this->store->nextSeries();
         $done = 0;
         foreach ($this->merged($import) as $key => [$id, $merge]) {
             if (null !== $this->sign && 0 === ++$done % self::SERIES_BETWEEN_SIGNS) {
                 ($this->sign)($done);
             }
-            $id ??= $this->store->addSeries((int) $this->outline->record()->id, $key);
+            if (null === $id) {
+                $id = $next++;
+                $writer->series($id, (int) $this->outline->record()->id, $key);
+            }
             if (\is_string($merge)) {
                 $writer->packed($id, $merge, $import);
                 $writer->log($import, $id, new Run());
@@ -57,6 +61,7 @@ final class MergeRun
             $writer->log($import, $id, $merge->before);
             $counts = $counts->and($merge->counts);
         }
+        $writer->flush();
 
         return $counts;
     }

@@ -142,12 +142,28 @@ final readonly class SeriesStore
         return implode(',', [$measure, $scenario, ...array_pad($members, self::PLACES, self::NO_MEMBER)]);
     }
 
-    /** @param string $key as seriesKey() writes it */
-    public function addSeries(int $dataset, string $key): int
+    public function nextSeries(): int
     {
-        $this->connection->executeStatement('INSERT INTO series (dataset, measure, scenario, '.self::MEMBERS.") VALUES ($dataset, $key)");
+        return 1 + $this->number('SELECT COALESCE(MAX(id), 0) FROM series');
+    }
 
-        return (int) $this->connection->lastInsertId();
+    /** @return \Generator<int, array{int, int, list<int>, string}> of a dataset: measure, scenario, members, amounts */
+    public function wholeSeries(int $dataset): \Generator
+    {
+        $rows = $this->native()->query('SELECT s.measure, s.scenario, p.amounts, '.self::MEMBERS." FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset", \PDO::FETCH_NUM);
+        /** @var array{0: int, 1: int, 2: string, 3: int} $row */
+        foreach (false === $rows ? [] : $rows as $row) {
+            /** @var list<int> $members */
+            $members = \array_slice($row, 3);
+            yield [$row[0], $row[1], $members, $row[2]];
+        }
+    }
+
+    private function native(): \PDO
+    {
+        $native = $this->connection->getNativeConnection();
+
+        return $native instanceof \PDO ? $native : throw new \LogicException('The database is not reached through PDO.');
     }
 
     public function run(int $series): Run

@@ -51,17 +51,18 @@ final readonly class StoredFigures implements Figures
      */
     private function added(array $measures, array $where, ?BreakdownRecord $by): array
     {
-        $names = [];
+        $names = $counted = [];
         foreach ($this->record->measures as $measure) {
             if (\in_array($measure->name, $measures, true)) {
                 $names[(int) $measure->id] = $measure->name;
+                $counted[(int) $measure->id] = $measure->measure()->isCounted();
             }
         }
         $codes = array_map(static fn (int $number): string => SeriesStore::scenario($number)->value, array_combine(range(1, 5), range(1, 5)));
         $adders = [];
         foreach ($this->rows(array_keys($names), $where, $by) as $row) {
             $adder = $adders[$row[2]] ??= new SeriesAdder();
-            $adder->add($names[$row[0]], $codes[$row[1]], $row[3], $row[4] ?? null);
+            $adder->add($names[$row[0]], $codes[$row[1]], $row[3], $counted[$row[0]] ? $row[4] ?? '' : false);
         }
         if (null === $by) {
             return ['' => $adders[0] ?? new SeriesAdder()];

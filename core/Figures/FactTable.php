@@ -74,7 +74,7 @@ final readonly class FactTable implements Figures
             }
             $member = null === $by ? '' : $series->members[$by];
             $adders[$member] ??= new SeriesAdder();
-            $adders[$member]->add($series->measure, $series->scenario->value, $this->packed[$i]);
+            $adders[$member]->add($series->measure, $series->scenario->value, $this->packed[$i], true === $this->dataset->maybeMeasure($series->measure)?->isCounted() ? '' : false);
         }
 
         return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $adders);

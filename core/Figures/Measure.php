@@ -27,6 +27,12 @@ final readonly class Measure
         return Grouping::Ratio === $this->grouping;
     }
 
+    /** Whether it matters how many amounts are in a sum: percentages without their parts cannot be added at all. */
+    public function isCounted(): bool
+    {
+        return Grouping::Rate === $this->grouping;
+    }
+
     /** Variances of percentages are told in points and have no percentage of their own. */
     public function isInPercent(): bool
     {

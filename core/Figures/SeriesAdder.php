@@ -11,23 +11,21 @@ final class SeriesAdder
 {
     /** @var array<string, array<string, array<int, int>>> measure, scenario code, period start */
     private array $sums = [];
-    /** @var array<string, array<string, array<int, int>>> how many amounts are in each */
+    /** @var array<string, array<string, array<int, int>>> how many amounts are in each, where that matters */
     private array $counts = [];
     /** @var array<string, array<string, array<int, BigInteger>>> what has outgrown the machine's integers */
     private array $large = [];
 
     /**
-     * @param string  $scenario its code, or any other key
-     * @param ?string $counts   how many amounts each of them stands for, packed alike; none: one
+     * @param string       $scenario its code, or any other key
+     * @param string|false $counts   how many amounts each of them stands for, packed alike; '' for one, false where nobody will ask
      */
-    public function add(string $measure, string $scenario, string $packed, ?string $counts = null): void
+    public function add(string $measure, string $scenario, string $packed, string|false $counts = ''): void
     {
         $sums = $this->sums[$measure][$scenario] ?? [];
-        $known = $this->counts[$measure][$scenario] ?? [];
-        // Out of the arrays, so that the loop writes to its own copies.
-        $this->sums[$measure][$scenario] = $this->counts[$measure][$scenario] = [];
+        // Out of the array, so that the loop writes to its own copy.
+        $this->sums[$measure][$scenario] = [];
         $flat = PackedAmounts::flat($packed);
-        $each = null === $counts ? null : PackedAmounts::flat($counts);
         for ($i = 1, $end = \count($flat); $i < $end; $i += 2) {
             $start = $flat[$i];
             $sum = ($sums[$start] ?? 0) + $flat[$i + 1];
@@ -36,29 +34,32 @@ final class SeriesAdder
                 $sum = $flat[$i + 1];
             }
             $sums[$start] = $sum;
-            $known[$start] = ($known[$start] ?? 0) + ($each[$i + 1] ?? 1);
         }
         $this->sums[$measure][$scenario] = $sums;
+        if (false !== $counts) {
+            $this->count($measure, $scenario, $flat, PackedAmounts::flat($counts));
+        }
+    }
+
+    /**
+     * @param array<int, int> $flat
+     * @param array<int, int> $each
+     */
+    private function count(string $measure, string $scenario, array $flat, array $each): void
+    {
+        $known = $this->counts[$measure][$scenario] ?? [];
+        for ($i = 1, $end = \count($flat); $i < $end; $i += 2) {
+            $known[$flat[$i]] = ($known[$flat[$i]] ?? 0) + ($each[$i + 1] ?? 1);
+        }
         $this->counts[$measure][$scenario] = $known;
     }
 
-    /** How many amounts were added. */
-    public function count(): int
-    {
-        $count = 0;
-        foreach ($this->counts as $byScenario) {
-            $count += array_sum(array_map(array_sum(...), $byScenario));
-        }
-
-        return $count;
-    }
-
-    /** @return \Generator<int, array{string, string, array<int, int>|null, array<int, int>}> measure, scenario, sums by period start (none where one has outgrown the machine's integers), how many amounts are in each */
+    /** @return \Generator<int, array{string, string, array<int, int>|null, array<int, int>}> measure, scenario, sums by period start (none where one has outgrown the machine's integers), how many amounts are in each, where that was counted */
     public function each(): \Generator
     {
         foreach ($this->sums as $measure => $byScenario) {
             foreach ($byScenario as $scenario => $sums) {
-                yield [(string) $measure, (string) $scenario, isset($this->large[$measure][$scenario]) ? null : $sums, $this->counts[$measure][$scenario]];
+                yield [(string) $measure, (string) $scenario, isset($this->large[$measure][$scenario]) ? null : $sums, $this->counts[$measure][$scenario] ?? []];
             }
         }
     }
@@ -84,7 +85,7 @@ final class SeriesAdder
             foreach ($byScenario as $scenario => $byStart) {
                 foreach ($byStart as $start => $sum) {
                     $large = $this->large[$measure][$scenario][$start] ?? null;
-                    $sums->put((string) $measure, Scenario::from((string) $scenario), $start, null === $large ? $sum : $large->plus($sum), $decimals, $this->counts[$measure][$scenario][$start]);
+                    $sums->put((string) $measure, Scenario::from((string) $scenario), $start, null === $large ? $sum : $large->plus($sum), $decimals, $this->counts[$measure][$scenario][$start] ?? 1);
                 }
             }
         }

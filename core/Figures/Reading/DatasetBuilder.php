@@ -63,9 +63,10 @@ final class DatasetBuilder
         $series = array_values($series);
         $packed = array_values($packed);
         $measures = self::measures($ofMeasure, $units, $mapping);
+        $counted = array_fill_keys(array_map(static fn (Measure $measure): string => $measure->name, array_filter($measures, static fn (Measure $measure): bool => $measure->isCounted())), true);
         $all = new SeriesAdder();
         foreach ($series as $i => $one) {
-            $all->add($one->measure, $one->scenario->value, $packed[$i]);
+            $all->add($one->measure, $one->scenario->value, $packed[$i], isset($counted[$one->measure]) ? '' : false);
         }
         $dataset = new Dataset($name, $measures, self::dimensions($breakdowns, $series), $grain, $mapping->calendar, Coverage::ofStarts($all->starts(), $grain, $mapping->calendar), null, $organisation, $notices);
 
