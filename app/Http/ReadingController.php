@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\CsvWriter;
 use KeenMargin\App\Import\Looker;
+use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Import\Trial;
 use KeenMargin\App\Storage\DatasetRecord;
@@ -125,7 +126,7 @@ final readonly class ReadingController
             $path = (string) tempnam(sys_get_temp_dir(), 'keen-paste');
             file_put_contents($path, $body['text']);
 
-            return [FileName::safe(\is_string($body['name'] ?? null) ? $body['name'] : 'Pasted table'), $path, $this->target($body['dataset'] ?? null)];
+            return [FileName::safe(\is_string($body['name'] ?? null) ? $body['name'] : ReadingFile::PASTED), $path, $this->target($body['dataset'] ?? null)];
         }
         $file = $request->files->get('file');
         if (!$file instanceof UploadedFile) {

@@ -28,6 +28,8 @@ final readonly class Looker
 {
     /** Sheets of a workbook that are held against what is known. */
     private const SHEETS = 12;
+    /** Earlier imports with the same header that are looked at. */
+    private const CANDIDATES = 20;
 
     public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)
     {
@@ -41,7 +43,7 @@ final readonly class Looker
     public function look(ReadingFile $file, ?string $sheet = null, ?HeaderPlace $header = null, ?DatasetRecord $target = null, bool $finds = false): Look
     {
         $opened = FigureFile::open($file->path);
-        [$name, $table, $known] = $this->chosen($opened, $sheet, $header, $target, $finds);
+        [$name, $table, $known] = $this->chosen($opened, $file, $sheet, $header, $target, $finds);
         $guess = RoleGuess::of($table, null, YearHint::ofName($file->plainName()));
         $mapping = null === $known ? $guess : $this->remembered($table, $guess, $known);
         $joined = $target ?? $known?->dataset;
@@ -62,7 +64,7 @@ final readonly class Looker
     }
 
     /** @return array{string, Sheet, ?ImportRecord} name of the sheet, the sheet, the import that it resembles */
-    private function chosen(FigureFile $file, ?string $named, ?HeaderPlace $header, ?DatasetRecord $target, bool $finds): array
+    private function chosen(FigureFile $file, ReadingFile $of, ?string $named, ?HeaderPlace $header, ?DatasetRecord $target, bool $finds): array
     {
         $best = $named ?? $file->bestSheet();
         $refused = null;
@@ -73,7 +75,11 @@ final readonly class Looker
                 $refused ??= $e;
                 continue;
             }
-            $known = null === $target && !$finds ? null : $this->maybeKnown($sheet, $target);
+            $known = match (true) {
+                null !== $target => $this->maybeKnown($sheet, $target),
+                $finds => $this->maybeAkin($sheet, $of),
+                default => null,
+            };
             $first ??= [$name, $sheet, $known];
             if (null !== $known) {
                 return [$name, $sheet, $known];
@@ -83,11 +89,36 @@ final readonly class Looker
         return $first ?? throw $refused ?? new \LogicException('A file without any sheet was opened.');
     }
 
-    private function maybeKnown(Sheet $sheet, ?DatasetRecord $target): ?ImportRecord
+    private function maybeKnown(Sheet $sheet, DatasetRecord $target): ?ImportRecord
     {
-        $of = ['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null] + (null === $target ? [] : ['dataset' => $target]);
+        return $this->manager->getRepository(ImportRecord::class)->findOneBy(['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null, 'dataset' => $target], ['id' => 'DESC']);
+    }
 
-        return $this->manager->getRepository(ImportRecord::class)->findOneBy($of, ['id' => 'DESC']);
+    /** A header such as Month, Actual is many files': they are of one kind if their names or their members are as well. */
+    private function maybeAkin(Sheet $sheet, ReadingFile $file): ?ImportRecord
+    {
+        $alike = $this->manager->getRepository(ImportRecord::class)->findBy(['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null], ['id' => 'DESC'], self::CANDIDATES);
+        foreach ($alike as $import) {
+            if ($file->isCalledLike($import->name) || $this->sharesMembers($sheet, $import)) {
+                return $import;
+            }
+        }
+
+        return null;
+    }
+
+    private function sharesMembers(Sheet $sheet, ImportRecord $import): bool
+    {
+        foreach ($import->dataset->breakdowns as $breakdown) {
+            $place = array_search($breakdown->name, $sheet->header, true);
+            if (\is_int($place)) {
+                $own = array_unique($sheet->column($place));
+
+                return [] !== $own && 2 * \count(array_intersect($own, $this->store->members((int) $breakdown->id))) > \count($own);
+            }
+        }
+
+        return false;
     }
 
     private function remembered(Sheet $sheet, Mapping $guess, ImportRecord $known): Mapping

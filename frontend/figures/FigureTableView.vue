@@ -59,7 +59,9 @@ function step(event: KeyboardEvent) {
           >
             {{ isList ? 'Amount' : period.label }}
           </th>
-          <th v-if="!isList" class="sticky right-0 min-w-[84px] bg-paper py-1.5 pl-4 font-semibold" scope="col">Total</th>
+          <th v-if="!isList" class="sticky right-0 min-w-[84px] bg-paper py-1.5 pl-4 font-semibold" scope="col">
+            Total
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -80,7 +82,9 @@ function step(event: KeyboardEvent) {
               {{ amount }}
             </button>
           </td>
-          <td v-if="!isList" class="sticky right-0 bg-paper py-1.5 pl-4 text-right whitespace-nowrap">{{ table.total.total }}</td>
+          <td v-if="!isList" class="sticky right-0 bg-paper py-1.5 pl-4 text-right whitespace-nowrap">
+            {{ table.total.total }}
+          </td>
         </tr>
         <tr v-for="row in table.rows" :key="row.member" class="border-b border-hairline hover:bg-panel">
           <th
@@ -107,7 +111,9 @@ function step(event: KeyboardEvent) {
             </button>
             <span v-else class="text-quiet" aria-label="missing">–</span>
           </td>
-          <td v-if="!isList" class="sticky right-0 bg-paper py-1.5 pl-4 text-right font-semibold whitespace-nowrap">{{ row.total }}</td>
+          <td v-if="!isList" class="sticky right-0 bg-paper py-1.5 pl-4 text-right font-semibold whitespace-nowrap">
+            {{ row.total }}
+          </td>
         </tr>
       </tbody>
     </table>

@@ -110,7 +110,8 @@ function names(list: string[], count: number) {
     </dl>
   </section>
   <section v-else aria-label="Refused" role="alert">
-    <h2 class="mb-2 font-semibold text-unfavourable-text">This cannot come in yet</h2>
+    <h2 class="font-semibold text-unfavourable-text">This cannot come in yet</h2>
+    <slot />
     <template v-if="trial.refusals?.length">
       <button class="button mb-3" @click="all">
         {{ trial.refusals.length === 1 ? 'Leave this row out' : 'Leave these rows out' }}

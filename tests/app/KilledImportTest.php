@@ -64,10 +64,10 @@ final class KilledImportTest extends TestCase
         return implode('', $lines);
     }
 
-    /** @return array<int|string, string> */
+    /** @return array<string, string> */
     private function environment(): array
     {
-        return ['KEEN_DATA' => "$this->folder/data.sqlite"] + getenv();
+        return array_filter(['KEEN_DATA' => "$this->folder/data.sqlite"] + getenv(), is_string(...), \ARRAY_FILTER_USE_KEY);
     }
 
     private function import(string $file, string ...$more): int

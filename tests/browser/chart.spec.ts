@@ -163,6 +163,6 @@ test('nothing on the chart view and the reading keeps anybody out', async ({ pag
     mimeType: 'text/csv',
     buffer: Buffer.from('Month,Actual\n2026-01,5\n2026-02,x\n'),
   })
-  await expect(page.getByLabel('Refused')).toBeVisible()
+  await expect(page.getByLabel('Refused', { exact: true })).toBeVisible()
   expect(await serious()).toEqual([])
 })

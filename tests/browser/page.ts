@@ -25,7 +25,7 @@ export async function chart(page: Page, name: string) {
 
 export async function question(page: Page, dataset: string) {
   await page.goto('/figures')
-  await page.getByRole('link', { name: dataset, exact: true }).click()
+  await page.getByRole('link', { name: `Ask a question about ${dataset}`, exact: true }).click()
   await expect(page.locator('svg.chart')).toBeVisible()
 }
 
@@ -34,3 +34,12 @@ export const slot = (page: Page, name: string) => page.getByRole('button', { nam
 export const labels = (page: Page, role: string) => page.locator(`svg.chart text[data-role=${role}]`).allTextContents()
 /** Text on the screen as it is read, its spaces made plain. */
 export const read = async (page: Page) => (await sentence(page).innerText()).replace(/\s+/g, ' ')
+
+/** Hands a file to the page as if it had been chosen. */
+export async function choose(page: Page, name: string, body: string | Buffer) {
+  await page.setInputFiles('input[type=file]', {
+    name,
+    mimeType: 'application/octet-stream',
+    buffer: typeof body === 'string' ? Buffer.from(body) : body,
+  })
+}

@@ -21,6 +21,7 @@ final class ColumnNames
             1 => array_map(static fn (string $name): array => [$name], $rows[$place->row] ?? []),
             2 => self::joined($rows[$place->row] ?? [], $rows[$place->row + 1] ?? []),
         };
+        $levels = self::widened($levels, $rows, $place);
         if (\count($levels) > Limits::COLUMNS) {
             throw RefusedFigures::whole(\sprintf('The file has %s columns; up to %s can be read.', number_format(\count($levels)), number_format(Limits::COLUMNS)));
         }
@@ -37,6 +38,28 @@ final class ColumnNames
         }
 
         return [$names, $levels];
+    }
+
+    /**
+     * Columns without a name count where most rows have them; in a single row they are a slip.
+     *
+     * @param list<list<string>>       $levels
+     * @param array<int, list<string>> $rows
+     *
+     * @return list<list<string>>
+     */
+    private static function widened(array $levels, array $rows, HeaderPlace $place): array
+    {
+        $widths = [];
+        foreach ($rows as $number => $cells) {
+            if ($number >= $place->row + $place->levels && [] !== $cells) {
+                $widths[] = \count($cells);
+            }
+        }
+        sort($widths);
+        $usual = $widths[intdiv(\count($widths), 2)] ?? 0;
+
+        return \count($widths) > 2 && $usual > \count($levels) ? array_pad($levels, $usual, ['']) : $levels;
     }
 
     /**
