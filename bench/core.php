@@ -6,11 +6,11 @@ declare(strict_types=1);
  * Warm, in the core: workings and SVG of the demo chart. Prints milliseconds as JSON.
  */
 
+use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Figures\Reading\FactReader;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Render\FontFaces;
 use KeenMargin\Core\Render\SvgRenderer;
@@ -18,7 +18,7 @@ use KeenMargin\Core\Workings\VarianceOverTime;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$sheet = Sheet::ofText((string) file_get_contents(dirname(__DIR__).'/demo/net-revenue.csv'));
+$sheet = FigureFile::open(dirname(__DIR__).'/demo/net-revenue.csv')->sheet();
 $figures = FactReader::read($sheet, RoleGuess::of($sheet, 'Net revenue'), 'Brackwater Ferries');
 $recipe = RecipeReader::json((string) file_get_contents(__DIR__.'/recipe.json'));
 $kinds = ChartKinds::all();

@@ -89,8 +89,5 @@ final class Version20261125000000 extends AbstractMigration
         $id = (int) $this->connection->lastInsertId();
         $bytes = [ParameterType::INTEGER, ParameterType::LARGE_OBJECT, ParameterType::LARGE_OBJECT];
         $this->connection->executeStatement('INSERT INTO packed VALUES (?, ?, ?)', [$id, ...(new Run($amounts, $imports))->pack()], $bytes);
-        foreach (array_unique($imports) as $import) {
-            $this->connection->executeStatement("INSERT INTO touched VALUES ($import, ?, ?, ?)", [$id, '', ''], $bytes);
-        }
     }
 }

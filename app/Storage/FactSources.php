@@ -109,7 +109,7 @@ final readonly class FactSources
             return ['says' => $e->getMessage(), 'columns' => [], 'rows' => []];
         }
         $wanted = static fn (Series $series): bool => \in_array($series->measure, $measures, true) && $series->scenario === $scenario
-            && [] === array_filter($where, static fn (MemberFilter $filter): bool => !$filter->lets($series->members[array_search($filter->breakdown, array_map(strval(...), array_keys($mapping->of(\KeenMargin\Core\Figures\Reading\Role::Breakdown))), true)] ?? ''));
+            && [] === array_filter($where, static fn (MemberFilter $filter): bool => !$filter->lets($series->members()[array_search($filter->breakdown, array_map(strval(...), array_keys($mapping->of(\KeenMargin\Core\Figures\Reading\Role::Breakdown))), true)] ?? ''));
         $rows = [];
         foreach (SourceRows::of($sheet, $mapping, $wanted, $at) as $number => [$cells, $columns]) {
             $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($sheet->header), ''), 'amounts' => $columns];

@@ -60,6 +60,8 @@ final readonly class ImportKeeper
     private function write(DatasetOutline $outline, ReadFigures $read, Source $source, ImportMode $mode, ?string $kept, ?callable $sign): ImportRecord
     {
         $record = $outline->record();
+        // Series are written one after the other: a large cache would only fill up.
+        $this->store->connection->executeStatement('PRAGMA cache_size = -6000');
         $import = new ImportRecord($record, $source->name, $source->digest, $read->rows, $read->table->count(), $source->mapping, $mode->value, $source->signature);
         $import->keptFile = $kept;
         $this->manager->persist($import);

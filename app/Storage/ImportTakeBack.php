@@ -17,7 +17,7 @@ final readonly class ImportTakeBack
     /** @return array{gone: int, restored: int, overwritten: int} what taking it back would do */
     public function foresee(ImportRecord $import): array
     {
-        return $this->each((int) $import->id, static function (): void {});
+        return $this->each($import, static function (): void {});
     }
 
     /** @return array{gone: int, restored: int, overwritten: int} */
@@ -26,7 +26,7 @@ final readonly class ImportTakeBack
         return $this->manager->wrapInTransaction(function () use ($import): array {
             $this->store->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$import->dataset->id]);
             $writer = new SeriesWriter($this->store->connection);
-            $done = $this->each((int) $import->id, static function (int $series, TakeBack $taken) use ($writer): void {
+            $done = $this->each($import, static function (int $series, TakeBack $taken) use ($writer): void {
                 $writer->run($series, $taken->after);
                 foreach ($taken->logs as $other => $log) {
                     $writer->log($other, $series, $log);
@@ -48,10 +48,11 @@ final readonly class ImportTakeBack
      *
      * @return array{gone: int, restored: int, overwritten: int}
      */
-    private function each(int $import, callable $take): array
+    private function each(ImportRecord $record, callable $take): array
     {
+        $import = (int) $record->id;
         $done = ['gone' => 0, 'restored' => 0, 'overwritten' => 0];
-        foreach ($this->store->seriesTouchedBy($import) as $series) {
+        foreach ($this->store->seriesTouchedBy((int) $record->dataset->id, $import) as $series) {
             $taken = TakeBack::of($import, $this->store->run($series), $this->store->logs($series));
             $take($series, $taken);
             $done = ['gone' => $done['gone'] + $taken->gone, 'restored' => $done['restored'] + $taken->restored, 'overwritten' => $done['overwritten'] + \count($taken->overwritten)];

@@ -7,7 +7,6 @@ namespace KeenMargin\App\Storage;
 use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Keeping\MergeCounts;
-use KeenMargin\Core\Figures\Keeping\Run;
 use KeenMargin\Core\Figures\Keeping\SeriesMerge;
 use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -53,7 +52,6 @@ final class MergeRun
             }
             if (\is_string($merge)) {
                 $writer->packed($id, $merge, $import);
-                $writer->log($import, $id, new Run());
                 $counts = $counts->and(new MergeCounts(added: PackedAmounts::count($merge)));
                 continue;
             }
@@ -75,7 +73,7 @@ final class MergeRun
         $seen = [];
         foreach ($this->table->series as $i => $series) {
             [$measure, $scale] = $measures[$series->measure] ?? [0, 0];
-            $members = $this->outline->maybeIds($series->members, $positions);
+            $members = $this->outline->maybeIds($series->members(), $positions);
             $more = $scale - ($dataset->maybeMeasure($series->measure)->decimals ?? 0);
             $amounts = $more > 0 ? ScaledRuns::of([$this->table->packed[$i]], $more)[0] ?? throw RefusedFigures::whole("The amounts of $series->measure have too many digits beside amounts with $scale decimals. Give fewer decimals.") : $this->table->packed[$i];
             $key = 0 === $measure || null === $members ? "new $i" : SeriesStore::seriesKey($measure, SeriesStore::scenarioNumber($series->scenario), $members);

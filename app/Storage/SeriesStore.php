@@ -36,20 +36,20 @@ final readonly class SeriesStore
     /**
      * Packed amounts of the series that the conditions let through.
      *
-     * @param list<int>                         $measures ids
-     * @param list<array{int, list<int>, bool}> $where    place of the breakdown, member ids, whether they are kept or left out
-     * @param ?int                              $by       place of the breakdown whose members the answer names
+     * @param list<int>                         $measures  ids
+     * @param list<int>                         $scenarios numbers
+     * @param list<array{int, list<int>, bool}> $where     place of the breakdown, member ids, whether they are kept or left out
+     * @param ?int                              $by        place of the breakdown whose members the answer names
      *
      * @return iterable<array{int, int, int, string}> measure, scenario, member (or 0), amounts
      */
-    public function amounts(int $dataset, array $measures, array $where, ?int $by = null): iterable
+    public function amounts(int $dataset, array $measures, array $scenarios, array $where, ?int $by = null): iterable
     {
         $member = null === $by ? '0' : "s.m$by";
-        $all = implode(',', range(1, \count(Scenario::cases())));
-        $sql = "SELECT s.measure, s.scenario, $member, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.measure IN (".self::list($measures).") AND s.scenario IN ($all)";
+        $sql = "SELECT s.measure, s.scenario, $member, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.measure IN (".self::list($measures).') AND s.scenario IN ('.self::list($scenarios).')';
 
         /** @var iterable<array{int, int, int, string}> */
-        return $this->connection->executeQuery($sql.self::conditions($where))->iterateNumeric();
+        return $this->rows($sql.self::conditions($where));
     }
 
     /**
@@ -72,17 +72,18 @@ final readonly class SeriesStore
     /**
      * Sums over all members (place −1), or by the members of a breakdown where those are kept.
      *
-     * @param list<int>  $measures ids
-     * @param ?list<int> $members  ids; none: all of them
+     * @param list<int>  $measures  ids
+     * @param list<int>  $scenarios numbers
+     * @param ?list<int> $members   ids; none: all of them
      *
      * @return iterable<array{int, int, int, string, string}> measure, scenario, member, amounts, how many amounts are in each
      */
-    public function totals(int $dataset, int $place, array $measures, ?array $members = null): iterable
+    public function totals(int $dataset, int $place, array $measures, array $scenarios, ?array $members = null): iterable
     {
-        $of = null === $members ? '' : ' AND scenario IN (1,2,3,4,5) AND member IN ('.self::list($members).')';
+        $of = ' AND scenario IN ('.self::list($scenarios).')'.(null === $members ? '' : ' AND member IN ('.self::list($members).')');
 
         /** @var iterable<array{int, int, int, string, string}> */
-        return $this->connection->executeQuery("SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset = $dataset AND place = $place AND measure IN (".self::list($measures).")$of")->iterateNumeric();
+        return $this->rows("SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset = $dataset AND place = $place AND measure IN (".self::list($measures).")$of");
     }
 
     public function keepsTotalsOf(int $dataset, int $place): bool
@@ -150,20 +151,21 @@ final readonly class SeriesStore
     /** @return \Generator<int, array{int, int, list<int>, string}> of a dataset: measure, scenario, members, amounts */
     public function wholeSeries(int $dataset): \Generator
     {
-        $rows = $this->native()->query('SELECT s.measure, s.scenario, p.amounts, '.self::MEMBERS." FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset", \PDO::FETCH_NUM);
         /** @var array{0: int, 1: int, 2: string, 3: int} $row */
-        foreach (false === $rows ? [] : $rows as $row) {
+        foreach ($this->rows('SELECT s.measure, s.scenario, p.amounts, '.self::MEMBERS." FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset") as $row) {
             /** @var list<int> $members */
             $members = \array_slice($row, 3);
             yield [$row[0], $row[1], $members, $row[2]];
         }
     }
 
-    private function native(): \PDO
+    /** @return iterable<array<int, mixed>> many rows, past the database layer's own loop */
+    private function rows(string $sql): iterable
     {
         $native = $this->connection->getNativeConnection();
+        $rows = $native instanceof \PDO ? $native->query($sql, \PDO::FETCH_NUM) : false;
 
-        return $native instanceof \PDO ? $native : throw new \LogicException('The database is not reached through PDO.');
+        return false === $rows ? throw new \LogicException('The database is not reached through PDO.') : $rows;
     }
 
     public function run(int $series): Run
@@ -199,11 +201,17 @@ final readonly class SeriesStore
         return $logs;
     }
 
-    /** @return list<int> */
-    public function seriesTouchedBy(int $import): array
+    /**
+     * Series that an import may have had a hand in: it found something in them, or amounts of it stand there, or a later import found them.
+     *
+     * @return list<int>
+     */
+    public function seriesTouchedBy(int $dataset, int $import): array
     {
+        $marked = bin2hex(pack('q', $import));
+
         /** @var list<int> */
-        return $this->connection->fetchFirstColumn('SELECT series FROM touched WHERE import = ?', [$import]);
+        return $this->connection->fetchFirstColumn("SELECT series FROM touched WHERE import = $import UNION SELECT t.series FROM series s CROSS JOIN touched t ON t.series = s.id WHERE s.dataset = $dataset AND instr(t.imports, x'$marked') > 0 UNION SELECT p.series FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND instr(p.imports, x'$marked') > 0");
     }
 
     public function number(string $sql): int

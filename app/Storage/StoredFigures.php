@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\SeriesAdder;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\FiscalCalendar;
@@ -35,21 +36,22 @@ final readonly class StoredFigures implements Figures
 
     public function sums(array $measures, array $where): Sums
     {
-        return ($this->added($measures, $where, null)[''] ?? new SeriesAdder())->sums($this->dataset);
+        return ($this->added($measures, $where, null, Scenario::cases())[''] ?? new SeriesAdder())->sums($this->dataset);
     }
 
-    public function sumsBy(string $breakdown, array $measures, array $where): array
+    public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array
     {
-        return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $this->added($measures, $where, $this->breakdown($breakdown)));
+        return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $this->added($measures, $where, $this->breakdown($breakdown), $scenarios));
     }
 
     /**
      * @param list<string>       $measures
      * @param list<MemberFilter> $where
+     * @param list<Scenario>     $scenarios
      *
      * @return array<string|int, SeriesAdder> by member's name, or under ''
      */
-    private function added(array $measures, array $where, ?BreakdownRecord $by): array
+    private function added(array $measures, array $where, ?BreakdownRecord $by, array $scenarios): array
     {
         $names = $counted = [];
         foreach ($this->record->measures as $measure) {
@@ -60,7 +62,7 @@ final readonly class StoredFigures implements Figures
         }
         $codes = array_map(static fn (int $number): string => SeriesStore::scenario($number)->value, array_combine(range(1, 5), range(1, 5)));
         $adders = [];
-        foreach ($this->rows(array_keys($names), $where, $by) as $row) {
+        foreach ($this->rows(array_keys($names), $where, $by, array_map(SeriesStore::scenarioNumber(...), $scenarios)) as $row) {
             $adder = $adders[$row[2]] ??= new SeriesAdder();
             $adder->add($names[$row[0]], $codes[$row[1]], $row[3], $counted[$row[0]] ? $row[4] ?? '' : false);
         }
@@ -83,24 +85,25 @@ final readonly class StoredFigures implements Figures
      *
      * @param list<int>          $measures
      * @param list<MemberFilter> $where
+     * @param list<int>          $scenarios numbers
      *
      * @return iterable<array{0: int, 1: int, 2: int, 3: string, 4?: string}> measure, scenario, member or 0, amounts, counts
      */
-    private function rows(array $measures, array $where, ?BreakdownRecord $by): iterable
+    private function rows(array $measures, array $where, ?BreakdownRecord $by, array $scenarios): iterable
     {
         $dataset = (int) $this->record->id;
         if ([] === $where && null === $by) {
-            return $this->store->totals($dataset, self::ALL, $measures);
+            return $this->store->totals($dataset, self::ALL, $measures, $scenarios);
         }
         $only = 1 === \count($where) ? $this->breakdown($where[0]->breakdown) : null;
         $of = [] === $where ? $by : (null === $by || $by === $only ? $only : null);
         if (null !== $of && $this->store->keepsTotalsOf($dataset, $of->position)) {
-            $rows = $this->store->totals($dataset, $of->position, $measures, [] === $where ? null : $this->members($of, $where[0]));
+            $rows = $this->store->totals($dataset, $of->position, $measures, $scenarios, [] === $where ? null : $this->members($of, $where[0]));
 
             return null === $by ? self::together($rows) : $rows;
         }
 
-        return $this->store->amounts($dataset, $measures, array_map($this->condition(...), $where), $by?->position);
+        return $this->store->amounts($dataset, $measures, $scenarios, array_map($this->condition(...), $where), $by?->position);
     }
 
     /**

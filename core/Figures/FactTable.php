@@ -40,19 +40,19 @@ final readonly class FactTable implements Figures
         foreach ($this->series as $i => $series) {
             $decimals = $this->dataset->maybeMeasure($series->measure)->decimals ?? 0;
             foreach (PackedAmounts::unpack($this->packed[$i]) as $start => $amount) {
-                yield new Fact($series->measure, $series->scenario, Period::ofStart($this->dataset->grain, $start, $this->dataset->calendar), $series->members, BigDecimal::ofUnscaledValue($amount, $decimals));
+                yield new Fact($series->measure, $series->scenario, Period::ofStart($this->dataset->grain, $start, $this->dataset->calendar), [] === $this->dataset->breakdowns ? [] : $series->members(), BigDecimal::ofUnscaledValue($amount, $decimals));
             }
         }
     }
 
     public function sums(array $measures, array $where): Sums
     {
-        return [] === $where ? $this->totals : $this->added($measures, $where, null)[''];
+        return [] === $where ? $this->totals : $this->added($measures, $where, null, Scenario::cases())[''];
     }
 
-    public function sumsBy(string $breakdown, array $measures, array $where): array
+    public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array
     {
-        $sums = $this->added($measures, $where, $this->dataset->placeOf($breakdown));
+        $sums = $this->added($measures, $where, $this->dataset->placeOf($breakdown), $scenarios);
         unset($sums['']);
 
         return $sums;
@@ -61,18 +61,19 @@ final readonly class FactTable implements Figures
     /**
      * @param list<string>       $measures
      * @param list<MemberFilter> $where
-     * @param ?int               $by       place of the breakdown that sums are told apart by
+     * @param list<Scenario>     $scenarios
+     * @param ?int               $by        place of the breakdown that sums are told apart by
      *
      * @return array<string|int, Sums> by member; under '' where they are not told apart
      */
-    private function added(array $measures, array $where, ?int $by): array
+    private function added(array $measures, array $where, ?int $by, array $scenarios): array
     {
         $adders = null === $by ? ['' => new SeriesAdder()] : [];
         foreach ($this->series as $i => $series) {
-            if (!\in_array($series->measure, $measures, true) || !$this->passes($series, $where)) {
+            if (!\in_array($series->measure, $measures, true) || !\in_array($series->scenario, $scenarios, true) || !$this->passes($series, $where)) {
                 continue;
             }
-            $member = null === $by ? '' : $series->members[$by];
+            $member = null === $by ? '' : $series->member($by);
             $adders[$member] ??= new SeriesAdder();
             $adders[$member]->add($series->measure, $series->scenario->value, $this->packed[$i], true === $this->dataset->maybeMeasure($series->measure)?->isCounted() ? '' : false);
         }
@@ -84,7 +85,7 @@ final readonly class FactTable implements Figures
     private function passes(Series $series, array $where): bool
     {
         foreach ($where as $filter) {
-            if (!$filter->lets($series->members[$this->dataset->placeOf($filter->breakdown)])) {
+            if (!$filter->lets($series->member($this->dataset->placeOf($filter->breakdown)))) {
                 return false;
             }
         }

@@ -23,9 +23,10 @@ interface Figures
      * The same for each member of a breakdown that has any.
      *
      * @param list<string>       $measures
-     * @param list<MemberFilter> $where    all of them must hold
+     * @param list<MemberFilter> $where     all of them must hold
+     * @param list<Scenario>     $scenarios those that matter
      *
      * @return array<string|int, Sums> by member
      */
-    public function sumsBy(string $breakdown, array $measures, array $where): array;
+    public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array;
 }

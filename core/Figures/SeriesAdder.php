@@ -82,11 +82,11 @@ final class SeriesAdder
         $sums = new Sums();
         foreach ($this->sums as $measure => $byScenario) {
             $decimals = $dataset->maybeMeasure((string) $measure)->decimals ?? 0;
-            foreach ($byScenario as $scenario => $byStart) {
-                foreach ($byStart as $start => $sum) {
-                    $large = $this->large[$measure][$scenario][$start] ?? null;
-                    $sums->put((string) $measure, Scenario::from((string) $scenario), $start, null === $large ? $sum : $large->plus($sum), $decimals, $this->counts[$measure][$scenario][$start] ?? 1);
+            foreach ($byScenario as $scenario => $own) {
+                foreach ($this->large[$measure][$scenario] ?? [] as $start => $large) {
+                    $own[$start] = $large->plus($own[$start]);
                 }
+                $sums->put((string) $measure, Scenario::from((string) $scenario), $own, $decimals, $this->counts[$measure][$scenario] ?? []);
             }
         }
 

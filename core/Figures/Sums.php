@@ -9,36 +9,71 @@ use Brick\Math\BigInteger;
 use KeenMargin\Core\Time\Period;
 
 /**
- * Exact sums by measure, scenario and finest period, and how many amounts are in each.
+ * Exact sums by measure, scenario and finest period, and how many amounts are in each where that matters.
  */
 final class Sums
 {
-    /** @var array<string, array<string, array<int, array{int|BigInteger|BigDecimal, non-negative-int, int}>>> sum, its decimals, count; by measure, scenario code, period start */
+    /** @var array<string, array<string, array{array<int, int|BigInteger>, non-negative-int, array<int, int>}>> sums by period start, their decimals, counts; by measure and scenario code */
     private array $cells = [];
+    /** @var array<string, array<string, array<int, BigDecimal>>> those that were asked for */
+    private array $made = [];
 
-    /** @param non-negative-int $decimals that the sum is scaled by */
-    public function put(string $measure, Scenario $scenario, int $periodStart, int|BigInteger $sum, int $decimals, int $count): void
+    /**
+     * @param array<int, int|BigInteger> $sums     by period start
+     * @param non-negative-int           $decimals that they are scaled by
+     * @param array<int, int>            $counts   of amounts in each; one where none is told
+     */
+    public function put(string $measure, Scenario $scenario, array $sums, int $decimals, array $counts): void
     {
-        $this->cells[$measure][$scenario->value][$periodStart] = [$sum, $decimals, $count];
+        $this->cells[$measure][$scenario->value] = [$sums, $decimals, $counts];
     }
 
     public function amount(string $measure, Scenario $scenario, Period $period): ?BigDecimal
     {
-        $cell = $this->cells[$measure][$scenario->value][$period->start] ?? null;
-        if (null === $cell || $cell[0] instanceof BigDecimal) {
-            return $cell[0] ?? null;
+        $made = $this->made[$measure][$scenario->value][$period->start] ?? null;
+        if (null !== $made) {
+            return $made;
+        }
+        $of = $this->cells[$measure][$scenario->value] ?? null;
+        if (null === $of || !isset($of[0][$period->start])) {
+            return null;
         }
 
-        return $this->cells[$measure][$scenario->value][$period->start][0] = BigDecimal::ofUnscaledValue($cell[0], $cell[1]);
+        return $this->made[$measure][$scenario->value][$period->start] = BigDecimal::ofUnscaledValue($of[0][$period->start], $of[1]);
+    }
+
+    /**
+     * The sum of several cells without its decimal point; none where none of them is there.
+     *
+     * @param array<string, list<int>> $starts of periods by scenario code
+     */
+    public function together(string $measure, array $starts): int|BigInteger|null
+    {
+        $sum = null;
+        foreach ($starts as $scenario => $own) {
+            $amounts = $this->cells[$measure][$scenario][0] ?? [];
+            foreach ([] === $amounts ? [] : $own as $start) {
+                $amount = $amounts[$start] ?? null;
+                if (null === $amount) {
+                    continue;
+                }
+                $next = \is_int($amount) && !$sum instanceof BigInteger ? ($sum ?? 0) + $amount : null;
+                $sum = \is_int($next) ? $next : BigInteger::of($sum ?? 0)->plus($amount);
+            }
+        }
+
+        return $sum;
     }
 
     public function count(string $measure, Scenario $scenario, Period $period): int
     {
-        return $this->cells[$measure][$scenario->value][$period->start][2] ?? 0;
+        $of = $this->cells[$measure][$scenario->value] ?? null;
+
+        return null !== $of && isset($of[0][$period->start]) ? $of[2][$period->start] ?? 1 : 0;
     }
 
     public function hasAny(string $measure, Scenario $scenario): bool
     {
-        return [] !== ($this->cells[$measure][$scenario->value] ?? []);
+        return [] !== ($this->cells[$measure][$scenario->value][0] ?? []);
     }
 }

@@ -41,28 +41,28 @@ final readonly class MemberTable
     {
         $closing = $figures->dataset()->isTimeless() ? Period::timeless() : $figures->dataset()->closing();
         $all = self::compared($figures->sums($measure->sources(), $where), $measure, $scenario, $forecast, $closing);
-        $rows = [];
-        foreach (null === $by ? [] : $figures->sumsBy($by, $measure->sources(), $where) as $member => $sums) {
-            $comparison = self::compared($sums, $measure, $scenario, $forecast, $closing);
-            $total = $comparison->total($periods)->shown;
-            if (null !== $total) {
-                $rows[] = [(string) $member, $comparison, $total];
-            }
-        }
+        $bySums = null === $by ? [] : $figures->sumsBy($by, $measure->sources(), $where, array_values(array_unique(array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]), \SORT_REGULAR)));
+        $sizes = MemberSizes::of($bySums, $measure, $scenario, $forecast, $closing, $periods);
         if ($largestFirst) {
-            usort($rows, static fn (array $a, array $b): int => $b[2]->abs()->compareTo($a[2]->abs()));
+            $sizes = MemberSizes::largestFirst($sizes);
+        }
+        $rows = [];
+        foreach (\array_slice(array_keys($sizes), $from, $most) as $member) {
+            $comparison = self::compared($bySums[$member], $measure, $scenario, $forecast, $closing);
+            $rows[] = [(string) $member, self::cells($comparison, $periods), $comparison->total($periods)->shown];
         }
 
         return new self(
             $periods,
-            array_map(static fn (array $row): array => [$row[0], self::cells($row[1], $periods), $row[2]], \array_slice($rows, $from, $most)),
+            $rows,
             [self::cells($all, $periods), $all->total($periods)->shown],
             array_map(static fn (Period $period): ?Scenario => $all->scenarioOf([$period]), $periods),
-            \count($rows),
+            \count($sizes),
         );
     }
 
-    private static function compared(Sums $sums, Measure $measure, Scenario $scenario, ?Scenario $forecast, Period $closing): Comparison
+    /** The same comparison that charts make, without a reference. */
+    public static function compared(Sums $sums, Measure $measure, Scenario $scenario, ?Scenario $forecast, Period $closing): Comparison
     {
         return new Comparison(Amounts::ofSums($measure, $sums), $scenario, $forecast, [], $closing, Better::More, new Flag(), $measure->isInPercent());
     }

@@ -88,7 +88,7 @@ function step(event: KeyboardEvent) {
         </tr>
         <tr v-for="row in table.rows" :key="row.member" class="border-b border-hairline hover:bg-panel">
           <th
-            class="sticky left-0 max-w-72 truncate bg-paper py-1.5 pr-6 text-left font-normal"
+            class="sticky left-0 max-w-80 break-words bg-paper py-1.5 pr-6 text-left font-normal"
             scope="row"
             :title="row.member"
           >

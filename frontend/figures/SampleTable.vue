@@ -35,7 +35,7 @@ function isIgnored(column: string): boolean {
 
 <template>
   <div
-    class="overflow-x-auto rounded-lg border border-hairline bg-panel"
+    class="w-fit max-w-full overflow-x-auto rounded-lg border border-hairline bg-panel"
     tabindex="0"
     aria-label="The first rows of the file, each column with its role"
   >

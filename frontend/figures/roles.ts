@@ -22,7 +22,7 @@ export const roleChoices: RoleChoice[] = [
     label: `Amount: ${word}`,
     role: { role: 'amount', scenario: code } as ColumnRole,
   })),
-  { id: 'amount', label: 'Amount, its scenario in a column', role: { role: 'amount' } },
+  { id: 'amount', label: 'Amount', role: { role: 'amount' } },
   { id: 'breakdown', label: 'Breakdown', role: { role: 'breakdown' } },
   { id: 'scenario', label: 'Scenario', role: { role: 'scenario' } },
   { id: 'measure', label: 'Measure', role: { role: 'measure' } },

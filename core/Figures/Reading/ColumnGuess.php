@@ -17,6 +17,8 @@ final readonly class ColumnGuess
     /** What is computed from other columns is computed again here. */
     private const DERIVED_NAMES = '/^(?:Δ.*|var\.?(?:iance)?\b.*|diff\.?(?:erence)?\b.*|deviation\b.*|abweichung.*|abw\..*|delta\b.*|ytd\b.*|.*\bytd|year to date|cumul.*|kumul.*|share of .*|% of .*)$/iu';
     private const SAMPLE = 400;
+    /** Letters that remarks have on average, and the names of customers do not. */
+    private const FREE_TEXT = 60;
 
     private function __construct(public ColumnRole $role, public bool $isPeriodByName, public bool $isYears)
     {
@@ -98,7 +100,7 @@ final readonly class ColumnGuess
      */
     private static function isFreeText(array $cells): bool
     {
-        return \count($cells) > 40 && \count(array_unique($cells)) > 0.8 * \count($cells) && array_sum(array_map(mb_strlen(...), $cells)) > 24 * \count($cells);
+        return \count($cells) > 40 && \count(array_unique($cells)) > 0.8 * \count($cells) && array_sum(array_map(mb_strlen(...), $cells)) > self::FREE_TEXT * \count($cells);
     }
 
     /**

@@ -35,9 +35,9 @@ final class DatasetBuilder
         $toMonths = $daysAreMonths ? self::monthOf(...) : null;
         $grain = $daysAreMonths ? Grain::Month : $grain;
         $summed = 0;
-        $ofMeasure = [];
+        $ofMeasure = $sums = [];
         foreach ($packed as $run => $amounts) {
-            $packed[$run] = self::settled($amounts, $summed, $toMonths);
+            [$packed[$run], $sums[$run]] = self::settled($amounts, $summed, $toMonths);
             $measure = $series[$run]->measure;
             $ofMeasure[$measure] = max($ofMeasure[$measure] ?? 0, $decimals[$run] ?? 0);
         }
@@ -49,10 +49,12 @@ final class DatasetBuilder
             $totals->maybeNotice(array_values($series), array_values($packed), $scale),
             $totalColumns->maybeNotice(),
         ]));
+        $members = MemberSums::of($series, $sums, \count($breakdowns));
         if (!$mapping->keepsTotals) {
-            foreach (SummedMembers::of(array_values($series), array_values($packed), \count($breakdowns)) as $place => $member) {
-                $series = array_filter($series, static fn (Series $one): bool => $one->members[$place] !== $member);
+            foreach (SummedMembers::of($series, $packed, $members) as $place => $member) {
+                $series = array_filter($series, static fn (Series $one): bool => $one->member($place) !== $member);
                 $packed = array_intersect_key($packed, $series);
+                $members = MemberSums::of($series, $sums, \count($breakdowns));
                 $notices[] = new Notice('summed-member', true, "\"$member\" is in every period the sum of the others of $breakdowns[$place] and was left out");
             }
         }
@@ -68,7 +70,7 @@ final class DatasetBuilder
         foreach ($series as $i => $one) {
             $all->add($one->measure, $one->scenario->value, $packed[$i], isset($counted[$one->measure]) ? '' : false);
         }
-        $dataset = new Dataset($name, $measures, self::dimensions($breakdowns, $series), $grain, $mapping->calendar, Coverage::ofStarts($all->starts(), $grain, $mapping->calendar), null, $organisation, $notices);
+        $dataset = new Dataset($name, $measures, array_map(static fn (string $breakdown, int $place): Dimension => new Dimension($breakdown, $members->members($place)), $breakdowns, array_keys($breakdowns)), $grain, $mapping->calendar, Coverage::ofStarts($all->starts(), $grain, $mapping->calendar), null, $organisation, $notices);
 
         return new ReadFigures(new FactTable($dataset, $series, $packed, $all->sums($dataset)), $rows, $without);
     }
@@ -80,16 +82,22 @@ final class DatasetBuilder
         return $year * 12 + $month - 1;
     }
 
-    /** @param ?\Closure(int): int $moved what becomes of a period's start */
-    private static function settled(string $amounts, int &$summed, ?\Closure $moved): string
+    /**
+     * @param ?\Closure(int): int $moved what becomes of a period's start
+     *
+     * @return array{string, int|float} amounts in calendar order, each period once, and their sum
+     */
+    private static function settled(string $amounts, int &$summed, ?\Closure $moved): array
     {
         $flat = PackedAmounts::flat($amounts);
         $last = \PHP_INT_MIN;
+        $total = 0;
         for ($i = 1, $end = \count($flat); $i < $end && $flat[$i] > $last && null === $moved; $i += 2) {
             $last = $flat[$i];
+            $total += $flat[$i + 1];
         }
         if ($i > $end) {
-            return $amounts;
+            return [$amounts, $total];
         }
         $settled = [];
         for ($i = 1; $i < $end; $i += 2) {
@@ -102,7 +110,7 @@ final class DatasetBuilder
             $settled[$start] = $sum;
         }
 
-        return PackedAmounts::pack($settled);
+        return [PackedAmounts::pack($settled), array_sum($settled)];
     }
 
     private static function isWhole(mixed $sum): bool
@@ -143,25 +151,5 @@ final class DatasetBuilder
         }
 
         return $measures;
-    }
-
-    /**
-     * @param list<string> $names
-     * @param list<Series> $series
-     *
-     * @return list<Dimension> with their members in the order in which they came
-     */
-    private static function dimensions(array $names, array $series): array
-    {
-        $dimensions = [];
-        foreach ($names as $place => $name) {
-            $members = [];
-            foreach ($series as $one) {
-                $members[$one->members[$place]] = true;
-            }
-            $dimensions[] = new Dimension($name, array_map(strval(...), array_keys($members)));
-        }
-
-        return $dimensions;
     }
 }

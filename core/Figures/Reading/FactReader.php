@@ -6,7 +6,6 @@ namespace KeenMargin\Core\Figures\Reading;
 
 use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\PackedAmounts;
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -18,6 +17,7 @@ use KeenMargin\Core\Time\Period;
 final class FactReader
 {
     private const ROWS_BETWEEN_SIGNS = 8192;
+    private const ROWS_BETWEEN_CLEARINGS = 8 * self::ROWS_BETWEEN_SIGNS;
     private const SAFE_DIGITS = 17;
 
     private readonly RowCombinations $combinations;
@@ -89,6 +89,10 @@ final class FactReader
         foreach ($this->sheet->each() as $number => $cells) {
             if (0 === ++$rows % self::ROWS_BETWEEN_SIGNS) {
                 $sign($rows);
+                // Runs grow from one size to the next; what they leave behind is given back.
+                if (0 === $rows % self::ROWS_BETWEEN_CLEARINGS) {
+                    gc_mem_caches();
+                }
                 if ($rows > Limits::ROWS) {
                     throw RefusedFigures::whole('The file has more than '.number_format(Limits::ROWS).' rows. Split it, or leave out what is not needed.');
                 }
@@ -207,10 +211,7 @@ final class FactReader
 
     private function series(int $combination, int $slot): Series
     {
-        ['members' => $members, 'scenario' => $scenario, 'measure' => $measure] = $this->combinations->list[$combination];
-        [$ofColumn, $measureOfColumn] = $this->amounts->meanings[$slot];
-
-        return new Series($measure ?? $measureOfColumn ?? $this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE, $scenario ?? $ofColumn ?? Scenario::Actual, $members);
+        return $this->combinations->series($combination, ...$this->amounts->meanings[$slot]);
     }
 
     private function result(string $name, string $organisation): ReadFigures
@@ -218,13 +219,17 @@ final class FactReader
         if ([] === $this->packed) {
             throw RefusedFigures::whole('The file holds no figures: every amount is missing.');
         }
+        $this->combinations->close();
+        gc_mem_caches();
         $series = [];
         foreach (array_keys($this->packed) as $run) {
             $series[$run] = $this->series(intdiv($run, $this->amounts->slots), $run % $this->amounts->slots);
         }
         $days = Grain::Day === $this->periods->grain && null === $this->mapping->grain ? array_map(PackedAmounts::first(...), array_values(array_filter($this->starts))) : [];
+        // Handed over, not held: what is settled there need not stay as it was here.
+        [$packed, $this->packed] = [$this->packed, []];
 
-        return DatasetBuilder::figures($name, $organisation, $this->mapping, $this->combinations->units, $series, $this->packed, $this->decimals, $this->scale, $this->periods->joined(), PeriodColumn::areMonths($days), $this->totals, $this->totalColumns, $this->rows, $this->without);
+        return DatasetBuilder::figures($name, $organisation, $this->mapping, $this->combinations->units, $series, $packed, $this->decimals, $this->scale, $this->periods->joined(), PeriodColumn::areMonths($days), $this->totals, $this->totalColumns, $this->rows, $this->without);
     }
 
     private static function tooLong(string $amount, int $decimals): RefusedFigures

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading;
 
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series;
 
 /**
  * The different combinations of members, scenario and measure that rows have, each with a number.
@@ -14,8 +15,8 @@ final class RowCombinations
 {
     public const REFUSED = -1;
 
-    /** @var list<array{members: list<string>, scenario: ?Scenario, measure: ?string}> by number */
-    public array $list = [];
+    /** @var list<string> members, scenario and measure by number, as one text each: there may be many */
+    private array $list = [];
     /** @var array<int, true> numbers of those whose members say that their rows are totals */
     public array $totals = [];
     /** @var array<string, string> unit by measure, where a column tells it */
@@ -75,19 +76,33 @@ final class RowCombinations
     /** @param list<string> $members */
     private function numbered(array $members, ?Scenario $scenario, ?string $measure): int
     {
-        $key = implode("\0", [...$members, $scenario->value ?? '', $measure ?? '']);
+        $key = implode("\0", [$measure ?? '', $scenario->value ?? '', implode("\0", $members)]);
         if (!isset($this->numbers[$key])) {
             if (\count($this->list) >= Limits::COMBINATIONS) {
                 throw RefusedFigures::whole('The breakdowns have more than '.number_format(Limits::COMBINATIONS).' different combinations. Ignore a column that differs from row to row, such as a document number.');
             }
             $this->numbers[$key] = \count($this->list);
-            $this->list[] = ['members' => $members, 'scenario' => $scenario, 'measure' => $measure];
+            $this->list[] = $key;
             if (!$this->mapping->keepsTotals && [] !== array_filter($members, TotalWords::isTotal(...))) {
                 $this->totals[$this->numbers[$key]] = true;
             }
         }
 
         return $this->numbers[$key];
+    }
+
+    /** What a combination means in a column that stands for a scenario or a measure, where the row does not say them. */
+    public function series(int $number, ?Scenario $scenario, ?string $measure): Series
+    {
+        [$ownMeasure, $own, $members] = explode("\0", $this->list[$number], 3);
+
+        return Series::joined('' === $ownMeasure ? $measure ?? $this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE : $ownMeasure, '' === $own ? $scenario ?? Scenario::Actual : Scenario::from($own), $members);
+    }
+
+    /** Forgets what is only needed while rows are read. */
+    public function close(): void
+    {
+        $this->numbers = [];
     }
 
     private function unit(string $measure, string $unit): ?string

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series;
 
 /** Finds the rows of a file that amounts came from: those which, read the same way again, give the same keys. */
@@ -31,7 +30,7 @@ final class SourceRows
             foreach ($combinations->places as $place) {
                 $key .= ($cells[$place] ?? '')."\0";
             }
-            $isWanted[$key] ??= self::slots($combinations, $amounts, $mapping, $cells, $wanted);
+            $isWanted[$key] ??= self::slots($combinations, $amounts, $cells, $wanted);
             $columns = [];
             foreach ([] === $isWanted[$key] ? [] : $amounts->columns as [$place, $slot, $header]) {
                 if (isset($isWanted[$key][$slot]) && !NumberReader::isMissing(Cell::clean($cells[$place] ?? '')) && self::falls($periods, $mapping, $cells, $header, $at)) {
@@ -50,16 +49,15 @@ final class SourceRows
      *
      * @return array<int, true> slots whose series is wanted
      */
-    private static function slots(RowCombinations $combinations, AmountColumns $amounts, Mapping $mapping, array $cells, callable $wanted): array
+    private static function slots(RowCombinations $combinations, AmountColumns $amounts, array $cells, callable $wanted): array
     {
         $combination = $combinations->number($cells);
         if ($combination < 0 || isset($combinations->totals[$combination])) {
             return [];
         }
-        ['members' => $members, 'scenario' => $scenario, 'measure' => $measure] = $combinations->list[$combination];
         $slots = [];
-        foreach ($amounts->meanings as $slot => [$ofColumn, $measureOfColumn]) {
-            if ($wanted(new Series($measure ?? $measureOfColumn ?? $mapping->measure ?? RoleGuess::DEFAULT_MEASURE, $scenario ?? $ofColumn ?? Scenario::Actual, $members))) {
+        foreach ($amounts->meanings as $slot => $meaning) {
+            if ($wanted($combinations->series($combination, ...$meaning))) {
                 $slots[$slot] = true;
             }
         }

@@ -17,28 +17,20 @@ final class SummedMembers
     private const OTHERS = 2;
 
     /**
-     * @param list<Series> $series
-     * @param list<string> $packed     amounts of the same series, all with equally many decimals
-     * @param int          $breakdowns how many there are
+     * @param array<int, Series> $series
+     * @param array<int, string> $packed amounts of the same series, all with equally many decimals
      *
      * @return array<int, string> the member by the breakdown's place; at most one each
      */
-    public static function of(array $series, array $packed, int $breakdowns): array
+    public static function of(array $series, array $packed, MemberSums $sums): array
     {
-        $totals = array_map(static function (string $amounts) {
-            $sum = 0;
-            $flat = PackedAmounts::flat($amounts);
-            for ($i = 2, $end = \count($flat); $i <= $end; $i += 2) {
-                $sum += $flat[$i];
-            }
-
-            return $sum;
-        }, $packed);
         $found = [];
-        for ($place = 0; $place < $breakdowns; ++$place) {
-            $member = self::maybeAt($place, $series, $packed, $totals);
-            if (null !== $member) {
-                $found[$place] = $member;
+        foreach ($sums->sums as $place => $byMember) {
+            foreach (\count($byMember) > self::OTHERS ? $byMember : [] as $member => $own) {
+                if (self::isHalf($own, $sums->whole) && self::tiesEverywhere((string) $member, $place, $series, $packed)) {
+                    $found[$place] = (string) $member;
+                    break;
+                }
             }
         }
 
@@ -46,46 +38,33 @@ final class SummedMembers
     }
 
     /**
-     * @param list<Series>    $series
-     * @param list<string>    $packed
-     * @param list<int|float> $totals of each series over all periods
+     * Whether a member's sums are as much as those of all others, for every measure.
+     *
+     * @param array<string, int|float> $own
+     * @param array<string, int|float> $whole
      */
-    private static function maybeAt(int $place, array $series, array $packed, array $totals): ?string
+    private static function isHalf(array $own, array $whole): bool
     {
-        $sums = [];
-        $whole = [];
-        foreach ($series as $i => $one) {
-            $sums[$one->members[$place]][$one->measure] = ($sums[$one->members[$place]][$one->measure] ?? 0) + $totals[$i];
-            $whole[$one->measure] = ($whole[$one->measure] ?? 0) + $totals[$i];
-        }
-        if (\count($sums) <= self::OTHERS) {
-            return null;
-        }
-        foreach ($sums as $member => $byMeasure) {
-            foreach ($whole as $measure => $sum) {
-                // Floats come where a sum has outgrown the machine's integers; such sums are not told apart exactly.
-                if (!\is_int($sum) || 0 === $sum || $sum !== 2 * ($byMeasure[$measure] ?? 0)) {
-                    continue 2;
-                }
-            }
-            if (self::tiesEverywhere((string) $member, $place, $series, $packed)) {
-                return (string) $member;
+        foreach ($whole as $measure => $sum) {
+            // Sums that have outgrown the machine's integers are not told apart exactly.
+            if (!\is_int($sum) || 0 === $sum || $sum !== 2 * ($own[$measure] ?? 0)) {
+                return false;
             }
         }
 
-        return null;
+        return true;
     }
 
     /**
-     * @param list<Series> $series
-     * @param list<string> $packed
+     * @param array<int, Series> $series
+     * @param array<int, string> $packed
      */
     private static function tiesEverywhere(string $member, int $place, array $series, array $packed): bool
     {
         $rest = [];
         $cells = 0;
         foreach ($series as $i => $one) {
-            $isTotal = $one->members[$place] === $member;
+            $isTotal = $one->member($place) === $member;
             foreach (PackedAmounts::unpack($packed[$i]) as $start => $amount) {
                 $key = "$one->measure\0{$one->scenario->value}\0$start";
                 $rest[$key] = ($rest[$key] ?? 0) + ($isTotal ? -$amount : $amount);

@@ -57,7 +57,7 @@ final class TotalRows
     {
         $sums = [];
         foreach ($series as $i => $one) {
-            if ($one->measure !== $of->measure || $one->scenario !== $of->scenario || !self::holds($of->members, $one->members)) {
+            if ($one->measure !== $of->measure || $one->scenario !== $of->scenario || !self::holds($of->members(), $one->members())) {
                 continue;
             }
             foreach (PackedAmounts::unpack($packed[$i]) as $start => $amount) {
