@@ -1,4 +1,5 @@
 /* Makes docs/screenshots from the demo figures. Usage: node tools/screenshots.mjs BASE EMPTY_BASE */
+import { readFileSync } from 'node:fs'
 import { chromium as playwright } from '@playwright/test'
 import { chromium } from './browser.mjs'
 
@@ -27,21 +28,51 @@ const open = (name) => async (page) => {
     .click()
   await page.waitForSelector('svg.chart')
 }
-const file = (text) => (page) =>
-  page.setInputFiles('input[type=file]', {
-    name: 'monthly-results.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(text),
-  })
+const file =
+  (text, name = 'monthly-results.csv') =>
+  (page) =>
+    page.setInputFiles('input[type=file]', {
+      name,
+      mimeType: 'text/csv',
+      buffer: Buffer.from(text),
+    })
 const messy =
   'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;(1.200);118.400,00;corrected\nMar 2026;North;12x;120.100,00;\nApr 2026;Holm;98.110,25;97.000,00;\nTotal;;218.896,75;454.500,00;\n'
-const clean =
-  'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;120.105,00;118.400,00;corrected\nJan 2026;Holm;98.110,25;97.000,00;\nFeb 2026;Holm;97.001,75;98.500,00;\n'
+
+/** September's ledger, with a slip in a name, a correction of August and a row of totals. */
+const ledger = readFileSync('demo/operating-statement.csv', 'utf8').split('\n')
+const august = ledger.filter((line) => line.startsWith('2026-08,Actual'))
+const next = [
+  ledger[0],
+  august[4].replace(/\d+$/, '79112'),
+  ...august.map((line, i) =>
+    line.replace('2026-08', '2026-09').replace(i === 5 ? 'North' : '', i === 5 ? 'Norht' : ''),
+  ),
+  `2026-09,Actual,Total,,${august.reduce((sum, line) => sum + Number(line.split(',').at(-1)), 0)}`,
+].join('\n')
+const statement = async (page) => {
+  await page.getByRole('link', { name: 'Operating statement', exact: true }).first().click()
+  await page.getByLabel('Figures', { exact: true }).waitFor()
+}
 
 await shoot('start', '/')
 await shoot('start-empty', '/', undefined, { from: empty })
 await shoot('figures', '/figures')
-await shoot('reading', '/', file(clean))
+await shoot('dataset', '/figures', async (page) => {
+  await statement(page)
+  await page.getByRole('button', { name: /^Fuel, Jul:/ }).click()
+  await page.getByLabel('Where it came from').getByRole('row').nth(3).waitFor()
+})
+await shoot('reading', '/', (page) => page.setInputFiles('input[type=file]', 'tests/fixtures/figures/two-headers.xlsx'))
+await shoot('reading-next', '/', file(next, 'operating-statement-2026-09.csv'))
+await shoot('imports', '/', async (page) => {
+  await file(next, 'operating-statement-2026-09.csv')(page)
+  await page.getByRole('button', { name: 'Same', exact: true }).click()
+  await page.getByRole('button', { name: 'Bring in' }).click()
+  await page.getByLabel('Figures', { exact: true }).waitFor()
+  await page.getByRole('button', { name: 'Take back' }).first().click()
+  await page.getByRole('button', { name: 'Take it back' }).waitFor()
+})
 await shoot('reading-refused', '/', file(messy))
 await shoot('charts', '/charts')
 await shoot('chart', '/charts', open('Monthly revenue'))
