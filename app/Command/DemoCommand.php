@@ -6,7 +6,7 @@ namespace KeenMargin\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Import\BringIn;
-use KeenMargin\App\Import\Looker;
+use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\ChartRecord;
 use KeenMargin\App\Storage\ImportKeeper;
@@ -26,7 +26,7 @@ final class DemoCommand extends Command
 {
     private const ORGANISATION = 'Brackwater Ferries';
 
-    public function __construct(private readonly ImportKeeper $keeper, private readonly Looker $looker, private readonly EntityManagerInterface $manager, #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder)
+    public function __construct(private readonly ImportKeeper $keeper, private readonly FirstLook $firstLook, private readonly EntityManagerInterface $manager, #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder)
     {
         parent::__construct();
     }
@@ -36,8 +36,8 @@ final class DemoCommand extends Command
         // The last one brought in is the last one used, which the lists show first.
         foreach (array_reverse(Given::json((string) file_get_contents("$this->folder/datasets.json"))->list()) as $entry) {
             $file = $entry->must('file')->string();
-            $look = $this->looker->look(ReadingFile::at("$this->folder/$file", $file));
-            $mapping = $this->looker->mapping($look, $entry->must('mapping'));
+            $look = $this->firstLook->look(ReadingFile::at("$this->folder/$file", $file));
+            $mapping = $this->firstLook->mapping($look, $entry->must('mapping'));
             $dataset = $this->keeper->create(FactReader::figures($look->sheet, $mapping, $entry->must('name')->string(), self::ORGANISATION), BringIn::source($look, $mapping))->dataset;
             foreach (array_reverse($entry->must('charts')->list()) as $chart) {
                 $recipe = RecipeReader::read($chart->must('recipe')->asDocument());

@@ -7,7 +7,7 @@ namespace KeenMargin\App\Command;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\CommandLine\UsageError;
 use KeenMargin\App\Import\BringIn;
-use KeenMargin\App\Import\Looker;
+use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportKeeper;
@@ -36,7 +36,7 @@ final class ImportCommand extends Command
     private const REFUSED = 2;
     private const MODES = ['add' => ImportMode::Add, 'replace-periods' => ImportMode::ReplacePeriods, 'replace-all' => ImportMode::ReplaceAll];
 
-    public function __construct(private readonly EntityManagerInterface $manager, private readonly Looker $looker, private readonly ImportKeeper $keeper)
+    public function __construct(private readonly EntityManagerInterface $manager, private readonly FirstLook $firstLook, private readonly ImportKeeper $keeper)
     {
         parent::__construct();
     }
@@ -73,8 +73,8 @@ final class ImportCommand extends Command
         $isNew = true === $input->getOption('new');
         $record = $isNew ? null : $this->dataset($name);
         $file = ReadingFile::at($path, basename($path));
-        $look = $this->looker->look($file, self::maybeText($input->getOption('sheet')) ?? MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $record);
-        $mapping = $this->looker->mapping($look, $told);
+        $look = $this->firstLook->look($file, self::maybeText($input->getOption('sheet')) ?? MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $record);
+        $mapping = $this->firstLook->mapping($look, $told);
         $mode = self::mode(self::maybeText($input->getOption('mode')) ?? (null === $record ? 'add' : strtr($look->known->mode ?? 'add', ' ', '-')));
         $read = FactReader::figures($look->sheet, $mapping, $name);
         $source = BringIn::source($look, $mapping);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\CsvWriter;
-use KeenMargin\App\Import\Looker;
+use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Import\Trial;
@@ -26,7 +26,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/readings')]
 final readonly class ReadingController
 {
-    public function __construct(private ReadingShelf $shelf, private Looker $looker, private Trial $trial, private ReadingState $state, private Records $records)
+    public function __construct(private ReadingShelf $shelf, private FirstLook $firstLook, private Trial $trial, private ReadingState $state, private Records $records)
     {
     }
 
@@ -37,7 +37,7 @@ final readonly class ReadingController
         [$name, $path, $target] = $this->received($request);
         $file = $this->shelf->put($name, $path);
         try {
-            $look = $this->looker->look($file, null, null, $target, true);
+            $look = $this->firstLook->look($file, null, null, $target, true);
         } catch (RefusedFigures $e) {
             $this->shelf->drop($file->id);
             throw $e;
@@ -53,7 +53,7 @@ final readonly class ReadingController
         $body = JsonBody::of($request)->object(['sheet', 'header', 'dataset']);
         $target = $this->maybeDataset($body);
 
-        return new JsonResponse($this->state->of($this->looker->look($this->shelf->get($id), MappingReader::maybeSheet($body), MappingReader::maybeHeader($body), $target), $target));
+        return new JsonResponse($this->state->of($this->firstLook->look($this->shelf->get($id), MappingReader::maybeSheet($body), MappingReader::maybeHeader($body), $target), $target));
     }
 
     /** What would come in under a mapping, or which rows are refused and why. Keeps nothing. */
@@ -63,9 +63,9 @@ final readonly class ReadingController
         $body = JsonBody::of($request)->object(['mapping', 'dataset', 'mode']);
         $told = $body->must('mapping');
         $target = $this->maybeDataset($body);
-        $look = $this->looker->look($this->shelf->get($id), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
+        $look = $this->firstLook->look($this->shelf->get($id), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
 
-        return new JsonResponse($this->trial->of($look, $this->looker->mapping($look, $told), $target, $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add));
+        return new JsonResponse($this->trial->of($look, $this->firstLook->mapping($look, $told), $target, $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add));
     }
 
     /** How far the work on this file has come. */

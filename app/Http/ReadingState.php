@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\Look;
-use KeenMargin\App\Import\Looker;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
@@ -17,7 +17,7 @@ final readonly class ReadingState
     /** Rows above which the number of rows is only estimated. */
     private const ESTIMATED_FROM = 400;
 
-    public function __construct(private Looker $looker)
+    public function __construct(private FirstLook $firstLook)
     {
     }
 
@@ -25,7 +25,7 @@ final readonly class ReadingState
     public function of(Look $look, ?DatasetRecord $target): array
     {
         $sheet = $look->sheet;
-        $seen = $this->looker->maybeSeen($look->file);
+        $seen = $this->firstLook->maybeSeen($look->file);
 
         return [
             'id' => $look->file->id,

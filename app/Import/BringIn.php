@@ -15,7 +15,7 @@ use KeenMargin\Core\Figures\Reading\MappingReader;
 /** Confirms a reading: what it holds becomes a dataset or joins one, and the file is kept with it. */
 final readonly class BringIn
 {
-    public function __construct(private ReadingShelf $shelf, private Looker $looker, private Reader $reader, private ImportKeeper $keeper)
+    public function __construct(private ReadingShelf $shelf, private FirstLook $firstLook, private Reader $reader, private ImportKeeper $keeper)
     {
     }
 
@@ -48,8 +48,8 @@ final readonly class BringIn
     /** @return array{Look, Mapping} */
     private function looked(string $reading, ?Given $told, ?DatasetRecord $target): array
     {
-        $look = $this->looker->look($this->shelf->get($reading), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
+        $look = $this->firstLook->look($this->shelf->get($reading), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
 
-        return [$look, $this->looker->mapping($look, $told)];
+        return [$look, $this->firstLook->mapping($look, $told)];
     }
 }

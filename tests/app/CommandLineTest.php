@@ -91,7 +91,7 @@ final class CommandLineTest extends TestCase
     public function testListsItsCommandsAndEachHasHelp(): void
     {
         [, $list] = $this->keen([]);
-        foreach (['demo', 'serve', 'workings', 'draw', 'test', 'bench'] as $command) {
+        foreach (['demo', 'serve', 'import', 'workings', 'draw', 'test', 'bench'] as $command) {
             self::assertStringContainsString("./keen $command", $list);
             [$code, $help] = $this->keen([$command, '--help']);
             self::assertSame(0, $code);
@@ -107,5 +107,43 @@ final class CommandLineTest extends TestCase
         $workings = json_decode($output, true);
         \assert(\is_array($workings) && \is_array($workings['rows']));
         self::assertSame(['FY2026-Q4', 'FY2027-Q1'], array_column($workings['rows'], 'key'));
+    }
+
+    public function testAnyFormatIsDrawnFromAFileAndFromStandardInput(): void
+    {
+        $book = \dirname(__DIR__).'/fixtures/figures/two-headers.xlsx';
+        $this->file('plain.json', '{"keenMargin":1,"question":{"against":["BU"]},"kind":"variance-tiers"}');
+        foreach ([[$book, ''], ['-', (string) file_get_contents($book)]] as [$file, $input]) {
+            [$code, $output, $errors] = $this->keen(['workings', 'plain.json', $file], $input);
+            self::assertSame([0, ''], [$code, $errors]);
+            self::assertStringContainsString('"shown": "303100"', $output);
+        }
+        $this->file('sheet.json', '{"keenMargin":1,"question":{},"kind":"variance-tiers","figures":{"sheet":"Read me"}}');
+        self::assertSame([2, '', "The file has a header and no figures below it. Give at least one row of figures.\n"], $this->keen(['workings', 'sheet.json', $book]));
+    }
+
+    public function testTheMonthlyFileComesInWithoutThePage(): void
+    {
+        putenv("KEEN_DATA=$this->folder/data.sqlite");
+        try {
+            $this->file('july.csv', "Month,Route,Actual\n2026-06,North,10\n2026-07,North,20\n");
+            $this->file('august.csv', "Month,Route,Actual\n2026-07,North,22\n2026-08,North,30\n2026-08,Total,30\n");
+            self::assertSame([2, '', "There is no dataset \"Ledger\". Give --new to make it.\n"], $this->keen(['import', 'Ledger', 'july.csv']));
+            self::assertSame([0, "Ledger (dataset 1): 2 added, 0 replaced, 0 unchanged, 0 removed; 2 rows read.\n", ''], $this->keen(['import', 'Ledger', 'july.csv', '--new']));
+            self::assertSame([0, "Ledger (dataset 1): 1 added, 1 replaced, 0 unchanged, 0 removed; 3 rows read.\n1 row of totals was left out; it ties with its figures.\n", ''], $this->keen(['import', '1', 'august.csv']));
+            self::assertSame([0, "Ledger (dataset 1): 0 added, 0 replaced, 2 unchanged, 1 removed; 3 rows read.\n1 row of totals was left out; it ties with its figures.\n", ''], $this->keen(['import', 'Ledger', 'august.csv', '--mode', 'replace-all']));
+            foreach ([
+                [['--mode', 'twice'], '--mode: "twice" is not known; give add, replace-periods or replace-all.'],
+                [['--fast'], 'The option --fast is not known; see ./keen import --help.'],
+                [['--sheet'], 'Give a dataset and a file of figures; see ./keen import --help.'],
+                [['--mapping', 'recipe.json'], 'keenMargin: This key is not known; accepted are columns, decimal, dates, measure, year, leaveOut, measures, fiscalYearStarts, grain, sameAs, totals, header, sheet.'],
+            ] as [$more, $says]) {
+                self::assertSame([2, '', "$says\n"], $this->keen(['import', 'Ledger', 'august.csv', ...$more]));
+            }
+        } finally {
+            putenv('KEEN_DATA');
+            array_map(unlink(...), glob("$this->folder/files/*") ?: []);
+            rmdir("$this->folder/files");
+        }
     }
 }

@@ -13,7 +13,7 @@ final readonly class ColumnGuess
     private const MEMO_NAMES = '/\b(memo|note|notes|comment|comments|remark|remarks|description|bemerkung|kommentar)\b/iu';
     private const CODE_NAMES = '/\b(id|no|nr|number|code|account|konto|cost cent(er|re))\b\.?$/iu';
     private const SCENARIO_NAMES = '/^(scenario|szenario|version|type)$/iu';
-    private const MEASURE_NAMES = '/^(measure|indicator|kennzahl)$/iu';
+    private const MEASURE_COLUMNS = '/^(measure|indicator|kennzahl)$/iu';
     /** What is computed from other columns is computed again here. */
     private const DERIVED_NAMES = '/^(?:Δ.*|var\.?(?:iance)?\b.*|diff\.?(?:erence)?\b.*|deviation\b.*|abweichung.*|abw\..*|delta\b.*|ytd\b.*|.*\bytd|year to date|cumul.*|kumul.*|share of .*|% of .*)$/iu';
     private const SAMPLE = 400;
@@ -55,7 +55,7 @@ final readonly class ColumnGuess
 
         return new ColumnRole(match (true) {
             [] === $cells, 1 === preg_match(self::MEMO_NAMES, $name), self::isFreeText($cells) => Role::Ignore,
-            1 === preg_match(self::MEASURE_NAMES, $name) => Role::Measure,
+            1 === preg_match(self::MEASURE_COLUMNS, $name) => Role::Measure,
             default => Role::Breakdown,
         });
     }

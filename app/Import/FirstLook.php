@@ -24,7 +24,7 @@ use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Sheet;
 
 /** Looks at files: finds the table in them, remembers how their like was read. */
-final readonly class Looker
+final readonly class FirstLook
 {
     /** Sheets of a workbook that are held against what is known. */
     private const SHEETS = 12;
