@@ -52,10 +52,16 @@ final readonly class FactTable implements Figures
 
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array
     {
-        $sums = $this->added($measures, $where, $this->dataset->placeOf($breakdown), $scenarios);
-        unset($sums['']);
+        $place = $this->dataset->placeOf($breakdown);
+        $sums = $this->added($measures, $where, $place, $scenarios);
+        $ordered = [];
+        foreach ($this->dataset->breakdowns[$place]->members as $member) {
+            if (isset($sums[$member])) {
+                $ordered[$member] = $sums[$member];
+            }
+        }
 
-        return $sums;
+        return $ordered;
     }
 
     /**

@@ -7,6 +7,7 @@ import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
 import type { Dataset, Scenario } from '../shared/types'
 import { useLoad } from '../shared/useLoad'
+import FileButton from '../start/FileButton.vue'
 import { useDrop } from '../start/useDrop'
 import { useIncoming } from '../start/useIncoming'
 import DatasetExportMenu from './DatasetExportMenu.vue'
@@ -31,7 +32,6 @@ const { table, problem, scenario, scenarios, measure, by, year, order, page } = 
 const { cell, files, problem: untraced, trace, close } = useSources(dataset, table)
 const { problem: refused, isBusy, takeFile, takeText } = useIncoming(() => id)
 const { isOver } = useDrop(takeFile, takeText)
-const input = ref<HTMLInputElement | null>(null)
 const units = computed(() =>
   [...new Set((dataset.value?.measures ?? []).map((one) => one.unit).filter(Boolean))].join(', '),
 )
@@ -60,20 +60,7 @@ function changed() {
           >Ask a question</RouterLink
         >
         <DatasetExportMenu :dataset="id" />
-        <button class="button button-strong" :disabled="isBusy" @click="input?.click()">
-          {{ isBusy ? 'Reading…' : 'Bring in figures' }}
-        </button>
-        <input
-          ref="input"
-          class="sr-only"
-          type="file"
-          accept=".csv,.tsv,.txt,.xlsx,.ods,.jsonl,.ndjson,.json"
-          tabindex="-1"
-          aria-label="File of figures"
-          @change="
-            (takeFile(($event.target as HTMLInputElement).files?.[0]), (($event.target as HTMLInputElement).value = ''))
-          "
-        />
+        <FileButton :busy="isBusy" text="Bring in figures" @file="takeFile" />
       </template>
     </TopBar>
     <SentenceOfTrouble v-if="missing" class="m-8" :says="missing" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { FigureTable, Scenario } from '../shared/types'
+import type { Scenario } from '../shared/types'
+import type { FigureTable } from './types'
 import type { Cell } from './useFigureTable'
 
 /** Members down, periods across; each amount leads to the rows that it came from. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Doubt, Mapping, Trial } from '../shared/types'
+import type { Doubt, Mapping, Trial } from './types'
 
 /** What the cells alone cannot tell, asked once; what is answered by the file itself stands quietly beside it. */
 const props = defineProps<{ doubts: Doubt[]; joins: boolean; notices: NonNullable<Trial['notices']> }>()

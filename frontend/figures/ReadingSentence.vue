@@ -4,7 +4,8 @@ import ChoiceSlot from '../charts/slots/ChoiceSlot.vue'
 import SlotSheet from '../charts/slots/SlotSheet.vue'
 import { ask } from '../shared/api'
 import { useLoad } from '../shared/useLoad'
-import type { DatasetBrief, DatasetName, HeaderPlace, ImportMode, Listing, Reading } from '../shared/types'
+import type { DatasetBrief, Listing } from '../shared/types'
+import type { DatasetName, HeaderPlace, ImportMode, Reading } from './types'
 
 /** Where the table stands in the file and where its figures go, as one sentence. */
 const props = defineProps<{ reading: Reading; target: DatasetName | null }>()

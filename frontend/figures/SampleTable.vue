@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Mapping, Reading } from '../shared/types'
+import type { Mapping, Reading } from './types'
 import { choiceOf, roleChoices } from './roles'
 
 const props = defineProps<{ reading: Reading; refused: number[] }>()

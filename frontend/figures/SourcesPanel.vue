@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
-import type { SourceFile } from '../shared/types'
+import type { SourceFile } from './types'
 import type { Cell } from './useFigureTable'
 import { plural, stamp } from './wording'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { DatasetName, NearName, Trial } from '../shared/types'
+import type { DatasetName, NearName, Trial } from './types'
 import { plural } from './wording'
 
 const props = defineProps<{ trial: Trial; target: DatasetName | null; near: NearName[]; reading: string }>()

@@ -1,4 +1,5 @@
-import type { ColumnRole, Scenario } from '../shared/types'
+import type { Scenario } from '../shared/types'
+import type { ColumnRole } from './types'
 
 export interface RoleChoice {
   id: string

@@ -1,6 +1,7 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { ask, says } from '../shared/api'
-import type { Dataset, FigureTable, Scenario, SourceFile } from '../shared/types'
+import type { Dataset, Scenario } from '../shared/types'
+import type { FigureTable, SourceFile } from './types'
 
 /** The figures of a dataset as a table: which scenario, measure, breakdown and year, a page at a time. */
 export function useFigureTable(dataset: Ref<Dataset | null>, fresh: Ref<number>) {

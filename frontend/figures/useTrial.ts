@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { refDebounced, useIntervalFn } from '@vueuse/core'
 import { ask, Problem, says } from '../shared/api'
-import type { DatasetName, ImportMode, Mapping, Reading, Trial } from '../shared/types'
+import type { DatasetName, ImportMode, Mapping, Reading, Trial } from './types'
 
 const SHOWN_AFTER = 300
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
+import FileButton from './FileButton.vue'
 import { useDrop } from './useDrop'
 import { useIncoming } from './useIncoming'
 
 const { problem, isBusy, takeFile, takeText } = useIncoming()
-const input = ref<HTMLInputElement | null>(null)
 const { isOver } = useDrop(takeFile, takeText)
 const pasted = ref('')
 const isPasting = ref(false)
@@ -30,24 +30,11 @@ async function trySample() {
         CSV, XLSX, ODS or JSON lines, as it came. Columns are recognised, and you confirm them before anything is kept.
       </p>
       <div class="flex flex-wrap gap-3">
-        <button class="button button-strong" :disabled="isBusy" @click="input?.click()">
-          {{ isBusy ? 'Reading…' : 'Choose a file' }}
-        </button>
+        <FileButton :busy="isBusy" text="Choose a file" @file="takeFile" />
         <button class="button" :disabled="isBusy" :aria-expanded="isPasting" @click="isPasting = !isPasting">
           Paste a table
         </button>
         <button class="button" :disabled="isBusy" @click="trySample">Try a sample</button>
-        <input
-          ref="input"
-          class="sr-only"
-          type="file"
-          accept=".csv,.tsv,.txt,.xlsx,.ods,.jsonl,.ndjson,.json"
-          tabindex="-1"
-          aria-label="File of figures"
-          @change="
-            (takeFile(($event.target as HTMLInputElement).files?.[0]), (($event.target as HTMLInputElement).value = ''))
-          "
-        />
       </div>
       <form v-if="isPasting" class="mt-4" @submit.prevent="takeText(pasted)">
         <textarea

@@ -1,7 +1,7 @@
 import { ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, says } from '../shared/api'
-import type { Reading } from '../shared/types'
+import type { Reading } from '../figures/types'
 
 /** The reading that is on its way in, carried from the place where it was dropped to the place where it is confirmed. */
 const reading = shallowRef<Reading | null>(null)

@@ -143,4 +143,33 @@ final class StorageTest extends TestCase
             self::assertSame(0, $this->rows($table), $table);
         }
     }
+
+    public function testTotalsByMemberAnswerAsTheSeriesThemselves(): void
+    {
+        mt_srand(81);
+        $csv = "Month,Route,Customer,Actual,Budget\n";
+        foreach (range(1, 3) as $month) {
+            foreach (range(1, 60) as $customer) {
+                $csv .= \sprintf("2026-%02d,R%d,C%d,%d.%02d,%d\n", $month, $customer % 3, $customer, mt_rand(-900, 900), mt_rand(0, 99), mt_rand(0, 900));
+            }
+        }
+        $record = $this->keep($csv);
+        self::assertTrue($this->store->keepsTotalsOf((int) $record->id, 0), 'three routes beside 120 series');
+        self::assertFalse($this->store->keepsTotalsOf((int) $record->id, 1));
+        $stored = new StoredFigures($record, $this->store);
+        $memory = Written::figures($csv);
+        foreach ([[], [new MemberFilter('Route', ['R1'])], [new MemberFilter('Route', ['R1'], false)], [new MemberFilter('Customer', ['C3', 'C4', 'C5'])], [new MemberFilter('Customer', ['C3'], false), new MemberFilter('Route', ['R0', 'R1'])]] as $i => $where) {
+            foreach (['Route', 'Customer'] as $by) {
+                $ours = $stored->sumsBy($by, ['Amount'], $where, Scenario::cases());
+                $theirs = $memory->sumsBy($by, ['Amount'], $where, Scenario::cases());
+                self::assertSame(array_keys($theirs), array_keys($ours), "$by, filter $i");
+                foreach ($theirs as $member => $sums) {
+                    foreach ([Scenario::Actual, Scenario::Budget] as $scenario) {
+                        self::assertEquals($sums->amount('Amount', $scenario, Period::month(2026, 2)), $ours[$member]->amount('Amount', $scenario, Period::month(2026, 2)));
+                    }
+                }
+            }
+            self::assertEquals($memory->sums(['Amount'], $where)->amount('Amount', Scenario::Actual, Period::month(2026, 3)), $stored->sums(['Amount'], $where)->amount('Amount', Scenario::Actual, Period::month(2026, 3)));
+        }
+    }
 }

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Figures\Reading;
 
 /**
  * Finds the header of a table among notes above it, in one row or two, or sees that there is none.
- * The table is the largest run of rows without a blank one; its first row with numbers ends the header.
+ * The table is the run of rows without a blank one that holds the most cells; its first row with numbers ends the header.
  */
 final class HeaderFinder
 {
@@ -55,15 +55,17 @@ final class HeaderFinder
     /**
      * @param array<int, list<string>> $rows
      *
-     * @return array<int, list<string>> the longest run of rows that hold more than one cell each
+     * @return array<int, list<string>> the run that holds the most cells
      */
     private static function block(array $rows): array
     {
         $best = $run = [];
+        $most = $held = 0;
         foreach ($rows as $number => $cells) {
             $run = [] === $cells ? [] : $run + [$number => $cells];
-            if (\count($run) > \count($best)) {
-                $best = $run;
+            $held = [] === $cells ? 0 : $held + \count(array_filter($cells, static fn (string $cell): bool => '' !== $cell));
+            if ($held > $most) {
+                [$best, $most] = [$run, $held];
             }
         }
 

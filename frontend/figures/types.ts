@@ -1,0 +1,157 @@
+import type { Grain, Period, Refusal, Scenario } from '../shared/types'
+
+/** Shapes of the API's answers about files on their way in, and about the figures that came. */
+export type Role = 'period' | 'amount' | 'scenario' | 'measure' | 'breakdown' | 'unit' | 'total' | 'ignore'
+
+export interface ColumnRole {
+  role: Role
+  scenario?: Scenario
+  measure?: string
+  period?: string
+}
+
+export interface MeasureRule {
+  unit?: string
+  grouping?: string
+  better?: 'more' | 'less'
+  numerator?: string
+  denominator?: string
+  factor?: number
+}
+
+export interface HeaderPlace {
+  row: number
+  levels: 0 | 1 | 2
+}
+
+export interface Mapping {
+  columns: Record<string, ColumnRole>
+  decimal: '.' | ','
+  dates: 'day first' | 'month first'
+  measure?: string
+  year?: number
+  leaveOut?: number[]
+  measures?: Record<string, MeasureRule>
+  fiscalYearStarts: number
+  sameAs?: Record<string, Record<string, string>>
+  totals?: 'keep' | 'leave out'
+  header?: HeaderPlace
+  sheet?: string
+}
+
+export type ImportMode = 'add' | 'replace periods' | 'replace all'
+
+export interface DatasetName {
+  id: number
+  version: number
+  name: string
+}
+
+export interface EarlierImport {
+  id: number
+  name: string
+  at: string
+  facts: number
+  dataset: DatasetName
+}
+
+export interface Reading {
+  id: string
+  name: string
+  suggestedName: string
+  sheets: string[]
+  sheet: string
+  header: HeaderPlace
+  notes: string[]
+  columns: string[]
+  sample: string[][]
+  /** of the sample's rows, as in the file */
+  sampleRows: number[]
+  /** none where only the beginning was looked at */
+  rowCount: number | null
+  rowsAbout: number | null
+  mapping: Mapping
+  doubts: Doubt[]
+  /** the dataset that the figures would join */
+  target: DatasetName | null
+  mode: ImportMode
+  known: EarlierImport | null
+  seen: EarlierImport | null
+}
+
+export type Doubt = 'decimal' | 'dates' | 'year' | 'scale' | 'periods'
+
+export interface Counts {
+  added: number
+  replaced: number
+  unchanged: number
+  removed: number
+}
+
+export interface NearName {
+  breakdown: string
+  name: string
+  like: string
+}
+
+export interface Trial {
+  accepted: boolean
+  doubts: Doubt[]
+  says?: string
+  refusals?: Refusal[]
+  refused?: number
+  counts?: Counts
+  facts?: number
+  rows?: number
+  without?: number
+  periods?: string
+  grain?: Grain | 'none'
+  scenarios?: Scenario[]
+  measures?: { name: string; unit: string; isNew: boolean }[]
+  breakdowns?: { name: string; members: number; newMembers: string[]; newCount: number }[]
+  near?: NearName[]
+  notices?: { holds: boolean; says: string }[]
+}
+
+export interface Import {
+  id: number
+  name: string
+  at: string
+  rows: number
+  facts: number
+  mode: ImportMode
+  counts: Counts
+  takenBackAt: string | null
+  isKept: boolean
+}
+
+export interface TakeBack {
+  gone: number
+  restored: number
+  overwritten: number
+}
+
+export interface FigureTable {
+  measure: string
+  unit: string
+  by: string | null
+  periods: Period[]
+  /** the scenario of each period */
+  shown: (Scenario | null)[]
+  rows: { member: string; cells: string[]; total: string }[]
+  total: { cells: string[]; total: string }
+  page: number
+  pages: number
+  count: number
+}
+
+export interface SourceFile {
+  import: number
+  name: string
+  at: string
+  facts: number
+  says: string
+  columns: string[]
+  rows: { row: number; cells: string[]; amounts: string[] }[]
+  isCut?: boolean
+}
