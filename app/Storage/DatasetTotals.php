@@ -37,9 +37,17 @@ final readonly class DatasetTotals
         foreach ($this->store->wholeSeries($dataset) as [$measure, $scenario, $members, $amounts]) {
             $facts += PackedAmounts::count($amounts);
             $counts = $counted[$measure] ?? false ? '' : false;
-            $all->add((string) $measure, (string) $scenario, $amounts, $counts);
+            if ([] === $places) {
+                $all->add((string) $measure, (string) $scenario, $amounts, $counts);
+            }
             foreach ($places as $place) {
                 ($byPlace[$place][$members[$place]] ??= new SeriesAdder())->add((string) $measure, (string) $scenario, $amounts, $counts);
+            }
+        }
+        // The members of one breakdown together are all.
+        foreach ($byPlace[$places[0] ?? -1] ?? [] as $member) {
+            foreach ($member->each() as [$measure, $scenario, $sums, $counts]) {
+                $all->add($measure, $scenario, PackedAmounts::pack(self::exact($sums)), $counted[(int) $measure] ?? false ? PackedAmounts::pack($counts) : false);
             }
         }
         $writer = new SeriesWriter($this->store->connection);
@@ -77,11 +85,18 @@ final readonly class DatasetTotals
     {
         foreach ($adders as $member => $adder) {
             foreach ($adder->each() as [$measure, $scenario, $sums, $counts]) {
-                if (null === $sums) {
-                    throw RefusedFigures::whole('The sum has more digits than can be kept exactly. Give the amounts in thousands.');
-                }
-                $writer->total($dataset, $place, $member, (int) $measure, (int) $scenario, PackedAmounts::pack($sums), PackedAmounts::pack($counts));
+                $writer->total($dataset, $place, $member, (int) $measure, (int) $scenario, PackedAmounts::pack(self::exact($sums)), PackedAmounts::pack($counts));
             }
         }
+    }
+
+    /**
+     * @param array<int, int>|null $sums
+     *
+     * @return array<int, int>
+     */
+    private static function exact(?array $sums): array
+    {
+        return $sums ?? throw RefusedFigures::whole('The sum has more digits than can be kept exactly. Give the amounts in thousands.');
     }
 }
