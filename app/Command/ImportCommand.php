@@ -23,6 +23,7 @@ use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Formatter\OutputFormatter;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -56,7 +57,7 @@ final class ImportCommand extends Command
             return self::SUCCESS;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
             $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-            $errors->writeln(\Symfony\Component\Console\Formatter\OutputFormatter::escape((string) preg_replace('/\s+/', ' ', $e->getMessage())));
+            $errors->writeln(OutputFormatter::escape((string) preg_replace('/\s+/', ' ', $e->getMessage())));
 
             return self::REFUSED;
         }

@@ -39,7 +39,7 @@ final readonly class DatasetState
             'isList' => $dataset->isTimeless(),
             'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
             'scenarios' => array_map(static fn (Scenario $scenario): string => $scenario->value, $dataset->coverage->scenarios()),
-            'closedThrough' => PeriodNames::full($dataset->closing()),
+            'closedThrough' => null === $dataset->maybeClosing() ? '' : PeriodNames::full($dataset->maybeClosing()),
             'usedAt' => $record->usedAt->format(\DateTimeInterface::ATOM),
         ];
     }
@@ -55,9 +55,9 @@ final readonly class DatasetState
             'references' => array_map(static fn (Scenario $scenario): array => ['code' => $scenario->value, 'word' => $scenario->word()], $dataset->scenarios()),
             'grains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
-            'years' => $dataset->isTimeless() ? [] : array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
-            'closing' => $dataset->closing()->key(),
-            'firstRecipe' => $dataset->isTimeless() ? null : RecipeWriter::toArray(FirstQuestion::of($dataset)),
+            'years' => $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
+            'closing' => $dataset->maybeClosing()?->key() ?? '',
+            'firstRecipe' => $dataset->isTimeless() || $dataset->isEmpty() ? null : RecipeWriter::toArray(FirstQuestion::of($dataset)),
             'grain' => $dataset->grain->value,
             'coverage' => (object) array_map(static fn (array $periods): array => array_map(static fn (Period $period): string => $period->key(), $periods), $dataset->coverage->periods),
             'notices' => $record->notices,
@@ -67,6 +67,6 @@ final readonly class DatasetState
     /** @return list<array{key: string, label: string}> */
     private function periods(Dataset $dataset): array
     {
-        return $dataset->isTimeless() ? [] : array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => PeriodNames::full($period)], $dataset->range()->periods($dataset->grain, $dataset->calendar));
+        return $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => PeriodNames::full($period)], $dataset->range()->periods($dataset->grain, $dataset->calendar));
     }
 }

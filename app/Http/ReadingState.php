@@ -8,7 +8,6 @@ use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\Look;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
 
 /** A first look at a file as the API tells it. */
 final readonly class ReadingState
@@ -41,7 +40,7 @@ final readonly class ReadingState
             'rowCount' => $sheet->isWhole ? \count($sheet->rows) : null,
             'rowsAbout' => $sheet->isWhole || [] !== $look->sheets ? null : self::about($look),
             'mapping' => $look->mapping->toArray(),
-            'doubts' => RoleGuess::doubts($sheet, $look->mapping),
+            'doubts' => $look->doubts($look->mapping),
             'target' => self::dataset($target ?? $look->known?->dataset),
             'mode' => $look->known->mode ?? 'add',
             'known' => null === $look->known ? null : self::import($look->known),

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Import;
 
 use KeenMargin\App\Storage\ImportRecord;
 use KeenMargin\Core\Figures\Reading\Mapping;
+use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Sheet;
 
 /** What a first look at a file shows: its table, how it would be read, and which earlier import it resembles. */
@@ -17,5 +18,13 @@ final readonly class Look
      */
     public function __construct(public ReadingFile $file, public array $sheets, public string $sheetName, public Sheet $sheet, public string $signature, public Mapping $mapping, public ?ImportRecord $known)
     {
+    }
+
+    /** @return list<string> what a person has to confirm; of a kind of file that came in before, only what changes with each */
+    public function doubts(Mapping $mapping): array
+    {
+        $doubts = RoleGuess::doubts($this->sheet, $mapping);
+
+        return array_values(null === $this->known ? $doubts : array_intersect($doubts, ['year']));
     }
 }

@@ -18,7 +18,6 @@ use KeenMargin\Core\Figures\Reading\NearNames;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\Refusal;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\PeriodNames;
 
@@ -35,7 +34,7 @@ final readonly class Trial
     /** @return array<string, mixed> */
     public function of(Look $look, Mapping $mapping, ?DatasetRecord $target, ImportMode $mode): array
     {
-        $doubts = RoleGuess::doubts($look->sheet, $mapping);
+        $doubts = $look->doubts($mapping);
         try {
             $read = $this->reader->read($look, $mapping, $this->shelf->begin($look->file->id));
             $counts = null === $target ? ['added' => $read->table->count(), 'replaced' => 0, 'unchanged' => 0, 'removed' => 0] : $this->keeper->foresee($target, $read, $mode)->toArray();

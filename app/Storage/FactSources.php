@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Reading\JoinedMapping;
 use KeenMargin\Core\Figures\Reading\MappingReader;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\Role;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Figures\Reading\SourceRows;
 use KeenMargin\Core\Figures\Scenario;
@@ -108,8 +109,9 @@ final readonly class FactSources
         } catch (RefusedFigures|NotAccepted $e) {
             return ['says' => $e->getMessage(), 'columns' => [], 'rows' => []];
         }
+        $order = array_flip(array_map(strval(...), array_keys($mapping->of(Role::Breakdown))));
         $wanted = static fn (Series $series): bool => \in_array($series->measure, $measures, true) && $series->scenario === $scenario
-            && [] === array_filter($where, static fn (MemberFilter $filter): bool => !$filter->lets($series->members()[array_search($filter->breakdown, array_map(strval(...), array_keys($mapping->of(\KeenMargin\Core\Figures\Reading\Role::Breakdown))), true)] ?? ''));
+            && [] === array_filter($where, static fn (MemberFilter $filter): bool => !$filter->lets($series->member($order[$filter->breakdown] ?? 0)));
         $rows = [];
         foreach (SourceRows::of($sheet, $mapping, $wanted, $at) as $number => [$cells, $columns]) {
             $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($sheet->header), ''), 'amounts' => $columns];

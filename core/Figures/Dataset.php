@@ -79,10 +79,17 @@ final readonly class Dataset
     /** The last period that has actuals; where there are none, the last that has anything. */
     public function closing(): Period
     {
-        return $this->closedThrough
-            ?? $this->coverage->last(Scenario::Actual)
-            ?? $this->coverage->last()
-            ?? throw new \LogicException('A dataset without periods has no closing period.');
+        return $this->maybeClosing() ?? throw new \LogicException('A dataset without figures has no closing period.');
+    }
+
+    public function maybeClosing(): ?Period
+    {
+        return $this->closedThrough ?? $this->coverage->last(Scenario::Actual) ?? $this->coverage->last();
+    }
+
+    public function isEmpty(): bool
+    {
+        return null === $this->coverage->last();
     }
 
     /** From the first to the last period that has any figure; prior year, where derived, is not counted. */

@@ -20,6 +20,9 @@ final class RecipeFit
 {
     public static function insist(Question $question, Dataset $dataset): Measure
     {
+        if ($dataset->isEmpty()) {
+            throw new NotAccepted('question', 'There are no figures in the dataset. Bring some in.');
+        }
         $measure = self::measure($question, $dataset);
         if ($dataset->isTimeless()) {
             throw new NotAccepted('question.by', 'The figures have no periods. A chart over time needs a column that holds them.');

@@ -39,7 +39,7 @@ final readonly class MemberTable
      */
     public static function of(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast, ?string $by, array $where, array $periods, bool $largestFirst, int $from, int $most): self
     {
-        $closing = $figures->dataset()->isTimeless() ? Period::timeless() : $figures->dataset()->closing();
+        $closing = $figures->dataset()->maybeClosing() ?? Period::timeless();
         $all = self::compared($figures->sums($measure->sources(), $where), $measure, $scenario, $forecast, $closing);
         $bySums = null === $by ? [] : $figures->sumsBy($by, $measure->sources(), $where, array_values(array_unique(array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]), \SORT_REGULAR)));
         $sizes = MemberSizes::of($bySums, $measure, $scenario, $forecast, $closing, $periods);

@@ -107,6 +107,33 @@ final class ImportsTest extends TestCase
         self::assertNotNull($list->at('items', 0, 'takenBackAt'));
     }
 
+    public function testADatasetWhoseOnlyImportIsTakenBackStandsEmptyAndTakesFiguresAgain(): void
+    {
+        $id = self::made();
+        $import = Server::send('GET', "/api/datasets/$id/imports")->int('items', 0, 'id');
+        Server::send('POST', '/api/charts', ['dataset' => $id, 'name' => 'Of it', 'recipe' => ['keenMargin' => 1, 'question' => ['by' => 'month'], 'kind' => 'variance-tiers']]);
+        self::assertSame(200, Server::send('POST', "/api/imports/$import/take-back", ['confirmed' => true])->status);
+        self::assertSame(200, Server::send('GET', '/api/datasets')->status);
+        $empty = Server::send('GET', "/api/datasets/$id");
+        self::assertSame([200, 0, '', null], [$empty->status, $empty->at('facts'), $empty->at('closing'), $empty->at('firstRecipe')]);
+        $asked = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => ['keenMargin' => 1, 'question' => ['by' => 'month'], 'kind' => 'variance-tiers']]);
+        self::assertSame([422, 'There are no figures in the dataset. Bring some in.'], [$asked->status, $asked->at('detail')]);
+        self::assertSame(200, Server::send('POST', "/api/datasets/$id/tables", ['by' => 'Route'])->status);
+        self::assertSame("Period,Scenario,Measure,Unit,Route,Amount\r\n", Server::send('GET', "/api/datasets/$id/exports/csv")->body);
+        self::assertSame(201, self::bringIn($id, self::AUGUST)->status);
+    }
+
+    public function testWhatWasAskedOnceIsNotAskedAgain(): void
+    {
+        $csv = static fn (int $month): string => "Date,Pier,Fuel in k EUR\n0$month/02/2026,East ".__LINE__.",1.234\n0$month/03/2026,West,2.345\n";
+        $reading = Server::upload('fuel-2026-01.csv', $csv(1));
+        self::assertSame(['decimal', 'dates', 'scale'], $reading->at('doubts'));
+        $mapping = (array) $reading->at('mapping');
+        $id = Server::send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => 'Fuel', 'mapping' => ['decimal' => ',', 'dates' => 'month first'] + $mapping])->int('id');
+        $next = Server::upload('fuel-2026-02.csv', $csv(2));
+        self::assertSame([$id, [], ',', 'month first'], [$next->at('target', 'id'), $next->at('doubts'), $next->at('mapping', 'decimal'), $next->at('mapping', 'dates')]);
+    }
+
     public function testEveryFigureLeadsToItsRows(): void
     {
         $id = self::made();

@@ -18,7 +18,7 @@ final class Limits
     /** Letters of a name: of a member, a measure, a column. */
     public const NAME = 500;
     /** Bytes of a whole row of text. */
-    public const LINE = 1_000_000;
+    public const LINE = 200_000;
     public const BREAKDOWNS = 8;
     public const DIGITS = 18;
     /** Different combinations of members, scenarios and measures. */

@@ -11,6 +11,7 @@ final readonly class Sheet
 {
     /** Rows that are looked at before anything is decided. */
     public const SAMPLE = 600;
+    private const SAMPLE_BYTES = 4_000_000;
     /** Rows in which the header is looked for. */
     private const TOP = 80;
 
@@ -36,7 +37,7 @@ final readonly class Sheet
 
     public static function of(RowSource $source, ?HeaderPlace $told = null): self
     {
-        $first = self::first($source);
+        [$first, $isWhole] = self::first($source);
         if ([] === array_filter($first)) {
             throw RefusedFigures::whole('The file is empty. Give one with a header row and at least one row of figures.');
         }
@@ -59,7 +60,7 @@ final readonly class Sheet
             }
         }
 
-        return new self($source, $place, $header, $levels, $rows, \count($first) < self::SAMPLE, $notes, $source instanceof DelimitedRows && ';' === $source->delimiter);
+        return new self($source, $place, $header, $levels, $rows, $isWhole, $notes, $source instanceof DelimitedRows && ';' === $source->delimiter);
     }
 
     /**
@@ -96,11 +97,12 @@ final readonly class Sheet
         return \is_int($place) ? $place : throw new \LogicException("There is no column \"$column\".");
     }
 
-    /** @return array<int, list<string>> cleaned; blank rows are empty lists */
+    /** @return array{array<int, list<string>>, bool} cleaned, blank rows as empty lists; and whether these are all */
     private static function first(RowSource $source): array
     {
         $first = [];
         $expected = 1;
+        $bytes = 0;
         foreach ($source->rows() as $number => $cells) {
             for (; $expected < $number && \count($first) < self::SAMPLE; ++$expected) {
                 $first[$expected] = [];
@@ -111,12 +113,13 @@ final readonly class Sheet
                 array_pop($cells);
             }
             $first[$number] = $cells;
-            if (\count($first) >= self::SAMPLE) {
-                break;
+            $bytes += \strlen(implode('', $cells));
+            if (\count($first) >= self::SAMPLE || $bytes > self::SAMPLE_BYTES) {
+                return [$first, false];
             }
         }
 
-        return $first;
+        return [$first, true];
     }
 
     /**

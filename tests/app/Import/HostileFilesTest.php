@@ -44,6 +44,7 @@ final class HostileFilesTest extends TestCase
         yield '1,001 columns' => [implode(',', array_map(static fn (int $i): string => "c$i", range(1, 1001)))."\n".implode(',', array_fill(0, 1001, '1'))."\n", 'up to 1,000 can be read'];
         yield 'one endless line' => [str_repeat('x', 3_000_000), 'letters. This is not a table'];
         yield 'a quote that never closes' => ["Month,Actual\n2026-01,1\n2026-02,\"".str_repeat("and on\n", 200_000), 'a quoted cell begins here and does not end'];
+        yield 'many enormous cells' => ["Month,Memo,Actual\n".str_repeat('2026-01,'.str_repeat('y', 190_000).",x\n", 300), 'No column holds amounts.'];
         yield 'HTML' => ["<!doctype html><html><body><table><tr><td>1</td></tr></table></body></html>\n", 'The file has a header and no figures below it.'];
         yield 'one JSON list' => ['[{"Month":"2026-01","Actual":1}]', 'Give one object a line'];
     }

@@ -122,7 +122,7 @@ final class SheetTest extends TestCase
             'columns' => [implode(',', array_map(static fn (int $i): string => "n$i", range(1, 1001)))."\n1\n", 'The file has 1,001 columns; up to 1,000 can be read.'],
             'cell' => ["Month,Line,Actual\n2026-01,".str_repeat('x', 501).",1\n", 'Row 2: a name has 501 letters; up to 500 can be read.'],
             'line' => ["Month,Actual\n2026-01,1\n2026-02,\"".str_repeat("x\n", 600_000), 'Row 3: a quoted cell begins here and does not end. Close the quotes.'],
-            default => [str_repeat('x', 1_000_001), 'A row of the file has more than 1,000,000 letters. This is not a table; look at how the file was made.'],
+            default => [str_repeat('x', 600_001), 'A row of the file has more than 200,000 letters. This is not a table; look at how the file was made.'],
         };
         $this->expectException(RefusedFigures::class);
         $this->expectExceptionMessage($says);
