@@ -168,6 +168,16 @@ final readonly class SeriesStore
         return false === $rows ? throw new \LogicException('The database is not reached through PDO.') : $rows;
     }
 
+    /** @return array{string, Scenario, list<string>} measure, scenario and members of a series by name */
+    public function named(int $series): array
+    {
+        $members = implode(', ', array_map(static fn (int $place): string => "(SELECT name FROM member WHERE id = s.m$place)", range(0, self::PLACES - 1)));
+        $row = $this->connection->fetchNumeric("SELECT (SELECT name FROM measure WHERE id = s.measure), s.scenario, $members FROM series s WHERE s.id = ?", [$series]);
+        $texts = array_map(static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '', false === $row ? ['', 1] : $row);
+
+        return [$texts[0], self::scenario((int) $texts[1]), array_values(array_filter(\array_slice($texts, 2), static fn (string $name): bool => '' !== $name))];
+    }
+
     public function run(int $series): Run
     {
         $row = $this->connection->fetchNumeric('SELECT amounts, imports FROM packed WHERE series = ?', [$series]);

@@ -71,7 +71,7 @@ async function takeBack(one: Import) {
       <li v-for="one in list?.items ?? []" :key="one.id" class="border-b border-hairline py-2">
         <p class="break-words" :class="one.takenBackAt ? 'text-quiet line-through' : ''">{{ one.name }}</p>
         <p class="text-[12px] text-quiet">
-          {{ stamp(one.at) }} · {{ one.takenBackAt ? 'taken back' : changes(one) }}
+          {{ stamp(one.at) }} · {{ plural(one.rows, 'row') }} · {{ one.takenBackAt ? 'taken back' : changes(one) }}
           <button v-if="!one.takenBackAt && asking?.id !== one.id" class="link ml-1" @click="foresee(one)">
             Take back
           </button>
@@ -83,6 +83,12 @@ async function takeBack(one: Import) {
           :aria-label="`Take ${one.name} back?`"
         >
           <p>{{ would(asking.would) }}</p>
+          <ul v-if="asking.would.examples.length" class="mt-1.5 space-y-1 text-[12px]">
+            <li v-for="example in asking.would.examples" :key="example" class="break-words">{{ example }}</li>
+            <li v-if="asking.would.overwritten > asking.would.examples.length">
+              and {{ (asking.would.overwritten - asking.would.examples.length).toLocaleString('en-GB') }} more
+            </li>
+          </ul>
           <p class="mt-2 flex gap-3">
             <button class="button button-strong" :disabled="isBusy" @click="takeBack(one)">
               {{ asking.would.overwritten ? 'Take the rest back' : 'Take it back' }}

@@ -129,6 +129,8 @@ export interface TakeBack {
   gone: number
   restored: number
   overwritten: number
+  /** some of what was overwritten, by name */
+  examples: string[]
 }
 
 export interface FigureTable {

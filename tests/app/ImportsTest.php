@@ -93,7 +93,7 @@ final class ImportsTest extends TestCase
         $before = self::csv($id);
         $august = self::bringIn($id, self::AUGUST)->int('import', 'id');
         $september = self::bringIn($id, "Month,Route,Actual,Budget\n2026-08,North,33,31\n")->int('import', 'id');
-        self::assertSame(['gone' => 2, 'restored' => 2, 'overwritten' => 2], json_decode(Server::send('GET', "/api/imports/$august/take-back")->body, true));
+        self::assertSame(['gone' => 2, 'restored' => 2, 'overwritten' => 2, 'examples' => ['North, Aug 2026, AC: now as next.csv has it', 'North, Aug 2026, BU: now as next.csv has it']], json_decode(Server::send('GET', "/api/imports/$august/take-back")->body, true));
         $asked = Server::send('POST', "/api/imports/$august/take-back", '{}', ['Content-Type' => 'application/json']);
         self::assertSame([409, '2 figures of it were overwritten or removed by later imports and stay as they are. Send {"confirmed": true} to take the rest back.'], [$asked->status, $asked->at('detail')]);
         self::assertSame(200, Server::send('POST', "/api/imports/$august/take-back", ['confirmed' => true])->status);

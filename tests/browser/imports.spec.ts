@@ -121,6 +121,7 @@ test('an import is taken back, and what came later stays', async ({ page }) => {
   await expect(second).toContainText(
     '1 earlier one would come back. 1 figure of it was overwritten or removed by a later import and stays as it is.',
   )
+  await expect(second).toContainText('North, Aug 2026, AC: now as third.csv has it')
   await second.getByRole('button', { name: 'Take the rest back' }).click()
   await expect(second).toContainText('taken back')
   const north = page.getByLabel('Figures', { exact: true }).getByRole('row', { name: /^North/ })

@@ -25,6 +25,7 @@ final readonly class DelimitedRows implements RowSource
     public function rows(int $after = -1): \Generator
     {
         $delimiter = $this->delimiter;
+        $between = '"'.$delimiter.'"';
         $number = $start = 0;
         $open = '';
         $isOpen = false;
@@ -37,7 +38,18 @@ final readonly class DelimitedRows implements RowSource
                     }
                     continue;
                 }
-                $isOdd = 0 !== substr_count($line, '"') % 2;
+                $quotes = substr_count($line, '"');
+                if (!$isOpen && '"' === $line[0] && str_ends_with($line, '"')) {
+                    $cells = explode($between, substr($line, 1, -1));
+                    // No quotes but those around each cell: nothing within them needs a second look.
+                    if (2 * \count($cells) === $quotes) {
+                        if ($number > $after) {
+                            yield $number => $cells;
+                        }
+                        continue;
+                    }
+                }
+                $isOdd = 0 !== $quotes % 2;
                 if (!$isOpen) {
                     [$start, $open] = [$number, $line];
                     $isOpen = $isOdd && $this->goesOn($line);
