@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Measure;
@@ -59,8 +60,20 @@ final readonly class DatasetState
             'closing' => $dataset->maybeClosing()?->key() ?? '',
             'firstRecipe' => $dataset->isTimeless() || $dataset->isEmpty() ? null : RecipeWriter::toArray(FirstQuestion::of($dataset)),
             'grain' => $dataset->grain->value,
-            'coverage' => (object) array_map(static fn (array $periods): array => array_map(static fn (Period $period): string => $period->key(), $periods), $dataset->coverage->periods),
+            'strip' => self::strip($dataset),
             'notices' => $record->notices,
+        ];
+    }
+
+    /** @return array<string, mixed> which scenario has figures for which period */
+    private static function strip(Dataset $dataset): array
+    {
+        $strip = CoverageStrip::of($dataset);
+
+        return [
+            'periods' => array_map(static fn (Period $period, Period $closes): array => ['key' => $period->key(), 'label' => PeriodNames::full($period), 'year' => $dataset->calendar->group($period, Grain::Year)->key(), 'closes' => $closes->key()], $strip->periods, $strip->closes),
+            'has' => (object) $strip->has,
+            'closing' => $strip->closing?->key(),
         ];
     }
 

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
@@ -14,7 +15,6 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\NotAPeriod;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -25,7 +25,7 @@ use KeenMargin\Core\Workings\MemberTable;
 final class FigureTableState
 {
     private const ROWS = 100;
-    private const LONGEST = 400;
+    private const LONGEST = 4000;
 
     /** @return array<string, mixed> */
     public static function of(Given $body, Figures $figures): array
@@ -39,7 +39,7 @@ final class FigureTableState
         $page = $body->maybe('page')?->int(1, 100_000) ?? 1;
         $order = $body->maybe('order')?->oneOf(['given', 'largest first']) ?? 'given';
         $where = array_map(static fn (Given $filter): MemberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);
-        $table = MemberTable::of($figures, $measure, $scenario, $body->maybe('forecast')?->enum(Scenario::class), $by, $where, self::periods($dataset, $year), 'largest first' === $order, ($page - 1) * self::ROWS, self::ROWS);
+        $table = MemberTable::of($figures, $measure, $scenario, $body->maybe('forecast')?->enum(Scenario::class), $by, $where, self::periods($dataset, $year), CoverageStrip::grain($dataset->grain), 'largest first' === $order, ($page - 1) * self::ROWS, self::ROWS);
         $format = NumberFormat::of('en');
         $decimals = $measure->isRatio() ? 1 : max(0, $measure->decimals);
         $cell = static fn (?BigDecimal $amount): string => null === $amount ? '' : $format->plain($amount, $decimals);
@@ -93,8 +93,7 @@ final class FigureTableState
             return [Period::timeless()];
         }
         $range = null === $year ? $dataset->range() : PeriodRange::between($year, $year);
-        $periods = $range->periods($dataset->grain, $dataset->calendar);
 
-        return \array_slice($periods, 0, Grain::Day === $dataset->grain ? 31 * 12 : self::LONGEST);
+        return \array_slice($range->periods($dataset->grain, $dataset->calendar), 0, self::LONGEST);
     }
 }

@@ -1,19 +1,23 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import ClosingControl from '../charts/ClosingControl.vue'
 import ChoiceSlot from '../charts/slots/ChoiceSlot.vue'
 import { ask } from '../shared/api'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
 import type { Dataset, Scenario } from '../shared/types'
+import { useKeys } from '../shared/useKeys'
 import { useLoad } from '../shared/useLoad'
 import FileButton from '../start/FileButton.vue'
 import { useDrop } from '../start/useDrop'
 import { useIncoming } from '../start/useIncoming'
+import CoverageStrip from './CoverageStrip.vue'
 import DatasetExportMenu from './DatasetExportMenu.vue'
 import FigureTableView from './FigureTableView.vue'
 import ImportList from './ImportList.vue'
 import SourcesPanel from './SourcesPanel.vue'
+import { useClosing } from './useClosing'
 import { useFigureTable, useSources } from './useFigureTable'
 import { plural } from './wording'
 
@@ -29,6 +33,7 @@ const {
   return loaded
 })
 const { table, problem, scenario, scenarios, measure, by, year, order, page } = useFigureTable(dataset, fresh)
+const { closing, problem: unmoved, move } = useClosing(dataset)
 const { cell, files, problem: untraced, trace, close } = useSources(dataset, table)
 const { problem: refused, isBusy, takeFile, takeText } = useIncoming(() => id)
 const { isOver } = useDrop(takeFile, takeText)
@@ -45,6 +50,14 @@ const about = computed(() =>
     .join(' · '),
 )
 
+/** From a square of the coverage to its figures. */
+function show(code: Scenario, period: string) {
+  scenario.value = code
+  year.value = dataset.value?.strip.periods.find((one) => one.key === period)?.year ?? ''
+}
+
+useKeys({ '[': () => move(closing.value?.back), ']': () => move(closing.value?.on) })
+
 function changed() {
   close()
   fresh.value++
@@ -56,6 +69,7 @@ function changed() {
   <div class="flex min-h-screen flex-col">
     <TopBar area="figures">
       <template v-if="dataset">
+        <ClosingControl v-if="closing" :closing="closing" :pinned="false" @move="move" />
         <RouterLink v-if="!dataset.isList && dataset.facts" class="button" :to="`/charts/new?dataset=${id}`"
           >Ask a question</RouterLink
         >
@@ -93,7 +107,8 @@ function changed() {
       </aside>
       <main class="min-w-0 flex-1">
         <div class="px-7 pt-7 pb-8">
-          <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
+          <SentenceOfTrouble v-if="problem || unmoved" class="mb-4" :says="problem || unmoved" />
+          <CoverageStrip v-if="dataset.strip.periods.length" :dataset="dataset" @move="move" @show="show" />
           <p v-if="!dataset.facts" class="text-quiet">
             There are no figures in this dataset. Drop a file here, or press Bring in figures.
           </p>

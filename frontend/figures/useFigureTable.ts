@@ -50,7 +50,7 @@ export function useFigureTable(dataset: Ref<Dataset | null>, fresh: Ref<number>)
   )
   watch([scenario, measure, by, year, order], () => (page.value = 1))
   watch(
-    [body, fresh, () => dataset.value?.version],
+    [body, fresh, () => dataset.value?.version, () => dataset.value?.closing],
     async () => {
       if (!dataset.value || !dataset.value.facts) {
         table.value = null

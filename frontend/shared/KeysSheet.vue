@@ -13,7 +13,7 @@ const keys = [
   ['[  ]', 'Closing period back and on'],
   ['w', 'Open or close the workings'],
   ['e', 'Export'],
-  ['← →', 'In the question: from slot to slot. On the chart: from period to period'],
+  ['← →', 'In the question: from slot to slot. On the chart: from period to period. On the closing line: back and on'],
   ['Ctrl+Z', 'Undo'],
   ['Ctrl+Shift+Z', 'Redo'],
 ]

@@ -55,6 +55,14 @@ export interface DatasetBrief {
   usedAt: string
 }
 
+/** Which scenario has figures for which period; days and weeks stand together as months. */
+export interface CoverageStrip {
+  /** each with the key of its fiscal year and of its last finest period */
+  periods: (Period & { year: string; closes: string })[]
+  has: Partial<Record<Scenario, string[]>>
+  closing: string | null
+}
+
 export interface Dataset extends DatasetBrief {
   measures: { name: string; unit: string; inPoints: boolean }[]
   breakdowns: { name: string; members: string[] }[]
@@ -65,6 +73,7 @@ export interface Dataset extends DatasetBrief {
   closing: string
   firstRecipe: Recipe | null
   grain: Grain | 'none'
+  strip: CoverageStrip
   notices: { id: string; holds: boolean; says: string }[]
 }
 

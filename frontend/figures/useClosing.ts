@@ -1,0 +1,46 @@
+import { computed, ref, type Ref } from 'vue'
+import { ask, Problem, says } from '../shared/api'
+import type { Dataset } from '../shared/types'
+
+/** The dataset as it is with another closing period; the strip's own is the one that ends with it or holds it. */
+function shown(dataset: Dataset, key: string): Dataset {
+  const order = dataset.periodList.map((period) => period.key)
+  const at = order.indexOf(key)
+  const holds = dataset.strip.periods.find((period) => order.indexOf(period.closes) >= at)
+  return { ...dataset, closing: key, strip: { ...dataset.strip, closing: holds?.key ?? dataset.strip.closing } }
+}
+
+/** The closing period of a dataset: shown at once where it is moved to; what is sent goes in turn, each on top of the one before. */
+export function useClosing(dataset: Ref<Dataset | null>) {
+  const problem = ref('')
+  let sent = Promise.resolve()
+
+  const closing = computed(() => {
+    const periods = dataset.value?.periodList ?? []
+    const at = periods.findIndex((period) => period.key === dataset.value?.closing)
+    return at < 0
+      ? null
+      : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
+  })
+
+  function move(key: string | null | undefined) {
+    if (!dataset.value || !key || key === dataset.value.closing) return
+    dataset.value = shown(dataset.value, key)
+    sent = sent.then(async () => {
+      if (!dataset.value) return
+      try {
+        const kept = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, {
+          version: dataset.value.version,
+          body: { closedThrough: key },
+        })
+        dataset.value = shown(kept, dataset.value.closing)
+        problem.value = ''
+      } catch (error) {
+        if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset
+        problem.value = says(error)
+      }
+    })
+  }
+
+  return { closing, problem, move }
+}
