@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\app\Import;
+
+use KeenMargin\App\Export\CsvWriter;
+use KeenMargin\App\Export\Exact;
+use KeenMargin\App\Export\SafeText;
+use KeenMargin\App\Import\Cancelled;
+use KeenMargin\App\Import\ReadingFile;
+use KeenMargin\App\Import\ReadingShelf;
+use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\Core\Figures\Reading\Cell;
+use KeenMargin\Core\Figures\Reading\ReadFigures;
+use KeenMargin\Core\Figures\Reading\Refusal;
+use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Files between being handed in and being kept. */
+final class ShelfTest extends TestCase
+{
+    private string $folder;
+    private ReadingShelf $shelf;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/keen-shelf-'.bin2hex(random_bytes(4));
+        $this->shelf = new ReadingShelf($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        foreach (glob("$this->folder/*") ?: [] as $path) {
+            is_dir($path) ? array_map(unlink(...), glob("$path/*") ?: []) : unlink($path);
+            is_dir($path) && rmdir($path);
+        }
+        is_dir($this->folder) && rmdir($this->folder);
+    }
+
+    public function testWorkTellsHowFarItIsAndEndsWhenItIsCalledOff(): void
+    {
+        $id = $this->shelf->put('a.csv', Written::file('x'))->id;
+        $sign = $this->shelf->begin($id)->of('reading');
+        $sign(8192);
+        self::assertSame(['phase' => 'reading', 'done' => 8192], $this->shelf->progress($id));
+        $this->shelf->cancel($id);
+        $this->expectException(Cancelled::class);
+        $sign(16384);
+    }
+
+    public function testWorkBegunAnewEndsTheWorkBefore(): void
+    {
+        $id = $this->shelf->put('a.csv', Written::file('x'))->id;
+        $first = $this->shelf->begin($id)->of('reading');
+        $second = $this->shelf->begin($id)->of('writing');
+        $second(1);
+        $this->expectExceptionObject(new Cancelled('It was cancelled. Nothing was kept.'));
+        $first(1);
+    }
+
+    public function testWhatWasReadIsRememberedByItsMapping(): void
+    {
+        $id = $this->shelf->put('a.csv', Written::file('x'))->id;
+        $read = new ReadFigures(Written::figures("Month,Route,Actual\n2026-01,North,1.50\n2026-01,Holm,-2\n"), 2, 0);
+        $this->shelf->remember($id, 'mapping', $read);
+        self::assertEquals($read, $this->shelf->maybeRead($id, 'mapping'));
+        self::assertNull($this->shelf->maybeRead($id, 'another mapping'));
+    }
+
+    public function testRefusedRowsAreRemembered(): void
+    {
+        $id = $this->shelf->put('a.csv', Written::file('x'))->id;
+        self::assertSame([], $this->shelf->refusals($id));
+        $this->shelf->refused($id, [new Refusal(3, 'Actual', 'no')]);
+        self::assertEquals([new Refusal(3, 'Actual', 'no')], $this->shelf->refusals($id));
+    }
+
+    #[TestWith(['ledger-2026-07.csv', 'ledger-2026-08.csv', true])]
+    #[TestWith(['Ledger Jul 2026.xlsx', 'ledger_august_2026.csv', true])]
+    #[TestWith(['ledger-v3.csv', 'ledger v4 final.csv', false])]
+    #[TestWith(['ledger.csv', 'budget.csv', false])]
+    #[TestWith(['Pasted table', 'Pasted table', false])]
+    public function testAFileIsOfAKindByItsName(string $name, string $other, bool $is): void
+    {
+        self::assertSame($is, (new ReadingFile('', $name, '', ''))->isCalledLike($other));
+    }
+
+    public function testKeptFilesAreCopiesThatNobodyChanges(): void
+    {
+        $files = new KeptFiles($this->folder);
+        $path = Written::file('as it came');
+        $name = $files->keep($path, 'abc123');
+        file_put_contents($path, 'changed later');
+        self::assertSame('as it came', file_get_contents((string) $files->maybePath($name)));
+        self::assertSame($name, $files->keep(Written::file('as it came'), 'abc123'), 'the same once');
+        foreach (['../etc/passwd', 'abc123', 'abc123-99', ''] as $other) {
+            self::assertNull($files->maybePath($other));
+        }
+    }
+
+    #[TestWith(['=1+1', "'=1+1"])]
+    #[TestWith(['+49', "'+49"])]
+    #[TestWith(['-', "'-"])]
+    #[TestWith(['@home', "'@home"])]
+    #[TestWith(["'=1", "''=1"])]
+    #[TestWith(["'t Veer", "'t Veer"])]
+    #[TestWith(['North', 'North'])]
+    #[TestWith(['', ''])]
+    public function testTextThatAProgramWouldRunIsMadeHarmlessAndReadsBack(string $text, string $safe): void
+    {
+        self::assertSame($safe, SafeText::of($text));
+        self::assertSame($text, Cell::clean($safe));
+    }
+
+    public function testCellsAreQuotedWhereTheyMustBe(): void
+    {
+        self::assertSame(['North', '"a,b"', '"say ""so"""', "\"two\nlines\"", '" spaced"', '-1.50', "'-x"], array_map(CsvWriter::cell(...), ['North', 'a,b', 'say "so"', "two\nlines", ' spaced', new Exact('-1.50'), '-x']));
+        self::assertSame([true, true, false], [(new Exact('-0.000000000000001'))->fitsANumber(), (new Exact('123456789012345'))->fitsANumber(), (new Exact('1234567890123.456'))->fitsANumber()]);
+    }
+}
