@@ -46,6 +46,13 @@ final readonly class ReadingController
         return new JsonResponse($this->state->of($look, $target), 201);
     }
 
+    /** The file as it was first looked at. */
+    #[Route('/{id}', requirements: ['id' => '[0-9a-f]{24}'], methods: 'GET')]
+    public function get(string $id): JsonResponse
+    {
+        return new JsonResponse($this->state->of($this->firstLook->look($this->shelf->get($id), null, null, null, true), null));
+    }
+
     /** The same file looked at anew: another sheet, another header, for another dataset. */
     #[Route('/{id}/looks', methods: 'POST')]
     public function look(string $id, Request $request): JsonResponse

@@ -20,6 +20,7 @@ export function useReading() {
   const measure = ref(mapping.value.measure === 'Amount' ? '' : (mapping.value.measure ?? ''))
   const differs = ref<string[]>([])
   const failed = ref('')
+  const isLooking = ref(false)
 
   const amounts = computed(() => Object.values(mapping.value.columns).filter((column) => column.role === 'amount'))
   const asksMeasure = computed(
@@ -53,6 +54,7 @@ export function useReading() {
   async function look(part: { sheet?: string; header?: HeaderPlace; dataset?: DatasetName | null }) {
     if (!reading.value) return
     const dataset = part.dataset === undefined ? target.value : part.dataset
+    isLooking.value = true
     try {
       const seen = await ask<Reading>('POST', `/readings/${reading.value.id}/looks`, {
         body: {
@@ -68,6 +70,8 @@ export function useReading() {
       failed.value = ''
     } catch (error) {
       failed.value = says(error)
+    } finally {
+      isLooking.value = false
     }
   }
 
@@ -88,7 +92,7 @@ export function useReading() {
   }
 
   async function confirm() {
-    if (!reading.value || work.isBusy.value) return
+    if (!reading.value || work.isBusy.value || isLooking.value) return
     failed.value = ''
     const body = { reading: reading.value.id, mapping: told.value }
     try {
@@ -141,6 +145,7 @@ export function useReading() {
     asksMeasure,
     near,
     failed,
+    isLooking,
     work,
     look,
     leaveOut,

@@ -18,7 +18,7 @@ export function useIncoming(dataset?: () => number | undefined) {
     isBusy.value = true
     try {
       reading.value = await ask<Reading>('POST', '/readings', { body })
-      await router.push('/figures/reading')
+      await router.push(`/figures/reading?id=${reading.value.id}`)
     } catch (error) {
       problem.value = says(error)
     } finally {

@@ -106,6 +106,18 @@ test('the same file twice is said, and a slip in a name is offered as the same',
   await expect(page.getByLabel('Figures', { exact: true }).getByRole('row', { name: /^North/ })).toContainText('7')
 })
 
+test('a reading survives a reload until it is dropped', async ({ page }) => {
+  await page.goto('/')
+  await choose(page, 'plan-2026.xlsx', fixture('two-headers.xlsx'))
+  await expect(page.getByLabel('Summary')).toContainText('8 amounts')
+  await page.reload()
+  await expect(page.getByLabel('Summary')).toContainText('8 amounts')
+  const address = page.url()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await page.goto(address)
+  await expect(page.getByRole('alert')).toContainText('This file is no longer here. Choose it again.')
+})
+
 test('an import is taken back, and what came later stays', async ({ page }) => {
   const name = await made(page, 'Month,Route,Actual\n2026-06,North,10\n2026-07,North,20\n')
   await figures(page, name)
