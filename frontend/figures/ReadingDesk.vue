@@ -30,11 +30,15 @@ const {
   confirm,
   drop,
 } = useReading()
-const { trial, problem, isBusy, isSlow, isStopped, progress, run, stop } = work
+const { trial, problem, isBusy, isSlow, isStale, isStopped, progress, run, stop } = work
 
 const canConfirm = computed(
   () =>
-    trial.value?.accepted && !isBusy.value && !isLooking.value && (target.value !== null || name.value.trim() !== ''),
+    trial.value?.accepted &&
+    !isBusy.value &&
+    !isStale.value &&
+    !isLooking.value &&
+    (target.value !== null || name.value.trim() !== ''),
 )
 </script>
 
@@ -70,7 +74,7 @@ const canConfirm = computed(
       </p>
       <TrialSummary
         v-if="trial"
-        :class="isBusy ? 'opacity-60' : ''"
+        :class="isBusy || isStale ? 'opacity-60' : ''"
         :trial="trial"
         :target="target"
         :near="near"

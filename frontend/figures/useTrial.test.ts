@@ -65,6 +65,21 @@ describe('the trial of a reading', () => {
     expect(trial.value?.facts).toBe(2)
   })
 
+  it('is stale from a change until it was made again', async () => {
+    const waiting = server()
+    const { told, isStale } = trialOf()
+    await settle(5)
+    waiting[0]?.answer({ accepted: true, doubts: [] } satisfies Trial)
+    await settle(5)
+    expect(isStale.value).toBe(false)
+    told.value = mapping('Crew')
+    expect(isStale.value).toBe(true)
+    await settle()
+    waiting[1]?.answer({ accepted: true, doubts: [] } satisfies Trial)
+    await settle(5)
+    expect(isStale.value).toBe(false)
+  })
+
   it('shows how far long work is, and that it was stopped', async () => {
     const waiting = server()
     const { isSlow, isBusy, progress, isStopped, stop, problem } = trialOf()

@@ -22,7 +22,19 @@ export function useTrial(
     computed(() => ({ mapping: mapping.value, dataset: target.value?.id, mode: mode.value, id: reading.value?.id })),
     150,
   )
+  /** Whether an answer has changed since the trial was made. */
+  const isStale = ref(true)
+  let changes = 0
   let asked = 0
+
+  watch(
+    [mapping, target, mode],
+    () => {
+      changes++
+      isStale.value = true
+    },
+    { deep: true, flush: 'sync' },
+  )
 
   const poll = useIntervalFn(
     async () => {
@@ -58,10 +70,13 @@ export function useTrial(
     const { id, ...body } = question.value
     if (!id) return
     const mine = ++asked
+    const seen = changes
     isStopped.value = false
     try {
       const answer = await during(() => ask<Trial>('POST', `/readings/${id}/trials`, { body }))
-      if (mine === asked) [trial.value, problem.value] = [answer, '']
+      if (mine !== asked) return
+      ;[trial.value, problem.value] = [answer, '']
+      isStale.value = changes !== seen
     } catch (error) {
       if (mine !== asked) return
       trial.value = null
@@ -76,5 +91,16 @@ export function useTrial(
 
   watch(question, () => void run(), { immediate: true })
 
-  return { trial, problem, isBusy: computed(() => working.value > 0), isSlow, isStopped, progress, during, run, stop }
+  return {
+    trial,
+    problem,
+    isBusy: computed(() => working.value > 0),
+    isSlow,
+    isStale,
+    isStopped,
+    progress,
+    during,
+    run,
+    stop,
+  }
 }
