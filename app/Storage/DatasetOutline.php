@@ -63,17 +63,11 @@ final class DatasetOutline
     }
 
     /** @return list<string> */
-    public function newMembers(Dataset $incoming, int $place): array
+    private function newMembers(Dataset $incoming, int $place): array
     {
         $known = $this->members[$place];
 
         return array_values(array_filter($incoming->maybeBreakdown($this->breakdowns[$place]->name)->members ?? [], static fn (string $name): bool => !isset($known[$name])));
-    }
-
-    /** @return list<string> */
-    public function newMeasures(Dataset $incoming): array
-    {
-        return array_values(array_filter(array_map(static fn (Measure $measure): string => $measure->name, $incoming->measures), fn (string $name): bool => !isset($this->measures[$name])));
     }
 
     /** @return array<string, array{int, int}> id and decimals by name; no id where it is not kept yet */

@@ -3,6 +3,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useDebounceFn } from '@vueuse/core'
 import { ask, Problem, says } from '../shared/api'
 import type { Chart, Dataset, Question, Recipe } from '../shared/types'
+import { around, useClosing } from '../shared/useClosing'
 import { useHistory } from './useHistory'
 
 interface State {
@@ -20,6 +21,9 @@ export function useChart() {
   const problem = ref('')
   const savedAt = ref('')
   const fresh = ref(0)
+
+  const { move: sendClosing, problem: unmoved } = useClosing(dataset, () => fresh.value++)
+  watch(unmoved, (says) => says && (problem.value = says))
 
   const place = computed(
     () => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`,
@@ -115,36 +119,7 @@ export function useChart() {
     }
   }
 
-  let closings = Promise.resolve()
-
-  /** Shows the new closing period at once; what is sent goes in turn, each on top of the one before. */
-  function sendClosing(key: string) {
-    if (!dataset.value) return
-    dataset.value = { ...dataset.value, closing: key }
-    closings = closings.then(async () => {
-      if (!dataset.value) return
-      try {
-        const kept = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, {
-          version: dataset.value.version,
-          body: { closedThrough: key },
-        })
-        dataset.value = { ...kept, closing: dataset.value.closing }
-      } catch (error) {
-        if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset
-        problem.value = says(error)
-      }
-      fresh.value++
-    })
-  }
-
-  const closing = computed(() => {
-    const key = recipe.value?.question.closedThrough ?? dataset.value?.closing
-    const periods = dataset.value?.periodList ?? []
-    const at = periods.findIndex((period) => period.key === key)
-    return at < 0
-      ? null
-      : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
-  })
+  const closing = computed(() => around(dataset.value, recipe.value?.question.closedThrough ?? dataset.value?.closing))
 
   /** Moves the closing period: of this chart where it pins its own, else of the dataset and all its charts. */
   function moveClosing(key: string | null | undefined) {

@@ -17,7 +17,7 @@ import DatasetExportMenu from './DatasetExportMenu.vue'
 import FigureTableView from './FigureTableView.vue'
 import ImportList from './ImportList.vue'
 import SourcesPanel from './SourcesPanel.vue'
-import { useClosing } from './useClosing'
+import { useClosing } from '../shared/useClosing'
 import { useFigureTable, useSources } from './useFigureTable'
 import { plural } from './wording'
 
@@ -183,7 +183,7 @@ function changed() {
             <button class="button" :disabled="page >= table.pages" @click="page++">After</button>
           </nav>
         </div>
-        <SourcesPanel v-if="cell" :cell="cell" :measure="measure" :files="files" :problem="untraced" @close="close" />
+        <SourcesPanel v-if="cell" :cell="cell" :files="files" :problem="untraced" @close="close" />
       </main>
     </div>
   </div>

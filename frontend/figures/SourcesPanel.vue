@@ -5,7 +5,7 @@ import type { Cell } from './useFigureTable'
 import { plural, stamp } from './wording'
 
 /** Where an amount came from: the files, and their rows as they stood. */
-defineProps<{ cell: Cell; measure: string; files: SourceFile[] | null; problem: string }>()
+defineProps<{ cell: Cell; files: SourceFile[] | null; problem: string }>()
 defineEmits<{ close: [] }>()
 </script>
 

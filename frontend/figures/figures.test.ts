@@ -248,7 +248,7 @@ describe('the table of figures', () => {
         rows: [],
       },
     ]
-    const root = mounted(SourcesPanel, { cell, measure: 'Fuel', files, problem: '' })
+    const root = mounted(SourcesPanel, { cell, files, problem: '' })
     expect(text(root)).toContain('North, Aug, AC: 5')
     expect([...root.querySelectorAll('td')].map((one) => one.className.includes('font-semibold'))).toEqual([
       false,

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Notice;
-use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\SeriesAdder;
+use KeenMargin\Core\Number\NumberFormat;
 
 /** Rows that say that they are totals: left out of the figures, and held against them at the end. */
 final class TotalRows
@@ -31,13 +33,18 @@ final class TotalRows
         if ([] === $this->rows) {
             return null;
         }
+        $leftOut = Wording::count(\count($this->rows), 'row of totals was', 'rows of totals were').' left out';
         $sums = [];
         foreach ($this->rows as $number => $totals) {
             foreach ($totals as [$of, $start, $amount, $own]) {
-                $sums[$of->key()] ??= self::sums($of, $series, $packed);
-                $sum = null === $start ? array_sum($sums[$of->key()]) : $sums[$of->key()][$start] ?? 0;
-                if ($sum !== $amount * 10 ** ($decimals - $own)) {
-                    return new Notice('totals-left-out', false, Wording::count(\count($this->rows), 'row of totals was', 'rows of totals were').\sprintf(' left out, and row %d does not tie: it says %s, its figures add up to %s', $number, self::text($amount, $own), self::text($sum, $decimals)));
+                $known = $sums[$of->key()] ??= self::sums($of, $series, $packed);
+                $sum = null === $start ? array_sum($known) : $known[$start] ?? 0;
+                $total = $amount * 10 ** ($decimals - $own);
+                if (!\is_int($sum) || !\is_int($total)) {
+                    return new Notice('totals-left-out', false, "$leftOut, and row $number was not held against its figures: their sum has too many digits");
+                }
+                if ($sum !== $total) {
+                    return new Notice('totals-left-out', false, \sprintf('%s, and row %d does not tie: it says %s, its figures add up to %s', $leftOut, $number, self::text($amount, $own), self::text($sum, $decimals)));
                 }
             }
         }
@@ -51,21 +58,21 @@ final class TotalRows
      * @param list<Series> $series
      * @param list<string> $packed
      *
-     * @return array<int, int>
+     * @return array<int, int|float> floats where a sum has outgrown the machine's integers
      */
     private static function sums(Series $of, array $series, array $packed): array
     {
-        $sums = [];
+        $adder = new SeriesAdder();
         foreach ($series as $i => $one) {
-            if ($one->measure !== $of->measure || $one->scenario !== $of->scenario || !self::holds($of->members(), $one->members())) {
-                continue;
-            }
-            foreach (PackedAmounts::unpack($packed[$i]) as $start => $amount) {
-                $sums[$start] = ($sums[$start] ?? 0) + $amount;
+            if ($one->measure === $of->measure && $one->scenario === $of->scenario && self::holds($of->members(), $one->members())) {
+                $adder->add($of->measure, $of->scenario->value, $packed[$i], false);
             }
         }
+        foreach ($adder->each() as [, , $sums]) {
+            return $sums ?? array_fill_keys($adder->starts()[$of->scenario->value], \NAN);
+        }
 
-        return $sums;
+        return [];
     }
 
     /**
@@ -83,8 +90,8 @@ final class TotalRows
         return true;
     }
 
-    private static function text(int|float $amount, int $decimals): string
+    private static function text(int $amount, int $decimals): string
     {
-        return number_format($amount / 10 ** $decimals, $decimals);
+        return NumberFormat::of('en')->plain(BigDecimal::ofUnscaledValue($amount, max(0, $decimals)), max(0, $decimals));
     }
 }

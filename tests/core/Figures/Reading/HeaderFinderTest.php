@@ -69,6 +69,14 @@ final class HeaderFinderTest extends TestCase
         self::assertSame(['North', 'Holm'], $members("North,1,2\nHolm,1,2\n"), 'each of two is the sum of the other');
     }
 
+    public function testTotalsAreToldToTheLastDigitOrNotHeldAgainstAnythingAtAll(): void
+    {
+        $says = static fn (string $rows): string => Written::figures("Month,Route,Actual\n$rows")->dataset()->notices[0]->says;
+        self::assertSame('1 row of totals was left out, and row 4 does not tie: it says 90,071,992,547,409.91, its figures add up to 90,071,992,547,409.93', $says("2026-01,A,90071992547409.92\n2026-01,B,0.01\n2026-01,Total,90071992547409.91\n"));
+        $long = implode('', array_map(static fn (int $i): string => "2026-01,R$i,999999999999999999\n", range(1, 20)));
+        self::assertSame('1 row of totals was left out, and row 22 was not held against its figures: their sum has too many digits', $says($long."2026-01,Total,5\n"));
+    }
+
     public function testAsksWhetherThousandsAreMeantAndWhetherItIsAList(): void
     {
         $doubts = static fn (string $csv): array => RoleGuess::doubts(Written::sheet($csv), RoleGuess::of(Written::sheet($csv), null, 2026));

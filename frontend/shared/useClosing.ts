@@ -1,6 +1,6 @@
 import { computed, ref, type Ref } from 'vue'
-import { ask, Problem, says } from '../shared/api'
-import type { Dataset } from '../shared/types'
+import { ask, Problem, says } from './api'
+import type { Dataset } from './types'
 
 /** The dataset as it is with another closing period; the strip's own is the one that ends with it or holds it. */
 function shown(dataset: Dataset, key: string): Dataset {
@@ -10,18 +10,25 @@ function shown(dataset: Dataset, key: string): Dataset {
   return { ...dataset, closing: key, strip: { ...dataset.strip, closing: holds?.key ?? dataset.strip.closing } }
 }
 
-/** The closing period of a dataset: shown at once where it is moved to; what is sent goes in turn, each on top of the one before. */
-export function useClosing(dataset: Ref<Dataset | null>) {
+/** A period of the dataset with those before and after it, for the control that moves it. */
+export function around(dataset: Dataset | null, key: string | undefined) {
+  const periods = dataset?.periodList ?? []
+  const at = periods.findIndex((period) => period.key === key)
+  return at < 0
+    ? null
+    : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
+}
+
+/**
+ * The closing period of a dataset: shown at once where it is moved to; what is sent goes in turn, each on top of the one before.
+ *
+ * @param after called when the server has answered
+ */
+export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () => {}) {
   const problem = ref('')
   let sent = Promise.resolve()
 
-  const closing = computed(() => {
-    const periods = dataset.value?.periodList ?? []
-    const at = periods.findIndex((period) => period.key === dataset.value?.closing)
-    return at < 0
-      ? null
-      : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
-  })
+  const closing = computed(() => around(dataset.value, dataset.value?.closing))
 
   function move(key: string | null | undefined) {
     if (!dataset.value || !key || key === dataset.value.closing) return
@@ -39,6 +46,7 @@ export function useClosing(dataset: Ref<Dataset | null>) {
         if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset
         problem.value = says(error)
       }
+      after()
     })
   }
 
