@@ -31,7 +31,8 @@ final readonly class DatasetExport
     /** @param key-of<self::FORMATS> $format */
     public function write(DatasetRecord $record, string $format, string $path): void
     {
-        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        $figures = new StoredFigures($record, $this->store);
+        $dataset = $figures->dataset();
         $writer = self::FORMATS[$format][0]::to($path, $record->name);
         $breakdowns = array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns);
         $writer->row([...TidyLayout::BEFORE, ...self::apart($breakdowns), TidyLayout::AMOUNT]);
@@ -41,7 +42,7 @@ final readonly class DatasetExport
         }
         $members = [];
         foreach ($record->breakdowns as $breakdown) {
-            $members[] = $this->store->members((int) $breakdown->id);
+            $members[] = $figures->members($breakdown->name)->names();
         }
         $periods = [];
         foreach ($this->store->ordered((int) $record->id) as [$measureId, $scenario, $ids, $packed]) {

@@ -13,8 +13,10 @@ use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Time\NotAPeriod;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -38,7 +40,7 @@ final class FigureTableState
         $year = self::maybePeriod($body->maybe('year'), $dataset);
         $page = $body->maybe('page')?->int(1, 100_000) ?? 1;
         $order = $body->maybe('order')?->oneOf(['given', 'largest first']) ?? 'given';
-        $where = array_map(static fn (Given $filter): MemberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);
+        $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);
         $table = MemberTable::of($figures, $measure, $scenario, $body->maybe('forecast')?->enum(Scenario::class), $by, $where, self::periods($dataset, $year), CoverageStrip::grain($dataset->grain), 'largest first' === $order, ($page - 1) * self::ROWS, self::ROWS);
         $format = NumberFormat::of('en');
         $decimals = $measure->isRatio() ? 1 : max(0, $measure->decimals);
@@ -77,13 +79,12 @@ final class FigureTableState
         }
     }
 
-    public static function filter(Given $given, Dataset $dataset): MemberFilter
+    public static function filter(Given $given, Dataset $dataset): MemberFilter|NumberFilter
     {
-        $given->object(['field', 'in', 'notIn']);
-        $field = $given->must('field')->oneOf(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns));
-        $keeps = null !== $given->maybe('in');
+        $filter = RecipeReader::filter($given);
+        $given->must('field')->oneOf(array_map(static fn (Dimension|Measure $one): string => $one->name, $filter instanceof NumberFilter ? [...$dataset->breakdowns, ...$dataset->measures] : $dataset->breakdowns));
 
-        return new MemberFilter($field, array_map(static fn (Given $member): string => $member->text(500), $given->must($keeps ? 'in' : 'notIn')->list(1)), $keeps);
+        return $filter;
     }
 
     /** @return list<Period> of the finest grain */

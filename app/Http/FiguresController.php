@@ -11,6 +11,7 @@ use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
@@ -45,7 +46,7 @@ final readonly class FiguresController
         $body = JsonBody::of($request)->object(['measure', 'scenario', 'period', 'where']);
         $measure = FigureTableState::measure($body, $figures->dataset());
         $period = FigureTableState::maybePeriod($body->maybe('period'), $figures->dataset());
-        $where = array_map(static fn (Given $filter): MemberFilter => FigureTableState::filter($filter, $figures->dataset()), $body->maybe('where')?->list() ?? []);
+        $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => FigureTableState::filter($filter, $figures->dataset()), $body->maybe('where')?->list() ?? []);
 
         return new JsonResponse(['files' => $this->sources->of($record, $measure->sources(), $body->must('scenario')->enum(Scenario::class), $period, $where)]);
     }

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Storage;
 
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
+use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 
 #[ORM\Entity]
@@ -14,6 +15,10 @@ class BreakdownRecord
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     public ?int $id = null;
+
+    /** @var list<string> names that files may still use */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '[]'])]
+    public array $former = [];
 
     /** @var Collection<int, MemberRecord> */
     #[ORM\OneToMany(targetEntity: MemberRecord::class, mappedBy: 'breakdown', cascade: ['persist'])]

@@ -24,9 +24,12 @@ final class DatasetOutline
         foreach ($record->measures as $measure) {
             $this->measures[$measure->name] = $measure;
         }
+        foreach ($record->measures as $measure) {
+            $this->measures += array_fill_keys($measure->former, $measure);
+        }
         foreach ($record->breakdowns as $breakdown) {
             $this->breakdowns[] = $breakdown;
-            $this->members[] = array_flip($store->members((int) $breakdown->id));
+            $this->members[] = BreakdownMembers::of($breakdown, $store)->ids();
         }
     }
 
@@ -66,8 +69,9 @@ final class DatasetOutline
     private function newMembers(Dataset $incoming, int $place): array
     {
         $known = $this->members[$place];
+        $own = $incoming->breakdowns[$this->positions($incoming)[$place]]->members ?? [];
 
-        return array_values(array_filter($incoming->maybeBreakdown($this->breakdowns[$place]->name)->members ?? [], static fn (string $name): bool => !isset($known[$name])));
+        return array_values(array_filter($own, static fn (string $name): bool => !isset($known[$name])));
     }
 
     /** @return array<string, array{int, int}> id and decimals by name; no id where it is not kept yet */
@@ -101,14 +105,14 @@ final class DatasetOutline
     {
         $names = array_map(static fn (Dimension $breakdown): string => $breakdown->name, $incoming->breakdowns);
 
-        return array_map(static fn (BreakdownRecord $breakdown): int => (int) array_search($breakdown->name, $names, true), $this->breakdowns);
+        return array_map(static fn (BreakdownRecord $breakdown): int => (int) array_key_first(array_intersect($names, [$breakdown->name, ...$breakdown->former])), $this->breakdowns);
     }
 
     private function measure(Measure $measure): void
     {
         $known = $this->measures[$measure->name] ?? null;
         if (null === $known) {
-            $this->measures[$measure->name] = new MeasureRecord($this->record, \count($this->measures), $measure->name, $measure->unit, $measure->decimals, $measure->grouping->value, $measure->better?->value, $measure->numerator, $measure->denominator);
+            $this->measures[$measure->name] = new MeasureRecord($this->record, $this->record->measures->count(), $measure->name, $measure->unit, $measure->decimals, $measure->grouping->value, $measure->better?->value, $measure->numerator, $measure->denominator);
             $this->record->measures->add($this->measures[$measure->name]);
             $this->manager->persist($this->measures[$measure->name]);
 

@@ -40,6 +40,13 @@ class DatasetRecord
     #[ORM\Column]
     public int $factCount = 0;
 
+    /** Counts the changes to figures by hand; those to what the dataset is are counted by its version. */
+    #[ORM\Column(options: ['default' => 0])]
+    public int $revision = 0;
+
+    #[ORM\Column(nullable: true)]
+    public ?\DateTimeImmutable $deletedAt = null;
+
     /**
      * @param array<string, list<int>>                           $coverage starts of the periods with figures, by scenario code
      * @param list<array{id: string, holds: bool, says: string}> $notices

@@ -10,6 +10,7 @@ use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Reading\JoinedMapping;
 use KeenMargin\Core\Figures\Reading\MappingReader;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -31,18 +32,19 @@ final readonly class FactSources
     }
 
     /**
-     * @param list<string>       $measures
-     * @param ?Period            $period   of any grain; none: all
-     * @param list<MemberFilter> $where
+     * @param list<string>                    $measures
+     * @param ?Period                         $period   of any grain; none: all
+     * @param list<MemberFilter|NumberFilter> $where
      *
      * @return list<array<string, mixed>> by import, the latest first: its header and the rows
      */
     public function of(DatasetRecord $record, array $measures, Scenario $scenario, ?Period $period, array $where): array
     {
-        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        $figures = new StoredFigures($record, $this->store);
+        $dataset = $figures->dataset();
         $at = static fn (int $start): bool => null === $period || self::lies(Period::ofStart($dataset->grain, $start, $dataset->calendar), $period);
         $files = [];
-        foreach ($this->imports($record, $dataset, $measures, $scenario, $where, $at) as $id => $count) {
+        foreach ($this->imports($record, $figures, $measures, $scenario, $where, $at) as $id => $count) {
             $import = $this->manager->find(ImportRecord::class, $id);
             if (null !== $import) {
                 $files[] = ['import' => $id, 'name' => $import->name, 'at' => $import->at->format(\DateTimeInterface::ATOM), 'facts' => $count] + $this->rows($import, $dataset, $measures, $scenario, $where, $at);
@@ -53,13 +55,13 @@ final readonly class FactSources
     }
 
     /**
-     * @param list<string>        $measures
-     * @param list<MemberFilter>  $where
-     * @param callable(int): bool $at
+     * @param list<string>                    $measures
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param callable(int): bool             $at
      *
      * @return array<int, int> how many of the amounts came with each import, the latest first
      */
-    private function imports(DatasetRecord $record, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at): array
+    private function imports(DatasetRecord $record, StoredFigures $figures, array $measures, Scenario $scenario, array $where, callable $at): array
     {
         $ids = [];
         foreach ($record->measures as $measure) {
@@ -67,15 +69,7 @@ final readonly class FactSources
                 $ids[] = (int) $measure->id;
             }
         }
-        $conditions = [];
-        foreach ($record->breakdowns as $breakdown) {
-            $names = $this->store->members((int) $breakdown->id);
-            foreach ($where as $filter) {
-                if ($filter->breakdown === $breakdown->name) {
-                    $conditions[] = [$breakdown->position, array_keys(array_filter($names, $filter->lets(...))), true];
-                }
-            }
-        }
+        $conditions = array_map($figures->condition(...), array_values(array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => null !== $figures->dataset()->maybeBreakdown($filter->field()))));
         $counts = [];
         foreach ($this->store->runsOf((int) $record->id, $ids, SeriesStore::scenarioNumber($scenario), $conditions) as $run) {
             foreach ($run->imports as $start => $import) {
@@ -90,9 +84,9 @@ final readonly class FactSources
     }
 
     /**
-     * @param list<string>        $measures
-     * @param list<MemberFilter>  $where
-     * @param callable(int): bool $at
+     * @param list<string>                    $measures
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param callable(int): bool             $at
      *
      * @return array<string, mixed>
      */
@@ -111,7 +105,7 @@ final readonly class FactSources
         }
         $order = array_flip(array_map(strval(...), array_keys($mapping->of(Role::Breakdown))));
         $wanted = static fn (Series $series): bool => \in_array($series->measure, $measures, true) && $series->scenario === $scenario
-            && [] === array_filter($where, static fn (MemberFilter $filter): bool => !$filter->lets($series->member($order[$filter->breakdown] ?? 0)));
+            && [] === array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => isset($order[$filter->field()]) && !$filter->letsText($series->member($order[$filter->field()])));
         $rows = [];
         foreach (SourceRows::of($sheet, $mapping, $wanted, $at) as $number => [$cells, $columns]) {
             $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($sheet->header), ''), 'amounts' => $columns];

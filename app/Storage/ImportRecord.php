@@ -20,6 +20,10 @@ class ImportRecord
     #[ORM\Column]
     public \DateTimeImmutable $at;
 
+    /** Who did it, as they sign; may be empty. */
+    #[ORM\Column(length: 100, options: ['default' => ''])]
+    public string $who = '';
+
     #[ORM\Column(nullable: true)]
     public ?\DateTimeImmutable $takenBackAt = null;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage;
 
+use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
@@ -15,6 +16,14 @@ class MeasureRecord
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     public ?int $id = null;
+
+    /** @var list<string> names that files may still use */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '[]'])]
+    public array $former = [];
+
+    /** Which of the bands its amounts are the limits of, from 0; none for a measure proper. */
+    #[ORM\Column(nullable: true)]
+    public ?int $band = null;
 
     /** @param int $scale decimals of the amounts in the fact store */
     public function __construct(

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\DBAL\ParameterType;
+use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\ScaledRuns;
 
-/** Gives a measure more decimals: all its amounts, and those that imports remember, are scaled anew. */
+/** Gives a measure more decimals, or fewer: all its amounts, and those that imports remember, are scaled anew. */
 final readonly class MeasureScale
 {
     public function __construct(private SeriesStore $store)
@@ -17,13 +18,45 @@ final readonly class MeasureScale
 
     public function raise(int $dataset, int $measure, string $name, int $power): void
     {
+        $this->each($dataset, $measure, static fn (string $amounts): string => ScaledRuns::of([$amounts], $power)[0] ?? throw RefusedFigures::whole("The amounts of $name have too many digits for $power more decimals. Give fewer decimals."));
+    }
+
+    /** By so many more decimals, or fewer; false, and nothing is changed, where some amount needs them. */
+    public function change(int $dataset, int $measure, string $name, int $power): bool
+    {
+        if ($power >= 0) {
+            $this->raise($dataset, $measure, $name, $power);
+
+            return true;
+        }
+        $factor = 10 ** -$power;
+        $isNeeded = false;
+        $lowered = static function (string $packed) use ($factor, &$isNeeded): string {
+            $amounts = PackedAmounts::unpack($packed);
+            $isNeeded = $isNeeded || [] !== array_filter($amounts, static fn (int $amount): bool => 0 !== $amount % $factor);
+
+            return PackedAmounts::pack(array_map(static fn (int $amount): int => intdiv($amount, $factor), $amounts));
+        };
+        $this->each($dataset, $measure, $lowered, false);
+        if ($isNeeded) {
+            return false;
+        }
+        $this->each($dataset, $measure, $lowered);
+
+        return true;
+    }
+
+    /** @param callable(string): string $scale */
+    private function each(int $dataset, int $measure, callable $scale, bool $writes = true): void
+    {
         foreach (['packed' => 'series', 'touched' => 'series, import'] as $table => $key) {
             $columns = explode(', ', $key);
             $rows = $this->store->connection->fetchAllNumeric("SELECT t.amounts, t.$columns[0]".(isset($columns[1]) ? ", t.$columns[1]" : '')." FROM series s JOIN $table t ON t.series = s.id WHERE s.dataset = ? AND s.measure = ?", [$dataset, $measure]);
             foreach ($rows as $row) {
-                $amounts = \is_string($row[0]) ? $row[0] : '';
-                $scaled = ScaledRuns::of([$amounts], $power) ?? throw RefusedFigures::whole("The amounts of $name have too many digits for $power more decimals. Give fewer decimals.");
-                $this->store->connection->executeStatement("UPDATE $table SET amounts = ? WHERE ".implode(' = ? AND ', $columns).' = ?', [$scaled[0], ...\array_slice($row, 1)], [ParameterType::LARGE_OBJECT, ParameterType::INTEGER, ParameterType::INTEGER]);
+                $scaled = $scale(\is_string($row[0]) ? $row[0] : '');
+                if ($writes) {
+                    $this->store->connection->executeStatement("UPDATE $table SET amounts = ? WHERE ".implode(' = ? AND ', $columns).' = ?', [$scaled, ...\array_slice($row, 1)], [ParameterType::LARGE_OBJECT, ParameterType::INTEGER, ParameterType::INTEGER]);
+                }
             }
         }
     }

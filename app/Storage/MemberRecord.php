@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage;
 
+use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 
 #[ORM\Entity]
@@ -12,6 +13,19 @@ class MemberRecord
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     public ?int $id = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?int $parentId = null;
+
+    #[ORM\Column(length: 10, nullable: true)]
+    public ?string $role = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?int $mergedInto = null;
+
+    /** @var list<string> names that files may still use */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '[]'])]
+    public array $former = [];
 
     public function __construct(
         #[ORM\ManyToOne(targetEntity: BreakdownRecord::class, inversedBy: 'members'), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
-use KeenMargin\Core\Figures\Keeping\Run;
+use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Scenario;
 
 /**
@@ -53,6 +52,25 @@ final readonly class SeriesStore
     }
 
     /**
+     * The same with all their members.
+     *
+     * @param list<int>                         $measures
+     * @param list<int>                         $scenarios
+     * @param list<array{int, list<int>, bool}> $where
+     *
+     * @return \Generator<int, array{int, int, list<int>, string}> measure, scenario, members, amounts
+     */
+    public function seriesOf(int $dataset, array $measures, array $scenarios, array $where): \Generator
+    {
+        /** @var array{0: int, 1: int, 2: string, 3: int} $row */
+        foreach ($this->rows('SELECT s.measure, s.scenario, p.amounts, '.self::MEMBERS." FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.measure IN (".self::list($measures).') AND s.scenario IN ('.self::list($scenarios).')'.self::conditions($where)) as $row) {
+            /** @var list<int> $members */
+            $members = \array_slice($row, 3);
+            yield [$row[0], $row[1], $members, $row[2]];
+        }
+    }
+
+    /**
      * All series of a dataset in the order of their members, for an export.
      *
      * @return \Generator<int, array{int, int, list<int>, string}> measure, scenario, members, amounts
@@ -86,43 +104,35 @@ final readonly class SeriesStore
         return $this->rows("SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset = $dataset AND place = $place AND measure IN (".self::list($measures).")$of");
     }
 
+    /**
+     * Whether any series of a measure and scenario, or of one member of it, has an amount at a period.
+     *
+     * @param ?array{int, int} $of place and id of a member
+     */
+    public function hasAny(int $dataset, int $measure, int $scenario, ?array $of, int $start): bool
+    {
+        $bytes = pack('q', $start);
+        $where = null === $of ? [] : [[$of[0], [$of[1]], true]];
+        foreach ($this->amounts($dataset, [$measure], [$scenario], $where) as [, , , $packed]) {
+            for ($at = strpos($packed, $bytes); false !== $at; $at = strpos($packed, $bytes, $at + 1)) {
+                if (0 === $at % PackedAmounts::BYTES) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     public function keepsTotalsOf(int $dataset, int $place): bool
     {
         return false !== $this->connection->fetchOne('SELECT 1 FROM series_total WHERE dataset = ? AND place = ? LIMIT 1', [$dataset, $place]);
     }
 
-    /**
-     * Names of a breakdown's members by their ids, in their order; past the object mapper, as there may be many.
-     *
-     * @return array<int, string>
-     */
-    public function members(int $breakdown): array
+    /** @param list<int> $members ids */
+    public function amountsOf(int $dataset, int $place, array $members): int
     {
-        /** @var array<int, string> */
-        return $this->connection->fetchAllKeyValue('SELECT id, name FROM member WHERE breakdown_id = ? ORDER BY position', [$breakdown]);
-    }
-
-    /**
-     * @param list<string> $names of members that the breakdown does not have yet
-     *
-     * @return array<int, string> by id
-     */
-    public function addMembers(int $breakdown, array $names): array
-    {
-        $id = $this->number('SELECT COALESCE(MAX(id), 0) FROM member');
-        $position = $this->number("SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown");
-        $insert = $this->connection->prepare('INSERT INTO member (id, position, name, breakdown_id) VALUES (?, ?, ?, ?)');
-        $added = [];
-        foreach ($names as $name) {
-            $insert->bindValue(1, ++$id, ParameterType::INTEGER);
-            $insert->bindValue(2, ++$position, ParameterType::INTEGER);
-            $insert->bindValue(3, $name);
-            $insert->bindValue(4, $breakdown, ParameterType::INTEGER);
-            $insert->executeStatement();
-            $added[$id] = $name;
-        }
-
-        return $added;
+        return intdiv($this->number("SELECT COALESCE(SUM(LENGTH(p.amounts)), 0) FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.m$place IN (".self::list($members).')'), PackedAmounts::BYTES);
     }
 
     /** @return array<string, int> ids of a dataset's series by measure, scenario and members, as seriesKey() writes them */
@@ -160,7 +170,7 @@ final readonly class SeriesStore
     }
 
     /** @return iterable<array<int, mixed>> many rows, past the database layer's own loop */
-    private function rows(string $sql): iterable
+    public function rows(string $sql): iterable
     {
         $native = $this->connection->getNativeConnection();
         $rows = $native instanceof \PDO ? $native->query($sql, \PDO::FETCH_NUM) : false;
@@ -178,50 +188,25 @@ final readonly class SeriesStore
         return [$texts[0], self::scenario((int) $texts[1]), array_values(array_filter(\array_slice($texts, 2), static fn (string $name): bool => '' !== $name))];
     }
 
-    public function run(int $series): Run
+    /** @return array{int, int, list<int>} measure, scenario and members of a series */
+    public function keyOf(int $series): array
     {
-        $row = $this->connection->fetchNumeric('SELECT amounts, imports FROM packed WHERE series = ?', [$series]);
-
-        return self::asRun($row);
-    }
-
-    /**
-     * @param list<int>                         $measures ids
-     * @param list<array{int, list<int>, bool}> $where    as for amounts()
-     *
-     * @return iterable<int, Run> by series
-     */
-    public function runsOf(int $dataset, array $measures, int $scenario, array $where): iterable
-    {
-        /** @var array{int, string, string} $row */
-        foreach ($this->connection->executeQuery("SELECT p.series, p.amounts, p.imports FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.measure IN (".self::list($measures).") AND s.scenario = $scenario".self::conditions($where))->iterateNumeric() as $row) {
-            yield $row[0] => Run::unpack($row[1], $row[2]);
+        /** @var array{0: int, 1: int, 2: int}|false $row */
+        $row = $this->connection->fetchNumeric('SELECT measure, scenario, '.self::MEMBERS.' FROM series WHERE id = ?', [$series]);
+        if (false === $row) {
+            throw new \LogicException("There is no series $series.");
         }
+        /** @var list<int> $members */
+        $members = \array_slice($row, 2);
+
+        return [$row[0], $row[1], $members];
     }
 
-    /** @return array<int, Run> what each import that touched the series found before, by import, rising */
-    public function logs(int $series): array
+    public function maybeSeries(int $dataset, string $key): ?int
     {
-        $logs = [];
-        /** @var array{int, string, string} $row */
-        foreach ($this->connection->executeQuery('SELECT import, amounts, imports FROM touched WHERE series = ? ORDER BY import', [$series])->iterateNumeric() as $row) {
-            $logs[$row[0]] = Run::unpack($row[1], $row[2]);
-        }
+        $id = $this->connection->fetchOne('SELECT id FROM series WHERE dataset = ? AND (measure, scenario, '.self::MEMBERS.") = ($key)", [$dataset]);
 
-        return $logs;
-    }
-
-    /**
-     * Series that an import may have had a hand in: it found something in them, or amounts of it stand there, or a later import found them.
-     *
-     * @return list<int>
-     */
-    public function seriesTouchedBy(int $dataset, int $import): array
-    {
-        $marked = bin2hex(pack('q', $import));
-
-        /** @var list<int> */
-        return $this->connection->fetchFirstColumn("SELECT series FROM touched WHERE import = $import UNION SELECT t.series FROM series s CROSS JOIN touched t ON t.series = s.id WHERE s.dataset = $dataset AND instr(t.imports, x'$marked') > 0 UNION SELECT p.series FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND instr(p.imports, x'$marked') > 0");
+        return \is_int($id) ? $id : null;
     }
 
     public function number(string $sql): int
@@ -231,13 +216,8 @@ final readonly class SeriesStore
         return \is_int($value) ? $value : 0;
     }
 
-    private static function asRun(mixed $row): Run
-    {
-        return \is_array($row) && \is_string($row[0] ?? null) && \is_string($row[1] ?? null) ? Run::unpack($row[0], $row[1]) : new Run();
-    }
-
     /** @param list<array{int, list<int>, bool}> $where */
-    private static function conditions(array $where): string
+    public static function conditions(array $where): string
     {
         $sql = '';
         foreach ($where as [$place, $ids, $keeps]) {
@@ -248,7 +228,7 @@ final readonly class SeriesStore
     }
 
     /** @param list<int> $ids */
-    private static function list(array $ids): string
+    public static function list(array $ids): string
     {
         return implode(',', array_map(intval(...), $ids));
     }

@@ -15,7 +15,7 @@ final class SeriesWriter
         'series' => ['(id, dataset, measure, scenario, m0, m1, m2, m3, m4, m5, m6, m7)', ''],
         'packed' => ['(series, amounts, imports)', ' ON CONFLICT (series) DO UPDATE SET amounts = excluded.amounts, imports = excluded.imports'],
         'touched' => ['(import, series, amounts, imports)', ' ON CONFLICT (import, series) DO UPDATE SET amounts = excluded.amounts, imports = excluded.imports'],
-        'series_total' => ['(dataset, place, member, measure, scenario, amounts, counts)', ''],
+        'series_total' => ['(dataset, place, member, measure, scenario, amounts, counts)', ' ON CONFLICT (dataset, place, measure, scenario, member) DO UPDATE SET amounts = excluded.amounts, counts = excluded.counts'],
     ];
 
     private readonly \PDO $database;

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage;
 
+use KeenMargin\Core\Figures\BesideFilter;
 use KeenMargin\Core\Figures\Coverage;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\SeriesAdder;
 use KeenMargin\Core\Figures\Sums;
@@ -23,10 +25,22 @@ final readonly class StoredFigures implements Figures
     private const ALL = -1;
 
     private Dataset $dataset;
+    /** @var array<string, BreakdownMembers> by the breakdown's name */
+    private array $members;
 
     public function __construct(private DatasetRecord $record, private SeriesStore $store)
     {
-        $this->dataset = self::outline($record, $store);
+        $members = [];
+        foreach ($record->breakdowns as $breakdown) {
+            $members[$breakdown->name] = BreakdownMembers::of($breakdown, $store);
+        }
+        $this->members = $members;
+        $this->dataset = self::outline($record, $members);
+    }
+
+    public function members(string $breakdown): BreakdownMembers
+    {
+        return $this->members[$breakdown];
     }
 
     public function dataset(): Dataset
@@ -45,9 +59,9 @@ final readonly class StoredFigures implements Figures
     }
 
     /**
-     * @param list<string>       $measures
-     * @param list<MemberFilter> $where
-     * @param list<Scenario>     $scenarios
+     * @param list<string>                    $measures
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param list<Scenario>                  $scenarios
      *
      * @return array<string|int, SeriesAdder> by member's name, or under ''
      */
@@ -62,16 +76,16 @@ final readonly class StoredFigures implements Figures
         }
         $codes = array_map(static fn (int $number): string => SeriesStore::scenario($number)->value, array_combine(range(1, 5), range(1, 5)));
         $adders = [];
+        $merged = null === $by ? [] : $this->members[$by->name]->merged;
         foreach ($this->rows(array_keys($names), $where, $by, array_map(SeriesStore::scenarioNumber(...), $scenarios)) as $row) {
-            $adder = $adders[$row[2]] ??= new SeriesAdder();
+            $adder = $adders[$merged[$row[2]] ?? $row[2]] ??= new SeriesAdder();
             $adder->add($names[$row[0]], $codes[$row[1]], $row[3], $counted[$row[0]] ? $row[4] ?? '' : false);
         }
         if (null === $by) {
             return ['' => $adders[0] ?? new SeriesAdder()];
         }
-        $members = $this->store->members((int) $by->id);
         $named = [];
-        foreach ($members as $id => $name) {
+        foreach ($this->members[$by->name]->standing() as $id => $name) {
             if (isset($adders[$id])) {
                 $named[$name] = $adders[$id];
             }
@@ -83,9 +97,9 @@ final readonly class StoredFigures implements Figures
     /**
      * From kept totals where they answer the question, else from the series themselves.
      *
-     * @param list<int>          $measures
-     * @param list<MemberFilter> $where
-     * @param list<int>          $scenarios numbers
+     * @param list<int>                       $measures
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param list<int>                       $scenarios numbers
      *
      * @return iterable<array{0: int, 1: int, 2: int, 3: string, 4?: string}> measure, scenario, member or 0, amounts, counts
      */
@@ -95,15 +109,62 @@ final readonly class StoredFigures implements Figures
         if ([] === $where && null === $by) {
             return $this->store->totals($dataset, self::ALL, $measures, $scenarios);
         }
-        $only = 1 === \count($where) ? $this->breakdown($where[0]->breakdown) : null;
+        $beside = array_values(array_filter($where, fn (MemberFilter|NumberFilter $filter): bool => null === $this->maybeBreakdown($filter->field())));
+        $conditions = array_map($this->condition(...), array_values(array_filter($where, fn (MemberFilter|NumberFilter $filter): bool => null !== $this->maybeBreakdown($filter->field()))));
+        if ([] !== $beside) {
+            return $this->beside($beside, $measures, $scenarios, $conditions, $by?->position);
+        }
+        $only = 1 === \count($where) ? $this->maybeBreakdown($where[0]->field()) : null;
         $of = [] === $where ? $by : (null === $by || $by === $only ? $only : null);
         if (null !== $of && $this->store->keepsTotalsOf($dataset, $of->position)) {
-            $rows = $this->store->totals($dataset, $of->position, $measures, $scenarios, [] === $where ? null : $this->members($of, $where[0]));
+            $rows = $this->store->totals($dataset, $of->position, $measures, $scenarios, [] === $where ? null : $this->kept($of, $conditions[0]));
 
             return null === $by ? self::together($rows) : $rows;
         }
 
-        return $this->store->amounts($dataset, $measures, $scenarios, array_map($this->condition(...), $where), $by?->position);
+        return $this->store->amounts($dataset, $measures, $scenarios, $conditions, $by?->position);
+    }
+
+    /**
+     * From the series, those amounts beside which other measures lie within limits.
+     *
+     * @param list<MemberFilter|NumberFilter>   $filters    by measures
+     * @param list<int>                         $measures
+     * @param list<int>                         $scenarios
+     * @param list<array{int, list<int>, bool}> $conditions
+     *
+     * @return \Generator<int, array{int, int, int, string}>
+     */
+    private function beside(array $filters, array $measures, array $scenarios, array $conditions, ?int $by): \Generator
+    {
+        $beside = [];
+        foreach ($filters as $filter) {
+            foreach ($this->record->measures as $measure) {
+                if ($filter instanceof NumberFilter && $measure->name === $filter->field) {
+                    $beside[] = $one = new BesideFilter($filter, max(0, $measure->scale));
+                    foreach ($this->store->seriesOf((int) $this->record->id, [(int) $measure->id], array_map(SeriesStore::scenarioNumber(...), Scenario::cases()), $conditions) as [, $scenario, $members, $amounts]) {
+                        $one->put((string) $scenario, implode(',', $members), $amounts);
+                    }
+                }
+            }
+        }
+        $actual = (string) SeriesStore::scenarioNumber(Scenario::Actual);
+        foreach ($this->store->seriesOf((int) $this->record->id, $measures, $scenarios, $conditions) as [$measure, $scenario, $members, $amounts]) {
+            $kept = array_reduce($beside, static fn (string $packed, BesideFilter $filter): string => '' === $packed ? '' : $filter->kept((string) $scenario, $actual, implode(',', $members), $packed), $amounts);
+            if ('' !== $kept) {
+                yield [$measure, $scenario, null === $by ? 0 : $members[$by], $kept];
+            }
+        }
+    }
+
+    /**
+     * @param array{int, list<int>, bool} $condition
+     *
+     * @return list<int> ids that it lets through
+     */
+    private function kept(BreakdownRecord $breakdown, array $condition): array
+    {
+        return $condition[2] ? $condition[1] : array_values(array_diff(array_keys($this->members[$breakdown->name]->names()), $condition[1]));
     }
 
     /**
@@ -118,34 +179,32 @@ final readonly class StoredFigures implements Figures
         }
     }
 
-    /** @return list<int> ids of the members that the filter lets through */
-    private function members(BreakdownRecord $breakdown, MemberFilter $filter): array
+    /** @return array{int, list<int>, bool} place, ids, whether they are kept */
+    public function condition(MemberFilter|NumberFilter $filter): array
     {
-        $members = $this->store->members((int) $breakdown->id);
-        $named = array_flip($filter->members);
+        $breakdown = $this->breakdown($filter->field());
 
-        return array_keys(array_filter($members, static fn (string $name): bool => isset($named[$name]) === $filter->keeps));
+        return [$breakdown->position, $this->members[$breakdown->name]->filtered($filter), $filter instanceof NumberFilter || $filter->keeps];
     }
 
-    /** @return array{int, list<int>, bool} */
-    private function condition(MemberFilter $filter): array
-    {
-        $breakdown = $this->breakdown($filter->breakdown);
-
-        return [$breakdown->position, $this->members($breakdown, $filter->keeps ? $filter : new MemberFilter($filter->breakdown, $filter->members)), $filter->keeps];
-    }
-
-    private function breakdown(string $name): BreakdownRecord
+    private function maybeBreakdown(string $name): ?BreakdownRecord
     {
         foreach ($this->record->breakdowns as $breakdown) {
             if ($breakdown->name === $name) {
                 return $breakdown;
             }
         }
-        throw new \LogicException("There is no breakdown \"$name\".");
+
+        return null;
     }
 
-    private static function outline(DatasetRecord $record, SeriesStore $store): Dataset
+    private function breakdown(string $name): BreakdownRecord
+    {
+        return $this->maybeBreakdown($name) ?? throw new \LogicException("There is no breakdown \"$name\".");
+    }
+
+    /** @param array<string, BreakdownMembers> $members */
+    private static function outline(DatasetRecord $record, array $members): Dataset
     {
         $grain = Grain::from($record->grain);
         $calendar = new FiscalCalendar($record->firstMonth);
@@ -153,7 +212,7 @@ final readonly class StoredFigures implements Figures
         return new Dataset(
             $record->name,
             array_values($record->measures->map(static fn (MeasureRecord $measure) => $measure->measure())->toArray()),
-            array_values($record->breakdowns->map(static fn (BreakdownRecord $breakdown): Dimension => new Dimension($breakdown->name, array_values($store->members((int) $breakdown->id))))->toArray()),
+            array_values(array_map(static fn (BreakdownMembers $own): Dimension => $own->dimension(), $members)),
             $grain,
             $calendar,
             new Coverage(array_map(static fn (array $starts): array => array_map(static fn (int $start): Period => Period::ofStart($grain, $start, $calendar), $starts), $record->coverage)),

@@ -74,6 +74,11 @@ final readonly class Given
         return new self($this->value, '');
     }
 
+    public function isNull(): bool
+    {
+        return null === $this->value;
+    }
+
     public function isObject(): bool
     {
         return $this->value instanceof \stdClass;
@@ -116,6 +121,17 @@ final readonly class Given
         }
 
         return $this->value;
+    }
+
+    /** A number, as a string of digits so that no digit is lost. */
+    public function number(): BigDecimal
+    {
+        $text = \is_int($this->value) ? (string) $this->value : $this->value;
+        if (!\is_string($text) || 1 !== preg_match('/^-?\d{1,18}(\.\d{1,10})?$/D', $text)) {
+            throw $this->refuse('a number in quotes, such as "99" or "-0.5"');
+        }
+
+        return BigDecimal::of($text);
     }
 
     /** A number of zero or more, as a string of digits so that no digit is lost. */

@@ -60,6 +60,18 @@ final readonly class Dataset
         return null;
     }
 
+    /** The breakdown that a column of this name is, under its own or a former name. */
+    public function maybeBreakdownCalled(string $name): ?Dimension
+    {
+        foreach ($this->breakdowns as $breakdown) {
+            if ($breakdown->answersTo($name)) {
+                return $breakdown;
+            }
+        }
+
+        return null;
+    }
+
     /** Which of the breakdowns this is, from 0; where the members of a series stand. */
     public function placeOf(string $breakdown): int
     {

@@ -65,37 +65,63 @@ final readonly class FactTable implements Figures
     }
 
     /**
-     * @param list<string>       $measures
-     * @param list<MemberFilter> $where
-     * @param list<Scenario>     $scenarios
-     * @param ?int               $by        place of the breakdown that sums are told apart by
+     * @param list<string>                    $measures
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param list<Scenario>                  $scenarios
+     * @param ?int                            $by        place of the breakdown that sums are told apart by
      *
      * @return array<string|int, Sums> by member; under '' where they are not told apart
      */
     private function added(array $measures, array $where, ?int $by, array $scenarios): array
     {
         $adders = null === $by ? ['' => new SeriesAdder()] : [];
+        $beside = $this->beside($where);
+        $actual = Scenario::Actual->value;
         foreach ($this->series as $i => $series) {
             if (!\in_array($series->measure, $measures, true) || !\in_array($series->scenario, $scenarios, true) || !$this->passes($series, $where)) {
                 continue;
             }
             $member = null === $by ? '' : $series->member($by);
             $adders[$member] ??= new SeriesAdder();
-            $adders[$member]->add($series->measure, $series->scenario->value, $this->packed[$i], true === $this->dataset->maybeMeasure($series->measure)?->isCounted() ? '' : false);
+            $packed = array_reduce($beside, static fn (string $packed, BesideFilter $filter): string => $filter->kept($series->scenario->value, $actual, $series->joined, $packed), $this->packed[$i]);
+            $adders[$member]->add($series->measure, $series->scenario->value, $packed, true === $this->dataset->maybeMeasure($series->measure)?->isCounted() ? '' : false);
         }
 
         return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $adders);
     }
 
-    /** @param list<MemberFilter> $where */
+    /** @param list<MemberFilter|NumberFilter> $where */
     private function passes(Series $series, array $where): bool
     {
         foreach ($where as $filter) {
-            if (!$filter->lets($series->member($this->dataset->placeOf($filter->breakdown)))) {
+            if (null !== $this->dataset->maybeBreakdown($filter->field()) && !$filter->letsText($series->member($this->dataset->placeOf($filter->field())))) {
                 return false;
             }
         }
 
         return true;
+    }
+
+    /**
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return list<BesideFilter> of the filters by another measure
+     */
+    private function beside(array $where): array
+    {
+        $filters = [];
+        foreach ($where as $filter) {
+            if (!$filter instanceof NumberFilter || null !== $this->dataset->maybeBreakdown($filter->field)) {
+                continue;
+            }
+            $filters[] = $beside = new BesideFilter($filter, $this->dataset->maybeMeasure($filter->field)->decimals ?? 0);
+            foreach ($this->series as $i => $series) {
+                if ($series->measure === $filter->field) {
+                    $beside->put($series->scenario->value, $series->joined, $this->packed[$i]);
+                }
+            }
+        }
+
+        return $filters;
     }
 }

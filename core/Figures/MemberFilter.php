@@ -12,8 +12,13 @@ final readonly class MemberFilter
     {
     }
 
-    public function lets(string $member): bool
+    public function letsText(string $member): bool
     {
         return \in_array($member, $this->members, true) === $this->keeps;
+    }
+
+    public function field(): string
+    {
+        return $this->breakdown;
     }
 }

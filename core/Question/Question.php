@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Question;
 
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -15,12 +16,12 @@ use KeenMargin\Core\Time\Span;
 final readonly class Question
 {
     /**
-     * @param ?string            $measure       none: the dataset's first
-     * @param ?Scenario          $forecast      shown after the closing period
-     * @param list<Scenario>     $against
-     * @param ?Period            $closedThrough none: the dataset's own
-     * @param list<MemberFilter> $where
-     * @param ?Better            $better        none: as the measure says, else more
+     * @param ?string                         $measure       none: the dataset's first
+     * @param ?Scenario                       $forecast      shown after the closing period
+     * @param list<Scenario>                  $against
+     * @param ?Period                         $closedThrough none: the dataset's own
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param ?Better                         $better        none: as the measure says, else more
      */
     public function __construct(
         public ?string $measure = null,

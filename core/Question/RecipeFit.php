@@ -9,6 +9,8 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 
@@ -35,16 +37,45 @@ final class RecipeFit
             throw new NotAccepted('question.by', "The figures are by {$dataset->grain->value}; give ".Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
         }
         foreach ($question->where as $i => $filter) {
-            $breakdown = $dataset->maybeBreakdown($filter->breakdown)
-                ?? throw new NotAccepted("question.where[$i].field", "There is no breakdown \"{$filter->breakdown}\"; there are ".Wording::some(array_map(static fn (Dimension $d): string => $d->name, $dataset->breakdowns), 8).'.');
-            foreach ($filter->members as $n => $member) {
-                if (!\in_array($member, $breakdown->members, true)) {
-                    throw new NotAccepted("question.where[$i].".($filter->keeps ? 'in' : 'notIn')."[$n]", "{$breakdown->name} has no \"$member\"; it has ".Wording::some($breakdown->members, 8).'.');
-                }
-            }
+            $filter instanceof NumberFilter ? self::number($filter, $dataset, "question.where[$i]") : self::members($filter, $dataset, "question.where[$i]");
         }
 
         return $measure;
+    }
+
+    private static function members(MemberFilter $filter, Dataset $dataset, string $path): void
+    {
+        $breakdown = $dataset->maybeBreakdown($filter->breakdown)
+            ?? throw new NotAccepted("$path.field", "There is no breakdown \"{$filter->breakdown}\"; there are ".Wording::some(self::names($dataset->breakdowns), 8).'.');
+        $known = array_fill_keys($breakdown->members, true);
+        foreach ($filter->members as $n => $member) {
+            if (!isset($known[$member])) {
+                throw new NotAccepted("$path.".($filter->keeps ? 'in' : 'notIn')."[$n]", "{$breakdown->name} has no \"$member\"; it has ".Wording::some($breakdown->members, 8).'.');
+            }
+        }
+    }
+
+    /** A breakdown whose members are numbers, or another measure that stands at the same members and periods. */
+    private static function number(NumberFilter $filter, Dataset $dataset, string $path): void
+    {
+        if (true === $dataset->maybeBreakdown($filter->field)?->isNumeric()) {
+            return;
+        }
+        $measure = $dataset->maybeMeasure($filter->field);
+        if (null === $measure || $measure->isRatio()) {
+            $fields = [...self::names(array_filter($dataset->breakdowns, static fn (Dimension $breakdown): bool => $breakdown->isNumeric())), ...self::names(array_filter($dataset->measures, static fn (Measure $one): bool => !$one->isRatio()))];
+            throw new NotAccepted("$path.field", "\"{$filter->field}\" has no numbers of its own to be compared; there are ".Wording::some($fields, 8).'.');
+        }
+    }
+
+    /**
+     * @param array<Dimension|Measure> $named
+     *
+     * @return list<string>
+     */
+    private static function names(array $named): array
+    {
+        return array_values(array_map(static fn (Dimension|Measure $one): string => $one->name, $named));
     }
 
     private static function measure(Question $question, Dataset $dataset): Measure
@@ -52,7 +83,7 @@ final class RecipeFit
         if (null === $question->measure) {
             return $dataset->measures[0];
         }
-        $names = array_map(static fn (Measure $measure): string => $measure->name, $dataset->measures);
+        $names = self::names($dataset->measures);
 
         return $dataset->maybeMeasure($question->measure)
             ?? throw new NotAccepted('question.measure', "There is no measure \"{$question->measure}\"; there is ".Wording::some($names, 8).'.');

@@ -8,6 +8,7 @@ use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Reading\MappingReader;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Unit;
@@ -117,16 +118,20 @@ final class RecipeReader
         }
     }
 
-    private static function filter(Given $given): MemberFilter
+    /** `{"field": "Route", "in": ["North"]}`, `notIn`, or `{"field": "Completion", "below": "99"}`, `atLeast`, or both of these. */
+    public static function filter(Given $given): MemberFilter|NumberFilter
     {
-        $given->object(['field', 'in', 'notIn']);
-        $keeps = null !== $given->maybe('in');
-        if ($keeps === (null !== $given->maybe('notIn'))) {
-            throw new NotAccepted($given->path, 'Give either "in" or "notIn".');
+        $given->object(['field', 'in', 'notIn', 'below', 'atLeast']);
+        $told = array_values(array_filter(['in', 'notIn', 'below', 'atLeast'], static fn (string $key): bool => null !== $given->maybe($key)));
+        $field = $given->must('field')->string();
+        if ([] !== $told && [] === array_diff($told, ['below', 'atLeast'])) {
+            return new NumberFilter($field, $given->maybe('below')?->number(), $given->maybe('atLeast')?->number());
         }
-        $members = array_map(static fn (Given $member): string => $member->string(500), $given->must($keeps ? 'in' : 'notIn')->list(1));
+        if (1 !== \count($told)) {
+            throw new NotAccepted($given->path, 'Give one of "in" and "notIn", or "below", "atLeast" or both of these.');
+        }
 
-        return new MemberFilter($given->must('field')->string(), $members, $keeps);
+        return new MemberFilter($field, array_map(static fn (Given $member): string => $member->text(500), $given->must($told[0])->list(1)), 'in' === $told[0]);
     }
 
     private static function flag(?Given $given): Flag

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question;
 
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Span;
 use KeenMargin\Core\Time\SpanKind;
@@ -34,10 +35,18 @@ final class RecipeWriter
             'by' => $question->by->value,
             'span' => null === $question->span ? null : self::span($question->span),
             'closedThrough' => $question->closedThrough?->key(),
-            'where' => array_map(static fn (MemberFilter $filter): array => ['field' => $filter->breakdown, $filter->keeps ? 'in' : 'notIn' => $filter->members], $question->where),
+            'where' => array_map(self::filter(...), $question->where),
             'better' => $question->better?->value,
             'flag' => self::present(['percent' => $question->flag->percent?->toString(), 'amount' => $question->flag->amount?->toString()]),
         ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function filter(MemberFilter|NumberFilter $filter): array
+    {
+        return $filter instanceof NumberFilter
+            ? self::present(['field' => $filter->field, 'below' => $filter->below?->toString(), 'atLeast' => $filter->atLeast?->toString()])
+            : ['field' => $filter->breakdown, $filter->keeps ? 'in' : 'notIn' => $filter->members];
     }
 
     /** @return array<string, int|string>|string|null */

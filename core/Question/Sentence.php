@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\Unit;
@@ -30,6 +31,11 @@ final class Sentence
             $parts[] = ['text' => 0 === $i ? ' of ' : ($i === \count($dataset->breakdowns) - 1 ? ' and ' : ', ')];
             $parts[] = ['text' => self::members($breakdown, $question), 'slot' => 'members:'.$breakdown->name];
         }
+        $numbers = self::numbers($question);
+        if ('' !== $numbers || self::hasNumbers($dataset)) {
+            $parts[] = ['text' => '' === $numbers ? ', ' : ' where '];
+            $parts[] = ['text' => '' === $numbers ? 'whatever else' : $numbers, 'slot' => 'numbers'];
+        }
         $against = [] === $question->against ? 'nothing yet' : Wording::and(array_map(static fn (Scenario $scenario): string => $scenario->word(), $question->against));
 
         return [
@@ -47,10 +53,29 @@ final class Sentence
         $all = 'all '.self::plural(self::withinSentence($breakdown->name));
         $texts = array_map(
             static fn (MemberFilter $filter): string => ($filter->keeps ? '' : $all.' but ').Wording::some(array_map(static fn (string $member): string => '' === $member ? '(blank)' : $member, $filter->members), 3),
-            array_values(array_filter($question->where, static fn (MemberFilter $filter): bool => $filter->breakdown === $breakdown->name)),
+            array_values(array_filter($question->where, static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof MemberFilter && $filter->breakdown === $breakdown->name)),
         );
 
         return [] === $texts ? $all : Wording::and($texts);
+    }
+
+    /** `completion is below 99` */
+    private static function numbers(Question $question): string
+    {
+        return Wording::and(array_map(self::number(...), array_values(array_filter($question->where, static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter))));
+    }
+
+    public static function number(NumberFilter $filter): string
+    {
+        $limits = array_filter([null === $filter->atLeast ? '' : "at least {$filter->atLeast->toString()}", null === $filter->below ? '' : "below {$filter->below->toString()}"]);
+
+        return self::withinSentence($filter->field).' is '.implode(' and ', $limits);
+    }
+
+    /** Whether there is a field whose numbers can be compared besides the measure asked about. */
+    private static function hasNumbers(Dataset $dataset): bool
+    {
+        return \count(array_filter($dataset->measures, static fn (Measure $measure): bool => !$measure->isRatio())) > 1 || [] !== array_filter($dataset->breakdowns, static fn (Dimension $breakdown): bool => $breakdown->isNumeric());
     }
 
     private static function span(Question $question, Dataset $dataset, PeriodRange $range): string

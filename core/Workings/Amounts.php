@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Decimals;
@@ -33,7 +34,7 @@ final class Amounts
         $this->derivesPriorYear = !$sums->hasAny($this->sources[0], Scenario::PriorYear);
     }
 
-    /** @param list<MemberFilter> $where */
+    /** @param list<MemberFilter|NumberFilter> $where */
     public static function of(Figures $figures, Measure $measure, array $where): self
     {
         return new self($measure, $figures->sums($measure->sources(), $where));

@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Question\Flag;
@@ -33,11 +34,11 @@ final readonly class MemberTable
     }
 
     /**
-     * @param ?string            $by           a breakdown; none: only the totals
-     * @param list<MemberFilter> $where
-     * @param list<Period>       $fine         periods of the finest grain
-     * @param Grain              $grain        that they are shown in
-     * @param bool               $largestFirst by the size of the total; else in the members' own order
+     * @param ?string                         $by           a breakdown; none: only the totals
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param list<Period>                    $fine         periods of the finest grain
+     * @param Grain                           $grain        that they are shown in
+     * @param bool                            $largestFirst by the size of the total; else in the members' own order
      */
     public static function of(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast, ?string $by, array $where, array $fine, Grain $grain, bool $largestFirst, int $from, int $most): self
     {

@@ -9,10 +9,12 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeFit;
+use KeenMargin\Core\Question\Sentence;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -136,7 +138,7 @@ final readonly class VarianceOverTime
     /** `Brackwater Ferries, North and Holm`; all members where nothing is filtered */
     private static function who(Dataset $dataset, Question $question): string
     {
-        $filters = array_map(static fn (MemberFilter $filter): string => ($filter->keeps ? '' : 'all but ').Wording::some($filter->members, 3), $question->where);
+        $filters = array_map(static fn (MemberFilter|NumberFilter $filter): string => $filter instanceof NumberFilter ? Sentence::number($filter) : ($filter->keeps ? '' : 'all but ').Wording::some($filter->members, 3), $question->where);
 
         return implode(', ', array_filter(['' === $dataset->organisation ? $dataset->name : $dataset->organisation, ...$filters]));
     }

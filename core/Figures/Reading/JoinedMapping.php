@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading;
 
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
 
 /** A mapping for figures that are to join a dataset: its grain, calendar and breakdowns hold, what it does not split by is ignored. */
 final class JoinedMapping
@@ -13,7 +14,7 @@ final class JoinedMapping
     {
         $columns = [];
         foreach ($mapping->columns as $name => $column) {
-            $columns[$name] = Role::Breakdown === $column->role && null === $dataset->maybeBreakdown((string) $name) ? new ColumnRole(Role::Ignore) : $column;
+            $columns[$name] = Role::Breakdown === $column->role && null === $dataset->maybeBreakdownCalled((string) $name) ? new ColumnRole(Role::Ignore) : $column;
         }
         $isOnlyMeasure = 1 === \count($dataset->measures) && RoleGuess::DEFAULT_MEASURE === $mapping->measure;
 
@@ -24,12 +25,12 @@ final class JoinedMapping
     public static function insist(Dataset $incoming, Dataset $dataset): void
     {
         foreach ($dataset->breakdowns as $breakdown) {
-            if (null === $incoming->maybeBreakdown($breakdown->name)) {
+            if ([] === array_filter($incoming->breakdowns, static fn (Dimension $own): bool => $breakdown->answersTo($own->name))) {
                 throw RefusedFigures::whole("\"$dataset->name\" is split by $breakdown->name, and no column of the file is. Say which one holds it, or bring the file in as a dataset of its own.");
             }
         }
         foreach ($incoming->breakdowns as $breakdown) {
-            if (null === $dataset->maybeBreakdown($breakdown->name)) {
+            if (null === $dataset->maybeBreakdownCalled($breakdown->name)) {
                 throw RefusedFigures::whole("\"$dataset->name\" is not split by $breakdown->name. Ignore that column, or bring the file in as a dataset of its own.");
             }
         }

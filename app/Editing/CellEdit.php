@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Editing;
+
+use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\BreakdownMembers;
+use KeenMargin\App\Storage\Changes\Change;
+use KeenMargin\App\Storage\Changes\ChangeLog;
+use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\MeasureRecord;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\SeriesWriter;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Keeping\CellChange;
+use KeenMargin\Core\Figures\Keeping\Run;
+use KeenMargin\Core\Time\PeriodNames;
+
+/** Sets and clears amounts by hand, in one step that can be undone; refused where somebody else was faster. */
+final readonly class CellEdit
+{
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private HandImport $imports, private ChangeLog $changes)
+    {
+    }
+
+    /** @return int how many amounts are changed */
+    public function do(DatasetRecord $record, CellBlock $block, string $who): int
+    {
+        // A write first: what is compared here must not be overtaken by another writer.
+        return $this->manager->getConnection()->transactional(function () use ($record, $block, $who): int {
+            $this->store->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$record->id]);
+            $measure = $this->measure($record, $block);
+            $rows = [];
+            $decimals = $this->decimals($measure, $block, $rows);
+            $members = $this->members($record, $block, $rows);
+            [$series, $count] = $this->series($record, $measure, $block, $members, $decimals);
+            if (0 === $count) {
+                return 0;
+            }
+            $import = $this->imports->of($record, $who);
+            $this->changes->do($record, new Change(self::says($block, $count), $rows, (int) $import->id, $series), $who);
+
+            return $count;
+        });
+    }
+
+    /** `North, Aug 2026: 302.0 to 310` */
+    private static function says(CellBlock $block, int $count): string
+    {
+        $cell = $block->cells[0];
+        $of = 1 === $count && 1 === \count($block->cells) ? implode(', ', array_filter([$cell['row'], PeriodNames::full($cell['period'])], static fn (string $text): bool => '' !== $text)) : '';
+        $text = static fn (?BigDecimal $amount): string => $amount?->toString() ?? 'nothing';
+
+        return '' === $of ? Wording::count($count, 'amount', 'amounts')." of {$block->measure->name}" : "$of: ".($block->knowsWas ? $text($cell['was']).' to ' : 'now ').$text($cell['is']);
+    }
+
+    private function measure(DatasetRecord $record, CellBlock $block): MeasureRecord
+    {
+        foreach ($record->measures as $measure) {
+            if ($measure->name === $block->measure->name) {
+                return $measure;
+            }
+        }
+        throw new \LogicException("There is no measure {$block->measure->name}.");
+    }
+
+    /** @param list<RowChange> $rows gets the measure's new decimals, where it needs more */
+    private function decimals(MeasureRecord $measure, CellBlock $block, array &$rows): int
+    {
+        $most = $measure->scale;
+        foreach ($block->cells as $cell) {
+            $most = max($most, $cell['is']?->getScale() ?? 0);
+        }
+        if ($most > $measure->scale) {
+            $rows[] = new RowChange('measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $most]);
+        }
+
+        return $most;
+    }
+
+    /**
+     * @param list<RowChange> $rows gets the members that are new
+     *
+     * @return array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} each breakdown's members and their ids by name; place of the one that goes down
+     */
+    private function members(DatasetRecord $record, CellBlock $block, array &$rows): array
+    {
+        $members = [];
+        $place = null;
+        foreach ($record->breakdowns as $breakdown) {
+            $own = BreakdownMembers::of($breakdown, $this->store);
+            $ids = array_flip($own->standing());
+            if ($breakdown->name === $block->by) {
+                $place = $breakdown->position;
+                $next = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM member');
+                $position = $this->store->number('SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
+                foreach ($block->newRows as $name) {
+                    $ids[$name] = ++$next;
+                    $rows[] = new RowChange('member', $next, null, ['breakdown_id' => (int) $breakdown->id, 'position' => ++$position, 'name' => $name]);
+                }
+            }
+            $members[] = [$own, $ids];
+        }
+
+        return [$members, $place];
+    }
+
+    /**
+     * @param array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} $members
+     *
+     * @return array{array<int, array{decimals: int, cells: list<CellChange>}>, int} changes by series, and how many cells change
+     */
+    private function series(DatasetRecord $record, MeasureRecord $measure, CellBlock $block, array $members, int $decimals): array
+    {
+        $runs = $series = $conflicts = [];
+        $count = 0;
+        foreach ($block->cells as $cell) {
+            $ids = $this->alike($cell['row'], $block, $record, $members);
+            $own = [];
+            $sum = null;
+            foreach ($ids as $key) {
+                $full = SeriesStore::seriesKey((int) $measure->id, SeriesStore::scenarioNumber($cell['scenario']), $key);
+                $id = $this->store->maybeSeries((int) $record->id, $full);
+                $runs[$full] ??= null === $id ? new Run() : $this->store->run($id);
+                $own[$full] = $runs[$full]->amounts[$cell['period']->start] ?? null;
+                $sum = null === $own[$full] ? $sum : BigDecimal::ofUnscaledValue($own[$full], max(0, $measure->scale))->plus($sum ?? 0);
+            }
+            if ($block->knowsWas && !self::same($sum, $cell['was'])) {
+                $conflicts[] = ['row' => $cell['row'], 'period' => $cell['period']->key(), 'label' => PeriodNames::full($cell['period']), 'was' => $cell['was']?->toString() ?? '', 'is' => $sum?->toString() ?? ''];
+                continue;
+            }
+            if (self::same($sum, $cell['is'])) {
+                continue;
+            }
+            ++$count;
+            foreach ($own as $full => $was) {
+                $isFirst = array_key_first($own) === $full;
+                $is = $isFirst && null !== $cell['is'] ? $cell['is']->toScale(max(0, $decimals), RoundingMode::Unnecessary)->getUnscaledValue()->toInt() : null;
+                $was = null === $was ? null : $was * 10 ** ($decimals - $measure->scale);
+                if ($was !== $is) {
+                    $series[$this->seriesId($record, $full)][] = new CellChange($cell['period']->start, \is_int($was) ? $was : null, $runs[$full]->imports[$cell['period']->start] ?? null, $is);
+                }
+            }
+        }
+        if ([] !== $conflicts) {
+            throw new ChangedMeanwhile($conflicts);
+        }
+
+        return [array_map(static fn (array $cells): array => ['decimals' => $decimals, 'cells' => $cells], $series), $count];
+    }
+
+    /**
+     * @param array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} $members
+     *
+     * @return list<list<int>> member ids of the series that make up the cell: its own first, then those of merged members
+     */
+    private function alike(string $row, CellBlock $block, DatasetRecord $record, array $members): array
+    {
+        $keys = [[]];
+        foreach ($record->breakdowns as $breakdown) {
+            [$own, $ids] = $members[0][$breakdown->position];
+            $id = $ids[$breakdown->position === $members[1] ? $row : $block->where[$breakdown->name] ?? ''] ?? throw new \LogicException("There is no member for $breakdown->name.");
+            $next = [];
+            foreach ($own->alike($id) as $one) {
+                foreach ($keys as $key) {
+                    $next[] = [...$key, $one];
+                }
+            }
+            $keys = $next;
+        }
+
+        return $keys;
+    }
+
+    private function seriesId(DatasetRecord $record, string $key): int
+    {
+        $id = $this->store->maybeSeries((int) $record->id, $key);
+        if (null === $id) {
+            $id = $this->store->nextSeries();
+            $writer = new SeriesWriter($this->store->connection);
+            $writer->series($id, (int) $record->id, $key);
+            $writer->flush();
+        }
+
+        return $id;
+    }
+
+    private static function same(?BigDecimal $one, ?BigDecimal $other): bool
+    {
+        return null === $one || null === $other ? $one === $other : $one->isEqualTo($other);
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Editing;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\ChartRecord;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Question\Renaming;
+
+/** The named charts of a dataset, as far as a change of it concerns them. */
+final readonly class ChartsOf
+{
+    public function __construct(private EntityManagerInterface $manager)
+    {
+    }
+
+    /** @return list<RowChange> recipes that follow a renaming */
+    public function renamed(DatasetRecord $record, Renaming $renaming): array
+    {
+        $rows = [];
+        foreach ($this->all($record) as $chart) {
+            $recipe = $renaming->of($chart->recipe);
+            if ($recipe !== $chart->recipe) {
+                $rows[] = new RowChange('chart', (int) $chart->id, ['recipe' => self::json($chart->recipe)], ['recipe' => self::json($recipe)]);
+            }
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param callable(array<mixed>): bool $concerns given the question
+     *
+     * @return list<string> a sentence that names them, or none
+     */
+    public function say(DatasetRecord $record, callable $concerns, string $what): array
+    {
+        $names = [];
+        foreach ($this->all($record) as $chart) {
+            $question = $chart->recipe['question'] ?? null;
+            if ($concerns(\is_array($question) ? $question : [])) {
+                $names[] = $chart->name;
+            }
+        }
+
+        return [] === $names ? [] : [(1 === \count($names) ? 'The chart ' : \count($names).' charts ').$what.': '.Wording::some(array_map(static fn (string $name): string => "“{$name}”", $names), 4).'.'];
+    }
+
+    /** @return array<ChartRecord> */
+    private function all(DatasetRecord $record): array
+    {
+        return $this->manager->getRepository(ChartRecord::class)->findBy(['dataset' => $record], ['id' => 'ASC']);
+    }
+
+    /** @param array<mixed> $recipe */
+    private static function json(array $recipe): string
+    {
+        return json_encode($recipe, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+    }
+}

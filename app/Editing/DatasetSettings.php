@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Editing;
+
+use KeenMargin\App\Storage\Changes\Change;
+use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\NotAPeriod;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
+
+/** Plans a change of a dataset's name, organisation, fiscal year or closing period. */
+final readonly class DatasetSettings
+{
+    public function __construct(private ChartsOf $charts)
+    {
+    }
+
+    public function plan(DatasetRecord $record, Given $given): Plan
+    {
+        $given->object(['name', 'organisation', 'firstMonth', 'closedThrough']);
+        $was = ['name' => $record->name, 'organisation' => $record->organisation, 'first_month' => $record->firstMonth, 'closed_through' => $record->closedThrough];
+        $firstMonth = $given->maybe('firstMonth')?->int(1, 12) ?? $record->firstMonth;
+        $is = [
+            'name' => trim($given->maybe('name')?->string() ?? $record->name),
+            'organisation' => trim($given->maybe('organisation')?->text(200) ?? $record->organisation),
+            'first_month' => $firstMonth,
+            'closed_through' => $this->closing($record, $given->maybe('closedThrough'), $firstMonth),
+        ];
+        $row = RowChange::maybe('dataset', (int) $record->id, $was, $is);
+        $movesYear = $firstMonth !== $record->firstMonth;
+
+        return new Plan(
+            new Change(self::says($record, $is), null === $row ? [] : [$row]),
+            $movesYear ? $this->movedYear($record, $firstMonth) : [],
+            $movesYear,
+        );
+    }
+
+    /** @param array<string, int|string|null> $is */
+    private static function says(DatasetRecord $record, array $is): string
+    {
+        return match (true) {
+            $is['name'] !== $record->name => "“{$record->name}” is named “{$is['name']}”",
+            $is['first_month'] !== $record->firstMonth => 'The fiscal year starts in '.self::month((int) $is['first_month']),
+            $is['organisation'] !== $record->organisation => 'The organisation is “'.$is['organisation'].'”',
+            default => 'Books closed through '.(null === $is['closed_through'] ? 'the last actuals' : PeriodNames::full(Period::of((string) $is['closed_through'], new FiscalCalendar((int) $is['first_month'])))),
+        };
+    }
+
+    private function closing(DatasetRecord $record, ?Given $given, int $firstMonth): ?string
+    {
+        $calendar = new FiscalCalendar($record->firstMonth);
+        $grain = Grain::from($record->grain);
+        if (null === $given) {
+            // The same stretch of time under the other calendar's name.
+            return null === $record->closedThrough || $firstMonth === $record->firstMonth ? $record->closedThrough : Period::ofStart($grain, Period::of($record->closedThrough, $calendar)->start, new FiscalCalendar($firstMonth))->key();
+        }
+        try {
+            $period = Period::of($given->string(10), new FiscalCalendar($firstMonth));
+        } catch (NotAPeriod $e) {
+            throw new NotAccepted($given->path, $e->getMessage());
+        }
+        if ($period->grain !== $grain) {
+            throw $given->refuse("a {$record->grain}, as the figures are");
+        }
+
+        return $period->key();
+    }
+
+    /** @return list<string> */
+    private function movedYear(DatasetRecord $record, int $firstMonth): array
+    {
+        $grain = Grain::from($record->grain);
+        foreach ($grain->months() > 1 ? $record->coverage : [] as $starts) {
+            foreach ($starts as $start) {
+                if (0 !== ($start % 12 - $firstMonth + 1 + 12) % $grain->months()) {
+                    throw new NotAccepted('firstMonth', "The figures are by {$record->grain}, and no {$record->grain} of them starts in ".self::month($firstMonth).'. Choose a month in which one starts.');
+                }
+            }
+        }
+        $name = self::month($firstMonth);
+        $says = static fn (array $question): bool => \in_array($question['by'] ?? '', ['quarter', 'half-year', 'year'], true) || \in_array($question['span'] ?? '', ['year to date', 'rest of year'], true);
+
+        return ["Years, half-years and quarters are counted from $name: totals by year and year-to-date values come out otherwise.", ...$this->charts->say($record, $says, 'will show other periods')];
+    }
+
+    public static function month(int $month): string
+    {
+        return (new \DateTimeImmutable("2000-$month-01"))->format('F');
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Editing;
+
+use KeenMargin\App\Storage\Changes\Change;
+use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\MeasureRecord;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Question\Renaming;
+
+/** Plans a change of a measure, or a new one that is made of two others. */
+final readonly class MeasureSettings
+{
+    private const KEYS = ['name', 'unit', 'decimals', 'grouping', 'better', 'numerator', 'denominator'];
+
+    public function __construct(private SeriesStore $store, private ChartsOf $charts)
+    {
+    }
+
+    public function plan(DatasetRecord $record, MeasureRecord $measure, Given $given): Plan
+    {
+        $given->object(self::KEYS);
+        $name = trim($given->maybe('name')?->string() ?? $measure->name);
+        $this->unused($record, $name, $measure);
+        $was = self::columns($measure);
+        $grouping = $given->maybe('grouping')?->enum(Grouping::class)->value ?? $measure->grouping;
+        [$numerator, $denominator] = $this->parts($record, $given, $grouping, $measure);
+        $is = ['name' => $name, 'unit' => trim($given->maybe('unit')?->text(20) ?? $measure->unit), 'grouping' => $grouping, 'better' => self::better($given, $measure->better), 'numerator' => $numerator, 'denominator' => $denominator, 'former' => $was['former']];
+        $rows = [];
+        if ($name !== $measure->name) {
+            $is['former'] = json_encode(array_values(array_unique([...$measure->former, $measure->name])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+            $rows = [...$this->charts->renamed($record, Renaming::measure($measure->name, $name)), ...self::partsRenamed($record, $measure->name, $name)];
+        }
+        $rows[] = RowChange::maybe('measure', (int) $measure->id, $was, $is);
+        $decimals = $given->maybe('decimals')?->int(0, 10) ?? $measure->scale;
+        if ($decimals !== $measure->scale) {
+            $rows[] = new RowChange('measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $decimals]);
+        }
+        $regroups = $grouping !== $measure->grouping || $numerator !== $measure->numerator || $denominator !== $measure->denominator;
+        $follows = $regroups ? $this->charts->say($record, self::about($record, $measure), 'will show other totals') : [];
+        $turns = $is['better'] !== $measure->better ? $this->charts->say($record, static fn (array $question): bool => self::about($record, $measure)($question) && !isset($question['better']), 'will turn its colours') : [];
+
+        return new Plan(new Change($name !== $measure->name ? "“{$measure->name}” is named “{$name}”" : "How $name is counted", array_values(array_filter($rows))), [...$follows, ...$turns], $regroups || [] !== $turns);
+    }
+
+    public function planNew(DatasetRecord $record, Given $given): Plan
+    {
+        $given->object(self::KEYS);
+        $name = trim($given->must('name')->string());
+        $this->unused($record, $name, null);
+        [$numerator, $denominator] = $this->parts($record, $given, Grouping::Ratio->value, null);
+        $id = 1 + max($this->store->number('SELECT COALESCE(MAX(id), 0) FROM measure'), $this->store->number("SELECT COALESCE(MAX(seq), 0) FROM sqlite_sequence WHERE name = 'measure'"));
+
+        return new Plan(new Change("“{$name}” is $numerator over $denominator", [new RowChange('measure', $id, null, ['dataset_id' => (int) $record->id, 'position' => $record->measures->count(), 'name' => $name, 'unit' => '%', 'scale' => 0, 'grouping' => Grouping::Ratio->value, 'better' => self::better($given, null), 'numerator' => $numerator, 'denominator' => $denominator])]));
+    }
+
+    /** @return array<string, int|string|null> */
+    private static function columns(MeasureRecord $measure): array
+    {
+        return ['name' => $measure->name, 'unit' => $measure->unit, 'grouping' => $measure->grouping, 'better' => $measure->better, 'numerator' => $measure->numerator, 'denominator' => $measure->denominator, 'former' => json_encode($measure->former, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)];
+    }
+
+    private static function better(Given $given, ?string $else): ?string
+    {
+        $told = $given->maybe('better')?->oneOf(['', ...array_map(static fn (Better $better): string => $better->value, Better::cases())]) ?? $else;
+
+        return '' === $told ? null : $told;
+    }
+
+    private function unused(DatasetRecord $record, string $name, ?MeasureRecord $besides): void
+    {
+        foreach ($record->measures as $measure) {
+            if ($measure !== $besides && $measure->name === $name) {
+                throw new NotAccepted('name', "There is a measure \"$name\" already. Give another name.");
+            }
+        }
+    }
+
+    /** @return array{?string, ?string} */
+    private function parts(DatasetRecord $record, Given $given, string $grouping, ?MeasureRecord $measure): array
+    {
+        $isRatio = Grouping::Ratio->value === $grouping;
+        if (!$isRatio) {
+            if (null !== $measure && Grouping::Ratio->value === $measure->grouping && 0 === $this->store->number('SELECT COUNT(*) FROM series WHERE measure = '.(int) $measure->id)) {
+                throw new NotAccepted('grouping', "{$measure->name} has no amounts of its own; it can only be a ratio.");
+            }
+
+            return [null, null];
+        }
+        $others = [];
+        foreach ($record->measures as $other) {
+            if ($other !== $measure && !$other->measure()->isRatio()) {
+                $others[] = $other->name;
+            }
+        }
+        if (\count($others) < 2) {
+            throw new NotAccepted('grouping', 'A ratio is made of two other measures, and there are not two.');
+        }
+        $numerator = $given->maybe('numerator')?->oneOf($others) ?? $measure->numerator ?? throw new NotAccepted('numerator', 'Say which measure is the numerator.');
+        $denominator = $given->maybe('denominator')?->oneOf($others) ?? $measure->denominator ?? throw new NotAccepted('denominator', 'Say which measure is the denominator.');
+
+        return [$numerator, $denominator];
+    }
+
+    /** @return list<RowChange> ratios that are made of a measure whose name changes */
+    private static function partsRenamed(DatasetRecord $record, string $from, string $to): array
+    {
+        $rows = [];
+        foreach ($record->measures as $measure) {
+            $was = ['numerator' => $measure->numerator, 'denominator' => $measure->denominator];
+            $rows[] = RowChange::maybe('measure', (int) $measure->id, $was, array_map(static fn (?string $name): ?string => $name === $from ? $to : $name, $was));
+        }
+
+        return array_values(array_filter($rows));
+    }
+
+    /** @return callable(array<mixed>): bool */
+    private static function about(DatasetRecord $record, MeasureRecord $measure): callable
+    {
+        return static fn (array $question): bool => ($question['measure'] ?? $record->measures[0]?->name) === $measure->name;
+    }
+}

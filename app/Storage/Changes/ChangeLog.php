@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage\Changes;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\DatasetRecord;
+
+/** Does what people change in a dataset, and undoes it in turn: the last step first, also after a reload. */
+final readonly class ChangeLog
+{
+    private Connection $connection;
+
+    public function __construct(private EntityManagerInterface $manager, private RowChanges $rows, private CellChanges $cells)
+    {
+        $this->connection = $manager->getConnection();
+    }
+
+    /** Does it, and remembers how to undo it. What was undone before cannot be done again after this. */
+    public function do(DatasetRecord $record, Change $change, string $who): int
+    {
+        return $this->connection->transactional(function () use ($record, $change, $who): int {
+            $this->connection->executeStatement('DELETE FROM dataset_change WHERE dataset = ? AND undone = 1', [$record->id]);
+            $this->rows->apply($change->rows, true);
+            $this->cells->do((int) $record->id, $change);
+            $this->count($record, $change);
+            $this->connection->insert('dataset_change', ['dataset' => $record->id, 'at' => (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM), 'who' => $who, 'says' => mb_substr($change->says, 0, 400), 'undone' => 0, 'body' => $change->toJson()]);
+            $id = (int) $this->connection->lastInsertId();
+            $this->manager->clear();
+
+            return $id;
+        });
+    }
+
+    /** @return array{says: string, skipped: int}|null what was undone, and how many amounts were left as they are, because they were changed since */
+    public function undo(DatasetRecord $record): ?array
+    {
+        return $this->step($record, 'SELECT id, says, body FROM dataset_change WHERE dataset = ? AND undone = 0 ORDER BY id DESC LIMIT 1', false);
+    }
+
+    /** @return array{says: string, skipped: int}|null */
+    public function redo(DatasetRecord $record): ?array
+    {
+        return $this->step($record, 'SELECT id, says, body FROM dataset_change WHERE dataset = ? AND undone = 1 ORDER BY id LIMIT 1', true);
+    }
+
+    /** @return array{undo: ?string, redo: ?string} what the next step back and the next step on would be */
+    public function state(DatasetRecord $record): array
+    {
+        $says = fn (string $order, int $undone): ?string => self::text($this->connection->fetchOne("SELECT says FROM dataset_change WHERE dataset = ? AND undone = ? ORDER BY id $order LIMIT 1", [$record->id, $undone]));
+
+        return ['undo' => $says('DESC', 0), 'redo' => $says('ASC', 1)];
+    }
+
+    /** @return array{says: string, skipped: int}|null */
+    private function step(DatasetRecord $record, string $sql, bool $forth): ?array
+    {
+        return $this->connection->transactional(function () use ($record, $sql, $forth): ?array {
+            do {
+                $row = $this->connection->fetchAssociative($sql, [$record->id]);
+                if (false === $row) {
+                    return null;
+                }
+                $change = Change::ofJson(self::text($row['says']) ?? '', self::text($row['body']) ?? '');
+                $isGone = $this->cells->isTakenBack($change);
+                if ($isGone) {
+                    $this->connection->delete('dataset_change', ['id' => $row['id']]);
+                }
+            } while ($isGone);
+            if ($forth) {
+                $this->rows->apply($change->rows, true);
+                $skipped = $this->cells->do((int) $record->id, $change);
+            } else {
+                $skipped = $this->cells->undo((int) $record->id, $change);
+                $this->rows->apply($change->rows, false);
+            }
+            $this->count($record, $change);
+            $this->connection->update('dataset_change', ['undone' => $forth ? 0 : 1], ['id' => $row['id']]);
+            $this->manager->clear();
+
+            return ['says' => $change->says, 'skipped' => $skipped];
+        });
+    }
+
+    private function count(DatasetRecord $record, Change $change): void
+    {
+        $counter = [] === $change->rows ? 'revision' : 'version';
+        $this->connection->executeStatement("UPDATE dataset SET $counter = $counter + 1, used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
+    }
+
+    private static function text(mixed $value): ?string
+    {
+        return \is_string($value) ? $value : null;
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage\Changes;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\DatasetTotals;
+use KeenMargin\App\Storage\MeasureRecord;
+use KeenMargin\App\Storage\MeasureScale;
+use KeenMargin\App\Storage\SeriesStore;
+
+/** Writes changed rows, forth or back. */
+final readonly class RowChanges
+{
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals)
+    {
+    }
+
+    /** @param list<RowChange> $rows */
+    public function apply(array $rows, bool $forth): void
+    {
+        $connection = $this->store->connection;
+        foreach ($forth ? $rows : array_reverse($rows) as $row) {
+            [$before, $after] = $forth ? [$row->was, $row->is] : [$row->is, $row->was];
+            if (null !== $after) {
+                $after = array_intersect_key($after, array_flip(RowChange::TABLES[$row->table]));
+            }
+            if (null === $before) {
+                $connection->insert($row->table, ['id' => $row->id] + ($after ?? []));
+            } elseif (null === $after) {
+                $this->remove($row);
+            } elseif ('measure' === $row->table && isset($after['scale'])) {
+                $this->rescale($row->id, (int) $after['scale'], (int) $before['scale']);
+            } else {
+                $connection->update($row->table, $after, ['id' => $row->id]);
+            }
+        }
+    }
+
+    /** A member that has got figures since stays. */
+    private function remove(RowChange $row): void
+    {
+        if ('member' === $row->table) {
+            $places = implode(' OR ', array_map(static fn (int $place): string => "s.m$place = $row->id", range(0, SeriesStore::PLACES - 1)));
+            $dataset = $this->store->number("SELECT b.dataset_id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = $row->id");
+            if (0 < $this->store->number("SELECT COUNT(*) FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND ($places)")) {
+                return;
+            }
+        }
+        $this->store->connection->delete($row->table, ['id' => $row->id]);
+    }
+
+    /** More decimals, or as many fewer as all amounts can do without. */
+    private function rescale(int $id, int $to, int $from): void
+    {
+        $measure = $this->manager->find(MeasureRecord::class, $id) ?? throw new \LogicException("There is no measure $id.");
+        $dataset = $this->manager->find(DatasetRecord::class, $measure->dataset->id) ?? throw new \LogicException();
+        if ((new MeasureScale($this->store))->change((int) $dataset->id, $id, $measure->name, $to - $from)) {
+            $measure->scale = $to;
+            $this->totals->make($dataset);
+            $this->manager->flush();
+        }
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage;
+
+use Doctrine\DBAL\ParameterType;
+
+/** Members of breakdowns past the object mapper, as there may be many. */
+final readonly class MemberStore
+{
+    public function __construct(private SeriesStore $store)
+    {
+    }
+
+    /**
+     * Names of a breakdown's members by their ids, in their order; past the object mapper, as there may be many.
+     *
+     * @return array<int, string>
+     */
+    public function members(int $breakdown): array
+    {
+        /** @var array<int, string> */
+        return $this->store->connection->fetchAllKeyValue('SELECT id, name FROM member WHERE breakdown_id = ? ORDER BY position', [$breakdown]);
+    }
+
+    /** @return array{array<int, int>, array<int, int>, array<int, string>, array<int, list<string>>} what few members have: the one they were merged into, their group, their role, their former names; by id */
+    public function memberTraits(int $breakdown): array
+    {
+        $merged = $parents = $roles = $former = [];
+        /** @var array{int, ?int, ?int, ?string, string} $row */
+        foreach ($this->store->rows("SELECT id, merged_into, parent_id, role, former FROM member WHERE breakdown_id = $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> '[]')") as $row) {
+            $merged[$row[0]] = $row[1];
+            $parents[$row[0]] = $row[2];
+            $roles[$row[0]] = $row[3];
+            /** @var list<string> $names */
+            $names = json_decode($row[4], true);
+            $former[$row[0]] = $names;
+        }
+
+        return [array_filter($merged), array_filter($parents), array_filter($roles), array_filter($former)];
+    }
+
+    /** @return array<int, int> positions of the members of a member's breakdown, by id */
+    public function positions(int $member): array
+    {
+        /** @var array<int, int> */
+        return $this->store->connection->fetchAllKeyValue('SELECT id, position FROM member WHERE breakdown_id = (SELECT breakdown_id FROM member WHERE id = ?)', [$member]);
+    }
+
+    /**
+     * @param list<string> $names of members that the breakdown does not have yet
+     *
+     * @return array<int, string> by id
+     */
+    public function addMembers(int $breakdown, array $names): array
+    {
+        $id = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM member');
+        $position = $this->store->number("SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown");
+        $insert = $this->store->connection->prepare('INSERT INTO member (id, position, name, breakdown_id) VALUES (?, ?, ?, ?)');
+        $added = [];
+        foreach ($names as $name) {
+            $insert->bindValue(1, ++$id, ParameterType::INTEGER);
+            $insert->bindValue(2, ++$position, ParameterType::INTEGER);
+            $insert->bindValue(3, $name);
+            $insert->bindValue(4, $breakdown, ParameterType::INTEGER);
+            $insert->executeStatement();
+            $added[$id] = $name;
+        }
+
+        return $added;
+    }
+}
