@@ -125,7 +125,7 @@ final readonly class CellEdit
             foreach ($ids as $key) {
                 $full = SeriesStore::seriesKey((int) $measure->id, SeriesStore::scenarioNumber($cell['scenario']), $key);
                 $id = $this->store->maybeSeries((int) $record->id, $full);
-                $runs[$full] ??= null === $id ? new Run() : $this->store->run($id);
+                $runs[$full] ??= null === $id ? new Run() : $this->store->runs()->run($id);
                 $own[$full] = $runs[$full]->amounts[$cell['period']->start] ?? null;
                 $sum = null === $own[$full] ? $sum : BigDecimal::ofUnscaledValue($own[$full], max(0, $measure->scale))->plus($sum ?? 0);
             }
@@ -160,20 +160,12 @@ final readonly class CellEdit
      */
     private function alike(string $row, CellBlock $block, DatasetRecord $record, array $members): array
     {
-        $keys = [[]];
+        $ids = [];
         foreach ($record->breakdowns as $breakdown) {
-            [$own, $ids] = $members[0][$breakdown->position];
-            $id = $ids[$breakdown->position === $members[1] ? $row : $block->where[$breakdown->name] ?? ''] ?? throw new \LogicException("There is no member for $breakdown->name.");
-            $next = [];
-            foreach ($own->alike($id) as $one) {
-                foreach ($keys as $key) {
-                    $next[] = [...$key, $one];
-                }
-            }
-            $keys = $next;
+            $ids[] = $members[0][$breakdown->position][1][$breakdown->position === $members[1] ? $row : $block->where[$breakdown->name] ?? ''] ?? throw new \LogicException("There is no member for $breakdown->name.");
         }
 
-        return $keys;
+        return BreakdownMembers::keys($ids, array_column($members[0], 0));
     }
 
     private function seriesId(DatasetRecord $record, string $key): int

@@ -60,7 +60,7 @@ final readonly class MemberSettings
         $at = null === $before ? \count($order) : (int) array_search($before, $order, true);
         array_splice($order, $before === $id ? 0 : $at, 0, [$id]);
         $rows = [];
-        $positions = $this->store->positions($id);
+        $positions = $this->store->members()->positions($id);
         foreach ($before === $id ? [] : $order as $position => $one) {
             $rows[] = RowChange::maybe('member', $one, ['position' => $positions[$one] ?? 0], ['position' => $position]);
         }
@@ -128,7 +128,7 @@ final readonly class MemberSettings
         }
         $rows = array_map(static fn (int $child): RowChange => new RowChange('member', $child, ['parent_id' => $id], ['parent_id' => $members->parents[$id] ?? null]), array_keys($members->parents, $id, true));
 
-        return new Plan(new Change("“{$name}” is removed", [...$rows, new RowChange('member', $id, ['breakdown_id' => (int) $breakdown->id, 'position' => $this->store->positions($id)[$id] ?? 0, 'name' => $name, 'parent_id' => $members->parents[$id] ?? null, 'role' => $members->roles[$id] ?? null, 'former' => self::json($members->former[$id] ?? [])], null)]));
+        return new Plan(new Change("“{$name}” is removed", [...$rows, new RowChange('member', $id, ['breakdown_id' => (int) $breakdown->id, 'position' => $this->store->members()->positions($id)[$id] ?? 0, 'name' => $name, 'parent_id' => $members->parents[$id] ?? null, 'role' => $members->roles[$id] ?? null, 'former' => self::json($members->former[$id] ?? [])], null)]));
     }
 
     private function role(BreakdownMembers $members, Given $given): Plan
@@ -156,7 +156,7 @@ final readonly class MemberSettings
                 }
             }
             if (false === $known) {
-                $rows[] = new RowChange('member', $group, null, ['breakdown_id' => (int) $breakdown->id, 'position' => $this->store->positions($ids[0])[$ids[0]] ?? 0, 'name' => $name, 'parent_id' => $members->parents[$ids[0]] ?? null]);
+                $rows[] = new RowChange('member', $group, null, ['breakdown_id' => (int) $breakdown->id, 'position' => $this->store->members()->positions($ids[0])[$ids[0]] ?? 0, 'name' => $name, 'parent_id' => $members->parents[$ids[0]] ?? null]);
             } elseif (0 < $this->store->amountsOf((int) $breakdown->dataset->id, $breakdown->position, $members->alike($group)) && [] === array_keys($members->parents, $group, true)) {
                 throw new NotAccepted('group', "\"$name\" has amounts of its own. Give the group another name.");
             }

@@ -35,10 +35,11 @@ final readonly class ChartController
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
-        $repository = $this->manager->getRepository(ChartRecord::class);
-        $records = $repository->findBy([], ['savedAt' => 'DESC', 'id' => 'DESC'], Page::SIZE, $page->first());
+        $of = $this->manager->createQueryBuilder()->from(ChartRecord::class, 'chart')->join('chart.dataset', 'dataset')->where('dataset.deletedAt IS NULL');
+        /** @var list<ChartRecord> $records */
+        $records = (clone $of)->select('chart')->orderBy('chart.savedAt', 'DESC')->addOrderBy('chart.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
 
-        return new JsonResponse($page->with(array_map(self::state(...), $records), $repository->count([])));
+        return new JsonResponse($page->with(array_map(self::state(...), $records), (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult()));
     }
 
     #[Route('', methods: 'POST')]

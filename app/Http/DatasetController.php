@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Editing\ChartsOf;
+use KeenMargin\App\Editing\DatasetCopy;
 use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Time\FiscalCalendar;
-use KeenMargin\Core\Time\NotAPeriod;
-use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Document\Wording;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 #[Route('/api/datasets')]
 final readonly class DatasetController
 {
-    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records)
+    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records, private DatasetCopy $copy, private ChartsOf $charts)
     {
     }
 
@@ -27,9 +27,9 @@ final readonly class DatasetController
     {
         $page = Page::of($request);
         $repository = $this->manager->getRepository(DatasetRecord::class);
-        $records = $repository->findBy([], ['usedAt' => 'DESC', 'id' => 'DESC'], Page::SIZE, $page->first());
+        $records = $repository->findBy(['deletedAt' => null], ['usedAt' => 'DESC', 'id' => 'DESC'], Page::SIZE, $page->first());
 
-        return new JsonResponse($page->with(array_map($this->state->brief(...), $records), $repository->count([])));
+        return new JsonResponse($page->with(array_map($this->state->brief(...), $records), $repository->count(['deletedAt' => null])));
     }
 
     /** Confirms a reading: all of it becomes a dataset, or nothing does. */
@@ -53,26 +53,40 @@ final readonly class DatasetController
         return Version::answer($this->state->whole($record), $record->version);
     }
 
-    /** Moves the closing period. */
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'PATCH')]
-    public function patch(int $id, Request $request): JsonResponse
+    /** The dataset once more, with its figures and settings. */
+    #[Route('/{id}/copies', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    public function copy(int $id, Request $request): JsonResponse
+    {
+        $copy = $this->copy->of($this->records->dataset($id), Signature::of($request));
+
+        return Version::answer($this->state->whole($copy), $copy->version, 201);
+    }
+
+    /** Out of sight with its charts, until it is brought back. With `?foresee=1` only told what would follow. */
+    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'DELETE')]
+    public function delete(int $id, Request $request): Response
     {
         $record = $this->records->dataset($id);
+        if ('1' === $request->query->get('foresee')) {
+            $charts = $this->charts->say($record, static fn (): bool => true, 'will go with it');
+
+            return new JsonResponse(['follows' => [Wording::count($record->factCount, 'amount goes', 'amounts go').' out of sight. It can be brought back.', ...$charts], 'isHarmful' => true]);
+        }
         $stale = Version::maybeStale($request, $record->version, $this->state->whole($record));
         if (null !== $stale) {
             return $stale;
         }
-        $given = JsonBody::of($request)->object(['closedThrough'])->must('closedThrough');
-        try {
-            $period = Period::of($given->string(10), new FiscalCalendar($record->firstMonth));
-        } catch (NotAPeriod $e) {
-            throw new NotAccepted($given->path, $e->getMessage());
-        }
-        if ($period->grain->value !== $record->grain) {
-            throw $given->refuse("a {$record->grain}, as the figures are");
-        }
-        $record->closedThrough = $period->key();
-        $record->usedAt = new \DateTimeImmutable();
+        $record->deletedAt = new \DateTimeImmutable();
+        $this->manager->flush();
+
+        return new Response(null, 204);
+    }
+
+    #[Route('/{id}/restoration', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    public function restore(int $id): JsonResponse
+    {
+        $record = $this->records->maybeDeleted($id);
+        $record->deletedAt = null;
         $this->manager->flush();
 
         return Version::answer($this->state->whole($record), $record->version);

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\App\Storage\BreakdownMembers;
+use KeenMargin\App\Storage\BreakdownRecord;
 use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\MeasureRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
-use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\FirstQuestion;
 use KeenMargin\Core\Question\RecipeWriter;
@@ -48,11 +50,14 @@ final readonly class DatasetState
     /** @return array<string, mixed> all that a question can be made of */
     public function whole(DatasetRecord $record): array
     {
-        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        $figures = new StoredFigures($record, $this->store);
+        $dataset = $figures->dataset();
 
         return $this->brief($record) + [
-            'measures' => array_map(static fn (Measure $measure): array => ['name' => $measure->name, 'unit' => $measure->unit, 'inPoints' => $measure->isInPercent()], $dataset->measures),
-            'breakdowns' => array_map(static fn (Dimension $breakdown): array => ['name' => $breakdown->name, 'members' => $breakdown->members], $dataset->breakdowns),
+            'revision' => $record->revision,
+            'firstMonth' => $record->firstMonth,
+            'measures' => array_values($record->measures->map(self::measure(...))->toArray()),
+            'breakdowns' => array_values($record->breakdowns->map(static fn (BreakdownRecord $breakdown): array => self::breakdown($breakdown, $figures->members($breakdown->name)))->toArray()),
             'references' => array_map(static fn (Scenario $scenario): array => ['code' => $scenario->value, 'word' => $scenario->word()], $dataset->scenarios()),
             'grains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
@@ -63,6 +68,23 @@ final readonly class DatasetState
             'strip' => self::strip($dataset),
             'notices' => $record->notices,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function measure(MeasureRecord $record): array
+    {
+        $measure = $record->measure();
+
+        return ['id' => $record->id, 'name' => $measure->name, 'unit' => $measure->unit, 'inPoints' => $measure->isInPercent(), 'decimals' => $measure->decimals, 'grouping' => $measure->grouping->value, 'better' => $measure->better?->value, 'numerator' => $measure->numerator, 'denominator' => $measure->denominator];
+    }
+
+    /** @return array<string, mixed> */
+    private static function breakdown(BreakdownRecord $record, BreakdownMembers $members): array
+    {
+        $dimension = $members->dimension();
+        $merged = array_map(static fn (int $id, int $into): array => ['name' => $members->own($id), 'into' => $members->own($into)], array_keys($members->merged), $members->merged);
+
+        return ['id' => $record->id, 'name' => $record->name, 'members' => $dimension->asTree(), 'parents' => (object) $dimension->parents, 'roles' => (object) array_map(static fn (LineRole $role): string => $role->value, $dimension->roles), 'merged' => $merged, 'isNumeric' => $dimension->isNumeric()];
     }
 
     /** @return array<string, mixed> which scenario has figures for which period */

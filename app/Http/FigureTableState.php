@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
@@ -17,6 +18,7 @@ use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\NotAPeriod;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -32,16 +34,20 @@ final class FigureTableState
     /** @return array<string, mixed> */
     public static function of(Given $body, Figures $figures): array
     {
-        $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'page']);
+        $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'from', 'grain']);
         $dataset = $figures->dataset();
         $measure = self::measure($body, $dataset);
         $by = $body->maybe('by')?->oneOf(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns));
         $scenario = $body->maybe('scenario')?->enum(Scenario::class) ?? $dataset->coverage->scenarios()[0] ?? Scenario::Actual;
         $year = self::maybePeriod($body->maybe('year'), $dataset);
-        $page = $body->maybe('page')?->int(1, 100_000) ?? 1;
+        $from = $body->maybe('from')?->int(0, 10_000_000) ?? 0;
+        $coarse = CoverageStrip::grain($dataset->grain);
+        $grain = Grain::from($body->maybe('grain')?->oneOf(array_values(array_unique([$dataset->grain->value, $coarse->value]))) ?? $coarse->value);
         $order = $body->maybe('order')?->oneOf(['given', 'largest first']) ?? 'given';
         $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);
-        $table = MemberTable::of($figures, $measure, $scenario, $body->maybe('forecast')?->enum(Scenario::class), $by, $where, self::periods($dataset, $year), CoverageStrip::grain($dataset->grain), 'largest first' === $order, ($page - 1) * self::ROWS, self::ROWS);
+        $table = MemberTable::of($figures, $measure, $scenario, $body->maybe('forecast')?->enum(Scenario::class), $by, $where, self::periods($dataset, $year), $grain, 'largest first' === $order, $from, self::ROWS);
+        $breakdown = null === $by ? null : $dataset->maybeBreakdown($by);
+        $groups = null === $breakdown ? [] : array_fill_keys($breakdown->groups(), true);
         $format = NumberFormat::of('en');
         $decimals = $measure->isRatio() ? 1 : max(0, $measure->decimals);
         $cell = static fn (?BigDecimal $amount): string => null === $amount ? '' : $format->plain($amount, $decimals);
@@ -52,12 +58,31 @@ final class FigureTableState
             'by' => $by,
             'periods' => array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => null === $year ? PeriodNames::full($period) : PeriodNames::withinYear($period)], $table->periods),
             'shown' => array_map(static fn (?Scenario $shown): ?string => $shown?->value, $table->shown),
-            'rows' => array_map(static fn (array $row): array => ['member' => $row[0], 'cells' => array_map($cell, $row[1]), 'total' => $cell($row[2])], $table->rows),
+            'rows' => array_map(static fn (array $row): array => ['member' => $row[0], 'cells' => array_map($cell, $row[1]), 'total' => $cell($row[2]), 'depth' => $breakdown?->depth($row[0]) ?? 0, 'isGroup' => isset($groups[$row[0]])], $table->rows),
             'total' => ['cells' => array_map($cell, $table->total[0]), 'total' => $cell($table->total[1])],
-            'page' => $page,
-            'pages' => max(1, (int) ceil($table->count / self::ROWS)),
+            'from' => $from,
+            'fixed' => self::maybeFixed($measure, $dataset, $scenario, $by, $where, $grain),
             'count' => $table->count,
         ];
+    }
+
+    /**
+     * Why the amounts cannot be changed in this table; none where they can.
+     *
+     * @param list<MemberFilter|NumberFilter> $where
+     */
+    private static function maybeFixed(Measure $measure, Dataset $dataset, Scenario $scenario, ?string $by, array $where, Grain $grain): ?string
+    {
+        $single = array_map(static fn (MemberFilter|NumberFilter $filter): string => $filter instanceof MemberFilter && $filter->keeps && 1 === \count($filter->members) && [] === array_intersect($filter->members, $dataset->maybeBreakdown($filter->breakdown)?->groups() ?? []) ? $filter->breakdown : '', $where);
+        $summed = array_values(array_filter(array_map(static fn (Dimension $one): string => $one->name, $dataset->breakdowns), static fn (string $name): bool => $name !== $by && !\in_array($name, $single, true)));
+
+        return match (true) {
+            $measure->isRatio() => "$measure->name is computed from $measure->numerator and $measure->denominator. Change those.",
+            $grain !== $dataset->grain => "The figures are by {$dataset->grain->value}. Show {$dataset->grain->plural()} to change them.",
+            Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true) => 'Prior year is the actual of one year earlier here. Change that.',
+            [] !== $summed => 'Each amount is the sum over '.Wording::and($summed).'. Choose one of each to change amounts.',
+            default => null,
+        };
     }
 
     public static function measure(Given $body, Dataset $dataset): Measure

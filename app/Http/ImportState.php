@@ -17,6 +17,7 @@ final class ImportState
             'id' => $import->id,
             'name' => $import->name,
             'at' => $import->at->format(\DateTimeInterface::ATOM),
+            'who' => $import->who,
             'rows' => $import->rowCount,
             'facts' => $import->factCount,
             'mode' => $import->mode,

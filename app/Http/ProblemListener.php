@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\App\Editing\ChangedMeanwhile;
 use KeenMargin\App\Import\Cancelled;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Reading\Refusal;
@@ -31,6 +32,7 @@ final readonly class ProblemListener
         [$status, $problem] = match (true) {
             $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
             $error instanceof RefusedFigures => [422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)]],
+            $error instanceof ChangedMeanwhile => [412, ['detail' => $error->getMessage(), 'current' => ['cells' => $error->cells]]],
             $error instanceof Cancelled => [409, ['detail' => $error->getMessage()]],
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), ['detail' => self::says($error)]],
             default => [500, ['detail' => 'This is a fault of ours. It stands in the log; nothing of yours was changed.']],

@@ -19,12 +19,22 @@ final readonly class Records
 
     public function dataset(int $id): DatasetRecord
     {
-        return $this->manager->find(DatasetRecord::class, $id) ?? throw new NotFoundHttpException("There is no dataset $id. It may have been deleted.");
+        $record = $this->manager->find(DatasetRecord::class, $id);
+
+        return null !== $record && null === $record->deletedAt ? $record : throw new NotFoundHttpException("There is no dataset $id. It may have been deleted.");
+    }
+
+    /** One that is there, or was deleted and can be brought back. */
+    public function maybeDeleted(int $id): DatasetRecord
+    {
+        return $this->manager->find(DatasetRecord::class, $id) ?? throw new NotFoundHttpException("There is no dataset $id.");
     }
 
     public function chart(int $id): ChartRecord
     {
-        return $this->manager->find(ChartRecord::class, $id) ?? throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
+        $chart = $this->manager->find(ChartRecord::class, $id);
+
+        return null !== $chart && null === $chart->dataset->deletedAt ? $chart : throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
     }
 
     public function import(int $id): ImportRecord

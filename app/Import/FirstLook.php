@@ -114,7 +114,7 @@ final readonly class FirstLook
             if (\is_int($place)) {
                 $own = array_unique($sheet->column($place));
 
-                return [] !== $own && 2 * \count(array_intersect($own, $this->store->members((int) $breakdown->id))) > \count($own);
+                return [] !== $own && 2 * \count(array_intersect($own, $this->store->members()->members((int) $breakdown->id))) > \count($own);
             }
         }
 

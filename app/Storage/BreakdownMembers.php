@@ -25,13 +25,37 @@ final readonly class BreakdownMembers
 
     public static function of(BreakdownRecord $breakdown, SeriesStore $store): self
     {
-        return new self($breakdown, $store->members((int) $breakdown->id), ...$store->memberTraits((int) $breakdown->id));
+        return new self($breakdown, $store->members()->members((int) $breakdown->id), ...$store->members()->memberTraits((int) $breakdown->id));
     }
 
     /** @return array<int, string> those that stand for themselves */
     public function standing(): array
     {
         return array_diff_key($this->own, $this->merged);
+    }
+
+    /**
+     * Keys of the series that make up one cell: of members, and of those merged into them.
+     *
+     * @param list<int>  $ids  one for each breakdown
+     * @param list<self> $each members of each breakdown
+     *
+     * @return list<list<int>> the key itself first
+     */
+    public static function keys(array $ids, array $each): array
+    {
+        $keys = [[]];
+        foreach ($each as $place => $members) {
+            $next = [];
+            foreach (array_unique([$ids[$place], ...$members->alike($ids[$place])]) as $one) {
+                foreach ($keys as $key) {
+                    $next[] = [...$key, $one];
+                }
+            }
+            $keys = $next;
+        }
+
+        return $keys;
     }
 
     public function own(int $id): string

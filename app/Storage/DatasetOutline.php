@@ -16,6 +16,8 @@ final class DatasetOutline
     private array $measures = [];
     /** @var list<array<string|int, int>> ids of members by name, for each breakdown in the dataset's order */
     private array $members = [];
+    /** @var list<BreakdownMembers> */
+    private array $trees = [];
     /** @var list<BreakdownRecord> */
     private array $breakdowns = [];
 
@@ -29,7 +31,8 @@ final class DatasetOutline
         }
         foreach ($record->breakdowns as $breakdown) {
             $this->breakdowns[] = $breakdown;
-            $this->members[] = BreakdownMembers::of($breakdown, $store)->ids();
+            $this->trees[] = $tree = BreakdownMembers::of($breakdown, $store);
+            $this->members[] = $tree->ids();
         }
     }
 
@@ -60,7 +63,7 @@ final class DatasetOutline
         }
         foreach ($this->breakdowns as $place => $breakdown) {
             $new = $this->newMembers($incoming, $place);
-            $this->members[$place] += array_flip($this->store->addMembers((int) $breakdown->id, $new));
+            $this->members[$place] += array_flip($this->store->members()->addMembers((int) $breakdown->id, $new));
         }
         $this->manager->flush();
     }
@@ -98,6 +101,21 @@ final class DatasetOutline
         }
 
         return $ids;
+    }
+
+    public function hasMerged(): bool
+    {
+        return [] !== array_filter($this->trees, static fn (BreakdownMembers $tree): bool => [] !== $tree->merged);
+    }
+
+    /**
+     * @param list<int> $ids of members of one series
+     *
+     * @return list<list<int>> those of all series that count as the same one, itself first
+     */
+    public function alike(array $ids): array
+    {
+        return BreakdownMembers::keys($ids, $this->trees);
     }
 
     /** @return list<int> where each breakdown of the dataset stands among the incoming ones */

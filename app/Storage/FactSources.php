@@ -71,7 +71,7 @@ final readonly class FactSources
         }
         $conditions = array_map($figures->condition(...), array_values(array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => null !== $figures->dataset()->maybeBreakdown($filter->field()))));
         $counts = [];
-        foreach ($this->store->runsOf((int) $record->id, $ids, SeriesStore::scenarioNumber($scenario), $conditions) as $run) {
+        foreach ($this->store->runs()->runsOf((int) $record->id, $ids, SeriesStore::scenarioNumber($scenario), $conditions) as $run) {
             foreach ($run->imports as $start => $import) {
                 if ($at($start)) {
                     $counts[$import] = ($counts[$import] ?? 0) + 1;

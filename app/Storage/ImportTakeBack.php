@@ -77,9 +77,9 @@ final readonly class ImportTakeBack
     {
         $import = (int) $record->id;
         $done = ['gone' => 0, 'restored' => 0, 'overwritten' => 0];
-        foreach ($this->store->seriesTouchedBy((int) $record->dataset->id, $import) as $series) {
-            $current = $this->store->run($series);
-            $taken = TakeBack::of($import, $current, $this->store->logs($series));
+        foreach ($this->store->runs()->seriesTouchedBy((int) $record->dataset->id, $import) as $series) {
+            $current = $this->store->runs()->run($series);
+            $taken = TakeBack::of($import, $current, $this->store->runs()->logs($series));
             $take($series, $taken, $current);
             $done = ['gone' => $done['gone'] + $taken->gone, 'restored' => $done['restored'] + $taken->restored, 'overwritten' => $done['overwritten'] + \count($taken->overwritten)];
         }

@@ -70,7 +70,7 @@ final class MergeRun
         $dataset = $this->table->dataset();
         $measures = $this->outline->measures();
         $positions = $this->outline->positions($dataset);
-        $seen = [];
+        $seen = $alike = $own = [];
         foreach ($this->table->series as $i => $series) {
             [$measure, $scale] = $measures[$series->measure] ?? [0, 0];
             $members = $this->outline->maybeIds($series->members(), $positions);
@@ -78,6 +78,12 @@ final class MergeRun
             $amounts = $more > 0 ? ScaledRuns::of([$this->table->packed[$i]], $more)[0] ?? throw RefusedFigures::whole("The amounts of $series->measure have too many digits beside amounts with $scale decimals. Give fewer decimals.") : $this->table->packed[$i];
             $key = 0 === $measure || null === $members ? "new $i" : SeriesStore::seriesKey($measure, SeriesStore::scenarioNumber($series->scenario), $members);
             $id = $this->ids[$key] ?? null;
+            if (null !== $members && $this->outline->hasMerged()) {
+                foreach (\array_slice($this->outline->alike($members), 1) as $other) {
+                    $alike[SeriesStore::seriesKey($measure, SeriesStore::scenarioNumber($series->scenario), $other)][] = $i;
+                }
+                $own[$key] = true;
+            }
             if (null === $id) {
                 yield $key => [null, $amounts];
                 continue;
@@ -88,10 +94,35 @@ final class MergeRun
                 ImportMode::ReplacePeriods => $this->scopes()[$this->scopeKey($measure, SeriesStore::scenarioNumber($series->scenario))] ?? [],
                 ImportMode::ReplaceAll => null,
             };
-            yield $key => [$id, SeriesMerge::of($this->store->run($id), PackedAmounts::unpack($amounts), $import, $scope)];
+            yield $key => [$id, SeriesMerge::of($this->store->runs()->run($id), PackedAmounts::unpack($amounts), $import, $scope)];
+        }
+        foreach (array_diff_key($alike, $own) as $key => $incoming) {
+            $id = $this->ids[$key] ?? null;
+            if (null !== $id && ImportMode::Add === $this->mode) {
+                yield from $this->givenWay((string) $key, $id, $import, $incoming);
+            }
         }
         if (ImportMode::Add !== $this->mode) {
             yield from $this->emptied($import, $seen);
+        }
+    }
+
+    /**
+     * A merged member's amounts give way where the file states those of the member that it counts as.
+     *
+     * @param list<int> $incoming series of the file
+     *
+     * @return \Generator<string, array{?int, SeriesMerge|string}>
+     */
+    private function givenWay(string $key, int $id, int $import, array $incoming): \Generator
+    {
+        $starts = [];
+        foreach ($incoming as $i) {
+            $starts += array_fill_keys(array_keys(PackedAmounts::unpack($this->table->packed[$i])), true);
+        }
+        $merge = SeriesMerge::of($this->store->runs()->run($id), [], $import, $starts);
+        if ($merge->counts->removed > 0) {
+            yield $key => [$id, $merge];
         }
     }
 
@@ -110,7 +141,7 @@ final class MergeRun
             if (isset($seen[$id]) || [] === $scope) {
                 continue;
             }
-            $merge = SeriesMerge::of($this->store->run($id), [], $import, $scope);
+            $merge = SeriesMerge::of($this->store->runs()->run($id), [], $import, $scope);
             if ($merge->counts->removed > 0) {
                 yield $key => [$id, $merge];
             }

@@ -22,6 +22,16 @@ final readonly class SeriesStore
     {
     }
 
+    public function members(): MemberStore
+    {
+        return new MemberStore($this);
+    }
+
+    public function runs(): RunStore
+    {
+        return new RunStore($this);
+    }
+
     public static function scenarioNumber(Scenario $scenario): int
     {
         return 1 + (int) array_search($scenario, Scenario::cases(), true);

@@ -33,19 +33,18 @@ final readonly class Renaming
      */
     public function of(array $recipe): array
     {
-        if (!\is_array($recipe['question'] ?? null)) {
+        $question = $recipe['question'] ?? null;
+        if (!\is_array($question)) {
             return $recipe;
         }
-        if ('measure' === $this->what && ($recipe['question']['measure'] ?? null) === $this->from) {
-            $recipe['question']['measure'] = $this->to;
+        if ('measure' === $this->what && ($question['measure'] ?? null) === $this->from) {
+            $question['measure'] = $this->to;
         }
-        foreach (\is_array($recipe['question']['where'] ?? null) ? $recipe['question']['where'] : [] as $i => $filter) {
-            if (\is_array($filter)) {
-                $recipe['question']['where'][$i] = $this->filter($filter);
-            }
+        if (\is_array($question['where'] ?? null)) {
+            $question['where'] = array_map(fn (mixed $filter): mixed => \is_array($filter) ? $this->filter($filter) : $filter, $question['where']);
         }
 
-        return $recipe;
+        return array_replace($recipe, ['question' => $question]);
     }
 
     /**
@@ -56,7 +55,7 @@ final readonly class Renaming
     private function filter(array $filter): array
     {
         if ('member' !== $this->what) {
-            return ($filter['field'] ?? null) === $this->from ? ['field' => $this->to] + $filter : $filter;
+            return ($filter['field'] ?? null) === $this->from ? array_replace($filter, ['field' => $this->to]) : $filter;
         }
         foreach (($filter['field'] ?? null) === $this->breakdown ? ['in', 'notIn'] : [] as $key) {
             if (\is_array($filter[$key] ?? null) && \in_array($this->from, $filter[$key], true)) {

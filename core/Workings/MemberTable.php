@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\MemberFilter;
@@ -24,7 +25,7 @@ final readonly class MemberTable
 {
     /**
      * @param list<Period>                                        $periods as they are shown
-     * @param list<array{string, list<?BigDecimal>, ?BigDecimal}> $rows    member, its amounts, its total
+     * @param list<array{string, list<?BigDecimal>, ?BigDecimal}> $rows    member or group, its amounts, its total
      * @param array{list<?BigDecimal>, ?BigDecimal}               $total
      * @param list<?Scenario>                                     $shown   of each period, over all members
      * @param int                                                 $count   members in all, on all pages
@@ -50,16 +51,20 @@ final readonly class MemberTable
         }
         $groups = array_values($groups);
         $closing = $figures->dataset()->maybeClosing() ?? Period::timeless();
-        $all = self::compared($figures->sums($measure->sources(), $where), $measure, $scenario, $forecast, $closing);
-        $bySums = null === $by ? [] : $figures->sumsBy($by, $measure->sources(), $where, array_values(array_unique(array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]), \SORT_REGULAR)));
-        $sizes = MemberSizes::of($bySums, $measure, $scenario, $forecast, $closing, $fine);
-        if ($largestFirst) {
-            $sizes = MemberSizes::largestFirst($sizes);
-        }
+        $compared = static fn (Sums $sums): Comparison => self::compared($sums, $measure, $scenario, $forecast, $closing);
+        $all = $compared($figures->sums($measure->sources(), $where));
+        $dimension = null === $by ? new Dimension('', []) : $figures->dataset()->maybeBreakdown($by) ?? new Dimension($by, []);
+        $scenarios = array_values(array_unique(array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]), \SORT_REGULAR));
+        [$members, $count] = $largestFirst
+            ? self::largest($figures, $measure, $scenario, $forecast, $dimension->name, $where, $scenarios, $closing, $fine, $from, $most)
+            : [\array_slice($dimension->asTree(), $from, $most), \count($dimension->members)];
+        $held = array_fill_keys($dimension->groups(), true);
+        $leaves = array_values(array_filter($members, static fn (string $member): bool => !isset($held[$member])));
+        $sums = [] === $leaves ? [] : $figures->sumsBy($dimension->name, $measure->sources(), \count($leaves) === \count($dimension->members) ? $where : [...$where, new MemberFilter($dimension->name, $leaves)], $scenarios);
         $rows = [];
-        foreach (\array_slice(array_keys($sizes), $from, $most) as $member) {
-            $comparison = self::compared($bySums[$member], $measure, $scenario, $forecast, $closing);
-            $rows[] = [(string) $member, self::cells($comparison, $groups), $comparison->total($fine)->shown];
+        foreach ($members as $member) {
+            $comparison = $compared(isset($held[$member]) ? $figures->sums($measure->sources(), [...$where, new MemberFilter($dimension->name, $dimension->within($member))]) : $sums[$member] ?? new Sums());
+            $rows[] = [$member, self::cells($comparison, $groups), $comparison->total($fine)->shown];
         }
 
         return new self(
@@ -67,8 +72,22 @@ final readonly class MemberTable
             $rows,
             [self::cells($all, $groups), $all->total($fine)->shown],
             array_map($all->scenarioOf(...), $groups),
-            \count($sizes),
+            $count,
         );
+    }
+
+    /**
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param list<Scenario>                  $scenarios
+     * @param list<Period>                    $fine
+     *
+     * @return array{list<string>, int} those of the members that have any amount, largest first, and how many there are
+     */
+    private static function largest(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast, string $by, array $where, array $scenarios, Period $closing, array $fine, int $from, int $most): array
+    {
+        $sizes = '' === $by ? [] : MemberSizes::largestFirst(MemberSizes::of($figures->sumsBy($by, $measure->sources(), $where, $scenarios), $measure, $scenario, $forecast, $closing, $fine));
+
+        return [array_map(strval(...), \array_slice(array_keys($sizes), $from, $most)), \count($sizes)];
     }
 
     /** The same comparison that charts make, without a reference. */

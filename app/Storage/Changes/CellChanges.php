@@ -59,7 +59,7 @@ final readonly class CellChanges
             [$measure, $scenario, $members] = $this->store->keyOf($id);
             $power = ($scales[$measure] ?? $decimals) - $decimals;
             $scaled = 0 === $power ? $cells : array_map(static fn (CellChange $cell): CellChange => $cell->scaled($power), $cells);
-            $edited = $edit($this->store->run($id), $this->store->log($change->import, $id), $scaled, $change->import);
+            $edited = $edit($this->store->runs()->run($id), $this->store->runs()->log($change->import, $id), $scaled, $change->import);
             $writer->run($id, $edited->after);
             $writer->log($change->import, $id, $edited->log);
             $skipped += \count($edited->skipped);

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Checking;
+
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Figures\Checking\DatasetChecks;
+use KeenMargin\Core\Figures\Checking\Finding;
+use KeenMargin\Core\Figures\Series;
+
+/** The checks of a dataset, kept until it changes, with those that somebody accepted. */
+final readonly class DatasetFindings
+{
+    public function __construct(private SeriesStore $store)
+    {
+    }
+
+    /** @return list<array<string, mixed>> as Finding::toArray() has them, with `accepted`: reason, who, at; or none */
+    public function of(DatasetRecord $record): array
+    {
+        $findings = $this->maybeKept($record) ?? $this->make($record);
+        $accepted = $this->accepted($record);
+
+        return array_map(static fn (array $finding): array => $finding + ['accepted' => ($accepted[$finding['id']]['mark'] ?? null) === $finding['mark'] ? $accepted[$finding['id']] : null], $findings);
+    }
+
+    /** How many fail and are not accepted; none where the checks have not been made since the last change. */
+    public function maybeFailing(DatasetRecord $record): ?int
+    {
+        return null === $this->maybeKept($record) ? null : \count(array_filter($this->of($record), static fn (array $finding): bool => true !== $finding['holds'] && null === $finding['accepted']));
+    }
+
+    public function accept(DatasetRecord $record, string $id, string $mark, string $reason, string $who): void
+    {
+        $this->store->connection->executeStatement('INSERT INTO accepted_check (dataset, finding, mark, reason, who, at) VALUES (?, ?, ?, ?, ?, ?) ON CONFLICT (dataset, finding) DO UPDATE SET mark = excluded.mark, reason = excluded.reason, who = excluded.who, at = excluded.at', [$record->id, $id, $mark, $reason, $who, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)]);
+    }
+
+    public function withdraw(DatasetRecord $record, string $id): void
+    {
+        $this->store->connection->executeStatement('DELETE FROM accepted_check WHERE dataset = ? AND finding = ?', [$record->id, $id]);
+    }
+
+    /** @return list<array{id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>}>|null */
+    private function maybeKept(DatasetRecord $record): ?array
+    {
+        $kept = $this->store->connection->fetchOne('SELECT findings FROM dataset_check WHERE dataset = ? AND sign = ?', [$record->id, self::sign($record)]);
+        /** @var list<array{id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>}>|null $read */
+        $read = \is_string($kept) ? json_decode($kept, true) : null;
+
+        return $read;
+    }
+
+    /** @return list<array{id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>}> */
+    private function make(DatasetRecord $record): array
+    {
+        $findings = array_map(static fn (Finding $finding): array => $finding->toArray(), DatasetChecks::of((new StoredFigures($record, $this->store))->dataset(), $this->series($record)));
+        $this->store->connection->executeStatement('INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE SET sign = excluded.sign, findings = excluded.findings', [$record->id, self::sign($record), json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+
+        return $findings;
+    }
+
+    /** @return \Generator<int, array{Series, string}> */
+    private function series(DatasetRecord $record): \Generator
+    {
+        $figures = new StoredFigures($record, $this->store);
+        $names = $measures = [];
+        foreach ($record->breakdowns as $breakdown) {
+            $names[] = $figures->members($breakdown->name)->names();
+        }
+        foreach ($record->measures as $measure) {
+            $measures[(int) $measure->id] = $measure->name;
+        }
+        foreach ($this->store->wholeSeries((int) $record->id) as [$measure, $scenario, $ids, $packed]) {
+            $members = array_map(static fn (array $own, int $id): string => $own[$id] ?? '', $names, \array_slice($ids, 0, \count($names)));
+            yield [Series::of($measures[$measure] ?? '', SeriesStore::scenario($scenario), $members), $packed];
+        }
+    }
+
+    private static function sign(DatasetRecord $record): string
+    {
+        return "$record->version.$record->revision";
+    }
+
+    /** @return array<string, array{mark: string, reason: string, who: string, at: string}> by finding */
+    private function accepted(DatasetRecord $record): array
+    {
+        /** @var array<string, array{mark: string, reason: string, who: string, at: string}> */
+        return $this->store->connection->fetchAllAssociativeIndexed('SELECT finding, mark, reason, who, at FROM accepted_check WHERE dataset = ?', [$record->id]);
+    }
+}

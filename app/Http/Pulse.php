@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http;
+
+use KeenMargin\App\Storage\Changes\ChangeLog;
+use KeenMargin\App\Storage\DatasetRecord;
+
+/** The state of a dataset in a few bytes: its counters, and the next steps back and on. */
+final readonly class Pulse
+{
+    private function __construct(private int $version, private int $revision, private ?string $undo, private ?string $redo)
+    {
+    }
+
+    public static function of(DatasetRecord $record, ChangeLog $changes): self
+    {
+        return new self($record->version, $record->revision, ...$changes->state($record));
+    }
+
+    /** @return array{version: int, revision: int, undo: ?string, redo: ?string} */
+    public function toArray(): array
+    {
+        return ['version' => $this->version, 'revision' => $this->revision, 'undo' => $this->undo, 'redo' => $this->redo];
+    }
+}

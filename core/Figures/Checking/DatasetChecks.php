@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures\Checking;
+
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Series;
+
+/** All checks of a dataset, in one pass over its figures. */
+final class DatasetChecks
+{
+    /**
+     * @param iterable<array{Series, string}> $series with their packed amounts
+     *
+     * @return list<Finding> what does not hold first
+     */
+    public static function of(Dataset $dataset, iterable $series): array
+    {
+        $checks = [new Gaps(), new MixedSigns(), new Outliers()];
+        foreach ($series as [$one, $packed]) {
+            $measure = $dataset->maybeMeasure($one->measure);
+            if (null === $measure) {
+                continue;
+            }
+            $line = new Line($dataset, $measure, $one, PackedAmounts::unpack($packed));
+            foreach ($checks as $check) {
+                $check->look($line);
+            }
+        }
+        $findings = [
+            ...array_map(static fn (Notice $notice): Finding => new Finding($notice->id, $notice->holds, $notice->says), $dataset->notices),
+            ...CoverageChecks::of($dataset),
+            ...array_map(static fn (LineCheck $check): Finding => $check->finding(), $checks),
+        ];
+        usort($findings, static fn (Finding $a, Finding $b): int => $a->holds <=> $b->holds);
+
+        return $findings;
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures\Checking;
+
+/** A check that looks at every line once and then says what it found. */
+interface LineCheck
+{
+    public function look(Line $line): void;
+
+    public function finding(): Finding;
+}
