@@ -14,6 +14,8 @@ use KeenMargin\Core\Figures\Series;
 /** The checks of a dataset, kept until it changes, with those that somebody accepted. */
 final readonly class DatasetFindings
 {
+    private const MOST_AT_ONCE = 100_000;
+
     public function __construct(private SeriesStore $store)
     {
     }
@@ -27,10 +29,14 @@ final readonly class DatasetFindings
         return array_map(static fn (array $finding): array => $finding + ['accepted' => ($accepted[$finding['id']]['mark'] ?? null) === $finding['mark'] ? $accepted[$finding['id']] : null], $findings);
     }
 
-    /** How many fail and are not accepted; none where the checks have not been made since the last change. */
-    public function maybeFailing(DatasetRecord $record): ?int
+    /** How many fail and are not accepted; none where there are so many figures that checking them again takes a while, and they have changed since. */
+    public function failing(DatasetRecord $record): ?int
     {
-        return null === $this->maybeKept($record) ? null : \count(array_filter($this->of($record), static fn (array $finding): bool => true !== $finding['holds'] && null === $finding['accepted']));
+        if ($record->factCount > self::MOST_AT_ONCE && null === $this->maybeKept($record)) {
+            return null;
+        }
+
+        return \count(array_filter($this->of($record), static fn (array $finding): bool => true !== $finding['holds'] && null === $finding['accepted']));
     }
 
     public function accept(DatasetRecord $record, string $id, string $mark, string $reason, string $who): void

@@ -63,7 +63,7 @@ final readonly class CellBlock
         return new self($measure, $by, $where, $cells, null !== $was, $new);
     }
 
-    private static function measure(Given $given, Dataset $dataset): Measure
+    public static function measure(Given $given, Dataset $dataset): Measure
     {
         $name = $given->must('measure')->oneOf(array_map(static fn (Measure $measure): string => $measure->name, $dataset->measures));
         $measure = $dataset->maybeMeasure($name) ?? throw new \LogicException();
@@ -75,7 +75,7 @@ final readonly class CellBlock
     }
 
     /** @return list<array{Period, Scenario}> */
-    private static function columns(Given $given, Dataset $dataset): array
+    public static function columns(Given $given, Dataset $dataset): array
     {
         return array_map(static function (Given $column) use ($dataset): array {
             $column->object(['key', 'scenario']);
@@ -123,8 +123,8 @@ final readonly class CellBlock
         return $new;
     }
 
-    /** @return array<string, string> */
-    private static function where(?Given $given, Dataset $dataset, ?string $by): array
+    /** @return array<string, string> a single member of each breakdown but the one that goes down */
+    public static function where(?Given $given, Dataset $dataset, ?string $by): array
     {
         $where = [];
         foreach ($given?->entries() ?? [] as $name => $member) {
@@ -178,6 +178,14 @@ final readonly class CellBlock
         }
 
         return $amount;
+    }
+
+    /** An amount that stands alone, with a point or a comma before its decimals. */
+    public static function oneAmount(Given $given): BigDecimal
+    {
+        $text = $given->text(60);
+
+        return self::amount(new NumberReader(NumberStyle::maybeProven([$text]) ?? NumberStyle::Point), $text, $given->path) ?? throw $given->refuse('an amount');
     }
 
     private static function plain(string $text): ?BigDecimal

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\RoundingMode;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\BreakdownMembers;
 use KeenMargin\App\Storage\Changes\Change;
@@ -17,6 +16,7 @@ use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\SeriesWriter;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Keeping\CellChange;
+use KeenMargin\Core\Figures\Keeping\CellParts;
 use KeenMargin\Core\Figures\Keeping\Run;
 use KeenMargin\Core\Time\PeriodNames;
 
@@ -121,29 +121,20 @@ final readonly class CellEdit
         foreach ($block->cells as $cell) {
             $ids = $this->alike($cell['row'], $block, $record, $members);
             $own = [];
-            $sum = null;
             foreach ($ids as $key) {
                 $full = SeriesStore::seriesKey((int) $measure->id, SeriesStore::scenarioNumber($cell['scenario']), $key);
                 $id = $this->store->maybeSeries((int) $record->id, $full);
                 $runs[$full] ??= null === $id ? new Run() : $this->store->runs()->run($id);
                 $own[$full] = $runs[$full]->amounts[$cell['period']->start] ?? null;
-                $sum = null === $own[$full] ? $sum : BigDecimal::ofUnscaledValue($own[$full], max(0, $measure->scale))->plus($sum ?? 0);
             }
-            if ($block->knowsWas && !self::same($sum, $cell['was'])) {
-                $conflicts[] = ['row' => $cell['row'], 'period' => $cell['period']->key(), 'label' => PeriodNames::full($cell['period']), 'was' => $cell['was']?->toString() ?? '', 'is' => $sum?->toString() ?? ''];
+            $parts = new CellParts([] === $own ? throw new \LogicException('A cell has a series.') : $own, max(0, $measure->scale));
+            if ($block->knowsWas && !$parts->is($cell['was'])) {
+                $conflicts[] = ['row' => $cell['row'], 'period' => $cell['period']->key(), 'label' => PeriodNames::full($cell['period']), 'was' => $cell['was']?->toString() ?? '', 'is' => $parts->amount()?->toString() ?? ''];
                 continue;
             }
-            if (self::same($sum, $cell['is'])) {
-                continue;
-            }
-            ++$count;
-            foreach ($own as $full => $was) {
-                $isFirst = array_key_first($own) === $full;
-                $is = $isFirst && null !== $cell['is'] ? $cell['is']->toScale(max(0, $decimals), RoundingMode::Unnecessary)->getUnscaledValue()->toInt() : null;
-                $was = null === $was ? null : $was * 10 ** ($decimals - $measure->scale);
-                if ($was !== $is) {
-                    $series[$this->seriesId($record, $full)][] = new CellChange($cell['period']->start, \is_int($was) ? $was : null, $runs[$full]->imports[$cell['period']->start] ?? null, $is);
-                }
+            $count += $parts->is($cell['is']) ? 0 : 1;
+            foreach ($parts->is($cell['is']) ? [] : $parts->set($cell['is'], max(0, $decimals)) as $full => $change) {
+                $series[$this->seriesId($record, $full)][] = new CellChange($cell['period']->start, $change['was'], $runs[$full]->imports[$cell['period']->start] ?? null, $change['is']);
             }
         }
         if ([] !== $conflicts) {
@@ -179,10 +170,5 @@ final readonly class CellEdit
         }
 
         return $id;
-    }
-
-    private static function same(?BigDecimal $one, ?BigDecimal $other): bool
-    {
-        return null === $one || null === $other ? $one === $other : $one->isEqualTo($other);
     }
 }

@@ -24,7 +24,7 @@ final readonly class MemberSettings
 
     public function plan(BreakdownRecord $breakdown, Given $given): Plan
     {
-        $given->object(['name', 'move', 'before', 'members', 'group', 'role', 'rename', 'to', 'merge', 'into', 'separate', 'remove']);
+        $given->object(['name', 'move', 'before', 'members', 'group', 'role', 'rename', 'to', 'merge', 'into', 'separate', 'remove', 'add']);
         $members = BreakdownMembers::of($breakdown, $this->store);
 
         return match (true) {
@@ -34,6 +34,7 @@ final readonly class MemberSettings
             null !== $given->maybe('merge') => $this->merged($breakdown, $members, $given),
             null !== $given->maybe('separate') => $this->separated($members, $given->must('separate')),
             null !== $given->maybe('remove') => $this->removed($members, $breakdown, $given->must('remove')),
+            null !== $given->maybe('add') => $this->added($breakdown, $members, $given->must('add')),
             null !== $given->maybe('role') => $this->role($members, $given),
             default => $this->grouped($breakdown, $members, $given),
         };
@@ -49,6 +50,18 @@ final readonly class MemberSettings
         $row = RowChange::maybe('breakdown', (int) $breakdown->id, ['name' => $breakdown->name, 'former' => self::json($breakdown->former)], ['name' => $name, 'former' => self::json(array_values(array_unique([...$breakdown->former, $breakdown->name])))]);
 
         return new Plan(new Change("“{$breakdown->name}” is named “{$name}”", [...$this->charts->renamed($breakdown->dataset, Renaming::breakdown($breakdown->name, $name)), ...null === $row ? [] : [$row]]));
+    }
+
+    private function added(BreakdownRecord $breakdown, BreakdownMembers $members, Given $given): Plan
+    {
+        $name = trim($given->string(500));
+        if (isset($members->ids()[$name])) {
+            throw new NotAccepted($given->path, "{$breakdown->name} has a \"$name\" already.");
+        }
+        $id = 1 + $this->store->number('SELECT COALESCE(MAX(id), 0) FROM member');
+        $last = $this->store->number('SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
+
+        return new Plan(new Change("“{$name}” is added", [new RowChange('member', $id, null, ['breakdown_id' => (int) $breakdown->id, 'position' => $last + 1, 'name' => $name])]));
     }
 
     /** Puts a member before another, or last. */

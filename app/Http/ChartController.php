@@ -27,7 +27,7 @@ final readonly class ChartController
 {
     private const PICTURE_WIDTH = 620;
 
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg)
+    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg, private ChartState $states)
     {
     }
 
@@ -39,7 +39,7 @@ final readonly class ChartController
         /** @var list<ChartRecord> $records */
         $records = (clone $of)->select('chart')->orderBy('chart.savedAt', 'DESC')->addOrderBy('chart.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
 
-        return new JsonResponse($page->with(array_map(self::state(...), $records), (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult()));
+        return new JsonResponse($page->with(array_map($this->states->listed(...), $records), (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult()));
     }
 
     #[Route('', methods: 'POST')]
@@ -51,7 +51,7 @@ final readonly class ChartController
         $this->manager->persist($chart);
         $this->manager->flush();
 
-        return Version::answer(self::state($chart), $chart->version, 201);
+        return Version::answer(ChartState::of($chart), $chart->version, 201);
     }
 
     #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'GET')]
@@ -59,14 +59,14 @@ final readonly class ChartController
     {
         $chart = $this->records->chart($id);
 
-        return Version::answer(self::state($chart), $chart->version);
+        return Version::answer(ChartState::of($chart), $chart->version);
     }
 
     #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'PUT')]
     public function put(int $id, Request $request): JsonResponse
     {
         $chart = $this->records->chart($id);
-        $stale = Version::maybeStale($request, $chart->version, self::state($chart));
+        $stale = Version::maybeStale($request, $chart->version, ChartState::of($chart));
         if (null !== $stale) {
             return $stale;
         }
@@ -76,14 +76,14 @@ final readonly class ChartController
         $chart->savedAt = new \DateTimeImmutable();
         $this->manager->flush();
 
-        return Version::answer(self::state($chart), $chart->version);
+        return Version::answer(ChartState::of($chart), $chart->version);
     }
 
     #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'DELETE')]
     public function delete(int $id, Request $request): Response
     {
         $chart = $this->records->chart($id);
-        $stale = Version::maybeStale($request, $chart->version, self::state($chart));
+        $stale = Version::maybeStale($request, $chart->version, ChartState::of($chart));
         if (null !== $stale) {
             return $stale;
         }
@@ -115,11 +115,5 @@ final readonly class ChartController
         }
 
         return RecipeWriter::toArray($recipe);
-    }
-
-    /** @return array<string, mixed> */
-    private static function state(ChartRecord $chart): array
-    {
-        return ['id' => $chart->id, 'version' => $chart->version, 'name' => $chart->name, 'dataset' => $chart->dataset->id, 'datasetName' => $chart->dataset->name, 'recipe' => $chart->recipe, 'savedAt' => $chart->savedAt->format(\DateTimeInterface::ATOM)];
     }
 }

@@ -29,7 +29,7 @@ final readonly class DatasetController
         $repository = $this->manager->getRepository(DatasetRecord::class);
         $records = $repository->findBy(['deletedAt' => null], ['usedAt' => 'DESC', 'id' => 'DESC'], Page::SIZE, $page->first());
 
-        return new JsonResponse($page->with(array_map($this->state->brief(...), $records), $repository->count(['deletedAt' => null])));
+        return new JsonResponse($page->with(array_map($this->state->listed(...), $records), $repository->count(['deletedAt' => null])));
     }
 
     /** Confirms a reading: all of it becomes a dataset, or nothing does. */

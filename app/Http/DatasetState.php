@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\App\Checking\DatasetFindings;
 use KeenMargin\App\Storage\BreakdownMembers;
 use KeenMargin\App\Storage\BreakdownRecord;
 use KeenMargin\App\Storage\DatasetRecord;
@@ -23,7 +24,7 @@ use KeenMargin\Core\Time\PeriodNames;
 /** A dataset as the API tells it. */
 final readonly class DatasetState
 {
-    public function __construct(private SeriesStore $store)
+    public function __construct(private SeriesStore $store, private DatasetFindings $findings)
     {
     }
 
@@ -45,6 +46,12 @@ final readonly class DatasetState
             'closedThrough' => null === $dataset->maybeClosing() ? '' : PeriodNames::full($dataset->maybeClosing()),
             'usedAt' => $record->usedAt->format(\DateTimeInterface::ATOM),
         ];
+    }
+
+    /** @return array<string, mixed> with how many of its checks fail */
+    public function listed(DatasetRecord $record): array
+    {
+        return $this->brief($record) + ['failing' => $this->findings->failing($record)];
     }
 
     /** @return array<string, mixed> all that a question can be made of */

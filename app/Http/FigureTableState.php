@@ -45,24 +45,29 @@ final class FigureTableState
         $grain = Grain::from($body->maybe('grain')?->oneOf(array_values(array_unique([$dataset->grain->value, $coarse->value]))) ?? $coarse->value);
         $order = $body->maybe('order')?->oneOf(['given', 'largest first']) ?? 'given';
         $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);
-        $table = MemberTable::of($figures, $measure, $scenario, $body->maybe('forecast')?->enum(Scenario::class), $by, $where, self::periods($dataset, $year), $grain, 'largest first' === $order, $from, self::ROWS);
+        $forecast = $body->maybe('forecast')?->enum(Scenario::class);
+        $closing = $dataset->maybeClosing();
+        $table = MemberTable::of($figures, $measure, $scenario, $forecast, $by, $where, self::periods($dataset, $year), $grain, 'largest first' === $order, $from, self::ROWS);
         $breakdown = null === $by ? null : $dataset->maybeBreakdown($by);
         $groups = null === $breakdown ? [] : array_fill_keys($breakdown->groups(), true);
         $format = NumberFormat::of('en');
         $decimals = $measure->isRatio() ? 1 : max(0, $measure->decimals);
         $cell = static fn (?BigDecimal $amount): string => null === $amount ? '' : $format->plain($amount, $decimals);
 
+        $rows = [] === $dataset->breakdowns ? [['', ...$table->total]] : $table->rows;
+
         return [
             'measure' => $measure->name,
             'unit' => $measure->unit,
             'by' => $by,
             'periods' => array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => null === $year ? PeriodNames::full($period) : PeriodNames::withinYear($period)], $table->periods),
+            'into' => array_map(static fn (Period $period): string => (null !== $forecast && null !== $closing && $period->isAfter($closing) ? $forecast : $scenario)->value, $table->periods),
             'shown' => array_map(static fn (?Scenario $shown): ?string => $shown?->value, $table->shown),
-            'rows' => array_map(static fn (array $row): array => ['member' => $row[0], 'cells' => array_map($cell, $row[1]), 'total' => $cell($row[2]), 'depth' => $breakdown?->depth($row[0]) ?? 0, 'isGroup' => isset($groups[$row[0]])], $table->rows),
+            'rows' => array_map(static fn (array $row): array => ['member' => $row[0], 'cells' => array_map($cell, $row[1]), 'total' => $cell($row[2]), 'depth' => $breakdown?->depth($row[0]) ?? 0, 'isGroup' => isset($groups[$row[0]])], $rows),
             'total' => ['cells' => array_map($cell, $table->total[0]), 'total' => $cell($table->total[1])],
             'from' => $from,
             'fixed' => self::maybeFixed($measure, $dataset, $scenario, $by, $where, $grain),
-            'count' => $table->count,
+            'count' => [] === $dataset->breakdowns ? 1 : $table->count,
         ];
     }
 

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query\Parameter;
+use KeenMargin\App\Editing\HandImport;
 use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Storage\ImportRecord;
 use KeenMargin\App\Storage\ImportTakeBack;
@@ -25,10 +28,13 @@ final readonly class ImportController
     public function list(int $id, Request $request): JsonResponse
     {
         $page = Page::of($request);
-        $of = ['dataset' => $this->records->dataset($id)];
-        $repository = $this->manager->getRepository(ImportRecord::class);
+        // Changes by hand that were all undone are nothing to take back.
+        $of = $this->manager->createQueryBuilder()->from(ImportRecord::class, 'i')->where('i.dataset = :dataset AND (i.mode <> :hand OR i.counts NOT LIKE :added OR i.counts NOT LIKE :replaced OR i.counts NOT LIKE :removed)')
+            ->setParameters(new ArrayCollection([new Parameter('dataset', $this->records->dataset($id)), new Parameter('hand', HandImport::MODE), ...array_map(static fn (string $count): Parameter => new Parameter($count, "%\"$count\":0%"), ['added', 'replaced', 'removed'])]));
+        /** @var list<ImportRecord> $records */
+        $records = (clone $of)->select('i')->orderBy('i.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
 
-        return new JsonResponse($page->with(array_map(ImportState::of(...), $repository->findBy($of, ['id' => 'DESC'], Page::SIZE, $page->first())), $repository->count($of)));
+        return new JsonResponse($page->with(array_map(ImportState::of(...), $records), (int) $of->select('COUNT(i.id)')->getQuery()->getSingleScalarResult()));
     }
 
     /** Confirms a reading into a dataset that is there: all of it comes in, or nothing does. */

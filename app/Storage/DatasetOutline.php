@@ -55,17 +55,25 @@ final class DatasetOutline
         return $this->record;
     }
 
-    /** Makes room for the measures, decimals and members of incoming figures. */
-    public function widen(Dataset $incoming): void
+    /**
+     * Makes room for the measures, decimals and members of incoming figures.
+     *
+     * @return array<string, list<string>> members that were not there before, by breakdown
+     */
+    public function widen(Dataset $incoming): array
     {
+        $added = [];
         foreach ($incoming->measures as $measure) {
             $this->measure($measure);
         }
         foreach ($this->breakdowns as $place => $breakdown) {
             $new = $this->newMembers($incoming, $place);
             $this->members[$place] += array_flip($this->store->members()->addMembers((int) $breakdown->id, $new));
+            $added[$breakdown->name] = $new;
         }
         $this->manager->flush();
+
+        return array_filter($added);
     }
 
     /** @return list<string> */

@@ -42,9 +42,10 @@ final readonly class ImportKeeper
             $this->store->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$record->id]);
             JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
             $outline = new DatasetOutline($record, $this->manager, $this->store);
-            $outline->widen($read->table->dataset());
+            $isFirst = 0 === $record->factCount;
+            $new = $outline->widen($read->table->dataset());
 
-            return $this->write($outline, $read, $source, $mode, $kept, $sign);
+            return $this->write($outline, $read, $source, $mode, $kept, $sign, $isFirst ? [] : $new);
         });
     }
 
@@ -56,8 +57,11 @@ final readonly class ImportKeeper
         return (new MergeRun(new DatasetOutline($record, $this->manager, $this->store), $this->store, $read->table, $mode))->count();
     }
 
-    /** @param ?callable(int): void $sign */
-    private function write(DatasetOutline $outline, ReadFigures $read, Source $source, ImportMode $mode, ?string $kept, ?callable $sign): ImportRecord
+    /**
+     * @param ?callable(int): void        $sign
+     * @param array<string, list<string>> $new  members that figures of the dataset had not named before, by breakdown
+     */
+    private function write(DatasetOutline $outline, ReadFigures $read, Source $source, ImportMode $mode, ?string $kept, ?callable $sign, array $new = []): ImportRecord
     {
         $record = $outline->record();
         // Series are written one after the other: a large cache would only fill up.
@@ -68,7 +72,7 @@ final readonly class ImportKeeper
         $this->manager->flush();
         $counts = (new MergeRun($outline, $this->store, $read->table, $mode, $sign))->write((int) $import->id);
         $import->counts = $counts->toArray();
-        $record->notices = array_map(static fn (Notice $notice): array => ['id' => $notice->id, 'holds' => $notice->holds, 'says' => $notice->says], $read->table->dataset()->notices);
+        $record->notices = array_map(static fn (Notice $notice): array => $notice->toArray(), [...$read->table->dataset()->notices, ...Notice::ofNewMembers($new, $source->name)]);
         $record->usedAt = new \DateTimeImmutable();
         $this->totals->make($record);
         $this->manager->flush();

@@ -49,6 +49,23 @@ final readonly class Dataset
         return null;
     }
 
+    /**
+     * Less, where a question is about lines alone that take away.
+     *
+     * @param list<MemberFilter|NumberFilter> $where
+     */
+    public function betterOf(Measure $measure, array $where): Better
+    {
+        foreach ($where as $filter) {
+            $roles = $filter instanceof MemberFilter && $filter->keeps ? $this->maybeBreakdown($filter->breakdown)?->rolesOf($filter->members) ?? [] : [];
+            if ([LineRole::TakesAway] === array_unique($roles, \SORT_REGULAR)) {
+                return Better::Less;
+            }
+        }
+
+        return $measure->better ?? Better::More;
+    }
+
     public function maybeBreakdown(string $name): ?Dimension
     {
         foreach ($this->breakdowns as $breakdown) {

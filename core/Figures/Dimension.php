@@ -50,6 +50,25 @@ final readonly class Dimension
         return $within;
     }
 
+    /**
+     * What members do in a statement; of a group, what those in it do.
+     *
+     * @param list<string> $members
+     *
+     * @return list<?LineRole>
+     */
+    public function rolesOf(array $members): array
+    {
+        $roles = [];
+        foreach ($members as $member) {
+            foreach (isset($this->roles[$member]) ? [$member] : array_diff($this->within($member), $this->groups()) as $line) {
+                $roles[] = $this->roles[$line] ?? null;
+            }
+        }
+
+        return $roles;
+    }
+
     /** How many groups a member stands in. */
     public function depth(string $member): int
     {

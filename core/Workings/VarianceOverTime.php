@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Question;
@@ -29,7 +29,7 @@ final readonly class VarianceOverTime
         $question = $recipe->question;
         $dataset = $figures->dataset();
         $measure = RecipeFit::insist($question, $dataset);
-        $better = $question->better ?? $measure->better ?? Better::More;
+        $better = $question->better ?? $dataset->betterOf($measure, $question->where);
         $closing = self::closing($question, $dataset);
         $range = ($question->span ?? Span::all())->resolve($closing, $dataset->calendar, $dataset->range());
         $amounts = Amounts::of($figures, $measure, $question->where);
@@ -63,7 +63,7 @@ final readonly class VarianceOverTime
             $toDate,
             $landing,
             $display,
-            VarianceChecks::of($measure, $question->by, $rows, $total, $question->against, $question->forecast, $closing, $amounts->derivesPriorYear(), $dataset->notices),
+            VarianceChecks::of($measure, $question->by, $rows, $total, $question->against, $question->forecast, $closing, $amounts->derivesPriorYear(), array_values(array_filter($dataset->notices, static fn (Notice $notice): bool => $notice->isOfCharts()))),
             $reading->write($toDate ?? $total, null !== $toDate, $landing, PeriodNames::full($year)),
         );
     }

@@ -1,15 +1,23 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Dataset, Drawing, Question } from '../shared/types'
 import ChoiceSlot from './slots/ChoiceSlot.vue'
+import NumbersSlot from './slots/NumbersSlot.vue'
 import FlagSlot from './slots/FlagSlot.vue'
 import MembersSlot from './slots/MembersSlot.vue'
 import ReferencesSlot from './slots/ReferencesSlot.vue'
 import SpanSlot from './slots/SpanSlot.vue'
+import { filterText } from './slots/memberFilter'
+import { useGathered } from './useGathered'
 
 defineOptions({ inheritAttrs: false })
 const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
+const filter = useGathered(
+  computed(() => props.question.where ?? []),
+  (part) => emit('change', part),
+)
+const { where, isGathering, count } = filter
 const line = ref<HTMLElement | null>(null)
 
 /** Arrow keys go from slot to slot while none is open. */
@@ -95,11 +103,31 @@ function breakdown(slot: string) {
       />
       <MembersSlot
         v-else-if="breakdown(part.slot)"
-        :text="part.text"
+        :text="isGathering ? filterText(breakdown(part.slot)!, where) : part.text"
         :breakdown="breakdown(part.slot)!"
-        :where="question.where ?? []"
-        @change="emit('change', { where: $event })"
+        :where="where"
+        @change="filter.set"
+      />
+      <NumbersSlot
+        v-else-if="part.slot === 'numbers'"
+        :text="part.text"
+        :dataset="dataset"
+        :where="where"
+        :measure="question.measure ?? ''"
+        @change="filter.set"
       />
     </template>
   </div>
+  <p v-if="isGathering" class="mt-1 mb-3 flex items-center gap-3" role="group" aria-label="Gathered changes">
+    <span>{{
+      count === 0
+        ? 'Changes to the filter are gathered.'
+        : `${count} ${count === 1 ? 'filter differs' : 'filters differ'} from the chart.`
+    }}</span>
+    <button class="button button-strong" @click="filter.apply">Apply together</button>
+    <button class="link" @click="filter.drop">Drop them</button>
+  </p>
+  <p v-else-if="dataset.breakdowns.length > 1" class="-mt-2 mb-3 text-[12px]">
+    <button class="link text-quiet" @click="filter.start">Change several filters together</button>
+  </p>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { ask, says } from '../shared/api'
 import PageTurner from '../shared/PageTurner.vue'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
@@ -9,10 +9,14 @@ import { useToast } from '../shared/useToast'
 import { plural, stamp } from './wording'
 
 /** What was brought into a dataset, the latest first; each can be taken back. */
-const props = defineProps<{ dataset: number }>()
+const props = defineProps<{ dataset: number; sign?: string }>()
 const emit = defineEmits<{ changed: [] }>()
 const { tell } = useToast()
 const { list, problem, reload, turn } = usePages<Import>(`/datasets/${props.dataset}/imports`)
+watch(
+  () => props.sign,
+  () => void reload(),
+)
 const asking = ref<{ id: number; would: TakeBack } | null>(null)
 const trouble = ref('')
 const isBusy = ref(false)
@@ -25,6 +29,12 @@ function changes(one: Import): string {
     removed ? `${removed.toLocaleString('en-GB')} removed` : '',
   ].filter(Boolean)
   return parts.length ? parts.join(', ') : `${plural(unchanged, 'figure')} unchanged`
+}
+
+/** When, and by whom or of how many rows. */
+function about(one: Import): string {
+  const of = one.mode === 'by hand' ? '' : plural(one.rows, 'row')
+  return [stamp(one.at), one.who, of].filter(Boolean).join(' · ')
 }
 
 function would({ gone, restored, overwritten }: TakeBack): string {
@@ -71,7 +81,7 @@ async function takeBack(one: Import) {
       <li v-for="one in list?.items ?? []" :key="one.id" class="border-b border-hairline py-2">
         <p class="break-words" :class="one.takenBackAt ? 'text-quiet line-through' : ''">{{ one.name }}</p>
         <p class="text-[12px] text-quiet">
-          {{ stamp(one.at) }} · {{ plural(one.rows, 'row') }} · {{ one.takenBackAt ? 'taken back' : changes(one) }}
+          {{ about(one) }} · {{ one.takenBackAt ? 'taken back' : changes(one) }}
           <button v-if="!one.takenBackAt && asking?.id !== one.id" class="link ml-1" @click="foresee(one)">
             Take back
           </button>

@@ -1,13 +1,12 @@
 import { describe, expect, it, vi } from 'vitest'
 import { createApp, h } from 'vue'
 import type { Component } from 'vue'
-import FigureTableView from './FigureTableView.vue'
 import ReadingQuestions from './ReadingQuestions.vue'
 import SampleTable from './SampleTable.vue'
 import SourcesPanel from './SourcesPanel.vue'
 import TrialSummary from './TrialSummary.vue'
 import WorkProgress from './WorkProgress.vue'
-import type { FigureTable, Mapping, Reading, Trial } from './types'
+import type { Mapping, Reading, Trial } from './types'
 import { ago, plural, stamp } from './wording'
 
 function mounted(component: Component, props: Record<string, unknown>): HTMLElement {
@@ -185,47 +184,7 @@ describe('long work', () => {
   })
 })
 
-describe('the table of figures', () => {
-  const table: FigureTable = {
-    measure: 'Fuel',
-    unit: 'EUR',
-    by: 'Route',
-    periods: [
-      { key: '2026-08', label: 'Aug' },
-      { key: '2026-09', label: 'Sep' },
-    ],
-    shown: ['AC', 'FC'],
-    rows: [{ member: 'North', cells: ['5', ''], total: '5' }],
-    total: { cells: ['5', '7'], total: '12' },
-    page: 1,
-    pages: 1,
-    count: 1,
-  }
-
-  it('tells the scenario of the period that an amount is traced for, and marks what is missing', () => {
-    const onTrace = vi.fn()
-    const root = mounted(FigureTableView, { table, scenario: 'AC', chosen: null, onTrace })
-    root.querySelectorAll<HTMLButtonElement>('button').forEach((button) => button.click())
-    expect(onTrace.mock.calls.map(([cell]) => [cell.member, cell.period.key, cell.scenario, cell.amount])).toEqual([
-      [null, '2026-08', 'AC', '5'],
-      [null, '2026-09', 'FC', '7'],
-      ['North', '2026-08', 'AC', '5'],
-    ])
-    expect(root.querySelectorAll('[aria-label=missing]').length).toBe(1)
-  })
-
-  it('shows a list without a total of one column', () => {
-    const list = {
-      ...table,
-      periods: [{ key: '', label: '' }],
-      shown: ['AC' as const],
-      rows: [{ member: '', cells: ['5'], total: '5' }],
-      total: { cells: ['5'], total: '5' },
-    }
-    const said = text(mounted(FigureTableView, { table: list, scenario: 'AC', chosen: null }))
-    expect(said).toBe('RouteAmountAll5(blank)5')
-  })
-
+describe('where an amount came from', () => {
   it('leads to rows with the amounts marked, or says why not', () => {
     const cell = { member: 'North', period: { key: '2026-08', label: 'Aug' }, scenario: 'AC', amount: '5' }
     const files = [

@@ -119,7 +119,8 @@ export interface Import {
   at: string
   rows: number
   facts: number
-  mode: ImportMode
+  mode: ImportMode | 'by hand'
+  who: string
   counts: Counts
   takenBackAt: string | null
   isKept: boolean
@@ -133,18 +134,48 @@ export interface TakeBack {
   examples: string[]
 }
 
+export interface FigureRow {
+  member: string
+  cells: string[]
+  total: string
+  depth: number
+  isGroup: boolean
+}
+
 export interface FigureTable {
   measure: string
   unit: string
   by: string | null
   periods: Period[]
+  /** the scenario that an amount set in each period belongs to */
+  into: Scenario[]
   /** the scenario of each period */
   shown: (Scenario | null)[]
-  rows: { member: string; cells: string[]; total: string }[]
+  rows: FigureRow[]
   total: { cells: string[]; total: string }
-  page: number
-  pages: number
+  /** place of the first of these rows among all */
+  from: number
+  /** why the amounts cannot be changed here */
+  fixed: string | null
   count: number
+}
+
+export interface Place {
+  measure: string
+  scenario: Scenario
+  period: string
+  members: string[]
+  amount: string
+}
+
+export interface Finding {
+  id: string
+  holds: boolean
+  says: string
+  count: number
+  mark: string
+  places: Place[]
+  accepted: { reason: string; who: string; at: string } | null
 }
 
 export interface SourceFile {

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { useToast } from './useToast'
 
-const { text } = useToast()
+const { text, action, take } = useToast()
 </script>
 
 <template>
   <div class="pointer-events-none fixed inset-x-0 bottom-6 z-50 flex justify-center" role="status" aria-live="polite">
-    <p v-if="text" class="max-w-xl rounded-md bg-ink px-4 py-2 text-panel shadow-lg">{{ text }}</p>
+    <p v-if="text" class="pointer-events-auto max-w-xl rounded-md bg-ink px-4 py-2 break-words text-panel shadow-lg">
+      {{ text }}
+      <button v-if="action" class="ml-2 underline underline-offset-2" @click="take">{{ action.label }}</button>
+    </p>
   </div>
 </template>

@@ -1,3 +1,4 @@
+import { signature } from './signature'
 import type { Refusal } from './types'
 
 /** What the server refused, as it said it. */
@@ -23,6 +24,7 @@ async function send(method: string, path: string, { body, version, signal }: Opt
   const isForm = body instanceof FormData
   const headers: Record<string, string> = { Accept: 'application/json' }
   if (body !== undefined && !isForm) headers['Content-Type'] = 'application/json'
+  if (method !== 'GET' && signature.value) headers['X-Signed'] = encodeURIComponent(signature.value)
   if (version !== undefined) headers['If-Match'] = `"${version}"`
   let response: Response
   try {

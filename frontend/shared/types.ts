@@ -10,10 +10,13 @@ export type Span =
   | 'year to date'
   | 'rest of year'
 
+/** Members of a breakdown, or sizes of a measure or of a breakdown whose members are numbers. */
 export interface Filter {
   field: string
   in?: string[]
   notIn?: string[]
+  below?: string
+  atLeast?: string
 }
 
 export interface Question {
@@ -41,6 +44,40 @@ export interface Period {
   label: string
 }
 
+/** Changes whenever anything in a dataset does; with what can be undone and done again. */
+export interface Pulse {
+  version: number
+  revision: number
+  undo: string | null
+  redo: string | null
+}
+
+export type LineRole = 'adds' | 'takes away' | 'subtotal'
+
+export interface Measure {
+  id: number
+  name: string
+  unit: string
+  inPoints: boolean
+  decimals: number
+  grouping: 'sum' | 'average' | 'last' | 'rate' | 'ratio'
+  better: 'more' | 'less' | null
+  numerator: string | null
+  denominator: string | null
+}
+
+export interface Breakdown {
+  id: number
+  name: string
+  /** each group before what stands in it */
+  members: string[]
+  /** the group of each member that stands in one */
+  parents: Record<string, string>
+  roles: Record<string, LineRole>
+  merged: { name: string; into: string }[]
+  isNumeric: boolean
+}
+
 export interface DatasetBrief {
   id: number
   version: number
@@ -53,6 +90,8 @@ export interface DatasetBrief {
   scenarios: Scenario[]
   closedThrough: string
   usedAt: string
+  /** checks that fail; none where they have not been made since the last change */
+  failing?: number | null
 }
 
 /** Which scenario has figures for which period; days and weeks stand together as months. */
@@ -64,8 +103,10 @@ export interface CoverageStrip {
 }
 
 export interface Dataset extends DatasetBrief {
-  measures: { name: string; unit: string; inPoints: boolean }[]
-  breakdowns: { name: string; members: string[] }[]
+  revision: number
+  firstMonth: number
+  measures: Measure[]
+  breakdowns: Breakdown[]
   references: { code: Scenario; word: string }[]
   grains: Grain[]
   periodList: Period[]
@@ -169,6 +210,10 @@ export interface Chart {
   datasetName: string
   recipe: Recipe
   savedAt: string
+  /** what the picture was drawn from */
+  pictured?: string
+  troubles?: string[]
+  behind?: string | null
 }
 
 export interface Listing<T> {

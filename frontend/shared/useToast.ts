@@ -1,14 +1,20 @@
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 
 const text = ref('')
+const action = shallowRef<{ label: string; do: () => void } | null>(null)
 let timer = 0
 
-/** One quiet line at the foot of the window that says what has just been done. */
+/** One quiet line at the foot of the window that says what has just been done, and may offer the way back. */
 export function useToast() {
-  function tell(sentence: string) {
+  function tell(sentence: string, offered: { label: string; do: () => void } | null = null) {
     text.value = sentence
+    action.value = offered
     window.clearTimeout(timer)
-    timer = window.setTimeout(() => (text.value = ''), 5000)
+    timer = window.setTimeout(() => (text.value = ''), offered ? 12_000 : 5000)
   }
-  return { text, tell }
+  function take() {
+    action.value?.do()
+    text.value = ''
+  }
+  return { text, action, tell, take }
 }

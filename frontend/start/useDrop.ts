@@ -21,7 +21,7 @@ export function useDrop(takeFile: (file: File) => void, takeText: (text: string)
     else if (text) takeText(text)
   })
   useEventListener(document, 'paste', (event: ClipboardEvent) => {
-    if (/^(INPUT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return
+    if (event.defaultPrevented || /^(INPUT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return
     const file = event.clipboardData?.files[0]
     const text = event.clipboardData?.getData('text/plain')
     if (text) takeText(text)

@@ -28,7 +28,7 @@ final readonly class Finding
      */
     public static function at(string $id, string $says, array $places): self
     {
-        $all = hash('xxh128', implode("\n", array_map(static fn (Place $place): string => implode("\0", [...array_values(array_diff_key($place->toArray(), ['members' => 0])), ...$place->members]), $places)));
+        $all = hash('xxh128', implode("\n", array_map(static fn (Place $place): string => $place->mark(), $places)));
 
         return new self($id, false, $says, \count($places), \array_slice($places, 0, self::MOST_PLACES), $all);
     }

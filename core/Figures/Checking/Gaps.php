@@ -24,8 +24,8 @@ final class Gaps implements LineCheck
             return;
         }
         $step = $line->period(0)->moved(1)->start - $line->period(0)->start;
-        $first = array_key_first($line->amounts) ?? 0;
-        $last = array_key_last($line->amounts) ?? 0;
+        $first = array_key_first($line->amounts);
+        $last = array_key_last($line->amounts);
         $missing = intdiv($last - $first, $step) + 1 - \count($line->amounts);
         if ($missing < 1 || $missing > self::LARGEST_PART * ($missing + \count($line->amounts))) {
             return;

@@ -15,6 +15,12 @@ final readonly class Place
     {
     }
 
+    /** By which it is known whether it is still the same. */
+    public function mark(): string
+    {
+        return implode("\0", [$this->measure, $this->scenario->value, $this->period?->key() ?? '', $this->amount, ...$this->members]);
+    }
+
     /** @return array{measure: string, scenario: string, period: string, members: list<string>, amount: string} */
     public function toArray(): array
     {

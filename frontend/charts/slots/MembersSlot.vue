@@ -1,43 +1,44 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Filter } from '../../shared/types'
+import type { Breakdown, Filter } from '../../shared/types'
+import { chosenOf, depthOf, isGroup, leavesOf, withChosen } from './memberFilter'
 import SlotSheet from './SlotSheet.vue'
 
-const props = defineProps<{ text: string; breakdown: { name: string; members: string[] }; where: Filter[] }>()
+/** Members of a breakdown: several, all but some, whole groups. */
+const props = defineProps<{
+  text: string
+  breakdown: Pick<Breakdown, 'name' | 'members' | 'parents'>
+  where: Filter[]
+}>()
 const emit = defineEmits<{ change: [where: Filter[] | undefined] }>()
 const sought = ref('')
 const MOST = 200
 
-const chosen = computed(() => {
-  const filter = props.where.find((filter) => filter.field === props.breakdown.name)
-  if (!filter) return new Set(props.breakdown.members)
-  if (filter.in) return new Set(filter.in)
-  return new Set(props.breakdown.members.filter((member) => !filter.notIn?.includes(member)))
-})
-const isAll = computed(() => chosen.value.size === props.breakdown.members.length)
+const chosen = computed(() => chosenOf(props.breakdown, props.where))
+const isAll = computed(() =>
+  props.breakdown.members.every((one) => isGroup(props.breakdown, one) || chosen.value.has(one)),
+)
+const groups = computed(() => new Set(Object.values(props.breakdown.parents)))
 const found = computed(() =>
   props.breakdown.members.filter((member) => member.toLowerCase().includes(sought.value.trim().toLowerCase())),
 )
+const isIn = (member: string) => leavesOf(props.breakdown, member).every((one) => chosen.value.has(one))
 
-function set(members: string[]) {
-  const others = props.where.filter((filter) => filter.field !== props.breakdown.name)
-  const left = props.breakdown.members.filter((member) => !members.includes(member))
-  if (!left.length || !members.length) emit('change', others.length ? others : undefined)
-  else
-    emit('change', [
-      ...others,
-      left.length * 2 < members.length
-        ? { field: props.breakdown.name, notIn: left }
-        : { field: props.breakdown.name, in: members },
-    ])
+function set(members: Set<string>) {
+  const where = withChosen(props.breakdown, props.where, members)
+  emit('change', where.length ? where : undefined)
 }
 
 /** From "all", a first click means this one alone. */
 function toggle(member: string) {
-  if (isAll.value) return set([member])
-  set(
-    props.breakdown.members.filter((other) => (other === member ? !chosen.value.has(other) : chosen.value.has(other))),
-  )
+  const own = leavesOf(props.breakdown, member)
+  if (isAll.value) return set(new Set(own))
+  const without = [...chosen.value].filter((one) => !own.includes(one))
+  set(new Set(isIn(member) ? without : [...without, ...own]))
+}
+function turn() {
+  const all = props.breakdown.members.filter((one) => !groups.value.has(one))
+  set(new Set(all.filter((one) => !chosen.value.has(one))))
 }
 
 function step(event: KeyboardEvent, by: number) {
@@ -59,28 +60,32 @@ function step(event: KeyboardEvent, by: number) {
         placeholder="Find"
         @keydown.enter.prevent="found.length && toggle(found[0] ?? '')"
       />
-      <button
-        class="choice -mx-3 w-[calc(100%+24px)] border-b border-hairline"
-        :class="isAll ? 'choice-chosen' : ''"
-        role="checkbox"
-        :aria-checked="isAll"
-        @click="set(breakdown.members)"
-      >
-        <span class="w-4" aria-hidden="true">{{ isAll ? '✓' : '' }}</span>All of {{ breakdown.name }}
-      </button>
+      <div class="flex border-b border-hairline">
+        <button
+          class="choice -ml-3 flex-1"
+          :class="isAll ? 'choice-chosen' : ''"
+          role="checkbox"
+          :aria-checked="isAll"
+          @click="set(new Set(breakdown.members))"
+        >
+          <span class="w-4" aria-hidden="true">{{ isAll ? '✓' : '' }}</span>All of {{ breakdown.name }}
+        </button>
+        <button v-if="!isAll" class="link px-1" @click="turn">All but these</button>
+      </div>
       <button
         v-for="member in found.slice(0, MOST)"
         :key="member"
         class="choice -mx-3 w-[calc(100%+24px)]"
-        :class="!isAll && chosen.has(member) ? 'choice-chosen' : ''"
+        :class="[!isAll && isIn(member) ? 'choice-chosen' : '', groups.has(member) ? 'font-semibold' : '']"
         role="checkbox"
-        :aria-checked="chosen.has(member)"
+        :aria-checked="isIn(member)"
+        :style="{ paddingLeft: `${12 + (sought ? 0 : depthOf(breakdown, member) * 14)}px` }"
         @click="toggle(member)"
       >
-        <span class="w-4 shrink-0" aria-hidden="true">{{ !isAll && chosen.has(member) ? '✓' : '' }}</span><span
+        <span class="w-4 shrink-0" aria-hidden="true">{{ !isAll && isIn(member) ? '✓' : '' }}</span><span
           class="min-w-0 break-words"
           >{{ member || '(blank)' }}</span
-        >
+        ><span v-if="groups.has(member)" class="ml-auto shrink-0 font-normal text-quiet">group</span>
       </button>
       <p v-if="!found.length" class="py-2 text-quiet">Nothing of that name.</p>
       <p v-else-if="found.length > MOST" class="py-2 text-quiet">

@@ -1,0 +1,64 @@
+import { computed, ref, type Ref } from 'vue'
+
+export interface At {
+  row: number
+  column: number
+}
+
+export interface Box {
+  top: number
+  left: number
+  bottom: number
+  right: number
+}
+
+/** One cell that the keys go to, and the rectangle between it and where the selection began. */
+export function useSelection(rows: Ref<number>, columns: Ref<number>) {
+  const active = ref<At | null>(null)
+  const anchor = ref<At | null>(null)
+
+  const clamp = (at: At): At => ({
+    row: Math.max(0, Math.min(rows.value - 1, at.row)),
+    column: Math.max(0, Math.min(columns.value - 1, at.column)),
+  })
+  const box = computed<Box | null>(() => {
+    if (!active.value || !rows.value || !columns.value) return null
+    const [a, b] = [clamp(active.value), clamp(anchor.value ?? active.value)]
+    return {
+      top: Math.min(a.row, b.row),
+      left: Math.min(a.column, b.column),
+      bottom: Math.max(a.row, b.row),
+      right: Math.max(a.column, b.column),
+    }
+  })
+
+  function go(to: At, extends_ = false) {
+    const from = active.value
+    active.value = clamp(to)
+    anchor.value = extends_ ? (anchor.value ?? from) : null
+  }
+
+  /** Selects a rectangle; the keys stay with its first cell. */
+  function select(wanted: Box) {
+    active.value = clamp({ row: wanted.top, column: wanted.left })
+    anchor.value = clamp({ row: wanted.bottom, column: wanted.right })
+  }
+
+  /** To the next cell, and from the end of a row to the beginning of the next. */
+  function next(by: 1 | -1) {
+    if (!active.value) return
+    const at = active.value.row * columns.value + active.value.column + by
+    if (at >= 0 && at < rows.value * columns.value)
+      go({ row: Math.floor(at / columns.value), column: at % columns.value })
+  }
+
+  const has = (row: number, column: number) =>
+    box.value !== null &&
+    row >= box.value.top &&
+    row <= box.value.bottom &&
+    column >= box.value.left &&
+    column <= box.value.right
+  const isActive = (row: number, column: number) => active.value?.row === row && active.value.column === column
+
+  return { active, box, go, select, next, has, isActive }
+}
