@@ -8,6 +8,11 @@ export const router = createRouter({
     { path: '/figures', name: 'figures', component: () => import('./figures/FiguresView.vue') },
     { path: '/figures/reading', name: 'reading', component: () => import('./figures/ReadingView.vue') },
     { path: '/figures/:id(\\d+)', name: 'dataset', component: () => import('./figures/DatasetView.vue') },
+    {
+      path: '/figures/:id(\\d+)/settings',
+      name: 'settings',
+      component: () => import('./figures/settings/SettingsView.vue'),
+    },
     { path: '/charts', name: 'charts', component: () => import('./charts/ChartsView.vue') },
     { path: '/charts/new', name: 'question', component: () => import('./charts/ChartView.vue') },
     { path: '/charts/:id(\\d+)', name: 'chart', component: () => import('./charts/ChartView.vue') },

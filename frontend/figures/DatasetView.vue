@@ -68,7 +68,7 @@ function goTo(place: Place) {
   if (own.grain !== 'none' && !own.strip.periods.some((one) => one.key === place.period)) shown.grain.value = own.grain
   const at = own.breakdowns.findIndex((one) => one.name === shown.by.value)
   shown.where.value = place.members.flatMap((member, i) =>
-    i === at ? [] : [{ field: own.breakdowns[i]!.name, in: [member] }],
+    i === at ? [] : [{ field: own.breakdowns[i]?.name ?? '', in: [member] }],
   )
   wanted.value = { member: place.members[at] ?? '', period: place.period }
 }

@@ -51,7 +51,7 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
   })
   /** The one member of each other breakdown, where amounts can be set. */
   const fixedAt = computed(() =>
-    Object.fromEntries(filters.value.flatMap((one) => (one.in?.length === 1 ? [[one.field, one.in[0]!]] : []))),
+    Object.fromEntries(filters.value.flatMap((one) => (one.in?.length === 1 ? [[one.field, one.in[0] ?? '']] : []))),
   )
 
   watch(

@@ -25,7 +25,7 @@ const emit = defineEmits<{
 
 const ROW = 29
 const HEAD = 28
-const NAME = 208
+const [NARROWEST_NAME, WIDEST_NAME] = [112, 220]
 const NARROWEST = 66
 const { active, box, go, next, has, isActive } = props.selection
 const frame = ref<HTMLElement | null>(null)
@@ -37,14 +37,18 @@ const highest = computed(() => Math.max(300, windowHeight.value - Math.max(top.v
 
 const isList = computed(() => props.head.periods.length === 1 && props.head.periods[0]?.key === '')
 const hasTotals = computed(() => props.head.by !== null)
+const name = computed(() => {
+  const longest = Math.max(...props.rows.slice(0, 300).map((row) => (row ? named(row).length + row.depth * 2 : 0)), 0)
+  return Math.max(NARROWEST_NAME, Math.min(WIDEST_NAME, 36 + 6.8 * longest))
+})
 const digits = (texts: string[]) => Math.max(...texts.map((text) => text.length), 1)
 const wide = computed(() =>
   Math.max(
     NARROWEST,
-    22 + 7.6 * digits([...props.head.total.cells, ...props.head.periods.map((period) => period.label)]),
+    13 + 7.8 * digits([...props.head.total.cells, ...props.head.periods.map((period) => period.label)]),
   ),
 )
-const totalWide = computed(() => (isList.value ? 0 : Math.max(84, 34 + 8 * digits([props.head.total.total]))))
+const totalWide = computed(() => (isList.value ? 0 : Math.max(84, 26 + 8 * digits([props.head.total.total]))))
 const groups = computed(() => new Set(Object.values(props.breakdown?.parents ?? {})))
 const signs = { adds: '+', 'takes away': '−', subtotal: '=' }
 
@@ -54,9 +58,7 @@ const down = useVirtualizer(
     getScrollElement: () => frame.value,
     estimateSize: () => ROW,
     overscan: 12,
-    scrollPaddingStart: HEAD + (hasTotals.value ? ROW : 0),
-    scrollPaddingEnd: 12,
-    paddingStart: 0,
+    scrollPaddingEnd: HEAD + (hasTotals.value ? ROW : 0) + 4,
   })),
 )
 const across = useVirtualizer(
@@ -66,15 +68,14 @@ const across = useVirtualizer(
     getScrollElement: () => frame.value,
     estimateSize: () => wide.value,
     overscan: 4,
-    scrollPaddingStart: NAME,
-    scrollPaddingEnd: totalWide.value + 12,
+    scrollPaddingEnd: name.value + totalWide.value,
   })),
 )
 watch(wide, () => across.value.measure())
 const lines = computed(() => down.value.getVirtualItems())
 const columns = computed(() => across.value.getVirtualItems())
-const width = computed(() => NAME + props.head.periods.length * wide.value + totalWide.value)
-watch(lines, (seen) => seen.length && emit('look', seen[0]!.index, seen.at(-1)!.index), { immediate: true })
+const width = computed(() => name.value + props.head.periods.length * wide.value + totalWide.value)
+watch(lines, (seen) => seen.length && emit('look', seen[0]?.index ?? 0, seen.at(-1)?.index ?? 0), { immediate: true })
 
 const idOf = (row: number, column: number) => `amount-${row}-${column}`
 const activeId = computed(() => (active.value ? idOf(active.value.row, active.value.column) : undefined))
@@ -183,8 +184,9 @@ function paste(event: ClipboardEvent) {
   if (draft.value !== null || !text) return
   event.preventDefault()
   event.stopPropagation()
-  if (!box.value) go({ row: 0, column: 0 })
-  const { top: first, bottom, left, right } = box.value!
+  if (!active.value) go({ row: 0, column: 0 })
+  if (!box.value) return
+  const { top: first, bottom, left, right } = box.value
   const block = repeated(parseBlock(text), bottom - first + 1, right - left + 1)
   emit('set', first, left, block)
   props.selection.select({
@@ -211,7 +213,7 @@ function over(row: number, column: number) {
 <template>
   <div
     ref="frame"
-    class="grid-frame relative overflow-auto border-b border-hairline"
+    class="grid-frame relative overflow-auto"
     role="grid"
     tabindex="0"
     aria-label="Figures"
@@ -237,7 +239,7 @@ function over(row: number, column: number) {
           <span
             class="sticky left-0 z-10 flex items-center bg-paper font-semibold"
             role="columnheader"
-            :style="{ width: `${NAME}px` }"
+            :style="{ width: `${name}px` }"
             >{{ head.by ?? '' }}</span
           >
           <span
@@ -247,7 +249,7 @@ function over(row: number, column: number) {
             :class="head.into[column.index] === 'FC' ? 'forecast' : ''"
             role="columnheader"
             :aria-colindex="column.index + 2"
-            :style="{ left: `${NAME + column.start}px`, width: `${wide}px`, height: `${HEAD}px` }"
+            :style="{ left: `${name + column.start}px`, width: `${wide}px`, height: `${HEAD}px` }"
             >{{ isList ? 'Amount' : head.periods[column.index]?.label }}</span
           >
           <span
@@ -268,7 +270,7 @@ function over(row: number, column: number) {
           <span
             class="sticky left-0 z-10 flex items-center bg-paper pl-5"
             role="rowheader"
-            :style="{ width: `${NAME}px` }"
+            :style="{ width: `${name}px` }"
             >All</span
           >
           <span
@@ -277,7 +279,7 @@ function over(row: number, column: number) {
             class="absolute flex items-center justify-end pr-2"
             :class="head.into[column.index] === 'FC' ? 'forecast' : ''"
             role="gridcell"
-            :style="{ left: `${NAME + column.start}px`, width: `${wide}px`, height: `${ROW - 2}px` }"
+            :style="{ left: `${name + column.start}px`, width: `${wide}px`, height: `${ROW - 2}px` }"
             >{{ head.total.cells[column.index] }}</span
           >
           <span
@@ -306,7 +308,7 @@ function over(row: number, column: number) {
           class="sticky left-0 z-10 flex items-center bg-paper pr-3"
           role="rowheader"
           :title="rows[line.index]?.member"
-          :style="{ width: `${NAME}px`, paddingLeft: `${(rows[line.index]?.depth ?? 0) * 12}px` }"
+          :style="{ width: `${name}px`, paddingLeft: `${(rows[line.index]?.depth ?? 0) * 12}px` }"
         >
           <span class="w-5 shrink-0 text-center font-normal text-quiet" aria-hidden="true">{{
             signs[breakdown?.roles[rows[line.index]?.member ?? ''] as keyof typeof signs] ?? ''
@@ -329,7 +331,7 @@ function over(row: number, column: number) {
           :aria-label="told(rows[line.index], column.index)"
           :aria-selected="has(line.index, column.index)"
           :aria-readonly="head.fixed !== null || groups.has(rows[line.index]?.member ?? '')"
-          :style="{ left: `${NAME + column.start}px`, width: `${wide}px`, height: `${ROW - 1}px` }"
+          :style="{ left: `${name + column.start}px`, width: `${wide}px`, height: `${ROW - 1}px` }"
           @pointerdown="press($event, line.index, column.index)"
           @pointerenter="over(line.index, column.index)"
           @dblclick="edit()"

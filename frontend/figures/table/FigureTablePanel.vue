@@ -85,30 +85,31 @@ function fill(text: string) {
   if (box.value) void edits.set(box.value.top, box.value.left, filled(text))
 }
 
-/** Spreads over the selected periods of each selected row. */
+/** The periods that are selected; the whole row where it is one. */
+const spreadOver = computed(() => {
+  if (!box.value || !head.value) return null
+  return box.value.right > box.value.left ? box.value : { ...box.value, left: 0, right: head.value.periods.length - 1 }
+})
+/** Spreads over those periods of each selected row. */
 async function spread(amount: string, by: 'even' | 'prior year') {
-  if (!box.value || !head.value) return
-  const { top, bottom, left, right } = box.value
+  const [own, over] = [head.value, spreadOver.value]
+  if (!own || !over) return
+  const periods = own.periods
+    .map((period, i) => ({ key: period.key, scenario: own.into[i] }))
+    .slice(over.left, over.right + 1)
   try {
-    const members = await table.all(top, bottom)
+    const members = await table.all(over.top, over.bottom)
     const lines = await Promise.all(
-      members.map((row) =>
-        ask<{ amounts: string[] }>('POST', `/datasets/${id.value}/spreads`, {
-          body: {
-            measure: head.value!.measure,
-            where: { ...props.fixedAt, ...(head.value!.by ? { [head.value!.by]: row.member } : {}) },
-            periods: head
-              .value!.periods.slice(left, right + 1)
-              .map((period, i) => ({ key: period.key, scenario: head.value!.into[left + i] })),
-            amount,
-            by,
-          },
-        }),
-      ),
+      members.map(({ member }) => {
+        const where = own.by ? { ...props.fixedAt, [own.by]: member } : props.fixedAt
+        return ask<{ amounts: string[] }>('POST', `/datasets/${id.value}/spreads`, {
+          body: { measure: own.measure, where: Object.keys(where).length ? where : undefined, periods, amount, by },
+        })
+      }),
     )
     await edits.set(
-      top,
-      left,
+      over.top,
+      over.left,
       lines.map((one) => one.amounts),
     )
   } catch (error) {
@@ -136,10 +137,11 @@ function traceActive() {
   const at = active.value
   const row = at ? rows.value[at.row] : undefined
   if (!head.value || !at || !row) return
+  const period = head.value.periods[at.column]
   void trace({
     member: head.value.by === null ? null : row.member,
-    period: head.value.periods[at.column]?.key ? head.value.periods[at.column]! : null,
-    scenario: head.value.shown[at.column] ?? head.value.into[at.column]!,
+    period: period?.key ? period : null,
+    scenario: head.value.shown[at.column] ?? head.value.into[at.column] ?? 'AC',
     amount: row.cells[at.column] ?? '',
   })
 }
@@ -153,7 +155,8 @@ function traceActive() {
     :says="line"
     :count="count"
     :fixed="head.fixed"
-    :can-spread="measure?.grouping === 'sum' && box !== null && box.right > box.left"
+    :over="spreadOver ? spreadOver.right - spreadOver.left + 1 : 0"
+    :can-spread="measure?.grouping === 'sum' && head.periods.length > 1"
     :can-trace="count === 1 && Boolean(active && rows[active.row]?.cells[active.column])"
     :by="head.by"
     @fill="fill"

@@ -6,6 +6,8 @@ import { onClickOutside } from '@vueuse/core'
 const props = defineProps<{
   says: string
   count: number
+  /** periods that a spread goes over */
+  over: number
   fixed: string | null
   canSpread: boolean
   canTrace: boolean
@@ -49,7 +51,7 @@ function take() {
 
 <template>
   <div class="mb-2 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1" role="toolbar" aria-label="Selected amounts">
-    <p class="min-w-0 truncate" aria-live="polite">{{ says }}</p>
+    <p v-if="says" class="min-w-0 truncate" aria-live="polite">{{ says }}</p>
     <p v-if="fixed && count" class="min-w-0 text-quiet">{{ fixed }}</p>
     <div ref="sheet" class="relative flex items-center gap-4" @keydown.escape.stop="open = ''">
       <template v-if="!fixed && count">
@@ -73,7 +75,7 @@ function take() {
           <legend class="sr-only">How it is spread</legend>
           <label class="flex items-center gap-2"
             ><input v-model="like" class="accent-accent" type="radio" value="even" />evenly over
-            {{ count }} periods</label
+            {{ over }} periods</label
           >
           <label class="flex items-center gap-2"
             ><input v-model="like" class="accent-accent" type="radio" value="prior year" />as the prior year was</label

@@ -15,7 +15,7 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
   const rows = shallowRef<(FigureRow | undefined)[]>([])
   const problem = ref('')
   let asked = 0
-  let sight = [0, 0]
+  let sight = { first: 0, last: 0 }
   const under = new Set<number>()
 
   async function load(chunk: number, isFirst: boolean) {
@@ -42,13 +42,13 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
 
   const inSight = () => {
     const chunks = []
-    for (let i = Math.floor(sight[0]! / CHUNK); i <= Math.floor(sight[1]! / CHUNK); i++) chunks.push(i)
+    for (let i = Math.floor(sight.first / CHUNK); i <= Math.floor(sight.last / CHUNK); i++) chunks.push(i)
     return chunks
   }
 
   /** Tells which rows are looked at. */
   function look(first: number, last: number) {
-    sight = [Math.max(0, first), Math.max(0, last)]
+    sight = { first: Math.max(0, first), last: Math.max(0, last) }
     for (const chunk of inSight()) if (head.value && !rows.value[chunk * CHUNK]) void load(chunk, false)
   }
 
@@ -84,7 +84,7 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
     () => {
       asked++
       under.clear()
-      sight = [0, 0]
+      sight = { first: 0, last: 0 }
       if (dataset.value !== null && body.value) void load(0, true)
     },
     { immediate: true },

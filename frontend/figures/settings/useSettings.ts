@@ -1,0 +1,69 @@
+import { ref, shallowRef } from 'vue'
+import { ask, Problem, says } from '../../shared/api'
+import type { Dataset } from '../../shared/types'
+import { useLoad } from '../../shared/useLoad'
+
+interface Foreseen {
+  follows: string[]
+  isHarmful: boolean
+}
+
+export interface Pending {
+  title: string
+  follows: string[]
+  go: () => Promise<void>
+}
+
+/** Settings of a dataset: each is changed where it stands; what depends on a harmful one is shown before. */
+export function useSettings(id: number) {
+  const { value: dataset, problem: missing, reload } = useLoad(() => ask<Dataset>('GET', `/datasets/${id}`))
+  const problem = ref('')
+  const pending = shallowRef<Pending | null>(null)
+  /** Counts what was refused or left, so that fields show again what is kept. */
+  const kept = ref(0)
+
+  async function send(method: string, path: string, body: object) {
+    try {
+      dataset.value = await ask<Dataset>(method, path, { version: dataset.value?.version, body })
+      problem.value = ''
+    } catch (error) {
+      if (error instanceof Problem && error.status === 412) {
+        dataset.value = error.current as Dataset
+        problem.value =
+          'Somebody else changed the settings meanwhile. These are theirs; make your change again if it still fits.'
+      } else problem.value = says(error)
+      kept.value++
+    }
+  }
+
+  /** @param title of the change, where its consequences have to be shown */
+  async function change(title: string, path: string, body: object, method = 'PATCH') {
+    const full = `/datasets/${id}${path}`
+    try {
+      const { follows, isHarmful } = await ask<Foreseen>(method, `${full}?foresee=1`, {
+        version: dataset.value?.version,
+        body,
+      })
+      if (isHarmful && follows.length) pending.value = { title, follows, go: () => send(method, full, body) }
+      else await send(method, full, body)
+    } catch (error) {
+      if (error instanceof Problem && error.status === 412) await send(method, full, body)
+      else {
+        problem.value = says(error)
+        kept.value++
+      }
+    }
+  }
+
+  async function go() {
+    const wanted = pending.value
+    pending.value = null
+    await wanted?.go()
+  }
+  function leave() {
+    pending.value = null
+    kept.value++
+  }
+
+  return { dataset, missing, problem, pending, kept, change, go, leave, reload }
+}
