@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
 import KeysSheet from './shared/KeysSheet.vue'
+import SearchSheet from './shared/SearchSheet.vue'
 import ToastLine from './shared/ToastLine.vue'
 
 const route = useRoute()
@@ -9,5 +10,6 @@ const route = useRoute()
 <template>
   <RouterView :key="route.name === 'question' ? `question-${route.query.dataset}` : route.path" />
   <KeysSheet />
+  <SearchSheet />
   <ToastLine />
 </template>

@@ -26,6 +26,8 @@ final class Version20261126000000 extends AbstractMigration
         $this->addSql('ALTER TABLE measure ADD COLUMN band INTEGER DEFAULT NULL');
         $this->addSql('ALTER TABLE dataset ADD COLUMN revision INTEGER DEFAULT 0 NOT NULL');
         $this->addSql('ALTER TABLE dataset ADD COLUMN deleted_at DATETIME DEFAULT NULL');
+        $this->addSql('ALTER TABLE chart ADD COLUMN used_at DATETIME DEFAULT NULL');
+        $this->addSql('UPDATE chart SET used_at = saved_at');
         $this->addSql("ALTER TABLE import ADD COLUMN who VARCHAR(100) DEFAULT '' NOT NULL");
         $this->addSql('CREATE TABLE dataset_change (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, at VARCHAR(30) NOT NULL, who VARCHAR(100) NOT NULL, says VARCHAR(400) NOT NULL, undone INTEGER DEFAULT 0 NOT NULL, body CLOB NOT NULL)');
         $this->addSql('CREATE INDEX dataset_change_of ON dataset_change (dataset, undone, id)');

@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace KeenMargin\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Checking\DatasetFindings;
+use KeenMargin\App\Editing\MemberSettings;
 use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\ChartRecord;
+use KeenMargin\App\Storage\Changes\RowChanges;
+use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportKeeper;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Reading\FactReader;
@@ -26,7 +30,7 @@ final class DemoCommand extends Command
 {
     private const ORGANISATION = 'Brackwater Ferries';
 
-    public function __construct(private readonly ImportKeeper $keeper, private readonly FirstLook $firstLook, private readonly EntityManagerInterface $manager, #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder)
+    public function __construct(private readonly ImportKeeper $keeper, private readonly FirstLook $firstLook, private readonly EntityManagerInterface $manager, private readonly MemberSettings $settings, private readonly RowChanges $rows, private readonly DatasetFindings $findings, #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder)
     {
         parent::__construct();
     }
@@ -44,9 +48,34 @@ final class DemoCommand extends Command
                 $this->manager->persist(new ChartRecord($dataset, $chart->must('name')->string(), RecipeWriter::toArray($recipe)));
             }
             $this->manager->flush();
+            $this->settle($dataset, $entry->maybe('settings'));
+            foreach ($entry->maybe('accepted')?->entries() ?? [] as $finding => $reason) {
+                $this->accept($dataset, $finding, $reason->string());
+            }
         }
         $output->writeln('The demo figures are in.');
 
         return Command::SUCCESS;
+    }
+
+    /** Groups and roles of members: by breakdown, changes as the API takes them. */
+    private function settle(DatasetRecord $dataset, ?Given $settings): void
+    {
+        foreach ($settings?->entries() ?? [] as $name => $changes) {
+            foreach ($dataset->breakdowns as $breakdown) {
+                foreach ($breakdown->name === $name ? $changes->list() : [] as $change) {
+                    $this->rows->apply($this->settings->plan($breakdown, $change)->change->rows, true);
+                }
+            }
+        }
+    }
+
+    private function accept(DatasetRecord $dataset, string $id, string $reason): void
+    {
+        foreach ($this->findings->of($dataset) as $finding) {
+            if ($finding['id'] === $id && \is_string($finding['mark'])) {
+                $this->findings->accept($dataset, $id, $finding['mark'], $reason, self::ORGANISATION);
+            }
+        }
     }
 }

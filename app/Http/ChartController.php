@@ -37,7 +37,7 @@ final readonly class ChartController
         $page = Page::of($request);
         $of = $this->manager->createQueryBuilder()->from(ChartRecord::class, 'chart')->join('chart.dataset', 'dataset')->where('dataset.deletedAt IS NULL');
         /** @var list<ChartRecord> $records */
-        $records = (clone $of)->select('chart')->orderBy('chart.savedAt', 'DESC')->addOrderBy('chart.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
+        $records = (clone $of)->select('chart')->orderBy('chart.usedAt', 'DESC')->addOrderBy('chart.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
 
         return new JsonResponse($page->with(array_map($this->states->listed(...), $records), (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult()));
     }
@@ -58,6 +58,7 @@ final readonly class ChartController
     public function get(int $id): JsonResponse
     {
         $chart = $this->records->chart($id);
+        $this->records->used($chart);
 
         return Version::answer(ChartState::of($chart), $chart->version);
     }
@@ -73,7 +74,7 @@ final readonly class ChartController
         $body = JsonBody::of($request)->object(['name', 'recipe']);
         $chart->name = trim($body->must('name')->string());
         $chart->recipe = $this->recipe($body->must('recipe'), new StoredFigures($chart->dataset, $this->store));
-        $chart->savedAt = new \DateTimeImmutable();
+        $chart->savedAt = $chart->usedAt = new \DateTimeImmutable();
         $this->manager->flush();
 
         return Version::answer(ChartState::of($chart), $chart->version);

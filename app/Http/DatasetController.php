@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use Doctrine\Common\Collections\Criteria;
+use Doctrine\Common\Collections\Order;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\ChartsOf;
 use KeenMargin\App\Editing\DatasetCopy;
@@ -22,14 +24,16 @@ final readonly class DatasetController
     {
     }
 
+    /** By last use; with `?deleted=1` those that were deleted and can be brought back. */
     #[Route('', methods: 'GET')]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
         $repository = $this->manager->getRepository(DatasetRecord::class);
-        $records = $repository->findBy(['deletedAt' => null], ['usedAt' => 'DESC', 'id' => 'DESC'], Page::SIZE, $page->first());
+        $of = Criteria::create(true)->where('1' === $request->query->get('deleted') ? Criteria::expr()->neq('deletedAt', null) : Criteria::expr()->isNull('deletedAt'));
+        $records = $repository->matching((clone $of)->orderBy(['usedAt' => Order::Descending, 'id' => Order::Descending])->setFirstResult($page->first())->setMaxResults(Page::SIZE));
 
-        return new JsonResponse($page->with(array_map($this->state->listed(...), $records), $repository->count(['deletedAt' => null])));
+        return new JsonResponse($page->with(array_values($records->map($this->state->listed(...))->toArray()), $repository->matching($of)->count()));
     }
 
     /** Confirms a reading: all of it becomes a dataset, or nothing does. */
@@ -49,6 +53,7 @@ final readonly class DatasetController
     public function get(int $id): JsonResponse
     {
         $record = $this->records->dataset($id);
+        $this->records->used($record);
 
         return Version::answer($this->state->whole($record), $record->version);
     }

@@ -37,6 +37,13 @@ final readonly class Records
         return null !== $chart && null === $chart->dataset->deletedAt ? $chart : throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
     }
 
+    /** That somebody looks at it: it comes first in the lists. No change of its state, so that its version stays. */
+    public function used(DatasetRecord|ChartRecord $record): void
+    {
+        $table = $record instanceof ChartRecord ? 'chart' : 'dataset';
+        $this->manager->getConnection()->executeStatement("UPDATE $table SET used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
+    }
+
     public function import(int $id): ImportRecord
     {
         return $this->manager->find(ImportRecord::class, $id) ?? throw new NotFoundHttpException("There is no import $id.");

@@ -21,6 +21,10 @@ class ChartRecord
     #[ORM\Column]
     public \DateTimeImmutable $savedAt;
 
+    /** When it was last opened or saved. */
+    #[ORM\Column(nullable: true)]
+    public ?\DateTimeImmutable $usedAt;
+
     /** @param array<string, mixed> $recipe */
     public function __construct(
         #[ORM\ManyToOne(targetEntity: DatasetRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
@@ -30,6 +34,6 @@ class ChartRecord
         #[ORM\Column(type: Types::JSON)]
         public array $recipe,
     ) {
-        $this->savedAt = new \DateTimeImmutable();
+        $this->savedAt = $this->usedAt = new \DateTimeImmutable();
     }
 }

@@ -14,7 +14,7 @@ function day(iso: string): string {
     <RouterLink :to="`/charts/${chart.id}`" class="block rounded-lg">
       <div class="border-b border-hairline p-4">
         <img
-          :src="`/api/charts/${chart.id}/picture.svg?v=${chart.version}`"
+          :src="`/api/charts/${chart.id}/picture.svg?v=${chart.pictured ?? chart.version}`"
           :alt="`Picture of ${chart.name}`"
           loading="lazy"
           class="h-auto w-full"
@@ -25,6 +25,13 @@ function day(iso: string): string {
       <div class="px-4 py-3">
         <h2 class="font-semibold break-words">{{ chart.name }}</h2>
         <p class="text-[12px] break-words text-quiet">{{ chart.datasetName }} · saved {{ day(chart.savedAt) }}</p>
+        <p v-for="trouble in chart.troubles ?? []" :key="trouble" class="flex gap-1.5 text-[12px]">
+          <span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span
+          ><span class="min-w-0 break-words">{{ trouble }}</span>
+        </p>
+        <p v-if="chart.behind" class="flex gap-1.5 text-[12px] text-quiet">
+          <span class="font-semibold" aria-hidden="true">‹</span><span>{{ chart.behind }}</span>
+        </p>
       </div>
     </RouterLink>
     <button

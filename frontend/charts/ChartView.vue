@@ -14,8 +14,34 @@ import WorkingsPanel from './WorkingsPanel.vue'
 import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
-const { dataset, recipe, chart, problem, savedAt, fresh, history, closing, change, name, moveClosing } = useChart()
+const {
+  dataset,
+  recipe,
+  chart,
+  problem,
+  savedAt,
+  fresh,
+  theirs,
+  putOnTop,
+  takeTheirs,
+  history,
+  closing,
+  change,
+  name,
+  moveClosing,
+} = useChart()
 const { canUndo, canRedo } = history
+/** In what theirs differs from this reader's. */
+const changed = computed(() => {
+  if (!theirs.value || !recipe.value) return []
+  const [own, other] = [recipe.value.question, theirs.value.recipe.question]
+  const parts = { measure: 'measure', span: 'span', where: 'filter', against: 'reference', by: 'grain', flag: 'flag' }
+  return Object.entries(parts)
+    .filter(
+      ([key]) => JSON.stringify(own[key as keyof typeof own]) !== JSON.stringify(other[key as keyof typeof other]),
+    )
+    .map(([, word]) => word)
+})
 const frame = ref<HTMLElement | null>(null)
 const { width: measured } = useElementSize(frame)
 const settled = refDebounced(measured, 80)
@@ -76,6 +102,17 @@ useKeys({
         />
         <main class="min-w-0 flex-1 px-7 pt-4 pb-6">
           <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
+          <div v-if="theirs" class="mb-4 rounded-md border border-accent/40 bg-accent-tint px-4 py-3" role="alert">
+            <p class="mb-2">
+              This chart was saved in another window meanwhile{{
+                changed.length ? `, with another ${changed.join(' and ')}` : ''
+              }}. Yours is not saved yet.
+            </p>
+            <p class="flex gap-3">
+              <button class="button button-strong" @click="putOnTop">Put mine on top</button>
+              <button class="button" @click="takeTheirs">Take theirs</button>
+            </p>
+          </div>
           <QuestionSentence
             v-if="drawing && dataset && recipe"
             class="mb-4"

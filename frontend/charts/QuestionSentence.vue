@@ -106,6 +106,8 @@ function breakdown(slot: string) {
         :text="isGathering ? filterText(breakdown(part.slot)!, where) : part.text"
         :breakdown="breakdown(part.slot)!"
         :where="where"
+        :can-gather="!isGathering"
+        @gather="filter.start"
         @change="filter.set"
       />
       <NumbersSlot
@@ -113,7 +115,8 @@ function breakdown(slot: string) {
         :text="part.text"
         :dataset="dataset"
         :where="where"
-        :measure="question.measure ?? ''"
+        :can-gather="!isGathering"
+        @gather="filter.start"
         @change="filter.set"
       />
     </template>
@@ -126,8 +129,5 @@ function breakdown(slot: string) {
     }}</span>
     <button class="button button-strong" @click="filter.apply">Apply together</button>
     <button class="link" @click="filter.drop">Drop them</button>
-  </p>
-  <p v-else-if="dataset.breakdowns.length > 1" class="-mt-2 mb-3 text-[12px]">
-    <button class="link text-quiet" @click="filter.start">Change several filters together</button>
   </p>
 </template>

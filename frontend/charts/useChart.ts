@@ -4,6 +4,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { ask, Problem, says } from '../shared/api'
 import type { Chart, Dataset, Question, Recipe } from '../shared/types'
 import { around, useClosing } from '../shared/useClosing'
+import { usePulse } from '../shared/usePulse'
 import { useHistory } from './useHistory'
 
 interface State {
@@ -21,9 +22,34 @@ export function useChart() {
   const problem = ref('')
   const savedAt = ref('')
   const fresh = ref(0)
+  /** The chart as somebody else saved it, while this reader changed it too. */
+  const theirs = shallowRef<Chart | null>(null)
 
   const { move: sendClosing, problem: unmoved } = useClosing(dataset, () => fresh.value++)
   watch(unmoved, (says) => says && (problem.value = says))
+  // Figures that are changed elsewhere show here within a second.
+  usePulse(
+    computed(() => dataset.value?.id ?? null),
+    (now, before) => {
+      fresh.value++
+      if (now.version !== before.version) void reloadDataset()
+    },
+  )
+
+  async function reloadDataset() {
+    if (!dataset.value) return
+    try {
+      dataset.value = await ask<Dataset>('GET', `/datasets/${dataset.value.id}`)
+      // A renaming may have rewritten the recipe of this very chart.
+      if (!chart.value) return
+      const kept = await ask<Chart>('GET', `/charts/${chart.value.id}`)
+      if (kept.version === chart.value.version) return
+      chart.value = kept
+      recipe.value = kept.recipe
+    } catch (error) {
+      problem.value = says(error)
+    }
+  }
 
   const place = computed(
     () => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`,
@@ -90,14 +116,26 @@ export function useChart() {
       savedAt.value = chart.value.savedAt
       problem.value = ''
     } catch (error) {
-      if (error instanceof Problem && error.status === 412)
-        chart.value = { ...chart.value, version: (error.current as Chart).version }
-      problem.value =
-        error instanceof Problem && error.status === 412
-          ? 'This chart was changed in another window. Change anything here to put your version on top, or reload to take theirs.'
-          : `Not saved: ${says(error)}`
+      if (error instanceof Problem && error.status === 412) theirs.value = error.current as Chart
+      else problem.value = `Not saved: ${says(error)}`
     }
   }, 400)
+
+  async function putOnTop() {
+    if (!chart.value || !theirs.value) return
+    chart.value = { ...chart.value, version: theirs.value.version }
+    theirs.value = null
+    await save()
+  }
+
+  function takeTheirs() {
+    if (!theirs.value) return
+    history.remember()
+    chart.value = theirs.value
+    recipe.value = theirs.value.recipe
+    savedAt.value = theirs.value.savedAt
+    theirs.value = null
+  }
 
   /** Gives the chart a name: it is saved from now on, or saved under another name. */
   async function name(text: string): Promise<void> {
@@ -134,5 +172,20 @@ export function useChart() {
 
   watch(place, () => void load(), { immediate: true })
 
-  return { dataset, recipe, chart, problem, savedAt, fresh, history, closing, change, name, moveClosing }
+  return {
+    dataset,
+    recipe,
+    chart,
+    problem,
+    savedAt,
+    fresh,
+    theirs,
+    putOnTop,
+    takeTheirs,
+    history,
+    closing,
+    change,
+    name,
+    moveClosing,
+  }
 }

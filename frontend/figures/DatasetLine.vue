@@ -13,6 +13,10 @@ defineProps<{ dataset: DatasetBrief }>()
           .filter(Boolean)
           .join(' · ')
       }}</span>
+      <span v-if="dataset.failing" class="flex gap-1.5 text-[12px]"
+        ><span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span>{{ dataset.failing }}
+        {{ dataset.failing === 1 ? 'check fails' : 'checks fail' }}</span
+      >
     </RouterLink>
   </li>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import ClosingControl from '../charts/ClosingControl.vue'
 import { ask } from '../shared/api'
@@ -49,6 +49,18 @@ const { problem: refused, isBusy, takeFile, takeText } = useIncoming(() => id)
 const { isOver } = useDrop(takeFile, takeText)
 const wanted = shallowRef<{ member: string; period: string } | null>(null)
 const imports = ref(0)
+const { query } = useRoute()
+/** What a search has led to. */
+watch(dataset, (own, before) => {
+  if (!own || before) return
+  const { measure, by, member } = query
+  const holder = own.breakdowns.find((one) => one.members.includes(String(member ?? '')))
+  if (own.measures.some((one) => one.name === measure)) shown.measure.value = String(measure)
+  if (own.breakdowns.some((one) => one.name === by)) shown.by.value = String(by)
+  if (!member || !holder) return
+  shown.by.value = holder.name
+  wanted.value = { member: String(member), period: own.closing }
+})
 
 /** From a square of the coverage to its figures. */
 function show(code: Scenario, period: string) {
@@ -132,6 +144,7 @@ function changed() {
           :wanted="wanted"
           @took="take"
           @changed="changed"
+          @arrived="wanted = null"
         />
       </main>
     </div>

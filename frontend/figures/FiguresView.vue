@@ -1,13 +1,27 @@
 <script setup lang="ts">
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
-import type { DatasetBrief } from '../shared/types'
+import { ask, says } from '../shared/api'
+import type { DatasetBrief, Listing } from '../shared/types'
+import { useLoad } from '../shared/useLoad'
 import PageTurner from '../shared/PageTurner.vue'
 import { usePages } from '../shared/usePages'
 import BringIn from '../start/BringIn.vue'
 
 document.title = 'Figures – Keen Margin'
 const { list, problem, reload, turn } = usePages<DatasetBrief>('/datasets')
+const { value: deleted, reload: reloadDeleted } = useLoad(() =>
+  ask<Listing<DatasetBrief>>('GET', '/datasets?deleted=1'),
+)
+
+async function bringBack(dataset: DatasetBrief) {
+  try {
+    await ask('POST', `/datasets/${dataset.id}/restoration`, { body: {} })
+    await Promise.all([reload(), reloadDeleted()])
+  } catch (error) {
+    problem.value = says(error)
+  }
+}
 </script>
 
 <template>
@@ -34,6 +48,10 @@ const { list, problem, reload, turn } = usePages<DatasetBrief>('/datasets')
               dataset.name
             }}</RouterLink>
             <span class="text-[12px] text-quiet">{{ dataset.organisation }}</span>
+            <span v-if="dataset.failing" class="ml-2 text-[12px]"
+              ><span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span> {{ dataset.failing }}
+              {{ dataset.failing === 1 ? 'check fails' : 'checks fail' }}</span
+            >
           </th>
           <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.isList ? 'a list' : dataset.periods }}</td>
           <td class="py-2.5 pr-6 whitespace-nowrap">{{ dataset.scenarios.join(' ') }}</td>
@@ -52,5 +70,16 @@ const { list, problem, reload, turn } = usePages<DatasetBrief>('/datasets')
       </tbody>
     </table>
     <PageTurner :list="list" @turn="turn" />
+    <section v-if="deleted?.items.length" class="mt-8" aria-label="Deleted">
+      <h2 class="label mb-1">Deleted</h2>
+      <ul>
+        <li v-for="dataset in deleted.items" :key="dataset.id" class="py-0.5 break-words text-quiet">
+          {{ dataset.name }}
+          <button class="link ml-1" :aria-label="`Bring ${dataset.name} back`" @click="bringBack(dataset)">
+            Bring it back
+          </button>
+        </li>
+      </ul>
+    </section>
   </main>
 </template>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useSearch } from './useSearch'
+
+const { isOpen } = useSearch()
 defineProps<{ area?: 'figures' | 'charts' }>()
 </script>
 
@@ -23,6 +26,9 @@ defineProps<{ area?: 'figures' | 'charts' }>()
         >{{ label }}</RouterLink
       >
     </nav>
+    <button class="self-center text-quiet hover:text-accent" title="Find anything  /" @click="isOpen = true">
+      Find
+    </button>
     <div class="ml-auto flex items-center gap-4 max-lg:gap-2"><slot /></div>
   </header>
 </template>

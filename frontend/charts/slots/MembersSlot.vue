@@ -9,8 +9,9 @@ const props = defineProps<{
   text: string
   breakdown: Pick<Breakdown, 'name' | 'members' | 'parents'>
   where: Filter[]
+  canGather?: boolean
 }>()
-const emit = defineEmits<{ change: [where: Filter[] | undefined] }>()
+const emit = defineEmits<{ change: [where: Filter[] | undefined]; gather: [] }>()
 const sought = ref('')
 const MOST = 200
 
@@ -91,6 +92,13 @@ function step(event: KeyboardEvent, by: number) {
       <p v-else-if="found.length > MOST" class="py-2 text-quiet">
         And {{ found.length - MOST }} more: type to find them.
       </p>
+      <button
+        v-if="canGather"
+        class="link mt-2 border-t border-hairline pt-2 text-[12px] text-quiet"
+        @click="emit('gather')"
+      >
+        Gather changes, then apply them together
+      </button>
     </div>
   </SlotSheet>
 </template>

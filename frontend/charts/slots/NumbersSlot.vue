@@ -5,8 +5,8 @@ import SlotSheet from './SlotSheet.vue'
 import { thresholdDigits } from './threshold'
 
 /** Where another column of numbers is below a limit, or at least as large. */
-const props = defineProps<{ text: string; dataset: Dataset; where: Filter[]; measure: string }>()
-const emit = defineEmits<{ change: [where: Filter[] | undefined] }>()
+const props = defineProps<{ text: string; dataset: Dataset; where: Filter[]; canGather?: boolean }>()
+const emit = defineEmits<{ change: [where: Filter[] | undefined]; gather: [] }>()
 const trouble = ref('')
 
 const fields = computed(() => [
@@ -83,6 +83,13 @@ function take(close: () => void) {
         <p v-if="trouble" class="text-unfavourable-text" role="alert">{{ trouble }}</p>
         <button class="button button-strong" type="submit">Filter</button>
       </form>
+      <button
+        v-if="canGather"
+        class="link mt-2 border-t border-hairline pt-2 text-[12px] text-quiet"
+        @click="emit('gather')"
+      >
+        Gather changes, then apply them together
+      </button>
     </template>
   </SlotSheet>
 </template>

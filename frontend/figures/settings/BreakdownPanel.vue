@@ -143,7 +143,9 @@ function setRole(members: string[], role: string) {
           :kept="kept"
           @change="setRole([member], $event)"
         />
-        <span class="flex w-64 shrink-0 items-center justify-end gap-3 text-[12px]">
+        <span
+          class="flex w-64 shrink-0 items-center justify-end gap-3 text-[12px] opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+        >
           <button
             class="px-1 text-quiet hover:text-accent"
             :aria-label="`Move ${member} up`"

@@ -27,7 +27,7 @@ const ROW = 29
 const HEAD = 28
 const [NARROWEST_NAME, WIDEST_NAME] = [112, 220]
 const NARROWEST = 66
-const { active, box, go, next, has, isActive } = props.selection
+const { active, end, box, go, next, has, isActive } = props.selection
 const frame = ref<HTMLElement | null>(null)
 const draft = ref<string | null>(null)
 const isReleased = ref(false)
@@ -81,11 +81,12 @@ const idOf = (row: number, column: number) => `amount-${row}-${column}`
 const activeId = computed(() => (active.value ? idOf(active.value.row, active.value.column) : undefined))
 
 function show() {
-  if (!active.value) return
-  down.value.scrollToIndex(active.value.row, { align: 'auto' })
-  across.value.scrollToIndex(active.value.column, { align: 'auto' })
+  const at = end.value ?? active.value
+  if (!at) return
+  down.value.scrollToIndex(at.row, { align: 'auto' })
+  across.value.scrollToIndex(at.column, { align: 'auto' })
 }
-watch(active, () => void nextTick(show))
+watch([active, end], () => void nextTick(show))
 
 function named(row: FigureRow): string {
   return props.head.by === null ? props.head.measure : row.member || '(blank)'
@@ -145,7 +146,12 @@ function key(event: KeyboardEvent) {
     return
   }
   if (!active.value && event.key !== 'Tab') go({ row: 0, column: 0 })
-  const move = keyMove(event, active.value, props.rows.length, props.head.periods.length)
+  const move = keyMove(
+    event,
+    event.shiftKey ? (end.value ?? active.value) : active.value,
+    props.rows.length,
+    props.head.periods.length,
+  )
   if (move) go(move, event.shiftKey)
   else if (event.key === 'Tab') {
     if (isReleased.value || !active.value) return
@@ -206,7 +212,7 @@ function press(event: PointerEvent, row: number, column: number) {
   window.addEventListener('pointerup', () => (isDragging = false), { once: true })
 }
 function over(row: number, column: number) {
-  if (isDragging && active.value && !isActive(row, column)) go({ row, column }, true)
+  if (isDragging && active.value) go({ row, column }, true)
 }
 </script>
 

@@ -23,7 +23,7 @@ const props = defineProps<{
   /** a member and a period that something else leads to */
   wanted: { member: string; period: string } | null
 }>()
-const emit = defineEmits<{ took: [pulse: Pulse]; changed: [] }>()
+const emit = defineEmits<{ took: [pulse: Pulse]; changed: []; arrived: [] }>()
 const { tell } = useToast()
 
 const id = computed(() => props.dataset.id)

@@ -12,10 +12,10 @@ export interface Box {
   right: number
 }
 
-/** One cell that the keys go to, and the rectangle between it and where the selection began. */
+/** The cell that is typed into, and the rectangle between it and the other end of the selection. */
 export function useSelection(rows: Ref<number>, columns: Ref<number>) {
   const active = ref<At | null>(null)
-  const anchor = ref<At | null>(null)
+  const end = ref<At | null>(null)
 
   const clamp = (at: At): At => ({
     row: Math.max(0, Math.min(rows.value - 1, at.row)),
@@ -23,7 +23,7 @@ export function useSelection(rows: Ref<number>, columns: Ref<number>) {
   })
   const box = computed<Box | null>(() => {
     if (!active.value || !rows.value || !columns.value) return null
-    const [a, b] = [clamp(active.value), clamp(anchor.value ?? active.value)]
+    const [a, b] = [clamp(active.value), clamp(end.value ?? active.value)]
     return {
       top: Math.min(a.row, b.row),
       left: Math.min(a.column, b.column),
@@ -32,16 +32,18 @@ export function useSelection(rows: Ref<number>, columns: Ref<number>) {
     }
   })
 
-  function go(to: At, extends_ = false) {
-    const from = active.value
-    active.value = clamp(to)
-    anchor.value = extends_ ? (anchor.value ?? from) : null
+  /** To a cell; or, where the selection is extended, its other end. */
+  function go(to: At, extended = false) {
+    if (extended && active.value) end.value = clamp(to)
+    else {
+      active.value = clamp(to)
+      end.value = null
+    }
   }
 
-  /** Selects a rectangle; the keys stay with its first cell. */
   function select(wanted: Box) {
     active.value = clamp({ row: wanted.top, column: wanted.left })
-    anchor.value = clamp({ row: wanted.bottom, column: wanted.right })
+    end.value = clamp({ row: wanted.bottom, column: wanted.right })
   }
 
   /** To the next cell, and from the end of a row to the beginning of the next. */
@@ -60,5 +62,5 @@ export function useSelection(rows: Ref<number>, columns: Ref<number>) {
     column <= box.value.right
   const isActive = (row: number, column: number) => active.value?.row === row && active.value.column === column
 
-  return { active, box, go, select, next, has, isActive }
+  return { active, end, box, go, select, next, has, isActive }
 }

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+  DialogTitle,
+} from '@headlessui/vue'
+import { refDebounced } from '@vueuse/core'
+import { ask, says } from './api'
+import { useKeys } from './useKeys'
+import { useSearch } from './useSearch'
+
+interface Found {
+  kind: 'chart' | 'dataset' | 'measure' | 'breakdown' | 'member' | 'import'
+  id: number
+  name: string
+  within: string
+  dataset: number
+}
+
+/** Finds anything that has a name. */
+const { isOpen } = useSearch()
+const router = useRouter()
+const sought = ref('')
+const settled = refDebounced(sought, 120)
+const found = ref<Found[] | null>(null)
+const problem = ref('')
+let asked = 0
+
+useKeys({ '/': () => (isOpen.value = true) })
+watch(isOpen, (open) => {
+  if (open) [sought.value, found.value, problem.value] = ['', null, '']
+})
+watch(settled, async (text) => {
+  const mine = ++asked
+  if (!text.trim()) return void (found.value = null)
+  try {
+    const { items } = await ask<{ items: Found[] }>('GET', `/search?q=${encodeURIComponent(text.trim())}`)
+    if (mine === asked) [found.value, problem.value] = [items, '']
+  } catch (error) {
+    if (mine === asked) problem.value = says(error)
+  }
+})
+
+function go(one: Found | null) {
+  if (!one) return
+  isOpen.value = false
+  const place = {
+    chart: `/charts/${one.id}`,
+    dataset: `/figures/${one.dataset}`,
+    measure: { path: `/figures/${one.dataset}`, query: { measure: one.name } },
+    breakdown: { path: `/figures/${one.dataset}`, query: { by: one.name } },
+    member: { path: `/figures/${one.dataset}`, query: { member: one.name } },
+    import: `/figures/${one.dataset}`,
+  }[one.kind]
+  void router.push(place)
+}
+</script>
+
+<template>
+  <Dialog :open="isOpen" class="relative z-40" @close="isOpen = false">
+    <div class="fixed inset-0 bg-ink/25" aria-hidden="true" />
+    <div class="fixed inset-0 flex items-start justify-center p-16">
+      <DialogPanel class="w-full max-w-xl rounded-lg bg-panel p-4 shadow-xl">
+        <DialogTitle class="sr-only">Find anything</DialogTitle>
+        <Combobox :model-value="null" @update:model-value="go">
+          <ComboboxInput
+            class="w-full border-b border-hairline bg-transparent px-2 pb-2 font-serif text-[19px] outline-none"
+            aria-label="Find anything"
+            placeholder="Find a chart, a dataset, a measure, a member, a file"
+            autocomplete="off"
+            @change="sought = $event.target.value"
+          />
+          <p v-if="problem" class="px-2 pt-3 text-unfavourable-text" role="alert">{{ problem }}</p>
+          <p v-else-if="found && !found.length" class="px-2 pt-3 text-quiet">Nothing of that name.</p>
+          <ComboboxOptions static class="mt-2 max-h-[50vh] overflow-auto">
+            <ComboboxOption
+              v-for="one in found ?? []"
+              :key="`${one.kind} ${one.id}`"
+              :value="one"
+              class="choice items-baseline rounded"
+            >
+              <span class="w-20 shrink-0 text-[12px] font-normal text-quiet">{{ one.kind }}</span>
+              <span class="min-w-0 break-words">{{ one.name || '(blank)' }}</span>
+              <span class="ml-auto min-w-0 truncate pl-4 text-[12px] font-normal text-quiet">{{ one.within }}</span>
+            </ComboboxOption>
+          </ComboboxOptions>
+        </Combobox>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>
