@@ -82,7 +82,7 @@ final readonly class DatasetState
     {
         $measure = $record->measure();
 
-        return ['id' => $record->id, 'name' => $measure->name, 'unit' => $measure->unit, 'inPoints' => $measure->isInPercent(), 'decimals' => $measure->decimals, 'grouping' => $measure->grouping->value, 'better' => $measure->better?->value, 'numerator' => $measure->numerator, 'denominator' => $measure->denominator];
+        return ['id' => $record->id, 'name' => $measure->name, 'unit' => $measure->unit, 'inPoints' => $measure->isInPercent(), 'decimals' => $measure->decimals, 'grouping' => $measure->grouping->value, 'better' => $measure->better?->value, 'numerator' => $measure->numerator, 'denominator' => $measure->denominator, 'band' => $measure->band];
     }
 
     /** @return array<string, mixed> */

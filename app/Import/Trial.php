@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\Reading\BandColumns;
 use KeenMargin\Core\Figures\Reading\Mapping;
 use KeenMargin\Core\Figures\Reading\NearNames;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
@@ -35,16 +36,17 @@ final readonly class Trial
     public function of(Look $look, Mapping $mapping, ?DatasetRecord $target, ImportMode $mode): array
     {
         $doubts = $look->doubts($mapping);
+        $bands = BandColumns::of($look->sheet, $mapping)->examples($look->sheet, $mapping);
         try {
             $read = $this->reader->read($look, $mapping, $this->shelf->begin($look->file->id));
             $counts = null === $target ? ['added' => $read->table->count(), 'replaced' => 0, 'unchanged' => 0, 'removed' => 0] : $this->keeper->foresee($target, $read, $mode)->toArray();
         } catch (RefusedFigures $e) {
             $this->shelf->refused($look->file->id, $e->refusals);
 
-            return ['accepted' => false, 'says' => $e->getMessage(), 'refusals' => self::refusals($e), 'refused' => \count($e->refusals), 'doubts' => $doubts];
+            return ['accepted' => false, 'says' => $e->getMessage(), 'refusals' => self::refusals($e), 'refused' => \count($e->refusals), 'doubts' => $doubts, 'bands' => $bands];
         }
 
-        return ['accepted' => true, 'doubts' => $doubts, 'counts' => $counts] + $this->summary($read, null === $target ? null : (new StoredFigures($target, $this->store))->dataset());
+        return ['accepted' => true, 'doubts' => $doubts, 'bands' => $bands, 'counts' => $counts] + $this->summary($read, null === $target ? null : (new StoredFigures($target, $this->store))->dataset());
     }
 
     /** @return array<string, mixed> */

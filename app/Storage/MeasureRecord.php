@@ -50,6 +50,6 @@ class MeasureRecord
 
     public function measure(): Measure
     {
-        return new Measure($this->name, $this->unit, max(0, $this->scale), Grouping::from($this->grouping), null === $this->better ? null : Better::from($this->better), $this->numerator, $this->denominator);
+        return new Measure($this->name, $this->unit, max(0, $this->scale), Grouping::from($this->grouping), null === $this->better ? null : Better::from($this->better), $this->numerator, $this->denominator, $this->band);
     }
 }

@@ -10,6 +10,7 @@ final readonly class Measure
     /**
      * @param string           $unit     of its amounts: `EUR`, `%`, or none
      * @param non-negative-int $decimals of its amounts, as they came
+     * @param ?int             $band     from 0, where its amounts are the limits of a band; else it is a measure proper
      */
     public function __construct(
         public string $name,
@@ -19,6 +20,7 @@ final readonly class Measure
         public ?Better $better = null,
         public ?string $numerator = null,
         public ?string $denominator = null,
+        public ?int $band = null,
     ) {
     }
 

@@ -26,7 +26,7 @@ final class Spread
     /**
      * Parts in proportion to weights. Each cumulative sum is rounded, so that no part is off by more than the last digit.
      *
-     * @param list<?BigDecimal> $weights a missing one gets nothing; their sum is not zero
+     * @param list<?BigDecimal> $weights  a missing one gets nothing; their sum is not zero
      * @param non-negative-int  $decimals
      *
      * @return list<BigDecimal>

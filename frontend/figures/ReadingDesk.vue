@@ -120,6 +120,7 @@ const canConfirm = computed(
         :doubts="trial?.doubts ?? reading.doubts"
         :joins="target !== null"
         :notices="trial?.notices ?? []"
+        :bands="trial?.bands"
       />
       <SampleTable
         v-model="mapping"

@@ -3,7 +3,12 @@ import { computed } from 'vue'
 import type { Doubt, Mapping, Trial } from './types'
 
 /** What the cells alone cannot tell, asked once; what is answered by the file itself stands quietly beside it. */
-const props = defineProps<{ doubts: Doubt[]; joins: boolean; notices: NonNullable<Trial['notices']> }>()
+const props = defineProps<{
+  doubts: Doubt[]
+  joins: boolean
+  notices: NonNullable<Trial['notices']>
+  bands?: NonNullable<Trial['bands']>
+}>()
 const mapping = defineModel<Mapping>({ required: true })
 const months = 'January February March April May June July August September October November December'.split(' ')
 const factors = [
@@ -67,6 +72,20 @@ function scale(measure: string, factor: number) {
       </select>
       <span v-if="rule.unit">of {{ rule.unit }}</span>
     </label>
+    <div v-if="bands?.length" :class="asked('bands')" role="radiogroup" aria-label="What the bands are">
+      <p>The bands are <span v-if="asks('bands')" class="text-accent">the file does not tell: please check</span></p>
+      <label v-for="band in bands" :key="band.meaning" class="flex items-baseline gap-2">
+        <input
+          type="radio"
+          name="bands"
+          class="accent-accent"
+          :checked="(mapping.bands ?? 'limits') === band.meaning"
+          @change="mapping = { ...mapping, bands: band.meaning }"
+        />
+        {{ band.meaning === 'percent of target' ? 'in percent of the target' : band.meaning }}
+        <span class="min-w-0 break-words text-quiet">{{ band.says }}</span>
+      </label>
+    </div>
     <label v-if="mayHaveTotals" class="flex items-center gap-2">
       Totals in the file
       <select

@@ -29,6 +29,7 @@ export const roleChoices: RoleChoice[] = [
   { id: 'measure', label: 'Measure', role: { role: 'measure' } },
   { id: 'unit', label: 'Unit', role: { role: 'unit' } },
   { id: 'total', label: 'Total, left out', role: { role: 'total' } },
+  { id: 'band', label: 'Band', role: { role: 'band' } },
   { id: 'ignore', label: 'Ignore', role: { role: 'ignore' } },
 ]
 

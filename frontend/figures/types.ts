@@ -1,7 +1,7 @@
 import type { Grain, Period, Refusal, Scenario } from '../shared/types'
 
 /** Shapes of the API's answers about files on their way in, and about the figures that came. */
-export type Role = 'period' | 'amount' | 'scenario' | 'measure' | 'breakdown' | 'unit' | 'total' | 'ignore'
+export type Role = 'period' | 'amount' | 'scenario' | 'measure' | 'breakdown' | 'unit' | 'total' | 'band' | 'ignore'
 
 export interface ColumnRole {
   role: Role
@@ -37,7 +37,10 @@ export interface Mapping {
   totals?: 'keep' | 'leave out'
   header?: HeaderPlace
   sheet?: string
+  bands?: BandMeaning
 }
+
+export type BandMeaning = 'limits' | 'increments' | 'percent of target'
 
 export type ImportMode = 'add' | 'replace periods' | 'replace all'
 
@@ -79,7 +82,7 @@ export interface Reading {
   seen: EarlierImport | null
 }
 
-export type Doubt = 'decimal' | 'dates' | 'year' | 'scale' | 'periods'
+export type Doubt = 'decimal' | 'dates' | 'year' | 'scale' | 'periods' | 'bands'
 
 export interface Counts {
   added: number
@@ -97,6 +100,8 @@ export interface NearName {
 export interface Trial {
   accepted: boolean
   doubts: Doubt[]
+  /** what each possible meaning makes of the bands of the first rows */
+  bands?: { meaning: BandMeaning; says: string }[]
   says?: string
   refusals?: Refusal[]
   refused?: number

@@ -64,6 +64,8 @@ export interface Measure {
   better: 'more' | 'less' | null
   numerator: string | null
   denominator: string | null
+  /** from 0, where its amounts are the limits of bands */
+  band: number | null
 }
 
 export interface Breakdown {

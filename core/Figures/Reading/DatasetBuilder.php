@@ -136,7 +136,7 @@ final class DatasetBuilder
         $measures = [];
         foreach ($decimals as $name => $scale) {
             $rule = $mapping->measures[$name] ?? new MeasureRule();
-            $measures[] = new Measure((string) $name, $rule->unit ?? $units[$name] ?? '', max(0, $scale), $rule->grouping ?? Grouping::Sum, $rule->better);
+            $measures[] = new Measure((string) $name, $rule->unit ?? $units[$name] ?? '', max(0, $scale), $rule->grouping ?? Grouping::Sum, $rule->better, band: $rule->band);
         }
         foreach ($mapping->measures as $name => $rule) {
             if (Grouping::Ratio !== $rule->grouping) {

@@ -39,16 +39,25 @@ final class FactReader
     private int $rows = 0;
     private int $without = 0;
 
-    private function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
+    private readonly Sheet $sheet;
+    private readonly Mapping $mapping;
+
+    private function __construct(Sheet $sheet, Mapping $mapping)
     {
         MappingFit::insist($sheet, $mapping);
+        $this->refusals = new Refusals();
+        if ([] !== $mapping->of(Role::Band)) {
+            $bands = BandColumns::of($sheet, $mapping);
+            $sheet = $sheet->reading(fn (RowSource $source): RowSource => new BandRows($source, $bands, $mapping->bands ?? BandMeaning::Limits, $mapping->decimal->value, $this->refusals));
+            $mapping = BandColumns::asAmounts($sheet, $mapping);
+        }
+        [$this->sheet, $this->mapping] = [$sheet, $mapping];
         $this->combinations = new RowCombinations($sheet, $mapping);
         $this->amounts = AmountColumns::of($sheet, $mapping);
         $this->periods = PeriodColumn::of($sheet, $mapping);
         $this->totals = new TotalRows();
         $this->totalColumns = new TotalColumns($sheet, $mapping);
         $this->scale = $this->amounts->decimalsOf($sheet, $mapping);
-        $this->refusals = new Refusals();
         $this->slow = new SlowAmounts($mapping->numbers(), $this->refusals);
         $this->rates = new RateKeys($mapping, $this->refusals);
     }

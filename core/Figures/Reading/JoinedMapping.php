@@ -18,7 +18,7 @@ final class JoinedMapping
         }
         $isOnlyMeasure = 1 === \count($dataset->measures) && RoleGuess::DEFAULT_MEASURE === $mapping->measure;
 
-        return new Mapping($columns, $mapping->decimal, $mapping->dates, $isOnlyMeasure ? $dataset->measures[0]->name : $mapping->measure, $mapping->year, $mapping->leaveOut, $mapping->measures, $dataset->calendar, $dataset->grain, $mapping->sameAs, $mapping->keepsTotals, $mapping->header, $mapping->sheet);
+        return new Mapping($columns, $mapping->decimal, $mapping->dates, $isOnlyMeasure ? $dataset->measures[0]->name : $mapping->measure, $mapping->year, $mapping->leaveOut, $mapping->measures, $dataset->calendar, $dataset->grain, $mapping->sameAs, $mapping->keepsTotals, $mapping->header, $mapping->sheet, $mapping->bands);
     }
 
     /** Refuses figures that are split otherwise than the dataset, or by another grain. */

@@ -23,6 +23,7 @@ final readonly class Mapping
      * @param bool                                 $keepsTotals whether members that look like the sum of the others are figures of their own
      * @param ?HeaderPlace                         $header      where it was told
      * @param ?string                              $sheet       of a workbook with several
+     * @param ?BandMeaning                         $bands       what the columns of bands hold; limits where it is not told
      */
     public function __construct(
         public array $columns,
@@ -38,7 +39,17 @@ final readonly class Mapping
         public bool $keepsTotals = false,
         public ?HeaderPlace $header = null,
         public ?string $sheet = null,
+        public ?BandMeaning $bands = null,
     ) {
+    }
+
+    /**
+     * @param array<string, ColumnRole>  $columns
+     * @param array<string, MeasureRule> $measures
+     */
+    public function with(array $columns, array $measures): self
+    {
+        return new self($columns, $this->decimal, $this->dates, $this->measure, $this->year, $this->leaveOut, $measures, $this->calendar, $this->grain, $this->sameAs, $this->keepsTotals, $this->header, $this->sheet, $this->bands);
     }
 
     public function numbers(): NumberReader
@@ -74,6 +85,7 @@ final readonly class Mapping
             'totals' => $this->keepsTotals ? 'keep' : null,
             'header' => $this->header?->toArray(),
             'sheet' => $this->sheet,
+            'bands' => $this->bands?->value,
         ], static fn (mixed $value): bool => null !== $value && [] !== $value);
     }
 }

@@ -15,7 +15,7 @@ use KeenMargin\Core\Time\Period;
 /** Reads the `figures` of a recipe. What it leaves out is guessed from the sheet; without one, any column may be named. */
 final class MappingReader
 {
-    public const KEYS = ['columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts', 'grain', 'sameAs', 'totals', 'header', 'sheet'];
+    public const KEYS = ['columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts', 'grain', 'sameAs', 'totals', 'header', 'sheet', 'bands'];
 
     public static function read(Given $given, Mapping $guess, ?Sheet $sheet): Mapping
     {
@@ -36,6 +36,7 @@ final class MappingReader
             null === $given->maybe('totals') ? $guess->keepsTotals : 'keep' === $given->must('totals')->oneOf(['keep', 'leave out']),
             self::maybeHeader($given),
             self::maybeSheet($given),
+            $given->maybe('bands')?->enum(BandMeaning::class) ?? $guess->bands,
         );
     }
 

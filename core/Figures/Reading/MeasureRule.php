@@ -12,7 +12,10 @@ final readonly class MeasureRule
 {
     public const POWERS = [1 => 0, 1000 => 3, 1_000_000 => 6, 1_000_000_000 => 9];
 
-    /** @param 0|3|6|9 $power of ten that the amounts come in: 3 where the file has thousands */
+    /**
+     * @param 0|3|6|9 $power of ten that the amounts come in: 3 where the file has thousands
+     * @param ?int    $band  from 0, where the amounts are limits of bands
+     */
     public function __construct(
         public ?string $unit = null,
         public ?Grouping $grouping = null,
@@ -20,6 +23,7 @@ final readonly class MeasureRule
         public ?string $numerator = null,
         public ?string $denominator = null,
         public int $power = 0,
+        public ?int $band = null,
     ) {
     }
 

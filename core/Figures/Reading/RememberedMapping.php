@@ -14,6 +14,6 @@ final class RememberedMapping
             $columns[$name] = $before->columns[$name] ?? $guess->columns[$name] ?? new ColumnRole(Role::Ignore);
         }
 
-        return new Mapping($columns, $before->decimal, $before->dates, $before->measure, $guess->year ?? $before->year, [], $before->measures, $before->calendar, $before->grain, $before->sameAs, $before->keepsTotals);
+        return new Mapping($columns, $before->decimal, $before->dates, $before->measure, $guess->year ?? $before->year, [], $before->measures, $before->calendar, $before->grain, $before->sameAs, $before->keepsTotals, bands: $before->bands);
     }
 }

@@ -16,5 +16,7 @@ enum Role: string
     case Unit = 'unit';
     /** The sum of other columns: left out, and held against them. */
     case Total = 'total';
+    /** The limit of a band of an item, its width, or its part of the target. */
+    case Band = 'band';
     case Ignore = 'ignore';
 }

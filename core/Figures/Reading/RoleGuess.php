@@ -17,6 +17,8 @@ final class RoleGuess
 {
     public const DEFAULT_MEASURE = 'Amount';
     private const SAMPLE = 400;
+    /** What is to be reached stands in every row, and counts once. */
+    private const GOALS = '/^(goal|goals|ziel|objectif)\b/iu';
     private const COSTS = '/\b(costs?|expenses?|fuel|dues|fees|overheads?|cancell?ations?|delays?|kosten|aufwand)\b/iu';
 
     /**
@@ -37,12 +39,31 @@ final class RoleGuess
         foreach ($sheet->header as $place => $name) {
             $guesses[$name] = ColumnGuess::of($sheet, $place, new NumberReader($decimal), new PeriodReader($calendar, $dates, $year));
         }
-        $columns = self::settled($guesses, new PeriodReader($calendar, $dates, $year));
+        $columns = BandColumns::recognised(self::settled($guesses, new PeriodReader($calendar, $dates, $year)));
 
-        return new Mapping($columns, $decimal, $dates, $measure ?? self::DEFAULT_MEASURE, $year, [], self::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE), $calendar);
+        $measure ??= self::maybeLone($columns);
+        $mapping = new Mapping($columns, $decimal, $dates, $measure ?? self::DEFAULT_MEASURE, $year, [], self::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE), $calendar);
+
+        return [] === $mapping->of(Role::Band) ? $mapping : new Mapping($columns, $decimal, $dates, $mapping->measure, $year, [], $mapping->measures, $calendar, bands: BandColumns::of($sheet, $mapping)->possible($sheet)[0] ?? BandMeaning::Limits);
     }
 
-    /** @return list<'decimal'|'dates'|'year'|'scale'|'periods'> what a person has to confirm */
+    /**
+     * The one measure that a column names, where the others only say their scenario: `Net revenue, Budget`.
+     *
+     * @param array<string, ColumnRole> $columns
+     */
+    private static function maybeLone(array $columns): ?string
+    {
+        $amounts = array_filter($columns, static fn (ColumnRole $column): bool => Role::Amount === $column->role);
+        $named = array_filter($amounts, static fn (ColumnRole $column): bool => null !== $column->measure);
+        $scenarios = static fn (array $of): array => array_map(static fn (ColumnRole $column): ?Scenario => $column->scenario, array_values($of));
+        $names = array_unique(array_map(static fn (ColumnRole $column): ?string => $column->measure, $named));
+        $hasSame = [] !== array_filter($scenarios(array_diff_key($amounts, $named)), static fn (?Scenario $scenario): bool => \in_array($scenario, $scenarios($named), true));
+
+        return 1 === \count($names) && !$hasSame ? array_values($names)[0] : null;
+    }
+
+    /** @return list<'decimal'|'dates'|'year'|'scale'|'periods'|'bands'> what a person has to confirm */
     public static function doubts(Sheet $sheet, Mapping $mapping): array
     {
         $doubts = [];
@@ -67,6 +88,9 @@ final class RoleGuess
         }
         if ([] === $periods) {
             $doubts[] = 'periods';
+        }
+        if (1 !== \count(BandColumns::of($sheet, $mapping)->possible($sheet)) && [] !== $mapping->of(Role::Band)) {
+            $doubts[] = 'bands';
         }
 
         return $doubts;
@@ -182,8 +206,9 @@ final class RoleGuess
                 [$unit, $power] = null === $own ? [$noted, $notedPower] : [$own, 0];
             }
             $isCost = 1 === preg_match(self::COSTS, $of);
-            if (null !== $unit || $isCost || $power > 0) {
-                $rules[$of] = new MeasureRule($unit, '%' === $unit ? Grouping::Rate : null, $isCost ? Better::Less : null, power: MeasureRule::POWERS[10 ** $power] ?? 0);
+            $isGoal = 1 === preg_match(self::GOALS, $of);
+            if (null !== $unit || $isCost || $isGoal || $power > 0) {
+                $rules[$of] = new MeasureRule($unit, $isGoal ? Grouping::Last : ('%' === $unit ? Grouping::Rate : null), $isCost ? Better::Less : null, power: MeasureRule::POWERS[10 ** $power] ?? 0);
             }
         }
 

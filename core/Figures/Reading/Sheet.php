@@ -35,6 +35,16 @@ final readonly class Sheet
     ) {
     }
 
+    /**
+     * The same table with other rows below its header.
+     *
+     * @param callable(RowSource): RowSource $wrap
+     */
+    public function reading(callable $wrap): self
+    {
+        return new self($wrap($this->source), $this->place, $this->header, $this->levels, $this->rows, $this->isWhole, $this->notes, $this->prefersComma);
+    }
+
     public static function of(RowSource $source, ?HeaderPlace $told = null): self
     {
         [$first, $isWhole] = self::first($source);

@@ -17,6 +17,7 @@ final class SourceRows
      */
     public static function of(Sheet $sheet, Mapping $mapping, callable $wanted, callable $at): \Generator
     {
+        $mapping = BandColumns::asAmounts($sheet, $mapping);
         $combinations = new RowCombinations($sheet, $mapping);
         $amounts = AmountColumns::of($sheet, $mapping);
         $periods = PeriodColumn::of($sheet, $mapping);
