@@ -86,7 +86,7 @@ final class RoundTripTest extends TestCase
             sort($names);
             $members[$dataset->text('breakdowns', $i, 'name')] = $names;
         }
-        $measures = (array) $dataset->at('measures');
+        $measures = array_map(static fn (mixed $measure): array => array_diff_key((array) $measure, ['id' => 0]), (array) $dataset->at('measures'));
         sort($measures);
 
         return ['measures' => $measures, 'members' => $members, 'figures' => $lines, 'closing' => $dataset->at('closing'), 'facts' => $dataset->at('facts')];

@@ -38,7 +38,7 @@ final class RecipeTest extends TestCase
         yield 'unknown grain' => [$with('"by":"fortnight"'), 'question.by: "fortnight" is not accepted; give day, week, month, quarter, half-year or year.'];
         yield 'no period' => [$with('"closedThrough":"August"'), 'question.closedThrough: "August" is not a period; give a period such as 2026-08, 2026-Q3 or 2026.'];
         yield 'span turned round' => [$with('"span":{"from":"2026-12","to":"2026-01"}'), 'question.span: "2026-12 to 2026-01" is not a period; give a first period that is not after the last one.'];
-        yield 'both filters' => [$with('"where":[{"field":"Route","in":["a"],"notIn":["b"]}]'), 'question.where[0]: Give either "in" or "notIn".'];
+        yield 'both filters' => [$with('"where":[{"field":"Route","in":["a"],"notIn":["b"]}]'), 'question.where[0]: Give one of "in" and "notIn", or "below", "atLeast" or both of these.'];
         yield 'a number for a text' => [$with('"measure":5'), 'question.measure: 5 is not accepted; give a text of 1 to 200 letters.'];
         yield 'a negative threshold' => [$with('"flag":{"percent":"-5"}'), 'question.flag.percent: "-5" is not accepted; give a number of zero or more in quotes, such as "5" or "0.5".'];
         yield 'too narrow' => [$with('', ',"finish":{"width":100}'), 'finish.width: 100 is not accepted; give a whole number from 360 to 1920.'];

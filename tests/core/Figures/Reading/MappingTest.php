@@ -52,7 +52,7 @@ final class MappingTest extends TestCase
     {
         yield 'unknown key' => ['{"colums":{}}', 'colums: This key is not known'];
         yield 'unknown column' => ['{"columns":{"Mont":{"role":"period"}}}', 'columns.Mont: '];
-        yield 'unknown role' => ['{"columns":{"Month":{"role":"time"}}}', 'columns.Month.role: "time" is not accepted; give period, amount, scenario, measure, breakdown, unit, total or ignore.'];
+        yield 'unknown role' => ['{"columns":{"Month":{"role":"time"}}}', 'columns.Month.role: "time" is not accepted; give period, amount, scenario, measure, breakdown, unit, total, band or ignore.'];
         yield 'no role' => ['{"columns":{"Month":{}}}', 'columns.Month.role: This key is missing.'];
         yield 'odd factor' => ['{"measures":{"Fuel":{"factor":12}}}', 'measures.Fuel.factor: 12 is not accepted; give 1, 1000, 1000000 or 1000000000.'];
         yield 'three levels' => ['{"header":{"row":1,"levels":3}}', 'header.levels: 3 is not accepted; give a whole number from 0 to 2.'];
