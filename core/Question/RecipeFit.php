@@ -33,7 +33,7 @@ final class RecipeFit
         if (!\in_array($question->scenario, $scenarios, true)) {
             throw new NotAccepted('question.scenario', "There are no {$question->scenario->word()} figures ({$question->scenario->value}); there are ".self::codes($scenarios).'.');
         }
-        if (!$question->by->groups($dataset->grain)) {
+        if (!$question->by->shows($dataset->grain)) {
             throw new NotAccepted('question.by', "The figures are by {$dataset->grain->value}; give ".Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
         }
         foreach ($question->where as $i => $filter) {

@@ -33,10 +33,16 @@ enum Grain: string
         return self::Timeless !== $this && self::Timeless !== $finer && $this->rank() >= $finer->rank() && (self::Week !== $finer || self::Week === $this);
     }
 
-    /** @return list<self> this grain and every coarser one it can be grouped to, weeks aside */
+    /** Whether a question may show periods of this grain of figures by the finer one; a week is shown where its Thursday is. */
+    public function shows(self $finer): bool
+    {
+        return $this->groups($finer) || (self::Week === $finer && $this->rank() > $finer->rank());
+    }
+
+    /** @return list<self> this grain and every coarser one that its figures can be shown in */
     public function coarser(): array
     {
-        return array_values(array_filter(self::cases(), fn (self $grain): bool => $grain->groups($this)));
+        return array_values(array_filter(self::cases(), fn (self $grain): bool => $grain->shows($this)));
     }
 
     /** @return list<string> the grains that a question may ask for */

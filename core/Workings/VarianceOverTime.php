@@ -35,7 +35,7 @@ final readonly class VarianceOverTime
         $amounts = Amounts::of($figures, $measure, $question->where);
         $comparison = new Comparison($amounts, $question->scenario, $question->forecast, $question->against, $closing, $better, $question->flag, $measure->isInPercent());
 
-        $fine = $range->periods($dataset->grain, $dataset->calendar);
+        $fine = self::fine($range, $question->by, $dataset);
         $rows = self::rows($range, $question, $dataset, $comparison, $fine);
         $display = Display::of($measure, $recipe->finish, $rows);
         $total = $comparison->total($fine);
@@ -75,6 +75,21 @@ final readonly class VarianceOverTime
         return $closing->grain === $dataset->grain || !$dataset->grain->groups($closing->grain)
             ? $closing
             : $dataset->calendar->group($closing, $dataset->grain);
+    }
+
+    /**
+     * The finest periods of the range; of weeks those whose Thursday is in it.
+     *
+     * @return list<Period>
+     */
+    private static function fine(PeriodRange $range, Grain $by, Dataset $dataset): array
+    {
+        $fine = $range->periods($dataset->grain, $dataset->calendar);
+        if (Grain::Week !== $dataset->grain || Grain::Week === $by) {
+            return $fine;
+        }
+
+        return array_values(array_filter($fine, static fn (Period $week): bool => $week->firstDay() + 3 >= $range->firstDay && $week->firstDay() + 3 <= $range->lastDay));
     }
 
     /**

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Checking;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\ScaledText;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -47,6 +49,12 @@ final readonly class Line
     public function text(int $start): string
     {
         return ScaledText::of($this->amounts[$start], $this->measure->decimals);
+    }
+
+    /** As it stands in a sentence. */
+    public function shown(int $start): string
+    {
+        return NumberFormat::of('en')->plain(BigDecimal::ofUnscaledValue($this->amounts[$start], $this->measure->decimals), $this->measure->decimals);
     }
 
     public function period(int $start): Period

@@ -32,7 +32,7 @@ final class Outliers implements LineCheck
             $isTurned = ($amount < 0 && 1 === $below && $above > 2) || ($amount > 0 && 1 === $above && $below > 2);
             if ($usual > 0 && intdiv(abs($amount), self::TIMES) >= $usual || ($isTurned && !$line->isSubtotal())) {
                 $this->places[] = $line->at($start);
-                $this->says[] = $line->named($start).' is '.$line->text($start);
+                $this->says[] = $line->named($start).' is '.$line->shown($start);
             }
         }
     }
