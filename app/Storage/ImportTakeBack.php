@@ -59,6 +59,8 @@ final readonly class ImportTakeBack
             });
             $writer->flush();
             $this->store->connection->executeStatement('DELETE FROM touched WHERE import = ?', [$import->id]);
+            // No step leads back into what is gone.
+            $this->store->connection->executeStatement("DELETE FROM dataset_change WHERE dataset = ? AND json_extract(body, '$.import') = CAST(? AS INTEGER)", [$import->dataset->id, $import->id]);
             $import->takenBackAt = new \DateTimeImmutable();
             $import->dataset->usedAt = new \DateTimeImmutable();
             $this->totals->make($import->dataset);

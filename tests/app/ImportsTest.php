@@ -14,11 +14,7 @@ final class ImportsTest extends TestCase
 
     private static function made(string $csv = self::JULY): int
     {
-        $reading = Server::upload('ledger-2026-07.csv', $csv);
-        $made = Server::send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => 'Ledger '.bin2hex(random_bytes(3))]);
-        self::assertSame(201, $made->status, $made->body);
-
-        return $made->int('id');
+        return Kept::made($csv);
     }
 
     /** @param array<string, mixed> $more */
@@ -28,16 +24,6 @@ final class ImportsTest extends TestCase
         self::assertSame(201, $reading->status, $reading->body);
 
         return Server::send('POST', "/api/datasets/$dataset/imports", ['reading' => $reading->text('id')] + $more, ['If-Match' => Server::send('GET', "/api/datasets/$dataset")->header('ETag')]);
-    }
-
-    private static function csv(int $dataset): string
-    {
-        $answer = Server::send('GET', "/api/datasets/$dataset/exports/csv");
-        self::assertSame(200, $answer->status);
-        $lines = explode("\r\n", trim($answer->body));
-        sort($lines);
-
-        return implode("\n", $lines);
     }
 
     public function testNextMonthsFileNeedsOneConfirmation(): void
@@ -55,7 +41,7 @@ final class ImportsTest extends TestCase
         self::assertSame(201, $done->status, $done->body);
         self::assertSame([2, 1, 1, 0], array_map(static fn (string $what): int => $done->int('import', 'counts', $what), ['added', 'replaced', 'unchanged', 'removed']));
         self::assertSame('2026-08', $done->at('dataset', 'closing'));
-        self::assertStringContainsString('2026-08,AC,Amount,,North,31', self::csv($id), 'both rows of North are added up');
+        self::assertStringContainsString('2026-08,AC,Amount,,North,31', Kept::csv($id), 'both rows of North are added up');
     }
 
     public function testACommonHeaderAloneMakesNoFileOfTheSameKind(): void
@@ -80,28 +66,28 @@ final class ImportsTest extends TestCase
         $file = "Month,Route,Actual\n2026-07,Outer,7\n";
         $id = self::made();
         self::bringIn($id, $file, ['mode' => 'add']);
-        self::assertStringContainsString('2026-07,AC,Amount,,North,20', self::csv($id));
+        self::assertStringContainsString('2026-07,AC,Amount,,North,20', Kept::csv($id));
         self::bringIn($id, "Month,Route,Actual\n2026-07,Outer,8\n", ['mode' => 'replace periods']);
-        self::assertSame("2026-06,AC,Amount,,North,10\n2026-06,BU,Amount,,North,11\n2026-07,AC,Amount,,Outer,8\n2026-07,BU,Amount,,Holm,6\n2026-07,BU,Amount,,North,21\nPeriod,Scenario,Measure,Unit,Route,Amount", self::csv($id));
+        self::assertSame("2026-06,AC,Amount,,North,10\n2026-06,BU,Amount,,North,11\n2026-07,AC,Amount,,Outer,8\n2026-07,BU,Amount,,Holm,6\n2026-07,BU,Amount,,North,21\nPeriod,Scenario,Measure,Unit,Route,Amount", Kept::csv($id));
         self::bringIn($id, $file, ['mode' => 'replace all']);
-        self::assertSame("2026-07,AC,Amount,,Outer,7\nPeriod,Scenario,Measure,Unit,Route,Amount", self::csv($id));
+        self::assertSame("2026-07,AC,Amount,,Outer,7\nPeriod,Scenario,Measure,Unit,Route,Amount", Kept::csv($id));
     }
 
     public function testTakingBackSaysWhatWasOverwrittenAndLeavesTheRest(): void
     {
         $id = self::made();
-        $before = self::csv($id);
+        $before = Kept::csv($id);
         $august = self::bringIn($id, self::AUGUST)->int('import', 'id');
         $september = self::bringIn($id, "Month,Route,Actual,Budget\n2026-08,North,33,31\n")->int('import', 'id');
         self::assertSame(['gone' => 2, 'restored' => 2, 'overwritten' => 2, 'examples' => ['North, Aug 2026, AC: now as next.csv has it', 'North, Aug 2026, BU: now as next.csv has it']], json_decode(Server::send('GET', "/api/imports/$august/take-back")->body, true));
         $asked = Server::send('POST', "/api/imports/$august/take-back", '{}', ['Content-Type' => 'application/json']);
         self::assertSame([409, '2 figures of it were overwritten or removed by later imports and stay as they are. Send {"confirmed": true} to take the rest back.'], [$asked->status, $asked->at('detail')]);
         self::assertSame(200, Server::send('POST', "/api/imports/$august/take-back", ['confirmed' => true])->status);
-        self::assertStringContainsString('2026-07,AC,Amount,,North,20', self::csv($id));
-        self::assertStringContainsString('2026-08,AC,Amount,,North,33', self::csv($id));
+        self::assertStringContainsString('2026-07,AC,Amount,,North,20', Kept::csv($id));
+        self::assertStringContainsString('2026-08,AC,Amount,,North,33', Kept::csv($id));
         self::assertSame(409, Server::send('GET', "/api/imports/$august/take-back")->status, 'only once');
         Server::send('POST', "/api/imports/$september/take-back", ['confirmed' => true]);
-        self::assertSame($before, self::csv($id));
+        self::assertSame($before, Kept::csv($id));
         $list = Server::send('GET', "/api/datasets/$id/imports");
         self::assertSame([3, $september], [$list->at('total'), $list->at('items', 0, 'id')]);
         self::assertNotNull($list->at('items', 0, 'takenBackAt'));
@@ -185,8 +171,8 @@ final class ImportsTest extends TestCase
         $id = self::made();
         $done = self::bringIn($id, "Date,Route,Actual\n2026-08-03,North,1.25\n2026-08-19,North,2\n");
         self::assertSame(201, $done->status, $done->body);
-        self::assertStringContainsString('2026-08,AC,Amount,,North,3.25', self::csv($id));
-        self::assertStringContainsString('2026-07,AC,Amount,,Holm,5.00', self::csv($id));
+        self::assertStringContainsString('2026-08,AC,Amount,,North,3.25', Kept::csv($id));
+        self::assertStringContainsString('2026-07,AC,Amount,,Holm,5.00', Kept::csv($id));
     }
 
     public function testRefusedRowsCanBeDownloaded(): void

@@ -21,11 +21,6 @@ final readonly class CellChanges
     {
     }
 
-    public function isTakenBack(Change $change): bool
-    {
-        return null !== $change->import && null !== $this->manager->find(ImportRecord::class, $change->import)?->takenBackAt;
-    }
-
     /** @return int how many were left as they are, because they were changed meanwhile */
     public function do(int $dataset, Change $change): int
     {

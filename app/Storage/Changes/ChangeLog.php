@@ -58,17 +58,11 @@ final readonly class ChangeLog
     private function step(DatasetRecord $record, string $sql, bool $forth): ?array
     {
         return $this->connection->transactional(function () use ($record, $sql, $forth): ?array {
-            do {
-                $row = $this->connection->fetchAssociative($sql, [$record->id]);
-                if (false === $row) {
-                    return null;
-                }
-                $change = Change::ofJson(self::text($row['says']) ?? '', self::text($row['body']) ?? '');
-                $isGone = $this->cells->isTakenBack($change);
-                if ($isGone) {
-                    $this->connection->delete('dataset_change', ['id' => $row['id']]);
-                }
-            } while ($isGone);
+            $row = $this->connection->fetchAssociative($sql, [$record->id]);
+            if (false === $row) {
+                return null;
+            }
+            $change = Change::ofJson(self::text($row['says']) ?? '', self::text($row['body']) ?? '');
             if ($forth) {
                 $this->rows->apply($change->rows, true);
                 $skipped = $this->cells->do((int) $record->id, $change);

@@ -11,6 +11,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\Series;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -24,7 +25,7 @@ final class DatasetChecksTest extends TestCase
         $figures = Written::figures($csv);
         $own = $figures->dataset();
         $dataset = new Dataset($own->name, $own->measures, null === $breakdown ? $own->breakdowns : [$breakdown], $own->grain, $own->calendar, $own->coverage, null === $closing ? null : Period::of($closing), '', $own->notices);
-        $findings = DatasetChecks::of($dataset, array_map(null, $figures->series, $figures->packed));
+        $findings = DatasetChecks::of($dataset, array_map(static fn (Series $one, string $packed): array => [$one, $packed], $figures->series, $figures->packed));
 
         return array_combine(array_map(static fn (Finding $finding): string => $finding->id, $findings), $findings);
     }
@@ -42,7 +43,14 @@ final class DatasetChecksTest extends TestCase
     /** @return \Generator<string, array{string, string, string, list<string>, 4?: string}> */
     public static function examples(): \Generator
     {
-        $year = static fn (string $line, int|string|null ...$amounts): string => implode('', array_map(static fn (int $i, int|string|null $amount): string => \sprintf("2026-%02d,%s,%s\n", $i + 1, $line, $amount), array_keys($amounts), $amounts));
+        $year = static function (string $line, ?int ...$amounts): string {
+            $rows = '';
+            foreach (array_values($amounts) as $i => $amount) {
+                $rows .= \sprintf("2026-%02d,%s,%s\n", $i + 1, $line, $amount);
+            }
+
+            return $rows;
+        };
         $head = "Month,Line,Actual\n";
         yield 'no gap' => [$head.$year('Fuel', 5, 6, 7, 6, 5, 6), 'gaps', 'No line has a gap', []];
         yield 'a gap' => [$head.$year('Fuel', 5, 6, null, 6, 5, 6).$year('Crew', 1, 1, 1, 1, 1, 1), 'gaps', '1 gap within lines: Fuel, actual, Mar 2026', ['AC 2026-03 Fuel']];

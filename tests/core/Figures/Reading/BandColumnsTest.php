@@ -104,7 +104,7 @@ final class BandColumnsTest extends TestCase
 
     public function testPercentIsExact(): void
     {
-        self::assertSame('26.67', BandMeaning::PercentOfTarget->maybeLimits([BigDecimal::of('33.3375')], BigDecimal::of(80))[0]?->toString());
+        self::assertSame('26.67', (BandMeaning::PercentOfTarget->maybeLimits([BigDecimal::of('33.3375')], BigDecimal::of(80)) ?? [])[0]->toString());
         self::assertNull(BandMeaning::PercentOfTarget->maybeLimits([BigDecimal::one()], null));
     }
 }
