@@ -8,9 +8,11 @@ use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\RowChange;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\MeasureRecord;
+use KeenMargin\App\Storage\MeasureScale;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Question\Renaming;
@@ -40,6 +42,9 @@ final readonly class MeasureSettings
         }
         $rows[] = RowChange::maybe('measure', (int) $measure->id, $was, $is);
         $decimals = $given->maybe('decimals')?->int(0, 10) ?? $measure->scale;
+        if ($decimals < $measure->scale && !(new MeasureScale($this->store))->canLower((int) $record->id, (int) $measure->id, $measure->scale - $decimals)) {
+            throw new NotAccepted('decimals', "Some amounts of $measure->name have more than ".Wording::count($decimals, 'decimal', 'decimals').'. Round them in the file first, or keep the decimals.');
+        }
         if ($decimals !== $measure->scale) {
             $rows[] = new RowChange('measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $decimals]);
         }

@@ -21,6 +21,20 @@ final readonly class MeasureScale
         $this->each($dataset, $measure, static fn (string $amounts): string => ScaledRuns::of([$amounts], $power)[0] ?? throw RefusedFigures::whole("The amounts of $name have too many digits for $power more decimals. Give fewer decimals."));
     }
 
+    /** Whether all amounts can do with so many decimals fewer. */
+    public function canLower(int $dataset, int $measure, int $power): bool
+    {
+        $factor = 10 ** $power;
+        $isNeeded = false;
+        $this->each($dataset, $measure, static function (string $packed) use ($factor, &$isNeeded): string {
+            $isNeeded = $isNeeded || [] !== array_filter(PackedAmounts::unpack($packed), static fn (int $amount): bool => 0 !== $amount % $factor);
+
+            return $packed;
+        }, false);
+
+        return !$isNeeded;
+    }
+
     /** By so many more decimals, or fewer; false, and nothing is changed, where some amount needs them. */
     public function change(int $dataset, int $measure, string $name, int $power): bool
     {
@@ -29,19 +43,11 @@ final readonly class MeasureScale
 
             return true;
         }
-        $factor = 10 ** -$power;
-        $isNeeded = false;
-        $lowered = static function (string $packed) use ($factor, &$isNeeded): string {
-            $amounts = PackedAmounts::unpack($packed);
-            $isNeeded = $isNeeded || [] !== array_filter($amounts, static fn (int $amount): bool => 0 !== $amount % $factor);
-
-            return PackedAmounts::pack(array_map(static fn (int $amount): int => intdiv($amount, $factor), $amounts));
-        };
-        $this->each($dataset, $measure, $lowered, false);
-        if ($isNeeded) {
+        if (!$this->canLower($dataset, $measure, -$power)) {
             return false;
         }
-        $this->each($dataset, $measure, $lowered);
+        $factor = 10 ** -$power;
+        $this->each($dataset, $measure, static fn (string $packed): string => PackedAmounts::pack(array_map(static fn (int $amount): int => intdiv($amount, $factor), PackedAmounts::unpack($packed))));
 
         return true;
     }

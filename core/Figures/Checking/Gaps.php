@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Figures\Checking;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
 
 /** A line that has figures before and after a period, and none in it. Lines that come and go are left alone. */
 final class Gaps implements LineCheck
@@ -17,6 +18,8 @@ final class Gaps implements LineCheck
     private array $places = [];
     /** @var list<string> */
     private array $names = [];
+    /** @var array<string, array<int, true>> starts of the periods that a scenario has at all, by its code */
+    private array $covered = [];
 
     public function look(Line $line): void
     {
@@ -31,11 +34,20 @@ final class Gaps implements LineCheck
             return;
         }
         for ($start = $first; $start < $last; $start += $step) {
-            if (!isset($line->amounts[$start])) {
+            // Where the whole scenario is missing, that is said once, by another check.
+            if (!isset($line->amounts[$start]) && $this->isCovered($line, $start)) {
                 $this->places[] = $line->at($start);
                 $this->names[] = $line->named($start);
             }
         }
+    }
+
+    private function isCovered(Line $line, int $start): bool
+    {
+        $code = $line->series->scenario->value;
+        $this->covered[$code] ??= array_fill_keys(array_map(static fn (Period $period): int => $period->start, $line->dataset->coverage->periods[$code] ?? []), true);
+
+        return isset($this->covered[$code][$start]);
     }
 
     public function finding(): Finding

@@ -53,6 +53,7 @@ final class DatasetChecksTest extends TestCase
         };
         $head = "Month,Line,Actual\n";
         yield 'no gap' => [$head.$year('Fuel', 5, 6, 7, 6, 5, 6), 'gaps', 'No line has a gap', []];
+        yield 'a month that all lines lack' => [$head.$year('Fuel', 5, 6, null, 6, 5, 6).$year('Crew', 1, 1, null, 1, 1, 1), 'gaps', 'No line has a gap', []];
         yield 'a gap' => [$head.$year('Fuel', 5, 6, null, 6, 5, 6).$year('Crew', 1, 1, 1, 1, 1, 1), 'gaps', '1 gap within lines: Fuel, actual, Mar 2026', ['AC 2026-03 Fuel']];
         yield 'a line that comes and goes' => [$head.$year('Charter', 5, null, null, 6, null, 6).$year('Crew', 1, 1, 1, 1, 1, 1), 'gaps', 'No line has a gap', []];
         yield 'one period' => [$head.$year('Fuel', 5), 'gaps', 'No line has a gap', []];
