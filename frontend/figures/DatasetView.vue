@@ -32,10 +32,10 @@ const {
   return loaded
 })
 const shown = useFigureTable(dataset)
-const { closing, problem: unmoved, move } = useClosing(dataset)
 const {
   pulse,
   take,
+  beat,
   canUndo,
   canRedo,
   undo,
@@ -45,6 +45,7 @@ const {
   computed(() => dataset.value?.id ?? null),
   () => void reload(),
 )
+const { closing, problem: unmoved, move } = useClosing(dataset, () => void beat())
 const { problem: refused, isBusy, takeFile, takeText } = useIncoming(() => id)
 const { isOver } = useDrop(takeFile, takeText)
 const wanted = shallowRef<{ member: string; period: string } | null>(null)

@@ -35,10 +35,10 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
   const others = computed(() => (dataset.value?.breakdowns ?? []).filter((one) => one.name !== by.value))
   /** Filters of the table: the breakdown that goes down shows all its members. */
   const filters = computed(() => where.value.filter((one) => one.field !== by.value))
-  const body = computed(() => {
+  const body = computed<object | null>((before) => {
     const [shown, forecast] = scenario.value.split(' ')
     if (!dataset.value || !measure.value) return null
-    return {
+    const now = {
       measure: measure.value,
       scenario: shown || undefined,
       forecast,
@@ -48,6 +48,8 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
       grain: grain.value || undefined,
       where: filters.value.length ? filters.value : undefined,
     }
+    // The same wish is the same object, so that nothing is asked for twice.
+    return before && JSON.stringify(now) === JSON.stringify(before) ? before : now
   })
   /** The one member of each other breakdown, where amounts can be set. */
   const fixedAt = computed(() =>

@@ -68,13 +68,14 @@ function go(one: Found | null) {
     <div class="fixed inset-0 flex items-start justify-center p-16">
       <DialogPanel class="w-full max-w-xl rounded-lg bg-panel p-4 shadow-xl">
         <DialogTitle class="sr-only">Find anything</DialogTitle>
-        <Combobox :model-value="null" @update:model-value="go">
+        <Combobox immediate :model-value="null" @update:model-value="go">
           <ComboboxInput
             class="w-full border-b border-hairline bg-transparent px-2 pb-2 font-serif text-[19px] outline-none"
             aria-label="Find anything"
             placeholder="Find a chart, a dataset, a measure, a member, a file"
             autocomplete="off"
             @change="sought = $event.target.value"
+            @keydown.escape.capture.stop="isOpen = false"
           />
           <p v-if="problem" class="px-2 pt-3 text-unfavourable-text" role="alert">{{ problem }}</p>
           <p v-else-if="found && !found.length" class="px-2 pt-3 text-quiet">Nothing of that name.</p>

@@ -1,4 +1,4 @@
-import { chart, expect, question, test } from './page'
+import { amount, chart, expect, grid, question, test } from './page'
 
 const closed = (page: import('@playwright/test').Page) => page.getByRole('slider', { name: 'Books closed through' })
 
@@ -46,8 +46,12 @@ test('days stand together as months', async ({ page }) => {
   await page.goto('/figures')
   await page.getByRole('link', { name: 'Fleet renewal reserve', exact: true }).click()
   await expect(page.getByLabel('Coverage').locator('[data-square^="AC"]')).toHaveCount(32)
-  const table = page.getByLabel('Figures', { exact: true })
-  await expect(table.getByRole('row', { name: /^Monthly transfer/ })).toContainText('36,000')
-  await table.getByRole('button', { name: /^Monthly transfer, Jan:/ }).click()
+  await expect(grid(page).getByRole('row', { name: /^Monthly transfer/ })).toContainText('36,000')
+  await amount(page, /^Monthly transfer, Jan:/).click()
+  await expect(page.getByText('The figures are by day. Show days to change them.')).toBeVisible()
+  await page.getByRole('button', { name: 'Where it came from' }).click()
   await expect(page.getByLabel('Where it came from')).toContainText('2026-01-28')
+  await page.getByRole('button', { name: 'Grain: month' }).click()
+  await page.getByRole('option', { name: 'day' }).click()
+  await expect(amount(page, /^Monthly transfer, 1 Jan/)).toBeVisible()
 })

@@ -43,3 +43,19 @@ export async function choose(page: Page, name: string, body: string | Buffer) {
     buffer: typeof body === 'string' ? Buffer.from(body) : body,
   })
 }
+
+/** A dataset of its own, made past the page; its number. */
+export async function made(page: Page, name: string, text: string): Promise<number> {
+  const reading = await page.request.post('/api/readings', { data: { name: 'Pasted table', text } })
+  const dataset = await page.request.post('/api/datasets', { data: { reading: (await reading.json()).id, name } })
+  expect(dataset.status()).toBe(201)
+  return (await dataset.json()).id
+}
+
+export const grid = (page: Page) => page.getByRole('grid', { name: 'Figures' })
+export const amount = (page: Page, name: RegExp | string) => grid(page).getByRole('gridcell', { name })
+
+/** Puts text on the clipboard, as another program would. */
+export async function clip(page: Page, text: string) {
+  await page.evaluate((wanted) => navigator.clipboard.writeText(wanted), text)
+}

@@ -21,7 +21,7 @@ onMounted(() => sheet.value?.querySelector('input')?.focus())
 
 <template>
   <div ref="sheet" class="sheet top-full z-30 mt-1 w-72 p-2" @keydown.escape.stop="emit('close')">
-    <Combobox :model-value="null" @update:model-value="emit('choose', String($event))">
+    <Combobox immediate :model-value="null" @update:model-value="emit('choose', String($event))">
       <p class="label mb-1 px-1 break-words">{{ label }}</p>
       <ComboboxInput
         class="field w-full"

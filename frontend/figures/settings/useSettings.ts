@@ -36,8 +36,17 @@ export function useSettings(id: number) {
     }
   }
 
-  /** @param title of the change, where its consequences have to be shown */
-  async function change(title: string, path: string, body: object, method = 'PATCH') {
+  let sent = Promise.resolve()
+  /**
+   * Changes go in turn, each on top of the one before.
+   *
+   * @param title of the change, where its consequences have to be shown
+   */
+  function change(title: string, path: string, body: object, method = 'PATCH') {
+    sent = sent.then(() => foresee(title, path, body, method))
+  }
+
+  async function foresee(title: string, path: string, body: object, method: string) {
     const full = `/datasets/${id}${path}`
     try {
       const { follows, isHarmful } = await ask<Foreseen>(method, `${full}?foresee=1`, {

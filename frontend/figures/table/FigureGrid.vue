@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { useElementBounding, useWindowSize } from '@vueuse/core'
 import { useVirtualizer } from '@tanstack/vue-virtual'
+import { depthOf } from '../../charts/slots/memberFilter'
 import type { Breakdown } from '../../shared/types'
 import type { FigureRow, FigureTable } from '../types'
 import { parseBlock, plain, repeated, writeBlock } from './blocks'
@@ -38,8 +39,9 @@ const highest = computed(() => Math.max(300, windowHeight.value - Math.max(top.v
 const isList = computed(() => props.head.periods.length === 1 && props.head.periods[0]?.key === '')
 const hasTotals = computed(() => props.head.by !== null)
 const name = computed(() => {
-  const longest = Math.max(...props.rows.slice(0, 300).map((row) => (row ? named(row).length + row.depth * 2 : 0)), 0)
-  return Math.max(NARROWEST_NAME, Math.min(WIDEST_NAME, 36 + 6.8 * longest))
+  const own = props.breakdown
+  const longest = own ? Math.max(0, ...own.members.slice(0, 5000).map((one) => one.length + 2 * depthOf(own, one))) : 12
+  return Math.max(NARROWEST_NAME, Math.min(WIDEST_NAME, 34 + 7.4 * longest))
 })
 const digits = (texts: string[]) => Math.max(...texts.map((text) => text.length), 1)
 const wide = computed(() =>
@@ -202,6 +204,8 @@ function paste(event: ClipboardEvent) {
     right: left + (block[0]?.length ?? 1) - 1,
   })
 }
+
+defineExpose({ focus: () => frame.value?.focus({ preventScroll: true }) })
 
 let isDragging = false
 function press(event: PointerEvent, row: number, column: number) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, toRef, watch } from 'vue'
+import { computed, ref, toRef, watch } from 'vue'
 import { ask, says } from '../../shared/api'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import type { Dataset, Filter, Pulse } from '../../shared/types'
@@ -25,6 +25,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ took: [pulse: Pulse]; changed: []; arrived: [] }>()
 const { tell } = useToast()
+const field = ref<InstanceType<typeof FigureGrid> | null>(null)
 
 const id = computed(() => props.dataset.id)
 const table = useTableRows(id, toRef(props, 'body'))
@@ -83,6 +84,7 @@ function filled(text: string): (string | null)[][] {
 }
 function fill(text: string) {
   if (box.value) void edits.set(box.value.top, box.value.left, filled(text))
+  field.value?.focus()
 }
 
 /** The periods that are selected; the whole row where it is one. */
@@ -107,6 +109,7 @@ async function spread(amount: string, by: 'even' | 'prior year') {
         })
       }),
     )
+    field.value?.focus()
     await edits.set(
       over.top,
       over.left,
@@ -128,6 +131,7 @@ async function add(name: string) {
     emit('changed')
     await table.refresh()
     selection.go({ row: rows.value.length - 1, column: active.value?.column ?? 0 })
+    field.value?.focus()
   } catch (error) {
     unset.value = says(error)
   }
@@ -167,6 +171,7 @@ function traceActive() {
   />
   <FigureGrid
     v-if="head"
+    ref="field"
     :head="head"
     :rows="rows"
     :breakdown="breakdown"
