@@ -25,6 +25,7 @@ final class Version20261126000000 extends AbstractMigration
         }
         $this->addSql('ALTER TABLE measure ADD COLUMN band INTEGER DEFAULT NULL');
         $this->addSql('ALTER TABLE dataset ADD COLUMN revision INTEGER DEFAULT 0 NOT NULL');
+        $this->addSql('ALTER TABLE dataset ADD COLUMN finest VARCHAR(10) DEFAULT NULL');
         $this->addSql('ALTER TABLE dataset ADD COLUMN deleted_at DATETIME DEFAULT NULL');
         $this->addSql('ALTER TABLE chart ADD COLUMN used_at DATETIME DEFAULT NULL');
         $this->addSql('UPDATE chart SET used_at = saved_at');

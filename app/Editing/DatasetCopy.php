@@ -22,6 +22,7 @@ final readonly class DatasetCopy
         return $this->manager->wrapInTransaction(function () use ($record, $who): DatasetRecord {
             $copy = new DatasetRecord(mb_substr("{$record->name} (copy)", 0, 200), $record->organisation, $record->grain, $record->firstMonth, $record->coverage, $record->notices);
             $copy->closedThrough = $record->closedThrough;
+            $copy->finest = $record->finest;
             $this->manager->persist($copy);
             $import = new ImportRecord($copy, "Copy of {$record->name}", '', 0, $record->factCount, [], 'add');
             $import->who = $who;

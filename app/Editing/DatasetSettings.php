@@ -24,22 +24,23 @@ final readonly class DatasetSettings
 
     public function plan(DatasetRecord $record, Given $given): Plan
     {
-        $given->object(['name', 'organisation', 'firstMonth', 'closedThrough']);
-        $was = ['name' => $record->name, 'organisation' => $record->organisation, 'first_month' => $record->firstMonth, 'closed_through' => $record->closedThrough];
+        $given->object(['name', 'organisation', 'firstMonth', 'closedThrough', 'finest']);
+        $was = ['name' => $record->name, 'organisation' => $record->organisation, 'first_month' => $record->firstMonth, 'closed_through' => $record->closedThrough, 'finest' => $record->finest];
         $firstMonth = $given->maybe('firstMonth')?->int(1, 12) ?? $record->firstMonth;
         $is = [
             'name' => trim($given->maybe('name')?->string() ?? $record->name),
             'organisation' => trim($given->maybe('organisation')?->text(200) ?? $record->organisation),
             'first_month' => $firstMonth,
             'closed_through' => $this->closing($record, $given->maybe('closedThrough'), $firstMonth),
+            'finest' => self::finest($record, $given->maybe('finest')),
         ];
         $row = RowChange::maybe('dataset', (int) $record->id, $was, $is);
         $movesYear = $firstMonth !== $record->firstMonth;
 
         return new Plan(
             new Change(self::says($record, $is), null === $row ? [] : [$row]),
-            $movesYear ? $this->movedYear($record, $firstMonth) : [],
-            $movesYear,
+            [...$movesYear ? $this->movedYear($record, $firstMonth) : [], ...$this->finer($record, $is['finest'])],
+            $movesYear || [] !== $this->finer($record, $is['finest']),
         );
     }
 
@@ -49,9 +50,31 @@ final readonly class DatasetSettings
         return match (true) {
             $is['name'] !== $record->name => "“{$record->name}” is named “{$is['name']}”",
             $is['first_month'] !== $record->firstMonth => 'The fiscal year starts in '.self::month((int) $is['first_month']),
+            $is['finest'] !== $record->finest => 'The finest grain is '.($is['finest'] ?? 'that of the figures'),
             $is['organisation'] !== $record->organisation => 'The organisation is “'.$is['organisation'].'”',
             default => 'Books closed through '.(null === $is['closed_through'] ? 'the last actuals' : PeriodNames::full(Period::of((string) $is['closed_through'], new FiscalCalendar((int) $is['first_month'])))),
         };
+    }
+
+    private static function finest(DatasetRecord $record, ?Given $given): ?string
+    {
+        if (null === $given) {
+            return $record->finest;
+        }
+        $finest = $given->oneOf(array_map(static fn (Grain $grain): string => $grain->value, Grain::from($record->grain)->coarser()));
+
+        return $finest === $record->grain ? null : $finest;
+    }
+
+    /** @return list<string> which charts show periods that are finer than what is offered from now on; they go on doing so */
+    private function finer(DatasetRecord $record, int|string|null $finest): array
+    {
+        if ($finest === $record->finest || !\is_string($finest)) {
+            return [];
+        }
+        $offered = array_map(static fn (Grain $grain): string => $grain->value, Grain::from($finest)->coarser());
+
+        return $this->charts->say($record, static fn (array $question): bool => !\in_array($question['by'] ?? 'month', $offered, true), 'will go on showing finer periods');
     }
 
     private function closing(DatasetRecord $record, ?Given $given, int $firstMonth): ?string

@@ -32,7 +32,7 @@ final class FigureTableState
     private const LONGEST = 4000;
 
     /** @return array<string, mixed> */
-    public static function of(Given $body, Figures $figures): array
+    public static function of(Given $body, Figures $figures, ?string $finest = null): array
     {
         $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'from', 'grain']);
         $dataset = $figures->dataset();
@@ -41,7 +41,7 @@ final class FigureTableState
         $scenario = $body->maybe('scenario')?->enum(Scenario::class) ?? $dataset->coverage->scenarios()[0] ?? Scenario::Actual;
         $year = self::maybePeriod($body->maybe('year'), $dataset);
         $from = $body->maybe('from')?->int(0, 10_000_000) ?? 0;
-        $coarse = CoverageStrip::grain($dataset->grain);
+        $coarse = null === $finest ? CoverageStrip::grain($dataset->grain) : Grain::from($finest);
         $grain = Grain::from($body->maybe('grain')?->oneOf(array_values(array_unique([$dataset->grain->value, $coarse->value]))) ?? $coarse->value);
         $order = $body->maybe('order')?->oneOf(['given', 'largest first']) ?? 'given';
         $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);

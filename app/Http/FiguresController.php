@@ -34,7 +34,9 @@ final readonly class FiguresController
     #[Route('/tables', methods: 'POST')]
     public function table(int $id, Request $request): JsonResponse
     {
-        return new JsonResponse(FigureTableState::of(JsonBody::of($request), new StoredFigures($this->records->dataset($id), $this->store)));
+        $record = $this->records->dataset($id);
+
+        return new JsonResponse(FigureTableState::of(JsonBody::of($request), new StoredFigures($record, $this->store), $record->finest));
     }
 
     /** The rows of the files that an amount came from. */

@@ -44,12 +44,16 @@ class DatasetRecord
     #[ORM\Column(options: ['default' => 0])]
     public int $revision = 0;
 
+    /** The finest grain that questions are offered; none: that of the figures. */
+    #[ORM\Column(length: 10, nullable: true)]
+    public ?string $finest = null;
+
     #[ORM\Column(nullable: true)]
     public ?\DateTimeImmutable $deletedAt = null;
 
     /**
      * @param array<string, list<int>>                           $coverage starts of the periods with figures, by scenario code
-     * @param list<array{id: string, holds: bool, says: string}> $notices
+     * @param list<array{id: string, holds: bool, says: string, members?: array<string, list<string>>}> $notices
      */
     public function __construct(
         #[ORM\Column(length: 200)]

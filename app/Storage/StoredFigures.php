@@ -218,7 +218,7 @@ final readonly class StoredFigures implements Figures
             new Coverage(array_map(static fn (array $starts): array => array_map(static fn (int $start): Period => Period::ofStart($grain, $start, $calendar), $starts), $record->coverage)),
             null === $record->closedThrough ? null : Period::of($record->closedThrough, $calendar),
             $record->organisation,
-            array_map(static fn (array $notice): Notice => new Notice($notice['id'], $notice['holds'], $notice['says']), $record->notices),
+            array_map(static fn (array $notice): Notice => new Notice($notice['id'], $notice['holds'], $notice['says'], $notice['members'] ?? []), $record->notices),
         );
     }
 }

@@ -5,13 +5,15 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Checking\Finding;
 
 /** Something that the reading of the figures found and every chart of them repeats as a check. */
 final readonly class Notice
 {
     private const NEW_MEMBERS = 'new-members';
 
-    public function __construct(public string $id, public bool $holds, public string $says)
+    /** @param array<string, list<string>> $members that it is about, by breakdown */
+    public function __construct(public string $id, public bool $holds, public string $says, public array $members = [])
     {
     }
 
@@ -30,7 +32,7 @@ final readonly class Notice
             $says[] = Wording::some(array_map(static fn (string $member): string => "\"$member\"", $members), 4)." of $breakdown";
         }
 
-        return [] === $says ? [] : [new self(self::NEW_MEMBERS, false, 'Seen for the first time in '.$file.': '.Wording::and($says))];
+        return [] === $says ? [] : [new self(self::NEW_MEMBERS, false, 'Seen for the first time in '.$file.': '.Wording::and($says), array_map(static fn (array $members): array => \array_slice($members, 0, Finding::MOST_PLACES), $new))];
     }
 
     /** Whether it says something about the numbers of a chart; else it is about the dataset alone. */
@@ -39,9 +41,9 @@ final readonly class Notice
         return self::NEW_MEMBERS !== $this->id;
     }
 
-    /** @return array{id: string, holds: bool, says: string} */
+    /** @return array{id: string, holds: bool, says: string, members?: array<string, list<string>>} */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'holds' => $this->holds, 'says' => $this->says];
+        return ['id' => $this->id, 'holds' => $this->holds, 'says' => $this->says] + ([] === $this->members ? [] : ['members' => $this->members]);
     }
 }

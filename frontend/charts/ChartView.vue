@@ -84,7 +84,9 @@ useKeys({
         v-if="closing"
         :closing="closing"
         :pinned="Boolean(recipe?.question.closedThrough)"
+        can-pin
         @move="moveClosing"
+        @pin="change({ closedThrough: $event ? dataset?.closing : undefined })"
       />
       <button class="button" :disabled="!canUndo" title="Ctrl+Z" @click="history.undo">Undo</button>
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="history.redo">Redo</button>

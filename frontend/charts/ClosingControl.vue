@@ -1,6 +1,10 @@
 <script setup lang="ts">
-defineProps<{ closing: { label: string; back: string | null; on: string | null }; pinned: boolean }>()
-defineEmits<{ move: [key: string | null] }>()
+defineProps<{
+  closing: { label: string; back: string | null; on: string | null }
+  pinned: boolean
+  canPin?: boolean
+}>()
+defineEmits<{ move: [key: string | null]; pin: [pinned: boolean] }>()
 </script>
 
 <template>
@@ -24,6 +28,14 @@ defineEmits<{ move: [key: string | null] }>()
       @click="$emit('move', closing.on)"
     >
       ›
+    </button>
+    <button
+      v-if="canPin"
+      class="ml-1 text-[12px] hover:text-accent"
+      :title="pinned ? 'Close this chart when the books close' : 'Keep this chart here when the books move on'"
+      @click="$emit('pin', !pinned)"
+    >
+      {{ pinned ? 'Unpin' : 'Pin' }}
     </button>
   </div>
 </template>

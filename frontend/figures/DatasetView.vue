@@ -79,9 +79,14 @@ function goTo(place: Place) {
   shown.scenario.value = place.scenario
   shown.year.value = holds?.year ?? ''
   if (own.grain !== 'none' && !own.strip.periods.some((one) => one.key === place.period)) shown.grain.value = own.grain
+  // Where only one breakdown is told, that one goes down.
+  const named = place.members.filter((one) => one !== '')
+  if (named.length === 1) shown.by.value = own.breakdowns[place.members.indexOf(named[0] ?? '')]?.name ?? shown.by.value
   const at = own.breakdowns.findIndex((one) => one.name === shown.by.value)
   shown.where.value = place.members.flatMap((member, i) =>
-    i === at ? [] : [{ field: own.breakdowns[i]?.name ?? '', in: [member] }],
+    i === at || (member === '' && !own.breakdowns[i]?.members.includes(''))
+      ? []
+      : [{ field: own.breakdowns[i]?.name ?? '', in: [member] }],
   )
   wanted.value = { member: place.members[at] ?? '', period: place.period }
 }

@@ -11,7 +11,12 @@ const props = defineProps<{ dataset: Dataset; shown: ReturnType<typeof useFigure
 const { scenario, scenarios, measure, by, year, years, order, where, grain, others } = props.shown
 
 const text = (breakdown: Breakdown) => filterText(breakdown, where.value)
-const finer = () => props.dataset.grain === 'day' || props.dataset.grain === 'week'
+/** Grains that the table can be shown in: days and weeks stand together. */
+const grains = () => {
+  const { grain: own, finest } = props.dataset
+  const coarse = finest !== own ? finest : own === 'day' || own === 'week' ? 'month' : own
+  return [...new Set([coarse, own])]
+}
 </script>
 
 <template>
@@ -75,13 +80,13 @@ const finer = () => props.dataset.grain === 'day' || props.dataset.grain === 'we
         @choose="year = $event"
       />
     </template>
-    <template v-if="finer()">
+    <template v-if="grains().length > 1">
       <span class="word">by</span>
       <ChoiceSlot
-        :text="grain || 'month'"
+        :text="grain || (grains()[0] ?? '')"
         name="Grain"
-        :value="grain || 'month'"
-        :choices="['month', dataset.grain].map((one) => ({ value: one, label: one, note: '' }))"
+        :value="grain || (grains()[0] ?? '')"
+        :choices="grains().map((one) => ({ value: one, label: one, note: '' }))"
         @choose="grain = $event"
       />
     </template>

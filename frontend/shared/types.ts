@@ -107,6 +107,10 @@ export interface CoverageStrip {
 export interface Dataset extends DatasetBrief {
   revision: number
   firstMonth: number
+  /** the finest grain that questions are offered */
+  finest: Grain
+  /** all that the figures can be shown in */
+  ownGrains: Grain[]
   measures: Measure[]
   breakdowns: Breakdown[]
   references: { code: Scenario; word: string }[]

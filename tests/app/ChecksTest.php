@@ -69,7 +69,7 @@ final class ChecksTest extends TestCase
         $id = Kept::made(self::CSV);
         $reading = Server::send('POST', '/api/readings', ['name' => 'september.csv', 'text' => "Month,Route,Actual,Budget\n2026-09,Norht,9,8\n", 'dataset' => $id]);
         self::assertSame(201, Kept::change('POST', $id, '/imports', ['reading' => $reading->text('id')])->status);
-        self::assertSame([false, 'Seen for the first time in september.csv: "Norht" of Route'], [self::said($id, 'new-members', 'holds'), self::said($id, 'new-members', 'says')]);
+        self::assertSame([false, 'Seen for the first time in september.csv: "Norht" of Route', ['Norht']], [self::said($id, 'new-members', 'holds'), self::said($id, 'new-members', 'says'), self::said($id, 'new-members', 'places', 0, 'members')]);
     }
 
     public function testListsMarkWhatFailsIsBehindOrCannotBeDrawn(): void

@@ -60,6 +60,19 @@ final class SettingsTest extends TestCase
         self::assertSame([4, 'FY2027'], [$changed->at('firstMonth'), $changed->at('years', 0, 'key')]);
     }
 
+    public function testAnotherFinestGrainIsOnlyAnOffer(): void
+    {
+        $id = Kept::made("Date,Route,Actual\n2026-05-03,North,5\n2026-05-09,North,4\n2026-06-20,North,6\n2026-07-29,North,6\n");
+        self::chart($id, ['by' => 'day'], 'By day');
+        $foreseen = Kept::change('PATCH', $id, '?foresee=1', ['finest' => 'month']);
+        self::assertSame([true, ['The chart will go on showing finer periods: “By day”.']], [$foreseen->at('isHarmful'), $foreseen->at('follows')]);
+        $changed = Kept::change('PATCH', $id, '', ['finest' => 'quarter']);
+        self::assertSame([['quarter', 'half-year', 'year'], 'quarter', 'day'], [$changed->at('grains'), $changed->at('finest'), $changed->at('grain')]);
+        self::assertSame(['2026-Q2' => '15', '2026-Q3' => '6'], Kept::row($id, 'North'));
+        self::assertSame(422, Kept::change('PATCH', $id, '', ['finest' => 'hour'])->status);
+        self::assertSame('day', Kept::change('PATCH', $id, '', ['finest' => 'day'])->at('finest'));
+    }
+
     public function testAQuarterlyDatasetKeepsYearsThatItsQuartersFit(): void
     {
         $id = Kept::made("Quarter,Actual\nQ1 2026,5\nQ2 2026,6\n");

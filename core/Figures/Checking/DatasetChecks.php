@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Checking;
 
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series;
 
 /** All checks of a dataset, in one pass over its figures. */
@@ -31,12 +33,26 @@ final class DatasetChecks
             }
         }
         $findings = [
-            ...array_map(static fn (Notice $notice): Finding => new Finding($notice->id, $notice->holds, $notice->says), $dataset->notices),
+            ...array_map(static fn (Notice $notice): Finding => self::noticed($notice, $dataset), $dataset->notices),
             ...CoverageChecks::of($dataset),
             ...array_map(static fn (LineCheck $check): Finding => $check->finding(), $checks),
         ];
         usort($findings, static fn (Finding $a, Finding $b): int => $a->holds <=> $b->holds);
 
         return $findings;
+    }
+
+    /** What an import had to say, with the members that it is about. */
+    private static function noticed(Notice $notice, Dataset $dataset): Finding
+    {
+        $places = [];
+        foreach ($dataset->breakdowns as $breakdown) {
+            foreach ($notice->members[$breakdown->name] ?? [] as $member) {
+                $members = array_map(static fn (Dimension $one): string => $one === $breakdown ? $member : '', $dataset->breakdowns);
+                $places[] = new Place($dataset->measures[0]->name, Scenario::Actual, $dataset->isTimeless() ? null : $dataset->closing(), $members);
+            }
+        }
+
+        return [] === $places ? new Finding($notice->id, $notice->holds, $notice->says) : Finding::at($notice->id, $notice->says, $places);
     }
 }

@@ -16,7 +16,7 @@ const places = computed(() => props.finding.places.slice(0, MOST))
 
 function named(place: Place): string {
   const period = props.dataset.periodList.find((one) => one.key === place.period)?.label ?? place.period
-  return [place.members.join(', '), period, place.scenario].filter(Boolean).join(', ')
+  return [place.members.filter(Boolean).join(', '), period, place.scenario].filter(Boolean).join(', ')
 }
 function see() {
   const only = props.finding.places[0]

@@ -143,6 +143,16 @@ async function remove() {
                 @change="change('Change the fiscal year?', '', { firstMonth: Number($event) })"
               />
             </dd>
+            <dt class="label">Finest grain</dt>
+            <dd>
+              <ChoiceSetting
+                label="Finest grain"
+                :value="dataset.finest"
+                :choices="dataset.ownGrains.map((one) => ({ value: one, label: one }))"
+                :kept="kept"
+                @change="change('Change the finest grain?', '', { finest: $event })"
+              />
+            </dd>
             <dt class="label">Books closed through</dt>
             <dd>
               <ChoiceSetting
