@@ -52,7 +52,7 @@ class DatasetRecord
     public ?\DateTimeImmutable $deletedAt = null;
 
     /**
-     * @param array<string, list<int>>                           $coverage starts of the periods with figures, by scenario code
+     * @param array<string, list<int>>                                                                  $coverage starts of the periods with figures, by scenario code
      * @param list<array{id: string, holds: bool, says: string, members?: array<string, list<string>>}> $notices
      */
     public function __construct(

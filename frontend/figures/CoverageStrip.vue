@@ -169,7 +169,14 @@ function key(event: KeyboardEvent) {
           stroke-dasharray="1.5 3"
         />
         <circle :cx="lineLeft" cy="22" r="5" class="fill-accent" />
-        <text :x="lineLeft + 9" y="26" class="fill-accent text-[11px]">closed</text>
+        <text
+          :x="lineLeft + (lineLeft + 50 > width ? -9 : 9)"
+          y="26"
+          :text-anchor="lineLeft + 50 > width ? 'end' : 'start'"
+          class="fill-accent text-[11px]"
+        >
+          closed
+        </text>
       </g>
     </svg>
   </div>

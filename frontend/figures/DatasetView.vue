@@ -138,20 +138,22 @@ function changed() {
         <SentenceOfTrouble v-if="unmoved || unstepped" class="mb-4" :says="unmoved || unstepped" />
         <CoverageStrip v-if="dataset.strip.periods.length" :dataset="dataset" @move="move" @show="show" />
         <p v-if="!dataset.facts" class="mb-4 text-quiet">
-          There are no figures in this dataset. Drop a file here, press Bring in figures, or type into the table.
+          There are no figures in this dataset. Drop a file here, or press Bring in figures.
         </p>
-        <TableSentence :dataset="dataset" :shown="shown" />
-        <FigureTablePanel
-          :dataset="dataset"
-          :body="shown.body.value"
-          :filters="shown.filters.value"
-          :fixed-at="shown.fixedAt.value"
-          :pulse="pulse"
-          :wanted="wanted"
-          @took="take"
-          @changed="changed"
-          @arrived="wanted = null"
-        />
+        <template v-if="dataset.facts || dataset.isList">
+          <TableSentence :dataset="dataset" :shown="shown" />
+          <FigureTablePanel
+            :dataset="dataset"
+            :body="shown.body.value"
+            :filters="shown.filters.value"
+            :fixed-at="shown.fixedAt.value"
+            :pulse="pulse"
+            :wanted="wanted"
+            @took="take"
+            @changed="changed"
+            @arrived="wanted = null"
+          />
+        </template>
       </main>
     </div>
   </div>

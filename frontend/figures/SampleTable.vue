@@ -26,7 +26,7 @@ function choose(column: string, id: string) {
 }
 
 function isAmount(column: string): boolean {
-  return mapping.value.columns[column]?.role === 'amount'
+  return ['amount', 'band', 'total'].includes(mapping.value.columns[column]?.role ?? '')
 }
 function isIgnored(column: string): boolean {
   return (mapping.value.columns[column]?.role ?? 'ignore') === 'ignore'

@@ -7,7 +7,7 @@ import SourcesPanel from './SourcesPanel.vue'
 import TrialSummary from './TrialSummary.vue'
 import WorkProgress from './WorkProgress.vue'
 import type { Mapping, Reading, Trial } from './types'
-import { ago, plural, stamp } from './wording'
+import { ago, grouped, plural, stamp } from './wording'
 
 function mounted(component: Component, props: Record<string, unknown>): HTMLElement {
   const root = document.createElement('div')
@@ -24,6 +24,16 @@ const mapping = (more: Partial<Mapping> = {}): Mapping => ({
 })
 
 describe('words', () => {
+  it('group the digits of a decimal', () => {
+    expect(['-10030.50', '1234567', '12', '-0.1234', '999'].map(grouped)).toEqual([
+      '−10,030.50',
+      '1,234,567',
+      '12',
+      '−0.1234',
+      '999',
+    ])
+  })
+
   it('count and tell times', () => {
     expect([plural(1, 'row'), plural(1200, 'row'), plural(0, 'figure')]).toEqual(['1 row', '1,200 rows', '0 figures'])
     expect(ago('2026-09-05T09:12:00')).toBe('on 5 Sept 2026 at 09:12')

@@ -15,3 +15,9 @@ export function ago(at: string): string {
 export function stamp(at: string): string {
   return ago(at).replace(/^on /, '').replace(' at ', ', ')
 }
+
+/** `−10,030.5`: a decimal as the API gives it, for reading. */
+export function grouped(decimal: string): string {
+  const [whole = '', fraction] = decimal.replace('-', '−').split('.')
+  return whole.replace(/\B(?=(\d{3})+$)/g, ',') + (fraction === undefined ? '' : `.${fraction}`)
+}

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref } from 'vue'
 import type { Dataset } from '../../shared/types'
 import type { Finding, Place } from '../types'
+import { grouped } from '../wording'
 
 const props = defineProps<{ finding: Finding; dataset: Dataset }>()
 const emit = defineEmits<{ show: [place: Place]; accept: [reason: string]; withdraw: [] }>()
@@ -47,28 +48,28 @@ function accept() {
     >
     <div class="min-w-0 flex-1 break-words">
       <p>
-        <span :class="finding.accepted ? 'text-quiet' : ''">{{ finding.says }}.</span>
+        <span :class="finding.accepted ? 'text-quiet' : ''">{{ finding.says }}.</span>{{ ' ' }}
         <template v-if="!finding.holds">
           <button
             v-if="finding.places.length"
-            class="link ml-1"
+            class="link mr-2"
             :aria-expanded="finding.places.length > 1 ? isListing : undefined"
             @click="see"
           >
             See {{ finding.places.length === 1 ? 'it' : 'them' }}</button
-          ><button v-if="!finding.accepted" class="link ml-2" :aria-expanded="isAccepting" @click="startAccepting">
+          ><button v-if="!finding.accepted" class="link" :aria-expanded="isAccepting" @click="startAccepting">
             Accept
           </button>
         </template>
       </p>
       <p v-if="finding.accepted" class="text-[12px] text-quiet">
         Accepted{{ finding.accepted.who ? ` by ${finding.accepted.who}` : '' }}: {{ finding.accepted.reason }}
-        <button class="link ml-1" @click="emit('withdraw')">Withdraw</button>
+        <button class="link" @click="emit('withdraw')">Withdraw</button>
       </p>
       <ul v-if="isListing" class="my-1 text-[12px]">
         <li v-for="(place, i) in places" :key="i">
           <button class="link text-left" @click="emit('show', place)">{{ named(place) }}</button>
-          <span v-if="place.amount" class="text-quiet">: {{ place.amount }}</span>
+          <span v-if="place.amount" class="text-quiet">: {{ grouped(place.amount) }}</span>
         </li>
         <li v-if="finding.count > places.length" class="text-quiet">and {{ finding.count - places.length }} more</li>
       </ul>

@@ -37,7 +37,8 @@ const { height: windowHeight } = useWindowSize()
 const highest = computed(() => Math.max(300, windowHeight.value - Math.max(top.value, 48) - 24))
 
 const isList = computed(() => props.head.periods.length === 1 && props.head.periods[0]?.key === '')
-const hasTotals = computed(() => props.head.by !== null)
+/** Lines that add and lines that take away have no sum that says anything. */
+const hasTotals = computed(() => props.head.by !== null && !Object.keys(props.breakdown?.roles ?? {}).length)
 const name = computed(() => {
   const own = props.breakdown
   const longest = own ? Math.max(0, ...own.members.slice(0, 5000).map((one) => one.length + 2 * depthOf(own, one))) : 12
@@ -223,7 +224,7 @@ function over(row: number, column: number) {
 <template>
   <div
     ref="frame"
-    class="grid-frame relative overflow-auto"
+    class="grid-frame relative isolate overflow-auto"
     role="grid"
     tabindex="0"
     aria-label="Figures"
@@ -245,7 +246,13 @@ function over(row: number, column: number) {
       }"
     >
       <div class="sticky top-0 z-20 bg-paper" :style="{ width: `${width}px` }">
-        <div class="flex text-[12px] text-quiet" role="row" aria-rowindex="1" :style="{ height: `${HEAD}px` }">
+        <div
+          class="flex text-[12px] text-quiet"
+          :class="hasTotals ? '' : 'border-b border-ink/30'"
+          role="row"
+          aria-rowindex="1"
+          :style="{ height: `${HEAD}px` }"
+        >
           <span
             class="sticky left-0 z-10 flex items-center bg-paper font-semibold"
             role="columnheader"
@@ -259,7 +266,7 @@ function over(row: number, column: number) {
             :class="head.into[column.index] === 'FC' ? 'forecast' : ''"
             role="columnheader"
             :aria-colindex="column.index + 2"
-            :style="{ left: `${name + column.start}px`, width: `${wide}px`, height: `${HEAD}px` }"
+            :style="{ left: `${name + column.start}px`, width: `${wide}px`, height: `${HEAD - 1}px` }"
             >{{ isList ? 'Amount' : head.periods[column.index]?.label }}</span
           >
           <span
