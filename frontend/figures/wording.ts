@@ -21,3 +21,8 @@ export function grouped(decimal: string): string {
   const [whole = '', fraction] = decimal.replace('-', '−').split('.')
   return whole.replace(/\B(?=(\d{3})+$)/g, ',') + (fraction === undefined ? '' : `.${fraction}`)
 }
+
+/** Why a group's amount cannot be set. */
+export function groupSays(member: string): string {
+  return `${member} is a group: the sum of what stands in it. Change those.`
+}

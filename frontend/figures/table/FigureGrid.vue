@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useElementBounding, useWindowSize } from '@vueuse/core'
-import { useVirtualizer } from '@tanstack/vue-virtual'
-import { depthOf } from '../../charts/slots/memberFilter'
 import type { Breakdown } from '../../shared/types'
 import type { FigureRow, FigureTable } from '../types'
-import { parseBlock, plain, repeated, writeBlock } from './blocks'
 import { keyMove } from './gridKeys'
+import { useCellDraft } from './useCellDraft'
+import { useGridClipboard } from './useGridClipboard'
+import { HEAD, ROW, useGridMeasures } from './useGridMeasures'
 import type { useSelection } from './useSelection'
 
 /** Members down, periods across. Amounts are edited where they stand; only what is in sight is on the page. */
@@ -24,72 +24,32 @@ const emit = defineEmits<{
   trace: []
 }>()
 
-const ROW = 29
-const HEAD = 28
-const [NARROWEST_NAME, WIDEST_NAME] = [112, 220]
-const NARROWEST = 66
-const { active, end, box, go, next, has, isActive } = props.selection
+const { active, end, go, next, has, isActive } = props.selection
 const frame = ref<HTMLElement | null>(null)
-const draft = ref<string | null>(null)
 const isReleased = ref(false)
 const { top } = useElementBounding(frame)
 const { height: windowHeight } = useWindowSize()
 const highest = computed(() => Math.max(300, windowHeight.value - Math.max(top.value, 48) - 24))
-
-const isList = computed(() => props.head.periods.length === 1 && props.head.periods[0]?.key === '')
-/** Lines that add and lines that take away have no sum that says anything. */
-const hasTotals = computed(() => props.head.by !== null && !Object.keys(props.breakdown?.roles ?? {}).length)
-const name = computed(() => {
-  const own = props.breakdown
-  const longest = own ? Math.max(0, ...own.members.slice(0, 5000).map((one) => one.length + 2 * depthOf(own, one))) : 12
-  return Math.max(NARROWEST_NAME, Math.min(WIDEST_NAME, 34 + 7.4 * longest))
-})
-const digits = (texts: string[]) => Math.max(...texts.map((text) => text.length), 1)
-const wide = computed(() =>
-  Math.max(
-    NARROWEST,
-    13 + 7.8 * digits([...props.head.total.cells, ...props.head.periods.map((period) => period.label)]),
-  ),
-)
-const totalWide = computed(() => (isList.value ? 0 : Math.max(84, 26 + 8 * digits([props.head.total.total]))))
+const { isList, hasTotals, name, wide, totalWide, width, above, lines, columns, show } = useGridMeasures(props, frame)
 const groups = computed(() => new Set(Object.values(props.breakdown?.parents ?? {})))
 const signs = { adds: '+', 'takes away': '−', subtotal: '=' }
-
-const down = useVirtualizer(
-  computed(() => ({
-    count: props.rows.length,
-    getScrollElement: () => frame.value,
-    estimateSize: () => ROW,
-    overscan: 12,
-    scrollPaddingEnd: HEAD + (hasTotals.value ? ROW : 0) + 4,
-  })),
-)
-const across = useVirtualizer(
-  computed(() => ({
-    horizontal: true,
-    count: props.head.periods.length,
-    getScrollElement: () => frame.value,
-    estimateSize: () => wide.value,
-    overscan: 4,
-    scrollPaddingEnd: name.value + totalWide.value,
-  })),
-)
-watch(wide, () => across.value.measure())
-const lines = computed(() => down.value.getVirtualItems())
-const columns = computed(() => across.value.getVirtualItems())
-const width = computed(() => name.value + props.head.periods.length * wide.value + totalWide.value)
 watch(lines, (seen) => seen.length && emit('look', seen[0]?.index ?? 0, seen.at(-1)?.index ?? 0), { immediate: true })
+
+const set = (row: number, column: number, amounts: string[][]) => emit('set', row, column, amounts)
+const { draft, edit, take, drop, focus } = useCellDraft(props, active, frame, {
+  set,
+  refuse: (says) => emit('refuse', says),
+})
+const { copy, cut, paste, clear } = useGridClipboard(props, props.selection, draft, set)
 
 const idOf = (row: number, column: number) => `amount-${row}-${column}`
 const activeId = computed(() => (active.value ? idOf(active.value.row, active.value.column) : undefined))
 
-function show() {
+watch([active, end], async () => {
+  await nextTick()
   const at = end.value ?? active.value
-  if (!at) return
-  down.value.scrollToIndex(at.row, { align: 'auto' })
-  across.value.scrollToIndex(at.column, { align: 'auto' })
-}
-watch([active, end], () => void nextTick(show))
+  if (at) show(at.row, at.column)
+})
 
 function named(row: FigureRow): string {
   return props.head.by === null ? props.head.measure : row.member || '(blank)'
@@ -97,42 +57,6 @@ function named(row: FigureRow): string {
 function told(row: FigureRow | undefined, column: number): string {
   if (!row) return 'loading'
   return `${named(row)}, ${props.head.periods[column]?.label || 'amount'}: ${row.cells[column] || 'missing'}`
-}
-
-/** Begins to type into the active cell: its own text, or the first letter of a new one. */
-async function edit(first?: string) {
-  if (!active.value) return
-  const row = props.rows[active.value.row]
-  if (props.head.fixed) return emit('refuse', props.head.fixed)
-  if (!row) return
-  if (row.isGroup) return emit('refuse', `${row.member} is a group: the sum of what stands in it. Change those.`)
-  draft.value = first ?? plain(row.cells[active.value.column] ?? '')
-  await nextTick()
-  const field = frame.value?.querySelector<HTMLInputElement>('input')
-  field?.focus({ preventScroll: true })
-  if (first === undefined) field?.select()
-}
-function take() {
-  if (draft.value === null || !active.value) return
-  const text = draft.value.trim()
-  const was = plain(props.rows[active.value.row]?.cells[active.value.column] ?? '')
-  draft.value = null
-  if (text !== was) emit('set', active.value.row, active.value.column, [[text]])
-  frame.value?.focus({ preventScroll: true })
-}
-function drop() {
-  draft.value = null
-  frame.value?.focus({ preventScroll: true })
-}
-function clear() {
-  if (!box.value) return
-  const [high, wideness] = [box.value.bottom - box.value.top + 1, box.value.right - box.value.left + 1]
-  emit(
-    'set',
-    box.value.top,
-    box.value.left,
-    Array.from({ length: high }, () => Array<string>(wideness).fill('')),
-  )
 }
 
 function key(event: KeyboardEvent) {
@@ -175,38 +99,7 @@ function step(rows: number, across_: number) {
   if (active.value) go({ row: active.value.row + rows, column: active.value.column + across_ })
 }
 
-function cut(event: ClipboardEvent) {
-  copy(event)
-  clear()
-}
-function copy(event: ClipboardEvent) {
-  if (!box.value || draft.value !== null) return
-  event.preventDefault()
-  const { top: first, bottom: last, left, right } = box.value
-  const written = (rows: FigureRow[]) => writeBlock(rows.map((row) => row.cells.slice(left, right + 1).map(plain)))
-  const known = props.rows.slice(first, last + 1)
-  if (known.every((row) => row !== undefined)) event.clipboardData?.setData('text/plain', written(known))
-  else void props.all(first, last).then((rows) => navigator.clipboard.writeText(written(rows)))
-}
-function paste(event: ClipboardEvent) {
-  const text = event.clipboardData?.getData('text/plain')
-  if (draft.value !== null || !text) return
-  event.preventDefault()
-  event.stopPropagation()
-  if (!active.value) go({ row: 0, column: 0 })
-  if (!box.value) return
-  const { top: first, bottom, left, right } = box.value
-  const block = repeated(parseBlock(text), bottom - first + 1, right - left + 1)
-  emit('set', first, left, block)
-  props.selection.select({
-    top: first,
-    left,
-    bottom: first + block.length - 1,
-    right: left + (block[0]?.length ?? 1) - 1,
-  })
-}
-
-defineExpose({ focus: () => frame.value?.focus({ preventScroll: true }) })
+defineExpose({ focus })
 
 let isDragging = false
 function press(event: PointerEvent, row: number, column: number) {
@@ -242,7 +135,7 @@ function over(row: number, column: number) {
     <div
       :style="{
         width: `${width}px`,
-        height: `${HEAD + (hasTotals ? ROW : 0) + rows.length * ROW + 2}px`,
+        height: `${above + rows.length * ROW + 2}px`,
       }"
     >
       <div class="sticky top-0 z-20 bg-paper" :style="{ width: `${width}px` }">
@@ -316,7 +209,7 @@ function over(row: number, column: number) {
         role="row"
         :aria-rowindex="line.index + (hasTotals ? 3 : 2)"
         :style="{
-          top: `${HEAD + (hasTotals ? ROW : 0) + line.start}px`,
+          top: `${above + line.start}px`,
           width: `${width}px`,
           height: `${ROW}px`,
         }"

@@ -2,6 +2,7 @@ import { ref, shallowRef, type Ref } from 'vue'
 import { ask, Problem, says } from '../../shared/api'
 import type { Pulse } from '../../shared/types'
 import type { FigureTable } from '../types'
+import { groupSays } from '../wording'
 import { plain } from './blocks'
 import type { useTableRows } from './useTableRows'
 
@@ -81,7 +82,7 @@ export function useCellEdits(
       return void (problem.value = `The block has ${left + width - head.periods.length} more columns than the table has from here. Choose a period further left.`)
     const rows = await table.all(top, top + amounts.length - 1)
     const group = rows.find((row) => row.isGroup)
-    if (group) return void (problem.value = `${group.member} is a group: the sum of what stands in it. Change those.`)
+    if (group) return void (problem.value = groupSays(group.member))
     const columns = Array.from({ length: width }, (_, i) => left + i)
     const block: Block = {
       rows: rows.map((row) => row.member),
