@@ -32,7 +32,7 @@ final readonly class CellEdit
     {
         // A write first: what is compared here must not be overtaken by another writer.
         return $this->manager->getConnection()->transactional(function () use ($record, $block, $who): int {
-            $this->store->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$record->id]);
+            $record = $this->changes->locked($record);
             $measure = $this->measure($record, $block);
             $rows = [];
             $decimals = $this->decimals($measure, $block, $rows);

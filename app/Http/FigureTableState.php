@@ -17,6 +17,7 @@ use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\RecipeFit;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\NotAPeriod;
@@ -112,7 +113,7 @@ final class FigureTableState
     public static function filter(Given $given, Dataset $dataset): MemberFilter|NumberFilter
     {
         $filter = RecipeReader::filter($given);
-        $given->must('field')->oneOf(array_map(static fn (Dimension|Measure $one): string => $one->name, $filter instanceof NumberFilter ? [...$dataset->breakdowns, ...$dataset->measures] : $dataset->breakdowns));
+        RecipeFit::filter($filter, $dataset, $given->path);
 
         return $filter;
     }

@@ -9,6 +9,7 @@ use KeenMargin\App\Editing\MeasureSettings;
 use KeenMargin\App\Editing\MemberSettings;
 use KeenMargin\App\Editing\Plan;
 use KeenMargin\App\Storage\Changes\ChangeLog;
+use KeenMargin\App\Storage\Changes\Overtaken;
 use KeenMargin\App\Storage\DatasetRecord;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -74,7 +75,13 @@ final readonly class SettingsController
             return new JsonResponse(['follows' => $planned->follows, 'isHarmful' => $planned->isHarmful]);
         }
         if ([] !== $planned->change->rows) {
-            $this->changes->do($record, $planned->change, Signature::of($request));
+            try {
+                $this->changes->do($record, $planned->change, Signature::of($request), $record->version);
+            } catch (Overtaken) {
+                $record = $this->records->dataset($id);
+
+                return Version::stale($this->state->whole($record));
+            }
             $record = $this->records->dataset($id);
         }
 

@@ -23,6 +23,12 @@ final class Version
             return null;
         }
 
+        return self::stale($state);
+    }
+
+    /** @param array<string, mixed> $state */
+    public static function stale(array $state): JsonResponse
+    {
         return new JsonResponse(['type' => 'about:blank', 'title' => 'It was changed meanwhile', 'status' => 412, 'detail' => 'Somebody changed this after you loaded it. Look at their change, then put yours on top.', 'current' => $state], 412, ['Content-Type' => 'application/problem+json']);
     }
 

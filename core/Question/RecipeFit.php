@@ -37,10 +37,16 @@ final class RecipeFit
             throw new NotAccepted('question.by', "The figures are by {$dataset->grain->value}; give ".Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
         }
         foreach ($question->where as $i => $filter) {
-            $filter instanceof NumberFilter ? self::number($filter, $dataset, "question.where[$i]") : self::members($filter, $dataset, "question.where[$i]");
+            self::filter($filter, $dataset, "question.where[$i]");
         }
 
         return $measure;
+    }
+
+    /** Refuses a filter by what the dataset does not have. */
+    public static function filter(MemberFilter|NumberFilter $filter, Dataset $dataset, string $path): void
+    {
+        $filter instanceof NumberFilter ? self::number($filter, $dataset, $path) : self::members($filter, $dataset, $path);
     }
 
     private static function members(MemberFilter $filter, Dataset $dataset, string $path): void

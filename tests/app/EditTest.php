@@ -181,4 +181,32 @@ final class EditTest extends TestCase
         self::assertSame([422, 'There are no figures of the prior year to spread by. Spread it evenly.'], [$none->status, $none->at('detail')]);
         self::assertSame('2026-07', Server::send('GET', "/api/datasets/$id")->at('closing'), 'nothing was set');
     }
+
+    public function testManyHandsAtOnceLoseNothing(): void
+    {
+        $id = Kept::made(self::CSV);
+        $multi = curl_multi_init();
+        $handles = [];
+        for ($i = 0; $i < 24; ++$i) {
+            $body = ['measure' => 'Amount', 'by' => 'Route', 'rows' => [0 === $i % 2 ? 'North' : 'Holm'], 'periods' => [['key' => \sprintf('2027-%02d', 1 + intdiv($i, 2)), 'scenario' => 'BU']], 'amounts' => [[(string) (100 + $i)]], 'was' => [['']]];
+            $handle = curl_init(Server::base()."/api/datasets/$id/edits");
+            curl_setopt_array($handle, [\CURLOPT_POSTFIELDS => json_encode($body, \JSON_THROW_ON_ERROR), \CURLOPT_HTTPHEADER => ['Content-Type: application/json'], \CURLOPT_RETURNTRANSFER => true]);
+            curl_multi_add_handle($multi, $handle);
+            $handles[] = $handle;
+        }
+        do {
+            curl_multi_exec($multi, $running);
+            curl_multi_select($multi, 0.05);
+        } while ($running > 0);
+        foreach ($handles as $handle) {
+            self::assertSame(200, curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), (string) curl_multi_getcontent($handle));
+        }
+        $table = Server::send('POST', "/api/datasets/$id/tables", ['by' => 'Route', 'scenario' => 'BU', 'year' => '2027']);
+        self::assertSame((string) number_format(array_sum(range(100, 123))), $table->at('total', 'total'));
+        self::assertSame('123', Kept::row($id, 'Holm', 'BU')['2027-12']);
+        for ($i = 0; $i < 24; ++$i) {
+            self::assertNotNull(Server::send('POST', "/api/datasets/$id/undo")->at('step'));
+        }
+        self::assertStringNotContainsString('2027', Kept::bytes($id));
+    }
 }

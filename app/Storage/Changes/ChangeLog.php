@@ -18,10 +18,32 @@ final readonly class ChangeLog
         $this->connection = $manager->getConnection();
     }
 
-    /** Does it, and remembers how to undo it. What was undone before cannot be done again after this. */
-    public function do(DatasetRecord $record, Change $change, string $who): int
+    /**
+     * The dataset as it is while nobody else can write: to be called first within a transaction. What was loaded before may be
+     * older, and is let go.
+     */
+    public function locked(DatasetRecord $record): DatasetRecord
     {
-        return $this->connection->transactional(function () use ($record, $change, $who): int {
+        $this->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$record->id]);
+        $this->manager->clear();
+
+        return $this->manager->find(DatasetRecord::class, $record->id) ?? throw new \LogicException("There is no dataset $record->id.");
+    }
+
+    /**
+     * Does it, and remembers how to undo it. What was undone before cannot be done again after this.
+     *
+     * @param ?int $version that the change was planned on; none where it guards itself
+     *
+     * @throws Overtaken where the dataset has another by now
+     */
+    public function do(DatasetRecord $record, Change $change, string $who, ?int $version = null): int
+    {
+        return $this->connection->transactional(function () use ($record, $change, $who, $version): int {
+            $record = $this->locked($record);
+            if (null !== $version && $version !== $record->version) {
+                throw new Overtaken();
+            }
             $this->connection->executeStatement('DELETE FROM dataset_change WHERE dataset = ? AND undone = 1', [$record->id]);
             $this->rows->apply($change->rows, true);
             $this->cells->do((int) $record->id, $change);
@@ -58,6 +80,7 @@ final readonly class ChangeLog
     private function step(DatasetRecord $record, string $sql, bool $forth): ?array
     {
         return $this->connection->transactional(function () use ($record, $sql, $forth): ?array {
+            $record = $this->locked($record);
             $row = $this->connection->fetchAssociative($sql, [$record->id]);
             if (false === $row) {
                 return null;

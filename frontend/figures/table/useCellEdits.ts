@@ -80,7 +80,9 @@ export function useCellEdits(
       return void (problem.value = `The block has ${more} more ${more === 1 ? 'row' : 'rows'} than the table has from here. Add rows first, or choose a row further up.`)
     if (left + width > head.periods.length)
       return void (problem.value = `The block has ${left + width - head.periods.length} more columns than the table has from here. Choose a period further left.`)
-    const rows = await table.all(top, top + amounts.length - 1)
+    await table.all(top, top + amounts.length - 1)
+    // As they are now: another amount may have been set while these rows came.
+    const rows = table.rows.value.slice(top, top + amounts.length).filter((row) => row !== undefined)
     const group = rows.find((row) => row.isGroup)
     if (group) return void (problem.value = groupSays(group.member))
     const columns = Array.from({ length: width }, (_, i) => left + i)
