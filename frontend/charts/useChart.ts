@@ -22,10 +22,11 @@ export function useChart() {
   const problem = ref('')
   const savedAt = ref('')
   const fresh = ref(0)
+  let isUnsaved = false
   /** The chart as somebody else saved it, while this reader changed it too. */
   const theirs = shallowRef<Chart | null>(null)
 
-  const { move: sendClosing, problem: unmoved } = useClosing(dataset, () => fresh.value++)
+  const { move: sendClosing, problem: unmoved, renew } = useClosing(dataset, () => fresh.value++)
   watch(unmoved, (says) => says && (problem.value = says))
   // Figures that are changed elsewhere show here within a second.
   usePulse(
@@ -37,13 +38,14 @@ export function useChart() {
   )
 
   async function reloadDataset() {
-    if (!dataset.value) return
+    const id = dataset.value?.id
+    if (!id) return
     try {
-      dataset.value = await ask<Dataset>('GET', `/datasets/${dataset.value.id}`)
+      await renew(() => ask<Dataset>('GET', `/datasets/${id}`))
       // A renaming may have rewritten the recipe of this very chart.
-      if (!chart.value) return
+      if (!chart.value || isUnsaved) return
       const kept = await ask<Chart>('GET', `/charts/${chart.value.id}`)
-      if (kept.version === chart.value.version) return
+      if (isUnsaved || kept.version === chart.value.version) return
       chart.value = kept
       recipe.value = kept.recipe
     } catch (error) {
@@ -92,6 +94,7 @@ export function useChart() {
 
   function afterChange() {
     if (chart.value) {
+      isUnsaved = true
       void save()
     } else {
       void router.replace({ query: { ...route.query, recipe: JSON.stringify(recipe.value) } })
@@ -114,6 +117,7 @@ export function useChart() {
         body: { name: chart.value.name, recipe: recipe.value },
       })
       savedAt.value = chart.value.savedAt
+      isUnsaved = false
       problem.value = ''
     } catch (error) {
       if (error instanceof Problem && error.status === 412) theirs.value = error.current as Chart
@@ -134,6 +138,7 @@ export function useChart() {
     chart.value = theirs.value
     recipe.value = theirs.value.recipe
     savedAt.value = theirs.value.savedAt
+    isUnsaved = false
     theirs.value = null
   }
 

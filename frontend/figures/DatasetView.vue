@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import ClosingControl from '../charts/ClosingControl.vue'
-import { ask } from '../shared/api'
+import { ask, says } from '../shared/api'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
 import type { Dataset, Scenario } from '../shared/types'
@@ -22,15 +22,12 @@ import { useFigureTable } from './useFigureTable'
 import { useSteps } from './useSteps'
 
 const id = Number(useRoute().params.id)
-const {
-  value: dataset,
-  problem: missing,
-  reload,
-} = useLoad(async () => {
+async function load(): Promise<Dataset> {
   const loaded = await ask<Dataset>('GET', `/datasets/${id}`)
   document.title = `${loaded.name} – Keen Margin`
   return loaded
-})
+}
+const { value: dataset, problem: missing } = useLoad(load)
 const shown = useFigureTable(dataset)
 const {
   pulse,
@@ -45,7 +42,14 @@ const {
   computed(() => dataset.value?.id ?? null),
   () => void reload(),
 )
-const { closing, problem: unmoved, move } = useClosing(dataset, () => void beat())
+const { closing, problem: unmoved, move, renew } = useClosing(dataset, () => void beat())
+async function reload() {
+  try {
+    await renew(load)
+  } catch (error) {
+    missing.value = says(error)
+  }
+}
 const { problem: refused, isBusy, takeFile, takeText } = useIncoming(() => id)
 const { isOver } = useDrop(takeFile, takeText)
 const wanted = shallowRef<{ member: string; period: string } | null>(null)

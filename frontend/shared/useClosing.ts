@@ -27,12 +27,16 @@ export function around(dataset: Dataset | null, key: string | undefined) {
 export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () => {}) {
   const problem = ref('')
   let sent = Promise.resolve()
+  const underway = ref(0)
+  let moves = 0
 
   const closing = computed(() => around(dataset.value, dataset.value?.closing))
 
   function move(key: string | null | undefined) {
     if (!dataset.value || !key || key === dataset.value.closing) return
     dataset.value = shown(dataset.value, key)
+    moves++
+    underway.value++
     sent = sent.then(async () => {
       if (!dataset.value) return
       try {
@@ -46,9 +50,18 @@ export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () 
         if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset
         problem.value = says(error)
       }
+      underway.value--
       after()
     })
   }
 
-  return { closing, problem, move }
+  /** Loads the dataset anew; where it is moved meanwhile, what comes is older than what is shown, and let go. */
+  async function renew(load: () => Promise<Dataset>) {
+    if (underway.value) return
+    const before = moves
+    const loaded = await load()
+    if (moves === before) dataset.value = loaded
+  }
+
+  return { closing, problem, move, renew }
 }

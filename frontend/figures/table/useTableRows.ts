@@ -17,6 +17,8 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
   let asked = 0
   let sight = { first: 0, last: 0 }
   const under = new Set<number>()
+  /** The latest asking; whoever waits for an earlier one waits for this. */
+  let latest: Promise<unknown> = Promise.resolve()
 
   async function load(chunk: number, isFirst: boolean) {
     if (dataset.value === null || !body.value || under.has(chunk)) return
@@ -68,7 +70,13 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
     rows.value = Array(kept.length)
     for (const chunk of chunks)
       for (let i = chunk * CHUNK; i < Math.min(kept.length, (chunk + 1) * CHUNK); i++) rows.value[i] = kept[i]
-    await Promise.all(chunks.map((chunk) => load(chunk, false)))
+    await begun(Promise.all(chunks.map((chunk) => load(chunk, false))))
+  }
+
+  async function begun(asking: Promise<unknown>) {
+    latest = asking
+    await asking
+    while (latest !== asking) await (asking = latest)
   }
 
   /** Shows a text at once, before the server has answered. */
@@ -85,7 +93,7 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
       asked++
       under.clear()
       sight = { first: 0, last: 0 }
-      if (dataset.value !== null && body.value) void load(0, true)
+      if (dataset.value !== null && body.value) void begun(load(0, true))
     },
     { immediate: true },
   )
