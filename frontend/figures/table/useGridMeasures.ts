@@ -46,7 +46,7 @@ export function useGridMeasures(shown: Shown, frame: Ref<HTMLElement | null>) {
       count: shown.rows.length,
       getScrollElement: () => frame.value,
       estimateSize: () => ROW,
-      overscan: 12,
+      overscan: 8,
       scrollPaddingEnd: above.value + 4,
     })),
   )
@@ -56,7 +56,7 @@ export function useGridMeasures(shown: Shown, frame: Ref<HTMLElement | null>) {
       count: shown.head.periods.length,
       getScrollElement: () => frame.value,
       estimateSize: () => wide.value,
-      overscan: 4,
+      overscan: 2,
       scrollPaddingEnd: name.value + totalWide.value,
     })),
   )

@@ -54,13 +54,5 @@ export function useSelection(rows: Ref<number>, columns: Ref<number>) {
       go({ row: Math.floor(at / columns.value), column: at % columns.value })
   }
 
-  const has = (row: number, column: number) =>
-    box.value !== null &&
-    row >= box.value.top &&
-    row <= box.value.bottom &&
-    column >= box.value.left &&
-    column <= box.value.right
-  const isActive = (row: number, column: number) => active.value?.row === row && active.value.column === column
-
-  return { active, end, box, go, select, next, has, isActive }
+  return { active, end, box, go, select, next }
 }

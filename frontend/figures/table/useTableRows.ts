@@ -51,7 +51,10 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
   /** Tells which rows are looked at. */
   function look(first: number, last: number) {
     sight = { first: Math.max(0, first), last: Math.max(0, last) }
-    for (const chunk of inSight()) if (head.value && !rows.value[chunk * CHUNK]) void load(chunk, false)
+    // What comes next is asked for before it is in sight.
+    const ahead = Math.floor(Math.min(sight.last + CHUNK / 2, rows.value.length - 1) / CHUNK)
+    for (const chunk of [...new Set([...inSight(), ahead])])
+      if (head.value && chunk >= 0 && !rows.value[chunk * CHUNK]) void load(chunk, false)
   }
 
   /** All rows of a stretch, also those that have not been in sight. */
