@@ -48,7 +48,7 @@ final class FactReader
         $this->refusals = new Refusals();
         if ([] !== $mapping->of(Role::Band)) {
             $bands = BandColumns::of($sheet, $mapping);
-            $sheet = $sheet->reading(fn (RowSource $source): RowSource => new BandRows($source, $bands, $mapping->bands ?? BandMeaning::Limits, $mapping->decimal->value, $this->refusals));
+            $sheet = $sheet->reading(fn (RowSource $source): RowSource => new BandRows($source, $bands, $mapping, $this->refusals));
             $mapping = BandColumns::asAmounts($sheet, $mapping);
         }
         [$this->sheet, $this->mapping] = [$sheet, $mapping];
