@@ -7,6 +7,7 @@ namespace KeenMargin\App\Checking;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\WriteAside;
 use KeenMargin\Core\Figures\Checking\DatasetChecks;
 use KeenMargin\Core\Figures\Checking\Finding;
 use KeenMargin\Core\Figures\Series;
@@ -14,9 +15,10 @@ use KeenMargin\Core\Figures\Series;
 /** The checks of a dataset, kept until it changes, with those that somebody accepted. */
 final readonly class DatasetFindings
 {
-    private const MOST_AT_ONCE = 100_000;
+    /** Figures of a dataset that are checked while a list waits. */
+    private const MOST_AT_ONCE = 5_000;
 
-    public function __construct(private SeriesStore $store)
+    public function __construct(private SeriesStore $store, private WriteAside $aside)
     {
     }
 
@@ -63,7 +65,7 @@ final readonly class DatasetFindings
     private function make(DatasetRecord $record): array
     {
         $findings = array_map(static fn (Finding $finding): array => $finding->toArray(), DatasetChecks::of((new StoredFigures($record, $this->store))->dataset(), $this->series($record)));
-        $this->store->connection->executeStatement('INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE SET sign = excluded.sign, findings = excluded.findings', [$record->id, self::sign($record), json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $this->aside->write('INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE SET sign = excluded.sign, findings = excluded.findings', [$record->id, self::sign($record), json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
 
         return $findings;
     }

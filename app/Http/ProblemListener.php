@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use Doctrine\DBAL\Exception\LockWaitTimeoutException;
 use KeenMargin\App\Editing\ChangedMeanwhile;
 use KeenMargin\App\Import\Cancelled;
 use KeenMargin\Core\Document\NotAccepted;
@@ -33,6 +34,7 @@ final readonly class ProblemListener
             $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
             $error instanceof RefusedFigures => [422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)]],
             $error instanceof ChangedMeanwhile => [412, ['detail' => $error->getMessage(), 'current' => ['cells' => $error->cells]]],
+            $error instanceof LockWaitTimeoutException => [503, ['detail' => 'Figures are being brought in just now, so that this had to wait too long. Nothing of yours was changed. Try again in a moment.']],
             $error instanceof Cancelled => [409, ['detail' => $error->getMessage()]],
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), ['detail' => self::says($error)]],
             default => [500, ['detail' => 'This is a fault of ours. It stands in the log; nothing of yours was changed.']],
@@ -40,7 +42,7 @@ final readonly class ProblemListener
         if (500 === $status) {
             $this->logger->error($error->getMessage(), ['exception' => $error, 'path' => $event->getRequest()->getPathInfo()]);
         }
-        $headers = $error instanceof HttpExceptionInterface ? $error->getHeaders() : [];
+        $headers = $error instanceof HttpExceptionInterface ? $error->getHeaders() : (503 === $status ? ['Retry-After' => '2'] : []);
         $event->setResponse(new JsonResponse(['type' => 'about:blank', 'title' => Response::$statusTexts[$status] ?? 'Error', 'status' => $status] + $problem, $status, ['Content-Type' => 'application/problem+json'] + $headers));
     }
 

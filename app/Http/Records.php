@@ -8,12 +8,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\ChartRecord;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\App\Storage\WriteAside;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Finds kept things by their number, or says that they are not there. */
 final readonly class Records
 {
-    public function __construct(private EntityManagerInterface $manager)
+    public function __construct(private EntityManagerInterface $manager, private WriteAside $aside)
     {
     }
 
@@ -41,7 +42,7 @@ final readonly class Records
     public function used(DatasetRecord|ChartRecord $record): void
     {
         $table = $record instanceof ChartRecord ? 'chart' : 'dataset';
-        $this->manager->getConnection()->executeStatement("UPDATE $table SET used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
+        $this->aside->write("UPDATE $table SET used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
     }
 
     public function import(int $id): ImportRecord

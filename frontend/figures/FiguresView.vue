@@ -6,10 +6,12 @@ import type { DatasetBrief, Listing } from '../shared/types'
 import { useLoad } from '../shared/useLoad'
 import PageTurner from '../shared/PageTurner.vue'
 import { usePages } from '../shared/usePages'
+import { useUnchecked } from './checks/useUnchecked'
 import BringIn from '../start/BringIn.vue'
 
 document.title = 'Figures – Keen Margin'
 const { list, problem, reload, turn } = usePages<DatasetBrief>('/datasets')
+useUnchecked(list)
 const { value: deleted, reload: reloadDeleted } = useLoad(() =>
   ask<Listing<DatasetBrief>>('GET', '/datasets?deleted=1'),
 )

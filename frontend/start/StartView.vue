@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ask } from '../shared/api'
 import ChartCard from '../charts/ChartCard.vue'
+import { useUnchecked } from '../figures/checks/useUnchecked'
 import DatasetLine from '../figures/DatasetLine.vue'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
@@ -11,6 +12,7 @@ import BringIn from './BringIn.vue'
 document.title = 'Keen Margin'
 const { value: charts, problem, reload } = useLoad(() => ask<Listing<Chart>>('GET', '/charts'))
 const { value: datasets } = useLoad(() => ask<Listing<DatasetBrief>>('GET', '/datasets'))
+useUnchecked(datasets)
 </script>
 
 <template>

@@ -96,4 +96,18 @@ final class ChecksTest extends TestCase
         self::assertSame([[], []], [$found(''), $found($mark.'_')]);
         self::assertSame(400, Server::send('GET', '/api/search?q='.str_repeat('x', 300))->status);
     }
+
+    /** Reading goes on while somebody writes; what waits too long says so. */
+    public function testWhileSomebodyElseWrites(): void
+    {
+        $id = Kept::made(self::CSV);
+        $writer = new \PDO('sqlite:'.Server::file());
+        $writer->exec('BEGIN IMMEDIATE');
+        self::assertSame([200, 200, 200], [Server::send('GET', "/api/datasets/$id")->status, Server::send('GET', "/api/datasets/$id/checks")->status, Server::send('GET', '/api/datasets')->status]);
+        $late = Kept::set($id, 'North', '2026-08', '13');
+        self::assertSame([503, '2'], [$late->status, $late->header('Retry-After')], $late->body);
+        self::assertStringContainsString('Nothing of yours was changed. Try again in a moment.', $late->text('detail'));
+        $writer->exec('ROLLBACK');
+        self::assertSame(200, Kept::set($id, 'North', '2026-08', '13')->status);
+    }
 }

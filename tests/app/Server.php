@@ -20,9 +20,17 @@ final class Server
     public static function kept(): int
     {
         self::base();
-        $answer = (new \PDO('sqlite:'.self::$folder.'/test.sqlite'))->query('SELECT (SELECT COUNT(*) FROM dataset) + (SELECT COUNT(*) FROM packed) + (SELECT COUNT(*) FROM import)');
+        $answer = (new \PDO('sqlite:'.self::file()))->query('SELECT (SELECT COUNT(*) FROM dataset) + (SELECT COUNT(*) FROM packed) + (SELECT COUNT(*) FROM import)');
 
         return false === $answer ? -1 : (int) $answer->fetchColumn();
+    }
+
+    /** The database itself. */
+    public static function file(): string
+    {
+        self::base();
+
+        return self::$folder.'/test.sqlite';
     }
 
     /**

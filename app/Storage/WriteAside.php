@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\LockWaitTimeoutException;
+
+/** Writes on the side of reading: what was looked at, what was found. While somebody else writes they are left out, not waited for. */
+final readonly class WriteAside
+{
+    private const PATIENCE = 20;
+
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    /** @param list<mixed> $values */
+    public function write(string $sql, array $values): void
+    {
+        $patience = $this->connection->fetchOne('PRAGMA busy_timeout');
+        $this->connection->executeStatement('PRAGMA busy_timeout = '.self::PATIENCE);
+        try {
+            $this->connection->executeStatement($sql, $values);
+        } catch (LockWaitTimeoutException) {
+            // The next reader will write it.
+        } finally {
+            $this->connection->executeStatement('PRAGMA busy_timeout = '.(is_numeric($patience) ? (int) $patience : 0));
+        }
+    }
+}
