@@ -1,4 +1,5 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
 import { ask, says } from '../../shared/api'
 import type { Finding } from '../types'
 
@@ -18,7 +19,20 @@ export function useChecks(dataset: Ref<number | null>, sign: Ref<string>) {
     }
   }
 
-  watch([dataset, sign], () => dataset.value !== null && void told('GET', ''), { immediate: true })
+  let isAsking = false
+  let isStale = false
+  /** One at a time: over a million figures the checks take a while, and amounts may be typed meanwhile. */
+  async function renew() {
+    if (dataset.value === null) return
+    isStale = isAsking
+    if (isAsking) return
+    isAsking = true
+    await told('GET', '')
+    isAsking = false
+    if (isStale) await renew()
+  }
+  watch(dataset, () => void renew(), { immediate: true })
+  watchDebounced(sign, () => void renew(), { debounce: 400, maxWait: 4000 })
 
   return {
     findings,
