@@ -18,6 +18,7 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Keeping\CellChange;
 use KeenMargin\Core\Figures\Keeping\CellParts;
 use KeenMargin\Core\Figures\Keeping\Run;
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Time\PeriodNames;
 
 /** Sets and clears amounts by hand, in one step that can be undone; refused where somebody else was faster. */
@@ -53,7 +54,7 @@ final readonly class CellEdit
     {
         $cell = $block->cells[0];
         $of = 1 === $count && 1 === \count($block->cells) ? implode(', ', array_filter([$cell['row'], PeriodNames::full($cell['period'])], static fn (string $text): bool => '' !== $text)) : '';
-        $text = static fn (?BigDecimal $amount): string => $amount?->toString() ?? 'nothing';
+        $text = static fn (?BigDecimal $amount): string => null === $amount ? 'nothing' : NumberFormat::of('en')->plain($amount, $amount->getScale());
 
         return '' === $of ? Wording::count($count, 'amount', 'amounts')." of {$block->measure->name}" : "$of: ".($block->knowsWas ? $text($cell['was']).' to ' : 'now ').$text($cell['is']);
     }

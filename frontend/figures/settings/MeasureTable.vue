@@ -67,7 +67,7 @@ function add() {
     </thead>
     <tbody>
       <tr v-for="measure in dataset.measures" :key="measure.id" class="border-b border-hairline align-top">
-        <td class="w-1/3 py-1 pr-4">
+        <td class="w-1/3 py-1 pr-4 max-lg:w-1/4">
           <TextSetting
             :label="`Name of ${measure.name}`"
             :value="measure.name"
@@ -122,7 +122,7 @@ function add() {
             />
           </div>
         </td>
-        <td class="py-1">
+        <td class="min-w-[86px] py-1">
           <ChoiceSetting
             :label="`Better of ${measure.name}`"
             :value="measure.better ?? ''"

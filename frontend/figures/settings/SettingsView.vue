@@ -108,7 +108,7 @@ async function remove() {
           <button class="link" @click="remove">Delete this dataset</button>
         </p>
       </aside>
-      <main class="min-w-0 max-w-[980px] flex-1 px-9 pt-8 pb-10">
+      <main class="min-w-0 max-w-[980px] flex-1 px-9 pt-8 pb-10 max-lg:px-6">
         <SentenceOfTrouble v-if="problem || unstepped" class="mb-4" :says="problem || unstepped" />
         <dl class="mb-10 grid grid-cols-[150px_minmax(0,1fr)] items-center gap-y-1">
           <dt class="label">Name</dt>

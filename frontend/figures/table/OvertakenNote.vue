@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { grouped } from '../wording'
 import type { Overtaken } from './useCellEdits'
 
 /** Somebody else changed the same amounts while this reader did: what they are now, and whose shall stand. */
@@ -14,8 +15,8 @@ const more = computed(() => props.overtaken.cells.length - first.value.length)
     <p class="mb-1">Somebody else changed the same amounts meanwhile. Yours are not set yet.</p>
     <ul class="mb-2">
       <li v-for="cell in first" :key="cell.row + cell.period" class="break-words">
-        {{ [cell.row, cell.label].filter(Boolean).join(', ') }}: was {{ cell.was || 'missing' }}, is now
-        <b class="font-semibold">{{ cell.is || 'cleared' }}</b>
+        {{ [cell.row, cell.label].filter(Boolean).join(', ') }}: was {{ grouped(cell.was) || 'missing' }}, is now
+        <b class="font-semibold">{{ grouped(cell.is) || 'cleared' }}</b>
       </li>
       <li v-if="more > 0" class="text-quiet">and {{ more }} more</li>
     </ul>
