@@ -35,7 +35,7 @@ final class FigureTableState
     /** @return array<string, mixed> */
     public static function of(Given $body, Figures $figures, ?string $finest = null): array
     {
-        $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'from', 'grain']);
+        $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'from', 'grain', 'folded']);
         $dataset = $figures->dataset();
         $measure = self::measure($body, $dataset);
         $by = $body->maybe('by')?->oneOf(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns));
@@ -48,7 +48,7 @@ final class FigureTableState
         $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);
         $forecast = $body->maybe('forecast')?->enum(Scenario::class);
         $closing = $dataset->maybeClosing();
-        $table = MemberTable::of($figures, $measure, $scenario, $forecast, $by, $where, self::periods($dataset, $year), $grain, 'largest first' === $order, $from, self::ROWS);
+        $table = MemberTable::of($figures, $measure, $scenario, $forecast, $by, $where, self::periods($dataset, $year), $grain, 'largest first' === $order, $from, self::ROWS, array_map(static fn (Given $group): string => $group->text(500), $body->maybe('folded')?->list() ?? []));
         $breakdown = null === $by ? null : $dataset->maybeBreakdown($by);
         $groups = null === $breakdown ? [] : array_fill_keys($breakdown->groups(), true);
         $format = NumberFormat::of('en');

@@ -79,8 +79,12 @@ final readonly class Dimension
         return $depth;
     }
 
-    /** @return list<string> members with each group before what stands in it, else in their order */
-    public function asTree(): array
+    /**
+     * @param list<string> $folded groups whose members are left out
+     *
+     * @return list<string> members with each group before what stands in it, else in their order
+     */
+    public function asTree(array $folded = []): array
     {
         if ([] === $this->parents) {
             return $this->members;
@@ -90,10 +94,11 @@ final readonly class Dimension
             $children[$this->parents[$member] ?? "\0"][] = $member;
         }
         $tree = [];
-        $walk = static function (string $parent) use (&$walk, &$tree, $children): void {
+        $closed = array_fill_keys($folded, true);
+        $walk = static function (string $parent) use (&$walk, &$tree, $children, $closed): void {
             foreach ($children[$parent] ?? [] as $member) {
                 $tree[] = $member;
-                $walk($member);
+                isset($closed[$member]) || $walk($member);
             }
         };
         $walk("\0");

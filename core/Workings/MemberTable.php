@@ -40,8 +40,9 @@ final readonly class MemberTable
      * @param list<Period>                    $fine         periods of the finest grain
      * @param Grain                           $grain        that they are shown in
      * @param bool                            $largestFirst by the size of the total; else in the members' own order
+     * @param list<string>                    $folded       groups whose members are left out, where they stand in their own order
      */
-    public static function of(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast, ?string $by, array $where, array $fine, Grain $grain, bool $largestFirst, int $from, int $most): self
+    public static function of(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast, ?string $by, array $where, array $fine, Grain $grain, bool $largestFirst, int $from, int $most, array $folded = []): self
     {
         $periods = $groups = [];
         foreach ($fine as $period) {
@@ -57,7 +58,7 @@ final readonly class MemberTable
         $scenarios = array_values(array_unique(array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]), \SORT_REGULAR));
         [$members, $count] = $largestFirst
             ? self::largest($figures, $measure, $scenario, $forecast, $dimension->name, $where, $scenarios, $closing, $fine, $from, $most)
-            : [\array_slice($dimension->asTree(), $from, $most), \count($dimension->members)];
+            : [\array_slice($tree = $dimension->asTree($folded), $from, $most), \count($tree)];
         $held = array_fill_keys($dimension->groups(), true);
         $leaves = array_values(array_filter($members, static fn (string $member): bool => !isset($held[$member])));
         $sums = [] === $leaves ? [] : $figures->sumsBy($dimension->name, $measure->sources(), \count($leaves) === \count($dimension->members) ? $where : [...$where, new MemberFilter($dimension->name, $leaves)], $scenarios);

@@ -76,6 +76,7 @@ function show(code: Scenario, period: string) {
 
 /** From what a check found to the figures. */
 function goTo(place: Place) {
+  shown.folded.value = []
   const own = dataset.value
   if (!own) return
   const holds = own.strip.periods.find((one) => one.key === place.period || place.period.startsWith(`${one.key}-`))
@@ -153,6 +154,8 @@ function changed() {
             :fixed-at="shown.fixedAt.value"
             :pulse="pulse"
             :wanted="wanted"
+            :folded="shown.folded.value"
+            @fold="shown.fold"
             @took="take"
             @changed="changed"
             @arrived="wanted = null"

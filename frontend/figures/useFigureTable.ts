@@ -18,6 +18,8 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
   const order = ref<'given' | 'largest first'>('given')
   const where = shallowRef<Filter[]>([])
   const grain = ref('')
+  /** groups whose members are not shown */
+  const folded = shallowRef<string[]>([])
 
   const scenarios = computed(() => {
     const own = dataset.value?.references ?? []
@@ -46,6 +48,7 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
       year: year.value || undefined,
       order: order.value,
       grain: grain.value || undefined,
+      folded: folded.value.length ? folded.value : undefined,
       where: filters.value.length ? filters.value : undefined,
     }
     // The same wish is the same object, so that nothing is asked for twice.
@@ -82,7 +85,28 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
     { immediate: true },
   )
 
-  return { scenario, scenarios, measure, by, year, years, order, where, grain, others, filters, body, fixedAt }
+  watch(by, () => (folded.value = []))
+  function fold(group: string) {
+    folded.value = folded.value.includes(group) ? folded.value.filter((one) => one !== group) : [...folded.value, group]
+  }
+
+  return {
+    scenario,
+    scenarios,
+    measure,
+    by,
+    year,
+    years,
+    order,
+    where,
+    grain,
+    folded,
+    fold,
+    others,
+    filters,
+    body,
+    fixedAt,
+  }
 }
 
 export interface Cell {

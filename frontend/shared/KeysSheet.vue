@@ -18,6 +18,7 @@ const keys = [
   ['Enter, F2', 'In the table: type into the amount; Tab and Enter go on, Escape lets it be'],
   ['Delete', 'In the table: clear what is selected. Shift and arrows select'],
   ['Ctrl+C  Ctrl+V', 'In the table: copy and paste blocks'],
+  ['Space', 'In the table: fold or unfold a group'],
   ['s', 'In the table: where the amount came from'],
   ['Alt+↑ ↓', 'In the settings: move a member'],
   ['Ctrl+Z', 'Undo'],

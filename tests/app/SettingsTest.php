@@ -136,6 +136,8 @@ final class SettingsTest extends TestCase
         Kept::change('PATCH', $id, "/breakdowns/$of", ['members' => ['North', 'Outer'], 'group' => 'Long']);
         self::assertSame(['Long', 'Outer', 'North', 'Holm'], Kept::members($id));
         self::assertSame(['2026-06' => '10', '2026-07' => '21'], Kept::row($id, 'Long'));
+        $folded = Server::send('POST', "/api/datasets/$id/tables", ['by' => 'Route', 'folded' => ['Long']]);
+        self::assertSame([2, ['Long', 'Holm'], '26'], [$folded->at('count'), array_column((array) $folded->at('rows'), 'member'), $folded->at('total', 'cells', 1)], $folded->body);
         $roles = Kept::change('PATCH', $id, "/breakdowns/$of", ['members' => ['Holm'], 'role' => 'takes away']);
         self::assertSame(['Holm' => 'takes away'], $roles->at('breakdowns', 0, 'roles'));
         self::assertSame(422, Kept::change('PATCH', $id, "/breakdowns/$of", ['members' => ['Long'], 'group' => 'North'])->status, 'no group within itself, and none with amounts');

@@ -189,3 +189,16 @@ test('thousands of rows scroll, and only what is in sight is on the page', async
   await page.keyboard.press('ControlOrMeta+Home')
   await expect(amount(page, 'Customer 1, Jan 2025: 0')).toBeVisible()
 })
+
+test('a group is folded by mouse and unfolded by keyboard', async ({ page }) => {
+  await page.goto('/figures')
+  await page.getByRole('link', { name: 'Operating statement', exact: true }).click()
+  const fuel = grid(page).getByRole('row', { name: /^Fuel/ })
+  await expect(fuel).toBeVisible()
+  await page.getByRole('button', { name: 'Fold Running costs' }).click()
+  await expect(fuel).toHaveCount(0)
+  await expect(amount(page, /^Running costs, Jul:/)).toBeVisible()
+  await amount(page, /^Running costs, Jul:/).click()
+  await page.keyboard.press('Space')
+  await expect(fuel).toBeVisible()
+})

@@ -16,6 +16,7 @@ const props = defineProps<{
   head: FigureTable
   rows: (FigureRow | undefined)[]
   breakdown: Breakdown | null
+  folded: string[]
   selection: ReturnType<typeof useSelection>
   all: (first: number, last: number) => Promise<FigureRow[]>
 }>()
@@ -24,6 +25,7 @@ const emit = defineEmits<{
   set: [top: number, left: number, amounts: (string | null)[][]]
   refuse: [says: string]
   trace: []
+  fold: [group: string]
 }>()
 
 const { active, end, box, go, next } = props.selection
@@ -66,6 +68,7 @@ function key(event: KeyboardEvent) {
     return
   }
   if (!active.value && event.key !== 'Tab') go({ row: 0, column: 0 })
+  const row = active.value ? props.rows[active.value.row] : undefined
   const move = keyMove(
     event,
     event.shiftKey ? (end.value ?? active.value) : active.value,
@@ -84,6 +87,7 @@ function key(event: KeyboardEvent) {
   else if (mod || event.altKey) return
   else if (/^[\d.,+(−-]$/.test(event.key)) void edit(event.key)
   else if (event.key === 's') emit('trace')
+  else if (event.key === ' ' && row?.isGroup) emit('fold', row.member)
   else return
   if (event.key !== 'Escape') isReleased.value = false
   event.preventDefault()
@@ -152,12 +156,14 @@ function over(row: number, column: number) {
         :wide="wide"
         :total-wide="totalWide"
         :sign="signOf(rows[line.index]?.member)"
+        :is-folded="folded.includes(rows[line.index]?.member ?? '')"
         :from="box && line.index >= box.top && line.index <= box.bottom ? box.left : -1"
         :to="box && line.index >= box.top && line.index <= box.bottom ? box.right : -1"
         :active-at="active?.row === line.index ? active.column : -1"
         :draft="active?.row === line.index ? draft : null"
         :aria-rowindex="line.index + (hasTotals ? 3 : 2)"
         :style="{ top: `${above + line.start}px`, width: `${width}px`, height: `${ROW}px` }"
+        @fold="emit('fold', rows[line.index]?.member ?? '')"
         @press="(event, column) => press(event, line.index, column)"
         @over="over(line.index, $event)"
         @edit="edit()"

@@ -15,6 +15,7 @@ const props = defineProps<{
   totalWide: number
   /** what the line does in a statement */
   sign: string
+  isFolded: boolean
   /** the first and the last column that are selected; −1: none */
   from: number
   to: number
@@ -27,6 +28,7 @@ const emit = defineEmits<{
   press: [event: PointerEvent, column: number]
   over: [column: number]
   edit: []
+  fold: []
   'update:draft': [text: string]
   take: []
 }>()
@@ -69,7 +71,17 @@ function over(event: PointerEvent) {
       :title="row?.member"
       :style="{ width: `${nameWide}px`, paddingLeft: `${(row?.depth ?? 0) * 12}px` }"
     >
-      <span class="w-5 shrink-0 text-center font-normal text-quiet" aria-hidden="true">{{ sign }}</span>
+      <button
+        v-if="row?.isGroup"
+        class="w-5 shrink-0 text-center font-normal text-quiet hover:text-accent"
+        tabindex="-1"
+        :aria-label="`${isFolded ? 'Unfold' : 'Fold'} ${row.member}`"
+        :aria-expanded="!isFolded"
+        @click="emit('fold')"
+      >
+        {{ isFolded ? '▸' : '▾' }}
+      </button>
+      <span v-else class="w-5 shrink-0 text-center font-normal text-quiet" aria-hidden="true">{{ sign }}</span>
       <span class="truncate">{{ name }}</span>
     </span>
     <span

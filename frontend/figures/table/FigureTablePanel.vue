@@ -22,8 +22,9 @@ const props = defineProps<{
   pulse: Pulse | null
   /** a member and a period that something else leads to */
   wanted: { member: string; period: string } | null
+  folded: string[]
 }>()
-const emit = defineEmits<{ took: [pulse: Pulse]; changed: []; arrived: [] }>()
+const emit = defineEmits<{ took: [pulse: Pulse]; changed: []; arrived: []; fold: [group: string] }>()
 const { tell } = useToast()
 const field = ref<InstanceType<typeof FigureGrid> | null>(null)
 
@@ -175,8 +176,10 @@ function traceActive() {
     :head="head"
     :rows="rows"
     :breakdown="breakdown"
+    :folded="folded"
     :selection="selection"
     :all="table.all"
+    @fold="emit('fold', $event)"
     @look="table.look"
     @set="edits.set"
     @refuse="unset = $event"

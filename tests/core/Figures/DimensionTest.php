@@ -26,6 +26,7 @@ final class DimensionTest extends TestCase
     {
         $lines = self::lines();
         self::assertSame(['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Bunker', 'Crew', 'Result'], $lines->asTree());
+        self::assertSame(['Income', 'Costs', 'Fuel', 'Crew', 'Result'], $lines->asTree(['Income', 'Fuel', 'unknown']), 'what is folded leaves only its group');
         self::assertSame(['Fuel', 'Income', 'Costs'], $lines->groups());
         self::assertSame(['Costs', 'Fuel', 'Crew', 'Bunker'], $lines->within('Costs'));
         self::assertSame([0, 1, 2], [$lines->depth('Costs'), $lines->depth('Fuel'), $lines->depth('Bunker')]);
