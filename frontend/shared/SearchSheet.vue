@@ -47,6 +47,14 @@ watch(settled, async (text) => {
   }
 })
 
+/** Enter leads to the first that was found, where the list has not marked one yet. */
+function takeFirst(event: KeyboardEvent) {
+  const first = found.value?.[0]
+  if (!first || document.querySelector('[role=option][data-headlessui-state~=active]')) return
+  event.preventDefault()
+  event.stopPropagation()
+  go(first)
+}
 function go(one: Found | null) {
   if (!one) return
   isOpen.value = false
@@ -76,6 +84,7 @@ function go(one: Found | null) {
             autocomplete="off"
             @change="sought = $event.target.value"
             @keydown.escape.capture.stop="isOpen = false"
+            @keydown.enter.capture="takeFirst"
           />
           <p v-if="problem" class="px-2 pt-3 text-unfavourable-text" role="alert">{{ problem }}</p>
           <p v-else-if="found && !found.length" class="px-2 pt-3 text-quiet">Nothing of that name.</p>

@@ -15,6 +15,14 @@ const found = computed(() =>
 const isNew = computed(
   () => Boolean(props.canBeNew && sought.value.trim()) && !props.members.includes(sought.value.trim()),
 )
+/** Enter takes the first that was found, where the list has not marked one yet. */
+function takeFirst(event: KeyboardEvent) {
+  const first = isNew.value ? sought.value.trim() : sought.value || !props.none ? found.value[0] : ''
+  if (first === undefined || sheet.value?.querySelector('[role=option][data-headlessui-state~=active]')) return
+  event.preventDefault()
+  event.stopPropagation()
+  emit('choose', first)
+}
 onClickOutside(sheet, () => emit('close'))
 onMounted(() => sheet.value?.querySelector('input')?.focus())
 </script>
@@ -28,6 +36,7 @@ onMounted(() => sheet.value?.querySelector('input')?.focus())
         :aria-label="label"
         :placeholder="canBeNew ? 'Find, or name a new one' : 'Find'"
         @change="sought = $event.target.value"
+        @keydown.enter.capture="takeFirst"
       />
       <ComboboxOptions static class="mt-1 max-h-56 overflow-auto">
         <ComboboxOption v-if="isNew" :value="sought.trim()" class="choice break-words"
