@@ -1,14 +1,8 @@
 /* Questions over a million facts by HTTP, and the same over a tenth of them. Usage: node bench/facts.mjs BASE */
+import { at, sender } from './http.mjs'
+
 const base = process.argv[2]
-const send = async (method, path, body) => {
-  const response = await fetch(base + path, {
-    method,
-    headers: { 'Content-Type': 'application/json' },
-    body: body && JSON.stringify(body),
-  })
-  if (!response.ok) throw new Error(await response.text())
-  return response.json()
-}
+const send = sender(base)
 const datasets = (await send('GET', '/api/datasets')).items
 const find = (name) => datasets.find((one) => one.name === name)
 const customer = (i) => `Customer ${String(i).padStart(5, '0')} of the Brackwater archipelago`
@@ -44,7 +38,6 @@ for (let round = 0; round < 60; round++)
       await send(...of(find(name).id))
       if (round >= 10) ((spent[what] ??= {})[size] ??= []).push(performance.now() - start)
     }
-const at = (list, share) => list.sort((a, b) => a - b)[Math.floor(list.length * share)]
 console.log(
   JSON.stringify({
     facts: { million: find('million 0').facts, tenth: find('First').facts },

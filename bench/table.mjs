@@ -1,18 +1,10 @@
 /* A dataset of 5,000 × 36 figures: its table opened and painted, amounts set and the chart drawn anew. Usage: node bench/table.mjs BASE */
 import { chromium as playwright } from '@playwright/test'
 import { chromium } from '../tools/browser.mjs'
+import { at, sender } from './http.mjs'
 
 const base = process.argv[2]
-const send = async (method, path, body) => {
-  const response = await fetch(base + path, {
-    method,
-    headers: { 'Content-Type': 'application/json' },
-    body: body && JSON.stringify(body),
-  })
-  if (!response.ok) throw new Error(await response.text())
-  return response.json()
-}
-const at = (list, share) => list.sort((a, b) => a - b)[Math.floor(list.length * share)]
+const send = sender(base)
 
 const MEMBERS = 5000
 const months = Array.from(

@@ -82,8 +82,9 @@ function goTo(place: Place) {
   const holds = own.strip.periods.find((one) => one.key === place.period || place.period.startsWith(`${one.key}-`))
   shown.measure.value = place.measure
   shown.scenario.value = place.scenario
-  shown.year.value = holds?.year ?? ''
-  if (own.grain !== 'none' && !own.strip.periods.some((one) => one.key === place.period)) shown.grain.value = own.grain
+  if (place.period) shown.year.value = holds?.year ?? ''
+  if (place.period && own.grain !== 'none' && !own.strip.periods.some((one) => one.key === place.period))
+    shown.grain.value = own.grain
   // Where only one breakdown is told, that one goes down.
   const named = place.members.filter((one) => one !== '')
   if (named.length === 1) shown.by.value = own.breakdowns[place.members.indexOf(named[0] ?? '')]?.name ?? shown.by.value

@@ -69,6 +69,9 @@ final class ChecksTest extends TestCase
         $id = Kept::made(self::CSV);
         $reading = Server::send('POST', '/api/readings', ['name' => 'september.csv', 'text' => "Month,Route,Actual,Budget\n2026-09,Norht,9,8\n", 'dataset' => $id]);
         self::assertSame(201, Kept::change('POST', $id, '/imports', ['reading' => $reading->text('id')])->status);
+        Server::send('PUT', "/api/datasets/$id/checks/new-members/acceptance", ['mark' => self::said($id, 'new-members', 'mark'), 'reason' => 'A new pier']);
+        Kept::change('PATCH', $id, '', ['closedThrough' => '2026-07']);
+        self::assertSame('A new pier', self::said($id, 'new-members', 'accepted', 'reason'), 'the books move on, the members stay');
         self::assertSame([false, 'Seen for the first time in september.csv: "Norht" of Route', ['Norht']], [self::said($id, 'new-members', 'holds'), self::said($id, 'new-members', 'says'), self::said($id, 'new-members', 'places', 0, 'members')]);
     }
 

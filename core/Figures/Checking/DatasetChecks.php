@@ -49,7 +49,7 @@ final class DatasetChecks
         foreach ($dataset->breakdowns as $breakdown) {
             foreach ($notice->members[$breakdown->name] ?? [] as $member) {
                 $members = array_map(static fn (Dimension $one): string => $one === $breakdown ? $member : '', $dataset->breakdowns);
-                $places[] = new Place($dataset->measures[0]->name, Scenario::Actual, $dataset->isTimeless() ? null : $dataset->closing(), $members);
+                $places[] = new Place($dataset->measures[0]->name, Scenario::Actual, null, $members);
             }
         }
 

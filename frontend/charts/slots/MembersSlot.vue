@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Breakdown, Filter } from '../../shared/types'
 import { chosenOf, depthOf, isGroup, leavesOf, withChosen } from './memberFilter'
+import GatherLink from './GatherLink.vue'
 import SlotSheet from './SlotSheet.vue'
 
 /** Members of a breakdown: several, all but some, whole groups. */
@@ -92,13 +93,7 @@ function step(event: KeyboardEvent, by: number) {
       <p v-else-if="found.length > MOST" class="py-2 text-quiet">
         And {{ found.length - MOST }} more: type to find them.
       </p>
-      <button
-        v-if="canGather"
-        class="link mt-2 border-t border-hairline pt-2 text-[12px] text-quiet"
-        @click="emit('gather')"
-      >
-        Gather changes, then apply them together
-      </button>
+      <GatherLink v-if="canGather" @gather="emit('gather')" />
     </div>
   </SlotSheet>
 </template>

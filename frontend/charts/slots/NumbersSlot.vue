@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Dataset, Filter } from '../../shared/types'
+import GatherLink from './GatherLink.vue'
 import SlotSheet from './SlotSheet.vue'
 import { thresholdDigits } from './threshold'
 
@@ -83,13 +84,7 @@ function take(close: () => void) {
         <p v-if="trouble" class="text-unfavourable-text" role="alert">{{ trouble }}</p>
         <button class="button button-strong" type="submit">Filter</button>
       </form>
-      <button
-        v-if="canGather"
-        class="link mt-2 border-t border-hairline pt-2 text-[12px] text-quiet"
-        @click="emit('gather')"
-      >
-        Gather changes, then apply them together
-      </button>
+      <GatherLink v-if="canGather" @gather="emit('gather')" />
     </template>
   </SlotSheet>
 </template>
