@@ -14,7 +14,7 @@ use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Render\FontFaces;
 use KeenMargin\Core\Render\SvgRenderer;
-use KeenMargin\Core\Workings\VarianceOverTime;
+use KeenMargin\Core\Workings\Reckoning;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -40,7 +40,7 @@ $measure = static function (callable $work, int $times): float {
 };
 
 echo json_encode([
-    'workings' => $measure(static fn () => VarianceOverTime::of($recipe, $figures), 1000),
+    'workings' => $measure(static fn () => Reckoning::of($recipe, $figures), 1000),
     'workings and SVG' => $measure(static fn () => $svg->render(Drawing::of($recipe, $figures, $kinds)->scene), 1000),
     'bytes' => strlen($svg->render(Drawing::of($recipe, $figures, $kinds)->scene)),
 ], \JSON_THROW_ON_ERROR), "\n";

@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Column;
+use KeenMargin\Core\Workings\ColumnForm;
+use KeenMargin\Core\Workings\Reference;
 use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\RowRole;
 use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
 
@@ -13,33 +18,38 @@ final class WorkingsCsv
 {
     public static function of(Workings $workings): string
     {
-        $codes = array_keys($workings->rows[0]->values ?? []);
-        $head = ['Period', ...$codes, 'Shown'];
-        foreach ($workings->against as $reference) {
-            array_push($head, "Variance {$reference->value}", "Variance {$reference->value} %", "Effect {$reference->value}", "Flagged {$reference->value}");
+        $head = [$workings->by instanceof Grain ? 'Period' : $workings->by];
+        foreach ($workings->columns as $column) {
+            $head[] = match ($column->form) {
+                ColumnForm::Variance, ColumnForm::Points => "Variance {$column->key}",
+                ColumnForm::Percent => "Variance {$column->key} %",
+                default => $column->head,
+            };
         }
-        $lines = [$head];
+        $lines = [[...$head, ...self::heads($workings)]];
         foreach ($workings->rows as $row) {
-            $lines[] = self::row($row, $workings);
+            $lines[] = [$row->key, ...self::numbers($row, $workings)];
         }
-        $lines[] = ['Total', ...array_map(static fn (): string => '', $codes), ...self::numbers($workings->total, $workings)];
+        $isTold = [] !== array_filter($workings->rows, static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel);
+        $isTold || $lines[] = ['Total', ...self::numbers($workings->total, $workings)];
 
         return implode('', array_map(static fn (array $line): string => implode(',', array_map(self::cell(...), $line))."\r\n", $lines));
     }
 
     /** @return list<string> */
-    private static function row(Row $row, Workings $workings): array
+    private static function heads(Workings $workings): array
     {
-        return [$row->key, ...array_map(static fn ($value): string => $value?->toString() ?? '', array_values($row->values)), ...self::numbers($row, $workings)];
+        return ['Shown', ...array_merge([], ...array_map(static fn (Reference $reference): array => ["Effect {$reference->key}", "Flagged {$reference->key}"], $workings->references))];
     }
 
     /** @return list<string> */
     private static function numbers(Row|Total $of, Workings $workings): array
     {
-        $cells = [$of->shown?->toString() ?? ''];
-        foreach ($workings->against as $reference) {
-            $variance = $of->variances[$reference->value] ?? null;
-            array_push($cells, $variance?->amount->toString() ?? '', $variance?->percent()?->toString() ?? '', $variance?->effect->value ?? '', null === $variance ? '' : ($variance->flagged ? 'yes' : 'no'));
+        $cells = array_map(static fn (Column $column): string => $column->number($of)?->toString() ?? '', $workings->columns);
+        $cells[] = $of->shown?->toString() ?? '';
+        foreach ($workings->references as $reference) {
+            $variance = $of->variances[$reference->key] ?? null;
+            array_push($cells, $variance?->effect->value ?? '', null === $variance ? '' : ($variance->flagged ? 'yes' : 'no'));
         }
 
         return $cells;

@@ -110,7 +110,7 @@ final readonly class ChartController
     {
         try {
             $recipe = RecipeReader::read($given->asDocument(), $figures->dataset()->calendar);
-            RecipeFit::insist($recipe->question, $figures->dataset());
+            RecipeFit::insist($recipe, $figures->dataset());
         } catch (NotAccepted $e) {
             throw new NotAccepted('recipe.'.$e->path, $e->reason);
         }

@@ -42,7 +42,7 @@ final readonly class ChartState
     {
         $dataset = (new StoredFigures($chart->dataset, $this->store))->dataset();
         try {
-            RecipeFit::insist(RecipeReader::read(self::document($chart), $dataset->calendar)->question, $dataset);
+            RecipeFit::insist(RecipeReader::read(self::document($chart), $dataset->calendar), $dataset);
         } catch (NotAccepted $e) {
             return "Cannot be drawn any more. $e->reason";
         }

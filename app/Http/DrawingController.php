@@ -32,7 +32,7 @@ final readonly class DrawingController
     {
         [$recipe, $figures] = $this->asked($id, $request);
 
-        return new JsonResponse(DrawingState::of($recipe, Drawing::of($recipe, $figures, $this->kinds), $figures->dataset()));
+        return new JsonResponse(DrawingState::of($recipe, Drawing::of($recipe, $figures, $this->kinds), $figures->dataset(), $this->kinds));
     }
 
     #[Route('/pictures')]

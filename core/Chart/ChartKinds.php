@@ -22,7 +22,13 @@ final readonly class ChartKinds
 
     public static function all(): self
     {
-        return new self([new VarianceTiers()]);
+        return new self([new VarianceTiers(), new NestedColumns(), new TargetMarks(), new GapLine(), new HatGraph(), new CapacityFill()]);
+    }
+
+    /** @return list<ChartKind> in their order */
+    public function list(): array
+    {
+        return array_values($this->kinds);
     }
 
     public function of(string $id): ChartKind

@@ -7,17 +7,21 @@ namespace KeenMargin\Core\Chart;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
 
 /** The dotted line between the last actual and the first forecast period. */
 final class ClosingLine
 {
-    /** The x at which it stands; none where the chart has only one of the two. */
-    public static function maybeX(Workings $workings, BandAxis $axis): ?float
+    /**
+     * Where it stands across the bands; none where the chart has only one of the two.
+     *
+     * @param list<Row> $rows
+     */
+    public static function maybeAt(Workings $workings, array $rows, BandAxis $axis): ?float
     {
-        foreach ($workings->rows as $i => $row) {
-            if (null !== $workings->forecast && $row->period->isAfter($workings->closing)) {
+        foreach ($rows as $i => $row) {
+            if (null !== $workings->forecast && true === $row->period?->isAfter($workings->closing)) {
                 return $i > 0 ? $axis->end($i - 1) : null;
             }
         }
@@ -25,10 +29,15 @@ final class ClosingLine
         return null;
     }
 
-    public static function draw(Board $board, float $x, float $top, float $bottom): void
+    public static function draw(Board $board, Plane $plane, float $across, float $from, float $to, bool $isNamed): void
     {
-        $board->writeIfFree('closing', Board::text($x - 6.0, $top + 9.0, 'closed', 'end', Ink::Accent, Type::SMALL, role: 'closing-label'));
-        $board->writeIfFree('closing', Board::text($x + 6.0, $top + 9.0, Scenario::Forecast->word(), 'start', Ink::Accent, Type::SMALL, role: 'closing-label'));
-        $board->add('closing', new Line($x, $top, $x, $bottom, Ink::Accent->value, 1.2, '1.5 3', 'closing'));
+        [$closed, $open] = Plane::Upright === $plane
+            ? [[$across - 6.0, $from + 9.0, 'end'], [$across + 6.0, $from + 9.0, 'start']]
+            : [[$to, $across - 4.0, 'end'], [$to, $across + 12.0, 'end']];
+        if ($isNamed) {
+            $board->writeIfFree('closing', Board::text($closed[0], $closed[1], 'closed', $closed[2], Ink::Accent, Type::SMALL, role: 'closing-label'));
+            $board->writeIfFree('closing', Board::text($open[0], $open[1], Scenario::Forecast->word(), $open[2], Ink::Accent, Type::SMALL, role: 'closing-label'));
+        }
+        $board->add('closing', $plane->line($across, $from, $across, $to, Ink::Accent, 1.2, '1.5 3', 'closing'));
     }
 }

@@ -8,7 +8,7 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Check;
-use KeenMargin\Core\Workings\VarianceOverTime;
+use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Core\Workings\Workings;
 
 /** The whole way of a figure: recipe and figures in, workings and scene out. */
@@ -20,10 +20,10 @@ final readonly class Drawing
 
     public static function of(Recipe $recipe, Figures $figures, ChartKinds $kinds): self
     {
-        $workings = VarianceOverTime::of($recipe, $figures);
+        $workings = Reckoning::of($recipe, $figures);
         $scene = $kinds->of($recipe->kind)->scene($workings, $recipe->finish);
 
-        return new self($workings, $scene, ScaleCheck::of($scene, $workings));
+        return new self($workings, $scene, ScaleCheck::of($scene, $workings, $recipe->finish->sameLength));
     }
 
     /** @return list<Check> of the numbers and of their drawing */

@@ -31,6 +31,12 @@ final readonly class Extent
         return new self($above, $below);
     }
 
+    /** Both of them, so that several charts can share a scale. */
+    public function with(self $other): self
+    {
+        return new self(max($this->above, $other->above), max($this->below, $other->below));
+    }
+
     public function length(): float
     {
         return $this->above + $this->below;

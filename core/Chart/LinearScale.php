@@ -6,25 +6,26 @@ namespace KeenMargin\Core\Chart;
 
 use Brick\Math\BigDecimal;
 
-/** From amounts to heights, zero included by construction. */
+/** From amounts to places along, zero included by construction. */
 final readonly class LinearScale
 {
     /**
-     * @param float $zero    y of nought
+     * @param float $zero    where nought is
      * @param float $perUnit points for one unit of the measure
+     * @param float $sign    +1 where larger amounts have larger coordinates
      */
-    public function __construct(public float $zero, public float $perUnit)
+    public function __construct(public float $zero, public float $perUnit, private float $sign = -1.0)
     {
     }
 
-    public function y(BigDecimal $amount): float
+    public function at(BigDecimal|float $amount): float
     {
-        return $this->zero - $this->length($amount);
+        return $this->zero + $this->sign * ($amount instanceof BigDecimal ? $amount->toFloat() : $amount) * $this->perUnit;
     }
 
-    /** Signed: upwards for amounts above nought. */
-    public function length(BigDecimal $amount): float
+    /** The place so many points beyond another, on the side of larger amounts. */
+    public function beyond(float $along, float $points): float
     {
-        return $amount->toFloat() * $this->perUnit;
+        return $along + $this->sign * $points;
     }
 }

@@ -28,7 +28,12 @@ final class PeriodLabels
      */
     public static function write(Board $board, BandAxis $axis, array $rows, float $y): float
     {
-        $periods = array_map(static fn (Row $row): Period => $row->period, $rows);
+        $periods = array_values(array_filter(array_map(static fn (Row $row): ?Period => $row->period, $rows)));
+        foreach ($rows as $i => $row) {
+            if ($row->role->isApart()) {
+                $board->writeIfFree('axis', Board::text($axis->centre($i), $y, $row->name, 'middle', weight: 600, role: 'period', key: $row->key));
+            }
+        }
         foreach (self::names($axis, $periods) as $i => $name) {
             $ink = Scenario::Forecast === $rows[$i]->shownScenario ? Ink::Quiet : Ink::Ink;
             $board->writeIfFree('axis', Board::text($axis->centre($i), $y, $name, 'middle', $ink, role: 'period', key: $rows[$i]->key));
@@ -74,7 +79,7 @@ final class PeriodLabels
             return null;
         }
         foreach ($groups as $name => $places) {
-            $left = $axis->end($places[0]) - $axis->band;
+            $left = $axis->begin($places[0]);
             if ($places[0] > 0) {
                 $board->addBehind('axis', new Line($left, $y - 24.0, $left, $y + 2.0, Ink::Hairline->value, role: 'year-mark'));
             }

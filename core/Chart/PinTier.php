@@ -4,21 +4,18 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart;
 
-use KeenMargin\Core\Figures\Scenario;
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Question\Labels;
-use KeenMargin\Core\Scene\Line;
-use KeenMargin\Core\Scene\Path;
-use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Reference;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /** Pins of the relative variance: a stem with a square head; an outlier is cut with an open arrow head. */
-final readonly class PinTier
+final readonly class PinTier implements Tier
 {
     private const HEAD = 7.0;
     /** A pin longer than this many times the middling one, and than 20 %, is an outlier. */
@@ -26,24 +23,33 @@ final readonly class PinTier
     private const NEVER_CUT = 20.0;
 
     /**
+     * @param list<Row>         $rows
      * @param array<int, float> $percents lengths of the pins by place; none where the reference is zero
      * @param float             $limit    the percentage at which longer pins are cut
      */
-    private function __construct(private Workings $workings, private Scenario $reference, private array $percents, private float $limit)
+    private function __construct(private Workings $workings, private array $rows, private Reference $reference, private array $percents, private float $limit)
     {
     }
 
-    public static function of(Workings $workings, Scenario $reference): self
+    /**
+     * @param list<Row>   $rows
+     * @param ?BigDecimal $limit none: where outliers of all charts begin
+     */
+    public static function of(Workings $workings, array $rows, Reference $reference, ?BigDecimal $limit): self
     {
-        $percents = [];
-        foreach ($workings->rows as $i => $row) {
-            $variance = $row->variances[$reference->value] ?? null;
-            if (null !== $variance && !$variance->reference->isZero()) {
-                $percents[$i] = 100.0 * $variance->amount->toFloat() / abs($variance->reference->toFloat());
-            }
-        }
+        $cut = $limit?->toFloat() ?? self::limit(array_values(array_map(abs(...), self::percents($workings->rows, $reference))));
 
-        return new self($workings, $reference, $percents, self::limit(array_map(abs(...), array_values($percents))));
+        return new self($workings, $rows, $reference, self::percents($rows, $reference), $cut);
+    }
+
+    public function unit(): TierUnit
+    {
+        return TierUnit::Percent;
+    }
+
+    public function name(): string
+    {
+        return "\u{0394}{$this->reference->short} %";
     }
 
     /** In percent, outliers cut. */
@@ -52,56 +58,82 @@ final readonly class PinTier
         return Extent::ofSizes(array_map($this->cut(...), $this->percents));
     }
 
-    public function draw(Board $board, BandAxis $axis, LinearScale $scale, Labels $wanted): void
+    public function labelWidths(): array
+    {
+        $labels = array_map(fn (Row $row): array => [$row->variance($this->reference)?->amount, $this->workings->display->percent($row->variance($this->reference))], $this->rows);
+        $widths = LabelWidths::of($labels, 600);
+
+        return [$widths[0] + self::HEAD / 2, $widths[1] + self::HEAD / 2];
+    }
+
+    public function draw(Stage $stage): void
     {
         $labels = [];
-        foreach ($this->workings->rows as $i => $row) {
-            $variance = $row->variances[$this->reference->value] ?? null;
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variance($this->reference);
             if (null === $variance) {
                 continue;
             }
             $percent = $this->percents[$i] ?? null;
             if (null === $percent) {
-                $none = Board::text($axis->centre($i), $scale->zero - 5.5, NumberFormat::NONE, 'middle', Ink::Quiet, role: 'missing', key: $row->key);
+                $none = $stage->label($stage->axis->centre($i), 0.0, true, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, null, 0.5);
                 $labels[$i] = new TierLabel(0.0, 0, static fn (): Text => $none);
                 continue;
             }
-            $end = $scale->zero - $this->cut($percent) * $scale->perUnit;
-            $this->pin($board, $row, $variance, $axis->centre($i), min(self::HEAD, $axis->band * 0.6), $scale->zero, $end, abs($percent) > $this->limit);
-            $labels[$i] = $this->label($row, $variance, $percent, $axis->centre($i), $end);
+            $this->pin($stage, $row, $variance, $i, $percent);
+            $labels[$i] = $this->label($stage, $row, $variance, $percent, $i);
         }
-        ReferenceLine::draw($board, $axis, $scale->zero, $this->reference);
-        LabelPlacer::place($board, 'labels', $labels, $wanted);
+        ReferenceLine::draw($stage, $this->reference);
+        $stage->write($labels);
     }
 
-    private function pin(Board $board, Row $row, Variance $variance, float $x, float $head, float $zero, float $end, bool $isCut): void
+    private function pin(Stage $stage, Row $row, Variance $variance, int $i, float $percent): void
     {
+        $across = $stage->axis->centre($i);
+        $head = min(self::HEAD, $stage->axis->band * 0.6);
+        $end = $stage->scale->at($this->cut($percent));
         $style = Style::variance($variance->effect, $row->shownScenario);
         $stem = $style->stroke ?? $style->fill;
-        if ($zero !== $end) {
-            $board->add('pins', new Line($x, $zero, $x, $end, $stem->value, min(2.0, $head * 0.4), null, 'pin', $row->key, 'percent'));
+        if ($stage->scale->zero !== $end) {
+            $stage->board->add('pins', $stage->plane->line($across, $stage->scale->zero, $across, $end, $stem, min(2.0, $head * 0.4), null, abs($percent) > $this->limit ? 'cut-pin' : 'pin', $row->key, 'percent'));
         }
-        if ($isCut) {
-            $towards = $end < $zero ? $head : -$head;
-            $board->addBehind('pins', new Path([[$x - $head / 2, $end + $towards * 0.8], [$x, $end], [$x + $head / 2, $end + $towards * 0.8]], null, $stem->value, 1.6, 'cut', $row->key, 'percent'));
+        if (abs($percent) > $this->limit) {
+            $back = $end < $stage->scale->zero ? $head : -$head;
+            $stage->board->addBehind('pins', $stage->plane->path([[$across - $head / 2, $end + $back * 0.8], [$across, $end], [$across + $head / 2, $end + $back * 0.8]], null, $stem, 1.6, 'cut', $row->key, 'percent'));
 
             return;
         }
-        $board->add('pins', new Rect($x - $head / 2, $end - $head / 2, $head, $head, $style->fill->value, $style->stroke?->value, 'pin-head', $row->key, 'percent'));
+        $stage->board->add('pins', $stage->plane->bar($across, $head, $end - $head / 2, $end + $head / 2, $style, 'pin-head', $row->key, 'percent'));
     }
 
-    private function label(Row $row, Variance $variance, float $percent, float $x, float $end): TierLabel
+    private function label(Stage $stage, Row $row, Variance $variance, float $percent, int $i): TierLabel
     {
-        $y = $percent < 0 ? $end + self::HEAD / 2 + 12.5 : $end - self::HEAD / 2 - 4.5;
-
-        return new TierLabel($percent, 1, fn (int $decimals): Text => Board::text(
-            $x, $y, $this->workings->display->format->signed($variance->percent(max(0, $decimals)), max(0, $decimals)), 'middle', Style::text($variance->effect), weight: $variance->flagged ? 600 : 400, role: 'percent-label', key: $row->key, of: 'percent',
+        return new TierLabel($percent, 1, fn (int $decimals): Text => $stage->label(
+            $stage->axis->centre($i), $this->cut($percent), $percent >= 0, $this->workings->display->format->signed($variance->percent(max(0, $decimals)), max(0, $decimals)), Style::text($variance->effect), $variance->flagged || $row->role->isSum() ? 600 : 400, 'percent-label', $row->key, 'percent', self::HEAD / 2,
         ));
     }
 
     private function cut(float $percent): float
     {
         return max(-$this->limit, min($this->limit, $percent));
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return array<int, float>
+     */
+    private static function percents(array $rows, Reference $reference): array
+    {
+        $percents = [];
+        foreach ($rows as $i => $row) {
+            $variance = $row->variance($reference);
+            if (null !== $variance && !$variance->reference->isZero()) {
+                $percents[$i] = 100.0 * $variance->amount->toFloat() / abs($variance->reference->toFloat());
+            }
+        }
+
+        return $percents;
     }
 
     /** @param list<float> $sizes */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart;
 
-use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Time\PeriodNames;
@@ -20,11 +18,13 @@ final readonly class TitleBlock
     {
     }
 
-    public static function of(Workings $workings): self
+    /** @param list<string> $marks what the kind has to explain */
+    public static function of(Workings $workings, array $marks = []): self
     {
         $unit = $workings->display->unitText();
+        $when = implode('; ', array_filter([self::when($workings), ...$marks]));
 
-        return new self($workings->who, $workings->measure->name, '' === $unit ? '' : "in $unit", self::when($workings));
+        return new self($workings->who, $workings->subject, '' === $unit ? '' : "in $unit", $when);
     }
 
     public function oneLine(): string
@@ -71,29 +71,40 @@ final readonly class TitleBlock
         return $y;
     }
 
-    /** `Jan–Dec 2026: AC to Aug, then FC, against BU; PY marked` */
+    /** `Jan–Dec 2026, year to date: AC to Aug, then FC, against BU, for each route` */
     private static function when(Workings $workings): string
     {
         $rows = $workings->rows;
         if ([] === $rows) {
             return 'No periods';
         }
-        $from = $rows[0]->period;
-        $to = $rows[\count($rows) - 1]->period;
-        $sameYear = PeriodNames::year($from) === PeriodNames::year($to);
-        $closing = $sameYear && $workings->closing->grain === $from->grain ? PeriodNames::withinYear($workings->closing) : PeriodNames::full($workings->closing);
-        $isAllForecast = null !== $workings->forecast && [] === array_filter($rows, static fn ($row): bool => Scenario::Actual === $row->shownScenario);
-        $shown = match (true) {
-            $isAllForecast => Scenario::Forecast->value,
-            null !== $workings->forecast => "{$workings->scenario->value} to $closing, then {$workings->forecast->value}",
-            default => $workings->scenario->value,
-        };
-        $against = match (\count($workings->against)) {
-            0 => '',
-            default => ' against '.$workings->against[0]->value,
-        };
-        $marked = \count($workings->against) > 1 ? '; '.Wording::and(array_map(static fn (Scenario $s): string => $s->value, \array_slice($workings->against, 1))).' marked' : '';
+        $span = implode(', ', array_filter([self::span($workings), (string) $workings->cumulate?->words()]));
+        $shown = self::shown($workings);
+        $reference = $workings->reference()?->scenario;
+        $against = null === $reference || [] !== $workings->marks || null !== $workings->between ? '' : (str_contains($shown, ',') ? ',' : '').' against '.$reference->value;
 
-        return PeriodNames::range($from, $to).': '.$shown.(str_contains($shown, ',') && '' !== $against ? ',' : '').$against.$marked;
+        return ('' === $span ? '' : "$span: ").$shown.$against;
+    }
+
+    private static function span(Workings $workings): string
+    {
+        $from = $workings->from();
+        $to = $workings->to();
+
+        return null === $from || null === $to ? '' : PeriodNames::range($from, $to);
+    }
+
+    private static function shown(Workings $workings): string
+    {
+        if (null === $workings->forecast) {
+            return $workings->scenario->value;
+        }
+        if ($workings->isAllForecast()) {
+            return $workings->forecast->value;
+        }
+        $to = $workings->to();
+        $isWithin = null !== $to && $workings->closing->grain === $to->grain && PeriodNames::year($workings->closing) === PeriodNames::year($to) && null !== $workings->from() && PeriodNames::year($workings->from()) === PeriodNames::year($to);
+
+        return "{$workings->scenario->value} to ".($isWithin ? PeriodNames::withinYear($workings->closing) : PeriodNames::full($workings->closing)).", then {$workings->forecast->value}";
     }
 }

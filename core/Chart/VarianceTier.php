@@ -4,54 +4,62 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart;
 
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Question\Labels;
-use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Reference;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
-/** Bars of the variance against the first reference, whose own line is nought. */
-final readonly class VarianceTier
+/** Bars of the variance against a reference, whose own line is nought. */
+final readonly class VarianceTier implements Tier
 {
-    public function __construct(private Workings $workings, private Scenario $reference, private BandAxis $axis, private LinearScale $scale)
+    /** @param list<Row> $rows */
+    public function __construct(private Workings $workings, private array $rows, private Reference $reference, private bool $sameLength)
     {
     }
 
-    public static function extent(Workings $workings): Extent
+    public function unit(): TierUnit
     {
-        $reference = $workings->reference();
-
-        return Extent::of(array_map(static fn (Row $row) => null === $reference ? null : ($row->variances[$reference->value] ?? null)?->amount, $workings->rows));
+        return $this->sameLength ? TierUnit::Amount : TierUnit::Variance;
     }
 
-    public function draw(Board $board, Labels $wanted): void
+    public function name(): string
+    {
+        return "\u{0394}{$this->reference->short}".($this->workings->display->inPoints ? ' pp' : '');
+    }
+
+    public function extent(): Extent
+    {
+        return Extent::of(array_map(fn (Row $row) => $row->variance($this->reference)?->amount, $this->rows));
+    }
+
+    public function labelWidths(): array
+    {
+        return LabelWidths::of(array_map(fn (Row $row): array => [$row->variance($this->reference)?->amount, $this->workings->display->variance($row->variance($this->reference)?->amount)], $this->rows), 600);
+    }
+
+    public function draw(Stage $stage): void
     {
         $labels = [];
-        foreach ($this->workings->rows as $i => $row) {
-            $variance = $row->variances[$this->reference->value] ?? null;
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variance($this->reference);
             if (null === $variance) {
                 continue;
             }
-            $style = Style::variance($variance->effect, $row->shownScenario);
-            $y = min($this->scale->zero, $this->scale->y($variance->amount));
-            $board->add('variances', new Rect($this->axis->centre($i) - $this->axis->column / 2, $y, $this->axis->column, abs($this->scale->length($variance->amount)), $style->fill->value, $style->stroke?->value, 'variance', $row->key, 'variance'));
-            $labels[$i] = $this->label($row, $variance, $i);
+            $stage->board->add('variances', $stage->bar($stage->axis->centre($i), $stage->axis->column, 0.0, $variance->amount, Style::variance($variance->effect, $row->shownScenario), 'variance', $row->key, 'variance'));
+            $labels[$i] = $this->label($stage, $row, $variance, $i);
         }
-        ReferenceLine::draw($board, $this->axis, $this->scale->zero, $this->reference);
-        LabelPlacer::place($board, 'labels', $labels, $wanted);
+        ReferenceLine::draw($stage, $this->reference);
+        $stage->write($labels);
     }
 
-    private function label(Row $row, Variance $variance, int $i): TierLabel
+    private function label(Stage $stage, Row $row, Variance $variance, int $i): TierLabel
     {
-        $isBelow = $variance->amount->isNegative();
-        $y = $this->scale->y($variance->amount) + ($isBelow ? 13.0 : -5.5);
         $display = $this->workings->display;
 
-        return new TierLabel($variance->amount->toFloat(), $display->varianceDecimals, fn (int $decimals): Text => Board::text(
-            $this->axis->centre($i), $y, $display->format->signed($display->unit->of($variance->amount), max(0, $decimals)), 'middle', Style::text($variance->effect), weight: $variance->flagged ? 600 : 400, role: 'variance-label', key: $row->key, of: 'variance',
+        return new TierLabel($variance->amount->toFloat(), $display->varianceDecimals, fn (int $decimals): Text => $stage->label(
+            $stage->axis->centre($i), $variance->amount, !$variance->amount->isNegative(), $display->format->signed($display->unit->of($variance->amount), max(0, $decimals)), Style::text($variance->effect), $variance->flagged || $row->role->isSum() ? 600 : 400, 'variance-label', $row->key, 'variance', 0.5,
         ));
     }
 }

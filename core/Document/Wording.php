@@ -36,6 +36,21 @@ final class Wording
         return 1 === $count ? "1 $one" : number_format($count)." $many";
     }
 
+    /** A name's first letter made small, unless it is an abbreviation. */
+    public static function withinSentence(string $name): string
+    {
+        return 1 === preg_match('/^\p{Lu}\p{Ll}/u', $name) ? mb_strtolower(mb_substr($name, 0, 1)).mb_substr($name, 1) : $name;
+    }
+
+    public static function plural(string $name): string
+    {
+        return match (true) {
+            1 === preg_match('/(s|x|ch|sh)$/i', $name) => $name.'es',
+            1 === preg_match('/[^aeiou]y$/i', $name) => substr($name, 0, -1).'ies',
+            default => $name.'s',
+        };
+    }
+
     /** @param list<string> $words */
     private static function joined(array $words, string $last): string
     {

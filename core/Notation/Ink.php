@@ -10,6 +10,8 @@ enum Ink: string
     /** AC, text, axis */
     case Ink = 'ink';
     case PriorYear = 'prior-year';
+    /** a value that misses its target */
+    case Missed = 'missed';
     case Favourable = 'favourable';
     case FavourableText = 'favourable-text';
     case Unfavourable = 'unfavourable';
@@ -25,6 +27,7 @@ enum Ink: string
     case HatchInk = 'hatch-ink';
     case HatchFavourable = 'hatch-favourable';
     case HatchUnfavourable = 'hatch-unfavourable';
+    case HatchMissed = 'hatch-missed';
     case HatchPriorYear = 'hatch-prior-year';
 
     /** `#rrggbb`; of a hatch that of its lines */
@@ -33,6 +36,7 @@ enum Ink: string
         return match ($this) {
             self::Ink, self::HatchInk => '#23272E',
             self::PriorYear, self::HatchPriorYear => '#A9ADB2',
+            self::Missed, self::HatchMissed => '#8A7F7B',
             self::Favourable, self::HatchFavourable => '#1F9E8F',
             self::FavourableText => '#0B7A75',
             self::Unfavourable, self::UnfavourableText, self::HatchUnfavourable => '#B8370F',

@@ -36,6 +36,22 @@ final readonly class Style
         };
     }
 
+    /** A value that misses its target: paler than one that reaches it. */
+    public static function missed(Scenario $scenario): self
+    {
+        return match ($scenario) {
+            Scenario::Actual => new self(Ink::Missed, null),
+            Scenario::Forecast => new self(Ink::HatchMissed, Ink::Missed),
+            default => self::scenario($scenario),
+        };
+    }
+
+    /** A mark of one ink that is no amount. */
+    public static function mark(Ink $ink): self
+    {
+        return new self($ink, null);
+    }
+
     public static function text(Effect $effect): Ink
     {
         return match ($effect) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Unit;
 
 /** What only changes the looks. */
@@ -13,10 +14,18 @@ final readonly class Finish
     public const WIDEST = 1920;
 
     /**
-     * @param ?Unit          $unit     none: the one that fits the largest amount
-     * @param ?int           $decimals none: as many as the unit asks for
-     * @param int            $width    in points
+     * @param ?Unit          $unit       none: the one that fits the largest amount
+     * @param ?int           $decimals   none: as many as the unit asks for
+     * @param int            $width      in points
      * @param 'en'|'de'|'fr' $locale
+     * @param ?VarianceForm  $variance   none: as the kind has it
+     * @param bool           $sameLength whether variances are as long per unit as the values
+     * @param bool           $gap        a thin bar between value and reference
+     * @param ?BigDecimal    $limit      percentage at which longer pins are cut; none: where outliers begin
+     * @param bool           $turn       bars for time, columns for structure
+     * @param bool           $landing    where the year will land, set apart
+     * @param bool           $cut        totals that would dwarf the rows are cut, and bear a mark
+     * @param list<string>   $highlight  keys of rows
      */
     public function __construct(
         public ?Unit $unit = null,
@@ -24,11 +33,20 @@ final readonly class Finish
         public Labels $labels = Labels::All,
         public int $width = 880,
         public string $locale = 'en',
+        public ?VarianceForm $variance = null,
+        public bool $sameLength = true,
+        public bool $gap = false,
+        public TargetMark $mark = TargetMark::Tick,
+        public ?BigDecimal $limit = null,
+        public bool $turn = false,
+        public bool $landing = false,
+        public bool $cut = true,
+        public array $highlight = [],
     ) {
     }
 
     public function wide(int $width): self
     {
-        return new self($this->unit, $this->decimals, $this->labels, max(self::NARROWEST, min(self::WIDEST, $width)), $this->locale);
+        return new self($this->unit, $this->decimals, $this->labels, max(self::NARROWEST, min(self::WIDEST, $width)), $this->locale, $this->variance, $this->sameLength, $this->gap, $this->mark, $this->limit, $this->turn, $this->landing, $this->cut, $this->highlight);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
@@ -19,21 +20,57 @@ final readonly class Question
      * @param ?string                         $measure       none: the dataset's first
      * @param ?Scenario                       $forecast      shown after the closing period
      * @param list<Scenario>                  $against
+     * @param Grain|string                    $by            periods, or a breakdown by its name
      * @param ?Period                         $closedThrough none: the dataset's own
      * @param list<MemberFilter|NumberFilter> $where
      * @param ?Better                         $better        none: as the measure says, else more
+     * @param ?Order                          $order         none: calendar, given
+     * @param ?int                            $top           keeps so many of the largest members, and gathers the others
+     * @param ?string                         $each          a breakdown: the same chart for each of its members
+     * @param ?Between                        $between       of a hat graph
+     * @param ?Capacity                       $capacity      of a capacity fill
+     * @param ?BigDecimal                     $target        for its rate, in percent
      */
     public function __construct(
         public ?string $measure = null,
         public Scenario $scenario = Scenario::Actual,
         public ?Scenario $forecast = null,
         public array $against = [],
-        public Grain $by = Grain::Month,
+        public Grain|string $by = Grain::Month,
         public ?Span $span = null,
         public ?Period $closedThrough = null,
         public array $where = [],
         public ?Better $better = null,
         public Flag $flag = new Flag(),
+        public ?Order $order = null,
+        public ?Cumulation $cumulate = null,
+        public ?int $top = null,
+        public ?string $each = null,
+        public ?Between $between = null,
+        public ?Capacity $capacity = null,
+        public ?BigDecimal $target = null,
     ) {
+    }
+
+    /**
+     * The same question in other respects; what is not told stays.
+     *
+     * @param ?list<Scenario> $against
+     */
+    public function asking(Grain|string|null $by = null, ?array $against = null, ?Between $between = null, ?Capacity $capacity = null): self
+    {
+        return new self($this->measure, $this->scenario, $this->forecast, $against ?? $this->against, $by ?? $this->by, $this->span, $this->closedThrough, $this->where, $this->better, $this->flag, $this->order, $this->cumulate, $this->top, $this->each, $between ?? $this->between, $capacity ?? $this->capacity, $this->target);
+    }
+
+    /** The periods that rows are; none where they are members of a breakdown. */
+    public function grain(): ?Grain
+    {
+        return $this->by instanceof Grain ? $this->by : null;
+    }
+
+    /** The breakdown whose members rows are; none where they are periods. */
+    public function breakdown(): ?string
+    {
+        return $this->by instanceof Grain ? null : $this->by;
     }
 }

@@ -10,7 +10,7 @@ use KeenMargin\Core\Document\Given;
 final readonly class Recipe
 {
     public const VERSION = 1;
-    public const KINDS = ['variance-tiers'];
+    public const KINDS = ['variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill'];
 
     /** @param ?Given $figures how its file is to be read, where the recipe says so */
     public function __construct(

@@ -20,21 +20,23 @@ use KeenMargin\Core\Time\Grain;
  */
 final class RecipeFit
 {
-    public static function insist(Question $question, Dataset $dataset): Measure
+    public static function insist(Recipe $recipe, Dataset $dataset): Measure
     {
+        $question = $recipe->question;
         if ($dataset->isEmpty()) {
             throw new NotAccepted('question', 'There are no figures in the dataset. Bring some in.');
         }
         $measure = self::measure($question, $dataset);
-        if ($dataset->isTimeless()) {
-            throw new NotAccepted('question.by', 'The figures have no periods. A chart over time needs a column that holds them.');
-        }
         $scenarios = $dataset->scenarios();
         if (!\in_array($question->scenario, $scenarios, true)) {
             throw new NotAccepted('question.scenario', "There are no {$question->scenario->word()} figures ({$question->scenario->value}); there are ".self::codes($scenarios).'.');
         }
-        if (!$question->by->shows($dataset->grain)) {
-            throw new NotAccepted('question.by', "The figures are by {$dataset->grain->value}; give ".Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
+        QuestionFit::rows($question, $dataset);
+        QuestionFit::panels($question, $dataset);
+        'hat' === $recipe->kind && QuestionFit::between($question, $dataset);
+        'capacity-fill' === $recipe->kind && QuestionFit::capacity($question, $dataset);
+        if ('gap-line' === $recipe->kind && null === $question->grain()) {
+            throw new NotAccepted('question.by', 'A gap line runs through periods; ask by '.Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
         }
         foreach ($question->where as $i => $filter) {
             self::filter($filter, $dataset, "question.where[$i]");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Better;
@@ -46,8 +47,7 @@ final class RecipeReader
 
     private static function question(Given $given, FiscalCalendar $calendar): Question
     {
-        $given->object(['measure', 'scenario', 'forecast', 'against', 'by', 'span', 'closedThrough', 'where', 'better', 'flag', 'order']);
-        $given->maybe('order')?->oneOf(['calendar']);
+        $given->object(['measure', 'scenario', 'forecast', 'against', 'by', 'span', 'closedThrough', 'where', 'better', 'flag', 'order', 'cumulate', 'top', 'each', 'between', 'used', 'unused', 'total', 'target']);
         $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
 
         return new Question(
@@ -55,13 +55,53 @@ final class RecipeReader
             $scenario,
             $given->maybe('forecast')?->enum(Scenario::class),
             self::against($given->maybe('against'), $scenario),
-            Grain::from($given->maybe('by')?->oneOf(Grain::words()) ?? Grain::Month->value),
+            self::by($given->maybe('by')),
             null === $given->maybe('span') ? null : self::span($given->must('span'), $calendar),
             self::maybePeriod($given->maybe('closedThrough'), $calendar),
             array_map(self::filter(...), $given->maybe('where')?->list() ?? []),
             $given->maybe('better')?->enum(Better::class),
             self::flag($given->maybe('flag')),
+            $given->maybe('order')?->enum(Order::class),
+            $given->maybe('cumulate')?->enum(Cumulation::class),
+            $given->maybe('top')?->int(1, 500),
+            $given->maybe('each')?->string(),
+            self::maybeBetween($given->maybe('between')),
+            self::maybeCapacity($given),
+            $given->maybe('target')?->number(),
         );
+    }
+
+    /** A grain's word means periods; anything else is the name of a breakdown. */
+    private static function by(?Given $given): Grain|string
+    {
+        $word = $given?->string();
+
+        return null === $word ? Grain::Month : (\in_array($word, Grain::words(), true) ? Grain::from($word) : $word);
+    }
+
+    private static function maybeBetween(?Given $given): ?Between
+    {
+        if (null === $given) {
+            return null;
+        }
+        $given->object(['field', 'first', 'second']);
+        $between = new Between($given->must('field')->string(), $given->must('first')->text(500), $given->must('second')->text(500));
+        if ($between->first === $between->second) {
+            throw $given->must('second')->refuse('another member than the first');
+        }
+
+        return $between;
+    }
+
+    private static function maybeCapacity(Given $given): ?Capacity
+    {
+        $capacity = new Capacity($given->maybe('used')?->string(), $given->maybe('unused')?->string(), $given->maybe('total')?->string());
+        $told = $capacity->told();
+        if (1 === \count($told) || \count(array_unique($told)) < \count($told)) {
+            throw new NotAccepted($given->path, 'How full something is needs two different measures of "used", "unused" and "total".');
+        }
+
+        return [] === $told ? null : $capacity;
     }
 
     /** @return list<Scenario> */
@@ -143,7 +183,7 @@ final class RecipeReader
 
     private static function finish(Given $given): Finish
     {
-        $given->object(['unit', 'decimals', 'labels', 'width', 'locale']);
+        $given->object(['unit', 'decimals', 'labels', 'width', 'locale', 'variance', 'sameLength', 'gap', 'mark', 'limit', 'turn', 'landing', 'cut', 'highlight']);
         $default = new Finish();
         $locale = $given->maybe('locale')?->oneOf(['en', 'de', 'fr']);
 
@@ -153,6 +193,22 @@ final class RecipeReader
             $given->maybe('labels')?->enum(Labels::class) ?? $default->labels,
             $given->maybe('width')?->int(Finish::NARROWEST, Finish::WIDEST) ?? $default->width,
             \in_array($locale, ['de', 'fr'], true) ? $locale : $default->locale,
+            $given->maybe('variance')?->enum(VarianceForm::class),
+            $given->maybe('sameLength')?->bool() ?? $default->sameLength,
+            $given->maybe('gap')?->bool() ?? $default->gap,
+            $given->maybe('mark')?->enum(TargetMark::class) ?? $default->mark,
+            self::maybeLimit($given->maybe('limit')),
+            $given->maybe('turn')?->bool() ?? $default->turn,
+            $given->maybe('landing')?->bool() ?? $default->landing,
+            $given->maybe('cut')?->bool() ?? $default->cut,
+            array_map(static fn (Given $key): string => $key->string(500), $given->maybe('highlight')?->list() ?? []),
         );
+    }
+
+    private static function maybeLimit(?Given $given): ?BigDecimal
+    {
+        $limit = $given?->size();
+
+        return null !== $limit && $limit->isZero() ? throw $given->refuse('a percentage above zero') : $limit;
     }
 }

@@ -25,19 +25,26 @@ final class RecipeWriter
     }
 
     /** @return array<string, mixed> */
-    private static function question(Question $question): array
+    public static function question(Question $question): array
     {
         return self::present([
             'measure' => $question->measure,
             'scenario' => $question->scenario->value,
             'forecast' => $question->forecast?->value,
             'against' => array_map(static fn (Scenario $scenario): string => $scenario->value, $question->against),
-            'by' => $question->by->value,
+            'by' => $question->grain()->value ?? $question->breakdown(),
             'span' => null === $question->span ? null : self::span($question->span),
             'closedThrough' => $question->closedThrough?->key(),
             'where' => array_map(self::filter(...), $question->where),
             'better' => $question->better?->value,
             'flag' => self::present(['percent' => $question->flag->percent?->toString(), 'amount' => $question->flag->amount?->toString()]),
+            'order' => $question->order?->value,
+            'cumulate' => $question->cumulate?->value,
+            'top' => $question->top,
+            'each' => $question->each,
+            'between' => null === $question->between ? null : ['field' => $question->between->field, 'first' => $question->between->first, 'second' => $question->between->second],
+            ...$question->capacity?->told() ?? [],
+            'target' => $question->target?->toString(),
         ]);
     }
 
@@ -71,6 +78,15 @@ final class RecipeWriter
             'labels' => $finish->labels === $default->labels ? null : $finish->labels->value,
             'width' => $finish->width === $default->width ? null : $finish->width,
             'locale' => $finish->locale === $default->locale ? null : $finish->locale,
+            'variance' => $finish->variance?->value,
+            'sameLength' => $finish->sameLength ? null : false,
+            'gap' => $finish->gap ?: null,
+            'mark' => $finish->mark === $default->mark ? null : $finish->mark->value,
+            'limit' => $finish->limit?->toString(),
+            'turn' => $finish->turn ?: null,
+            'landing' => $finish->landing ?: null,
+            'cut' => $finish->cut ? null : false,
+            'highlight' => $finish->highlight,
         ]);
     }
 

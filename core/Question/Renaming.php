@@ -40,11 +40,39 @@ final readonly class Renaming
         if ('measure' === $this->what && ($question['measure'] ?? null) === $this->from) {
             $question['measure'] = $this->to;
         }
+        $question = $this->parts($question);
         if (\is_array($question['where'] ?? null)) {
             $question['where'] = array_map(fn (mixed $filter): mixed => \is_array($filter) ? $this->filter($filter) : $filter, $question['where']);
         }
 
         return array_replace($recipe, ['question' => $question]);
+    }
+
+    /**
+     * The other places of a question where names stand.
+     *
+     * @param array<mixed> $question
+     *
+     * @return array<mixed>
+     */
+    private function parts(array $question): array
+    {
+        $keys = ['measure' => ['used', 'unused', 'total'], 'breakdown' => ['by', 'each']][$this->what] ?? [];
+        foreach ($keys as $key) {
+            if (($question[$key] ?? null) === $this->from) {
+                $question[$key] = $this->to;
+            }
+        }
+        $between = $question['between'] ?? null;
+        if (\is_array($between) && 'breakdown' === $this->what && ($between['field'] ?? null) === $this->from) {
+            $question['between'] = array_replace($between, ['field' => $this->to]);
+        }
+        if (\is_array($between) && 'member' === $this->what && ($between['field'] ?? null) === $this->breakdown) {
+            $question['between'] = array_map(fn (mixed $name, string|int $key): mixed => 'field' !== $key && $name === $this->from ? $this->to : $name, $between, array_keys($between));
+            $question['between'] = array_combine(array_keys($between), $question['between']);
+        }
+
+        return $question;
     }
 
     /**

@@ -24,11 +24,17 @@ use KeenMargin\Core\Time\SpanKind;
 final class Sentence
 {
     /** @return list<array{text: string, slot?: string}> */
-    public static function of(Question $question, Dataset $dataset, Measure $measure, Better $better, PeriodRange $range): array
+    public static function of(Recipe $recipe, Dataset $dataset, Measure $measure, Better $better, PeriodRange $range): array
     {
-        $parts = [['text' => 'How did '], ['text' => self::withinSentence($measure->name), 'slot' => 'measure']];
-        foreach ($dataset->breakdowns as $i => $breakdown) {
-            $parts[] = ['text' => 0 === $i ? ' of ' : ($i === \count($dataset->breakdowns) - 1 ? ' and ' : ', ')];
+        $question = $recipe->question;
+        $isHat = 'hat' === $recipe->kind;
+        $isFill = 'capacity-fill' === $recipe->kind;
+        $parts = $isFill
+            ? [['text' => 'How full was '], ['text' => self::capacity($question), 'slot' => 'capacity']]
+            : [['text' => 'How did '], ['text' => Wording::withinSentence($measure->name), 'slot' => 'measure']];
+        $breakdowns = array_values(array_filter($dataset->breakdowns, static fn (Dimension $breakdown): bool => !$isHat || $breakdown->name !== $question->between?->field));
+        foreach ($breakdowns as $i => $breakdown) {
+            $parts[] = ['text' => 0 === $i ? ($isFill ? ', for ' : ' of ') : ($i === \count($breakdowns) - 1 ? ' and ' : ', ')];
             $parts[] = ['text' => self::members($breakdown, $question), 'slot' => 'members:'.$breakdown->name];
         }
         $numbers = self::numbers($question);
@@ -36,21 +42,58 @@ final class Sentence
             $parts[] = ['text' => '' === $numbers ? ', ' : ' where '];
             $parts[] = ['text' => '' === $numbers ? 'whatever else' : $numbers, 'slot' => 'numbers'];
         }
-        $against = [] === $question->against ? 'nothing yet' : Wording::and(array_map(static fn (Scenario $scenario): string => $scenario->word(), $question->against));
 
         return [
             ...$parts,
-            ['text' => ' in '], ['text' => self::span($question, $dataset, $range), 'slot' => 'span'],
-            ['text' => ' compare with '], ['text' => $against, 'slot' => 'against'],
-            ['text' => ', by '], ['text' => $question->by->value, 'slot' => 'by'],
+            ...$dataset->isTimeless() ? [] : [['text' => $isFill ? ', in ' : ' in '], ['text' => self::span($question, $dataset, $range), 'slot' => 'span']],
+            ...self::heldAgainst($question, $isHat, $isFill),
+            ['text' => ', by '], ['text' => self::rows($question), 'slot' => 'by'],
             ['text' => '? '], ['text' => Better::More === $better ? 'More is better' : 'Less is better', 'slot' => 'better'],
             ['text' => '; flag '], ['text' => self::flag($question->flag, $measure), 'slot' => 'flag'], ['text' => '.'],
         ];
     }
 
+    /** @return list<array{text: string, slot?: string}> what the shown amounts are held against */
+    private static function heldAgainst(Question $question, bool $isHat, bool $isFill): array
+    {
+        if ($isHat) {
+            $name = static fn (string $member): string => '' === $member ? '(blank)' : $member;
+
+            return [['text' => ' differ between '], ['text' => null === $question->between ? 'two members' : $name($question->between->first).' and '.$name($question->between->second), 'slot' => 'between']];
+        }
+        $words = array_map(static fn (Scenario $scenario): string => $scenario->word(), $isFill ? \array_slice($question->against, 0, 1) : $question->against);
+        $target = $isFill && null !== $question->target ? 'a rate of '.$question->target->toString().' %' : null;
+        $text = Wording::and(array_values(array_filter([...$words, $target])));
+
+        return [['text' => $isFill ? ', against ' : ' compare with '], ['text' => '' === $text ? 'nothing yet' : $text, 'slot' => 'against']];
+    }
+
+    private static function capacity(Question $question): string
+    {
+        $told = $question->capacity?->told() ?? [];
+        [$part, $of] = [$told['used'] ?? $told['unused'] ?? '', $told['total'] ?? null];
+        $isUnused = !isset($told['used']);
+
+        return Wording::withinSentence($part).(null === $of ? ' besides '.Wording::withinSentence($told['unused'] ?? '') : ' of '.Wording::withinSentence($of)).($isUnused ? ' (not used)' : '');
+    }
+
+    /** `month, year to date` · `route, the 10 largest, for each line` */
+    private static function rows(Question $question): string
+    {
+        $by = $question->grain()->value ?? Wording::withinSentence((string) $question->breakdown());
+
+        return implode(', ', array_filter([
+            $by,
+            (string) $question->cumulate?->words(),
+            null === $question->top ? '' : (1 === $question->top ? 'the largest' : "the {$question->top} largest"),
+            \in_array($question->order, [null, Order::Given, Order::Calendar], true) ? '' : $question->order->value,
+            null === $question->each ? '' : 'for each '.Wording::withinSentence($question->each),
+        ]));
+    }
+
     private static function members(Dimension $breakdown, Question $question): string
     {
-        $all = 'all '.self::plural(self::withinSentence($breakdown->name));
+        $all = 'all '.Wording::plural(Wording::withinSentence($breakdown->name));
         $texts = array_map(
             static fn (MemberFilter $filter): string => ($filter->keeps ? '' : $all.' but ').Wording::some(array_map(static fn (string $member): string => '' === $member ? '(blank)' : $member, $filter->members), 3),
             array_values(array_filter($question->where, static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof MemberFilter && $filter->breakdown === $breakdown->name)),
@@ -69,7 +112,7 @@ final class Sentence
     {
         $limits = array_filter([null === $filter->atLeast ? '' : "at least {$filter->atLeast->toString()}", null === $filter->below ? '' : "below {$filter->below->toString()}"]);
 
-        return self::withinSentence($filter->field).' is '.implode(' and ', $limits);
+        return Wording::withinSentence($filter->field).' is '.implode(' and ', $limits);
     }
 
     /** Whether there is a field whose numbers can be compared besides the measure asked about. */
@@ -109,20 +152,5 @@ final class Sentence
         ]));
 
         return [] === $thresholds ? 'no gaps' : 'gaps over '.Wording::and($thresholds);
-    }
-
-    /** A name's first letter made small, unless it is an abbreviation. */
-    private static function withinSentence(string $name): string
-    {
-        return 1 === preg_match('/^\p{Lu}\p{Ll}/u', $name) ? mb_strtolower(mb_substr($name, 0, 1)).mb_substr($name, 1) : $name;
-    }
-
-    private static function plural(string $name): string
-    {
-        return match (true) {
-            1 === preg_match('/(s|x|ch|sh)$/i', $name) => $name.'es',
-            1 === preg_match('/[^aeiou]y$/i', $name) => substr($name, 0, -1).'ies',
-            default => $name.'s',
-        };
     }
 }

@@ -7,13 +7,17 @@ namespace KeenMargin\Core\Scene;
 /** A chart before any renderer: a size in points and a tree of marks with finished strings. */
 final readonly class Scene
 {
-    /** @param list<Group> $groups from back to front */
+    /**
+     * @param list<Group> $groups from back to front
+     * @param bool        $isLying whether lengths lie: bars instead of columns
+     */
     public function __construct(
         public float $width,
         public float $height,
         public string $title,
         public string $description,
         public array $groups,
+        public bool $isLying = false,
     ) {
     }
 

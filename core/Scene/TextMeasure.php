@@ -58,6 +58,21 @@ final class TextMeasure
     }
 
     /**
+     * The text, or as much of it as has room, with an ellipsis.
+     *
+     * @param 400|600 $weight
+     */
+    public static function shortened(string $text, float $width, float $size, int $weight = 400): string
+    {
+        if (self::width($text, $size, $weight) <= $width) {
+            return $text;
+        }
+        $pieces = self::pieces($text, $width - self::width('…', $size, $weight), $size, $weight);
+
+        return rtrim($pieces[0]).'…';
+    }
+
+    /**
      * @param 400|600 $weight
      *
      * @return list<string>

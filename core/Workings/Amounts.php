@@ -28,10 +28,10 @@ final class Amounts
     /** @var array<string, array<int, bool>> by scenario code and start of the period */
     private array $known = [];
 
-    private function __construct(private readonly Measure $measure, private readonly Sums $sums)
+    private function __construct(private readonly Measure $measure, private readonly Sums $sums, ?bool $derivesPriorYear = null)
     {
         $this->sources = $measure->sources();
-        $this->derivesPriorYear = !$sums->hasAny($this->sources[0], Scenario::PriorYear);
+        $this->derivesPriorYear = $derivesPriorYear ?? !$sums->hasAny($this->sources[0], Scenario::PriorYear);
     }
 
     /** @param list<MemberFilter|NumberFilter> $where */
@@ -40,9 +40,10 @@ final class Amounts
         return new self($measure, $figures->sums($measure->sources(), $where));
     }
 
-    public static function ofSums(Measure $measure, Sums $sums): self
+    /** @param ?bool $derivesPriorYear of part of the figures: as all of them together have it */
+    public static function ofSums(Measure $measure, Sums $sums, ?bool $derivesPriorYear = null): self
     {
-        return new self($measure, $sums);
+        return new self($measure, $sums, $derivesPriorYear);
     }
 
     public function has(Scenario $scenario, Period $fine): bool

@@ -32,6 +32,20 @@ final class Comparison
     ) {
     }
 
+    /**
+     * The total with what it is made of.
+     *
+     * @param list<Period>   $fine
+     * @param list<Scenario> $scenarios
+     */
+    public function whole(array $fine, array $scenarios): Total
+    {
+        $total = $this->total($fine);
+        $codes = array_map(static fn (Scenario $scenario): string => $scenario->value, $scenarios);
+
+        return new Total($total->shown, $total->variances, $total->leftOut, array_combine($codes, array_map(fn (Scenario $scenario): ?BigDecimal => $this->value($scenario, $fine), $scenarios)));
+    }
+
     /** @param list<Period> $fine */
     public function total(array $fine): Total
     {
@@ -81,6 +95,11 @@ final class Comparison
         }
 
         return $scenario;
+    }
+
+    public function has(Scenario $scenario, Period $period): bool
+    {
+        return $this->amounts->has($scenario, $period);
     }
 
     public function shows(Period $period): bool

@@ -31,19 +31,39 @@ final readonly class Display
     /** @param list<Row> $rows */
     public static function of(Measure $measure, Finish $finish, array $rows): self
     {
-        $format = NumberFormat::of($finish->locale);
-        $largest = self::largest($rows, static fn (Row $row): array => [$row->shown, ...array_values($row->values)]);
-        if ($measure->isInPercent()) {
-            $decimals = max(0, $finish->decimals ?? 1);
+        return self::fitting(
+            $measure,
+            $finish,
+            array_merge([], ...array_map(static fn (Row $row): array => [$row->shown, ...array_values($row->values)], $rows)),
+            array_merge([], ...array_map(static fn (Row $row): array => array_map(static fn (?Variance $variance): ?BigDecimal => $variance?->amount, array_values($row->variances)), $rows)),
+        );
+    }
 
-            return new self(Unit::One, $decimals, $decimals, $format, '%', true);
+    /**
+     * @param list<?BigDecimal> $amounts
+     * @param list<?BigDecimal> $variances
+     */
+    public static function fitting(Measure $measure, Finish $finish, array $amounts, array $variances): self
+    {
+        $format = NumberFormat::of($finish->locale);
+        if ($measure->isInPercent()) {
+            return self::inPercent($finish);
         }
+        $largest = self::largest($amounts);
         $unit = $finish->unit ?? Unit::fitting($largest);
         $decimals = max(0, $finish->decimals ?? $unit->decimalsFor($largest, $measure->decimals));
-        $variance = self::largest($rows, static fn (Row $row): array => array_map(static fn (?Variance $v): ?BigDecimal => $v?->amount, array_values($row->variances)));
+        $variance = self::largest($variances);
         $isFine = null === $finish->decimals && !$variance->isZero() && $unit->of($variance)->isLessThan(10);
 
         return new self($unit, $decimals, $isFine ? min($decimals + 1, $measure->decimals + $unit->exponent()) : $decimals, $format, $measure->unit, false);
+    }
+
+    /** Of rates and their variances in points. */
+    public static function inPercent(Finish $finish): self
+    {
+        $decimals = max(0, $finish->decimals ?? 1);
+
+        return new self(Unit::One, $decimals, $decimals, NumberFormat::of($finish->locale), '%', true);
     }
 
     public function amount(?BigDecimal $amount): string
@@ -62,23 +82,29 @@ final readonly class Display
         return $this->format->signed($variance?->percent(1), 1);
     }
 
+    /** A number of the workings as readers see it. */
+    public function cell(ColumnForm $form, ?BigDecimal $number): string
+    {
+        return match ($form) {
+            ColumnForm::Amount => $this->amount($number),
+            ColumnForm::Variance => $this->variance($number),
+            ColumnForm::Rate => $this->format->plain($number, 1),
+            ColumnForm::Percent, ColumnForm::Points => $this->format->signed($number, 1),
+        };
+    }
+
     /** `k EUR`, `%`, `k` */
     public function unitText(): string
     {
         return $this->unit->with($this->measuredIn);
     }
 
-    /**
-     * @param list<Row>                        $rows
-     * @param callable(Row): list<?BigDecimal> $amounts
-     */
-    private static function largest(array $rows, callable $amounts): BigDecimal
+    /** @param list<?BigDecimal> $amounts */
+    private static function largest(array $amounts): BigDecimal
     {
         $largest = BigDecimal::zero();
-        foreach ($rows as $row) {
-            foreach ($amounts($row) as $amount) {
-                $largest = null === $amount ? $largest : Decimals::larger($largest, $amount->abs());
-            }
+        foreach ($amounts as $amount) {
+            $largest = null === $amount ? $largest : Decimals::larger($largest, $amount->abs());
         }
 
         return $largest;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 
@@ -19,32 +19,32 @@ final class ReadingWriter
     private readonly bool $namesYears;
 
     /**
-     * @param list<Row>      $rows     those whose variances are final
-     * @param list<Scenario> $against
-     * @param ?Period        $from,$to finest periods that the headline covers
+     * @param list<Row> $rows     those whose variances are final
+     * @param ?Period   $from,$to finest periods that the headline covers
      */
     public function __construct(
         private readonly string $measure,
         private readonly Display $display,
         private readonly array $rows,
-        private readonly array $against,
+        private readonly ?Reference $reference,
         private readonly ?Period $from,
         private readonly ?Period $to,
     ) {
-        $this->namesYears = [] !== $rows && PeriodNames::year($rows[0]->period) !== PeriodNames::year($rows[\count($rows) - 1]->period);
-        $this->moved = self::ranked($this->pairs([] === $against ? null : $against[0]));
+        $years = array_unique(array_map(static fn (Row $row): string => null === $row->period ? '' : PeriodNames::year($row->period), $rows));
+        $this->namesYears = \count($years) > 1;
+        $this->moved = self::ranked($this->pairs());
     }
 
     public function write(Total $headline, bool $isToDate, ?Total $landing, string $landingYear): Reading
     {
-        $reference = [] === $this->against ? null : $this->against[0];
-        $variance = null === $reference ? null : $headline->variances[$reference->value] ?? null;
-        $span = null === $this->from || null === $this->to ? 'No periods' : PeriodNames::range($this->from, $this->to);
+        $reference = $this->reference;
+        $variance = null === $reference ? null : $headline->variances[$reference->key] ?? null;
+        $span = null === $this->from || null === $this->to ? 'No periods' : (Grain::Timeless === $this->from->grain ? 'In all' : PeriodNames::range($this->from, $this->to));
         $label = $isToDate && null !== $this->from && null !== $this->to ? 'Year to date, '.self::withoutYear($this->from, $this->to) : $span;
         $statements = array_values(array_filter([
             $this->total($span, $headline, $variance, $reference),
             $this->movement(),
-            $this->flagged($reference),
+            $this->flagged(),
             null === $landing ? null : $this->landing($landing, $reference, $landingYear),
         ]));
 
@@ -54,16 +54,16 @@ final class ReadingWriter
             'variance' => null === $variance ? null : $this->display->variance($variance->amount).($this->display->inPoints ? ' pp' : ''),
             'percent' => null === $variance?->percent() ? null : $this->display->percent($variance).' %',
             'effect' => $variance?->effect->value,
-            'note' => trim($this->display->unitText().(null === $reference ? '' : ', against '.$reference->word()), ', '),
+            'note' => trim($this->display->unitText().(null === $reference ? '' : ', against '.$reference->word), ', '),
         ], $this->movers(), $statements);
     }
 
-    private function total(string $span, Total $headline, ?Variance $variance, ?Scenario $reference): string
+    private function total(string $span, Total $headline, ?Variance $variance, ?Reference $reference): string
     {
         if (null === $headline->shown) {
             return "{$this->measure} has no total for $span.";
         }
-        $amount = "{$this->measure} in $span: ".$this->withUnit($this->display->amount($headline->shown));
+        $amount = ('In all' === $span ? "{$this->measure} in all: " : "{$this->measure} in $span: ").$this->withUnit($this->display->amount($headline->shown));
 
         return $amount.(null === $variance || null === $reference ? '' : ', '.$this->against($variance, $reference)).'.';
     }
@@ -82,34 +82,34 @@ final class ReadingWriter
         };
     }
 
-    private function flagged(?Scenario $reference): ?string
+    private function flagged(): ?string
     {
-        $labels = array_map(fn (array $pair): string => $this->name($pair[0]), array_filter($this->pairs($reference), static fn (array $pair): bool => $pair[1]->flagged));
+        $labels = array_map(fn (array $pair): string => $this->name($pair[0]), array_filter($this->pairs(), static fn (array $pair): bool => $pair[1]->flagged));
 
         return [] === $labels ? null : 'Flagged: '.Wording::some(array_values($labels), 6).'.';
     }
 
-    private function landing(Total $landing, ?Scenario $reference, string $year): ?string
+    private function landing(Total $landing, ?Reference $reference, string $year): ?string
     {
         if (null === $landing->shown) {
             return null;
         }
-        $variance = null === $reference ? null : $landing->variances[$reference->value] ?? null;
+        $variance = null === $reference ? null : $landing->variances[$reference->key] ?? null;
 
         return "With the forecast, $year lands at ".$this->withUnit($this->display->amount($landing->shown)).(null === $variance ? '' : ', '.$this->against($variance, $reference)).'.';
     }
 
-    private function against(Variance $variance, Scenario $reference): string
+    private function against(Variance $variance, Reference $reference): string
     {
         if ($variance->amount->isZero()) {
-            return "equal to {$reference->word()}";
+            return "equal to {$reference->word}";
         }
         $size = $this->display->inPoints
             ? ltrim($this->display->variance($variance->amount->abs()), '+').' pp'
             : $this->withUnit(ltrim($this->display->variance($variance->amount->abs()), '+'));
         $percent = $variance->percent(1);
 
-        return $size.(null === $percent ? '' : ' ('.$this->display->format->plain($percent->abs(), 1).' %)').($variance->amount->isPositive() ? ' above ' : ' below ').$reference->word();
+        return $size.(null === $percent ? '' : ' ('.$this->display->format->plain($percent->abs(), 1).' %)').($variance->amount->isPositive() ? ' above ' : ' below ').$reference->word;
     }
 
     /** @return list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> */
@@ -138,11 +138,11 @@ final class ReadingWriter
     }
 
     /** @return list<array{Row, Variance}> */
-    private function pairs(?Scenario $reference): array
+    private function pairs(): array
     {
         $pairs = [];
         foreach ($this->rows as $row) {
-            $variance = $row->variances[$reference->value ?? ''] ?? null;
+            $variance = $row->variance($this->reference);
             if (null !== $variance) {
                 $pairs[] = [$row, $variance];
             }
@@ -154,7 +154,7 @@ final class ReadingWriter
     /** With its year only where the rows are of several. */
     private function name(Row $row): string
     {
-        return $this->namesYears ? PeriodNames::full($row->period) : PeriodNames::withinYear($row->period);
+        return $this->namesYears || '' !== $row->panel && null === $row->period ? $row->label : ComparisonRows::label($row->panel, $row->name);
     }
 
     private function withUnit(string $number): string

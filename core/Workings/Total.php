@@ -13,8 +13,9 @@ final readonly class Total
     /**
      * @param array<string, ?Variance>    $variances by the reference's code
      * @param array<string, list<Period>> $leftOut   finest periods that only one side has, by the reference's code
+     * @param array<string, ?BigDecimal>  $values    as rows have them
      */
-    public function __construct(public ?BigDecimal $shown, public array $variances, public array $leftOut)
+    public function __construct(public ?BigDecimal $shown, public array $variances, public array $leftOut, public array $values = [])
     {
     }
 }

@@ -7,6 +7,8 @@ namespace KeenMargin\Core\Workings;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
@@ -15,36 +17,84 @@ use KeenMargin\Core\Time\PeriodRange;
 final readonly class Workings
 {
     /**
-     * @param list<Scenario> $against
-     * @param ?Scenario      $forecast none where no row shows it
-     * @param list<Row>      $rows
-     * @param ?Total         $toDate   of the closed periods of the closing period's fiscal year within the rows; none where there are none
-     * @param ?Total         $landing  of the closing period's fiscal year: actual to date and forecast for the rest
-     * @param list<Check>    $checks
+     * @param string          $subject    what is shown, by name
+     * @param Measure         $measure    whose unit amounts are in
+     * @param ?Scenario       $forecast   none where no row shows it
+     * @param list<Reference> $references the first is the one that variances are told of
+     * @param Grain|string    $by         periods, or a breakdown by its name
+     * @param ?array{Period, Period} $span first and last period that the rows are about; none where they are about no time
+     * @param list<Row>       $rows       as they are drawn
+     * @param list<Column>    $columns    numbers that every row has
+     * @param ?Total          $toDate     of the closed periods of the closing period's fiscal year within the rows; none where there are none
+     * @param ?Total          $landing    of the closing period's fiscal year: actual to date and forecast for the rest
+     * @param list<Check>     $checks
+     * @param ?Between        $between    the two members of a hat graph
+     * @param ?Display        $rates      how rates beside the amounts are written
+     * @param list<string>    $marks      what the kind explains in its subtitle
      */
     public function __construct(
         public string $kind,
         public string $who,
+        public string $subject,
         public Measure $measure,
         public Better $better,
         public Scenario $scenario,
         public ?Scenario $forecast,
-        public array $against,
-        public Grain $grain,
+        public array $references,
+        public Grain|string $by,
         public Period $closing,
         public PeriodRange $range,
+        public ?array $span,
         public array $rows,
+        public array $columns,
         public Total $total,
         public ?Total $toDate,
         public ?Total $landing,
         public Display $display,
         public array $checks,
         public Reading $reading,
+        public ?Cumulation $cumulate = null,
+        public ?Between $between = null,
+        public array $marks = [],
+        public ?Display $rates = null,
     ) {
     }
 
-    public function reference(): ?Scenario
+    public function reference(): ?Reference
     {
-        return $this->against[0] ?? null;
+        return $this->references[0] ?? null;
+    }
+
+    /** @return array<string, list<Row>> rows of each of the charts, by its name; under '' where there is one only */
+    public function panels(): array
+    {
+        $panels = [];
+        foreach ($this->rows as $row) {
+            $panels[$row->panel][] = $row;
+        }
+
+        return [] === $panels ? ['' => []] : $panels;
+    }
+
+    public function isOverTime(): bool
+    {
+        return $this->by instanceof Grain;
+    }
+
+    /** The first period that is shown; none where rows are not periods, and time is no matter. */
+    public function from(): ?Period
+    {
+        return $this->span[0] ?? null;
+    }
+
+    public function to(): ?Period
+    {
+        return $this->span[1] ?? null;
+    }
+
+    /** Whether all that is shown lies after the closing period. */
+    public function isAllForecast(): bool
+    {
+        return null !== $this->forecast && null !== $this->from() && $this->from()->firstDay() > $this->closing->lastDay();
     }
 }

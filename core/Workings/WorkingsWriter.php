@@ -14,11 +14,11 @@ final class WorkingsWriter
     {
         return [
             'kind' => $workings->kind,
-            'measure' => $workings->measure->name,
+            'measure' => $workings->subject,
             'unit' => $workings->measure->unit,
             'better' => $workings->better->value,
             'closedThrough' => $workings->closing->key(),
-            'rows' => array_map(self::row(...), $workings->rows),
+            'rows' => array_map(static fn (Row $row): array => self::row($row, $workings->kind), $workings->rows),
             'total' => self::total($workings->total),
             'toDate' => null === $workings->toDate ? null : self::total($workings->toDate),
             'landing' => null === $workings->landing ? null : self::total($workings->landing),
@@ -28,17 +28,16 @@ final class WorkingsWriter
     }
 
     /** @return array<string, mixed> */
-    private static function row(Row $row): array
+    private static function row(Row $row, string $kind): array
     {
-        return [
-            'key' => $row->key,
-            'label' => $row->label,
-            'role' => 'row',
-            'values' => array_map(self::amount(...), $row->values),
-            'shown' => self::amount($row->shown),
-            'shownScenario' => $row->shownScenario?->value,
-            'variance' => self::variances($row->variances),
-        ];
+        $change = $row->variances['first'] ?? null;
+        $numbers = match ($kind) {
+            'hat' => [...array_map(self::amount(...), $row->values), 'change' => self::amount($change?->amount), 'percent' => self::amount($change?->percent()), 'effect' => $change?->effect->value, 'flagged' => $change->flagged ?? false],
+            'capacity-fill' => [...array_map(self::amount(...), $row->values), 'extreme' => $row->extreme?->value, 'variance' => self::variances($row->variances)],
+            default => ['values' => array_map(self::amount(...), $row->values), 'shown' => self::amount($row->shown), 'shownScenario' => $row->shownScenario?->value, 'variance' => self::variances($row->variances)],
+        };
+
+        return ['key' => $row->key, 'label' => $row->label, 'role' => $row->role->value, ...('' === $row->panel ? [] : ['panel' => $row->panel]), ...$numbers];
     }
 
     /** @return array<string, mixed> */

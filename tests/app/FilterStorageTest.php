@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\app;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Workings\VarianceOverTime;
+use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Core\Workings\WorkingsWriter;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
@@ -58,7 +58,7 @@ final class FilterStorageTest extends TestCase
             $says = json_encode($question, \JSON_THROW_ON_ERROR);
             $stored = self::stored($id, $question);
             try {
-                $memory = WorkingsWriter::toArray(VarianceOverTime::of(Written::recipe($question), $figures));
+                $memory = WorkingsWriter::toArray(Reckoning::of(Written::recipe($question), $figures));
             } catch (NotAccepted $e) {
                 self::assertSame([422, $e->reason], [$stored->status, $stored->at('detail')], $says);
                 continue;

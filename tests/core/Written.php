@@ -16,7 +16,7 @@ use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Sheet;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Workings\VarianceOverTime;
+use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Core\Workings\Workings;
 
 /** Figures and recipes as a person would write them down, for examples in tests. */
@@ -50,26 +50,26 @@ final class Written
      * @param array<string, mixed> $question
      * @param array<string, mixed> $finish
      */
-    public static function recipe(array $question = [], array $finish = []): Recipe
+    public static function recipe(array $question = [], array $finish = [], string $kind = 'variance-tiers'): Recipe
     {
-        return RecipeReader::json(json_encode(['keenMargin' => 1, 'question' => (object) $question, 'kind' => 'variance-tiers', 'finish' => (object) $finish], \JSON_THROW_ON_ERROR));
+        return RecipeReader::json(json_encode(['keenMargin' => 1, 'question' => (object) $question, 'kind' => $kind, 'finish' => (object) $finish], \JSON_THROW_ON_ERROR));
     }
 
     /**
      * @param array<string, mixed> $question
      * @param array<string, mixed> $mapping
      */
-    public static function workings(string $csv, array $question = [], array $mapping = []): Workings
+    public static function workings(string $csv, array $question = [], array $mapping = [], string $kind = 'variance-tiers'): Workings
     {
-        return VarianceOverTime::of(self::recipe($question), self::figures($csv, $mapping));
+        return Reckoning::of(self::recipe($question, [], $kind), self::figures($csv, $mapping));
     }
 
     /**
      * @param array<string, mixed> $question
      * @param array<string, mixed> $finish
      */
-    public static function drawing(string $csv, array $question = [], array $finish = []): Drawing
+    public static function drawing(string $csv, array $question = [], array $finish = [], string $kind = 'variance-tiers'): Drawing
     {
-        return Drawing::of(self::recipe($question, $finish), self::figures($csv), ChartKinds::all());
+        return Drawing::of(self::recipe($question, $finish, $kind), self::figures($csv), ChartKinds::all());
     }
 }

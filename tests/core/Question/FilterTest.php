@@ -7,7 +7,7 @@ namespace KeenMargin\Tests\core\Question;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\Renaming;
 use KeenMargin\Core\Question\Sentence;
-use KeenMargin\Core\Workings\VarianceOverTime;
+use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -58,9 +58,9 @@ final class FilterTest extends TestCase
         $figures = Written::figures(self::CSV, self::MAPPING);
         $say = static function (array $where) use ($figures): string {
             $recipe = Written::recipe(['measure' => 'Revenue', 'where' => $where]);
-            $workings = VarianceOverTime::of($recipe, $figures);
+            $workings = Reckoning::of($recipe, $figures);
 
-            return implode('', array_column(Sentence::of($recipe->question, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
+            return implode('', array_column(Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
         };
         self::assertStringContainsString(', whatever else in', $say([]));
         self::assertStringContainsString(' where completion is below 99 in', $say([['field' => 'Completion', 'below' => '99']]));

@@ -91,9 +91,9 @@ final class RecipeTest extends TestCase
         $say = static function (array $question, string $csv = "Month,Route,Vessel class,Actual,Budget,Forecast\n2026-01,North,Large,1,2,\n2026-02,Holm,Small,,2,3\n2025-01,Outer,Small,1,,\n"): string {
             $figures = Written::figures($csv);
             $recipe = Written::recipe($question);
-            $workings = \KeenMargin\Core\Workings\VarianceOverTime::of($recipe, $figures);
+            $workings = \KeenMargin\Core\Workings\Reckoning::of($recipe, $figures);
 
-            return implode('', array_column(Sentence::of($recipe->question, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
+            return implode('', array_column(Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
         };
         self::assertSame('How did amount of all routes and all vessel classes in Jan–Feb 2026 compare with budget and prior year, by month? More is better; flag gaps over 5 % and 20 k.', $say(['against' => ['BU', 'PY'], 'span' => ['from' => '2026-01', 'to' => '2026-02'], 'flag' => ['percent' => '5', 'amount' => '20000']]));
         self::assertSame('How did amount of North and Holm and all vessel classes in the last 3 months compare with nothing yet, by quarter? Less is better; flag no gaps.', $say(['span' => ['last' => 3, 'unit' => 'month'], 'by' => 'quarter', 'better' => 'less', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]]));
@@ -104,7 +104,7 @@ final class RecipeTest extends TestCase
     {
         foreach (["Month,Actual,Budget,Forecast\n2026-01,1,2,\n2026-02,,2,3\n", "Quarter,Target\nQ1 2026,5\n", "Year,Actual\n2020,1\n2021,2\n", "Date,Amount\n2026-01-05,1\n"] as $csv) {
             $figures = Written::figures($csv);
-            $workings = \KeenMargin\Core\Workings\VarianceOverTime::of(FirstQuestion::of($figures->dataset()), $figures);
+            $workings = \KeenMargin\Core\Workings\Reckoning::of(FirstQuestion::of($figures->dataset()), $figures);
             self::assertNotSame([], $workings->rows);
         }
     }

@@ -6,64 +6,52 @@ namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Grouping;
-use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Number\Decimals;
-use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 
-/** What can be proved, or has to be said, of a comparison over time. */
-final class VarianceChecks
+/** What can be proved, or has to be said, of a comparison. */
+final class ComparisonChecks
 {
     private const NAMED = 3;
 
     /**
-     * @param list<Row>      $rows
-     * @param list<Scenario> $against
-     * @param list<Notice>   $notices
+     * @param list<Row>       $rows
+     * @param list<Reference> $references
      *
      * @return list<Check>
      */
-    public static function of(Measure $measure, Grain $grain, array $rows, Total $total, array $against, ?Scenario $forecast, Period $closing, bool $derivesPriorYear, array $notices): array
+    public static function of(Scope $scope, array $rows, Total $total, array $references, bool $derivesPriorYear): array
     {
+        $against = $scope->question->against;
+        $forecast = $scope->question->forecast;
+
         return array_values(array_filter([
-            self::sum($measure, $grain, $rows, $total),
-            self::missing($grain, $rows, $forecast),
-            self::straddling($rows, $closing),
-            ...array_map(static fn (Scenario $scenario): ?Check => self::absent($scenario, $rows), array_values(array_filter([...$against, self::isOpen($rows, $closing) ? $forecast : null]))),
+            RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->shown),
+            self::missing($scope, $rows, $forecast),
+            self::straddling($rows, $scope->closing),
+            [] === $references ? new Check('no-reference', false, 'There is nothing to compare with: choose a reference in the question') : null,
+            ...array_map(static fn (Scenario $scenario): ?Check => self::absent($scenario, $rows), array_values(array_filter([...$against, self::isOpen($rows, $scope->closing) ? $forecast : null]))),
             ...array_map(static fn (Scenario $reference): ?Check => null === self::absent($reference, $rows) ? self::leftOut($reference, $total) : null, $against),
             \in_array(Scenario::PriorYear, $against, true) && $derivesPriorYear ? new Check('prior-year-derived', true, 'Prior year is the actual of one year earlier') : null,
-            ...array_map(static fn (Notice $notice): Check => new Check($notice->id, $notice->holds, $notice->says), $notices),
+            ...self::notices($scope),
         ]));
     }
 
-    /** @param list<Row> $rows */
-    private static function sum(Measure $measure, Grain $grain, array $rows, Total $total): Check
+    /** @return list<Check> what the reading of the figures has to say about charts of them */
+    public static function notices(Scope $scope): array
     {
-        $periods = ucfirst($grain->plural());
-        if (Grouping::Sum !== $measure->grouping) {
-            return match ($measure->grouping) {
-                Grouping::Ratio => new Check('total-rule', null !== $total->shown, "The total is {$measure->numerator} over {$measure->denominator}, both summed"),
-                Grouping::Average => new Check('total-rule', true, 'The total is the mean of the periods'),
-                Grouping::Last => new Check('total-rule', true, 'The total is the last period\'s'),
-                default => new Check('total-rule', null !== $total->shown, null !== $total->shown ? 'There is one percentage only' : 'There is no total: percentages cannot be added, and their parts are not known'),
-            };
-        }
-        $sum = Decimals::sum(array_filter(array_map(static fn (Row $row): ?BigDecimal => $row->shown, $rows)));
-        $holds = null === $total->shown ? $sum->isZero() : $sum->isEqualTo($total->shown);
-
-        return new Check('rows-sum-to-total', $holds, $holds ? "$periods add up to the total" : "$periods add up to $sum, not to the total");
+        return array_map(static fn (Notice $notice): Check => new Check($notice->id, $notice->holds, $notice->says), array_values(array_filter($scope->dataset->notices, static fn (Notice $notice): bool => $notice->isOfCharts())));
     }
 
     /** @param list<Row> $rows */
-    private static function missing(Grain $grain, array $rows, ?Scenario $forecast): Check
+    public static function missing(Scope $scope, array $rows, ?Scenario $forecast = null): Check
     {
+        $one = $scope->question->grain()->value ?? Wording::withinSentence((string) $scope->question->breakdown());
         $missing = array_values(array_filter($rows, static fn (Row $row): bool => null === $row->shown));
         if ([] === $missing) {
-            return new Check('none-missing', true, "No {$grain->value} is missing");
+            return new Check('none-missing', true, "No $one is missing");
         }
         $what = null === $forecast ? 'The shown figure' : 'Actual or forecast';
 
@@ -78,7 +66,7 @@ final class VarianceChecks
     private static function straddling(array $rows, Period $closing): ?Check
     {
         foreach ($rows as $row) {
-            if (Scenario::Forecast === $row->shownScenario && $row->period->firstDay() <= $closing->lastDay()) {
+            if (Scenario::Forecast === $row->shownScenario && null !== $row->period && $row->period->firstDay() <= $closing->lastDay()) {
                 return new Check('part-forecast', true, "{$row->label} is actual to ".PeriodNames::withinYear($closing).' and forecast after it');
             }
         }
@@ -93,7 +81,7 @@ final class VarianceChecks
      */
     private static function isOpen(array $rows, Period $closing): bool
     {
-        return [] !== array_filter($rows, static fn (Row $row): bool => $row->period->isAfter($closing));
+        return [] !== array_filter($rows, static fn (Row $row): bool => true === $row->period?->isAfter($closing));
     }
 
     /** @param list<Row> $rows */

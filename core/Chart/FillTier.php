@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Workings;
+
+/** Outlined columns of the total, filled up to what is used; the target is a tick, its gap a thin bar. */
+final readonly class FillTier implements Tier
+{
+    private const WIDE = 1.28;
+
+    /** @param list<Row> $rows */
+    public function __construct(private Workings $workings, private array $rows, private TotalsCut $cut)
+    {
+    }
+
+    public function unit(): TierUnit
+    {
+        return TierUnit::Amount;
+    }
+
+    public function name(): string
+    {
+        return '';
+    }
+
+    public function extent(): Extent
+    {
+        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (string $of): float => $this->drawn($row, $row->values[$of] ?? null), ['used', 'total', 'target']), $this->rows)));
+    }
+
+    public function labelWidths(): array
+    {
+        return LabelWidths::of(array_map(fn (Row $row): array => [$row->values['total'] ?? null, $this->workings->display->amount($row->values['total'] ?? null)], $this->rows));
+    }
+
+    public function draw(Stage $stage): void
+    {
+        $thickness = self::WIDE * $stage->axis->column;
+        foreach ($this->rows as $i => $row) {
+            $this->bar($stage, 'totals', $row, $i, $row->values['total'] ?? null, Style::scenario(Scenario::Budget), 'whole', 'total');
+        }
+        foreach ($this->rows as $i => $row) {
+            $this->bar($stage, 'values', $row, $i, $row->values['used'] ?? null, Style::scenario($row->shownScenario ?? Scenario::Actual), 'used', 'used');
+        }
+        $stage->nought();
+        foreach ($this->rows as $i => $row) {
+            $this->target($stage, $row, $i, $thickness);
+        }
+        foreach ($this->rows as $i => $row) {
+            if (null === $row->shown) {
+                GapBar::none($stage, $row, $stage->axis->centre($i), max(0.0, $this->drawn($row, $row->values['total'] ?? $row->values['used'] ?? null)), true);
+            }
+        }
+        InsideLabels::write($stage, $this->workings->display, $this->rows, $thickness, fn (Row $row): float => $this->drawn($row, $row->values['used'] ?? null), true);
+    }
+
+    private function bar(Stage $stage, string $group, Row $row, int $i, ?BigDecimal $amount, Style $style, string $role, string $of): void
+    {
+        if (null === $amount) {
+            return;
+        }
+        $isCut = $this->cut->takes($row) > 0.0;
+        $bar = $stage->bar($stage->axis->centre($i), self::WIDE * $stage->axis->column, 0.0, $this->drawn($row, $amount), $style, $isCut ? "$role-cut" : $role, $row->key, $of);
+        $stage->board->add($group, $bar);
+        $isCut && $this->cut->mark($stage, $bar, $row->key);
+    }
+
+    private function target(Stage $stage, Row $row, int $i, float $thickness): void
+    {
+        $target = $row->values['target'] ?? null;
+        if (null === $target) {
+            return;
+        }
+        $centre = $stage->axis->centre($i);
+        $along = $stage->scale->at($this->drawn($row, $target));
+        $reach = min(0.68 * $thickness, 0.48 * $stage->axis->band);
+        $variance = $row->variances['target'] ?? null;
+        if (null !== $variance && 0.0 === $this->cut->takes($row)) {
+            GapBar::draw($stage, $row, $variance, $centre + $thickness / 2 + 3.0, 3.0);
+        }
+        $stage->board->addBehind('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Paper, 4.2, 'target-ground', $row->key));
+        $stage->board->add('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Ink, 2.2, 'target', $row->key, 'target'));
+    }
+
+    private function drawn(Row $row, ?BigDecimal $amount): float
+    {
+        return null === $amount ? 0.0 : $amount->toFloat() - $this->cut->takes($row);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Display;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Variance;
+
+/** A thin bar from the reference to the value, in the colour of its effect; and how a variance is written beside a mark. */
+final class GapBar
+{
+    public static function draw(Stage $stage, Row $row, Variance $variance, float $across, float $thickness, string $group = 'gaps'): void
+    {
+        $stage->board->add($group, $stage->bar($across, $thickness, $variance->reference, $variance->shown, Style::variance($variance->effect, $row->shownScenario), 'gap', $row->key, 'variance'));
+    }
+
+    /**
+     * As an amount, in percent, or both; a variance in points has no percentage.
+     *
+     * @param non-negative-int $fewer decimals than are usual
+     */
+    public static function text(Display $display, Variance $variance, VarianceForm $form, int $fewer): string
+    {
+        $amount = $display->format->signed($display->unit->of($variance->amount), max(0, $display->varianceDecimals - $fewer)).($display->inPoints ? ' pp' : '');
+        $percent = $display->inPoints ? null : $variance->percent(max(0, 1 - $fewer));
+        $written = $display->format->signed($percent, max(0, 1 - $fewer)).(null === $percent ? '' : ' %');
+
+        return match (true) {
+            VarianceForm::Amount === $form || $display->inPoints => $amount,
+            VarianceForm::Percent === $form => $written,
+            default => "$amount ($written)",
+        };
+    }
+
+    /** A label above or below an amount, that loses decimals where there is no room. */
+    public static function label(Stage $stage, Display $display, Row $row, Variance $variance, VarianceForm $form, float $centre, float $beyond, bool $isAbove, float $further = 0.0): TierLabel
+    {
+        return new TierLabel($variance->amount->toFloat(), 1 + $display->varianceDecimals, static fn (int $decimals): Text => $stage->label($centre, $beyond, $isAbove, self::text($display, $variance, $form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $further));
+    }
+
+    /** What stands where a variance cannot be told. */
+    public static function none(Stage $stage, Row $row, float $centre, float $beyond, bool $isAbove): void
+    {
+        $stage->board->writeIfFree('labels', $stage->label($centre, $beyond, $isAbove, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, 'variance'));
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Workings\Workings;
+
+/** Two members held against each other, group by group. */
+final readonly class HatGraph implements ChartKind
+{
+    public function id(): string
+    {
+        return 'hat';
+    }
+
+    public function name(): string
+    {
+        return 'Hat graph';
+    }
+
+    public function group(): string
+    {
+        return 'Between';
+    }
+
+    public function says(): string
+    {
+        return 'From one member to another, in each group or period';
+    }
+
+    public function scene(Workings $workings, Finish $finish): Scene
+    {
+        $cut = TotalsCut::of($workings, $finish);
+        $second = null === $workings->between || '' === $workings->between->second ? '(blank)' : $workings->between->second;
+
+        return TierChart::scene($workings, $finish, static fn (array $rows): array => [new HatTier($workings, $rows, $finish->variance ?? VarianceForm::Amount, $cut)], [], ["from {$workings->reference()?->short} (the line) to $second (the block)"]);
+    }
+}

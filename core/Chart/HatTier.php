@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Variance;
+use KeenMargin\Core\Workings\Workings;
+
+/** For each row a brim at the first member's value, and a block from there to the second's. */
+final readonly class HatTier implements Tier
+{
+    /** Width of both places together, in bands. */
+    private const HAT = 0.66;
+    private const LONGEST_BRIM = 84.0;
+
+    /** @param list<Row> $rows */
+    public function __construct(private Workings $workings, private array $rows, private VarianceForm $form, private TotalsCut $cut)
+    {
+    }
+
+    public function unit(): TierUnit
+    {
+        return TierUnit::Amount;
+    }
+
+    public function name(): string
+    {
+        return '';
+    }
+
+    public function extent(): Extent
+    {
+        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): float => $this->drawn($row, $amount), array_values($row->values)), $this->rows)));
+    }
+
+    public function labelWidths(): array
+    {
+        $widths = LabelWidths::of(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): array => [$amount, null === $row->variances['first'] ? $this->workings->display->amount($amount) : GapBar::text($this->workings->display, $row->variances['first'], $this->form, 0)], array_values($row->values)), $this->rows)), 600);
+
+        // Differences stand on either side of a block.
+        return [max($widths), $widths[1]];
+    }
+
+    public function draw(Stage $stage): void
+    {
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variances['first'] ?? null;
+            if (null !== $variance) {
+                $this->block($stage, $row, $variance, $i);
+            }
+        }
+        foreach ($this->rows as $i => $row) {
+            $this->brim($stage, $row, $i);
+        }
+        $stage->nought();
+        $this->labels($stage);
+    }
+
+    private function block(Stage $stage, Row $row, Variance $variance, int $i): void
+    {
+        $half = $this->half($stage);
+        $from = $this->drawn($row, $variance->reference);
+        $stage->board->add('blocks', $stage->bar($stage->axis->centre($i) + $half / 2, $half, $from, $this->drawn($row, $variance->shown), Style::variance($variance->effect, $row->shownScenario), 'change', $row->key, 'change'));
+    }
+
+    private function brim(Stage $stage, Row $row, int $i): void
+    {
+        $centre = $stage->axis->centre($i);
+        $half = $this->half($stage);
+        $first = $row->values['first'] ?? null;
+        if (null !== $first) {
+            $stage->board->add('brims', $stage->plane->tick($centre - $half, $centre + $half, $stage->scale->at($this->drawn($row, $first)), Ink::Ink, 2.2, 'brim', $row->key, 'first'));
+        }
+        $second = $row->values['second'] ?? null;
+        // Of a row with one side only, that side is still told.
+        if (null === $first && null !== $second) {
+            $stage->board->add('brims', $stage->plane->tick($centre, $centre + $half, $stage->scale->at($this->drawn($row, $second)), Ink::Quiet, 2.2, 'lone', $row->key, 'second'));
+        }
+    }
+
+    private function labels(Stage $stage): void
+    {
+        $changes = [];
+        $firsts = [];
+        $display = $this->workings->display;
+        foreach ($this->rows as $i => $row) {
+            $centre = $stage->axis->centre($i);
+            $half = $this->half($stage);
+            $variance = $row->variances['first'] ?? null;
+            $first = $row->values['first'] ?? null;
+            if (null === $variance) {
+                GapBar::none($stage, $row, $centre, $this->drawn($row, $first ?? $row->values['second'] ?? null), true);
+                continue;
+            }
+            $isAbove = !$variance->amount->isNegative();
+            if (!$variance->reference->isZero() || VarianceForm::Percent !== $this->form) {
+                $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->drawn($row, $variance->shown), $isAbove);
+            }
+            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->drawn($row, $variance->reference), !$isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
+        }
+        $stage->write($changes);
+        $stage->write($firsts);
+    }
+
+    private function half(Stage $stage): float
+    {
+        return Plane::Upright === $stage->plane ? min(self::LONGEST_BRIM, self::HAT * $stage->axis->band) / 2 : 0.38 * $stage->axis->band;
+    }
+
+    private function drawn(Row $row, ?BigDecimal $amount): float
+    {
+        return null === $amount ? 0.0 : $amount->toFloat() - $this->cut->takes($row);
+    }
+}

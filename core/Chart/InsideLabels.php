@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Display;
+use KeenMargin\Core\Workings\Row;
+
+/** Values written into the foot of their own bars, where all of them have room across; short bars stay without. */
+final class InsideLabels
+{
+    private const PAD = 4.0;
+
+    /**
+     * @param list<Row>            $rows
+     * @param callable(Row): float $drawn amount that the bar reaches to
+     */
+    public static function write(Stage $stage, Display $display, array $rows, float $thickness, callable $drawn, bool $atEnd = false): void
+    {
+        if (Labels::All !== $stage->labels) {
+            return;
+        }
+        $isUpright = Plane::Upright === $stage->plane;
+        $texts = [];
+        foreach ($rows as $i => $row) {
+            if (null === $row->shown) {
+                continue;
+            }
+            $text = Board::text(0.0, 0.0, $display->amount($row->shown), 'start', Ink::Panel, weight: 600);
+            if ($isUpright ? $text->width + self::PAD > $thickness : $thickness < 13.0) {
+                return;
+            }
+            $texts[$i] = $text;
+        }
+        foreach ($texts as $i => $text) {
+            self::one($stage, $rows[$i], $stage->axis->centre($i), $text, $drawn($rows[$i]), $atEnd);
+        }
+    }
+
+    private static function one(Stage $stage, Row $row, float $centre, Text $text, float $drawn, bool $atEnd): void
+    {
+        $isUpright = Plane::Upright === $stage->plane;
+        $length = abs($drawn) * $stage->scale->perUnit;
+        $needed = ($isUpright ? $text->size : $text->width) + 3 * self::PAD;
+        if ($length < $needed) {
+            return;
+        }
+        $isAbove = $drawn >= 0;
+        $along = $atEnd ? $stage->scale->beyond($stage->scale->at($drawn), $isAbove ? -$needed + self::PAD : $needed - self::PAD) : $stage->scale->beyond($stage->scale->zero, $isAbove ? self::PAD : -self::PAD);
+        [$x, $y] = $isUpright ? [$centre - $text->width / 2, $along - ($isAbove ? 1.0 : -$text->size + 1.0)] : [$isAbove ? $along : $along - $text->width, $centre + 4.0];
+        $isHatched = Scenario::Forecast === $row->shownScenario;
+        $written = new Text($x, $y, $text->text, $text->size, ($isHatched || !\in_array($row->shownScenario, [Scenario::Actual, Scenario::PriorYear, null], true) ? Ink::Ink : Ink::Panel)->value, $text->width, 'start', 600, 'inside-label', $row->key, 'shown');
+        if ($isHatched) {
+            $box = $written->box();
+            $stage->board->addBehind('labels', new Rect($box->left - 2.0, $box->top - 1.0, $box->right - $box->left + 4.0, $box->bottom - $box->top + 2.0, Style::mark(Ink::Panel)->fill->value, null, 'ground', $row->key));
+        }
+        $stage->board->write('labels', $written);
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Workings;
+
+/** A wide reference and in it a narrow value, of one centre and base; the variance stands beyond the farther of the two. */
+final readonly class NestedTier implements Tier
+{
+    private const WIDE = 1.44;
+    private const NARROW = 0.82;
+
+    private Lengths $lengths;
+
+    /** @param list<Row> $rows */
+    public function __construct(private Workings $workings, private array $rows, private VarianceForm $form, private bool $hasGaps, TotalsCut $cut)
+    {
+        $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
+    }
+
+    public function unit(): TierUnit
+    {
+        return TierUnit::Amount;
+    }
+
+    public function name(): string
+    {
+        return '';
+    }
+
+    public function extent(): Extent
+    {
+        return $this->lengths->extent($this->rows);
+    }
+
+    public function labelWidths(): array
+    {
+        return LabelWidths::of(array_map(function (Row $row): array {
+            $variance = $row->variance($this->workings->reference());
+
+            return [$row->shown, null === $variance ? '' : GapBar::text($this->workings->display, $variance, $this->form, 0)];
+        }, $this->rows), 600);
+    }
+
+    public function draw(Stage $stage): void
+    {
+        $reference = $this->workings->reference();
+        $column = $stage->axis->column;
+        foreach ($this->rows as $i => $row) {
+            $centre = $stage->axis->centre($i);
+            $held = $row->value($reference);
+            if (null !== $held && null !== $reference?->scenario) {
+                $this->lengths->bar($stage, 'references', $row, $centre, self::WIDE * $column, $held, Style::scenario($reference->scenario), 'reference', $reference->key);
+            }
+            if (null !== $row->shown && null !== $row->shownScenario) {
+                $this->lengths->bar($stage, 'values', $row, $centre, self::NARROW * $column, $row->shown, Style::scenario($row->shownScenario), 'value', 'shown');
+            }
+            $variance = $row->variance($reference);
+            if ($this->hasGaps && null !== $variance && !$this->lengths->isCut($row)) {
+                GapBar::draw($stage, $row, $variance, $centre + self::WIDE * $column / 2 + 3.5, 3.0);
+            }
+        }
+        $stage->nought();
+        $this->labels($stage);
+    }
+
+    private function labels(Stage $stage): void
+    {
+        $labels = [];
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variance($this->workings->reference());
+            [$end, $isAbove] = $this->lengths->end($row);
+            if (null === $variance || ($variance->reference->isZero() && VarianceForm::Percent === $this->form)) {
+                GapBar::none($stage, $row, $stage->axis->centre($i), $end, $isAbove);
+            } else {
+                $labels[$i] = GapBar::label($stage, $this->workings->display, $row, $variance, $this->form, $stage->axis->centre($i), $end, $isAbove);
+            }
+        }
+        $stage->write($labels);
+        InsideLabels::write($stage, $this->workings->display, $this->rows, self::NARROW * $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown));
+    }
+}

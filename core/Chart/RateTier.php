@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Workings;
+
+/**
+ * A rate in a tier of its own: a line over periods, dots for members, its target as ticks and the gap to it. It need not begin
+ * at nought, for what it shows are the gaps, whose lengths are true.
+ */
+final readonly class RateTier implements Tier
+{
+    private const DOT = 3.2;
+
+    private float $base;
+
+    /** @param list<Row> $rows */
+    public function __construct(private Workings $workings, private array $rows)
+    {
+        $all = array_merge([], ...array_map(self::numbers(...), $workings->rows));
+        $this->base = [] === $all ? 0.0 : min($all);
+    }
+
+    public function unit(): TierUnit
+    {
+        return TierUnit::Rate;
+    }
+
+    public function name(): string
+    {
+        return 'rate %';
+    }
+
+    public function extent(): Extent
+    {
+        return Extent::ofSizes(array_map(fn (float $rate): float => $rate - $this->base, array_merge([], ...array_map(self::numbers(...), $this->rows))));
+    }
+
+    public function labelWidths(): array
+    {
+        $width = TextMeasure::width('100.0 %', Type::LABEL, 600) + self::DOT;
+
+        return [$width, $width];
+    }
+
+    public function draw(Stage $stage): void
+    {
+        foreach ($this->rows as $i => $row) {
+            $this->target($stage, $row, $i);
+        }
+        $this->workings->isOverTime() && $this->line($stage);
+        foreach ($this->rows as $i => $row) {
+            $rate = $row->values['rate'] ?? null;
+            if (null !== $rate) {
+                [$x, $y] = $stage->plane->point($stage->axis->centre($i), $this->at($stage, $rate));
+                $radius = min(self::DOT, 0.3 * $stage->axis->band);
+                $stage->board->addBehind('points', new Path(Dot::points($x, $y, $radius), Ink::Ink->value, role: 'rate', key: $row->key, of: 'rate'));
+                $stage->board->take(new Box($x - $radius, $y - $radius, $x + $radius, $y + $radius));
+            }
+        }
+        $this->labels($stage);
+    }
+
+    private function target(Stage $stage, Row $row, int $i): void
+    {
+        $target = $row->values['rateTarget'] ?? null;
+        if (null === $target) {
+            return;
+        }
+        $centre = $stage->axis->centre($i);
+        $reach = min(9.0, 0.36 * $stage->axis->band);
+        $along = $this->at($stage, $target);
+        $stage->board->add('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Quiet, 1.4, 'rate-target', $row->key, 'rateTarget'));
+        $variance = $row->variances['rateTarget'] ?? null;
+        if (null !== $variance && !$variance->amount->isZero()) {
+            $style = Style::variance($variance->effect, null);
+            $stage->board->add('gaps', $stage->plane->line($centre, $along, $centre, $this->at($stage, $variance->shown), $style->fill, 2.0, '2 1.5', 'rate-gap', $row->key, 'rateTarget'));
+        }
+    }
+
+    private function line(Stage $stage): void
+    {
+        $run = [];
+        foreach ([...$this->rows, null] as $i => $row) {
+            $rate = null === $row || $row->role->isApart() ? null : $row->values['rate'] ?? null;
+            if (null !== $rate) {
+                $run[] = [$stage->axis->centre($i), $this->at($stage, $rate)];
+                continue;
+            }
+            if (\count($run) > 1) {
+                $stage->board->addBehind('lines', $stage->plane->path($run, null, Ink::Ink, 1.6, 'rate-line', null, 'rate'));
+            }
+            $run = [];
+        }
+    }
+
+    /** The largest and the smallest rate first; all others where there is room for all of them. */
+    private function labels(Stage $stage): void
+    {
+        if (Labels::None === $stage->labels) {
+            return;
+        }
+        $all = [];
+        foreach ($this->rows as $i => $row) {
+            if (null !== ($row->values['rate'] ?? null)) {
+                null === $row->extreme ? $all[$i] = $row : $this->one($stage, $row, $i, true);
+            }
+        }
+        foreach (Labels::All === $stage->labels ? $all : [] as $i => $row) {
+            $this->one($stage, $row, $i, false);
+        }
+    }
+
+    private function one(Stage $stage, Row $row, int $i, bool $isExtreme): void
+    {
+        $rate = $row->values['rate'] ?? BigDecimal::zero();
+        $variance = $row->variances['rateTarget'] ?? null;
+        $isAbove = null === $variance || !$variance->amount->isNegative();
+        $ink = null === $variance ? Ink::Ink : Style::text($variance->effect);
+        $format = ($this->workings->rates ?? $this->workings->display)->format;
+        foreach ([1, 0] as $decimals) {
+            foreach ([$isAbove, !$isAbove] as $side) {
+                $text = $format->plain($rate, $decimals).($isExtreme ? ' %' : '');
+                if ($stage->board->writeIfFree('labels', $stage->plane->label($stage->axis->centre($i), $stage->scale->beyond($this->at($stage, $rate), $side ? self::DOT : -self::DOT), $side, $text, $ink, $isExtreme || $row->role->isSum() ? 600 : 400, 'rate-label', $row->key, 'rate'))) {
+                    return;
+                }
+            }
+        }
+    }
+
+    private function at(Stage $stage, BigDecimal $rate): float
+    {
+        return $stage->scale->at($rate->toFloat() - $this->base);
+    }
+
+    /** @return list<float> */
+    private static function numbers(Row $row): array
+    {
+        return array_values(array_map(static fn (BigDecimal $one): float => $one->toFloat(), array_filter([$row->values['rate'] ?? null, $row->values['rateTarget'] ?? null])));
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
+
+/** Where a tier draws: its bands, its scale, and which way they lie. */
+final readonly class Stage
+{
+    public function __construct(public Board $board, public Plane $plane, public BandAxis $axis, public LinearScale $scale, public Labels $labels)
+    {
+    }
+
+    /** A bar from one amount to another; from nought where one is told. */
+    public function bar(float $centre, float $thickness, BigDecimal|float $from, BigDecimal|float $to, Style $style, string $role, ?string $key, ?string $of): Rect
+    {
+        return $this->plane->bar($centre, $thickness, $this->scale->at($from), $this->scale->at($to), $style, $role, $key, $of);
+    }
+
+    /**
+     * A text beyond an amount, away from nought or towards it.
+     *
+     * @param 400|600 $weight
+     */
+    public function label(float $centre, BigDecimal|float $amount, bool $isAbove, string $text, Ink $ink, int $weight, string $role, ?string $key, ?string $of, float $further = 0.0): Text
+    {
+        return $this->plane->label($centre, $this->scale->beyond($this->scale->at($amount), $isAbove ? $further : -$further), $isAbove, $text, $ink, $weight, $role, $key, $of);
+    }
+
+    /** The line of nought along all bands. */
+    public function nought(): void
+    {
+        $this->board->add('axis', $this->plane->tick($this->axis->start, $this->axis->stop, $this->scale->zero, Ink::Ink, 1.4, 'axis'));
+    }
+
+    /** @param array<int, TierLabel> $labels */
+    public function write(array $labels): void
+    {
+        LabelPlacer::place($this->board, 'labels', $labels, $this->labels);
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart;
+
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\TargetMark;
+use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Workings\Effect;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Workings;
+
+/** Columns of the value with the target marked at its height; those that miss it are paler. */
+final readonly class TargetTier implements Tier
+{
+    private const WIDE = 1.5;
+
+    private Lengths $lengths;
+
+    /** @param list<Row> $rows */
+    public function __construct(private Workings $workings, private array $rows, private TargetMark $mark, private VarianceForm $form, TotalsCut $cut)
+    {
+        $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
+    }
+
+    public function unit(): TierUnit
+    {
+        return TierUnit::Amount;
+    }
+
+    public function name(): string
+    {
+        return '';
+    }
+
+    public function extent(): Extent
+    {
+        return $this->lengths->extent($this->rows);
+    }
+
+    public function labelWidths(): array
+    {
+        return LabelWidths::of(array_map(function (Row $row): array {
+            $variance = $row->variance($this->workings->reference());
+
+            return [$row->shown, null === $variance ? $this->workings->display->amount($row->shown) : GapBar::text($this->workings->display, $variance, $this->form, 0)];
+        }, $this->rows), 600);
+    }
+
+    public function draw(Stage $stage): void
+    {
+        foreach ($this->rows as $i => $row) {
+            $isMissed = Effect::Unfavourable === $row->variance($this->workings->reference())?->effect;
+            if (null !== $row->shown && null !== $row->shownScenario) {
+                $this->lengths->bar($stage, 'values', $row, $stage->axis->centre($i), $stage->axis->column, $row->shown, self::style($row->shownScenario, $isMissed), 'value', 'shown');
+            }
+        }
+        $stage->nought();
+        foreach ($this->rows as $i => $row) {
+            $this->target($stage, $row, $i);
+        }
+        $this->labels($stage);
+    }
+
+    private function target(Stage $stage, Row $row, int $i): void
+    {
+        $reference = $this->workings->reference();
+        $target = $row->value($reference);
+        if (null === $reference || null === $target) {
+            return;
+        }
+        $along = $stage->scale->at($this->lengths->of($row, $target));
+        $centre = $stage->axis->centre($i);
+        $half = self::WIDE * $stage->axis->column / 2;
+        if (TargetMark::Tick === $this->mark) {
+            // Paper around it, so that it stands out where it crosses the column.
+            $stage->board->addBehind('marks', $stage->plane->tick($centre - $half, $centre + $half, $along, Ink::Paper, 4.6, 'target-ground', $row->key));
+            $stage->board->add('marks', $stage->plane->tick($centre - $half, $centre + $half, $along, Ink::Ink, 2.4, 'target', $row->key, $reference->key));
+
+            return;
+        }
+        $radius = max(2.0, min(4.5, $stage->axis->column * 0.3));
+        [$x, $y] = $stage->plane->point($centre, $along);
+        $stage->board->addBehind('marks', new Path(Dot::points($x, $y, $radius + 1.4), Ink::Paper->value, role: 'target-ground', key: $row->key));
+        $stage->board->addBehind('marks', new Path(Dot::points($x, $y, $radius), Ink::Ink->value, role: 'target', key: $row->key, of: $reference->key));
+        $stage->board->take(new Box($x - $radius, $y - $radius, $x + $radius, $y + $radius));
+    }
+
+    private function labels(Stage $stage): void
+    {
+        $labels = [];
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variance($this->workings->reference());
+            [$end, $isAbove] = $this->lengths->end($row);
+            $room = TargetMark::Dot === $this->mark ? 4.0 : 1.5;
+            if (null === $row->shown || (null !== $variance && $variance->reference->isZero() && VarianceForm::Percent === $this->form)) {
+                GapBar::none($stage, $row, $stage->axis->centre($i), $end, $isAbove);
+            } elseif (null === $variance) {
+                $stage->board->writeIfFree('labels', $stage->label($stage->axis->centre($i), $end, $isAbove, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, 'variance', $room));
+            } else {
+                $labels[$i] = GapBar::label($stage, $this->workings->display, $row, $variance, $this->form, $stage->axis->centre($i), $end, $isAbove, $room);
+            }
+        }
+        $stage->write($labels);
+        InsideLabels::write($stage, $this->workings->display, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown));
+    }
+
+    private static function style(Scenario $scenario, bool $isMissed): Style
+    {
+        return $isMissed ? Style::missed($scenario) : Style::scenario($scenario);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+/** Two members of one breakdown that are held against each other. */
+final readonly class Between
+{
+    public function __construct(public string $field, public string $first, public string $second)
+    {
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+/** How a target is marked at its height. */
+enum TargetMark: string
+{
+    case Tick = 'tick';
+    case Dot = 'dot';
+}

@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\QuestionFit;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RecipeFit;
+
+/** How full something is: used and unused of a total, the rate, and what was aimed at. */
+final readonly class CapacityWorkings
+{
+    public static function of(Recipe $recipe, Figures $figures): Workings
+    {
+        $question = $recipe->question;
+        $dataset = $figures->dataset();
+        RecipeFit::insist($recipe, $dataset);
+        $measures = QuestionFit::capacity($question, $dataset);
+        $measure = $measures['used'] ?? $measures['total'] ?? $measures['unused'];
+        $scope = Scope::of($question, $dataset, $measure, array_map(static fn (Measure $one): string => $one->name, array_values($measures)));
+        $made = new CapacityRows($scope, $measures);
+
+        $whole = new Slice('total', 'Total', 'Total', RowRole::Total, $scope->fine, $scope->fine, $figures->sums($scope->sources, $question->where));
+        $onTotal = $made->isTargetOnTotal($whole);
+        $all = $made->row($whole, '', $onTotal);
+        $slices = Slices::planned($scope, $figures, $question->where);
+        $rows = self::extremes(PanelRows::of($scope, $figures, $question->order ?? Order::Given, new Reference('rateTarget', '', ''), static fn (Panel $panel): array => array_map(static fn (Slice $slice): Row => $made->row($slice, $panel->name, $onTotal), $slices->of($panel->where))));
+        $amounts = array_merge([], ...array_map(static fn (Row $row): array => [$row->values['used'] ?? null, $row->values['total'] ?? null, $row->values['target'] ?? null], $rows));
+        $display = Display::fitting($measure, $recipe->finish, $amounts, array_map(static fn (Row $row): ?BigDecimal => ($row->variances['target'] ?? null)?->amount, $rows));
+        $rates = Display::inPercent($recipe->finish);
+        $aim = ($question->against[0] ?? null)?->word() ?? 'target';
+        $rate = new Reference('rateTarget', 'target', null === $question->target ? $aim : 'target', $question->against[0] ?? null);
+        $total = new Total($all->values['rate'] ?? null, $all->variances, [], $all->values);
+        $subject = ($measures['used'] ?? null)->name ?? 'Used';
+        $of = ($measures['total'] ?? null)->name ?? 'the total';
+
+        return new Workings(
+            $recipe->kind,
+            $scope->who(),
+            $subject.' of '.Wording::withinSentence($of),
+            $measure,
+            $scope->better,
+            $question->scenario,
+            [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast) ? null : $question->forecast,
+            [$rate, new Reference('target', 'target', $aim, $question->against[0] ?? null)],
+            $question->by,
+            $scope->closing,
+            $scope->range,
+            $scope->span(),
+            $rows,
+            self::columns($onTotal, $aim, $display),
+            $total,
+            null,
+            null,
+            $display,
+            self::checks($scope, $rows, $all, $measures),
+            self::reading($subject.' of '.Wording::withinSentence($of), $scope, $rows, $total, $rates, $rate),
+            $question->cumulate,
+            null,
+            self::marks($rows, $onTotal, $aim, $rates),
+            $rates,
+        );
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<Row> with the largest and smallest rate of each chart marked; of equal ones the earliest
+     */
+    private static function extremes(array $rows): array
+    {
+        $ends = [];
+        foreach ($rows as $i => $row) {
+            $rate = $row->role->isPart() ? $row->values['rate'] ?? null : null;
+            if (null === $rate) {
+                continue;
+            }
+            [$most, $least] = $ends[$row->panel] ?? [[$i, $rate], [$i, $rate]];
+            $ends[$row->panel] = [$rate->isGreaterThan($most[1]) ? [$i, $rate] : $most, $rate->isLessThan($least[1]) ? [$i, $rate] : $least];
+        }
+        foreach ($ends as [$most, $least]) {
+            $rows[$least[0]] = $rows[$least[0]]->marked(Extreme::Smallest);
+            $rows[$most[0]] = $rows[$most[0]]->marked(Extreme::Largest);
+        }
+
+        return array_values($rows);
+    }
+
+    /** @return list<Column> */
+    private static function columns(?bool $onTotal, string $aim, Display $display): array
+    {
+        $unit = $display->unitText();
+
+        return [
+            new Column('used', ColumnForm::Amount, 'Used', trim("Used, $unit", ', ')),
+            new Column('unused', ColumnForm::Amount, 'Unused', 'Total minus used'),
+            new Column('total', ColumnForm::Amount, 'Total', 'Used and unused'),
+            ...null === $onTotal ? [] : [
+                new Column('target', ColumnForm::Amount, ucfirst($aim), ucfirst($aim).' of '.($onTotal ? 'the total' : 'what is used')),
+                new Column('target', ColumnForm::Variance, 'Gap', ($onTotal ? 'Total' : 'Used')." minus $aim"),
+            ],
+            new Column('rate', ColumnForm::Rate, 'Rate %', 'Used over total'),
+            new Column('rateTarget', ColumnForm::Rate, 'Target rate %', 'What the rate was to be'),
+            new Column('rateTarget', ColumnForm::Points, "\u{0394} rate", 'Rate minus target rate, in points'),
+        ];
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<string> what marks stand for, in the subtitle
+     */
+    private static function marks(array $rows, ?bool $onTotal, string $aim, Display $rates): array
+    {
+        $targets = array_values(array_filter(array_map(static fn (Row $row): ?BigDecimal => $row->values['rateTarget'] ?? null, $rows)));
+        $written = array_values(array_unique(array_map(static fn (BigDecimal $target): string => $rates->amount($target), $targets)));
+
+        return array_values(array_filter([
+            null === $onTotal ? '' : "$aim of ".($onTotal ? 'the total' : 'what is used').' marked',
+            [] === $written ? '' : 'rate against '.(1 === \count($written) ? "{$written[0]} %" : $aim),
+        ]));
+    }
+
+    /** @param list<Row> $rows */
+    private static function reading(string $subject, Scope $scope, array $rows, Total $total, Display $rates, Reference $reference): Reading
+    {
+        $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
+        $covered = array_values(array_filter($scope->fine, static fn ($period): bool => !$period->isAfter($scope->closing) || null !== $scope->question->forecast));
+        $reading = (new ReadingWriter($subject, $rates, $parts, $reference, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null))->write($total, false, null, '');
+        $said = [];
+        foreach ([[Extreme::Largest, 'Fullest'], [Extreme::Smallest, 'emptiest']] as [$extreme, $word]) {
+            $row = '' === ($parts[0]->panel ?? '') ? array_values(array_filter($parts, static fn (Row $one): bool => $one->extreme === $extreme))[0] ?? null : null;
+            null === $row || $said[] = "$word: {$row->name}, ".$rates->amount($row->values['rate'] ?? null).' %';
+        }
+
+        return [] === $said ? $reading : new Reading($reading->headline, $reading->movers, [...$reading->statements, implode('; ', $said).'.']);
+    }
+
+    /**
+     * @param list<Row>              $rows
+     * @param array<string, Measure> $measures
+     *
+     * @return list<Check>
+     */
+    private static function checks(Scope $scope, array $rows, Row $all, array $measures): array
+    {
+        $named = static fn (callable $is): string => Wording::some(array_map(static fn (Row $row): string => $row->label, array_values(array_filter($rows, $is))), 3);
+        $untied = $named(static fn (Row $row): bool => 3 === \count($measures) && null !== $row->shown && !($row->values['used'] ?? BigDecimal::zero())->plus($row->values['unused'] ?? 0)->isEqualTo($row->values['total'] ?? 0));
+        $over = $named(static fn (Row $row): bool => null !== $row->shown && $row->shown->isGreaterThan($row->values['total'] ?? 0));
+
+        return [
+            RowSums::check($scope, $rows, $all->shown, static fn (Row $row): ?BigDecimal => $row->shown),
+            new Check('parts-make-total', '' === $untied, '' === $untied ? 'Used and unused make the total' : "Used and unused do not make the total for $untied"),
+            new Check('within-capacity', '' === $over, '' === $over ? 'Nowhere is more used than there is' : "More is used than there is in $over"),
+            ComparisonChecks::missing($scope, $rows),
+            ...ComparisonChecks::notices($scope),
+        ];
+    }
+}

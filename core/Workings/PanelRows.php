@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings;
+
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\Order;
+
+/** The rows of all charts of a question, one chart after the other, in an order that is the same in each. */
+final class PanelRows
+{
+    /**
+     * @param callable(Panel): list<Row> $rows
+     *
+     * @return list<Row>
+     */
+    public static function of(Scope $scope, Figures $figures, Order $order, ?Reference $reference, callable $rows): array
+    {
+        $panels = Panels::of($scope, $figures);
+        $isOrdered = \in_array($order, [Order::Calendar, Order::Given], true);
+        if ($isOrdered || 1 === \count($panels)) {
+            return array_merge([], ...array_map(static fn (Panel $panel): array => $isOrdered ? $rows($panel) : RowOrder::of($rows($panel), $order, $reference), $panels));
+        }
+        $places = array_flip(array_map(static fn (Row $row): string => $row->key, RowOrder::of($rows(new Panel('', $scope->question->where)), $order, $reference)));
+        $ordered = [];
+        foreach ($panels as $panel) {
+            $own = $rows($panel);
+            $place = static fn (Row $row): int => $places[substr($row->key, \strlen($panel->name) + 1)] ?? \PHP_INT_MAX;
+            usort($own, static fn (Row $a, Row $b): int => $place($a) <=> $place($b));
+            array_push($ordered, ...$own);
+        }
+
+        return $ordered;
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Question\Order;
+
+/** Puts rows in order: each group keeps what stands in it, gathered rows and sums stay at the end. */
+final class RowOrder
+{
+    /**
+     * @param list<Row> $rows of one chart, each group before what stands in it
+     *
+     * @return list<Row>
+     */
+    public static function of(array $rows, Order $order, ?Reference $reference): array
+    {
+        $last = array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Other === $row->role || $row->role->isApart()));
+        $first = array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Other !== $row->role && !$row->role->isApart()));
+
+        return [...self::level($first, $order, $reference), ...$last];
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<Row>
+     */
+    private static function level(array $rows, Order $order, ?Reference $reference): array
+    {
+        $heads = $families = [];
+        $depth = [] === $rows ? 0 : min(array_map(static fn (Row $row): int => $row->depth, $rows));
+        foreach ($rows as $row) {
+            if ($row->depth > $depth && [] !== $heads) {
+                $families[\count($heads) - 1][] = $row;
+            } else {
+                $heads[] = $row;
+            }
+        }
+        uasort($heads, static fn (Row $a, Row $b): int => self::compare($a, $b, $order, $reference));
+        $ordered = [];
+        foreach ($heads as $i => $head) {
+            array_push($ordered, $head, ...(isset($families[$i]) ? self::level($families[$i], $order, $reference) : []));
+        }
+
+        return $ordered;
+    }
+
+    /** What is missing comes last. */
+    private static function compare(Row $a, Row $b, Order $order, ?Reference $reference): int
+    {
+        [$one, $other] = Order::FavourableFirst === $order ? [self::benefit($a, $reference), self::benefit($b, $reference)] : [$a->shown, $b->shown];
+        if (null === $one || null === $other) {
+            return (null === $one ? 1 : 0) <=> (null === $other ? 1 : 0);
+        }
+
+        return match ($order) {
+            Order::LargestFirst, Order::FavourableFirst => $other->compareTo($one),
+            Order::SmallestFirst => $one->compareTo($other),
+            Order::Calendar, Order::Given => 0,
+        };
+    }
+
+    private static function benefit(Row $row, ?Reference $reference): ?BigDecimal
+    {
+        $variance = $row->variance($reference);
+
+        return Effect::Unfavourable === $variance?->effect ? $variance->amount->abs()->negated() : $variance?->amount->abs();
+    }
+}
