@@ -72,7 +72,7 @@ final readonly class DatasetState
             'periodList' => $this->periods($dataset),
             'years' => $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
             'closing' => $dataset->maybeClosing()?->key() ?? '',
-            'firstRecipe' => $dataset->isTimeless() || $dataset->isEmpty() ? null : RecipeWriter::toArray(FirstQuestion::of($dataset)),
+            'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty() ? null : RecipeWriter::toArray(FirstQuestion::of($dataset)),
             'grain' => $dataset->grain->value,
             'strip' => self::strip($dataset),
             'notices' => $record->notices,

@@ -34,7 +34,7 @@ final class DrawingState
             'better' => $workings->better->value,
             'closing' => ['key' => $workings->closing->key(), 'label' => PeriodNames::full($workings->closing)],
             'scene' => $drawing->scene->toArray(),
-            'reading' => ['headline' => $workings->reading->headline, 'movers' => $workings->reading->movers, 'statements' => $workings->reading->statements],
+            'reading' => ['headline' => $workings->reading->headline, 'moves' => $workings->reading->moves, 'movers' => $workings->reading->movers, 'statements' => $workings->reading->statements],
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
             'workings' => self::table($workings),
             'kinds' => self::kinds($recipe, $kinds, $dataset),

@@ -22,6 +22,7 @@ final class Board
     public const MARGIN = 2.0;
     private const GAP = 2.0;
     private const STRIP = 24.0;
+    private const STEP = 6.0;
 
     /** @var array<string, list<Mark>> by group, from back to front */
     private array $groups = [];
@@ -53,6 +54,23 @@ final class Board
     public function addBehind(string $group, Mark $mark): void
     {
         $this->groups[$group][] = $mark;
+    }
+
+    /**
+     * A line of several corners that text must keep off.
+     *
+     * @param list<array{float, float}> $points
+     */
+    public function takeAlong(array $points): void
+    {
+        for ($i = 1, $count = \count($points); $i < $count; ++$i) {
+            [[$x1, $y1], [$x2, $y2]] = [$points[$i - 1], $points[$i]];
+            $steps = max(1, (int) ceil(max(abs($x2 - $x1), abs($y2 - $y1)) / self::STEP));
+            for ($n = 0; $n < $steps; ++$n) {
+                [$a, $b] = [[$x1 + ($x2 - $x1) * $n / $steps, $y1 + ($y2 - $y1) * $n / $steps], [$x1 + ($x2 - $x1) * ($n + 1) / $steps, $y1 + ($y2 - $y1) * ($n + 1) / $steps]];
+                $this->take(new Box(min($a[0], $b[0]), min($a[1], $b[1]) - 1.0, max($a[0], $b[0]), max($a[1], $b[1]) + 1.0));
+            }
+        }
     }
 
     public function take(Box $box): void

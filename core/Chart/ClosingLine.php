@@ -34,9 +34,12 @@ final class ClosingLine
         [$closed, $open] = Plane::Upright === $plane
             ? [[$across - 6.0, $from + 9.0, 'end'], [$across + 6.0, $from + 9.0, 'start']]
             : [[$to, $across - 4.0, 'end'], [$to, $across + 12.0, 'end']];
-        if ($isNamed) {
-            $board->writeIfFree('closing', Board::text($closed[0], $closed[1], 'closed', $closed[2], Ink::Accent, Type::SMALL, role: 'closing-label'));
-            $board->writeIfFree('closing', Board::text($open[0], $open[1], Scenario::Forecast->word(), $open[2], Ink::Accent, Type::SMALL, role: 'closing-label'));
+        $names = [
+            Board::text($closed[0], $closed[1], 'closed', $closed[2], Ink::Accent, Type::SMALL, role: 'closing-label'),
+            Board::text($open[0], $open[1], Scenario::Forecast->word(), $open[2], Ink::Accent, Type::SMALL, role: 'closing-label'),
+        ];
+        foreach ($isNamed && $board->isFree($names[0]) && $board->isFree($names[1]) ? $names : [] as $name) {
+            $board->write('closing', $name);
         }
         $board->add('closing', $plane->line($across, $from, $across, $to, Ink::Accent, 1.2, '1.5 3', 'closing'));
     }

@@ -39,10 +39,14 @@ final class GapBar
         };
     }
 
-    /** A label above or below an amount, that loses decimals where there is no room. */
-    public static function label(Stage $stage, Display $display, Row $row, Variance $variance, VarianceForm $form, float $centre, float $beyond, bool $isAbove, float $further = 0.0): TierLabel
+    /**
+     * A label above or below an amount, that loses decimals where there is no room.
+     *
+     * @param ?\Closure(int): Text $instead where it may stand else
+     */
+    public static function label(Stage $stage, Display $display, Row $row, Variance $variance, VarianceForm $form, float $centre, float $beyond, bool $isAbove, float $further = 0.0, ?\Closure $instead = null): TierLabel
     {
-        return new TierLabel($variance->amount->toFloat(), 1 + $display->varianceDecimals, static fn (int $decimals): Text => $stage->label($centre, $beyond, $isAbove, self::text($display, $variance, $form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $further));
+        return new TierLabel($variance->amount->toFloat(), 1 + $display->varianceDecimals, static fn (int $decimals): Text => $stage->label($centre, $beyond, $isAbove, self::text($display, $variance, $form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $further), $instead);
     }
 
     /** What stands where a variance cannot be told. */

@@ -7,8 +7,10 @@ namespace KeenMargin\Core\Chart;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
@@ -44,8 +46,8 @@ final readonly class HatTier implements Tier
     {
         $widths = LabelWidths::of(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): array => [$amount, null === $row->variances['first'] ? $this->workings->display->amount($amount) : GapBar::text($this->workings->display, $row->variances['first'], $this->form, 0)], array_values($row->values)), $this->rows)), 600);
 
-        // Differences stand on either side of a block.
-        return [max($widths), $widths[1]];
+        // Differences stand on either side of a block, at worst past the first value.
+        return [max($widths), 2 * max($widths) + 9.0];
     }
 
     public function draw(Stage $stage): void
@@ -101,12 +103,25 @@ final readonly class HatTier implements Tier
             }
             $isAbove = !$variance->amount->isNegative();
             if (!$variance->reference->isZero() || VarianceForm::Percent !== $this->form) {
-                $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->drawn($row, $variance->shown), $isAbove);
+                $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->drawn($row, $variance->shown), $isAbove, 0.0, $this->beyondBrim($stage, $row, $variance, $i));
             }
             $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->drawn($row, $variance->reference), !$isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
         }
-        $stage->write($changes);
         $stage->write($firsts);
+        $stage->write($changes);
+    }
+
+    /**
+     * Where a short block leaves no room between its end and nought: on the other side of the brim, past the first value.
+     *
+     * @return \Closure(int): Text
+     */
+    private function beyondBrim(Stage $stage, Row $row, Variance $variance, int $i): \Closure
+    {
+        $display = $this->workings->display;
+        $past = Plane::Upright === $stage->plane ? 1.0 : 9.0 + TextMeasure::width($display->amount($variance->reference), Type::LABEL);
+
+        return fn (int $decimals): Text => $stage->label($stage->axis->centre($i) + $this->half($stage) / 2, $this->drawn($row, $variance->reference), $variance->amount->isNegative(), GapBar::text($display, $variance, $this->form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $past);
     }
 
     private function half(Stage $stage): float

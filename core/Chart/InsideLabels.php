@@ -19,10 +19,11 @@ final class InsideLabels
     private const PAD = 4.0;
 
     /**
-     * @param list<Row>            $rows
-     * @param callable(Row): float $drawn amount that the bar reaches to
+     * @param list<Row>              $rows
+     * @param callable(Row): float   $drawn amount that the bar reaches to
+     * @param ?callable(Row): ?float $mark  amount at which a mark crosses it
      */
-    public static function write(Stage $stage, Display $display, array $rows, float $thickness, callable $drawn, bool $atEnd = false): void
+    public static function write(Stage $stage, Display $display, array $rows, float $thickness, callable $drawn, ?callable $mark = null): void
     {
         if (Labels::All !== $stage->labels) {
             return;
@@ -34,26 +35,26 @@ final class InsideLabels
                 continue;
             }
             $text = Board::text(0.0, 0.0, $display->amount($row->shown), 'start', Ink::Panel, weight: 600);
-            if ($isUpright ? $text->width + self::PAD > $thickness : $thickness < 13.0) {
+            if ($isUpright ? $text->width + 2.0 > $thickness : $thickness < 13.0) {
                 return;
             }
             $texts[$i] = $text;
         }
         foreach ($texts as $i => $text) {
-            self::one($stage, $rows[$i], $stage->axis->centre($i), $text, $drawn($rows[$i]), $atEnd);
+            self::one($stage, $rows[$i], $stage->axis->centre($i), $text, $drawn($rows[$i]), null === $mark ? null : $mark($rows[$i]));
         }
     }
 
-    private static function one(Stage $stage, Row $row, float $centre, Text $text, float $drawn, bool $atEnd): void
+    private static function one(Stage $stage, Row $row, float $centre, Text $text, float $drawn, ?float $mark): void
     {
         $isUpright = Plane::Upright === $stage->plane;
         $length = abs($drawn) * $stage->scale->perUnit;
         $needed = ($isUpright ? $text->size : $text->width) + 3 * self::PAD;
-        if ($length < $needed) {
+        if ($length < $needed || (null !== $mark && abs($mark) * $stage->scale->perUnit < $needed)) {
             return;
         }
         $isAbove = $drawn >= 0;
-        $along = $atEnd ? $stage->scale->beyond($stage->scale->at($drawn), $isAbove ? -$needed + self::PAD : $needed - self::PAD) : $stage->scale->beyond($stage->scale->zero, $isAbove ? self::PAD : -self::PAD);
+        $along = $stage->scale->beyond($stage->scale->zero, $isAbove ? self::PAD : -self::PAD);
         [$x, $y] = $isUpright ? [$centre - $text->width / 2, $along - ($isAbove ? 1.0 : -$text->size + 1.0)] : [$isAbove ? $along : $along - $text->width, $centre + 4.0];
         $isHatched = Scenario::Forecast === $row->shownScenario;
         $written = new Text($x, $y, $text->text, $text->size, ($isHatched || !\in_array($row->shownScenario, [Scenario::Actual, Scenario::PriorYear, null], true) ? Ink::Ink : Ink::Panel)->value, $text->width, 'start', 600, 'inside-label', $row->key, 'shown');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Scene\Text;
 
 /**
  * Writes the labels of a tier: all of them, else all with fewer decimals, else only those of the extremes and ends,
@@ -20,9 +21,10 @@ final class LabelPlacer
         }
         $levels = 1 + max(array_map(static fn (TierLabel $label): int => $label->decimals, $labels));
         for ($level = 0; $level < $levels && Labels::All === $wanted; ++$level) {
-            if (self::allFit($board, $labels, $level)) {
-                foreach ($labels as $label) {
-                    $board->write($group, $label->form($level));
+            $texts = self::maybeAll($board, $labels, $level);
+            if (null !== $texts) {
+                foreach ($texts as $text) {
+                    $board->write($group, $text);
                 }
 
                 return;
@@ -30,26 +32,40 @@ final class LabelPlacer
         }
         foreach (self::extremesAndEnds($labels) as $place) {
             for ($level = 0; $level < $levels; ++$level) {
-                if ($board->writeIfFree($group, $labels[$place]->form($level))) {
-                    break;
+                foreach ($labels[$place]->places($level) as $text) {
+                    if ($board->writeIfFree($group, $text)) {
+                        break 2;
+                    }
                 }
             }
         }
     }
 
-    /** @param array<int, TierLabel> $labels */
-    private static function allFit(Board $board, array $labels, int $level): bool
+    /**
+     * @param array<int, TierLabel> $labels
+     *
+     * @return list<Text>|null all of them; none where one has no room
+     */
+    private static function maybeAll(Board $board, array $labels, int $level): ?array
     {
+        $texts = [];
         $before = null;
         foreach ($labels as $label) {
-            $text = $label->form($level);
-            if (!$board->isFree($text) || (null !== $before && $text->box()->overlaps($before, 2.0))) {
-                return false;
+            $fitting = null;
+            foreach ($label->places($level) as $text) {
+                if ($board->isFree($text) && (null === $before || !$text->box()->overlaps($before, 2.0))) {
+                    $fitting = $text;
+                    break;
+                }
             }
-            $before = $text->box();
+            if (null === $fitting) {
+                return null;
+            }
+            $texts[] = $fitting;
+            $before = $fitting->box();
         }
 
-        return true;
+        return $texts;
     }
 
     /**

@@ -7,18 +7,25 @@ namespace KeenMargin\Core\Chart;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Reference;
 use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /** Values and reference as lines over periods, a thin bar between the two at each. Lines stop where a value is missing. */
 final readonly class LineTier implements Tier
 {
     private const BAR = 5.0;
+    private const NAME = 14.0;
+    /** Bands narrower than this leave room for the largest gaps only. */
+    private const NARROW = 30.0;
 
     /** @param list<Row> $rows */
     public function __construct(private Workings $workings, private array $rows, private VarianceForm $form)
@@ -56,16 +63,16 @@ final readonly class LineTier implements Tier
         }
         if (null !== $reference) {
             $ink = Scenario::PriorYear === $reference->scenario ? Ink::PriorYear : Ink::Quiet;
-            $this->line($stage, 'references', static fn (Row $row): ?BigDecimal => $row->value($reference), $ink, 1.4, 'reference-line-through', $reference->key);
+            $this->line($stage, static fn (Row $row): ?BigDecimal => $row->value($reference), $ink, 1.4, 'reference-line-through', $reference->key);
         }
-        $this->line($stage, 'values', static fn (Row $row): ?BigDecimal => $row->shown, Ink::Ink, 2.2, 'value-line', 'shown');
+        $this->line($stage, static fn (Row $row): ?BigDecimal => $row->shown, Ink::Ink, 2.2, 'value-line', 'shown');
         $stage->nought();
         $this->points($stage);
         $this->labels($stage, $reference);
     }
 
     /** @param callable(Row): ?BigDecimal $amount */
-    private function line(Stage $stage, string $group, callable $amount, Ink $ink, float $thickness, string $role, string $of): void
+    private function line(Stage $stage, callable $amount, Ink $ink, float $thickness, string $role, string $of): void
     {
         $run = [];
         foreach ([...$this->rows, null] as $i => $row) {
@@ -75,7 +82,8 @@ final readonly class LineTier implements Tier
                 continue;
             }
             if (\count($run) > 1) {
-                $stage->board->addBehind($group, $stage->plane->path($run, null, $ink, $thickness, $role, null, $of));
+                $stage->board->addBehind('lines', $path = $stage->plane->path($run, null, $ink, $thickness, $role, null, $of));
+                $stage->board->takeAlong($path->points);
             }
             $run = [];
         }
@@ -100,36 +108,105 @@ final readonly class LineTier implements Tier
 
     private function labels(Stage $stage, ?Reference $reference): void
     {
+        $this->names($stage, $reference);
         $shown = array_filter($this->rows, static fn (Row $row): bool => null !== $row->shown);
-        $display = $this->workings->display;
-        foreach ([array_key_first($shown), array_key_last($shown)] as $i) {
-            if (null !== $i && null !== $shown[$i]->shown) {
-                $this->avoidLine($stage, $i, $display->amount($shown[$i]->shown), $shown[$i]);
-            }
+        foreach (array_unique([array_key_first($shown), array_key_last($shown)]) as $i) {
+            null === $i || $this->end($stage, $i, $shown[$i]);
         }
-        $labels = [];
         foreach ($this->rows as $i => $row) {
-            $variance = $row->variance($reference);
             if (null === $row->shown) {
                 $stage->board->writeIfFree('labels', $stage->label($stage->axis->centre($i), 0.0, true, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, 'shown'));
-            } elseif (null !== $variance && !($variance->reference->isZero() && VarianceForm::Percent === $this->form)) {
-                $isAbove = !$variance->amount->isNegative();
-                $labels[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $stage->axis->centre($i), $variance->shown->toFloat(), $isAbove, 4.0);
             }
         }
-        $stage->write($labels);
+        $most = match (true) {
+            Labels::None === $stage->labels => 0,
+            Labels::Extremes === $stage->labels => 2,
+            $stage->axis->band < self::NARROW => 8,
+            default => \count($this->rows),
+        };
+        foreach (\array_slice($this->largestFirst($reference), 0, $most) as [$i, $variance]) {
+            $this->variance($stage, $i, $variance);
+        }
     }
 
-    /** The value of an end, beyond its point on the side that the reference is not on. */
-    private function avoidLine(Stage $stage, int $i, string $text, Row $row): void
+    /**
+     * Where there is not room for all, the largest are told.
+     *
+     * @return list<array{int, Variance}>
+     */
+    private function largestFirst(?Reference $reference): array
     {
-        $variance = $row->variance($this->workings->reference());
-        $isBelow = null !== $variance && !$variance->amount->isNegative();
-        foreach ([!$isBelow, $isBelow] as $isAbove) {
-            $label = $stage->label($stage->axis->centre($i), $row->shown ?? BigDecimal::zero(), $isAbove, $text, Ink::Ink, 600, 'value-label', $row->key, 'shown', $isAbove ? 17.0 : 17.0);
-            if ($stage->board->writeIfFree('labels', $label)) {
+        $told = [];
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variance($reference);
+            if (null !== $variance && !($variance->reference->isZero() && VarianceForm::Percent === $this->form)) {
+                $told[] = [$i, $variance];
+            }
+        }
+        usort($told, static fn (array $a, array $b): int => $b[1]->amount->abs()->compareTo($a[1]->amount->abs()));
+
+        return $told;
+    }
+
+    /** On the side of its sign, beyond both lines; else on the other, else farther off. */
+    private function variance(Stage $stage, int $i, Variance $variance): void
+    {
+        $isAbove = !$variance->amount->isNegative();
+        [$high, $low] = [max($variance->shown->toFloat(), $variance->reference->toFloat()), min($variance->shown->toFloat(), $variance->reference->toFloat())];
+        foreach ([[$isAbove, 4.0], [$isAbove, 9.0], [!$isAbove, 4.0], [$isAbove, 14.0], [!$isAbove, 9.0]] as [$side, $further]) {
+            $label = $stage->label($stage->axis->centre($i), $side ? $high : $low, $side, GapBar::text($this->workings->display, $variance, $this->form, 0), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $this->rows[$i]->key, 'variance', $further);
+            if (!$this->isBeyondNought($stage, $label, $low) && $stage->board->writeIfFree('labels', $label)) {
                 return;
             }
+        }
+    }
+
+    /** Whether a label would stand on the other side of nought than its amount, among the names. */
+    private function isBeyondNought(Stage $stage, Text $label, float $low): bool
+    {
+        return $low >= 0.0 && $label->box()->bottom > $stage->scale->zero;
+    }
+
+    /** The value of an end: beside its point where it is the last, else beyond it. */
+    private function end(Stage $stage, int $i, Row $row): void
+    {
+        $amount = $row->shown ?? BigDecimal::zero();
+        $text = $this->workings->display->amount($amount);
+        $variance = $row->variance($this->workings->reference());
+        $isBelow = null !== $variance && !$variance->amount->isNegative();
+        [$x, $y] = $stage->plane->point($stage->axis->centre($i), $stage->scale->at($amount));
+        $beside = Board::text($x + 7.0, $y + 4.0, $text, 'start', weight: 600, role: 'value-label', key: $row->key, of: 'shown');
+        if ($i === \count($this->rows) - 1 && $stage->board->writeIfFree('labels', $beside)) {
+            return;
+        }
+        foreach ([[!$isBelow, 5.0], [$isBelow, 5.0], [!$isBelow, 18.0], [$isBelow, 18.0]] as [$isAbove, $further]) {
+            $label = $stage->label($stage->axis->centre($i), $amount, $isAbove, $text, Ink::Ink, 600, 'value-label', $row->key, 'shown', $further);
+            if (!$this->isBeyondNought($stage, $label, $amount->toFloat()) && $stage->board->writeIfFree('labels', $label)) {
+                return;
+            }
+        }
+    }
+
+    /** Both lines named beside where they begin, apart from one another. */
+    private function names(Stage $stage, ?Reference $reference): void
+    {
+        if (!$stage->isFirst) {
+            return;
+        }
+        $starts = [];
+        foreach ($this->rows as $row) {
+            $starts['shown'] ??= null === $row->shown ? null : [$stage->scale->at($row->shown), $row->shownScenario->value ?? '', Ink::Ink, 600];
+            $starts['held'] ??= null === $row->value($reference) ? null : [$stage->scale->at($row->value($reference)), $reference->short ?? '', Ink::Quiet, 400];
+        }
+        $starts = array_values(array_filter($starts));
+        usort($starts, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        if (2 === \count($starts) && $starts[1][0] - $starts[0][0] < self::NAME) {
+            $middle = ($starts[0][0] + $starts[1][0]) / 2;
+            $starts[0][0] = $middle - self::NAME / 2;
+            $starts[1][0] = $middle + self::NAME / 2;
+        }
+        foreach ($starts as [$y, $name, $ink, $weight]) {
+            $stage->board->writeIfFree('names', Board::text($stage->axis->start - 6.0, $y + 4.0, $name, 'end', $ink, weight: $weight, role: 'series-name'));
         }
     }
 }

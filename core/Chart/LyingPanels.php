@@ -78,7 +78,7 @@ final readonly class LyingPanels
         }
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         if (null !== $closing) {
-            ClosingLine::draw($this->board, Plane::Lying, $closing, $left, $right, $grid->isFirst($place));
+            ClosingLine::draw($this->board, Plane::Lying, $closing, $left, $right, 0 === $place);
         }
 
         return $axis->stop + 4.0;

@@ -12,8 +12,8 @@ use KeenMargin\Core\Workings\Workings;
 /** A wide reference and in it a narrow value, of one centre and base; the variance stands beyond the farther of the two. */
 final readonly class NestedTier implements Tier
 {
-    private const WIDE = 1.44;
-    private const NARROW = 0.82;
+    private const WIDE = 1.62;
+    private const NARROW = 1.04;
 
     private Lengths $lengths;
 

@@ -65,8 +65,8 @@ enum Plane
     /**
      * A text beyond a place along: above or below it, or to its right or left.
      *
-     * @param bool      $isAbove on the side of larger amounts
-     * @param 400|600   $weight
+     * @param bool    $isAbove on the side of larger amounts
+     * @param 400|600 $weight
      */
     public function label(float $across, float $along, bool $isAbove, string $text, Ink $ink, int $weight, string $role, ?string $key, ?string $of, float $size = Type::LABEL): Text
     {

@@ -12,6 +12,7 @@ use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Extreme;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
 
@@ -22,6 +23,8 @@ use KeenMargin\Core\Workings\Workings;
 final readonly class RateTier implements Tier
 {
     private const DOT = 3.2;
+    /** of a band that has room for a label */
+    private const ROOM = 24.0;
 
     private float $base;
 
@@ -99,7 +102,8 @@ final readonly class RateTier implements Tier
                 continue;
             }
             if (\count($run) > 1) {
-                $stage->board->addBehind('lines', $stage->plane->path($run, null, Ink::Ink, 1.6, 'rate-line', null, 'rate'));
+                $stage->board->addBehind('lines', $path = $stage->plane->path($run, null, Ink::Ink, 1.6, 'rate-line', null, 'rate'));
+                $stage->board->takeAlong($path->points);
             }
             $run = [];
         }
@@ -111,32 +115,43 @@ final readonly class RateTier implements Tier
         if (Labels::None === $stage->labels) {
             return;
         }
-        $all = [];
+        $others = [];
         foreach ($this->rows as $i => $row) {
             if (null !== ($row->values['rate'] ?? null)) {
-                null === $row->extreme ? $all[$i] = $row : $this->one($stage, $row, $i, true);
+                null === $row->extreme ? $others[$i] = $row : $this->one($stage, $row, $i, true);
             }
         }
-        foreach (Labels::All === $stage->labels ? $all : [] as $i => $row) {
+        if (Labels::All !== $stage->labels || $stage->axis->band < self::ROOM) {
+            return;
+        }
+        // A number at every other dot would be neither all nor the telling ones.
+        $trial = new Stage(clone $stage->board, $stage->plane, $stage->axis, $stage->scale, $stage->labels);
+        foreach ($others as $i => $row) {
+            if (!$this->one($trial, $row, $i, false)) {
+                return;
+            }
+        }
+        foreach ($others as $i => $row) {
             $this->one($stage, $row, $i, false);
         }
     }
 
-    private function one(Stage $stage, Row $row, int $i, bool $isExtreme): void
+    private function one(Stage $stage, Row $row, int $i, bool $isExtreme): bool
     {
         $rate = $row->values['rate'] ?? BigDecimal::zero();
         $variance = $row->variances['rateTarget'] ?? null;
-        $isAbove = null === $variance || !$variance->amount->isNegative();
+        $isAbove = null === $variance ? Extreme::Smallest !== $row->extreme : !$variance->amount->isNegative();
         $ink = null === $variance ? Ink::Ink : Style::text($variance->effect);
         $format = ($this->workings->rates ?? $this->workings->display)->format;
-        foreach ([1, 0] as $decimals) {
-            foreach ([$isAbove, !$isAbove] as $side) {
-                $text = $format->plain($rate, $decimals).($isExtreme ? ' %' : '');
-                if ($stage->board->writeIfFree('labels', $stage->plane->label($stage->axis->centre($i), $stage->scale->beyond($this->at($stage, $rate), $side ? self::DOT : -self::DOT), $side, $text, $ink, $isExtreme || $row->role->isSum() ? 600 : 400, 'rate-label', $row->key, 'rate'))) {
-                    return;
-                }
+        foreach ([[$isAbove, 0.0, 1], [!$isAbove, 0.0, 1], [$isAbove, 0.0, 0], [!$isAbove, 0.0, 0], ...$isExtreme ? [[$isAbove, 7.0, 1], [!$isAbove, 7.0, 1], [$isAbove, 16.0, 1], [!$isAbove, 16.0, 1]] : []] as [$side, $further, $decimals]) {
+            $text = $format->plain($rate, $decimals).($isExtreme ? ' %' : '');
+            $along = $stage->scale->beyond($this->at($stage, $rate), ($side ? 1 : -1) * (self::DOT + $further));
+            if ($stage->board->writeIfFree('labels', $stage->plane->label($stage->axis->centre($i), $along, $side, $text, $ink, $isExtreme || $row->role->isSum() ? 600 : 400, 'rate-label', $row->key, 'rate'))) {
+                return true;
             }
         }
+
+        return false;
     }
 
     private function at(Stage $stage, BigDecimal $rate): float

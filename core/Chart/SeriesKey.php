@@ -50,7 +50,7 @@ final readonly class SeriesKey
         $reference = $workings->reference()?->scenario;
         $keys = null === $reference ? [] : [self::scenario($reference, $shape)];
         foreach (array_filter([$workings->forecast, $workings->scenario]) as $scenario) {
-            $keys[] = self::scenario($scenario, 'line' === $shape ? 'strong-line' : 'bar');
+            $keys[] = self::scenario($scenario);
         }
         foreach (\array_slice($workings->references, 1) as $other) {
             null === $second || null === $other->scenario || $keys[] = self::scenario($other->scenario, $second);
@@ -68,8 +68,6 @@ final readonly class SeriesKey
         match ($this->shape) {
             'triangle' => $board->addBehind('names', new Path([[$x - 1.0, $middle], [$x - 7.0, $middle - 3.7], [$x - 7.0, $middle + 3.7]], $fill, role: 'series-key', of: $this->name)),
             'tick' => $board->addBehind('names', new Line($left - 1.0, $middle, $x + 1.0, $middle, $fill, 2.4, role: 'series-key', of: $this->name)),
-            'line' => $board->addBehind('names', new Line($left - 1.0, $middle, $x, $middle, $fill, 1.6, role: 'series-key', of: $this->name)),
-            'strong-line' => $board->addBehind('names', new Line($left - 1.0, $middle, $x, $middle, $fill, 2.2, role: 'series-key', of: $this->name)),
             'dot' => $board->addBehind('names', new Path(Dot::points($left + 4.0, $middle, 3.6), $fill, role: 'series-key', of: $this->name)),
             default => $board->add('names', new Rect($left, $y - 8.0, self::SIZE, self::SIZE, $fill, $stroke, 'series-key', null, $this->name)),
         };

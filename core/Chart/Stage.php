@@ -14,7 +14,8 @@ use KeenMargin\Core\Scene\Text;
 /** Where a tier draws: its bands, its scale, and which way they lie. */
 final readonly class Stage
 {
-    public function __construct(public Board $board, public Plane $plane, public BandAxis $axis, public LinearScale $scale, public Labels $labels)
+    /** @param bool $isFirst whether it is the first chart of its row, beside which names have room */
+    public function __construct(public Board $board, public Plane $plane, public BandAxis $axis, public LinearScale $scale, public Labels $labels, public bool $isFirst = true)
     {
     }
 

@@ -15,17 +15,19 @@ use KeenMargin\Core\Workings\Workings;
  */
 final readonly class TierChart
 {
+    /** groups of marks from back to front */
+    private const LAYERS = ['highlight', 'closing', 'totals', 'references', 'values', 'breaks', 'variances', 'gaps', 'blocks', 'pins', 'lines', 'axis', 'brims', 'marks', 'points', 'names', 'title', 'labels'];
+
     /**
-     * @param callable(list<Row>): list<Tier> $tiers    of one chart, from top to bottom
-     * @param list<SeriesKey>                 $keys     of what stands on the axis
-     * @param list<string>                    $marks    what the subtitle explains
-     * @param bool                            $mayTurn  whether time can run downwards
+     * @param callable(list<Row>): list<Tier> $tiers   of one chart, from top to bottom
+     * @param list<SeriesKey>                 $keys    of what stands on the axis
+     * @param list<string>                    $marks   what the subtitle explains
+     * @param bool                            $mayTurn whether time can run downwards
      */
     public static function scene(Workings $workings, Finish $finish, callable $tiers, array $keys, array $marks = [], bool $mayTurn = true): Scene
     {
         $board = new Board($finish->width);
-        $board->reserve('highlight');
-        $board->reserve('closing');
+        array_map($board->reserve(...), self::LAYERS);
         $title = TitleBlock::of($workings, $marks);
         $top = $title->write($board) + 4.0;
         $panels = $workings->panels();

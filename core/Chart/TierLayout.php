@@ -26,14 +26,15 @@ final readonly class TierLayout
     /**
      * Tiers from top to bottom, the lowest of which stands on the axis.
      *
-     * @param list<list<Tier>> $panels  the same tiers of each chart
-     * @param float            $length  that all amounts together may take
-     * @param float            $least   height of the lowest tier
+     * @param list<list<Tier>> $panels the same tiers of each chart
+     * @param float            $length that all amounts together may take
+     * @param float            $least  height of the lowest tier
      */
     public static function upright(array $panels, float $length, float $least): self
     {
         $extents = self::extents($panels);
-        $perUnit = self::perUnit($panels[0], $extents, [$length, 0.24 * $length, 0.19 * $length, 0.26 * $length]);
+        $hasRate = TierUnit::Rate === $panels[0][0]->unit();
+        $perUnit = self::perUnit($panels[0], $extents, [$hasRate ? 0.76 * $length : $length, 0.24 * $length, 0.19 * $length, 0.24 * $length]);
         $y = 0.0;
         $zeros = [];
         foreach ($panels[0] as $i => $tier) {

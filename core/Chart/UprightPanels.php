@@ -53,7 +53,7 @@ final readonly class UprightPanels
     {
         $grid = self::grid($panels, $this->finish->width);
         $isOne = 1 === \count($panels);
-        $length = $isOne ? max(190.0, min(420.0, 0.32 * $this->finish->width)) : 150.0;
+        $length = $isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0;
         $layout = TierLayout::upright($charts, $length, SeriesNames::height($this->keys));
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {
@@ -84,7 +84,7 @@ final readonly class UprightPanels
             if ('' !== $tier->name() && $grid->isFirst($place)) {
                 $this->board->write('names', Board::text($grid->left($place) - 8.0, $scale->zero + 4.0, $tier->name(), 'end', Ink::Quiet, role: 'tier-name'));
             }
-            $tier->draw(new Stage($this->board, Plane::Upright, $axis, $scale, $this->finish->labels));
+            $tier->draw(new Stage($this->board, Plane::Upright, $axis, $scale, $this->finish->labels, $grid->isFirst($place)));
         }
         $foot = $y + $layout->size;
         if ($grid->isFirst($place)) {
@@ -95,7 +95,7 @@ final readonly class UprightPanels
         $bottom = $this->workings->isOverTime() ? PeriodLabels::write($this->board, $axis, $rows, $foot + 14.0) : RowNames::below($this->board, $axis, $rows, $foot + 14.0);
         $this->highlight($axis, $rows, $start, $bottom);
         if (null !== $closing) {
-            ClosingLine::draw($this->board, Plane::Upright, $closing, $start, $bottom - 2.0, $grid->isFirst($place));
+            ClosingLine::draw($this->board, Plane::Upright, $closing, $start, $bottom - 2.0, 0 === $place);
         }
 
         return $bottom;

@@ -111,7 +111,7 @@ final readonly class ValueTier implements Tier
 
     private function triangle(Stage $stage): float
     {
-        return max(2.0, min(7.0, $stage->axis->band * 0.14));
+        return max(2.0, min(7.0, $stage->axis->band * (Plane::Upright === $stage->plane ? 0.14 : 0.22)));
     }
 
     private function label(Stage $stage, Row $row, int $i, BigDecimal $shown): TierLabel

@@ -58,7 +58,7 @@ final readonly class VarianceTier implements Tier
     {
         $display = $this->workings->display;
 
-        return new TierLabel($variance->amount->toFloat(), $display->varianceDecimals, fn (int $decimals): Text => $stage->label(
+        return new TierLabel($variance->amount->toFloat(), $display->varianceDecimals, static fn (int $decimals): Text => $stage->label(
             $stage->axis->centre($i), $variance->amount, !$variance->amount->isNegative(), $display->format->signed($display->unit->of($variance->amount), max(0, $decimals)), Style::text($variance->effect), $variance->flagged || $row->role->isSum() ? 600 : 400, 'variance-label', $row->key, 'variance', 0.5,
         ));
     }

@@ -36,7 +36,7 @@ enum Ink: string
         return match ($this) {
             self::Ink, self::HatchInk => '#23272E',
             self::PriorYear, self::HatchPriorYear => '#A9ADB2',
-            self::Missed, self::HatchMissed => '#8A7F7B',
+            self::Missed, self::HatchMissed => '#776C68',
             self::Favourable, self::HatchFavourable => '#1F9E8F',
             self::FavourableText => '#0B7A75',
             self::Unfavourable, self::UnfavourableText, self::HatchUnfavourable => '#B8370F',

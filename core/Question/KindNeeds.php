@@ -7,7 +7,6 @@ namespace KeenMargin\Core\Question;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Grouping;
-use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 

@@ -8,7 +8,7 @@ namespace KeenMargin\Core\Scene;
 final readonly class Scene
 {
     /**
-     * @param list<Group> $groups from back to front
+     * @param list<Group> $groups  from back to front
      * @param bool        $isLying whether lengths lie: bars instead of columns
      */
     public function __construct(
@@ -37,6 +37,7 @@ final readonly class Scene
             'height' => Plain::round($this->height),
             'title' => $this->title,
             'description' => $this->description,
+            'isLying' => $this->isLying,
             'marks' => array_map(static fn (Group $group): array => $group->toArray(), $this->groups),
         ];
     }

@@ -18,22 +18,23 @@ final class ComparisonChecks
 
     /**
      * @param list<Row>       $rows
+     * @param ?Total          $total      none where adding up says nothing
      * @param list<Reference> $references
      *
      * @return list<Check>
      */
-    public static function of(Scope $scope, array $rows, Total $total, array $references, bool $derivesPriorYear): array
+    public static function of(Scope $scope, array $rows, ?Total $total, array $references, bool $derivesPriorYear): array
     {
         $against = $scope->question->against;
         $forecast = $scope->question->forecast;
 
         return array_values(array_filter([
-            RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->shown),
+            null === $total ? new Check('no-total', true, 'Lines that add and lines that take away are not added up') : RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->shown),
             self::missing($scope, $rows, $forecast),
             self::straddling($rows, $scope->closing),
             [] === $references ? new Check('no-reference', false, 'There is nothing to compare with: choose a reference in the question') : null,
             ...array_map(static fn (Scenario $scenario): ?Check => self::absent($scenario, $rows), array_values(array_filter([...$against, self::isOpen($rows, $scope->closing) ? $forecast : null]))),
-            ...array_map(static fn (Scenario $reference): ?Check => null === self::absent($reference, $rows) ? self::leftOut($reference, $total) : null, $against),
+            ...array_map(static fn (Scenario $reference): ?Check => null !== $total && null === self::absent($reference, $rows) ? self::leftOut($reference, $total) : null, $against),
             \in_array(Scenario::PriorYear, $against, true) && $derivesPriorYear ? new Check('prior-year-derived', true, 'Prior year is the actual of one year earlier') : null,
             ...self::notices($scope),
         ]));

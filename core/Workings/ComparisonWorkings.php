@@ -30,13 +30,14 @@ final readonly class ComparisonWorkings
 
         $whole = $made->over($all);
         $showsForecast = null !== $question->forecast && Scenario::Actual === $question->scenario && [] !== array_filter($scope->fine, static fn ($period): bool => $period->isAfter($scope->closing) && $whole->shows($period));
-        $total = $whole->whole($scope->fine, $scope->scenarios());
+        $slices = Slices::planned($scope, $figures, $question->where);
+        $total = !$slices->hasTotal() ? Total::none($references) : $whole->whole($scope->fine, $scope->scenarios());
         $closed = $scope->closedThisYear();
         $toDate = [] === $closed || null !== $question->breakdown() ? null : $whole->total($closed);
         $landing = $showsForecast && null === $question->breakdown() ? $whole->total($scope->wholeYear()) : null;
         $covered = array_values(array_filter(null === $toDate ? $scope->fine : $closed, $whole->shows(...)));
 
-        $rows = self::rows($scope, $figures, $made, $references[0] ?? null, $recipe->finish->landing && null !== $landing);
+        $rows = self::rows($scope, $figures, $slices, $made, $references[0] ?? null, $recipe->finish->landing && null !== $landing);
         if ('gap-line' === $recipe->kind && \count($scope->range->periods($question->grain() ?? $dataset->grain, $dataset->calendar)) > self::LINE_PERIODS) {
             throw new NotAccepted('question.span', 'A gap line shows '.self::LINE_PERIODS.' periods at most; ask for fewer of them, or by a coarser grain.');
         }
@@ -63,16 +64,15 @@ final readonly class ComparisonWorkings
             $toDate,
             $landing,
             $display,
-            ComparisonChecks::of($scope, $rows, $total, $references, $amounts->derivesPriorYear()),
+            ComparisonChecks::of($scope, $rows, $slices->hasTotal() ? $total : null, $references, $amounts->derivesPriorYear()),
             $reading->write($toDate ?? $total, null !== $toDate, $landing, PeriodNames::full($scope->year)),
             $question->cumulate,
         );
     }
 
     /** @return list<Row> */
-    private static function rows(Scope $scope, Figures $figures, ComparisonRows $made, ?Reference $reference, bool $lands): array
+    private static function rows(Scope $scope, Figures $figures, Slices $slices, ComparisonRows $made, ?Reference $reference, bool $lands): array
     {
-        $slices = Slices::planned($scope, $figures, $scope->question->where);
         $order = $scope->question->order ?? Order::Given;
 
         return PanelRows::of($scope, $figures, $order, $reference, static fn (Panel $panel): array => array_map(static fn (Slice $slice): Row => $made->row($slice, $panel->name), $slices->of($panel->where, $lands)));

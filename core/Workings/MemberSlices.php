@@ -53,11 +53,17 @@ final readonly class MemberSlices
             $gathered = $this->figures->sums($this->scope->sources, [...$where, new MemberFilter($this->dimension->name, $this->kept, false)]);
             $slices[] = $this->sum('other', RowRole::Other, $gathered, 'Other ('.(\count($this->present) - \count($shown)).')');
         }
-        if (\count($slices) > 1 && $this->canTotal($shown)) {
+        if (\count($slices) > 1 && $this->hasTotal()) {
             $slices[] = $this->sum('total', RowRole::Total, $this->figures->sums($this->scope->sources, $where), 'Total');
         }
 
         return $slices;
+    }
+
+    /** Whether the sum of all rows says anything. */
+    public function hasTotal(): bool
+    {
+        return $this->canTotal(array_map(strval(...), array_keys($this->present)));
     }
 
     /**

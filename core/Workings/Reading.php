@@ -11,8 +11,9 @@ final readonly class Reading
      * @param array{label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string} $headline
      * @param list<array{key: string, label: string, variance: string, effect: string, flagged: bool}>                 $movers
      * @param list<string>                                                                                             $statements
+     * @param string                                                                                                   $moves      heads the movers
      */
-    public function __construct(public array $headline, public array $movers, public array $statements)
+    public function __construct(public array $headline, public array $movers, public array $statements, public string $moves = '')
     {
     }
 }

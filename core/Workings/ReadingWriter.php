@@ -21,6 +21,8 @@ final class ReadingWriter
     /**
      * @param list<Row> $rows     those whose variances are final
      * @param ?Period   $from,$to finest periods that the headline covers
+     * @param string    $shown    what is held against the reference, where that is not the question's scenario
+     * @param string    $moves    heads the rows that differ most
      */
     public function __construct(
         private readonly string $measure,
@@ -29,6 +31,8 @@ final class ReadingWriter
         private readonly ?Reference $reference,
         private readonly ?Period $from,
         private readonly ?Period $to,
+        private readonly string $shown = '',
+        private readonly string $moves = 'What moved it',
     ) {
         $years = array_unique(array_map(static fn (Row $row): string => null === $row->period ? '' : PeriodNames::year($row->period), $rows));
         $this->namesYears = \count($years) > 1;
@@ -54,8 +58,8 @@ final class ReadingWriter
             'variance' => null === $variance ? null : $this->display->variance($variance->amount).($this->display->inPoints ? ' pp' : ''),
             'percent' => null === $variance?->percent() ? null : $this->display->percent($variance).' %',
             'effect' => $variance?->effect->value,
-            'note' => trim($this->display->unitText().(null === $reference ? '' : ', against '.$reference->word), ', '),
-        ], $this->movers(), $statements);
+            'note' => trim($this->display->unitText().(null === $reference ? '' : ', '.trim("$this->shown against ").' '.$reference->word), ', '),
+        ], $this->movers(), $statements, $this->moves);
     }
 
     private function total(string $span, Total $headline, ?Variance $variance, ?Reference $reference): string

@@ -14,8 +14,8 @@ use KeenMargin\Core\Time\Grain;
 final class RowSums
 {
     /**
-     * @param list<Row>                   $rows
-     * @param callable(Row): ?BigDecimal  $amount
+     * @param list<Row>                  $rows
+     * @param callable(Row): ?BigDecimal $amount
      */
     public static function check(Scope $scope, array $rows, ?BigDecimal $total, callable $amount): Check
     {

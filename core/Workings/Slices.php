@@ -41,4 +41,10 @@ final readonly class Slices
 
         return $lands ? [...$slices, PeriodSlices::landing($this->scope, $sums)] : $slices;
     }
+
+    /** Whether the sum of all rows says anything: of lines that add and lines that take away it does not. */
+    public function hasTotal(): bool
+    {
+        return null === $this->members || $this->members->hasTotal();
+    }
 }

@@ -18,4 +18,14 @@ final readonly class Total
     public function __construct(public ?BigDecimal $shown, public array $variances, public array $leftOut, public array $values = [])
     {
     }
+
+    /**
+     * Where adding the rows up says nothing.
+     *
+     * @param list<Reference> $references
+     */
+    public static function none(array $references): self
+    {
+        return new self(null, array_fill_keys(array_map(static fn (Reference $reference): string => $reference->key, $references), null), []);
+    }
 }

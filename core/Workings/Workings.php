@@ -17,20 +17,20 @@ use KeenMargin\Core\Time\PeriodRange;
 final readonly class Workings
 {
     /**
-     * @param string          $subject    what is shown, by name
-     * @param Measure         $measure    whose unit amounts are in
-     * @param ?Scenario       $forecast   none where no row shows it
-     * @param list<Reference> $references the first is the one that variances are told of
-     * @param Grain|string    $by         periods, or a breakdown by its name
-     * @param ?array{Period, Period} $span first and last period that the rows are about; none where they are about no time
-     * @param list<Row>       $rows       as they are drawn
-     * @param list<Column>    $columns    numbers that every row has
-     * @param ?Total          $toDate     of the closed periods of the closing period's fiscal year within the rows; none where there are none
-     * @param ?Total          $landing    of the closing period's fiscal year: actual to date and forecast for the rest
-     * @param list<Check>     $checks
-     * @param ?Between        $between    the two members of a hat graph
-     * @param ?Display        $rates      how rates beside the amounts are written
-     * @param list<string>    $marks      what the kind explains in its subtitle
+     * @param string                 $subject    what is shown, by name
+     * @param Measure                $measure    whose unit amounts are in
+     * @param ?Scenario              $forecast   none where no row shows it
+     * @param list<Reference>        $references the first is the one that variances are told of
+     * @param Grain|string           $by         periods, or a breakdown by its name
+     * @param ?array{Period, Period} $span       first and last period that the rows are about; none where they are about no time
+     * @param list<Row>              $rows       as they are drawn
+     * @param list<Column>           $columns    numbers that every row has
+     * @param ?Total                 $toDate     of the closed periods of the closing period's fiscal year within the rows; none where there are none
+     * @param ?Total                 $landing    of the closing period's fiscal year: actual to date and forecast for the rest
+     * @param list<Check>            $checks
+     * @param ?Between               $between    the two members of a hat graph
+     * @param ?Display               $rates      how rates beside the amounts are written
+     * @param list<string>           $marks      what the kind explains in its subtitle
      */
     public function __construct(
         public string $kind,

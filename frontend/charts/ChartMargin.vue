@@ -61,7 +61,7 @@ function time(iso: string): string {
     <template v-if="drawing">
       <section aria-label="Reading">
         <h2 class="label">{{ drawing.reading.headline.label }}</h2>
-        <p class="flex flex-wrap items-baseline gap-x-3">
+        <p v-if="drawing.reading.headline.amount !== '–'" class="flex flex-wrap items-baseline gap-x-3">
           <span class="text-[28px] leading-10 font-semibold">{{ drawing.reading.headline.amount }}</span>
           <span
             v-if="drawing.reading.headline.variance"
@@ -73,17 +73,17 @@ function time(iso: string): string {
         <p class="text-quiet">{{ drawing.reading.headline.note }}</p>
 
         <template v-if="drawing.reading.movers.length">
-          <h2 class="label mt-4 mb-0.5">What moved it</h2>
+          <h2 class="label mt-4 mb-0.5">{{ drawing.reading.moves }}</h2>
           <ul>
             <li
               v-for="mover in drawing.reading.movers"
               :key="mover.key"
-              class="-mx-2 flex justify-between border-b border-hairline px-2 py-[3px]"
+              class="-mx-2 flex justify-between gap-3 border-b border-hairline px-2 py-[3px]"
               :class="lit === mover.key ? 'bg-accent-tint' : ''"
               @pointerenter="lit = mover.key"
               @pointerleave="lit = null"
             >
-              <span>{{ mover.label }}</span>
+              <span class="min-w-0 break-words">{{ mover.label }}</span>
               <span :class="[effectClass(mover.effect), mover.flagged ? 'font-semibold' : '']">{{
                 mover.variance
               }}</span>

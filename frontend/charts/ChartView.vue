@@ -7,6 +7,8 @@ import { useKeys } from '../shared/useKeys'
 import ChartMargin from './ChartMargin.vue'
 import ClosingControl from './ClosingControl.vue'
 import ExportMenu from './ExportMenu.vue'
+import FinishSheet from './finish/FinishSheet.vue'
+import KindsRow from './kinds/KindsRow.vue'
 import QuestionSentence from './QuestionSentence.vue'
 import RowCard from './RowCard.vue'
 import SceneView from './SceneView.vue'
@@ -27,6 +29,8 @@ const {
   history,
   closing,
   change,
+  finish,
+  draw,
   name,
   moveClosing,
 } = useChart()
@@ -35,7 +39,14 @@ const { canUndo, canRedo } = history
 const changed = computed(() => {
   if (!theirs.value || !recipe.value) return []
   const [own, other] = [recipe.value.question, theirs.value.recipe.question]
-  const parts = { measure: 'measure', span: 'span', where: 'filter', against: 'reference', by: 'grain', flag: 'flag' }
+  const parts = {
+    measure: 'measure',
+    span: 'span',
+    where: 'filter',
+    against: 'reference',
+    by: 'choice of rows',
+    flag: 'flag',
+  }
   return Object.entries(parts)
     .filter(
       ([key]) => JSON.stringify(own[key as keyof typeof own]) !== JSON.stringify(other[key as keyof typeof other]),
@@ -66,11 +77,25 @@ const { top: frameTop } = useElementBounding(frame)
 const TOP_BAR = 56
 const cardTop = computed(() => Math.max(place.value?.top ?? 0, TOP_BAR - frameTop.value))
 const showsWorkings = ref(false)
+const kinds = ref<InstanceType<typeof KindsRow> | null>(null)
+const keys = computed(() => drawing.value?.workings.rows.map((row) => row.key) ?? [])
+const highlighted = computed(() => recipe.value?.finish?.highlight ?? [])
+const isOverTime = computed(() => drawing.value?.workings.rowsAre === 'Period')
+const inPoints = computed(
+  () => dataset.value?.measures.find((one) => one.name === recipe.value?.question.measure)?.inPoints ?? false,
+)
+
+function highlight(key: string) {
+  const others = highlighted.value.filter((one) => one !== key)
+  const next = others.length < highlighted.value.length ? others : [...others, key]
+  finish({ highlight: next.length ? next : undefined })
+}
 
 useKeys({
   'mod+z': history.undo,
   'mod+shift+z': history.redo,
   'mod+y': history.redo,
+  k: () => kinds.value?.focus(),
   w: () => (showsWorkings.value = !showsWorkings.value),
   '[': () => moveClosing(closing.value?.back),
   ']': () => moveClosing(closing.value?.on),
@@ -131,6 +156,17 @@ useKeys({
             :retry="canUndo ? 'Undo' : undefined"
             @retry="history.undo"
           />
+          <div v-if="drawing && recipe" class="mb-3 flex items-start justify-between gap-4">
+            <KindsRow ref="kinds" :kinds="drawing.kinds" :kind="recipe.kind" @draw="draw" />
+            <FinishSheet
+              :kind="recipe.kind"
+              :finish="recipe.finish ?? {}"
+              :is-over-time="isOverTime"
+              :has-forecast="Boolean(recipe.question.forecast)"
+              :in-points="inPoints"
+              @change="finish"
+            />
+          </div>
           <div ref="frame" class="relative max-w-[1600px]">
             <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
             <div
@@ -142,6 +178,8 @@ useKeys({
                 ref="scene"
                 :lit="lit"
                 :scene="drawing.scene"
+                :keys="keys"
+                @highlight="highlight"
                 @update:lit="((lit = $event), (isPointed = true))"
               />
               <RowCard
@@ -158,6 +196,13 @@ useKeys({
         </main>
       </div>
     </div>
-    <WorkingsPanel v-if="drawing" v-model:open="showsWorkings" v-model:lit="lit" :table="drawing.workings" />
+    <WorkingsPanel
+      v-if="drawing"
+      v-model:open="showsWorkings"
+      v-model:lit="lit"
+      :table="drawing.workings"
+      :highlighted="highlighted"
+      @highlight="highlight"
+    />
   </div>
 </template>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Dataset, Drawing, Question } from '../shared/types'
+import BetweenSlot from './slots/BetweenSlot.vue'
+import CapacitySlot from './slots/CapacitySlot.vue'
 import ChoiceSlot from './slots/ChoiceSlot.vue'
 import NumbersSlot from './slots/NumbersSlot.vue'
 import FlagSlot from './slots/FlagSlot.vue'
 import MembersSlot from './slots/MembersSlot.vue'
 import ReferencesSlot from './slots/ReferencesSlot.vue'
+import RowsSlot from './slots/RowsSlot.vue'
 import SpanSlot from './slots/SpanSlot.vue'
+import TargetSlot from './slots/TargetSlot.vue'
 import { filterText } from './slots/memberFilter'
 import { useGathered } from './useGathered'
 
@@ -29,6 +33,20 @@ function step(event: KeyboardEvent, by: number) {
   slots[(at + by + slots.length) % slots.length]?.focus()
 }
 
+/** Slots and words between them; a comma or full stop after a slot stays on its line. */
+const parts = computed(() => {
+  const sentence = props.drawing.sentence
+  return sentence.map((part, i) => {
+    const after = part.slot ? sentence[i + 1] : undefined
+    return {
+      key: part.slot ?? i,
+      slot: part.slot,
+      text: part.slot || !sentence[i - 1]?.slot ? part.text : part.text.replace(/^[,?;.]+/, ''),
+      tail: after && !after.slot ? (/^[,?;.]+/.exec(after.text)?.[0] ?? '') : '',
+    }
+  })
+})
+
 function breakdown(slot: string) {
   return props.dataset.breakdowns.find((breakdown) => slot === `members:${breakdown.name}`)
 }
@@ -45,7 +63,7 @@ function breakdown(slot: string) {
     @keydown.left="step($event, -1)"
     @keydown.right="step($event, 1)"
   >
-    <template v-for="(part, i) in drawing.sentence" :key="part.slot ?? i">
+    <span v-for="part in parts" :key="part.key" :class="part.tail ? 'whitespace-nowrap' : ''">
       <template v-if="!part.slot">{{ part.text }}</template>
       <ChoiceSlot
         v-else-if="part.slot === 'measure'"
@@ -61,13 +79,34 @@ function breakdown(slot: string) {
           })
         "
       />
-      <ChoiceSlot
+      <RowsSlot
         v-else-if="part.slot === 'by'"
         :text="part.text"
-        name="Grain"
-        :value="question.by ?? 'month'"
-        :choices="dataset.grains.map((grain) => ({ value: grain, label: grain, note: '' }))"
-        @choose="emit('change', { by: $event as Question['by'] })"
+        :dataset="dataset"
+        :question="question"
+        :kind="drawing.recipe.kind"
+        @change="emit('change', $event)"
+      />
+      <BetweenSlot
+        v-else-if="part.slot === 'between'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <CapacitySlot
+        v-else-if="part.slot === 'capacity'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <TargetSlot
+        v-else-if="part.slot === 'against' && drawing.recipe.kind === 'capacity-fill'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
       />
       <ChoiceSlot
         v-else-if="part.slot === 'better'"
@@ -118,8 +157,8 @@ function breakdown(slot: string) {
         :can-gather="!isGathering"
         @gather="filter.start"
         @change="filter.set"
-      />
-    </template>
+      />{{ part.tail }}</span
+    >
   </div>
   <p v-if="isGathering" class="mt-1 mb-3 flex items-center gap-3" role="group" aria-label="Gathered changes">
     <span>{{

@@ -16,10 +16,6 @@ const style = computed(() => {
   const isRoomRight = props.right + 12 + 190 < props.width
   return { left: `${isRoomRight ? props.right + 12 : props.left - 202}px`, top: `${Math.max(0, props.top)}px` }
 })
-
-function reference(column: string): string {
-  return column.split(':')[1] ?? ''
-}
 </script>
 
 <template>
@@ -29,15 +25,17 @@ function reference(column: string): string {
     :style="style"
     role="status"
   >
-    <p class="mb-1 flex justify-between font-semibold">
-      {{ row.label }}<span v-if="row.flagged" class="text-accent">flagged</span>
+    <p class="mb-1 flex justify-between gap-3 font-semibold">
+      <span class="min-w-0 break-words">{{ row.label }}</span><span v-if="row.flagged" class="text-accent"
+        >flagged</span
+      >
     </p>
-    <p v-for="column in table.columns" :key="column.id" class="flex justify-between">
-      <span class="text-quiet">{{ column.head }}</span>
+    <p v-for="column in table.columns" :key="column.id" class="flex justify-between gap-3">
+      <span class="min-w-0 break-words text-quiet">{{ column.head }}</span>
       <span
         :class="
-          column.id.includes(':')
-            ? effectClass(row.effects[reference(column.id)])
+          column.reference
+            ? effectClass(row.effects[column.reference])
             : row.cells[column.id] === 'missing'
               ? 'text-quiet'
               : ''

@@ -4,9 +4,10 @@ import type { Mark, Scene } from '../shared/types'
 import { hatch, hatches, inks } from '../shared/notation'
 import SceneMarks from './SceneMarks.vue'
 
-const props = defineProps<{ scene: Scene }>()
+const props = defineProps<{ scene: Scene; keys: string[] }>()
 /** The row of the workings that is lit. */
 const lit = defineModel<string | null>('lit', { default: null })
+const emit = defineEmits<{ highlight: [key: string] }>()
 const id = useId()
 const prefix = computed(() => `${id}-`)
 
@@ -14,48 +15,68 @@ function flat(marks: Mark[]): Mark[] {
   return marks.flatMap((mark) => (mark.type === 'group' ? flat(mark.marks ?? []) : [mark]))
 }
 
-/** Where each row's marks stand, from left to right. */
+interface Place {
+  key: string
+  left: number
+  right: number
+  top: number
+  bottom: number
+}
+
+/** The corners of whatever a mark covers. */
+function covered(mark: Mark): [number, number][] {
+  if (mark.type === 'rect')
+    return [
+      [mark.x ?? 0, mark.y ?? 0],
+      [(mark.x ?? 0) + (mark.width ?? 0), (mark.y ?? 0) + (mark.height ?? 0)],
+    ]
+  if (mark.type === 'line')
+    return [
+      [mark.x1 ?? 0, mark.y1 ?? 0],
+      [mark.x2 ?? 0, mark.y2 ?? 0],
+    ]
+  return mark.points ?? []
+}
+
+/** Where each row's marks stand, in the rows' order. */
 const places = computed(() => {
-  const found = new Map<string, { left: number; right: number; top: number; bottom: number }>()
+  const found = new Map<string, Place>()
   for (const mark of flat(props.scene.marks)) {
-    if (mark.type !== 'rect' || !mark.key) continue
-    const { x = 0, y = 0, width = 0, height = 0 } = mark
-    const place = found.get(mark.key)
-    found.set(
-      mark.key,
-      place
-        ? {
-            left: Math.min(place.left, x),
-            right: Math.max(place.right, x + width),
-            top: Math.min(place.top, y),
-            bottom: Math.max(place.bottom, y + height),
-          }
-        : { left: x, right: x + width, top: y, bottom: y + height },
-    )
+    if (!mark.key || mark.type === 'text' || mark.role === 'highlight') continue
+    for (const [x, y] of covered(mark)) {
+      const place = found.get(mark.key) ?? { key: mark.key, left: x, right: x, top: y, bottom: y }
+      found.set(mark.key, {
+        key: mark.key,
+        left: Math.min(place.left, x),
+        right: Math.max(place.right, x),
+        top: Math.min(place.top, y),
+        bottom: Math.max(place.bottom, y),
+      })
+    }
   }
-  return [...found].map(([key, place]) => ({ key, ...place })).sort((a, b) => a.left - b.left)
+  return props.keys.flatMap((key) => found.get(key) ?? [])
 })
 const litPlace = computed(() => places.value.find((place) => place.key === lit.value) ?? null)
 defineExpose({ litPlace })
 
+/** How far a point is from the band of a place; bands have room for names around their marks. */
+function distance(place: Place, x: number, y: number): number {
+  const outside = (at: number, from: number, to: number) => Math.max(0, from - at, at - to)
+  return props.scene.isLying
+    ? Math.abs((place.top + place.bottom) / 2 - y) + outside(x, place.left - 220, place.right + 80)
+    : Math.abs((place.left + place.right) / 2 - x) + 3 * outside(y, place.top - 40, place.bottom + 30)
+}
+
 function point(event: PointerEvent) {
   const box = (event.currentTarget as Element).getBoundingClientRect()
-  const x = event.clientX - box.left
-  const y = event.clientY - box.top
-  const first = places.value[0]
-  const last = places.value[places.value.length - 1]
-  if (
-    !first ||
-    !last ||
-    y < Math.min(...places.value.map((place) => place.top)) - 30 ||
-    x < first.left - 20 ||
-    x > last.right + 20
-  ) {
-    lit.value = null
-    return
-  }
-  const distance = (place: { left: number; right: number }) => Math.abs((place.left + place.right) / 2 - x)
-  lit.value = places.value.reduce((near, place) => (distance(place) < distance(near) ? place : near)).key
+  const [x, y] = [event.clientX - box.left, event.clientY - box.top]
+  const near = places.value
+    .map((place) => ({ key: place.key, far: distance(place, x, y), reach: Math.max(24, place.right - place.left) }))
+    .reduce<{ key: string; far: number; reach: number } | null>(
+      (best, one) => (best && best.far <= one.far ? best : one),
+      null,
+    )
+  lit.value = near && near.far <= near.reach + 12 ? near.key : null
 }
 
 function step(by: number) {
@@ -81,6 +102,9 @@ function step(by: number) {
     @pointerleave="lit = null"
     @keydown.left.prevent="step(-1)"
     @keydown.right.prevent="step(1)"
+    @keydown.up.prevent="step(-1)"
+    @keydown.down.prevent="step(1)"
+    @keydown.h.prevent="lit && emit('highlight', lit)"
     @keydown.home.prevent="step(-Infinity)"
     @keydown.end.prevent="step(Infinity)"
     @keydown.escape="lit = null"

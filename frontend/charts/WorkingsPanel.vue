@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { WorkingsTable } from '../shared/types'
 import { effectClass } from './effects'
 
-const props = defineProps<{ table: WorkingsTable }>()
+const props = defineProps<{ table: WorkingsTable; highlighted: string[] }>()
+const emit = defineEmits<{ highlight: [key: string] }>()
 const isOpen = defineModel<boolean>('open', { default: false })
 const lit = defineModel<string | null>('lit', { default: null })
 const rows = ref<HTMLElement | null>(null)
@@ -12,8 +13,7 @@ function text(row: WorkingsTable['rows'][number], column: string): string {
   return row.cells[column] ?? ''
 }
 
-function tone(row: WorkingsTable['rows'][number], column: string): string {
-  const reference = column.split(':')[1]
+function tone(row: WorkingsTable['rows'][number], column: string, reference: string | null): string {
   if (!reference)
     return row.cells[column] === 'missing' ? 'text-quiet italic' : column === row.shown ? 'font-semibold' : ''
   return `${effectClass(row.effects[reference])} ${row.flags[reference] ? 'font-semibold' : ''}`
@@ -23,6 +23,9 @@ watch(lit, (key) => {
   if (!key || !isOpen.value || rows.value?.matches(':hover')) return
   rows.value?.querySelector(`[data-row="${CSS.escape(key)}"]`)?.scrollIntoView({ block: 'nearest' })
 })
+const isSum = (role: string) => ['group', 'total', 'landing'].includes(role)
+/** Whether the sum of all stands among the rows. */
+const hasTotal = computed(() => props.table.rows.some((row) => row.role === 'total'))
 const total = (column: string) => props.table.total[column] ?? ''
 </script>
 
@@ -43,7 +46,7 @@ const total = (column: string) => props.table.total[column] ?? ''
       <table class="border-collapse">
         <thead>
           <tr class="sticky top-0 bg-panel text-left align-bottom">
-            <th class="min-w-32 border-b border-ink/40 py-1 pr-6 font-semibold" scope="col">Period</th>
+            <th class="min-w-32 border-b border-ink/40 py-1 pr-6 font-semibold" scope="col">{{ table.rowsAre }}</th>
             <th
               v-for="column in table.columns"
               :key="column.id"
@@ -60,26 +63,38 @@ const total = (column: string) => props.table.total[column] ?? ''
             :key="row.key"
             :data-row="row.key"
             class="border-b border-hairline"
-            :class="lit === row.key ? 'bg-accent-tint' : ''"
+            :class="[lit === row.key ? 'bg-accent-tint' : '', isSum(row.role) ? 'font-semibold' : '']"
             @pointerenter="lit = row.key"
             @pointerleave="lit = null"
           >
-            <th class="py-[3px] pr-6 text-left font-normal whitespace-nowrap" scope="row">
-              {{ row.label }}<span v-if="row.flagged" class="ml-2 text-[12px] text-accent">flagged</span>
+            <th
+              class="max-w-[420px] py-[3px] pr-6 text-left break-words"
+              :class="isSum(row.role) ? 'font-semibold' : 'font-normal'"
+              scope="row"
+            >
+              <button
+                class="mr-2 size-2.5 rounded-xs border border-accent/50 align-baseline"
+                :class="highlighted.includes(row.key) ? 'bg-accent' : ''"
+                :aria-label="`Highlight ${row.label}`"
+                :aria-pressed="highlighted.includes(row.key)"
+                title="Highlight this row in the chart"
+                @click="emit('highlight', row.key)"
+              /><span :style="{ paddingLeft: `${row.depth * 12}px` }">{{ row.label }}</span
+              ><span v-if="row.flagged" class="ml-2 text-[12px] text-accent">flagged</span>
             </th>
             <td
               v-for="column in table.columns"
               :key="column.id"
               class="py-[3px] pl-6 text-right whitespace-nowrap"
-              :class="tone(row, column.id)"
+              :class="tone(row, column.id, column.reference)"
             >
               {{ text(row, column.id) }}
             </td>
           </tr>
         </tbody>
-        <tfoot>
+        <tfoot v-if="!hasTotal">
           <tr class="font-semibold">
-            <th class="py-1 pr-6 text-left whitespace-nowrap" scope="row">Total {{ total('shown') }}</th>
+            <th class="py-1 pr-6 text-left whitespace-nowrap" scope="row">Total</th>
             <td v-for="column in table.columns" :key="column.id" class="py-1 pl-6 text-right">
               {{ total(column.id) }}
             </td>

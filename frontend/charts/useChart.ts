@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useDebounceFn } from '@vueuse/core'
 import { ask, Problem, says } from '../shared/api'
-import type { Chart, Dataset, Question, Recipe } from '../shared/types'
+import type { Chart, Dataset, Finish, Kind, Question, Recipe } from '../shared/types'
 import { around, useClosing } from '../shared/useClosing'
 import { usePulse } from '../shared/usePulse'
 import { useHistory } from './useHistory'
@@ -10,6 +10,11 @@ import { useHistory } from './useHistory'
 interface State {
   recipe: Recipe
   closing: string
+}
+
+/** Without what is left to its default. */
+function told<T extends object>(of: T): T {
+  return Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as T
 }
 
 /** One chart on the screen: its recipe, its dataset, its name if it has one; every change can be taken back. */
@@ -76,7 +81,7 @@ export function useChart() {
       dataset.value = await ask<Dataset>('GET', `/datasets/${id}`)
       recipe.value = chart.value?.recipe ?? fromAddress() ?? dataset.value.firstRecipe
       if (!recipe.value)
-        problem.value = 'These figures are a list without periods. A chart over time needs a column that holds periods.'
+        problem.value = 'These figures have neither periods nor names. A chart needs a column that holds one of them.'
       document.title = `${chart.value?.name ?? dataset.value.name} – Keen Margin`
     } catch (error) {
       problem.value = says(error)
@@ -101,12 +106,25 @@ export function useChart() {
     }
   }
 
-  function change(part: Partial<Question>) {
-    if (!recipe.value) return
+  /** Takes another recipe, and remembers the one before. */
+  function turnTo(next: Recipe) {
     history.remember()
-    const told = Object.entries({ ...recipe.value.question, ...part }).filter(([, value]) => value !== undefined)
-    recipe.value = { ...recipe.value, question: Object.fromEntries(told) }
+    recipe.value = next
     afterChange()
+  }
+
+  function change(part: Partial<Question>) {
+    if (recipe.value) turnTo({ ...recipe.value, question: told({ ...recipe.value.question, ...part }) })
+  }
+
+  function finish(part: Partial<Finish>) {
+    if (recipe.value) turnTo({ ...recipe.value, finish: told({ ...recipe.value.finish, ...part }) })
+  }
+
+  /** Asks as the kind does, with whatever it can keep of this question. */
+  function draw(kind: Kind) {
+    if (recipe.value && kind.question && kind.id !== recipe.value.kind)
+      turnTo({ ...recipe.value, kind: kind.id, question: kind.question })
   }
 
   const save = useDebounceFn(async () => {
@@ -190,6 +208,8 @@ export function useChart() {
     history,
     closing,
     change,
+    finish,
+    draw,
     name,
     moveClosing,
   }

@@ -122,7 +122,7 @@ function changed() {
         <button class="button" :disabled="!canRedo" :title="pulse?.redo ?? 'Nothing to do again'" @click="redo">
           Redo
         </button>
-        <RouterLink v-if="!dataset.isList && dataset.facts" class="button" :to="`/charts/new?dataset=${id}`"
+        <RouterLink v-if="dataset.firstRecipe" class="button" :to="`/charts/new?dataset=${id}`"
           >Ask a question</RouterLink
         >
         <DatasetExportMenu :dataset="id" />

@@ -61,7 +61,7 @@ async function bringBack(dataset: DatasetBrief) {
           <td class="py-2.5 pr-6 text-right">{{ dataset.facts.toLocaleString('en-GB') }}</td>
           <td class="py-2.5 text-right">
             <RouterLink
-              v-if="!dataset.isList && dataset.facts"
+              v-if="dataset.facts"
               class="link"
               :to="`/charts/new?dataset=${dataset.id}`"
               :aria-label="`Ask a question about ${dataset.name}`"

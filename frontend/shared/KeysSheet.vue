@@ -12,6 +12,8 @@ const keys = [
   ['g c', 'Go to charts'],
   ['/', 'Find anything'],
   ['[  ]', 'Closing period back and on'],
+  ['k', 'Choose among the kinds'],
+  ['h', 'Highlight the row that is lit on the chart'],
   ['w', 'Open or close the workings'],
   ['e', 'Export'],
   ['← →', 'In the question: from slot to slot. On the chart: from period to period. On the closing line: back and on'],

@@ -2,6 +2,7 @@
 export const inks: Record<string, string> = {
     "ink": "#23272E",
     "prior-year": "#A9ADB2",
+    "missed": "#776C68",
     "favourable": "#1F9E8F",
     "favourable-text": "#0B7A75",
     "unfavourable": "#B8370F",
@@ -15,8 +16,9 @@ export const inks: Record<string, string> = {
     "hatch-ink": "#23272E",
     "hatch-favourable": "#1F9E8F",
     "hatch-unfavourable": "#B8370F",
+    "hatch-missed": "#776C68",
     "hatch-prior-year": "#A9ADB2"
 }
-export const hatches: string[] = ["hatch-ink","hatch-favourable","hatch-unfavourable","hatch-prior-year"]
+export const hatches: string[] = ["hatch-ink","hatch-favourable","hatch-unfavourable","hatch-missed","hatch-prior-year"]
 export const hatch = { size: 5, thickness: 1.9, path: 'M-1 1L1 -1M0 5L5 0M4 6L6 4', paper: '#FFFFFF' }
 export const chartFont = 'IBM Plex Sans'

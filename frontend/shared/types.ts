@@ -24,19 +24,62 @@ export interface Question {
   scenario?: Scenario
   forecast?: Scenario
   against?: Scenario[]
-  by?: Grain
+  /** a grain, or a breakdown by its name */
+  by?: string
   span?: Span
   closedThrough?: string
   where?: Filter[]
   better?: 'more' | 'less'
   flag?: { percent?: string; amount?: string }
+  order?: Order
+  cumulate?: 'year to date' | 'moving'
+  /** keeps so many members, gathers the others */
+  top?: number
+  /** a breakdown: the same chart for each of its members */
+  each?: string
+  between?: { field: string; first: string; second: string }
+  used?: string
+  unused?: string
+  total?: string
+  /** of a rate, in percent */
+  target?: string
+}
+
+export type Order = 'calendar' | 'given' | 'largest first' | 'smallest first' | 'favourable first'
+
+/** What only changes the looks; what is left out is as usual. */
+export interface Finish {
+  unit?: '1' | 'k' | 'm' | 'bn'
+  decimals?: number
+  labels?: 'all' | 'extremes' | 'none'
+  width?: number
+  locale?: 'en' | 'de' | 'fr'
+  variance?: 'both' | 'amount' | 'percent'
+  sameLength?: boolean
+  gap?: boolean
+  mark?: 'tick' | 'dot'
+  limit?: string
+  turn?: boolean
+  landing?: boolean
+  cut?: boolean
+  highlight?: string[]
 }
 
 export interface Recipe {
   keenMargin: 1
   question: Question
   kind: string
-  finish?: Record<string, unknown>
+  finish?: Finish
+}
+
+/** A way to draw, what the figures lack for it, and the question that it would ask of them. */
+export interface Kind {
+  id: string
+  name: string
+  group: string
+  says: string
+  lacks: string | null
+  question: Question | null
 }
 
 export interface Period {
@@ -159,6 +202,8 @@ export interface Scene {
   height: number
   title: string
   description: string
+  /** bars instead of columns */
+  isLying: boolean
   marks: Mark[]
 }
 
@@ -171,6 +216,8 @@ export interface Check {
 export interface WorkingsRow {
   key: string
   label: string
+  role: 'row' | 'other' | 'group' | 'total' | 'landing'
+  depth: number
   shown: Scenario | null
   cells: Record<string, string>
   effects: Record<string, Effect | null>
@@ -181,7 +228,9 @@ export interface WorkingsRow {
 
 export interface WorkingsTable {
   unit: string
-  columns: { id: string; head: string; rule: string }[]
+  /** heads the names of rows */
+  rowsAre: string
+  columns: { id: string; head: string; rule: string; reference: string | null }[]
   rows: WorkingsRow[]
   total: Record<string, string>
 }
@@ -201,11 +250,14 @@ export interface Drawing {
       effect: Effect | null
       note: string
     }
+    /** heads the movers */
+    moves: string
     movers: { key: string; label: string; variance: string; effect: Effect; flagged: boolean }[]
     statements: string[]
   }
   checks: Check[]
   workings: WorkingsTable
+  kinds: Kind[]
 }
 
 export interface Chart {

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import type { Finish } from '../../shared/types'
+import FinishChoice from './FinishChoice.vue'
+import FinishSwitch from './FinishSwitch.vue'
+
+/** What only changes the looks of this chart; what its kind has no use for is not offered. */
+const props = defineProps<{
+  kind: string
+  finish: Finish
+  isOverTime: boolean
+  hasForecast: boolean
+  inPoints: boolean
+}>()
+const emit = defineEmits<{ change: [part: Partial<Finish>] }>()
+
+const isTiers = computed(() => props.kind === 'variance-tiers')
+const usual = computed(() => ({ 'variance-tiers': 'both', 'gap-line': 'percent' })[props.kind] ?? 'amount')
+const variance = computed(() => props.finish.variance ?? usual.value)
+const highlighted = computed(() => props.finish.highlight?.length ?? 0)
+
+function limit(text: string) {
+  const digits = text.trim().replace('%', '').trim()
+  if (digits === '' || /^\d{1,6}(\.\d{1,4})?$/.test(digits))
+    emit('change', { limit: Number(digits) > 0 ? digits : undefined })
+}
+</script>
+
+<template>
+  <Popover as="div" class="relative">
+    <PopoverButton class="button">Finish</PopoverButton>
+    <PopoverPanel focus class="sheet right-0 w-[330px] space-y-3 p-4">
+      <FinishChoice
+        label="Unit"
+        :value="finish.unit ?? ''"
+        :choices="[
+          ['', 'as it fits'],
+          ['1', '1'],
+          ['k', 'k'],
+          ['m', 'm'],
+          ['bn', 'bn'],
+        ]"
+        @choose="emit('change', { unit: ($event || undefined) as Finish['unit'] })"
+      />
+      <FinishChoice
+        label="Decimals"
+        :value="finish.decimals === undefined ? '' : String(finish.decimals)"
+        :choices="[
+          ['', 'as it fits'],
+          ['0', '0'],
+          ['1', '1'],
+          ['2', '2'],
+        ]"
+        @choose="emit('change', { decimals: $event === '' ? undefined : Number($event) })"
+      />
+      <FinishChoice
+        label="Labels"
+        :value="finish.labels ?? 'all'"
+        :choices="[
+          ['all', 'all'],
+          ['extremes', 'ends and extremes'],
+          ['none', 'none'],
+        ]"
+        @choose="emit('change', { labels: $event === 'all' ? undefined : ($event as Finish['labels']) })"
+      />
+      <FinishChoice
+        v-if="kind !== 'capacity-fill' && !inPoints"
+        label="Variance"
+        :value="variance"
+        :choices="[
+          ['amount', 'amount'],
+          ['percent', 'percent'],
+          ['both', 'both'],
+        ]"
+        @choose="emit('change', { variance: $event === usual ? undefined : ($event as Finish['variance']) })"
+      />
+      <FinishChoice
+        v-if="kind === 'target-marks'"
+        label="Mark"
+        :value="finish.mark ?? 'tick'"
+        :choices="[
+          ['tick', 'tick'],
+          ['dot', 'dot'],
+        ]"
+        @choose="emit('change', { mark: $event === 'tick' ? undefined : 'dot' })"
+      />
+      <div class="space-y-1.5 border-t border-hairline pt-3">
+        <FinishSwitch
+          v-if="isTiers"
+          :on="finish.sameLength ?? true"
+          text="Variances as long per unit as the values"
+          @turn="emit('change', { sameLength: $event ? undefined : false })"
+        />
+        <FinishSwitch
+          v-if="kind === 'nested-columns'"
+          :on="finish.gap ?? false"
+          text="A thin bar over the gap"
+          @turn="emit('change', { gap: $event || undefined })"
+        />
+        <FinishSwitch
+          v-if="isOverTime && hasForecast && kind !== 'hat' && kind !== 'capacity-fill' && kind !== 'gap-line'"
+          :on="finish.landing ?? false"
+          text="Where the year will land, set apart"
+          @turn="emit('change', { landing: $event || undefined })"
+        />
+        <FinishSwitch
+          v-if="kind !== 'gap-line'"
+          :on="finish.cut ?? true"
+          text="Cut totals that would dwarf the rows"
+          @turn="emit('change', { cut: $event ? undefined : false })"
+        />
+        <FinishSwitch
+          v-if="kind !== 'gap-line'"
+          :on="finish.turn ?? false"
+          :text="isOverTime ? 'Turn: bars from top to bottom' : 'Turn: columns side by side'"
+          @turn="emit('change', { turn: $event || undefined })"
+        />
+        <label v-if="isTiers && variance !== 'amount' && !inPoints" class="flex items-center gap-2 py-0.5">
+          Cut pins at
+          <input
+            class="field w-20 text-right"
+            inputmode="decimal"
+            :value="finish.limit ?? ''"
+            placeholder="outliers"
+            @change="limit(($event.target as HTMLInputElement).value)"
+          />%
+        </label>
+      </div>
+      <p class="border-t border-hairline pt-3 text-quiet">
+        <template v-if="highlighted">
+          {{ highlighted === 1 ? 'One row is' : `${highlighted} rows are` }} highlighted.
+          <button class="link" @click="emit('change', { highlight: undefined })">Highlight none</button>
+        </template>
+        <template v-else>Rows are highlighted in the workings, or with <kbd>h</kbd> on the chart.</template>
+      </p>
+    </PopoverPanel>
+  </Popover>
+</template>

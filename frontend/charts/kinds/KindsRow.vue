@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Kind } from '../../shared/types'
+import KindGlyph from './KindGlyph.vue'
+
+/** The ways to draw, in groups by the question that they answer. Those that the figures cannot answer are dimmed and say why. */
+const props = defineProps<{ kinds: Kind[]; kind: string }>()
+const emit = defineEmits<{ draw: [kind: Kind] }>()
+const row = ref<HTMLElement | null>(null)
+const shown = ref<string | null>(null)
+
+const groups = computed(() => {
+  const groups = new Map<string, Kind[]>()
+  for (const kind of props.kinds) groups.set(kind.group, [...(groups.get(kind.group) ?? []), kind])
+  return [...groups].map(([name, kinds]) => ({ name, kinds }))
+})
+
+function step(by: number) {
+  const buttons = [...(row.value?.querySelectorAll('button') ?? [])]
+  const at = buttons.findIndex((button) => button === document.activeElement)
+  buttons[(at + by + buttons.length) % buttons.length]?.focus()
+}
+
+function focus() {
+  row.value?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus()
+}
+defineExpose({ focus })
+</script>
+
+<template>
+  <div
+    ref="row"
+    role="radiogroup"
+    aria-label="Drawn as"
+    class="flex flex-wrap items-center gap-x-4 gap-y-1"
+    @keydown.right.prevent="step(1)"
+    @keydown.left.prevent="step(-1)"
+    @keydown.escape="shown = null"
+  >
+    <div v-for="group in groups" :key="group.name" class="flex items-center gap-1.5">
+      <span class="text-[12px] text-quiet">{{ group.name }}</span>
+      <span v-for="one in group.kinds" :key="one.id" class="relative">
+        <button
+          class="grid h-8 w-10 place-items-center rounded-md border"
+          :class="[
+            one.id === kind ? 'border-accent bg-accent-tint' : 'border-transparent hover:border-[#d3ccc0]',
+            one.lacks ? 'cursor-default' : '',
+          ]"
+          role="radio"
+          :aria-checked="one.id === kind"
+          :aria-disabled="one.lacks !== null"
+          :aria-label="one.name"
+          :aria-describedby="`kind-${one.id}`"
+          :tabindex="one.id === kind ? 0 : -1"
+          @click="one.lacks || emit('draw', one)"
+          @pointerenter="shown = one.id"
+          @pointerleave="shown = null"
+          @focus="shown = one.id"
+          @blur="shown = null"
+        >
+          <KindGlyph :kind="one.id" :class="one.lacks ? 'opacity-30' : ''" />
+        </button>
+        <span
+          :id="`kind-${one.id}`"
+          role="tooltip"
+          class="sheet top-full left-0 w-max max-w-[260px] px-3 py-2"
+          :class="shown === one.id ? '' : 'sr-only'"
+          ><strong class="block font-semibold">{{ one.name }}</strong
+          >{{ one.says }}<span v-if="one.lacks" class="mt-1 block text-unfavourable-text">{{ one.lacks }}</span></span
+        >
+      </span>
+    </div>
+  </div>
+</template>

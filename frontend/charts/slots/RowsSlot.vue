@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Dataset, Order, Question } from '../../shared/types'
+import SlotSheet from './SlotSheet.vue'
+
+/** What the rows are: periods, running totals of them, or members of a breakdown; and whether there is a chart for each member of another. */
+const props = defineProps<{ text: string; dataset: Dataset; question: Question; kind: string }>()
+const emit = defineEmits<{ change: [part: Partial<Question>] }>()
+
+const by = computed(() => props.question.by ?? 'month')
+const isPeriods = computed(() => (props.dataset.grains as string[]).includes(by.value))
+const taken = computed(() => (props.kind === 'hat' ? props.question.between?.field : undefined))
+const breakdowns = computed(() =>
+  props.kind === 'gap-line'
+    ? []
+    : props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== taken.value),
+)
+const others = computed(() =>
+  props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== by.value && name !== taken.value),
+)
+const many = computed(() => props.dataset.breakdowns.find((one) => one.name === by.value)?.members.length ?? 0)
+const tops = computed(() => [3, 5, 10, 20, 50].filter((top) => top < many.value))
+const running = [
+  { value: undefined, label: 'each on its own' },
+  { value: 'year to date', label: 'year to date' },
+  { value: 'moving', label: 'over 12 months' },
+] as const
+const orders: { value: Order | undefined; label: string }[] = [
+  { value: undefined, label: 'as given' },
+  { value: 'largest first', label: 'largest first' },
+  { value: 'smallest first', label: 'smallest first' },
+  { value: 'favourable first', label: 'favourable first' },
+]
+const hasMoving = computed(() => !['day', 'week'].includes(by.value))
+
+/** Running totals are of periods, order and gathering of members. */
+function take(name: string, isGrain: boolean) {
+  emit('change', {
+    by: name,
+    ...(isGrain ? { order: undefined, top: undefined } : { cumulate: undefined }),
+    ...(['day', 'week'].includes(name) && props.question.cumulate === 'moving' ? { cumulate: undefined } : {}),
+    ...(props.question.each === name ? { each: undefined } : {}),
+  })
+}
+</script>
+
+<template>
+  <SlotSheet :text="text" name="Rows" :width="340">
+    <div v-if="dataset.grains.length" role="radiogroup" aria-label="By period">
+      <p class="label mb-1">Periods</p>
+      <div class="grid grid-cols-3 gap-x-1">
+        <button
+          v-for="grain in dataset.grains"
+          :key="grain"
+          class="choice rounded"
+          role="radio"
+          :aria-checked="by === grain"
+          @click="take(grain, true)"
+        >
+          {{ grain }}
+        </button>
+      </div>
+    </div>
+    <div
+      v-if="breakdowns.length"
+      class="mt-2 border-t border-hairline pt-2"
+      role="radiogroup"
+      aria-label="By breakdown"
+    >
+      <p class="label mb-1">Members of</p>
+      <div class="grid grid-cols-2 gap-x-1">
+        <button
+          v-for="name in breakdowns"
+          :key="name"
+          class="choice min-w-0 rounded break-words"
+          role="radio"
+          :aria-checked="by === name"
+          @click="take(name, false)"
+        >
+          <span class="min-w-0">{{ name }}</span>
+        </button>
+      </div>
+    </div>
+    <div v-if="isPeriods" class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Running totals">
+      <p class="label mb-1">Running totals</p>
+      <div class="grid grid-cols-3 gap-x-1">
+        <button
+          v-for="choice in running.filter((one) => one.value !== 'moving' || hasMoving)"
+          :key="choice.label"
+          class="choice rounded"
+          role="radio"
+          :aria-checked="question.cumulate === choice.value"
+          @click="emit('change', { cumulate: choice.value })"
+        >
+          {{ choice.label }}
+        </button>
+      </div>
+    </div>
+    <template v-else>
+      <div class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Order">
+        <p class="label mb-1">Order</p>
+        <div class="grid grid-cols-2 gap-x-1">
+          <button
+            v-for="choice in orders"
+            :key="choice.label"
+            class="choice rounded"
+            role="radio"
+            :aria-checked="question.order === choice.value"
+            @click="emit('change', { order: choice.value })"
+          >
+            {{ choice.label }}
+          </button>
+        </div>
+      </div>
+      <label v-if="tops.length" class="mt-2 flex items-center gap-2 border-t border-hairline pt-3">
+        Show
+        <select
+          class="field flex-1"
+          aria-label="How many members"
+          :value="question.top ?? ''"
+          @change="emit('change', { top: Number(($event.target as HTMLSelectElement).value) || undefined })"
+        >
+          <option value="">{{ many > 40 ? 'the 20 largest, and the others together' : 'all of them' }}</option>
+          <option v-for="top in tops" :key="top" :value="top">the {{ top }} largest, and the others together</option>
+        </select>
+      </label>
+    </template>
+    <label v-if="others.length" class="mt-3 flex items-center gap-2 border-t border-hairline pt-3">
+      A chart for
+      <select
+        class="field min-w-0 flex-1"
+        aria-label="A chart for each"
+        :value="question.each ?? ''"
+        @change="emit('change', { each: ($event.target as HTMLSelectElement).value || undefined })"
+      >
+        <option value="">all together</option>
+        <option v-for="name in others" :key="name" :value="name">each of {{ name }}</option>
+      </select>
+    </label>
+  </SlotSheet>
+</template>
