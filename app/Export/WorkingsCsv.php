@@ -18,15 +18,7 @@ final class WorkingsCsv
 {
     public static function of(Workings $workings): string
     {
-        $head = [$workings->by instanceof Grain ? 'Period' : $workings->by];
-        foreach ($workings->columns as $column) {
-            $head[] = match ($column->form) {
-                ColumnForm::Variance, ColumnForm::Points => "Variance {$column->key}",
-                ColumnForm::Percent => "Variance {$column->key} %",
-                default => $column->head,
-            };
-        }
-        $lines = [[...$head, ...self::heads($workings)]];
+        $lines = [self::head($workings)];
         foreach ($workings->rows as $row) {
             $lines[] = [$row->key, ...self::numbers($row, $workings)];
         }
@@ -37,22 +29,42 @@ final class WorkingsCsv
     }
 
     /** @return list<string> */
-    private static function heads(Workings $workings): array
+    private static function head(Workings $workings): array
     {
-        return ['Shown', ...array_merge([], ...array_map(static fn (Reference $reference): array => ["Effect {$reference->key}", "Flagged {$reference->key}"], $workings->references))];
+        $heads = array_map(static fn (Column $column): string => match ($column->form) {
+            ColumnForm::Variance, ColumnForm::Points => "Variance {$column->key}",
+            ColumnForm::Percent => "Variance {$column->key} %",
+            default => $column->head,
+        }, $workings->columns);
+        $effects = array_map(static fn (Reference $reference): array => ["Effect {$reference->key}", "Flagged {$reference->key}"], $workings->references);
+
+        return [$workings->by instanceof Grain ? 'Period' : $workings->by, ...self::withShown($heads, 'Shown', $workings), ...array_merge([], ...$effects)];
     }
 
     /** @return list<string> */
     private static function numbers(Row|Total $of, Workings $workings): array
     {
-        $cells = array_map(static fn (Column $column): string => $column->number($of)?->toString() ?? '', $workings->columns);
-        $cells[] = $of->shown?->toString() ?? '';
+        $cells = self::withShown(array_map(static fn (Column $column): string => $column->number($of)?->toString() ?? '', $workings->columns), $of->shown?->toString() ?? '', $workings);
         foreach ($workings->references as $reference) {
             $variance = $of->variances[$reference->key] ?? null;
             array_push($cells, $variance?->effect->value ?? '', null === $variance ? '' : ($variance->flagged ? 'yes' : 'no'));
         }
 
         return $cells;
+    }
+
+    /**
+     * What is shown stands between the amounts and what they are held against.
+     *
+     * @param list<string> $cells
+     *
+     * @return list<string>
+     */
+    private static function withShown(array $cells, string $shown, Workings $workings): array
+    {
+        $amounts = \count(array_filter($workings->columns, static fn (Column $column): bool => ColumnForm::Amount === $column->form));
+
+        return [...\array_slice($cells, 0, $amounts), $shown, ...\array_slice($cells, $amounts)];
     }
 
     private static function cell(string $cell): string

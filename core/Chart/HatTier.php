@@ -39,12 +39,12 @@ final readonly class HatTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): float => $this->drawn($row, $amount), array_values($row->values)), $this->rows)));
+        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): float => $this->drawn($row, $amount), self::sides($row)), $this->rows)));
     }
 
     public function labelWidths(): array
     {
-        $widths = LabelWidths::of(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): array => [$amount, null === $row->variances['first'] ? $this->workings->display->amount($amount) : GapBar::text($this->workings->display, $row->variances['first'], $this->form, 0)], array_values($row->values)), $this->rows)), 600);
+        $widths = LabelWidths::of(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): array => [$amount, null === $row->variances['first'] ? $this->workings->display->amount($amount) : GapBar::text($this->workings->display, $row->variances['first'], $this->form, 0)], self::sides($row)), $this->rows)), 600);
 
         // Differences stand on either side of a block, at worst past the first value.
         return [max($widths), 2 * max($widths) + 9.0];
@@ -105,7 +105,7 @@ final readonly class HatTier implements Tier
             if (!$variance->reference->isZero() || VarianceForm::Percent !== $this->form) {
                 $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->drawn($row, $variance->shown), $isAbove, 0.0, $this->beyondBrim($stage, $row, $variance, $i));
             }
-            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->drawn($row, $variance->reference), !$isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
+            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->drawn($row, $variance->reference), !$isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0), fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->drawn($row, $variance->reference), $isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
         }
         $stage->write($firsts);
         $stage->write($changes);
@@ -127,6 +127,12 @@ final readonly class HatTier implements Tier
     private function half(Stage $stage): float
     {
         return Plane::Upright === $stage->plane ? min(self::LONGEST_BRIM, self::HAT * $stage->axis->band) / 2 : 0.38 * $stage->axis->band;
+    }
+
+    /** @return list<?BigDecimal> */
+    private static function sides(Row $row): array
+    {
+        return [$row->values['first'] ?? null, $row->values['second'] ?? null];
     }
 
     private function drawn(Row $row, ?BigDecimal $amount): float

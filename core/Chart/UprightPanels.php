@@ -79,6 +79,9 @@ final readonly class UprightPanels
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         $start = $y;
         $y += null === $closing ? 0.0 : 14.0;
+        $foot = $y + $layout->size;
+        // Before the labels of the tiers, so that these keep off them.
+        $bottom = $this->workings->isOverTime() ? PeriodLabels::write($this->board, $axis, $rows, $foot + 14.0) : RowNames::below($this->board, $axis, $rows, $foot + 14.0);
         foreach ($tiers as $i => $tier) {
             $scale = new LinearScale($y + $layout->zeros[$i], $layout->perUnit[$i]);
             if ('' !== $tier->name() && $grid->isFirst($place)) {
@@ -86,13 +89,11 @@ final readonly class UprightPanels
             }
             $tier->draw(new Stage($this->board, Plane::Upright, $axis, $scale, $this->finish->labels, $grid->isFirst($place)));
         }
-        $foot = $y + $layout->size;
         if ($grid->isFirst($place)) {
             $zero = $y + $layout->zeros[\count($tiers) - 1];
             $from = \count($tiers) > 1 ? $zero - SeriesNames::height($this->keys) - 20.0 : $y;
             SeriesNames::beside($this->board, $this->keys, $grid->left($place) - 8.0, $foot > $zero + 20.0 ? min($from, $zero) : $from, max($zero, $from + 20.0 + SeriesNames::height($this->keys)));
         }
-        $bottom = $this->workings->isOverTime() ? PeriodLabels::write($this->board, $axis, $rows, $foot + 14.0) : RowNames::below($this->board, $axis, $rows, $foot + 14.0);
         $this->highlight($axis, $rows, $start, $bottom);
         if (null !== $closing) {
             ClosingLine::draw($this->board, Plane::Upright, $closing, $start, $bottom - 2.0, 0 === $place);

@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Workings;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Time\Period;
 
 /** What is used, what is not, and of how much: row by row, with the rate and its target. */
 final readonly class CapacityRows
@@ -23,21 +24,68 @@ final readonly class CapacityRows
     /** @param ?bool $onTotal whether the target is one of the total; else of what is used; none where there is none */
     public function row(Slice $slice, string $panel, ?bool $onTotal): Row
     {
-        $rows = array_map(static fn (ComparisonRows $rows): Row => $rows->row($slice, $panel), $this->parts);
+        $both = $this->withBoth($slice);
+        $rows = array_map(static fn (ComparisonRows $rows): Row => $rows->row($both, $panel), $this->parts);
         $model = $rows[array_key_first($rows)];
         [$used, $unused, $total] = self::three(array_map(static fn (Row $row): ?BigDecimal => $row->shown, $rows));
+        $own = null === $this->scope->question->cumulate ? [] : ['own' => self::three(array_map(static fn (Row $row): ?BigDecimal => $row->values['own'] ?? null, $rows))[0]];
         [$targetUsed, , $targetTotal] = $this->targets($rows);
-        $rate = null === $used || null === $total ? null : Decimals::rate($used, $total);
-        $target = null === $onTotal ? null : ($onTotal ? $targetTotal : $targetUsed);
-        $whole = true === $onTotal ? $targetTotal : $total;
-        $rateTarget = $this->scope->question->target ?? (null === $targetUsed || null === $whole ? null : Decimals::rate($targetUsed, $whole));
         $isShown = null !== $used && null !== $total;
+
+        return $this->made($model, [
+            'used' => $used, 'unused' => $unused, 'total' => $total,
+            'target' => null === $onTotal ? null : ($onTotal ? $targetTotal : $targetUsed),
+            'rate' => null, 'rateTarget' => null, ...$own,
+            'targetUsed' => $targetUsed, 'targetWhole' => true === $onTotal ? $targetTotal : (null === $targetUsed ? null : $total),
+        ], $isShown, $onTotal);
+    }
+
+    /**
+     * All rows together: of rates the parts are summed first, over rows that have them.
+     *
+     * @param list<Row> $rows
+     */
+    public function whole(Row $model, array $rows, ?bool $onTotal): Row
+    {
+        $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && null !== $row->shown));
+        $held = array_values(array_filter($parts, static fn (Row $row): bool => null !== ($row->values['targetUsed'] ?? null) && null !== ($row->values['targetWhole'] ?? null)));
+        $sum = static fn (array $of, string $key): ?BigDecimal => [] === $of ? null : Decimals::sum(array_values(array_filter(array_map(static fn (Row $row): ?BigDecimal => $row->values[$key] ?? null, $of))));
+
+        return $this->made($model, [
+            'used' => $sum($parts, 'used'), 'unused' => $sum($parts, 'unused'), 'total' => $sum($parts, 'total'),
+            'target' => null === $onTotal ? null : $sum(array_values(array_filter($parts, static fn (Row $row): bool => null !== ($row->values['target'] ?? null))), 'target'),
+            'rate' => null, 'rateTarget' => null,
+            'targetUsed' => $sum($held, 'targetUsed'), 'targetWhole' => $sum($held, 'targetWhole'),
+        ], [] !== $parts, $onTotal);
+    }
+
+    /** @param array<string, ?BigDecimal> $values */
+    private function made(Row $model, array $values, bool $isShown, ?bool $onTotal): Row
+    {
+        $rate = static fn (string $part, string $of): ?BigDecimal => null === $values[$part] || null === $values[$of] ? null : Decimals::rate($values[$part], $values[$of]);
+        $values = array_replace($values, ['rate' => $rate('used', 'total'), 'rateTarget' => $this->scope->question->target ?? $rate('targetUsed', 'targetWhole')]);
         $flag = $this->scope->question->flag;
 
-        return new Row($model->key, $model->label, $model->name, ['used' => $used, 'unused' => $unused, 'total' => $total, 'target' => $target, 'rate' => $rate, 'rateTarget' => $rateTarget], $isShown ? $used : null, $isShown ? $model->shownScenario : null, [
-            'target' => Variance::maybe(true === $onTotal ? $total : $used, $target, $this->scope->better, $flag),
-            'rateTarget' => Variance::maybe($rate, $rateTarget, $this->scope->better, $flag, true),
-        ], $model->role, $model->period, $model->depth, $panel);
+        return new Row($model->key, $model->label, $model->name, $values, $isShown ? $values['used'] : null, $isShown ? $model->shownScenario : null, [
+            'target' => Variance::maybe(true === $onTotal ? $values['total'] : $values['used'], $values['target'], $this->scope->better, $flag),
+            'rateTarget' => Variance::maybe($values['rate'], $values['rateTarget'], $this->scope->better, $flag, true),
+        ], $model->role, $model->period, $model->depth, $model->panel);
+    }
+
+    /** Only periods that have all the parts: a rate of what is used in three months to the room of two would be none. */
+    private function withBoth(Slice $slice): Slice
+    {
+        $shows = function (Period $period) use ($slice): bool {
+            foreach ($this->parts as $rows) {
+                if (!$rows->over($slice->sums)->shows($period)) {
+                    return false;
+                }
+            }
+
+            return true;
+        };
+
+        return new Slice($slice->key, $slice->label, $slice->name, $slice->role, array_values(array_filter($slice->fine, $shows)), array_values(array_filter($slice->own, $shows)), $slice->sums, $slice->period, $slice->member, $slice->depth);
     }
 
     /** Whether the reference has figures of the total; of what is used; none of either. */

@@ -28,9 +28,10 @@ final readonly class CapacityWorkings
 
         $whole = new Slice('total', 'Total', 'Total', RowRole::Total, $scope->fine, $scope->fine, $figures->sums($scope->sources, $question->where));
         $onTotal = $made->isTargetOnTotal($whole);
-        $all = $made->row($whole, '', $onTotal);
+        $figured = $made->row($whole, '', $onTotal);
         $slices = Slices::planned($scope, $figures, $question->where);
         $rows = self::extremes(PanelRows::of($scope, $figures, $question->order ?? Order::Given, new Reference('rateTarget', '', ''), static fn (Panel $panel): array => array_map(static fn (Slice $slice): Row => $made->row($slice, $panel->name, $onTotal), $slices->of($panel->where))));
+        $all = null === $question->cumulate ? $made->whole($figured, $rows, $onTotal) : $figured;
         $amounts = array_merge([], ...array_map(static fn (Row $row): array => [$row->values['used'] ?? null, $row->values['total'] ?? null, $row->values['target'] ?? null], $rows));
         $display = Display::fitting($measure, $recipe->finish, $amounts, array_map(static fn (Row $row): ?BigDecimal => ($row->variances['target'] ?? null)?->amount, $rows));
         $rates = Display::inPercent($recipe->finish);
@@ -59,7 +60,7 @@ final readonly class CapacityWorkings
             null,
             null,
             $display,
-            self::checks($scope, $rows, $all, $measures),
+            self::checks($scope, $rows, $figured, $measures),
             self::reading($subject.' of '.Wording::withinSentence($of), $scope, $rows, $total, $rates, $rate),
             $question->cumulate,
             null,

@@ -91,7 +91,7 @@ final readonly class HatWorkings
     {
         $variance = Variance::maybe($second->shown, $first->shown, $scope->betterOf(null), $scope->question->flag, $scope->measure->isInPercent());
 
-        return new Row($second->key, $second->label, $second->name, ['first' => $first->shown, 'second' => $second->shown], null === $variance ? null : $second->shown, $second->shownScenario, ['first' => $variance], $second->role, $second->period, $second->depth, $second->panel);
+        return new Row($second->key, $second->label, $second->name, ['first' => $first->shown, 'second' => $second->shown, ...null === $scope->question->cumulate ? [] : ['own' => $second->values['own'] ?? null]], null === $variance ? null : $second->shown, $second->shownScenario, ['first' => $variance], $second->role, $second->period, $second->depth, $second->panel);
     }
 
     /**

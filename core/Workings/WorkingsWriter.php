@@ -33,7 +33,7 @@ final class WorkingsWriter
         $change = $row->variances['first'] ?? null;
         $numbers = match ($kind) {
             'hat' => [...array_map(self::amount(...), $row->values), 'change' => self::amount($change?->amount), 'percent' => self::amount($change?->percent()), 'effect' => $change?->effect->value, 'flagged' => $change->flagged ?? false],
-            'capacity-fill' => [...array_map(self::amount(...), $row->values), 'extreme' => $row->extreme?->value, 'variance' => self::variances($row->variances)],
+            'capacity-fill' => [...array_map(self::amount(...), array_diff_key($row->values, ['targetUsed' => 1, 'targetWhole' => 1])), 'extreme' => $row->extreme?->value, 'variance' => self::variances($row->variances)],
             default => ['values' => array_map(self::amount(...), $row->values), 'shown' => self::amount($row->shown), 'shownScenario' => $row->shownScenario?->value, 'variance' => self::variances($row->variances)],
         };
 

@@ -8,7 +8,10 @@ use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Reading\FactReader;
 use KeenMargin\Core\Figures\Reading\HeaderPlace;
 use KeenMargin\Core\Figures\Reading\MappingReader;
@@ -44,6 +47,20 @@ final class Written
         $given = Given::json(json_encode((object) $mapping, \JSON_THROW_ON_ERROR));
 
         return FactReader::read($sheet, MappingReader::read($given, RoleGuess::of($sheet, null, 2026), $sheet), $name);
+    }
+
+    /**
+     * The same figures with members in groups, and with roles as lines of a statement.
+     *
+     * @param array<string, string>   $parents
+     * @param array<string, LineRole> $roles
+     */
+    public static function grouped(FactTable $figures, string $breakdown, array $parents, array $roles = []): FactTable
+    {
+        $dataset = $figures->dataset();
+        $breakdowns = array_map(static fn (Dimension $one): Dimension => $one->name === $breakdown ? new Dimension($one->name, array_values(array_unique([...$one->members, ...array_values($parents)])), $parents, $roles) : $one, $dataset->breakdowns);
+
+        return new FactTable(new Dataset($dataset->name, $dataset->measures, $breakdowns, $dataset->grain, $dataset->calendar, $dataset->coverage), $figures->series, $figures->packed, $figures->sums([], []));
     }
 
     /**

@@ -6,9 +6,6 @@ namespace KeenMargin\Tests\core\Chart;
 
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Render\SvgRenderer;
-use KeenMargin\Core\Scene\Box;
-use KeenMargin\Core\Scene\Line;
-use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Tests\core\RandomFigures;
@@ -18,40 +15,20 @@ use PHPUnit\Framework\TestCase;
 
 final class VarianceTiersTest extends TestCase
 {
+    use SceneProperties;
+
     private const CSV = "Month,Actual,Budget,Forecast,Prior year\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
     private const QUESTION = ['forecast' => 'FC', 'against' => ['BU', 'PY']];
-
-    /** @return list<Text> */
-    private static function texts(Drawing $drawing, string $role = ''): array
-    {
-        return array_values(array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Text && ('' === $role || $role === $mark->role)));
-    }
-
-    /** @return list<Rect> */
-    private static function rects(Drawing $drawing, string $role): array
-    {
-        return array_values(array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Rect && $role === $mark->role));
-    }
-
-    /**
-     * @param list<Text> $texts
-     *
-     * @return list<string>
-     */
-    private static function words(array $texts): array
-    {
-        return array_map(static fn (Text $text): string => $text->text, $texts);
-    }
 
     public function testEveryValueAndVarianceIsLabelled(): void
     {
         $drawing = Written::drawing(self::CSV, self::QUESTION);
-        self::assertSame(['781', '742', '548'], self::words(self::texts($drawing, 'value-label')));
-        self::assertSame(['+36', "\u{2212}18", "\u{2212}12"], self::words(self::texts($drawing, 'variance-label')));
-        self::assertSame(['+4.8', "\u{2212}2.4", "\u{2212}2.1"], self::words(self::texts($drawing, 'percent-label')));
-        self::assertSame(['Jul', 'Aug', 'Sep'], self::words(self::texts($drawing, 'period')));
-        self::assertSame(['closed', 'forecast'], self::words(self::texts($drawing, 'closing-label')));
-        self::assertSame(['Example', 'Amount', 'Jul–Sep 2026: AC to Aug, then FC, against BU; PY marked'], self::words(self::texts($drawing, 'title')));
+        self::assertSame(['781', '742', '548'], self::words($drawing, 'value-label'));
+        self::assertSame(['+36', "\u{2212}18", "\u{2212}12"], self::words($drawing, 'variance-label'));
+        self::assertSame(['+4.8', "\u{2212}2.4", "\u{2212}2.1"], self::words($drawing, 'percent-label'));
+        self::assertSame(['Jul', 'Aug', 'Sep'], self::words($drawing, 'period'));
+        self::assertSame(['closed', 'forecast'], self::words($drawing, 'closing-label'));
+        self::assertSame(['Example', 'Amount', 'Jul–Sep 2026: AC to Aug, then FC, against BU; PY marked'], self::words($drawing, 'title'));
     }
 
     public function testScenariosBearTheFillsOfTheNotation(): void
@@ -88,7 +65,7 @@ final class VarianceTiersTest extends TestCase
     {
         $drawing = Written::drawing("Month,Actual,Budget\n2026-01,5,4\n2026-02,,4\n2026-03,6,4\n", ['against' => ['BU']]);
         self::assertCount(2, self::rects($drawing, 'value'));
-        self::assertSame(['–'], self::words(self::texts($drawing, 'missing')));
+        self::assertSame(['–'], self::words($drawing, 'missing'));
     }
 
     public function testAnOutlierInPercentIsCutAndKeepsItsTrueLabel(): void
@@ -98,15 +75,15 @@ final class VarianceTiersTest extends TestCase
             $csv .= '2026-0'.($i + 1).",$actual,100\n";
         }
         $drawing = Written::drawing($csv, ['against' => ['BU']]);
-        self::assertContains('+800.0', self::words(self::texts($drawing, 'percent-label')));
-        self::assertCount(1, array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Path && 'cut' === $mark->role));
+        self::assertContains('+800.0', self::words($drawing, 'percent-label'));
+        self::assertCount(1, self::paths($drawing, 'cut'));
     }
 
     public function testAZeroReferenceHasNoPercentage(): void
     {
         $drawing = Written::drawing("Month,Actual,Budget\n2026-01,5,0\n2026-02,5,4\n", ['against' => ['BU']]);
-        self::assertSame(['–'], self::words(self::texts($drawing, 'missing')));
-        self::assertSame(['+25.0'], self::words(self::texts($drawing, 'percent-label')));
+        self::assertSame(['–'], self::words($drawing, 'missing'));
+        self::assertSame(['+25.0'], self::words($drawing, 'percent-label'));
     }
 
     public function testFlaggedVariancesStandOut(): void
@@ -154,27 +131,7 @@ final class VarianceTiersTest extends TestCase
         }
         $question['closedThrough'] = \sprintf('%d-%02d', 2022 + intdiv($figures->closed, 12), $figures->closed % 12 + 1);
         $drawing = Drawing::of(Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]), Written::figures($figures->csv(), [], $figures->name), \KeenMargin\Core\Chart\ChartKinds::all());
-        $texts = self::texts($drawing);
-        $canvas = new Box(0, 0, $drawing->scene->width, $drawing->scene->height);
-        $solid = array_filter(iterator_to_array($drawing->scene->marks(), false), static fn ($mark): bool => $mark instanceof Rect && \in_array($mark->role, ['value', 'reference', 'variance', 'pin-head'], true));
-        foreach ($texts as $i => $text) {
-            self::assertGreaterThanOrEqual(10.5, $text->size);
-            self::assertTrue($text->box()->isWithin($canvas), "\"{$text->text}\" leaves the canvas");
-            foreach (\array_slice($texts, $i + 1) as $other) {
-                self::assertFalse($text->box()->overlaps($other->box()), "\"{$text->text}\" and \"{$other->text}\" overlap");
-            }
-            foreach ($solid as $mark) {
-                self::assertFalse($text->box()->overlaps(new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height)), "\"{$text->text}\" ({$text->role}) stands on a {$mark->role}");
-            }
-        }
-        foreach ($drawing->scene->marks() as $mark) {
-            if ($mark instanceof Rect || $mark instanceof Line) {
-                $box = $mark instanceof Rect ? new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height) : new Box(min($mark->x1, $mark->x2), min($mark->y1, $mark->y2), max($mark->x1, $mark->x2), max($mark->y1, $mark->y2));
-                self::assertTrue($box->isWithin($canvas), "A {$mark->role} leaves the canvas");
-            }
-        }
-        $scale = $drawing->checks()[\count($drawing->checks()) - 1];
-        self::assertSame(['one-scale', true], [$scale->id, $scale->holds]);
+        self::assertProper($drawing);
     }
 
     public function testTheSameRecipeAndFiguresGiveTheSameBytes(): void
