@@ -7,7 +7,6 @@ namespace KeenMargin\App\Export;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\ColumnForm;
-use KeenMargin\Core\Workings\Reference;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\RowRole;
 use KeenMargin\Core\Workings\Total;
@@ -31,40 +30,52 @@ final class WorkingsCsv
     /** @return list<string> */
     private static function head(Workings $workings): array
     {
-        $heads = array_map(static fn (Column $column): string => match ($column->form) {
+        $head = static fn (Column $column): string => match ($column->form) {
             ColumnForm::Variance, ColumnForm::Points => "Variance {$column->key}",
             ColumnForm::Percent => "Variance {$column->key} %",
             default => $column->head,
-        }, $workings->columns);
-        $effects = array_map(static fn (Reference $reference): array => ["Effect {$reference->key}", "Flagged {$reference->key}"], $workings->references);
+        };
 
-        return [$workings->by instanceof Grain ? 'Period' : $workings->by, ...self::withShown($heads, 'Shown', $workings), ...array_merge([], ...$effects)];
+        return [$workings->by instanceof Grain ? 'Period' : $workings->by, ...self::inOrder($workings, $head, 'Shown', static fn (string $key): array => ["Effect $key", "Flagged $key"])];
     }
 
     /** @return list<string> */
     private static function numbers(Row|Total $of, Workings $workings): array
     {
-        $cells = self::withShown(array_map(static fn (Column $column): string => $column->number($of)?->toString() ?? '', $workings->columns), $of->shown?->toString() ?? '', $workings);
-        foreach ($workings->references as $reference) {
-            $variance = $of->variances[$reference->key] ?? null;
-            array_push($cells, $variance?->effect->value ?? '', null === $variance ? '' : ($variance->flagged ? 'yes' : 'no'));
-        }
+        $verdict = static function (string $key) use ($of): array {
+            $variance = $of->variances[$key] ?? null;
 
-        return $cells;
+            return [$variance?->effect->value ?? '', null === $variance ? '' : ($variance->flagged ? 'yes' : 'no')];
+        };
+
+        return self::inOrder($workings, static fn (Column $column): string => $column->number($of)?->toString() ?? '', $of->shown?->toString() ?? '', $verdict);
     }
 
     /**
-     * What is shown stands between the amounts and what they are held against.
+     * Amounts, what is shown of them, and for each reference the variance with its effect and flag.
      *
-     * @param list<string> $cells
+     * @param callable(Column): string       $cell
+     * @param callable(string): list<string> $verdict
      *
      * @return list<string>
      */
-    private static function withShown(array $cells, string $shown, Workings $workings): array
+    private static function inOrder(Workings $workings, callable $cell, string $shown, callable $verdict): array
     {
-        $amounts = \count(array_filter($workings->columns, static fn (Column $column): bool => ColumnForm::Amount === $column->form));
+        $cells = [];
+        $isShown = false;
+        foreach ($workings->columns as $i => $column) {
+            if (!$isShown && ColumnForm::Amount !== $column->form) {
+                $cells[] = $shown;
+                $isShown = true;
+            }
+            $cells[] = $cell($column);
+            $next = $workings->columns[$i + 1] ?? null;
+            if ($column->form->isOfVariance() && (null === $next || $next->key !== $column->key || !$next->form->isOfVariance())) {
+                array_push($cells, ...$verdict($column->key));
+            }
+        }
 
-        return [...\array_slice($cells, 0, $amounts), $shown, ...\array_slice($cells, $amounts)];
+        return $isShown ? $cells : [...$cells, $shown];
     }
 
     private static function cell(string $cell): string

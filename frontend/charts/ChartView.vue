@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { refDebounced, useElementBounding, useElementSize } from '@vueuse/core'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
+import type { Question } from '../shared/types'
 import { useKeys } from '../shared/useKeys'
 import ChartMargin from './ChartMargin.vue'
 import ClosingControl from './ClosingControl.vue'
@@ -38,20 +39,19 @@ const { canUndo, canRedo } = history
 /** In what theirs differs from this reader's. */
 const changed = computed(() => {
   if (!theirs.value || !recipe.value) return []
-  const [own, other] = [recipe.value.question, theirs.value.recipe.question]
+  const [own, other] = [recipe.value, theirs.value.recipe]
+  const rows = 'choice of rows'
   const parts = {
-    measure: 'measure',
-    span: 'span',
-    where: 'filter',
-    against: 'reference',
-    by: 'choice of rows',
-    flag: 'flag',
+    ...{ measure: 'measure', span: 'span', where: 'filter', against: 'reference', flag: 'flag' },
+    ...{ by: rows, order: rows, top: rows, cumulate: rows, each: rows },
   }
-  return Object.entries(parts)
-    .filter(
-      ([key]) => JSON.stringify(own[key as keyof typeof own]) !== JSON.stringify(other[key as keyof typeof other]),
-    )
+  const differ = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b)
+  const words = Object.entries(parts)
+    .filter(([key]) => differ(own.question[key as keyof Question], other.question[key as keyof Question]))
     .map(([, word]) => word)
+  if (differ(own.kind, other.kind)) words.push('kind')
+  if (differ(own.finish ?? {}, other.finish ?? {})) words.push('finish')
+  return [...new Set(words)]
 })
 const frame = ref<HTMLElement | null>(null)
 const { width: measured } = useElementSize(frame)

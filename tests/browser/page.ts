@@ -31,6 +31,14 @@ export async function question(page: Page, dataset: string) {
 
 export const sentence = (page: Page) => page.getByRole('heading', { level: 1 })
 export const slot = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}:`) })
+/** Asks by another grain or breakdown. */
+export async function by(page: Page, name: string) {
+  await slot(page, 'Rows').click()
+  await page.getByRole('radio', { name, exact: true }).click()
+  await page.keyboard.press('Escape')
+}
+export const kind = (page: Page, name: string) =>
+  page.getByRole('radiogroup', { name: 'Drawn as' }).getByRole('radio', { name, exact: true })
 export const labels = (page: Page, role: string) => page.locator(`svg.chart text[data-role=${role}]`).allTextContents()
 /** Text on the screen as it is read, its spaces made plain. */
 export const read = async (page: Page) => (await sentence(page).innerText()).replace(/\s+/g, ' ')

@@ -1,4 +1,4 @@
-import { chart, expect, made, slot, test } from './page'
+import { by, chart, expect, made, slot, test } from './page'
 
 test('anything that has a name is found', async ({ page }) => {
   await page.goto('/')
@@ -64,18 +64,16 @@ test('two windows on one chart: the later one is told, and chooses', async ({ pa
   const other = await context.newPage()
   await chart(page, 'In two windows')
   await chart(other, 'In two windows')
-  await slot(page, 'Grain').click()
-  await page.getByRole('option', { name: 'quarter' }).click()
+  await by(page, 'quarter')
   await page.waitForTimeout(800)
   await slot(other, 'Better').click()
   await other.getByRole('option', { name: /Less is better/ }).click()
   await expect(other.getByRole('alert')).toContainText(
-    'This chart was saved in another window meanwhile, with another grain.',
+    'This chart was saved in another window meanwhile, with another choice of rows.',
   )
   await other.getByRole('button', { name: 'Put mine on top' }).click()
   await expect(other.getByRole('alert')).toHaveCount(0)
-  await slot(page, 'Grain').click()
-  await page.getByRole('option', { name: 'year', exact: true }).click()
+  await by(page, 'year')
   await page.getByRole('button', { name: 'Take theirs' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('by month')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Less is better')

@@ -7,6 +7,15 @@ defineProps<{ text: string; name: string; width?: number }>()
 const sheet = ref<HTMLElement | null>(null)
 const shift = ref(0)
 
+/** Up and down go through whatever can be chosen; a list or a field keeps its own arrows. */
+function step(event: KeyboardEvent, by: number) {
+  if (event.defaultPrevented || /SELECT|INPUT/.test((event.target as HTMLElement).tagName)) return
+  const items = [...(sheet.value?.querySelectorAll<HTMLElement>('button, select, input') ?? [])]
+  const at = items.indexOf(document.activeElement as HTMLElement)
+  event.preventDefault()
+  items[Math.max(0, Math.min(items.length - 1, at + by))]?.focus()
+}
+
 watch(sheet, async () => {
   shift.value = 0
   await nextTick()
@@ -23,6 +32,8 @@ watch(sheet, async () => {
         ref="sheet"
         class="sheet left-0 max-h-[60vh] overflow-auto p-3"
         :style="{ width: `${width ?? 300}px`, marginLeft: `${shift}px` }"
+        @keydown.down="step($event, 1)"
+        @keydown.up="step($event, -1)"
       >
         <slot :close="close" />
       </div>
