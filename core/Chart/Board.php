@@ -21,12 +21,13 @@ final class Board
 {
     public const MARGIN = 2.0;
     private const GAP = 2.0;
-    private const STRIP = 24.0;
-    private const STEP = 6.0;
+    private const CELL_HEIGHT = 24.0;
+    private const CELL_WIDTH = 64.0;
+    private const STEP = 10.0;
 
     /** @var array<string, list<Mark>> by group, from back to front */
     private array $groups = [];
-    /** @var array<int, list<Box>> what is taken, by the strips of the board that it touches */
+    /** @var array<int, list<Box>> what is taken, by the cells of the board that it touches */
     private array $taken = [];
     private float $bottom = 0.0;
 
@@ -75,10 +76,25 @@ final class Board
 
     public function take(Box $box): void
     {
-        for ($strip = (int) floor($box->top / self::STRIP), $last = (int) floor($box->bottom / self::STRIP); $strip <= $last; ++$strip) {
-            $this->taken[$strip][] = $box;
+        foreach (self::cells($box, 0.0) as $cell) {
+            $this->taken[$cell][] = $box;
         }
         $this->bottom = max($this->bottom, $box->bottom);
+    }
+
+    /** @return list<int> */
+    private static function cells(Box $box, float $gap): array
+    {
+        $cells = [];
+        $from = (int) floor(($box->left - $gap) / self::CELL_WIDTH);
+        $to = (int) floor(($box->right + $gap) / self::CELL_WIDTH);
+        for ($y = (int) floor($box->top / self::CELL_HEIGHT), $last = (int) floor($box->bottom / self::CELL_HEIGHT); $y <= $last; ++$y) {
+            for ($x = $from; $x <= $to; ++$x) {
+                $cells[] = ($y << 10) + $x;
+            }
+        }
+
+        return $cells;
     }
 
     /**
@@ -98,13 +114,19 @@ final class Board
 
     public function isFree(Text $text): bool
     {
-        $box = $text->box();
+        return $this->hasRoom($text->box());
+    }
+
+    public function hasRoom(Box $box): bool
+    {
         if ($box->left < self::MARGIN || $box->right > $this->width - self::MARGIN || $box->top < 0) {
             return false;
         }
-        for ($strip = (int) floor($box->top / self::STRIP), $last = (int) floor($box->bottom / self::STRIP); $strip <= $last; ++$strip) {
-            foreach ($this->taken[$strip] ?? [] as $taken) {
-                if ($box->overlaps($taken, self::GAP)) {
+        $left = $box->left - self::GAP;
+        $right = $box->right + self::GAP;
+        foreach (self::cells($box, self::GAP) as $cell) {
+            foreach ($this->taken[$cell] ?? [] as $taken) {
+                if ($taken->left < $right && $left < $taken->right && $taken->top < $box->bottom && $box->top < $taken->bottom) {
                     return false;
                 }
             }

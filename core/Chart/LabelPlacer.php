@@ -53,8 +53,10 @@ final class LabelPlacer
         foreach ($labels as $label) {
             $fitting = null;
             foreach ($label->places($level) as $text) {
-                if ($board->isFree($text) && (null === $before || !$text->box()->overlaps($before, 2.0))) {
+                $box = $text->box();
+                if ((null === $before || !$box->overlaps($before, 2.0)) && $board->hasRoom($box)) {
                     $fitting = $text;
+                    $before = $box;
                     break;
                 }
             }
@@ -62,7 +64,6 @@ final class LabelPlacer
                 return null;
             }
             $texts[] = $fitting;
-            $before = $fitting->box();
         }
 
         return $texts;

@@ -153,8 +153,9 @@ final readonly class LineTier implements Tier
     {
         $isAbove = !$variance->amount->isNegative();
         [$high, $low] = [max($variance->shown->toFloat(), $variance->reference->toFloat()), min($variance->shown->toFloat(), $variance->reference->toFloat())];
+        $text = GapBar::text($this->workings->display, $variance, $this->form, 0);
         foreach ([[$isAbove, 4.0], [$isAbove, 9.0], [!$isAbove, 4.0], [$isAbove, 14.0], [!$isAbove, 9.0]] as [$side, $further]) {
-            $label = $stage->label($stage->axis->centre($i), $side ? $high : $low, $side, GapBar::text($this->workings->display, $variance, $this->form, 0), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $this->rows[$i]->key, 'variance', $further);
+            $label = $stage->label($stage->axis->centre($i), $side ? $high : $low, $side, $text, Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $this->rows[$i]->key, 'variance', $further);
             if (!$this->isBeyondNought($stage, $label, $low) && $stage->board->writeIfFree('labels', $label)) {
                 return;
             }

@@ -34,7 +34,7 @@ final class PeriodLabels
                 $board->writeIfFree('axis', Board::text($axis->centre($i), $y, $row->name, 'middle', weight: 600, role: 'period', key: $row->key));
             }
         }
-        foreach (self::names($axis, $periods) as $i => $name) {
+        foreach (self::names($axis, $rows, $periods) as $i => $name) {
             $ink = Scenario::Forecast === $rows[$i]->shownScenario ? Ink::Quiet : Ink::Ink;
             $board->writeIfFree('axis', Board::text($axis->centre($i), $y, $name, 'middle', $ink, role: 'period', key: $rows[$i]->key));
         }
@@ -43,19 +43,20 @@ final class PeriodLabels
     }
 
     /**
-     * @param list<Period> $periods
+     * @param list<Row>    $rows
+     * @param list<Period> $periods of them
      *
      * @return array<int, string>
      */
-    private static function names(BandAxis $axis, array $periods): array
+    private static function names(BandAxis $axis, array $rows, array $periods): array
     {
         foreach (self::EVERY as $every) {
-            foreach ([PeriodNames::withinYear(...), PeriodNames::shortest(...)] as $form) {
+            foreach ([static fn (Period $period, Row $row): string => $row->name, static fn (Period $period): string => PeriodNames::shortest($period)] as $form) {
                 $names = [];
                 $widest = 0.0;
                 foreach ($periods as $i => $period) {
                     if (0 === $i % $every) {
-                        $names[$i] = $form($period);
+                        $names[$i] = $form($period, $rows[$i]);
                         $widest = max($widest, TextMeasure::width($names[$i], Type::LABEL));
                     }
                 }

@@ -33,10 +33,13 @@ final readonly class TotalsCut
 
     public static function of(Workings $workings, Finish $finish): self
     {
+        if (!$finish->cut || [] === array_filter($workings->rows, static fn (Row $row): bool => $row->role->isApart())) {
+            return self::none();
+        }
         $amounts = static fn (callable $is): array => array_merge([], ...array_map(static fn (Row $row): array => $is($row) ? self::sizes($row, $workings) : [], $workings->rows));
         $totals = $amounts(static fn (Row $row): bool => $row->role->isApart());
         $rows = array_map(abs(...), $amounts(static fn (Row $row): bool => !$row->role->isApart()));
-        if (!$finish->cut || [] === $totals || [] === $rows || min($totals) <= self::DWARFS * max($rows)) {
+        if ([] === $totals || [] === $rows || min($totals) <= self::DWARFS * max($rows)) {
             return self::none();
         }
 

@@ -18,6 +18,8 @@ final class Decimals
 
     /** Amounts of one scale with no more digits than this are calculated as whole numbers, which is as exact and faster. */
     private const SHORT = 11;
+    /** Amounts below this leave room for the digits of a rate. */
+    private const RATABLE = 10 ** 10;
 
     /** @param array<BigDecimal> $amounts */
     public static function sum(array $amounts): BigDecimal
@@ -55,13 +57,53 @@ final class Decimals
         return BigDecimal::ofUnscaledValue($short < 0 ? -$rounded : $rounded, $decimals);
     }
 
-    public static function larger(BigDecimal $one, BigDecimal $other): BigDecimal
+    /** @param array<?BigDecimal> $amounts */
+    public static function largestSize(array $amounts): BigDecimal
     {
-        $short = self::maybeShort($one, $other->getScale());
-        $otherShort = null === $short ? null : self::maybeShort($other, $other->getScale());
-        $isLarger = null === $otherShort ? $other->isGreaterThan($one) : $otherShort > $short;
+        $largest = null;
+        $size = -1;
+        foreach ($amounts as $amount) {
+            if (null === $amount) {
+                continue;
+            }
+            $short = self::maybeShort($amount, ($largest ?? $amount)->getScale());
+            if (null === $short) {
+                return array_reduce($amounts, static fn (BigDecimal $most, ?BigDecimal $next): BigDecimal => null !== $next && $next->abs()->isGreaterThan($most) ? $next->abs() : $most, BigDecimal::zero());
+            }
+            if (abs($short) > $size) {
+                $largest = $amount;
+                $size = abs($short);
+            }
+        }
 
-        return $isLarger ? $other : $one;
+        return $largest?->abs() ?? BigDecimal::zero();
+    }
+
+    /**
+     * Keys of amounts, the largest size first, equal ones in their order.
+     *
+     * @template K of int|string
+     *
+     * @param array<K, BigDecimal> $amounts
+     *
+     * @return list<K>
+     */
+    public static function largestFirst(array $amounts): array
+    {
+        $scale = ($amounts[array_key_first($amounts) ?? 0] ?? BigDecimal::zero())->getScale();
+        $shorts = [];
+        foreach ($amounts as $key => $amount) {
+            $short = self::maybeShort($amount, $scale);
+            if (null === $short) {
+                uasort($amounts, static fn (BigDecimal $a, BigDecimal $b): int => $b->abs()->compareTo($a->abs()));
+
+                return array_keys($amounts);
+            }
+            $shorts[$key] = -abs($short);
+        }
+        asort($shorts);
+
+        return array_keys($shorts);
     }
 
     private static function maybeShort(BigDecimal $amount, int $scale): ?int
@@ -77,6 +119,14 @@ final class Decimals
     /** Numerator over denominator in percent points, none where the denominator is zero. */
     public static function rate(BigDecimal $numerator, BigDecimal $denominator): ?BigDecimal
     {
+        $short = self::maybeShort($numerator, $denominator->getScale());
+        $of = self::maybeShort($denominator, $denominator->getScale());
+        if (null !== $short && null !== $of && 0 !== $of && abs($short) < self::RATABLE) {
+            $rounded = intdiv(2 * abs($short) * 100 * 10 ** self::RATE_SCALE + abs($of), 2 * abs($of));
+
+            return BigDecimal::ofUnscaledValue(($short < 0) !== ($of < 0) ? -$rounded : $rounded, self::RATE_SCALE);
+        }
+
         return $denominator->isZero() ? null : $numerator->multipliedBy(100)->dividedBy($denominator, self::RATE_SCALE, RoundingMode::HalfUp);
     }
 

@@ -47,8 +47,14 @@ final readonly class NumberFormat
 
     private function write(BigDecimal $rounded, string $plus): string
     {
-        [$whole, $fraction] = explode('.', $rounded->abs()->toString()) + [1 => ''];
-        $grouped = implode($this->group, array_map(strrev(...), array_reverse(str_split(strrev($whole), 3))));
+        $digits = ltrim($rounded->getUnscaledValue()->toString(), '-');
+        $scale = $rounded->getScale();
+        $digits = $scale < \strlen($digits) ? $digits : str_pad($digits, $scale + 1, '0', \STR_PAD_LEFT);
+        $whole = $scale > 0 ? substr($digits, 0, -$scale) : $digits;
+        $fraction = $scale > 0 ? substr($digits, -$scale) : '';
+        for ($i = \strlen($whole) - 3, $grouped = $whole; $i > 0; $i -= 3) {
+            $grouped = substr($grouped, 0, $i).$this->group.substr($grouped, $i);
+        }
         $sign = match ($rounded->getSign()) {
             -1 => self::MINUS,
             0 => '',

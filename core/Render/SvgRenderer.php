@@ -95,9 +95,18 @@ final readonly class SvgRenderer implements Renderer
         return ('' === $role ? '' : ' class="'.$role.'"').(null === $key ? '' : ' data-key="'.self::escape($key).'"');
     }
 
+    /** To a hundredth of a point; put together from whole numbers, which is several times faster than writing a float. */
     private static function n(float $length): string
     {
-        return (string) (round($length, 2) + 0.0);
+        $hundredths = (int) round($length * 100);
+        $rest = abs($hundredths) % 100;
+        $whole = ($hundredths < 0 ? '-' : '').intdiv(abs($hundredths), 100);
+
+        return match (true) {
+            0 === $rest => '-0' === $whole ? '0' : $whole,
+            0 === $rest % 10 => $whole.'.'.intdiv($rest, 10),
+            default => $whole.($rest < 10 ? '.0' : '.').$rest,
+        };
     }
 
     private static function escape(string $text): string

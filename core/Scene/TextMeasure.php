@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Scene;
 
+use KeenMargin\Core\Number\NumberFormat;
+
 /**
  * Widths of text from the advance widths of the shipped fonts, without kerning (which chart text turns off).
  */
@@ -20,9 +22,14 @@ final class TextMeasure
     {
         $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
         $sum = 0;
-        if (1 === preg_match('/^[\x20-\x7E]*$/', $text)) {
-            for ($i = 0, $length = \strlen($text); $i < $length; ++$i) {
-                $sum += $widths[\ord($text[$i])];
+        // The true minus sign is what most texts of charts have beside plain letters.
+        if (str_contains($text, NumberFormat::MINUS)) {
+            $sum = substr_count($text, NumberFormat::MINUS) * $widths[0x2212];
+            $text = str_replace(NumberFormat::MINUS, '', $text);
+        }
+        if (mb_check_encoding($text, 'ASCII')) {
+            foreach (count_chars($text, 1) as $letter => $times) {
+                $sum += $times * ($widths[$letter] ?? self::UNKNOWN);
             }
         } else {
             foreach (mb_str_split($text) as $letter) {
@@ -42,6 +49,9 @@ final class TextMeasure
      */
     public static function lines(string $text, float $width, float $size, int $weight = 400): array
     {
+        if (self::width($text, $size, $weight) <= $width) {
+            return [$text];
+        }
         $lines = [''];
         foreach (explode(' ', $text) as $word) {
             $last = \count($lines) - 1;

@@ -25,12 +25,12 @@ final readonly class CapacityRows
     public function row(Slice $slice, string $panel, ?bool $onTotal): Row
     {
         $both = $this->withBoth($slice);
-        $rows = array_map(static fn (ComparisonRows $rows): Row => $rows->row($both, $panel), $this->parts);
-        $model = $rows[array_key_first($rows)];
-        [$used, $unused, $total] = self::three(array_map(static fn (Row $row): ?BigDecimal => $row->shown, $rows));
-        $own = null === $this->scope->question->cumulate ? [] : ['own' => self::three(array_map(static fn (Row $row): ?BigDecimal => $row->values['own'] ?? null, $rows))[0]];
-        [$targetUsed, , $targetTotal] = $this->targets($rows);
+        $parts = fn (callable $amount): array => self::three(array_map($amount, $this->parts));
+        [$used, $unused, $total] = $parts(static fn (ComparisonRows $rows): ?BigDecimal => $rows->shown($both));
+        $own = null === $this->scope->question->cumulate ? [] : ['own' => $parts(static fn (ComparisonRows $rows): ?BigDecimal => $rows->own($both))[0]];
+        [$targetUsed, , $targetTotal] = $this->targets($both);
         $isShown = null !== $used && null !== $total;
+        $model = ComparisonRows::of($slice, $panel, [], null, $this->parts[array_key_first($this->parts)]->over($slice->sums)->scenarioOf($both->own), []);
 
         return $this->made($model, [
             'used' => $used, 'unused' => $unused, 'total' => $total,
@@ -91,7 +91,7 @@ final readonly class CapacityRows
     /** Whether the reference has figures of the total; of what is used; none of either. */
     public function isTargetOnTotal(Slice $slice): ?bool
     {
-        [$used, , $total] = $this->targets(array_map(static fn (ComparisonRows $rows): Row => $rows->row($slice, ''), $this->parts));
+        [$used, , $total] = $this->targets($slice);
 
         return null !== $total ? true : (null !== $used ? false : null);
     }
@@ -116,15 +116,11 @@ final readonly class CapacityRows
         ];
     }
 
-    /**
-     * @param array<string, Row> $rows
-     *
-     * @return array{?BigDecimal, ?BigDecimal, ?BigDecimal}
-     */
-    private function targets(array $rows): array
+    /** @return array{?BigDecimal, ?BigDecimal, ?BigDecimal} used, unused, total of the reference */
+    private function targets(Slice $slice): array
     {
-        $code = ($this->scope->question->against[0] ?? null)->value ?? '';
+        $reference = $this->scope->question->against[0] ?? null;
 
-        return self::three(array_map(static fn (Row $row): ?BigDecimal => $row->values[$code] ?? null, $rows));
+        return null === $reference ? [null, null, null] : self::three(array_map(static fn (ComparisonRows $rows): ?BigDecimal => $rows->value($slice, $reference), $this->parts));
     }
 }

@@ -119,8 +119,10 @@ final readonly class CapacityWorkings
      */
     private static function marks(array $rows, ?bool $onTotal, string $aim, Display $rates): array
     {
-        $targets = array_values(array_filter(array_map(static fn (Row $row): ?BigDecimal => $row->values['rateTarget'] ?? null, $rows)));
-        $written = array_values(array_unique(array_map(static fn (BigDecimal $target): string => $rates->amount($target), $targets)));
+        $targets = array_filter(array_map(static fn (Row $row): ?BigDecimal => $row->values['rateTarget'] ?? null, $rows));
+        // A target that differs by less than is written is still one.
+        $differing = array_column(array_map(static fn (BigDecimal $target): array => [$target->toString(), $target], array_values($targets)), 1, 0);
+        $written = array_values(array_unique(array_map($rates->amount(...), array_values($differing))));
 
         return array_values(array_filter([
             null === $onTotal ? '' : "$aim of ".($onTotal ? 'the total' : 'what is used').' marked',

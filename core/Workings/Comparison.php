@@ -108,7 +108,7 @@ final class Comparison
     }
 
     /** @param list<Period> $fine */
-    private function shown(array $fine): ?BigDecimal
+    public function shown(array $fine): ?BigDecimal
     {
         $cells = [];
         foreach ($fine as $period) {

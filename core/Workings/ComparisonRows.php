@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
@@ -30,18 +31,48 @@ final class ComparisonRows
         $isWhole = $this->isWhole($comparison, $slice);
         $values = [];
         foreach ($this->scope->scenarios() as $scenario) {
-            $values[$scenario->value] = $this->has($comparison, $scenario, $slice) ? $comparison->value($scenario, $slice->fine) : null;
+            $values[$scenario->value] = $this->value($slice, $scenario);
         }
         $variances = $total->variances;
         foreach ($variances as $code => $variance) {
             $variances[$code] = $isWhole && null !== ($values[$code] ?? null) ? $variance : null;
         }
         if (null !== $this->scope->question->cumulate) {
-            $values['own'] = RowRole::Landing === $slice->role ? null : $comparison->total($slice->own)->shown;
+            $values['own'] = $this->own($slice);
         }
         $shown = $isWhole ? $total->shown : null;
 
-        return new Row(self::key($panel, $slice->key), self::label($panel, $slice->label), $slice->name, $values, $shown, null === $shown ? null : $comparison->scenarioOf($slice->own), $variances, $slice->role, $slice->period, $slice->depth, $panel);
+        return self::of($slice, $panel, $values, $shown, null === $shown ? null : $comparison->scenarioOf($slice->own), $variances);
+    }
+
+    /**
+     * @param array<string, ?BigDecimal> $values
+     * @param array<string, ?Variance>   $variances
+     */
+    public static function of(Slice $slice, string $panel, array $values, ?BigDecimal $shown, ?Scenario $scenario, array $variances): Row
+    {
+        return new Row(self::key($panel, $slice->key), self::label($panel, $slice->label), $slice->name, $values, $shown, $scenario, $variances, $slice->role, $slice->period, $slice->depth, $panel);
+    }
+
+    /** What is shown of a slice; missing where a running total is not whole. */
+    public function shown(Slice $slice): ?BigDecimal
+    {
+        $comparison = $this->over($slice->sums);
+
+        return $this->isWhole($comparison, $slice) ? $comparison->shown($slice->fine) : null;
+    }
+
+    public function value(Slice $slice, Scenario $scenario): ?BigDecimal
+    {
+        $comparison = $this->over($slice->sums);
+
+        return $this->has($comparison, $scenario, $slice) ? $comparison->value($scenario, $slice->fine) : null;
+    }
+
+    /** What the period alone adds to a running total. */
+    public function own(Slice $slice): ?BigDecimal
+    {
+        return RowRole::Landing === $slice->role ? null : $this->over($slice->sums)->shown($slice->own);
     }
 
     public static function key(string $panel, string $key): string
@@ -56,8 +87,9 @@ final class ComparisonRows
 
     public function over(Sums $sums, ?Better $better = null): Comparison
     {
-        $better ??= $this->scope->better;
-        if (null === $this->comparison || $this->of !== $sums || $this->better !== $better) {
+        // The same figures are asked for row after row.
+        if (null === $this->comparison || $this->of !== $sums || (null !== $better && $this->better !== $better)) {
+            $better ??= $this->scope->better;
             $question = $this->scope->question;
             $this->of = $sums;
             $this->better = $better;

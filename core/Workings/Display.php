@@ -49,10 +49,10 @@ final readonly class Display
         if ($measure->isInPercent()) {
             return self::inPercent($finish);
         }
-        $largest = self::largest($amounts);
+        $largest = Decimals::largestSize($amounts);
         $unit = $finish->unit ?? Unit::fitting($largest);
         $decimals = max(0, $finish->decimals ?? $unit->decimalsFor($largest, $measure->decimals));
-        $variance = self::largest($variances);
+        $variance = Decimals::largestSize($variances);
         $isFine = null === $finish->decimals && !$variance->isZero() && $unit->of($variance)->isLessThan(10);
 
         return new self($unit, $decimals, $isFine ? min($decimals + 1, $measure->decimals + $unit->exponent()) : $decimals, $format, $measure->unit, false);
@@ -97,16 +97,5 @@ final readonly class Display
     public function unitText(): string
     {
         return $this->unit->with($this->measuredIn);
-    }
-
-    /** @param list<?BigDecimal> $amounts */
-    private static function largest(array $amounts): BigDecimal
-    {
-        $largest = BigDecimal::zero();
-        foreach ($amounts as $amount) {
-            $largest = null === $amount ? $largest : Decimals::larger($largest, $amount->abs());
-        }
-
-        return $largest;
     }
 }

@@ -17,13 +17,14 @@ final class PeriodSlices
     /** @return list<Slice> */
     public static function of(Scope $scope, Grain $by, Sums $sums): array
     {
+        $isFinest = $by === $scope->dataset->grain;
         $parts = [];
-        foreach ($scope->fine as $period) {
-            $parts[$by === $period->grain ? $period->key() : $scope->dataset->calendar->group($period, $by)->key()][] = $period;
+        foreach ($isFinest ? [] : $scope->fine as $period) {
+            $parts[$scope->dataset->calendar->group($period, $by)->start][] = $period;
         }
         $slices = [];
-        foreach ($scope->range->periods($by, $scope->dataset->calendar) as $period) {
-            $own = $parts[$period->key()] ?? [];
+        foreach ($isFinest ? $scope->fine : $scope->range->periods($by, $scope->dataset->calendar) as $period) {
+            $own = $isFinest ? [$period] : $parts[$period->start] ?? [];
             $slices[] = new Slice($period->key(), PeriodNames::full($period), PeriodNames::withinYear($period), RowRole::Row, null === $scope->question->cumulate ? $own : self::cumulated($scope, $by, $period, $scope->question->cumulate), $own, $sums, $period);
         }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -74,8 +76,8 @@ final class ReadingWriter
 
     private function movement(): ?string
     {
-        $for = array_values(array_filter($this->moved, static fn (array $pair): bool => Effect::Favourable === $pair[1]->effect))[0] ?? null;
-        $against = array_values(array_filter($this->moved, static fn (array $pair): bool => Effect::Unfavourable === $pair[1]->effect))[0] ?? null;
+        $for = $this->first(Effect::Favourable);
+        $against = $this->first(Effect::Unfavourable);
         $say = fn (array $pair): string => "{$this->name($pair[0])} (".$this->display->variance($pair[1]->amount).')';
 
         return match (true) {
@@ -84,6 +86,18 @@ final class ReadingWriter
             null !== $against => 'Most against it: '.$say($against).'.',
             default => null,
         };
+    }
+
+    /** @return array{Row, Variance}|null the largest of an effect */
+    private function first(Effect $effect): ?array
+    {
+        foreach ($this->moved as $pair) {
+            if ($effect === $pair[1]->effect) {
+                return $pair;
+            }
+        }
+
+        return null;
     }
 
     private function flagged(): ?string
@@ -136,9 +150,8 @@ final class ReadingWriter
     private static function ranked(array $pairs): array
     {
         $moved = array_values(array_filter($pairs, static fn (array $pair): bool => !$pair[1]->amount->isZero()));
-        usort($moved, static fn (array $a, array $b): int => $b[1]->amount->abs()->compareTo($a[1]->amount->abs()));
 
-        return $moved;
+        return array_map(static fn (int $i): array => $moved[$i], Decimals::largestFirst(array_map(static fn (array $pair): BigDecimal => $pair[1]->amount, $moved)));
     }
 
     /** @return list<array{Row, Variance}> */

@@ -12,6 +12,8 @@ final class Reckoning
 {
     public static function of(Recipe $recipe, Figures $figures): Workings
     {
+        $figures = new AskedOnce($figures);
+
         return match ($recipe->kind) {
             'hat' => HatWorkings::of($recipe, $figures),
             'capacity-fill' => CapacityWorkings::of($recipe, $figures),

@@ -21,6 +21,9 @@ use KeenMargin\Core\Time\Span;
 /** A question set on its dataset: which periods, closed when, what is better. */
 final readonly class Scope
 {
+    /** @var list<Scenario> */
+    private array $scenarios;
+
     /**
      * @param list<string> $sources measures whose amounts are looked up
      * @param list<Period> $fine    of the finest grain
@@ -36,6 +39,7 @@ final readonly class Scope
         public PeriodRange $range,
         public array $fine,
     ) {
+        $this->scenarios = array_values(array_unique(array_filter([$question->scenario, $question->forecast, ...$question->against]), \SORT_REGULAR));
     }
 
     /** @param list<string> $sources */
@@ -107,7 +111,7 @@ final readonly class Scope
     /** @return list<Scenario> all that the question looks at, without doubles */
     public function scenarios(): array
     {
-        return array_values(array_unique(array_filter([$this->question->scenario, $this->question->forecast, ...$this->question->against]), \SORT_REGULAR));
+        return $this->scenarios;
     }
 
     /** @return list<Scenario> those whose figures have to be looked up: prior year may be derived from actuals */
