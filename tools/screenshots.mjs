@@ -82,13 +82,6 @@ await shoot('settings', '/figures', async (page) => {
   await page.getByRole('link', { name: 'Settings' }).click()
   await page.getByLabel('Choose Fuel').waitFor()
 })
-await shoot('settings-follows', '/figures', async (page) => {
-  await statement(page)
-  await page.getByRole('link', { name: 'Settings' }).click()
-  await page.getByRole('button', { name: 'Merge Crew' }).click()
-  await page.getByRole('option', { name: 'Overheads' }).click()
-  await page.getByRole('button', { name: 'Do it' }).waitFor()
-})
 await shoot('checks', '/figures', async (page) => {
   await page.getByRole('link', { name: 'Operating result by route', exact: true }).first().click()
   await page.locator('[data-check=mixed-signs]').getByRole('button', { name: 'See them' }).click()
@@ -112,10 +105,6 @@ await shoot('imports', '/', async (page) => {
 await shoot('reading-refused', '/', file(messy))
 await shoot('charts', '/charts')
 await shoot('chart', '/charts', open('Monthly revenue'))
-await shoot('chart-slot', '/charts', async (page) => {
-  await open('Monthly revenue')(page)
-  await page.getByRole('button', { name: /^Span:/ }).click()
-})
 await shoot(
   'chart-pointing',
   '/charts',
@@ -129,6 +118,19 @@ await shoot('chart-workings', '/charts', async (page) => {
   await open('Monthly revenue')(page)
   await page.keyboard.press('w')
 })
-await shoot('chart-loss', '/charts', open('Outer runs at a loss'))
+await shoot('chart-structure', '/charts', async (page) => {
+  await open('Statement, year to date')(page)
+  await page.getByRole('button', { name: /^Rows:/ }).click()
+})
+await shoot('chart-capacity', '/charts', open('How full the decks are'))
+await shoot('chart-each', '/charts', async (page) => {
+  await open('Each route against budget')(page)
+  await page.getByRole('button', { name: 'Finish' }).click()
+})
 await shoot('chart-narrow', '/charts', open('Revenue by quarter'), { width: 900, height: 760 })
+
+const sheet = await browser.newPage({ viewport: { width: 1420, height: 900 } })
+await sheet.goto(new URL('../docs/kinds.html', import.meta.url).href)
+await sheet.evaluate(() => document.fonts.ready)
+await sheet.screenshot({ path: 'docs/kinds.png', fullPage: true })
 await browser.close()

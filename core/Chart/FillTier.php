@@ -59,7 +59,7 @@ final readonly class FillTier implements Tier
                 GapBar::none($stage, $row, $stage->axis->centre($i), max(0.0, $this->drawn($row, $row->values['total'] ?? $row->values['used'] ?? null)), true);
             }
         }
-        InsideLabels::write($stage, $this->workings->display, $this->rows, $thickness, fn (Row $row): float => $this->drawn($row, $row->values['used'] ?? null), fn (Row $row): ?float => null === ($row->values['target'] ?? null) ? null : $this->drawn($row, $row->values['target']));
+        InsideLabels::write($stage, $this->workings, $this->rows, $thickness, fn (Row $row): float => $this->drawn($row, $row->values['used'] ?? null), fn (Row $row): ?float => null === ($row->values['target'] ?? null) ? null : $this->drawn($row, $row->values['target']));
     }
 
     private function bar(Stage $stage, string $group, Row $row, int $i, ?BigDecimal $amount, Style $style, string $role, string $of): void

@@ -7,11 +7,13 @@ namespace KeenMargin\Core\Chart;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
-use KeenMargin\Core\Workings\Display;
+use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Workings;
 
 /** Values written into the foot of their own bars, where all of them have room across; short bars stay without. */
 final class InsideLabels
@@ -23,25 +25,22 @@ final class InsideLabels
      * @param callable(Row): float   $drawn amount that the bar reaches to
      * @param ?callable(Row): ?float $mark  amount at which a mark crosses it
      */
-    public static function write(Stage $stage, Display $display, array $rows, float $thickness, callable $drawn, ?callable $mark = null): void
+    public static function write(Stage $stage, Workings $workings, array $rows, float $thickness, callable $drawn, ?callable $mark = null): void
     {
         if (Labels::All !== $stage->labels) {
             return;
         }
-        $isUpright = Plane::Upright === $stage->plane;
-        $texts = [];
-        foreach ($rows as $i => $row) {
-            if (null === $row->shown) {
-                continue;
-            }
-            $text = Board::text(0.0, 0.0, $display->amount($row->shown), 'start', Ink::Panel, weight: 600);
-            if ($isUpright ? $text->width + 2.0 > $thickness : $thickness < 13.0) {
+        // In all charts of a question or in none.
+        foreach (Plane::Upright === $stage->plane ? $workings->rows : [] as $row) {
+            if (null !== $row->shown && TextMeasure::width($workings->display->amount($row->shown), Type::LABEL, 600) + 2.0 > $thickness) {
                 return;
             }
-            $texts[$i] = $text;
         }
-        foreach ($texts as $i => $text) {
-            self::one($stage, $rows[$i], $stage->axis->centre($i), $text, $drawn($rows[$i]), null === $mark ? null : $mark($rows[$i]));
+        foreach (Plane::Upright === $stage->plane || $thickness >= 13.0 ? $rows : [] as $i => $row) {
+            if (null !== $row->shown) {
+                $text = Board::text(0.0, 0.0, $workings->display->amount($row->shown), 'start', Ink::Panel, weight: 600);
+                self::one($stage, $row, $stage->axis->centre($i), $text, $drawn($row), null === $mark ? null : $mark($row));
+            }
         }
     }
 

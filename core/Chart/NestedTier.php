@@ -82,6 +82,6 @@ final readonly class NestedTier implements Tier
             }
         }
         $stage->write($labels);
-        InsideLabels::write($stage, $this->workings->display, $this->rows, self::NARROW * $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown));
+        InsideLabels::write($stage, $this->workings, $this->rows, self::NARROW * $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown));
     }
 }

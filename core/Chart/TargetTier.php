@@ -108,7 +108,7 @@ final readonly class TargetTier implements Tier
             }
         }
         $stage->write($labels);
-        InsideLabels::write($stage, $this->workings->display, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown), fn (Row $row): ?float => null === $row->value($this->workings->reference()) ? null : $this->lengths->of($row, $row->value($this->workings->reference())));
+        InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown), fn (Row $row): ?float => null === $row->value($this->workings->reference()) ? null : $this->lengths->of($row, $row->value($this->workings->reference())));
     }
 
     private static function style(Scenario $scenario, bool $isMissed): Style

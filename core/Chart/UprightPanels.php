@@ -96,7 +96,7 @@ final readonly class UprightPanels
         }
         $this->highlight($axis, $rows, $start, $bottom);
         if (null !== $closing) {
-            ClosingLine::draw($this->board, Plane::Upright, $closing, $start, $bottom - 2.0, 0 === $place);
+            ClosingLine::draw($this->board, Plane::Upright, $closing, $start, $foot + 17.0, 0 === $place);
         }
 
         return $bottom;

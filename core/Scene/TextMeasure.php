@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Scene;
 
-use KeenMargin\Core\Number\NumberFormat;
-
 /**
  * Widths of text from the advance widths of the shipped fonts, without kerning (which chart text turns off).
  */
@@ -13,6 +11,7 @@ final class TextMeasure
 {
     /** For letters that the fonts do not have and another font will draw: as wide as any. */
     private const UNKNOWN = 1000;
+    private const MINUS = "\u{2212}";
 
     /** @var array<int, array<int, int>>|null */
     private static ?array $widths = null;
@@ -23,9 +22,9 @@ final class TextMeasure
         $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
         $sum = 0;
         // The true minus sign is what most texts of charts have beside plain letters.
-        if (str_contains($text, NumberFormat::MINUS)) {
-            $sum = substr_count($text, NumberFormat::MINUS) * $widths[0x2212];
-            $text = str_replace(NumberFormat::MINUS, '', $text);
+        if (str_contains($text, self::MINUS)) {
+            $sum = substr_count($text, self::MINUS) * $widths[0x2212];
+            $text = str_replace(self::MINUS, '', $text);
         }
         if (mb_check_encoding($text, 'ASCII')) {
             foreach (count_chars($text, 1) as $letter => $times) {
