@@ -14,26 +14,21 @@ use KeenMargin\Core\Workings\Workings;
 /** Outlined columns of the total, filled up to what is used; the target is a tick, its gap a thin bar. */
 final readonly class FillTier implements Tier
 {
+    use StandsOnAxis;
+
     private const WIDE = 1.28;
 
+    private Lengths $lengths;
+
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private TotalsCut $cut)
+    public function __construct(private Workings $workings, private array $rows, TotalsCut $cut)
     {
-    }
-
-    public function unit(): TierUnit
-    {
-        return TierUnit::Amount;
-    }
-
-    public function name(): string
-    {
-        return '';
+        $this->lengths = new Lengths($cut, []);
     }
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (string $of): float => $this->drawn($row, $row->values[$of] ?? null), ['used', 'total', 'target']), $this->rows)));
+        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (string $of): float => $this->lengths->of($row, $row->values[$of] ?? null), ['used', 'total', 'target']), $this->rows)));
     }
 
     public function labelWidths(): array
@@ -56,21 +51,17 @@ final readonly class FillTier implements Tier
         }
         foreach ($this->rows as $i => $row) {
             if (null === $row->shown) {
-                GapBar::none($stage, $row, $stage->axis->centre($i), max(0.0, $this->drawn($row, $row->values['total'] ?? $row->values['used'] ?? null)), true);
+                GapBar::none($stage, $row, $stage->axis->centre($i), max(0.0, $this->lengths->of($row, $row->values['total'] ?? $row->values['used'] ?? null)), true);
             }
         }
-        InsideLabels::write($stage, $this->workings, $this->rows, $thickness, fn (Row $row): float => $this->drawn($row, $row->values['used'] ?? null), fn (Row $row): ?float => null === ($row->values['target'] ?? null) ? null : $this->drawn($row, $row->values['target']));
+        InsideLabels::write($stage, $this->workings, $this->rows, $thickness, fn (Row $row): float => $this->lengths->of($row, $row->values['used'] ?? null), fn (Row $row): ?float => null === ($row->values['target'] ?? null) ? null : $this->lengths->of($row, $row->values['target']));
     }
 
     private function bar(Stage $stage, string $group, Row $row, int $i, ?BigDecimal $amount, Style $style, string $role, string $of): void
     {
-        if (null === $amount) {
-            return;
+        if (null !== $amount) {
+            $this->lengths->bar($stage, $group, $row, $stage->axis->centre($i), self::WIDE * $stage->axis->column, $amount, $style, $role, $of);
         }
-        $isCut = $this->cut->takes($row) > 0.0;
-        $bar = $stage->bar($stage->axis->centre($i), self::WIDE * $stage->axis->column, 0.0, $this->drawn($row, $amount), $style, $isCut ? "$role-cut" : $role, $row->key, $of);
-        $stage->board->add($group, $bar);
-        $isCut && $this->cut->mark($stage, $bar, $row->key);
     }
 
     private function target(Stage $stage, Row $row, int $i, float $thickness): void
@@ -80,18 +71,13 @@ final readonly class FillTier implements Tier
             return;
         }
         $centre = $stage->axis->centre($i);
-        $along = $stage->scale->at($this->drawn($row, $target));
+        $along = $stage->scale->at($this->lengths->of($row, $target));
         $reach = min(0.68 * $thickness, 0.48 * $stage->axis->band);
         $variance = $row->variances['target'] ?? null;
-        if (null !== $variance && 0.0 === $this->cut->takes($row)) {
+        if (null !== $variance && !$this->lengths->isCut($row)) {
             GapBar::draw($stage, $row, $variance, $centre + $thickness / 2 + 3.0, 3.0);
         }
         $stage->board->addBehind('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Paper, 4.2, 'target-ground', $row->key));
         $stage->board->add('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Ink, 2.2, 'target', $row->key, 'target'));
-    }
-
-    private function drawn(Row $row, ?BigDecimal $amount): float
-    {
-        return null === $amount ? 0.0 : $amount->toFloat() - $this->cut->takes($row);
     }
 }

@@ -12,6 +12,7 @@ use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Display;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Variance;
+use KeenMargin\Core\Workings\Workings;
 
 /** A thin bar from the reference to the value, in the colour of its effect; and how a variance is written beside a mark. */
 final class GapBar
@@ -37,6 +38,22 @@ final class GapBar
             VarianceForm::Percent === $form => $written,
             default => "$amount ($written)",
         };
+    }
+
+    /**
+     * Widths of the labels of rows, those without a variance by their amounts.
+     *
+     * @param list<Row> $rows
+     *
+     * @return array{float, float} of those below and above nought
+     */
+    public static function widths(Workings $workings, array $rows, VarianceForm $form): array
+    {
+        return LabelWidths::of(array_map(static function (Row $row) use ($workings, $form): array {
+            $variance = $row->variance($workings->reference());
+
+            return [$row->shown, null === $variance ? $workings->display->amount($row->shown) : self::text($workings->display, $variance, $form, 0)];
+        }, $rows), 600);
     }
 
     /**

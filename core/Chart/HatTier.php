@@ -18,28 +18,23 @@ use KeenMargin\Core\Workings\Workings;
 /** For each row a brim at the first member's value, and a block from there to the second's. */
 final readonly class HatTier implements Tier
 {
+    use StandsOnAxis;
+
     /** Width of both places together, in bands. */
     private const HAT = 0.66;
     private const LONGEST_BRIM = 84.0;
 
+    private Lengths $lengths;
+
     /** @param list<Row> $rows */
     public function __construct(private Workings $workings, private array $rows, private VarianceForm $form, private TotalsCut $cut)
     {
-    }
-
-    public function unit(): TierUnit
-    {
-        return TierUnit::Amount;
-    }
-
-    public function name(): string
-    {
-        return '';
+        $this->lengths = new Lengths($cut, []);
     }
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): float => $this->drawn($row, $amount), self::sides($row)), $this->rows)));
+        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): float => $this->lengths->of($row, $amount), self::sides($row)), $this->rows)));
     }
 
     public function labelWidths(): array
@@ -68,8 +63,8 @@ final readonly class HatTier implements Tier
     private function block(Stage $stage, Row $row, Variance $variance, int $i): void
     {
         $half = $this->half($stage);
-        $from = $this->drawn($row, $variance->reference);
-        $stage->board->add('blocks', $stage->bar($stage->axis->centre($i) + $half / 2, $half, $from, $this->drawn($row, $variance->shown), Style::variance($variance->effect, $row->shownScenario), 'change', $row->key, 'change'));
+        $from = $this->lengths->of($row, $variance->reference);
+        $stage->board->add('blocks', $stage->bar($stage->axis->centre($i) + $half / 2, $half, $from, $this->lengths->of($row, $variance->shown), Style::variance($variance->effect, $row->shownScenario), 'change', $row->key, 'change'));
     }
 
     private function brim(Stage $stage, Row $row, int $i): void
@@ -78,12 +73,16 @@ final readonly class HatTier implements Tier
         $half = $this->half($stage);
         $first = $row->values['first'] ?? null;
         if (null !== $first) {
-            $stage->board->add('brims', $stage->plane->tick($centre - $half, $centre + $half, $stage->scale->at($this->drawn($row, $first)), Ink::Ink, 2.2, 'brim', $row->key, 'first'));
+            $stage->board->add('brims', $stage->plane->tick($centre - $half, $centre + $half, $stage->scale->at($this->lengths->of($row, $first)), Ink::Ink, 2.2, 'brim', $row->key, 'first'));
         }
         $second = $row->values['second'] ?? null;
+        if (null !== $first && null !== $second && $this->lengths->isCut($row)) {
+            $near = abs($this->lengths->of($row, $first)) < abs($this->lengths->of($row, $second)) ? $first : $second;
+            $this->cut->mark($stage, $stage->bar($centre, 2 * $half, 0.0, $this->lengths->of($row, $near), Style::mark(Ink::Paper), 'break', $row->key, null), $row->key);
+        }
         // Of a row with one side only, that side is still told.
         if (null === $first && null !== $second) {
-            $stage->board->add('brims', $stage->plane->tick($centre, $centre + $half, $stage->scale->at($this->drawn($row, $second)), Ink::Quiet, 2.2, 'lone', $row->key, 'second'));
+            $stage->board->add('brims', $stage->plane->tick($centre, $centre + $half, $stage->scale->at($this->lengths->of($row, $second)), Ink::Quiet, 2.2, 'lone', $row->key, 'second'));
         }
     }
 
@@ -98,14 +97,14 @@ final readonly class HatTier implements Tier
             $variance = $row->variances['first'] ?? null;
             $first = $row->values['first'] ?? null;
             if (null === $variance) {
-                GapBar::none($stage, $row, $centre, $this->drawn($row, $first ?? $row->values['second'] ?? null), true);
+                GapBar::none($stage, $row, $centre, $this->lengths->of($row, $first ?? $row->values['second'] ?? null), true);
                 continue;
             }
             $isAbove = !$variance->amount->isNegative();
             if (!$variance->reference->isZero() || VarianceForm::Percent !== $this->form) {
-                $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->drawn($row, $variance->shown), $isAbove, 0.0, $this->beyondBrim($stage, $row, $variance, $i));
+                $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->lengths->of($row, $variance->shown), $isAbove, 0.0, $this->beyondBrim($stage, $row, $variance, $i));
             }
-            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->drawn($row, $variance->reference), !$isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0), fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->drawn($row, $variance->reference), $isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
+            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), !$isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0), fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), $isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
         }
         $stage->write($firsts);
         $stage->write($changes);
@@ -121,7 +120,7 @@ final readonly class HatTier implements Tier
         $display = $this->workings->display;
         $past = Plane::Upright === $stage->plane ? 1.0 : 9.0 + TextMeasure::width($display->amount($variance->reference), Type::LABEL);
 
-        return fn (int $decimals): Text => $stage->label($stage->axis->centre($i) + $this->half($stage) / 2, $this->drawn($row, $variance->reference), $variance->amount->isNegative(), GapBar::text($display, $variance, $this->form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $past);
+        return fn (int $decimals): Text => $stage->label($stage->axis->centre($i) + $this->half($stage) / 2, $this->lengths->of($row, $variance->reference), $variance->amount->isNegative(), GapBar::text($display, $variance, $this->form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $past);
     }
 
     private function half(Stage $stage): float
@@ -133,10 +132,5 @@ final readonly class HatTier implements Tier
     private static function sides(Row $row): array
     {
         return [$row->values['first'] ?? null, $row->values['second'] ?? null];
-    }
-
-    private function drawn(Row $row, ?BigDecimal $amount): float
-    {
-        return null === $amount ? 0.0 : $amount->toFloat() - $this->cut->takes($row);
     }
 }

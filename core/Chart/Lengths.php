@@ -24,7 +24,7 @@ final readonly class Lengths
 
     public function isCut(Row $row): bool
     {
-        return $this->cut->takes($row) > 0.0;
+        return 0.0 !== $this->cut->takes($row);
     }
 
     /** @param list<Row> $rows */

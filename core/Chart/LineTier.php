@@ -22,6 +22,8 @@ use KeenMargin\Core\Workings\Workings;
 /** Values and reference as lines over periods, a thin bar between the two at each. Lines stop where a value is missing. */
 final readonly class LineTier implements Tier
 {
+    use StandsOnAxis;
+
     private const BAR = 5.0;
     private const NAME = 14.0;
     /** Bands narrower than this leave room for the largest gaps only. */
@@ -30,16 +32,6 @@ final readonly class LineTier implements Tier
     /** @param list<Row> $rows */
     public function __construct(private Workings $workings, private array $rows, private VarianceForm $form)
     {
-    }
-
-    public function unit(): TierUnit
-    {
-        return TierUnit::Amount;
-    }
-
-    public function name(): string
-    {
-        return '';
     }
 
     public function extent(): Extent

@@ -12,6 +12,8 @@ use KeenMargin\Core\Workings\Workings;
 /** A wide reference and in it a narrow value, of one centre and base; the variance stands beyond the farther of the two. */
 final readonly class NestedTier implements Tier
 {
+    use StandsOnAxis;
+
     private const WIDE = 1.62;
     private const NARROW = 1.04;
 
@@ -23,16 +25,6 @@ final readonly class NestedTier implements Tier
         $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
     }
 
-    public function unit(): TierUnit
-    {
-        return TierUnit::Amount;
-    }
-
-    public function name(): string
-    {
-        return '';
-    }
-
     public function extent(): Extent
     {
         return $this->lengths->extent($this->rows);
@@ -40,11 +32,7 @@ final readonly class NestedTier implements Tier
 
     public function labelWidths(): array
     {
-        return LabelWidths::of(array_map(function (Row $row): array {
-            $variance = $row->variance($this->workings->reference());
-
-            return [$row->shown, null === $variance ? '' : GapBar::text($this->workings->display, $variance, $this->form, 0)];
-        }, $this->rows), 600);
+        return GapBar::widths($this->workings, $this->rows, $this->form);
     }
 
     public function draw(Stage $stage): void

@@ -19,6 +19,8 @@ use KeenMargin\Core\Workings\Workings;
 /** Columns of the value with the target marked at its height; those that miss it are paler. */
 final readonly class TargetTier implements Tier
 {
+    use StandsOnAxis;
+
     private const WIDE = 1.5;
 
     private Lengths $lengths;
@@ -29,16 +31,6 @@ final readonly class TargetTier implements Tier
         $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
     }
 
-    public function unit(): TierUnit
-    {
-        return TierUnit::Amount;
-    }
-
-    public function name(): string
-    {
-        return '';
-    }
-
     public function extent(): Extent
     {
         return $this->lengths->extent($this->rows);
@@ -46,11 +38,7 @@ final readonly class TargetTier implements Tier
 
     public function labelWidths(): array
     {
-        return LabelWidths::of(array_map(function (Row $row): array {
-            $variance = $row->variance($this->workings->reference());
-
-            return [$row->shown, null === $variance ? $this->workings->display->amount($row->shown) : GapBar::text($this->workings->display, $variance, $this->form, 0)];
-        }, $this->rows), 600);
+        return GapBar::widths($this->workings, $this->rows, $this->form);
     }
 
     public function draw(Stage $stage): void

@@ -9,10 +9,11 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\RowRole;
 use KeenMargin\Core\Workings\Workings;
 
 /**
- * Totals that stand apart and would dwarf the rows are cut: the same length is taken out of each of them and of what they are
+ * Totals that stand apart, and what is gathered, are cut where they would dwarf the rows: the same length is taken out of each of them and of what they are
  * held against, so that their difference stays true, and each bears a break mark.
  */
 final readonly class TotalsCut
@@ -21,34 +22,44 @@ final readonly class TotalsCut
     private const DWARFS = 1.5;
     private const LEFT = 0.95;
 
-    /** @param float $amount taken out; none is zero */
-    private function __construct(public float $amount)
+    /**
+     * @param float               $amount taken out, of the sign of what it is taken from
+     * @param array<string, true> $rows   keys of the rows that are cut
+     */
+    private function __construct(private float $amount, private array $rows)
     {
     }
 
     public static function none(): self
     {
-        return new self(0.0);
+        return new self(0.0, []);
     }
 
     public static function of(Workings $workings, Finish $finish): self
     {
-        if (!$finish->cut || [] === array_filter($workings->rows, static fn (Row $row): bool => $row->role->isApart())) {
+        $totals = array_filter($workings->rows, static fn (Row $row): bool => $row->role->isApart() || RowRole::Other === $row->role);
+        if (!$finish->cut || [] === $totals) {
             return self::none();
         }
-        $amounts = static fn (callable $is): array => array_merge([], ...array_map(static fn (Row $row): array => $is($row) ? self::sizes($row, $workings) : [], $workings->rows));
-        $totals = $amounts(static fn (Row $row): bool => $row->role->isApart());
-        $rows = array_map(abs(...), $amounts(static fn (Row $row): bool => !$row->role->isApart()));
-        if ([] === $totals || [] === $rows || min($totals) <= self::DWARFS * max($rows)) {
+        $longest = max([0.0, ...array_map(abs(...), array_merge([], ...array_map(static fn (Row $row): array => self::sizes($row, $workings), array_values(array_diff_key($workings->rows, $totals)))))]);
+        $cut = [];
+        foreach ($totals as $row) {
+            $sizes = self::sizes($row, $workings);
+            if ([] !== $sizes && min(array_map(abs(...), $sizes)) > self::DWARFS * $longest) {
+                $cut[$row->key] = $sizes;
+            }
+        }
+        $sizes = array_merge([], ...array_values($cut));
+        if ([] === $sizes || 0.0 === $longest || min($sizes) * max($sizes) < 0.0) {
             return self::none();
         }
 
-        return new self(min($totals) - self::LEFT * max($rows));
+        return new self(($sizes[0] < 0.0 ? -1 : 1) * (min(array_map(abs(...), $sizes)) - self::LEFT * $longest), array_map(static fn (): bool => true, $cut));
     }
 
     public function takes(Row $row): float
     {
-        return $row->role->isApart() ? $this->amount : 0.0;
+        return isset($this->rows[$row->key]) ? $this->amount : 0.0;
     }
 
     /** Two slanted lines with paper between them, across a bar. */
@@ -56,7 +67,7 @@ final readonly class TotalsCut
     {
         $isUpright = Plane::Upright === $stage->plane;
         [$low, $high] = $isUpright ? [$bar->x - 2.0, $bar->x + $bar->width + 2.0] : [$bar->y - 2.0, $bar->y + $bar->height + 2.0];
-        $along = $stage->scale->beyond($stage->scale->zero, 0.3 * ($isUpright ? $bar->height : $bar->width));
+        $along = $stage->scale->beyond($stage->scale->zero, ($this->amount < 0.0 ? -0.3 : 0.3) * ($isUpright ? $bar->height : $bar->width));
         $stage->board->addBehind('breaks', $stage->plane->path([[$low, $along + 4.0], [$high, $along], [$high, $along - 4.0], [$low, $along]], Ink::Paper, null, 1.0, 'break', $key));
         foreach ([0.0, 4.0] as $shift) {
             $stage->board->addBehind('breaks', $stage->plane->line($low, $along + $shift, $high, $along + $shift - 4.0, Ink::Ink, 1.0, null, 'break', $key));

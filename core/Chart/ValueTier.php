@@ -17,6 +17,8 @@ use KeenMargin\Core\Workings\Workings;
 /** The shown values with the first reference behind them and a second one as a small triangle at its height. */
 final readonly class ValueTier implements Tier
 {
+    use StandsOnAxis;
+
     /** How far the reference stands out beside the column, in column widths. */
     private const OFFSET = 0.26;
 
@@ -29,16 +31,6 @@ final readonly class ValueTier implements Tier
     {
         $this->lengths = new Lengths($cut, $workings->references);
         $this->first = new Lengths($cut, \array_slice($workings->references, 0, 1));
-    }
-
-    public function unit(): TierUnit
-    {
-        return TierUnit::Amount;
-    }
-
-    public function name(): string
-    {
-        return '';
     }
 
     public function extent(): Extent

@@ -63,8 +63,8 @@ defineExpose({ focus })
         <span
           :id="`kind-${one.id}`"
           role="tooltip"
-          class="sheet top-full left-0 w-max max-w-[260px] px-3 py-2"
-          :class="shown === one.id ? '' : 'sr-only'"
+          class="sheet top-full w-max max-w-[260px] px-3 py-2"
+          :class="[shown === one.id ? '' : 'sr-only', kinds.indexOf(one) < 4 ? 'left-0' : 'right-0']"
           ><strong class="block font-semibold">{{ one.name }}</strong
           >{{ one.says }}<span v-if="one.lacks" class="mt-1 block text-unfavourable-text">{{ one.lacks }}</span></span
         >

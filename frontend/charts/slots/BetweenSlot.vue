@@ -7,6 +7,10 @@ import SlotSheet from './SlotSheet.vue'
 const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 
+const SIDES = [
+  ['first', 'from'],
+  ['second', 'to'],
+] as const
 const fields = computed(() =>
   props.dataset.breakdowns.filter(
     (one) => one.members.length > 1 && one.name !== props.question.by && one.name !== props.question.each,
@@ -45,24 +49,17 @@ function set(side: 'first' | 'second', member: string) {
       >
         <option v-for="field in fields" :key="field.name" :value="field.name">{{ field.name }}</option>
       </select>
-      <label for="between-first">from</label>
-      <select
-        id="between-first"
-        class="field min-w-0"
-        :value="between.first"
-        @change="set('first', ($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="member in members" :key="member" :value="member">{{ member || '(blank)' }}</option>
-      </select>
-      <label for="between-second">to</label>
-      <select
-        id="between-second"
-        class="field min-w-0"
-        :value="between.second"
-        @change="set('second', ($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="member in members" :key="member" :value="member">{{ member || '(blank)' }}</option>
-      </select>
+      <template v-for="[side, word] in SIDES" :key="side">
+        <label :for="`between-${side}`">{{ word }}</label>
+        <select
+          :id="`between-${side}`"
+          class="field min-w-0"
+          :value="between[side]"
+          @change="set(side, ($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="member in members" :key="member" :value="member">{{ member || '(blank)' }}</option>
+        </select>
+      </template>
     </div>
     <button class="link mt-3" @click="set('first', between.second)">The other way round</button>
   </SlotSheet>

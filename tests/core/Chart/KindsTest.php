@@ -174,6 +174,17 @@ final class KindsTest extends TestCase
         self::assertEqualsWithDelta(9.0, self::rects($whole, 'value')[9]->width / self::rects($whole, 'value')[0]->width, 1e-9);
     }
 
+    public function testNegativeTotalsAndGatheredRowsAreCutToo(): void
+    {
+        $csv = "Route,Actual,Budget\n".implode('', array_map(static fn (int $i): string => "R$i,-100,-90\n", range(1, 30)));
+        $drawing = Written::drawing($csv, ['by' => 'Route', 'against' => ['BU'], 'top' => 4]);
+        [$other, $total] = self::rects($drawing, 'value-cut');
+        self::assertSame(['other', 'total'], [$other->key, $total->key]);
+        $perUnit = self::rects($drawing, 'value')[0]->width / 100;
+        self::assertEqualsWithDelta(400 * $perUnit, $total->width - $other->width, 1e-6);
+        self::assertEqualsWithDelta($other->x + $other->width, $total->x + $total->width, 1e-9);
+    }
+
     public function testEitherVarianceTierCanBeLeftOut(): void
     {
         self::assertSame([[], 4], [self::words(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'amount']), 'percent-label'), \count(self::rects(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'amount']), 'variance'))]);
