@@ -45,7 +45,29 @@ final readonly class Renaming
             $question['where'] = array_map(fn (mixed $filter): mixed => \is_array($filter) ? $this->filter($filter) : $filter, $question['where']);
         }
 
-        return array_replace($recipe, ['question' => $question]);
+        $recipe = array_replace($recipe, ['question' => $question]);
+        $finish = $recipe['finish'] ?? null;
+        if ('member' === $this->what && \is_array($finish) && \is_array($finish['highlight'] ?? null)) {
+            $finish['highlight'] = array_map(fn (mixed $key): mixed => \is_string($key) ? $this->key($key, $question) : $key, $finish['highlight']);
+            $recipe['finish'] = $finish;
+        }
+
+        return $recipe;
+    }
+
+    /**
+     * The key of a row, `MEMBER` or `PANEL/MEMBER`.
+     *
+     * @param array<mixed> $question
+     */
+    private function key(string $key, array $question): string
+    {
+        if (($question['each'] ?? null) === $this->breakdown && str_starts_with($key, $this->from.'/')) {
+            return $this->to.substr($key, \strlen($this->from));
+        }
+        $isRow = ($question['by'] ?? null) === $this->breakdown && ($key === $this->from || str_ends_with($key, '/'.$this->from));
+
+        return $isRow ? substr($key, 0, \strlen($key) - \strlen($this->from)).$this->to : $key;
     }
 
     /**

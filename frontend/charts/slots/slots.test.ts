@@ -1,31 +1,10 @@
 import { describe, expect, it, vi } from 'vitest'
-import { createApp, h, nextTick } from 'vue'
-import type { Component } from 'vue'
+import { nextTick } from 'vue'
 import type { Dataset, Filter } from '../../shared/types'
+import { mounted, named, opened, text, type } from '../../shared/mounted'
 import ClosingControl from '../ClosingControl.vue'
 import MembersSlot from './MembersSlot.vue'
 import NumbersSlot from './NumbersSlot.vue'
-
-function mounted(component: Component, props: Record<string, unknown>): HTMLElement {
-  const root = document.createElement('div')
-  document.body.append(root)
-  createApp({ render: () => h(component, props) }).mount(root)
-  return root
-}
-const text = (root: Element) => (root.textContent ?? '').replace(/\s+/g, ' ').trim()
-const named = (root: Element, name: string) =>
-  [...root.querySelectorAll('button')].find((one) => text(one).startsWith(name)) as HTMLButtonElement
-async function opened(component: Component, props: Record<string, unknown>): Promise<HTMLElement> {
-  const root = mounted(component, props)
-  root.querySelector<HTMLButtonElement>('.slot')?.click()
-  await nextTick()
-  return root
-}
-async function type(field: HTMLInputElement, value: string) {
-  field.value = value
-  field.dispatchEvent(new Event('input'))
-  await nextTick()
-}
 
 const line = {
   name: 'Line',

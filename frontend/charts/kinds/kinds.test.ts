@@ -1,0 +1,63 @@
+import { describe, expect, it, vi } from 'vitest'
+import { nextTick } from 'vue'
+import type { Kind } from '../../shared/types'
+import { mounted, text } from '../../shared/mounted'
+import KindGlyph from './KindGlyph.vue'
+import KindsRow from './KindsRow.vue'
+
+const kind = (id: string, group: string, lacks: string | null = null): Kind => ({
+  id,
+  name: id,
+  group,
+  says: `What ${id} shows`,
+  lacks,
+  question: lacks ? null : {},
+})
+const kinds = [kind('tiers', 'Against'), kind('nested', 'Against'), kind('hat', 'Between', 'Two members are missing.')]
+const row = (onDraw = vi.fn()) => ({ root: mounted(KindsRow, { kinds, kind: 'tiers', onDraw }), onDraw })
+const button = (root: HTMLElement, name: string) => root.querySelector<HTMLButtonElement>(`[aria-label="${name}"]`)
+
+describe('the row of kinds', () => {
+  it('stands in groups, the chosen one in the tab order', () => {
+    const { root } = row()
+    expect(text(root)).toMatch(/^Against.*Between/)
+    expect([...root.querySelectorAll('[role=radio]')].map((one) => one.getAttribute('tabindex'))).toEqual([
+      '0',
+      '-1',
+      '-1',
+    ])
+    expect(root.querySelector('[aria-checked=true]')?.getAttribute('aria-label')).toBe('tiers')
+  })
+
+  it('draws what can be drawn, and only says what is missing of the others', async () => {
+    const { root, onDraw } = row()
+    button(root, 'hat')?.click()
+    expect(onDraw).not.toHaveBeenCalled()
+    expect(button(root, 'hat')?.getAttribute('aria-disabled')).toBe('true')
+    button(root, 'hat')?.dispatchEvent(new Event('focus'))
+    await nextTick()
+    const tip = [...root.querySelectorAll('[role=tooltip]')].at(-1)
+    expect(tip?.classList.contains('sr-only')).toBe(false)
+    expect(text(tip ?? root)).toBe('hatWhat hat showsTwo members are missing.')
+    button(root, 'nested')?.click()
+    expect(onDraw).toHaveBeenCalledWith(kinds[1])
+  })
+
+  it('is gone through with arrow keys, round its ends', () => {
+    const { root } = row()
+    button(root, 'tiers')?.focus()
+    const press = (key: string) =>
+      document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+    press('ArrowRight')
+    expect(document.activeElement).toBe(button(root, 'nested'))
+    press('ArrowLeft')
+    press('ArrowLeft')
+    expect(document.activeElement).toBe(button(root, 'hat'))
+  })
+
+  it('has a glyph of its own for each kind', () => {
+    const ids = ['variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill']
+    const glyphs = ids.map((id) => mounted(KindGlyph, { kind: id }).innerHTML)
+    expect(new Set(glyphs).size).toBe(ids.length)
+  })
+})
