@@ -1,0 +1,83 @@
+/** What a chart asks and how it is drawn, as docs/recipe.schema.json has it; amounts are decimal strings. */
+export type Scenario = 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+export type Grain = 'day' | 'week' | 'month' | 'quarter' | 'half-year' | 'year'
+export type Effect = 'favourable' | 'unfavourable' | 'neutral'
+
+export type Span =
+  | { from: string; to: string }
+  | { last: number; unit: Grain }
+  | { previous: number; unit: Grain }
+  | 'year to date'
+  | 'rest of year'
+
+/** Members of a breakdown, or sizes of a measure or of a breakdown whose members are numbers. */
+export interface Filter {
+  field: string
+  in?: string[]
+  notIn?: string[]
+  below?: string
+  atLeast?: string
+}
+
+export interface Question {
+  measure?: string
+  scenario?: Scenario
+  forecast?: Scenario
+  against?: Scenario[]
+  /** a grain, or a breakdown by its name */
+  by?: string
+  span?: Span
+  closedThrough?: string
+  where?: Filter[]
+  better?: 'more' | 'less'
+  flag?: { percent?: string; amount?: string }
+  order?: Order
+  cumulate?: 'year to date' | 'moving'
+  /** keeps so many members, gathers the others */
+  top?: number
+  /** a breakdown: the same chart for each of its members */
+  each?: string
+  between?: { field: string; first: string; second: string }
+  used?: string
+  unused?: string
+  total?: string
+  /** of a rate, in percent */
+  target?: string
+}
+
+export type Order = 'calendar' | 'given' | 'largest first' | 'smallest first' | 'favourable first'
+
+/** What only changes the looks; what is left out is as usual. */
+export interface Finish {
+  unit?: '1' | 'k' | 'm' | 'bn'
+  decimals?: number
+  labels?: 'all' | 'extremes' | 'none'
+  width?: number
+  locale?: 'en' | 'de' | 'fr'
+  variance?: 'both' | 'amount' | 'percent'
+  sameLength?: boolean
+  gap?: boolean
+  mark?: 'tick' | 'dot'
+  limit?: string
+  turn?: boolean
+  landing?: boolean
+  cut?: boolean
+  highlight?: string[]
+}
+
+export interface Recipe {
+  keenMargin: 1
+  question: Question
+  kind: string
+  finish?: Finish
+}
+
+/** A way to draw, what the figures lack for it, and the question that it would ask of them. */
+export interface Kind {
+  id: string
+  name: string
+  group: string
+  says: string
+  lacks: string | null
+  question: Question | null
+}
