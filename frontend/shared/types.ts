@@ -1,5 +1,5 @@
 /** Shapes of the API's answers. Numbers come written out; amounts in recipes are decimal strings. */
-import type { Effect, Grain, Question, Recipe, Scenario } from './recipe'
+import type { Effect, Grain, Kind, Recipe, Scenario } from './recipe'
 
 export * from './recipe'
 
