@@ -36,7 +36,7 @@ $asked = [
 $svg = new SvgRenderer();
 $kinds = ChartKinds::all();
 [$figures, $question] = $asked[$argv[1] ?? ''] ?? exit("Give a kind.\n");
-$recipe = RecipeReader::json(json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $argv[1]], JSON_THROW_ON_ERROR));
+$recipe = RecipeReader::json(json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $argv[1]], \JSON_THROW_ON_ERROR));
 $spent = [];
 for ($i = 0; $i < 1200; ++$i) {
     $start = hrtime(true);
@@ -44,4 +44,4 @@ for ($i = 0; $i < 1200; ++$i) {
     $i < 400 || $spent[] = (hrtime(true) - $start) / 1e6;
 }
 sort($spent);
-echo json_encode($spent[intdiv(count($spent), 2)], JSON_THROW_ON_ERROR), "\n";
+echo json_encode($spent[intdiv(count($spent), 2)], \JSON_THROW_ON_ERROR), "\n";

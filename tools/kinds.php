@@ -44,7 +44,7 @@ $wave = static function (string $scenario, int $month, int $i, int $j, string $m
     if (('AC' === $scenario && $month > $closed) || ('FC' === $scenario && $month <= $closed)) {
         return null;
     }
-    $season = 1.0 + 0.55 * sin(($month % 12 - 3) * M_PI / 6) + 0.02 * intdiv($month, 12);
+    $season = 1.0 + 0.55 * sin(($month % 12 - 3) * \M_PI / 6) + 0.02 * intdiv($month, 12);
     $noise = 1.0 + (($month * 37 + $i * 17 + $j * 11 + ord($scenario[0]) * 7) % 23 - 11) / 90;
     $size = [52000, 31000, 17000, 8000][$i] * [1.0, 0.6][$j];
 
@@ -54,7 +54,7 @@ $ordinary = $rows(12, ROUTES, static fn (...$of) => $wave(...[...$of, 7]));
 $figures = [
     'ordinary' => $ordinary,
     'negative' => $rows(12, ROUTES, static fn (string $scenario, int $month, int $i, int $j, string $measure): ?int => null === $wave($scenario, $month, $i, $j, $measure, 7) ? null : (int) ($wave($scenario, $month, $i, $j, $measure, 7) * (2 === $month % 5 || 'Offered' === $measure ? 1 : -1))),
-    'missing' => $rows(12, ROUTES, static fn (string $scenario, int $month, int $i, int $j, string $measure): ?int => (3 === $month && \in_array($scenario, ['AC', 'TG'], true)) || (5 === $month && 'BU' === $scenario) || 9 === $month ? null : (1 === $month && \in_array($scenario, ['BU', 'TG'], true) ? 0 : $wave($scenario, $month, $i, $j, $measure, 7))),
+    'missing' => $rows(12, ROUTES, static fn (string $scenario, int $month, int $i, int $j, string $measure): ?int => (3 === $month && in_array($scenario, ['AC', 'TG'], true)) || (5 === $month && 'BU' === $scenario) || 9 === $month ? null : (1 === $month && in_array($scenario, ['BU', 'TG'], true) ? 0 : $wave($scenario, $month, $i, $j, $measure, 7))),
     'one row' => $rows(1, ['North'], static fn (...$of) => $wave(...[...$of, 0])),
     'sixty rows' => $rows(60, ROUTES, static fn (...$of) => $wave(...[...$of, 52])),
     'long names' => $rows(12, LONG, static fn (...$of) => $wave(...[...$of, 7])),
@@ -64,7 +64,7 @@ $read = static function (string $csv) use ($mapping): FactTable {
     $path = (string) tempnam(sys_get_temp_dir(), 'kinds');
     file_put_contents($path, $csv);
     $sheet = FigureFile::open($path)->sheet();
-    $table = FactReader::read($sheet, MappingReader::read(Given::json(json_encode($mapping, JSON_THROW_ON_ERROR)), RoleGuess::of($sheet, null, 2026), $sheet), 'Brackwater Ferries');
+    $table = FactReader::read($sheet, MappingReader::read(Given::json(json_encode($mapping, \JSON_THROW_ON_ERROR)), RoleGuess::of($sheet, null, 2026), $sheet), 'Brackwater Ferries');
     unlink($path);
 
     return $table;
@@ -104,7 +104,7 @@ foreach ($kinds as $kind => $question) {
         $asked = 'gap-line' === $kind && isset($asked['by']) ? array_diff_key($asked, ['by' => 1]) : $asked;
         $recipe = ['keenMargin' => 1, 'question' => array_filter([...$question, ...$asked]), 'kind' => $kind, 'finish' => $finish];
         try {
-            $drawing = Drawing::of(RecipeReader::json(json_encode($recipe, JSON_THROW_ON_ERROR)), $tables[$table], ChartKinds::all());
+            $drawing = Drawing::of(RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR)), $tables[$table], ChartKinds::all());
             // Each picture has its own hatches.
             $id = preg_replace('/\W/', '', $kind.$case);
             $picture = str_replace(['id="t"', 'id="d"', '"t d"', 'id="hatch-', 'url(#hatch-'], ["id=\"t$id\"", "id=\"d$id\"", "\"t$id d$id\"", "id=\"$id-hatch-", "url(#$id-hatch-"], $svg->render($drawing->scene));

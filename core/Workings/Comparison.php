@@ -49,21 +49,27 @@ final class Comparison
     /** @param list<Period> $fine */
     public function total(array $fine): Total
     {
-        $variances = [];
-        $leftOut = [];
-        $shown = $this->shown($fine);
+        $cells = $variances = $leftOut = [];
+        foreach ($fine as $i => $period) {
+            $scenario = $this->shownAt($period);
+            if (null !== $scenario) {
+                $cells[$i] = [$scenario, $period];
+            }
+        }
+        $shown = $this->amounts->together(array_values($cells));
         foreach ($this->against as $reference) {
-            $both = $one = [];
-            foreach ($fine as $period) {
-                $sides = ($this->shows($period) ? 1 : 0) + ($this->amounts->has($reference, $period) ? 1 : 0);
-                if (2 === $sides) {
-                    $both[] = $period;
-                } elseif (1 === $sides) {
+            $held = $both = $one = [];
+            foreach ($fine as $i => $period) {
+                $isHeld = $this->amounts->has($reference, $period);
+                if ($isHeld !== isset($cells[$i])) {
                     $one[] = $period;
+                } elseif ($isHeld) {
+                    $held[] = [$reference, $period];
+                    $both[] = $cells[$i];
                 }
             }
             $leftOut[$reference->value] = $one;
-            $variances[$reference->value] = Variance::maybe([] === $one ? $shown : $this->shown($both), $this->value($reference, $both), $this->better, $this->flag, $this->inPoints);
+            $variances[$reference->value] = Variance::maybe([] === $one ? $shown : $this->amounts->together($both), $this->amounts->together($held), $this->better, $this->flag, $this->inPoints);
         }
 
         return new Total($shown, $variances, $leftOut);
