@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Chart;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
@@ -46,6 +47,8 @@ final class Board
         $this->groups[$group][] = $mark;
         if ($mark instanceof Rect) {
             $this->take(new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height));
+        } elseif ($mark instanceof Circle) {
+            $this->take(new Box($mark->x - $mark->radius, $mark->y - $mark->radius, $mark->x + $mark->radius, $mark->y + $mark->radius));
         } elseif ($mark instanceof Line) {
             $this->take(new Box(min($mark->x1, $mark->x2) - 0.5, min($mark->y1, $mark->y2) - 0.5, max($mark->x1, $mark->x2) + 0.5, max($mark->y1, $mark->y2) + 0.5));
         }
@@ -76,25 +79,14 @@ final class Board
 
     public function take(Box $box): void
     {
-        foreach (self::cells($box, 0.0) as $cell) {
-            $this->taken[$cell][] = $box;
-        }
-        $this->bottom = max($this->bottom, $box->bottom);
-    }
-
-    /** @return list<int> */
-    private static function cells(Box $box, float $gap): array
-    {
-        $cells = [];
-        $from = (int) floor(($box->left - $gap) / self::CELL_WIDTH);
-        $to = (int) floor(($box->right + $gap) / self::CELL_WIDTH);
+        $from = (int) floor($box->left / self::CELL_WIDTH);
+        $to = (int) floor($box->right / self::CELL_WIDTH);
         for ($y = (int) floor($box->top / self::CELL_HEIGHT), $last = (int) floor($box->bottom / self::CELL_HEIGHT); $y <= $last; ++$y) {
             for ($x = $from; $x <= $to; ++$x) {
-                $cells[] = ($y << 10) + $x;
+                $this->taken[($y << 10) + $x][] = $box;
             }
         }
-
-        return $cells;
+        $this->bottom = max($this->bottom, $box->bottom);
     }
 
     /**
@@ -124,10 +116,14 @@ final class Board
         }
         $left = $box->left - self::GAP;
         $right = $box->right + self::GAP;
-        foreach (self::cells($box, self::GAP) as $cell) {
-            foreach ($this->taken[$cell] ?? [] as $taken) {
-                if ($taken->left < $right && $left < $taken->right && $taken->top < $box->bottom && $box->top < $taken->bottom) {
-                    return false;
+        $from = (int) floor($left / self::CELL_WIDTH);
+        $to = (int) floor($right / self::CELL_WIDTH);
+        for ($y = (int) floor($box->top / self::CELL_HEIGHT), $last = (int) floor($box->bottom / self::CELL_HEIGHT); $y <= $last; ++$y) {
+            for ($x = $from; $x <= $to; ++$x) {
+                foreach ($this->taken[($y << 10) + $x] ?? [] as $taken) {
+                    if ($taken->left < $right && $left < $taken->right && $taken->top < $box->bottom && $box->top < $taken->bottom) {
+                        return false;
+                    }
                 }
             }
         }

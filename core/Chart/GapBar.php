@@ -29,7 +29,7 @@ final class GapBar
      */
     public static function text(Display $display, Variance $variance, VarianceForm $form, int $fewer): string
     {
-        $amount = $display->format->signed($display->unit->of($variance->amount), max(0, $display->varianceDecimals - $fewer)).($display->inPoints ? ' pp' : '');
+        $amount = $display->signed($variance->amount, $display->varianceDecimals - $fewer).($display->inPoints ? ' pp' : '');
         $percent = $display->inPoints ? null : $variance->percent(max(0, 1 - $fewer));
         $written = $display->format->signed($percent, max(0, 1 - $fewer)).(null === $percent ? '' : ' %');
 

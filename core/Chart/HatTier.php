@@ -104,7 +104,7 @@ final readonly class HatTier implements Tier
             if (!$variance->reference->isZero() || VarianceForm::Percent !== $this->form) {
                 $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->lengths->of($row, $variance->shown), $isAbove, 0.0, $this->beyondBrim($stage, $row, $variance, $i));
             }
-            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), !$isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0), fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), $isAbove, $display->format->plain($display->unit->of($variance->reference), max(0, $decimals)), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
+            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), !$isAbove, $display->plain($variance->reference, $decimals), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0), fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), $isAbove, $display->plain($variance->reference, $decimals), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
         }
         $stage->write($firsts);
         $stage->write($changes);

@@ -11,8 +11,7 @@ use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Question\VarianceForm;
-use KeenMargin\Core\Scene\Box;
-use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Reference;
 use KeenMargin\Core\Workings\Row;
@@ -93,8 +92,7 @@ final readonly class LineTier implements Tier
             }
             [$x, $y] = $stage->plane->point($stage->axis->centre($i), $stage->scale->at($row->shown));
             $radius = $isMany ? 2.2 : 3.2;
-            $stage->board->addBehind('points', new Path(Dot::points($x, $y, $radius), Scenario::Forecast === $row->shownScenario ? Ink::Panel->value : Ink::Ink->value, Ink::Ink->value, 1.4, 'point', $row->key, 'shown'));
-            $stage->board->take(new Box($x - $radius, $y - $radius, $x + $radius, $y + $radius));
+            $stage->board->add('points', new Circle($x, $y, $radius, Scenario::Forecast === $row->shownScenario ? Ink::Panel->value : Ink::Ink->value, Ink::Ink->value, 1.4, 'point', $row->key, 'shown'));
         }
     }
 

@@ -9,8 +9,7 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Labels;
-use KeenMargin\Core\Scene\Box;
-use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Extreme;
 use KeenMargin\Core\Workings\Row;
@@ -68,8 +67,7 @@ final readonly class RateTier implements Tier
             if (null !== $rate) {
                 [$x, $y] = $stage->plane->point($stage->axis->centre($i), $this->at($stage, $rate));
                 $radius = min(self::DOT, 0.3 * $stage->axis->band);
-                $stage->board->addBehind('points', new Path(Dot::points($x, $y, $radius), Ink::Ink->value, role: 'rate', key: $row->key, of: 'rate'));
-                $stage->board->take(new Box($x - $radius, $y - $radius, $x + $radius, $y + $radius));
+                $stage->board->add('points', new Circle($x, $y, $radius, Ink::Ink->value, role: 'rate', key: $row->key, of: 'rate'));
             }
         }
         $this->labels($stage);

@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Chart;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
@@ -68,7 +69,7 @@ final readonly class SeriesKey
         match ($this->shape) {
             'triangle' => $board->addBehind('names', new Path([[$x - 1.0, $middle], [$x - 7.0, $middle - 3.7], [$x - 7.0, $middle + 3.7]], $fill, role: 'series-key', of: $this->name)),
             'tick' => $board->addBehind('names', new Line($left - 1.0, $middle, $x + 1.0, $middle, $fill, 2.4, role: 'series-key', of: $this->name)),
-            'dot' => $board->addBehind('names', new Path(Dot::points($left + 4.0, $middle, 3.6), $fill, role: 'series-key', of: $this->name)),
+            'dot' => $board->addBehind('names', new Circle($left + 4.0, $middle, 3.6, $fill, role: 'series-key', of: $this->name)),
             default => $board->add('names', new Rect($left, $y - 8.0, self::SIZE, self::SIZE, $fill, $stroke, 'series-key', null, $this->name)),
         };
     }

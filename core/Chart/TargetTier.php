@@ -10,8 +10,7 @@ use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Question\VarianceForm;
-use KeenMargin\Core\Scene\Box;
-use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Workings\Effect;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
@@ -75,9 +74,8 @@ final readonly class TargetTier implements Tier
         }
         $radius = max(2.0, min(4.5, $stage->axis->column * 0.3));
         [$x, $y] = $stage->plane->point($centre, $along);
-        $stage->board->addBehind('marks', new Path(Dot::points($x, $y, $radius + 1.4), Ink::Paper->value, role: 'target-ground', key: $row->key));
-        $stage->board->addBehind('marks', new Path(Dot::points($x, $y, $radius), Ink::Ink->value, role: 'target', key: $row->key, of: $reference->key));
-        $stage->board->take(new Box($x - $radius, $y - $radius, $x + $radius, $y + $radius));
+        $stage->board->addBehind('marks', new Circle($x, $y, $radius + 1.4, Ink::Paper->value, role: 'target-ground', key: $row->key));
+        $stage->board->add('marks', new Circle($x, $y, $radius, Ink::Ink->value, role: 'target', key: $row->key, of: $reference->key));
     }
 
     private function labels(Stage $stage): void

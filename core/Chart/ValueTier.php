@@ -110,7 +110,7 @@ final readonly class ValueTier implements Tier
     {
         $display = $this->workings->display;
 
-        return new TierLabel($shown->toFloat(), $display->decimals, fn (int $decimals): Text => $this->text($stage, $row, $i, $display->format->plain($display->unit->of($shown), max(0, $decimals)), Ink::Ink, 600, 'value-label'));
+        return new TierLabel($shown->toFloat(), $display->decimals, fn (int $decimals): Text => $this->text($stage, $row, $i, $display->plain($shown, $decimals), Ink::Ink, 600, 'value-label'));
     }
 
     /**

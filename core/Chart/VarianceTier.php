@@ -47,19 +47,20 @@ final readonly class VarianceTier implements Tier
             if (null === $variance) {
                 continue;
             }
-            $stage->board->add('variances', $stage->bar($stage->axis->centre($i), $stage->axis->column, 0.0, $variance->amount, Style::variance($variance->effect, $row->shownScenario), 'variance', $row->key, 'variance'));
-            $labels[$i] = $this->label($stage, $row, $variance, $i);
+            $size = $variance->amount->toFloat();
+            $stage->board->add('variances', $stage->bar($stage->axis->centre($i), $stage->axis->column, 0.0, $size, Style::variance($variance->effect, $row->shownScenario), 'variance', $row->key, 'variance'));
+            $labels[$i] = $this->label($stage, $row, $variance, $size, $i);
         }
         ReferenceLine::draw($stage, $this->reference);
         $stage->write($labels);
     }
 
-    private function label(Stage $stage, Row $row, Variance $variance, int $i): TierLabel
+    private function label(Stage $stage, Row $row, Variance $variance, float $size, int $i): TierLabel
     {
         $display = $this->workings->display;
 
-        return new TierLabel($variance->amount->toFloat(), $display->varianceDecimals, static fn (int $decimals): Text => $stage->label(
-            $stage->axis->centre($i), $variance->amount, !$variance->amount->isNegative(), $display->format->signed($display->unit->of($variance->amount), max(0, $decimals)), Style::text($variance->effect), $variance->flagged || $row->role->isSum() ? 600 : 400, 'variance-label', $row->key, 'variance', 0.5,
+        return new TierLabel($size, $display->varianceDecimals, static fn (int $decimals): Text => $stage->label(
+            $stage->axis->centre($i), $size, $size >= 0.0, $display->signed($variance->amount, $decimals), Style::text($variance->effect), $variance->flagged || $row->role->isSum() ? 600 : 400, 'variance-label', $row->key, 'variance', 0.5,
         ));
     }
 }

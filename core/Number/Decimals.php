@@ -130,6 +130,31 @@ final class Decimals
         return $denominator->isZero() ? null : $numerator->multipliedBy(100)->dividedBy($denominator, self::RATE_SCALE, RoundingMode::HalfUp);
     }
 
+    /**
+     * The digits of an amount in a power of ten, rounded half away from zero: 1,250 in thousands with one decimal is `13`.
+     *
+     * @param non-negative-int $exponent of the power of ten
+     * @param non-negative-int $decimals
+     *
+     * @return numeric-string without the decimal sign
+     */
+    public static function rounded(BigDecimal $amount, int $exponent, int $decimals): string
+    {
+        $shift = $amount->getScale() + $exponent - $decimals;
+        $digits = $amount->getUnscaledValue()->toString();
+        if (\strlen($digits) > self::SHORT || abs($shift) > 6) {
+            return $amount->withPointMovedLeft($exponent)->toScale($decimals, RoundingMode::HalfUp)->getUnscaledValue()->toString();
+        }
+        $whole = (int) $digits;
+        if ($shift <= 0) {
+            return (string) ($whole * 10 ** -$shift);
+        }
+        $step = 10 ** $shift;
+        $rounded = intdiv(2 * abs($whole) + $step, 2 * $step);
+
+        return (string) ($whole < 0 ? -$rounded : $rounded);
+    }
+
     /** @param non-negative-int $decimals */
     public static function round(BigDecimal $amount, int $decimals): BigDecimal
     {

@@ -30,9 +30,9 @@ final readonly class NumberFormat
     }
 
     /** @param non-negative-int $decimals */
-    public function plain(?BigDecimal $amount, int $decimals): string
+    public function plain(?BigDecimal $amount, int $decimals, Unit $unit = Unit::One): string
     {
-        return null === $amount ? self::NONE : $this->write(Decimals::round($amount, $decimals), '');
+        return null === $amount ? self::NONE : $this->write(Decimals::rounded($amount, $unit->exponent(), $decimals), $decimals, '');
     }
 
     /**
@@ -40,27 +40,25 @@ final readonly class NumberFormat
      *
      * @param non-negative-int $decimals
      */
-    public function signed(?BigDecimal $amount, int $decimals): string
+    public function signed(?BigDecimal $amount, int $decimals, Unit $unit = Unit::One): string
     {
-        return null === $amount ? self::NONE : $this->write(Decimals::round($amount, $decimals), '+');
+        return null === $amount ? self::NONE : $this->write(Decimals::rounded($amount, $unit->exponent(), $decimals), $decimals, '+');
     }
 
-    private function write(BigDecimal $rounded, string $plus): string
+    /** @param string $rounded digits without the decimal sign */
+    private function write(string $rounded, int $decimals, string $plus): string
     {
-        $digits = ltrim($rounded->getUnscaledValue()->toString(), '-');
-        $scale = $rounded->getScale();
-        $digits = $scale < \strlen($digits) ? $digits : str_pad($digits, $scale + 1, '0', \STR_PAD_LEFT);
-        $whole = $scale > 0 ? substr($digits, 0, -$scale) : $digits;
-        $fraction = $scale > 0 ? substr($digits, -$scale) : '';
+        $digits = str_pad(ltrim($rounded, '-'), $decimals + 1, '0', \STR_PAD_LEFT);
+        $whole = $decimals > 0 ? substr($digits, 0, -$decimals) : $digits;
         for ($i = \strlen($whole) - 3, $grouped = $whole; $i > 0; $i -= 3) {
             $grouped = substr($grouped, 0, $i).$this->group.substr($grouped, $i);
         }
-        $sign = match ($rounded->getSign()) {
-            -1 => self::MINUS,
-            0 => '',
+        $sign = match (true) {
+            '-' === $rounded[0] => self::MINUS,
+            '' === trim($rounded, '0') => '',
             default => $plus,
         };
 
-        return $sign.$grouped.('' === $fraction ? '' : $this->point.$fraction);
+        return $sign.$grouped.($decimals > 0 ? $this->point.substr($digits, -$decimals) : '');
     }
 }

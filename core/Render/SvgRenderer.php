@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Render;
 use KeenMargin\Core\Notation\Hatch;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
@@ -55,6 +56,7 @@ final readonly class SvgRenderer implements Renderer
             $mark instanceof Group => '<g'.self::data($mark->role, $mark->key).'>'.implode('', array_map($this->mark(...), $mark->marks)).'</g>',
             $mark instanceof Rect => '<rect x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" width="'.self::n($mark->width).'" height="'.self::n($mark->height).'"'.self::paint($mark->fill, $mark->stroke).self::data('', $mark->key).'/>',
             $mark instanceof Line => '<line x1="'.self::n($mark->x1).'" y1="'.self::n($mark->y1).'" x2="'.self::n($mark->x2).'" y2="'.self::n($mark->y2).'"'.self::paint(null, $mark->stroke, $mark->thickness).(null === $mark->dash ? '' : ' stroke-dasharray="'.$mark->dash.'"').self::data('', $mark->key).'/>',
+            $mark instanceof Circle => '<circle cx="'.self::n($mark->x).'" cy="'.self::n($mark->y).'" r="'.self::n($mark->radius).'"'.self::paint($mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
             $mark instanceof Path => '<path d="'.self::d($mark).'"'.self::paint($mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
             default => throw new \InvalidArgumentException('A mark of class '.$mark::class.' cannot be drawn as SVG.'),
         };
@@ -92,7 +94,10 @@ final readonly class SvgRenderer implements Renderer
 
     private static function data(string $role, ?string $key): string
     {
-        return ('' === $role ? '' : ' class="'.$role.'"').(null === $key ? '' : ' data-key="'.self::escape($key).'"');
+        /** @var array<string, string> $known a row has many marks */
+        static $known = [];
+
+        return ('' === $role ? '' : ' class="'.$role.'"').(null === $key ? '' : $known[$key] ??= ' data-key="'.self::escape($key).'"');
     }
 
     /** To a hundredth of a point; put together from whole numbers, which is several times faster than writing a float. */

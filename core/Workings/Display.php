@@ -66,14 +66,25 @@ final readonly class Display
         return new self(Unit::One, $decimals, $decimals, NumberFormat::of($finish->locale), '%', true);
     }
 
+    /** In the unit, with so many decimals. */
+    public function plain(?BigDecimal $amount, int $decimals): string
+    {
+        return $this->format->plain($amount, max(0, $decimals), $this->unit);
+    }
+
+    public function signed(?BigDecimal $amount, int $decimals): string
+    {
+        return $this->format->signed($amount, max(0, $decimals), $this->unit);
+    }
+
     public function amount(?BigDecimal $amount): string
     {
-        return $this->format->plain(null === $amount ? null : $this->unit->of($amount), $this->decimals);
+        return $this->plain($amount, $this->decimals);
     }
 
     public function variance(?BigDecimal $amount): string
     {
-        return $this->format->signed(null === $amount ? null : $this->unit->of($amount), $this->varianceDecimals);
+        return $this->signed($amount, $this->varianceDecimals);
     }
 
     /** `+1.2`, without the percent sign, as it stands in a tier that says `%` */

@@ -45,11 +45,12 @@ describe('a scene on the screen', () => {
             ],
             fill: 'prior-year',
           },
+          { type: 'circle', x: 7, y: 8, radius: 3, fill: 'panel', stroke: 'ink', thickness: 1.4 },
           { type: 'text', x: 5, y: 6, text: '<b>781</b>', size: 11, fill: 'ink', anchor: 'middle', weight: 600 },
         ],
       },
     ])
-    const [rect, line, open, closed, text] = [...(svg.querySelector('g.values')?.children ?? [])]
+    const [rect, line, open, closed, circle, text] = [...(svg.querySelector('g.values')?.children ?? [])]
     expect(rect?.getAttribute('fill')).toBe('url(#p-hatch-ink)')
     expect(rect?.getAttribute('stroke')).toBe('#23272E')
     expect(rect?.getAttribute('data-key')).toBe('2026-01')
@@ -57,6 +58,7 @@ describe('a scene on the screen', () => {
     expect(open?.getAttribute('d')).toBe('M0 0L1 1')
     expect(open?.getAttribute('fill')).toBe('none')
     expect(closed?.getAttribute('d')).toBe('M0 0L1 1L2 0Z')
+    expect(['cx', 'cy', 'r', 'fill'].map((name) => circle?.getAttribute(name))).toEqual(['7', '8', '3', '#FFFFFF'])
     expect(text?.textContent).toBe('<b>781</b>')
     expect(text?.children).toHaveLength(0)
   })

@@ -43,6 +43,18 @@ function path(mark: Mark): string {
       :data-key="mark.key"
       :data-role="mark.role"
     />
+    <circle
+      v-else-if="mark.type === 'circle'"
+      :cx="mark.x"
+      :cy="mark.y"
+      :r="mark.radius"
+      :fill="paint(mark.fill, prefix)"
+      :stroke="paint(mark.stroke, prefix)"
+      :stroke-width="mark.thickness"
+      :data-key="mark.key"
+      :data-role="mark.role"
+      :data-of="mark.of"
+    />
     <path
       v-else-if="mark.type === 'path'"
       :d="path(mark)"

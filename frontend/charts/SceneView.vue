@@ -35,6 +35,13 @@ function covered(mark: Mark): [number, number][] {
       [mark.x1 ?? 0, mark.y1 ?? 0],
       [mark.x2 ?? 0, mark.y2 ?? 0],
     ]
+  if (mark.type === 'circle') {
+    const { x = 0, y = 0, radius = 0 } = mark
+    return [
+      [x - radius, y - radius],
+      [x + radius, y + radius],
+    ]
+  }
   return mark.points ?? []
 }
 

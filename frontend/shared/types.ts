@@ -94,7 +94,7 @@ export interface SentencePart {
 }
 
 export interface Mark {
-  type: 'rect' | 'line' | 'path' | 'text' | 'group'
+  type: 'rect' | 'line' | 'circle' | 'path' | 'text' | 'group'
   role?: string
   key?: string
   of?: string
@@ -107,6 +107,7 @@ export interface Mark {
   y1?: number
   x2?: number
   y2?: number
+  radius?: number
   points?: [number, number][]
   fill?: string
   stroke?: string

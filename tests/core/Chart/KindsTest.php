@@ -66,7 +66,7 @@ final class KindsTest extends TestCase
     public function testATargetCanBeADotAndLessCanBeBetter(): void
     {
         $drawing = Written::drawing(self::MONTHS, self::AGAINST + ['better' => 'less'], ['mark' => 'dot'], 'target-marks');
-        self::assertCount(4, self::paths($drawing, 'target'));
+        self::assertCount(4, self::circles($drawing, 'target'));
         self::assertSame([], self::lines($drawing, 'target'));
         self::assertSame(['ink', 'missed', 'ink', 'hatch-ink'], array_map(static fn (Rect $value): string => $value->fill, self::rects($drawing, 'value')));
         self::assertStringContainsString('a dot marks BU', implode(' ', self::words($drawing, 'title')));

@@ -6,6 +6,7 @@ namespace KeenMargin\Tests\core\Chart;
 
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Path;
@@ -49,7 +50,7 @@ trait SceneProperties
 
     private static function role(Mark $mark): string
     {
-        return $mark instanceof Rect || $mark instanceof Line || $mark instanceof Path ? $mark->role : $mark::class;
+        return $mark instanceof Rect || $mark instanceof Line || $mark instanceof Path || $mark instanceof Circle ? $mark->role : $mark::class;
     }
 
     private static function box(Mark $mark): Box
@@ -57,6 +58,7 @@ trait SceneProperties
         $points = match (true) {
             $mark instanceof Rect => [[$mark->x, $mark->y], [$mark->x + $mark->width, $mark->y + $mark->height]],
             $mark instanceof Line => [[$mark->x1, $mark->y1], [$mark->x2, $mark->y2]],
+            $mark instanceof Circle => [[$mark->x - $mark->radius, $mark->y - $mark->radius], [$mark->x + $mark->radius, $mark->y + $mark->radius]],
             $mark instanceof Path => $mark->points,
             default => throw new \LogicException('A mark without a box.'),
         };
@@ -98,5 +100,11 @@ trait SceneProperties
     private static function paths(Drawing $drawing, string $role): array
     {
         return array_values(array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Path && $role === $mark->role));
+    }
+
+    /** @return list<Circle> */
+    private static function circles(Drawing $drawing, string $role): array
+    {
+        return array_values(array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Circle && $role === $mark->role));
     }
 }

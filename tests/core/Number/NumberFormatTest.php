@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Number;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\RoundingMode;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\Unit;
@@ -60,5 +61,21 @@ final class NumberFormatTest extends TestCase
     {
         self::assertSame($unit, Unit::fitting(BigDecimal::of($largest)));
         self::assertSame($decimals, $unit->decimalsFor(BigDecimal::of($largest), 0));
+    }
+
+    /** The short way for usual amounts and the long one for all others must say the same. */
+    public function testAnyAmountInAnyUnitIsRoundedExactly(): void
+    {
+        mt_srand(8);
+        for ($i = 0; $i < 2000; ++$i) {
+            $digits = (string) mt_rand(1, 9).implode('', array_map(static fn (): string => (string) mt_rand(0, 9), range(0, mt_rand(0, 19))));
+            $amount = BigDecimal::ofUnscaledValue((0 === mt_rand(0, 2) ? '-' : '').$digits, mt_rand(0, 9));
+            $unit = Unit::cases()[mt_rand(0, 3)];
+            $decimals = mt_rand(0, 4);
+            $expected = $unit->of($amount)->toScale($decimals, RoundingMode::HalfUp);
+            $plain = str_replace([NumberFormat::MINUS, ','], ['-', ''], NumberFormat::of('en')->plain($amount, $decimals, $unit));
+            self::assertTrue(BigDecimal::of($plain)->isEqualTo($expected), "$amount in {$unit->value} with $decimals: $plain");
+            self::assertSame(1 === $expected->getSign(), str_starts_with(NumberFormat::of('en')->signed($amount, $decimals, $unit), '+'));
+        }
     }
 }
