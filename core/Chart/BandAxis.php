@@ -51,11 +51,6 @@ final readonly class BandAxis
         return self::of($heights, $apart, $start, 8.0, $band, min(14.0, 0.56 * $band));
     }
 
-    public function count(): int
-    {
-        return \count($this->bands);
-    }
-
     public function centre(int $i): float
     {
         return ($this->bands[$i][0] + $this->bands[$i][1]) / 2;

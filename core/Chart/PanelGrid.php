@@ -47,9 +47,4 @@ final readonly class PanelGrid
     {
         return $this->width;
     }
-
-    public function row(int $i): int
-    {
-        return intdiv($i, $this->columns);
-    }
 }
