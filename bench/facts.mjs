@@ -24,6 +24,7 @@ const asked = {
     `/api/datasets/${id}/drawings`,
     question('quarter', [{ field: 'Customer', notIn: [customer(7)] }]),
   ],
+  'by customer, the 20 largest drawn': (id) => ['POST', `/api/datasets/${id}/drawings`, question('Customer')],
   'by customer': (id) => ['POST', `/api/datasets/${id}/tables`, table()],
   'by customer, one route': (id) => ['POST', `/api/datasets/${id}/tables`, table([{ field: 'Route', in: ['North'] }])],
 }

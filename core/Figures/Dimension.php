@@ -59,9 +59,13 @@ final readonly class Dimension
      */
     public function rolesOf(array $members): array
     {
+        if ([] === $this->roles) {
+            return array_map(static fn (): ?LineRole => null, $members);
+        }
         $roles = [];
+        $groups = $this->groups();
         foreach ($members as $member) {
-            foreach (isset($this->roles[$member]) ? [$member] : array_diff($this->within($member), $this->groups()) as $line) {
+            foreach (isset($this->roles[$member]) ? [$member] : array_diff($this->within($member), $groups) as $line) {
                 $roles[] = $this->roles[$line] ?? null;
             }
         }

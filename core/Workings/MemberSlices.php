@@ -23,10 +23,11 @@ final readonly class MemberSlices
     private const KEPT = 20;
 
     /**
-     * @param list<string>|null       $kept    members that are not gathered; none: all are shown
-     * @param array<string|int, true> $present those that have any figures, in whichever chart
+     * @param list<string>|null               $kept    members that are not gathered; none: all are shown
+     * @param array<string|int, Sums>         $present those that have any figures, in whichever chart
+     * @param list<MemberFilter|NumberFilter> $where   that these were asked with
      */
-    private function __construct(private Scope $scope, private Figures $figures, private Dimension $dimension, private ?array $kept, private array $present)
+    private function __construct(private Scope $scope, private Figures $figures, private Dimension $dimension, private ?array $kept, private array $present, private array $where)
     {
     }
 
@@ -36,7 +37,7 @@ final readonly class MemberSlices
         $sums = $figures->sumsBy($dimension->name, $scope->sources, $where, $scope->lookedUp());
         $top = $scope->question->top ?? (\count($sums) > self::MOST ? self::KEPT : \count($sums));
 
-        return new self($scope, $figures, $dimension, \count($sums) <= $top ? null : self::largest($scope, $sums, $top), array_map(static fn (): bool => true, $sums));
+        return new self($scope, $figures, $dimension, \count($sums) <= $top ? null : self::largest($scope, $sums, $top), $sums, $where);
     }
 
     /**
@@ -47,7 +48,7 @@ final readonly class MemberSlices
     public function of(array $where): array
     {
         $shown = $this->kept ?? array_map(strval(...), array_keys($this->present));
-        $sums = [] === $shown ? [] : $this->figures->sumsBy($this->dimension->name, $this->scope->sources, null === $this->kept ? $where : [...$where, new MemberFilter($this->dimension->name, $shown)], $this->scope->lookedUp());
+        $sums = [] === $shown || $where === $this->where ? $this->present : $this->figures->sumsBy($this->dimension->name, $this->scope->sources, null === $this->kept ? $where : [...$where, new MemberFilter($this->dimension->name, $shown)], $this->scope->lookedUp());
         $slices = null === $this->kept ? $this->tree($sums, $where) : array_map(fn (string $member): Slice => $this->member($member, RowRole::Row, $sums[$member] ?? new Sums()), $shown);
         if (null !== $this->kept) {
             $gathered = $this->figures->sums($this->scope->sources, [...$where, new MemberFilter($this->dimension->name, $this->kept, false)]);
@@ -114,7 +115,7 @@ final readonly class MemberSlices
      */
     private function canTotal(array $members): bool
     {
-        $roles = $this->dimension->rolesOf($members);
+        $roles = [] === $this->dimension->roles ? [] : $this->dimension->rolesOf($members);
 
         return Grouping::Rate !== $this->scope->measure->grouping
             && !(\in_array(LineRole::Adds, $roles, true) && \in_array(LineRole::TakesAway, $roles, true)) && !\in_array(LineRole::Subtotal, $roles, true);
