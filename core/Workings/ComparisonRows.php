@@ -82,7 +82,7 @@ final class ComparisonRows
 
     public static function label(string $panel, string $label): string
     {
-        return '' === $panel ? $label : "$panel, $label";
+        return '' === $panel ? $label : "$panel: $label";
     }
 
     public function over(Sums $sums, ?Better $better = null): Comparison

@@ -171,7 +171,7 @@ final class ReadingWriter
     /** With its year only where the rows are of several. */
     private function name(Row $row): string
     {
-        return $this->namesYears || '' !== $row->panel && null === $row->period ? $row->label : ComparisonRows::label($row->panel, $row->name);
+        return $this->namesYears ? $row->label : trim("$row->panel $row->name");
     }
 
     private function withUnit(string $number): string

@@ -183,5 +183,5 @@ test('a list without periods is drawn by its names', async ({ page }) => {
 test('pointing at a bar of a chart for each tells the row of that chart', async ({ page }) => {
   await chart(page, 'Each route against budget')
   await page.locator('svg.chart rect[data-key="Holm/2026-07"][data-role=value]').hover()
-  await expect(page.getByRole('status').filter({ hasText: 'Holm, Jul 2026' })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'Holm: Jul 2026' })).toBeVisible()
 })

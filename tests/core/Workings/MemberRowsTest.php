@@ -120,10 +120,18 @@ final class MemberRowsTest extends TestCase
         $workings = self::of(Written::figures($csv), ['each' => 'Route']);
         self::assertCount(12, $workings->panels());
         self::assertSame(['R5', 'Other (4)'], [array_key_first($workings->panels()), array_key_last($workings->panels())]);
-        self::assertSame('Other (4), Feb 2026', $workings->rows[23]->label);
+        self::assertSame('Other (4): Feb 2026', $workings->rows[23]->label);
         self::assertTrue(self::checks($workings)['rows-sum-to-total']);
         $row = ((array) WorkingsWriter::toArray($workings)['rows'])[0];
         self::assertSame(['R5/2026-01', 'R5'], [((array) $row)['key'], ((array) $row)['panel']]);
+    }
+
+    public function testReadingsNameTheChartAndItsRow(): void
+    {
+        $csv = "Month,Route,Actual,Budget\n2026-01,North,5,4\n2026-01,Holm,3,9\n";
+        $reading = self::of(Written::figures($csv), ['each' => 'Route', 'against' => ['BU'], 'flag' => ['amount' => '1']])->reading;
+        self::assertSame("Most for it: North Jan (+1); most against it: Holm Jan (\u{2212}6).", $reading->statements[1]);
+        self::assertSame('Flagged: North Jan and Holm Jan.', $reading->statements[2]);
     }
 
     public function testTheOrderIsTheSameInEveryChart(): void

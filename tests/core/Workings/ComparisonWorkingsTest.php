@@ -13,7 +13,7 @@ use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-final class VarianceOverTimeTest extends TestCase
+final class ComparisonWorkingsTest extends TestCase
 {
     private const YEAR = "Month,Actual,Budget,Forecast\n2025-08,700,,\n2026-06,588,612,\n2026-07,781,745,770\n2026-08,742,760,750\n2026-09,,560,548\n2026-10,,430,441\n";
 
