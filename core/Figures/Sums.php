@@ -65,6 +65,31 @@ final class Sums
         return $sum;
     }
 
+    /**
+     * Several of them added up.
+     *
+     * @param iterable<self> $all
+     */
+    public static function of(iterable $all): self
+    {
+        $sums = new self();
+        foreach ($all as $one) {
+            foreach ($one->cells as $measure => $byScenario) {
+                foreach ($byScenario as $scenario => [$amounts, $decimals, $counts]) {
+                    [$added, , $counted] = $sums->cells[$measure][$scenario] ?? [[], $decimals, []];
+                    foreach ($amounts as $start => $amount) {
+                        $counted[$start] = ($counted[$start] ?? 0) + ($counts[$start] ?? 1);
+                        $next = \is_int($amount) && \is_int($added[$start] ?? 0) ? ($added[$start] ?? 0) + $amount : null;
+                        $added[$start] = \is_int($next) ? $next : BigInteger::of($added[$start] ?? 0)->plus($amount);
+                    }
+                    $sums->cells[$measure][$scenario] = [$added, $decimals, $counted];
+                }
+            }
+        }
+
+        return $sums;
+    }
+
     public function count(string $measure, Scenario $scenario, Period $period): int
     {
         $of = $this->cells[$measure][$scenario->value] ?? null;

@@ -51,7 +51,7 @@ final readonly class MemberSlices
         $sums = [] === $shown || $where === $this->where ? $this->present : $this->figures->sumsBy($this->dimension->name, $this->scope->sources, null === $this->kept ? $where : [...$where, new MemberFilter($this->dimension->name, $shown)], $this->scope->lookedUp());
         $slices = null === $this->kept ? $this->tree($sums, $where) : array_map(fn (string $member): Slice => $this->member($member, RowRole::Row, $sums[$member] ?? new Sums()), $shown);
         if (null !== $this->kept) {
-            $gathered = $this->figures->sums($this->scope->sources, [...$where, new MemberFilter($this->dimension->name, $this->kept, false)]);
+            $gathered = $where === $this->where ? Sums::of(array_diff_key($this->present, array_fill_keys($shown, true))) : $this->figures->sums($this->scope->sources, [...$where, new MemberFilter($this->dimension->name, $this->kept, false)]);
             $slices[] = $this->sum('other', RowRole::Other, $gathered, 'Other ('.(\count($this->present) - \count($shown)).')');
         }
         if (\count($slices) > 1 && $this->hasTotal()) {

@@ -7,6 +7,7 @@ namespace KeenMargin\Tests\core\Figures;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Tests\core\Written;
@@ -68,5 +69,23 @@ final class FiguresTest extends TestCase
         $nines = str_repeat('9', 17);
         $csv = "Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => "2026-01,R$i,$nines\n", range(1, 200)));
         self::assertSame((string) BigDecimal::of($nines)->multipliedBy(200), (string) Written::figures($csv)->sums(['Amount'], [])->amount('Amount', Scenario::Actual, Period::of('2026-01')));
+    }
+
+    public function testSumsOfMembersAddUpToThoseOfAllHoweverLarge(): void
+    {
+        $csv = "Month,Route,Actual,Budget\n";
+        // Twelve of the largest outgrow the machine's integers.
+        foreach ([...array_fill(0, 12, '99999999999999.9999'), '-5', '0.25', ''] as $i => $amount) {
+            $csv .= "2026-01,R$i,$amount,".($i + 1)."\n2026-02,R$i,$i,\n";
+        }
+        $figures = Written::figures($csv);
+        $measure = $figures->dataset()->measures[0]->name;
+        $added = Sums::of($figures->sumsBy('Route', [$measure], [], Scenario::cases()));
+        foreach (['2026-01', '2026-02'] as $month) {
+            foreach ([Scenario::Actual, Scenario::Budget] as $scenario) {
+                $period = Period::of($month);
+                self::assertSame($figures->sums([$measure], [])->amount($measure, $scenario, $period)?->toString(), $added->amount($measure, $scenario, $period)?->toString());
+            }
+        }
     }
 }
