@@ -6,7 +6,6 @@ namespace KeenMargin\Core\Chart;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
@@ -77,7 +76,6 @@ final readonly class FillTier implements Tier
         if (null !== $variance && !$this->lengths->isCut($row)) {
             GapBar::draw($stage, $row, $variance, $centre + $thickness / 2 + 3.0, 3.0);
         }
-        $stage->board->addBehind('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Paper, 4.2, 'target-ground', $row->key));
-        $stage->board->add('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Ink, 2.2, 'target', $row->key, 'target'));
+        TargetTick::draw($stage, $row, $centre, $reach, $along, 'target');
     }
 }

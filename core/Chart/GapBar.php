@@ -66,9 +66,30 @@ final class GapBar
         return new TierLabel($variance->amount->toFloat(), 1 + $display->varianceDecimals, static fn (int $decimals): Text => $stage->label($centre, $beyond, $isAbove, self::text($display, $variance, $form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $further), $instead);
     }
 
-    /** What stands where a variance cannot be told. */
-    public static function none(Stage $stage, Row $row, float $centre, float $beyond, bool $isAbove): void
+    /**
+     * The variances of all rows, each beyond whatever is drawn of its row.
+     *
+     * @param list<Row> $rows
+     * @param float     $room between the far end and the label
+     */
+    public static function labels(Stage $stage, Workings $workings, array $rows, VarianceForm $form, Lengths $lengths, float $room = 0.0): void
     {
-        $stage->board->writeIfFree('labels', $stage->label($centre, $beyond, $isAbove, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, 'variance'));
+        $labels = [];
+        foreach ($rows as $i => $row) {
+            $variance = $row->variance($workings->reference());
+            [$end, $isAbove] = $lengths->end($row);
+            if (null === $variance || ($variance->reference->isZero() && VarianceForm::Percent === $form)) {
+                self::none($stage, $row, $stage->axis->centre($i), $end, $isAbove, $room);
+            } else {
+                $labels[$i] = self::label($stage, $workings->display, $row, $variance, $form, $stage->axis->centre($i), $end, $isAbove, $room);
+            }
+        }
+        $stage->write($labels);
+    }
+
+    /** What stands where a variance cannot be told. */
+    public static function none(Stage $stage, Row $row, float $centre, float $beyond, bool $isAbove, float $further = 0.0): void
+    {
+        $stage->board->writeIfFree('labels', $stage->label($centre, $beyond, $isAbove, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, 'variance', $further));
     }
 }

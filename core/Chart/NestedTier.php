@@ -54,22 +54,7 @@ final readonly class NestedTier implements Tier
             }
         }
         $stage->nought();
-        $this->labels($stage);
-    }
-
-    private function labels(Stage $stage): void
-    {
-        $labels = [];
-        foreach ($this->rows as $i => $row) {
-            $variance = $row->variance($this->workings->reference());
-            [$end, $isAbove] = $this->lengths->end($row);
-            if (null === $variance || ($variance->reference->isZero() && VarianceForm::Percent === $this->form)) {
-                GapBar::none($stage, $row, $stage->axis->centre($i), $end, $isAbove);
-            } else {
-                $labels[$i] = GapBar::label($stage, $this->workings->display, $row, $variance, $this->form, $stage->axis->centre($i), $end, $isAbove);
-            }
-        }
-        $stage->write($labels);
-        InsideLabels::write($stage, $this->workings, $this->rows, self::NARROW * $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown));
+        GapBar::labels($stage, $this->workings, $this->rows, $this->form, $this->lengths);
+        InsideLabels::write($stage, $this->workings, $this->rows, self::NARROW * $column, fn (Row $row): float => $this->lengths->of($row, $row->shown));
     }
 }

@@ -7,7 +7,6 @@ namespace KeenMargin\Core\Chart;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Circle;
@@ -64,11 +63,8 @@ final readonly class TargetTier implements Tier
         }
         $along = $stage->scale->at($this->lengths->of($row, $target));
         $centre = $stage->axis->centre($i);
-        $half = self::WIDE * $stage->axis->column / 2;
         if (TargetMark::Tick === $this->mark) {
-            // Paper around it, so that it stands out where it crosses the column.
-            $stage->board->addBehind('marks', $stage->plane->tick($centre - $half, $centre + $half, $along, Ink::Paper, 4.6, 'target-ground', $row->key));
-            $stage->board->add('marks', $stage->plane->tick($centre - $half, $centre + $half, $along, Ink::Ink, 2.4, 'target', $row->key, $reference->key));
+            TargetTick::draw($stage, $row, $centre, self::WIDE * $stage->axis->column / 2, $along, $reference->key);
 
             return;
         }
@@ -80,21 +76,9 @@ final readonly class TargetTier implements Tier
 
     private function labels(Stage $stage): void
     {
-        $labels = [];
-        foreach ($this->rows as $i => $row) {
-            $variance = $row->variance($this->workings->reference());
-            [$end, $isAbove] = $this->lengths->end($row);
-            $room = TargetMark::Dot === $this->mark ? 4.0 : 1.5;
-            if (null === $row->shown || (null !== $variance && $variance->reference->isZero() && VarianceForm::Percent === $this->form)) {
-                GapBar::none($stage, $row, $stage->axis->centre($i), $end, $isAbove);
-            } elseif (null === $variance) {
-                $stage->board->writeIfFree('labels', $stage->label($stage->axis->centre($i), $end, $isAbove, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, 'variance', $room));
-            } else {
-                $labels[$i] = GapBar::label($stage, $this->workings->display, $row, $variance, $this->form, $stage->axis->centre($i), $end, $isAbove, $room);
-            }
-        }
-        $stage->write($labels);
-        InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown), fn (Row $row): ?float => null === $row->value($this->workings->reference()) ? null : $this->lengths->of($row, $row->value($this->workings->reference())));
+        GapBar::labels($stage, $this->workings, $this->rows, $this->form, $this->lengths, TargetMark::Dot === $this->mark ? 4.0 : 1.5);
+        $reference = $this->workings->reference();
+        InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown), fn (Row $row): ?float => null === $row->value($reference) ? null : $this->lengths->of($row, $row->value($reference)));
     }
 
     private static function style(Scenario $scenario, bool $isMissed): Style

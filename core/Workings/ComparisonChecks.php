@@ -29,7 +29,7 @@ final class ComparisonChecks
         $forecast = $scope->question->forecast;
 
         return array_values(array_filter([
-            null === $total ? new Check('no-total', true, 'Lines that add and lines that take away are not added up') : RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->shown),
+            null === $total ? self::noTotal() : RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->shown),
             self::missing($scope, $rows, $forecast),
             self::straddling($rows, $scope->closing),
             [] === $references ? new Check('no-reference', false, 'There is nothing to compare with: choose a reference in the question') : null,
@@ -38,6 +38,11 @@ final class ComparisonChecks
             \in_array(Scenario::PriorYear, $against, true) && $derivesPriorYear ? new Check('prior-year-derived', true, 'Prior year is the actual of one year earlier') : null,
             ...self::notices($scope),
         ]));
+    }
+
+    public static function noTotal(): Check
+    {
+        return new Check('no-total', true, 'Lines that add and lines that take away are not added up');
     }
 
     /** @return list<Check> what the reading of the figures has to say about charts of them */

@@ -28,8 +28,9 @@ final readonly class HatWorkings
         $scope = Scope::of($question->asking(against: []), $figures->dataset(), $measure, $measure->sources());
         $reference = new Reference('first', self::name($between->first), self::name($between->first));
         $made = new ComparisonRows($scope, $measure);
-        $rows = self::rows($scope, $figures, $between, $reference, $made);
-        $total = self::total($scope, $figures, $between, $rows, $made);
+        $slices = Slices::planned($scope, $figures, self::only($between, [$between->first, $between->second], $question->where));
+        $rows = self::rows($scope, $figures, $between, $slices, $reference, $made);
+        $total = $slices->hasTotal() ? self::total($scope, $figures, $between, $rows, $made) : Total::none([$reference]);
         $display = Display::of($measure, $recipe->finish, $rows);
         $second = self::name($between->second);
         $covered = array_values(array_filter($scope->fine, $made->over($figures->sums($measure->sources(), self::only($between, [$between->second], $question->where)))->shows(...)));
@@ -42,7 +43,7 @@ final readonly class HatWorkings
             $measure,
             $scope->better,
             $question->scenario,
-            $question->forecast,
+            [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast) ? null : $question->forecast,
             [$reference],
             $question->by,
             $scope->closing,
@@ -58,7 +59,7 @@ final readonly class HatWorkings
             null,
             null,
             $display,
-            self::checks($scope, $rows, $total, $between),
+            self::checks($scope, $rows, $slices->hasTotal() ? $total : null, $between),
             $reading->write($total, false, null, ''),
             $question->cumulate,
             $between,
@@ -76,20 +77,18 @@ final readonly class HatWorkings
     }
 
     /** @return list<Row> */
-    private static function rows(Scope $scope, Figures $figures, Between $between, Reference $reference, ComparisonRows $made): array
+    private static function rows(Scope $scope, Figures $figures, Between $between, Slices $slices, Reference $reference, ComparisonRows $made): array
     {
-        $slices = Slices::planned($scope, $figures, self::only($between, [$between->first, $between->second], $scope->question->where));
-
         return PanelRows::of($scope, $figures, $scope->question->order ?? Order::Given, $reference, static function (Panel $panel) use ($scope, $between, $slices, $made): array {
-            $sides = array_map(static fn (string $member): array => array_map(static fn (Slice $slice): Row => $made->row($slice, $panel->name), $slices->of(self::only($between, [$member], $panel->where))), [$between->first, $between->second]);
+            $sides = array_map(static fn (string $member): array => $slices->of(self::only($between, [$member], $panel->where)), [$between->first, $between->second]);
 
-            return array_map(static fn (Row $first, Row $second): Row => self::row($scope, $first, $second), $sides[0], $sides[1]);
+            return array_map(static fn (Slice $first, Slice $second): Row => self::row($scope, $second->member, $made->row($first, $panel->name), $made->row($second, $panel->name)), $sides[0], $sides[1]);
         });
     }
 
-    private static function row(Scope $scope, Row $first, Row $second): Row
+    private static function row(Scope $scope, ?string $member, Row $first, Row $second): Row
     {
-        $variance = Variance::maybe($second->shown, $first->shown, $scope->betterOf(null), $scope->question->flag, $scope->measure->isInPercent());
+        $variance = Variance::maybe($second->shown, $first->shown, $scope->betterOf($member), $scope->question->flag, $scope->measure->isInPercent());
 
         return new Row($second->key, $second->label, $second->name, ['first' => $first->shown, 'second' => $second->shown, ...null === $scope->question->cumulate ? [] : ['own' => $second->values['own'] ?? null]], null === $variance ? null : $second->shown, $second->shownScenario, ['first' => $variance], $second->role, $second->period, $second->depth, $second->panel);
     }
@@ -117,12 +116,12 @@ final readonly class HatWorkings
      *
      * @return list<Check>
      */
-    private static function checks(Scope $scope, array $rows, Total $total, Between $between): array
+    private static function checks(Scope $scope, array $rows, ?Total $total, Between $between): array
     {
         $one = array_values(array_filter($rows, static fn (Row $row): bool => null === ($row->values['first'] ?? null) xor null === ($row->values['second'] ?? null)));
 
         return [
-            RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->values['second'] ?? null),
+            null === $total ? ComparisonChecks::noTotal() : RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->values['second'] ?? null),
             ComparisonChecks::missing($scope, $rows),
             ...[] === $one ? [] : [new Check('one-sided', false, 'Only one of '.self::name($between->first).' and '.self::name($between->second).' has figures for '.Wording::some(array_map(static fn (Row $row): string => $row->label, $one), 3))],
             ...ComparisonChecks::notices($scope),

@@ -71,6 +71,18 @@ final class MemberRowsTest extends TestCase
         self::assertTrue(self::checks($costs)['rows-sum-to-total']);
     }
 
+    public function testAHatOfAStatementReadsCostsTheRightWayRoundAndHasNoTotal(): void
+    {
+        $csv = "Month,Line,Route,Actual,Forecast\n2026-01,Fares,North,900,\n2026-01,Fares,Holm,950,\n2026-01,Fuel,North,300,\n2026-01,Fuel,Holm,340,\n2026-02,Fares,North,,5\n";
+        $figures = Written::grouped(Written::figures($csv), 'Line', [], ['Fares' => LineRole::Adds, 'Fuel' => LineRole::TakesAway]);
+        $asked = ['by' => 'Line', 'forecast' => 'FC', 'span' => 'year to date', 'between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm']];
+        $workings = Reckoning::of(Written::recipe($asked, [], 'hat'), $figures);
+        self::assertSame(['favourable', 'unfavourable'], array_map(static fn (Row $row): string => $row->variances['first']->effect->value ?? '', $workings->rows));
+        self::assertNull($workings->total->shown);
+        self::assertTrue(self::checks($workings)['no-total']);
+        self::assertNull($workings->forecast, 'nothing of the span is forecast');
+    }
+
     public function testOrderKeepsGroupsTogether(): void
     {
         self::assertSame(['Costs', 'Crew', 'Fuel', 'Income', 'Freight', 'Fares'], array_keys(self::shown(self::statement(['order' => 'smallest first']))));
