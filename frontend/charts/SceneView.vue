@@ -64,6 +64,8 @@ const places = computed(() => {
   return props.keys.flatMap((key) => found.get(key) ?? [])
 })
 const litPlace = computed(() => places.value.find((place) => place.key === lit.value) ?? null)
+/** Room for the labels at the ends of columns, or of bars; their neighbours stay outside. */
+const halo = computed(() => (props.scene.isLying ? { x: 36, y: 4 } : { x: 5, y: 24 }))
 defineExpose({ litPlace })
 
 /** How far a point is from the band of a place; bands have room for names around their marks. */
@@ -132,10 +134,10 @@ function step(by: number) {
     </defs>
     <rect
       v-if="litPlace"
-      :x="litPlace.left - 5"
-      :y="litPlace.top - 24"
-      :width="litPlace.right - litPlace.left + 10"
-      :height="litPlace.bottom - litPlace.top + 48"
+      :x="litPlace.left - halo.x"
+      :y="litPlace.top - halo.y"
+      :width="litPlace.right - litPlace.left + 2 * halo.x"
+      :height="litPlace.bottom - litPlace.top + 2 * halo.y"
       rx="4"
       class="lit"
     />
