@@ -63,13 +63,15 @@ final class WorkingsCsv
     {
         $cells = [];
         $isShown = false;
-        foreach ($workings->columns as $i => $column) {
+        // What is shown has a column in any case.
+        $columns = array_values(array_filter($workings->columns, static fn (Column $column): bool => 'shown' !== $column->id()));
+        foreach ($columns as $i => $column) {
             if (!$isShown && ColumnForm::Amount !== $column->form) {
                 $cells[] = $shown;
                 $isShown = true;
             }
             $cells[] = $cell($column);
-            $next = $workings->columns[$i + 1] ?? null;
+            $next = $columns[$i + 1] ?? null;
             if ($column->form->isOfVariance() && (null === $next || $next->key !== $column->key || !$next->form->isOfVariance())) {
                 array_push($cells, ...$verdict($column->key));
             }

@@ -17,6 +17,8 @@ use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Check;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Statement;
+use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
@@ -34,7 +36,7 @@ final class DrawingState
             'better' => $workings->better->value,
             'closing' => ['key' => $workings->closing->key(), 'label' => PeriodNames::full($workings->closing)],
             'scene' => $drawing->scene->toArray(),
-            'reading' => ['headline' => $workings->reading->headline, 'moves' => $workings->reading->moves, 'movers' => $workings->reading->movers, 'statements' => $workings->reading->statements],
+            'reading' => ['headline' => $workings->reading->headline, 'moves' => $workings->reading->moves, 'movers' => $workings->reading->movers, 'statements' => array_map(static fn (Statement $statement): array => $statement->toArray(), $workings->reading->statements)],
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
             'workings' => self::table($workings),
             'kinds' => self::kinds($recipe, $kinds, $dataset),
@@ -76,16 +78,24 @@ final class DrawingState
             'rowsAre' => $workings->by instanceof Grain ? 'Period' : $workings->by,
             'columns' => array_map(static fn (Column $column): array => ['id' => $column->id(), 'head' => $column->head, 'rule' => $column->rule, 'reference' => $column->form->isOfVariance() ? $column->key : null], $workings->columns),
             'rows' => array_map(static fn (Row $row): array => self::row($row, $workings), $workings->rows),
-            'total' => self::total($workings),
+            'sums' => self::sums($workings),
         ];
     }
 
+    /** @return list<array{key: string, label: string, cells: array<string, string>}> */
+    private static function sums(Workings $workings): array
+    {
+        $labels = ['total' => 'Total', 'toDate' => 'Year to date', 'landing' => 'Year with forecast'];
+
+        return array_map(static fn (string $key, Total $total): array => ['key' => $key, 'label' => $labels[$key], 'cells' => self::cells($workings, $total)], array_keys($workings->sums()), array_values($workings->sums()));
+    }
+
     /** @return array<string, string> by column */
-    private static function total(Workings $workings): array
+    private static function cells(Workings $workings, Row|Total $of): array
     {
         $cells = [];
         foreach ($workings->columns as $column) {
-            $cells[$column->id()] = $workings->display->cell($column->form, $column->number($workings->total));
+            $cells[$column->id()] = $workings->told($column, $of);
         }
 
         return $cells;
@@ -94,12 +104,13 @@ final class DrawingState
     /** @return array<string, mixed> */
     private static function row(Row $row, Workings $workings): array
     {
-        $cells = [];
+        $cells = self::cells($workings, $row);
         foreach ($workings->columns as $column) {
-            $number = $column->number($row);
             // Of actual and forecast one is enough.
             $isOther = null !== $row->shown && \in_array($column->key, [$workings->scenario->value, $workings->forecast?->value], true);
-            $cells[$column->id()] = null === $number && !$column->form->isOfVariance() && !$isOther ? 'missing' : $workings->display->cell($column->form, $number);
+            if (null === $column->number($row) && !$column->form->isOfVariance() && !$isOther) {
+                $cells[$column->id()] = 'missing';
+            }
         }
 
         return [

@@ -40,7 +40,7 @@ final readonly class TierChart
         $drawn = Plane::Upright === $plane ? new UprightPanels($board, $workings, $finish, $keys) : new LyingPanels($board, $workings, $finish, $keys);
         $bottom = $drawn->draw($panels, array_values($charts), $top);
 
-        return new Scene($finish->width, max($bottom, $board->bottom()) + 4.0, $title->oneLine(), implode(' ', \array_slice($workings->reading->statements, 0, 2)), $board->groups(), Plane::Lying === $plane);
+        return new Scene($finish->width, max($bottom, $board->bottom()) + 4.0, $title->oneLine(), implode(' ', \array_slice($workings->reading->texts(), 0, 2)), $board->groups(), Plane::Lying === $plane);
     }
 
     /**

@@ -36,6 +36,19 @@ final class Wording
         return 1 === $count ? "1 $one" : number_format($count)." $many";
     }
 
+    /** `three`, `first`: small numbers as words, others in digits. */
+    public static function number(int $number): string
+    {
+        return [1 => 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'][$number] ?? number_format($number);
+    }
+
+    public static function ordinal(int $number): string
+    {
+        $ending = [1 => 'st', 2 => 'nd', 3 => 'rd'][$number % 10] ?? 'th';
+
+        return [1 => 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth', 'eleventh', 'twelfth'][$number] ?? $number.(\in_array($number % 100, [11, 12, 13], true) ? 'th' : $ending);
+    }
+
     /** A name's first letter made small, unless it is an abbreviation. */
     public static function withinSentence(string $name): string
     {

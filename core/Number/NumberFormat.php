@@ -45,6 +45,18 @@ final readonly class NumberFormat
         return null === $amount ? self::NONE : $this->write(Decimals::rounded($amount, $unit->exponent(), $decimals), $decimals, '+');
     }
 
+    /** A written number without its sign, where a word says it. */
+    public static function unsigned(string $written): string
+    {
+        return str_starts_with($written, '+') ? substr($written, 1) : (str_starts_with($written, self::MINUS) ? substr($written, \strlen(self::MINUS)) : $written);
+    }
+
+    /** Whether a written number is nought, as far as it is written. */
+    public static function isNought(string $written): bool
+    {
+        return 1 === preg_match('/\d/', $written) && 0 === preg_match('/[1-9]/', $written);
+    }
+
     /** @param string $rounded digits without the decimal sign */
     private function write(string $rounded, int $decimals, string $plus): string
     {

@@ -135,14 +135,17 @@ final readonly class CapacityWorkings
     {
         $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
         $covered = array_values(array_filter($scope->fine, static fn ($period): bool => !$period->isAfter($scope->closing) || null !== $scope->question->forecast));
-        $reading = (new ReadingWriter($subject, $rates, $parts, $reference, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, '', 'Farthest from the target'))->write($total, false, null, '');
+        $telling = new Telling($rates, new Column('rate', ColumnForm::Rate, '', ''), $reference);
+        $reading = (new ReadingWriter($subject, $telling, $parts, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, '', 'Farthest from the target'))->write($total, false, null, '');
         $said = [];
         foreach ([[Extreme::Largest, 'Fullest'], [Extreme::Smallest, 'emptiest']] as [$extreme, $word]) {
             $row = '' === ($parts[0]->panel ?? '') ? array_values(array_filter($parts, static fn (Row $one): bool => $one->extreme === $extreme))[0] ?? null : null;
-            null === $row || $said[] = "$word: {$row->name}, ".$rates->amount($row->values['rate'] ?? null).' %';
+            null === $row || array_push($said, ([] === $said ? '' : '; ')."$word: ", $telling->name($row, false), ', ', $telling->amount($row, $row->key), ' %');
         }
 
-        return [] === $said ? $reading : new Reading($reading->headline, $reading->movers, [...$reading->statements, implode('; ', $said).'.'], $reading->moves);
+        $isAimed = [] !== array_filter($parts, static fn (Row $row): bool => null !== $telling->of($row));
+
+        return [] === $said ? $reading : new Reading($reading->headline, $reading->movers, [...$isAimed ? $reading->statements : \array_slice($reading->statements, 0, 1), new Statement(...[...$said, '.'])], $reading->moves);
     }
 
     /**

@@ -10,7 +10,7 @@ use Brick\Math\BigDecimal;
 final readonly class Column
 {
     /**
-     * @param string $key  of the value, or of the reference that the variance is against
+     * @param string $key  of the value (`shown`: whatever is shown), or of the reference that the variance is against
      * @param string $rule how it is computed
      */
     public function __construct(public string $key, public ColumnForm $form, public string $head, public string $rule)
@@ -42,7 +42,7 @@ final readonly class Column
         $variance = $of->variances[$this->key] ?? null;
 
         return match ($this->form) {
-            ColumnForm::Amount, ColumnForm::Rate => $of->values[$this->key] ?? null,
+            ColumnForm::Amount, ColumnForm::Rate => 'shown' === $this->key ? $of->shown : $of->values[$this->key] ?? null,
             ColumnForm::Variance, ColumnForm::Points => $variance?->amount,
             ColumnForm::Percent => $variance?->percent(),
         };

@@ -33,8 +33,8 @@ final readonly class ComparisonWorkings
         $slices = Slices::planned($scope, $figures, $question->where);
         $total = !$slices->hasTotal() ? Total::none($references) : $whole->whole($scope->fine, $scope->scenarios());
         $closed = $scope->closedThisYear();
-        $toDate = [] === $closed || null !== $question->breakdown() ? null : $whole->total($closed);
-        $landing = $showsForecast && null === $question->breakdown() ? $whole->total($scope->wholeYear()) : null;
+        $toDate = [] === $closed || null !== $question->breakdown() ? null : $whole->whole($closed, $scope->scenarios());
+        $landing = $showsForecast && null === $question->breakdown() ? $whole->whole($scope->wholeYear(), $scope->scenarios()) : null;
         $covered = array_values(array_filter(null === $toDate ? $scope->fine : $closed, $whole->shows(...)));
 
         $rows = self::rows($scope, $figures, $slices, $made, $references[0] ?? null, $recipe->finish->landing && null !== $landing);
@@ -43,7 +43,8 @@ final readonly class ComparisonWorkings
         }
         $display = Display::of($measure, $recipe->finish, $rows);
         $final = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || null === $row->period || $scope->isClosedThisYear($row->period))));
-        $reading = new ReadingWriter($measure->name, $display, $final, $references[0] ?? null, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null);
+        $shown = $showsForecast ? new Column('shown', ColumnForm::Amount, 'Shown', "{$question->scenario->value} where closed, then {$question->forecast?->value}") : new Column($question->scenario->value, ColumnForm::Amount, '', '');
+        $reading = new ReadingWriter($measure->name, new Telling($display, $shown, $references[0] ?? null), $final, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, isRunning: null !== $question->cumulate, closed: array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Row === $row->role && null !== $row->period && $row->period->lastDay() <= $scope->closing->lastDay())));
 
         return new Workings(
             $recipe->kind,
@@ -59,7 +60,7 @@ final readonly class ComparisonWorkings
             $scope->range,
             $scope->span(),
             $rows,
-            self::columns($scope, $references, $display),
+            self::columns($scope, $references, $display, $showsForecast ? $shown : null),
             $total,
             $toDate,
             $landing,
@@ -83,9 +84,10 @@ final readonly class ComparisonWorkings
      *
      * @return list<Column>
      */
-    private static function columns(Scope $scope, array $references, Display $display): array
+    private static function columns(Scope $scope, array $references, Display $display, ?Column $shown): array
     {
         $columns = array_map(static fn (Scenario $scenario): Column => new Column($scenario->value, ColumnForm::Amount, $scenario->value, trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ')), $scope->scenarios());
+        null === $shown || $columns[] = $shown;
         if (null !== $scope->question->cumulate) {
             $columns[] = new Column('own', ColumnForm::Amount, 'Own', 'Shown, in the period alone');
         }

@@ -99,9 +99,16 @@ final readonly class Display
         return match ($form) {
             ColumnForm::Amount => $this->amount($number),
             ColumnForm::Variance => $this->variance($number),
-            ColumnForm::Rate => $this->format->plain($number, 1),
-            ColumnForm::Percent, ColumnForm::Points => $this->format->signed($number, 1),
+            ColumnForm::Rate => $this->format->plain($number, $this->inPoints ? $this->decimals : 1),
+            ColumnForm::Points => $this->format->signed($number, $this->inPoints ? $this->varianceDecimals : 1),
+            ColumnForm::Percent => $this->format->signed($number, 1),
         };
+    }
+
+    /** A number of a row or a total, rounded once. */
+    public function told(Column $column, Row|Total $of): string
+    {
+        return ColumnForm::Percent === $column->form ? $this->percent($of->variances[$column->key] ?? null) : $this->cell($column->form, $column->number($of));
     }
 
     /** `k EUR`, `%`, `k` */

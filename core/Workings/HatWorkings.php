@@ -34,7 +34,7 @@ final readonly class HatWorkings
         $display = Display::of($measure, $recipe->finish, $rows);
         $second = self::name($between->second);
         $covered = array_values(array_filter($scope->fine, $made->over($figures->sums($measure->sources(), self::only($between, [$between->second], $question->where)))->shows(...)));
-        $reading = new ReadingWriter("$second, ".Wording::withinSentence($measure->name), $display, array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart())), $reference, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, $second, 'Where they differ most');
+        $reading = new ReadingWriter("$second, ".Wording::withinSentence($measure->name), new Telling($display, new Column('second', ColumnForm::Amount, '', ''), $reference), array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart())), $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, $second, 'Where they differ most');
 
         return new Workings(
             $recipe->kind,

@@ -5,94 +5,136 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 
-/** Composes the reading: the sum that matters, what moved it, where the year will land. */
+/** Composes the reading: the sum that matters, what moved it, runs and turns, what is flagged, where the year will land. */
 final class ReadingWriter
 {
     private const MOVERS = 5;
+    private const FLAGGED = 6;
 
     /** @var list<array{Row, Variance}> rows that differ from the first reference, the largest variance first, ties in the rows' order */
     private readonly array $moved;
     private readonly bool $namesYears;
 
     /**
-     * @param list<Row> $rows     those whose variances are final
-     * @param ?Period   $from,$to finest periods that the headline covers
-     * @param string    $shown    what is held against the reference, where that is not the question's scenario
-     * @param string    $moves    heads the rows that differ most
+     * @param list<Row> $rows      those whose variances are final
+     * @param ?Period   $from,$to  finest periods that the headline covers
+     * @param string    $shown     what is held against the reference, where that is not the question's scenario
+     * @param string    $moves     heads the rows that differ most
+     * @param bool      $isRunning whether rows are running totals
+     * @param list<Row> $closed    periods, also of earlier years, for what runs on over them
      */
     public function __construct(
         private readonly string $measure,
-        private readonly Display $display,
+        private readonly Telling $telling,
         private readonly array $rows,
-        private readonly ?Reference $reference,
         private readonly ?Period $from,
         private readonly ?Period $to,
         private readonly string $shown = '',
         private readonly string $moves = 'What moved it',
+        private readonly bool $isRunning = false,
+        private readonly array $closed = [],
     ) {
-        $years = array_unique(array_map(static fn (Row $row): string => null === $row->period ? '' : PeriodNames::year($row->period), $rows));
+        $years = array_unique(array_map(static fn (Row $row): string => null === $row->period ? '' : PeriodNames::year($row->period), [...$rows, ...$closed]));
         $this->namesYears = \count($years) > 1;
         $this->moved = self::ranked($this->pairs());
     }
 
     public function write(Total $headline, bool $isToDate, ?Total $landing, string $landingYear): Reading
     {
-        $reference = $this->reference;
-        $variance = null === $reference ? null : $headline->variances[$reference->key] ?? null;
-        $span = null === $this->from || null === $this->to ? 'No periods' : (Grain::Timeless === $this->from->grain ? 'In all' : PeriodNames::range($this->from, $this->to));
-        $label = $isToDate && null !== $this->from && null !== $this->to ? 'Year to date, '.self::withoutYear($this->from, $this->to) : $span;
+        $key = $isToDate ? 'toDate' : 'total';
         $statements = array_values(array_filter([
-            $this->total($span, $headline, $variance, $reference),
+            $this->total($headline, $key),
             $this->movement(),
+            Streak::maybeSaid($this->closed, $this->telling, $this->isRunning, $this->namesYears),
             $this->flagged(),
-            null === $landing ? null : $this->landing($landing, $reference, $landingYear),
+            null === $landing ? null : $this->landing($landing, $landingYear),
         ]));
 
-        return new Reading([
-            'label' => $label,
-            'amount' => $this->display->amount($headline->shown),
-            'variance' => null === $variance ? null : $this->display->variance($variance->amount).($this->display->inPoints ? ' pp' : ''),
-            'percent' => null === $variance?->percent() ? null : $this->display->percent($variance).' %',
-            'effect' => $variance?->effect->value,
-            'note' => trim($this->display->unitText().(null === $reference ? '' : ', '.trim("$this->shown against ").' '.$reference->word), ', '),
-        ], $this->movers(), $statements, $this->moves);
+        return new Reading($this->headline($headline, $key), $this->movers(), $statements, $this->moves);
     }
 
-    private function total(string $span, Total $headline, ?Variance $variance, ?Reference $reference): string
+    /** @return array{label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string, row: string} */
+    private function headline(Total $headline, string $key): array
     {
-        if (null === $headline->shown) {
-            return "{$this->measure} has no total for $span.";
-        }
-        $amount = ('In all' === $span ? "{$this->measure} in all: " : "{$this->measure} in $span: ").$this->withUnit($this->display->amount($headline->shown));
+        [$display, $reference] = [$this->telling->display, $this->telling->reference];
+        $variance = $this->telling->of($headline);
 
-        return $amount.(null === $variance || null === $reference ? '' : ', '.$this->against($variance, $reference)).'.';
+        return [
+            'label' => 'toDate' === $key && null !== $this->from && null !== $this->to ? 'Year to date, '.self::withoutYear($this->from, $this->to) : $this->span(),
+            'amount' => $display->amount($headline->shown),
+            'variance' => null === $variance ? null : $display->variance($variance->amount).($display->inPoints ? ' pp' : ''),
+            'percent' => null === $variance?->percent() ? null : $display->percent($variance).' %',
+            'effect' => $variance?->effect->value,
+            'note' => trim($display->unitText().(null === $reference ? '' : ', '.trim("$this->shown against ").' '.$reference->word), ', '),
+            'row' => $key,
+        ];
     }
 
-    private function movement(): ?string
+    private function span(): string
+    {
+        return null === $this->from || null === $this->to ? 'No periods' : (Grain::Timeless === $this->from->grain ? 'In all' : PeriodNames::range($this->from, $this->to));
+    }
+
+    private function total(Total $headline, string $key): Statement
+    {
+        $span = $this->span();
+        if (null === $headline->shown) {
+            return new Statement([] === $this->shownRows() ? "There are no figures of {$this->measure} for this question." : "{$this->measure} has no total".('In all' === $span ? '.' : " for $span."));
+        }
+
+        return new Statement('In all' === $span ? "{$this->measure} in all: " : "{$this->measure} in $span: ", $this->telling->amount($headline, $key), $this->telling->unit(), ...[...$this->against($headline, $key), '.']);
+    }
+
+    /** For and against; where nothing is compared, the largest and the smallest. */
+    private function movement(): ?Statement
     {
         $for = $this->first(Effect::Favourable);
         $against = $this->first(Effect::Unfavourable);
-        $say = fn (array $pair): string => "{$this->name($pair[0])} (".$this->display->variance($pair[1]->amount).')';
+        $say = fn (?array $pair): array => null === $pair ? [] : [$this->telling->name($pair[0], $this->namesYears), ' (', $this->telling->variance($pair[0], $pair[0]->key) ?? '', ')'];
+        $reference = $this->telling->reference;
 
         return match (true) {
-            null !== $for && null !== $against => 'Most for it: '.$say($for).'; most against it: '.$say($against).'.',
-            null !== $for => 'Most for it: '.$say($for).'.',
-            null !== $against => 'Most against it: '.$say($against).'.',
-            default => null,
+            null === $reference => $this->ends(),
+            $this->isRunning && null !== ($for ?? $against) => new Statement(...null === $for ? ['At its worst in '] : ['At its best in ', ...$say($for), null === $against ? '' : ', at its worst in '], ...[...$say($against), '.']),
+            null !== $for && null !== $against => new Statement('Most for it: ', ...$say($for), ...['; most against it: '], ...$say($against), ...['.']),
+            null !== $for => new Statement('Most for it: ', ...$say($for), ...['.']),
+            null !== $against => new Statement('Most against it: ', ...$say($against), ...['.']),
+            [] === $this->pairs() => [] === $this->shownRows() ? null : new Statement("There is no {$reference->word} to hold it against."),
+            default => 1 === \count($this->pairs()) || [] !== $this->moved ? null : new Statement("No row differs from {$reference->word}."),
         };
+    }
+
+    private function ends(): ?Statement
+    {
+        $rows = $this->shownRows();
+        if (\count($rows) < 2) {
+            return null;
+        }
+        $of = static fn (Row $row): BigDecimal => $row->shown ?? BigDecimal::zero();
+        [$most, $least] = [$rows[0], $rows[0]];
+        foreach ($rows as $row) {
+            $most = $of($row)->isGreaterThan($of($most)) ? $row : $most;
+            $least = $of($row)->isLessThan($of($least)) ? $row : $least;
+        }
+        if ($most === $least) {
+            return new Statement('All rows are equal.');
+        }
+        $say = fn (Row $row): array => [$this->telling->name($row, $this->namesYears), ' (', $this->telling->amount($row, $row->key), ')'];
+
+        return new Statement('Largest: ', ...$say($most), ...['; smallest: '], ...$say($least), ...['.']);
     }
 
     /** @return array{Row, Variance}|null the largest of an effect */
     private function first(Effect $effect): ?array
     {
         foreach ($this->moved as $pair) {
-            if ($effect === $pair[1]->effect) {
+            if ($effect === $pair[1]->effect && !NumberFormat::isNought($this->telling->display->variance($pair[1]->amount))) {
                 return $pair;
             }
         }
@@ -100,34 +142,37 @@ final class ReadingWriter
         return null;
     }
 
-    private function flagged(): ?string
+    private function flagged(): ?Statement
     {
-        $labels = array_map(fn (array $pair): string => $this->name($pair[0]), array_filter($this->pairs(), static fn (array $pair): bool => $pair[1]->flagged));
+        $names = array_map(fn (array $pair): array => [$this->telling->name($pair[0], $this->namesYears)], array_values(array_filter($this->pairs(), static fn (array $pair): bool => $pair[1]->flagged)));
 
-        return [] === $labels ? null : 'Flagged: '.Wording::some(array_values($labels), 6).'.';
+        return [] === $names ? null : new Statement('Flagged: ', ...Statement::some($names, self::FLAGGED), ...['.']);
     }
 
-    private function landing(Total $landing, ?Reference $reference, string $year): ?string
+    private function landing(Total $landing, string $year): ?Statement
     {
-        if (null === $landing->shown) {
-            return null;
+        return null === $landing->shown ? null : new Statement("With the forecast, $year lands at ", $this->telling->amount($landing, 'landing'), $this->telling->unit(), ...[...$this->against($landing, 'landing'), '.']);
+    }
+
+    /** @return list<string|Said> `, 48 k EUR (1.2 %) above budget`; nothing where there is no variance */
+    private function against(Total $of, string $key): array
+    {
+        [$variance, $reference] = [$this->telling->of($of), $this->telling->reference];
+        $size = $this->telling->size($of, $key);
+        if (null === $variance || null === $reference || null === $size) {
+            return [];
         }
-        $variance = null === $reference ? null : $landing->variances[$reference->key] ?? null;
-
-        return "With the forecast, $year lands at ".$this->withUnit($this->display->amount($landing->shown)).(null === $variance ? '' : ', '.$this->against($variance, $reference)).'.';
-    }
-
-    private function against(Variance $variance, Reference $reference): string
-    {
+        $isPart = $of instanceof Total && [] !== ($of->leftOut[$reference->key] ?? []);
         if ($variance->amount->isZero()) {
-            return "equal to {$reference->word}";
+            return [", equal to {$reference->word}".($isPart ? ' where both have figures' : '')];
         }
-        $size = $this->display->inPoints
-            ? ltrim($this->display->variance($variance->amount->abs()), '+').' pp'
-            : $this->withUnit(ltrim($this->display->variance($variance->amount->abs()), '+'));
-        $percent = $variance->percent(1);
+        $share = $this->telling->share($of, $key);
+        $way = ($variance->amount->isPositive() ? 'above ' : 'below ').$reference->word.($isPart ? ' where both have figures' : '');
+        if (NumberFormat::isNought($size->text)) {
+            return [", just $way"];
+        }
 
-        return $size.(null === $percent ? '' : ' ('.$this->display->format->plain($percent->abs(), 1).' %)').($variance->amount->isPositive() ? ' above ' : ' below ').$reference->word;
+        return [', ', $size, $this->telling->unit(true), ...null === $share ? [] : [' (', $share, ' %)'], " $way"];
     }
 
     /** @return list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> */
@@ -135,8 +180,8 @@ final class ReadingWriter
     {
         return array_map(fn (array $pair): array => [
             'key' => $pair[0]->key,
-            'label' => $this->name($pair[0]),
-            'variance' => $this->display->variance($pair[1]->amount),
+            'label' => $this->telling->name($pair[0], $this->namesYears)->text,
+            'variance' => $this->telling->display->variance($pair[1]->amount),
             'effect' => $pair[1]->effect->value,
             'flagged' => $pair[1]->flagged,
         ], \array_slice($this->moved, 0, self::MOVERS));
@@ -159,7 +204,7 @@ final class ReadingWriter
     {
         $pairs = [];
         foreach ($this->rows as $row) {
-            $variance = $row->variance($this->reference);
+            $variance = $this->telling->of($row);
             if (null !== $variance) {
                 $pairs[] = [$row, $variance];
             }
@@ -168,15 +213,10 @@ final class ReadingWriter
         return $pairs;
     }
 
-    /** With its year only where the rows are of several. */
-    private function name(Row $row): string
+    /** @return list<Row> */
+    private function shownRows(): array
     {
-        return $this->namesYears ? $row->label : trim("$row->panel $row->name");
-    }
-
-    private function withUnit(string $number): string
-    {
-        return trim($number.' '.$this->display->unitText());
+        return array_values(array_filter($this->rows, static fn (Row $row): bool => null !== $row->shown));
     }
 
     private static function withoutYear(Period $from, Period $to): string

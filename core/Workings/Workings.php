@@ -76,6 +76,18 @@ final readonly class Workings
         return [] === $panels ? ['' => []] : $panels;
     }
 
+    /** A number of a row or a total as readers see it. */
+    public function told(Column $column, Row|Total $of): string
+    {
+        return (\in_array($column->form, [ColumnForm::Rate, ColumnForm::Points], true) ? $this->rates ?? $this->display : $this->display)->told($column, $of);
+    }
+
+    /** @return array<string, Total> sums that statements point to, by their keys; those of the closed part and of the year only where they are others than the rows' */
+    public function sums(): array
+    {
+        return array_filter(['total' => $this->total, 'toDate' => $this->toDate, 'landing' => $this->landing], static fn (?Total $total): bool => null !== $total);
+    }
+
     public function isOverTime(): bool
     {
         return $this->by instanceof Grain;

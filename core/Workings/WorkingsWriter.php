@@ -23,7 +23,7 @@ final class WorkingsWriter
             'toDate' => null === $workings->toDate ? null : self::total($workings->toDate),
             'landing' => null === $workings->landing ? null : self::total($workings->landing),
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $workings->checks),
-            'reading' => $workings->reading->statements,
+            'reading' => $workings->reading->texts(),
         ];
     }
 

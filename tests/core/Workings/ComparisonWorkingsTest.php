@@ -10,7 +10,6 @@ use KeenMargin\Core\Workings\Workings;
 use KeenMargin\Core\Workings\WorkingsWriter;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
-use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 final class ComparisonWorkingsTest extends TestCase
@@ -134,27 +133,6 @@ final class ComparisonWorkingsTest extends TestCase
     {
         $written = WorkingsWriter::toArray(Written::workings("Month,Actual,Budget\n2026-01,302000,310000\n", ['measure' => 'Amount', 'against' => ['BU'], 'flag' => ['percent' => '5']]));
         self::assertSame([['key' => '2026-01', 'label' => 'Jan 2026', 'role' => 'row', 'values' => ['AC' => '302000', 'BU' => '310000'], 'shown' => '302000', 'shownScenario' => 'AC', 'variance' => ['BU' => ['amount' => '-8000', 'percent' => '-2.5806', 'effect' => 'unfavourable', 'flagged' => false]]]], $written['rows']);
-    }
-
-    /** @return iterable<string, array{string, array<string, mixed>, list<string>}> */
-    public static function readings(): iterable
-    {
-        $csv = "Month,Actual,Budget\n2026-01,302000,310000\n2026-02,311000,298000\n";
-        yield 'against budget' => [$csv, ['against' => ['BU'], 'flag' => ['percent' => '4']], ['Amount in Jan–Feb 2026: 613 k, 5 k (0.8 %) above budget.', "Most for it: Feb (+13); most against it: Jan (\u{2212}8).", 'Flagged: Feb.']];
-        yield 'a cost' => [$csv, ['against' => ['BU'], 'better' => 'less'], ['Amount in Jan–Feb 2026: 613 k, 5 k (0.8 %) above budget.', "Most for it: Jan (\u{2212}8); most against it: Feb (+13)."]];
-        yield 'nothing to compare with' => [$csv, [], ['Amount in Jan–Feb 2026: 613 k.']];
-        yield 'no difference' => ["Month,Actual,Budget\n2026-01,5,5\n", ['against' => ['BU']], ['Amount in Jan 2026: 5, equal to budget.']];
-        yield 'a zero reference' => ["Month,Actual,Budget\n2026-01,5,0\n", ['against' => ['BU']], ['Amount in Jan 2026: 5, 5 above budget.', 'Most for it: Jan (+5).']];
-    }
-
-    /**
-     * @param array<string, mixed> $question
-     * @param list<string>         $statements
-     */
-    #[DataProvider('readings')]
-    public function testTheReadingSaysWhatTheNumbersSay(string $csv, array $question, array $statements): void
-    {
-        self::assertSame($statements, Written::workings($csv, $question)->reading->statements);
     }
 
     public function testRowsSumToTheTotalAndSignsAgreeOverRandomFigures(): void

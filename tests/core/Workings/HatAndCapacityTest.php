@@ -44,7 +44,7 @@ final class HatAndCapacityTest extends TestCase
         [$north, $holm] = self::rows($workings);
         self::assertSame(['180', '240', '60', '33.3333', 'favourable'], [$north['first'], $north['second'], $north['change'], $north['percent'], $north['effect']]);
         self::assertSame(['150', '120', '-30', '-20.0000', 'unfavourable'], [$holm['first'], $holm['second'], $holm['change'], $holm['percent'], $holm['effect']]);
-        self::assertSame('Berth, amount in Jan 2026: 360, 30 (9.1 %) above Seat.', $workings->reading->statements[0]);
+        self::assertSame('Berth, amount in Jan 2026: 360, 30 (9.1 %) above Seat.', $workings->reading->texts()[0]);
     }
 
     public function testARowWithOneSideIsMissingAndTheTotalLeavesItOut(): void
@@ -116,7 +116,7 @@ final class HatAndCapacityTest extends TestCase
     {
         $workings = self::fill("Month,Used,Offered\n2026-01,5,10\n2026-02,9,10\n2026-03,9,10\n2026-04,5,10\n");
         self::assertSame(['smallest', 'largest', null, null], array_map(static fn (Row $row): ?string => $row->extreme?->value, $workings->rows));
-        self::assertStringContainsString('Fullest: Feb, 90.0 %; emptiest: Jan, 50.0 %.', implode(' ', $workings->reading->statements));
+        self::assertStringContainsString('Fullest: Feb, 90.0 %; emptiest: Jan, 50.0 %.', implode(' ', $workings->reading->texts()));
     }
 
     public function testPeriodsThatLackAPartAreLeftOutOfTheRate(): void

@@ -142,8 +142,8 @@ final class MemberRowsTest extends TestCase
     {
         $csv = "Month,Route,Actual,Budget\n2026-01,North,5,4\n2026-01,Holm,3,9\n";
         $reading = self::of(Written::figures($csv), ['each' => 'Route', 'against' => ['BU'], 'flag' => ['amount' => '1']])->reading;
-        self::assertSame("Most for it: North Jan (+1); most against it: Holm Jan (\u{2212}6).", $reading->statements[1]);
-        self::assertSame('Flagged: North Jan and Holm Jan.', $reading->statements[2]);
+        self::assertSame("Most for it: North Jan (+1); most against it: Holm Jan (\u{2212}6).", $reading->texts()[1]);
+        self::assertSame('Flagged: North Jan and Holm Jan.', $reading->texts()[2]);
     }
 
     public function testTheOrderIsTheSameInEveryChart(): void

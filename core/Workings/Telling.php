@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings;
+
+use KeenMargin\Core\Number\NumberFormat;
+
+/** Says the numbers of rows as the workings show them, and where they stand. */
+final readonly class Telling
+{
+    /** A percentage from here on says only that the reference is tiny. */
+    private const MOST_PERCENT = 1000;
+
+    private ?Column $variance;
+    private ?Column $percent;
+
+    /** @param Column $shown that holds what is shown */
+    public function __construct(public Display $display, private Column $shown, public ?Reference $reference)
+    {
+        $columns = null === $reference ? [] : Column::against($reference, $display->inPoints);
+        [$this->variance, $this->percent] = [$columns[0] ?? null, $columns[1] ?? null];
+    }
+
+    /** What is shown of a row. */
+    public function amount(Row|Total $of, string $row): Said
+    {
+        return $this->said($this->shown, $of, $row);
+    }
+
+    /** The variance with its sign. */
+    public function variance(Row|Total $of, string $row): ?Said
+    {
+        return null === $this->variance || null === $this->of($of) ? null : $this->said($this->variance, $of, $row);
+    }
+
+    /** The variance without its sign: a word says which way it goes. */
+    public function size(Row|Total $of, string $row): ?Said
+    {
+        return null === $this->variance ? null : $this->unsigned($this->variance, $of, $row);
+    }
+
+    /** The variance in percent of the reference, without its sign; none of no reference, or of a tiny one. */
+    public function share(Row|Total $of, string $row): ?Said
+    {
+        $percent = $this->of($of)?->percent(1);
+
+        return null === $this->percent || null === $percent || $percent->abs()->isGreaterThanOrEqualTo(self::MOST_PERCENT) ? null : $this->unsigned($this->percent, $of, $row);
+    }
+
+    public function name(Row $row, bool $namesYear): Said
+    {
+        return new Said($namesYear ? $row->label : trim("$row->panel $row->name"), $row->key);
+    }
+
+    /** ` k EUR`, to stand after a number; ` pp` after a variance of percentages. */
+    public function unit(bool $isVariance = false): string
+    {
+        $unit = $isVariance && $this->display->inPoints ? 'pp' : $this->display->unitText();
+
+        return '' === $unit ? '' : " $unit";
+    }
+
+    public function of(Row|Total $of): ?Variance
+    {
+        return null === $this->reference ? null : $of->variances[$this->reference->key] ?? null;
+    }
+
+    private function said(Column $column, Row|Total $of, string $row): Said
+    {
+        $text = $this->display->told($column, $of);
+
+        return new Said($text, $row, $column->id(), $text);
+    }
+
+    private function unsigned(Column $column, Row|Total $of, string $row): ?Said
+    {
+        if (null === $this->of($of)) {
+            return null;
+        }
+        $signed = $this->display->told($column, $of);
+
+        return new Said(NumberFormat::unsigned($signed), $row, $column->id(), $signed);
+    }
+}
