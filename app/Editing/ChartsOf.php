@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\Changes\RowChange;
 use KeenMargin\App\Storage\ChartRecord;
 use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\NoteRecord;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Question\Renaming;
 
@@ -18,7 +19,7 @@ final readonly class ChartsOf
     {
     }
 
-    /** @return list<RowChange> recipes that follow a renaming */
+    /** @return list<RowChange> recipes and notes that follow a renaming */
     public function renamed(DatasetRecord $record, Renaming $renaming): array
     {
         $rows = [];
@@ -29,7 +30,7 @@ final readonly class ChartsOf
             }
         }
 
-        return $rows;
+        return [...$rows, ...$this->notesRenamed($record, $renaming)];
     }
 
     /**
@@ -48,6 +49,20 @@ final readonly class ChartsOf
         }
 
         return [] === $names ? [] : [(1 === \count($names) ? 'The chart ' : \count($names).' charts ').$what.': '.Wording::some(array_map(static fn (string $name): string => "“{$name}”", $names), 4).'.'];
+    }
+
+    /** @return list<RowChange> */
+    private function notesRenamed(DatasetRecord $record, Renaming $renaming): array
+    {
+        $rows = [];
+        foreach ($this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $record], ['id' => 'ASC']) as $note) {
+            /** @var list<array<mixed>> $filters */
+            $filters = json_decode($note->place, true, 8, \JSON_THROW_ON_ERROR);
+            $row = RowChange::maybe('note', (int) $note->id, ['measure' => $note->measure, 'place' => $note->place], ['measure' => $renaming->measureName($note->measure), 'place' => self::json($renaming->place($filters))]);
+            null === $row || $rows[] = $row;
+        }
+
+        return $rows;
     }
 
     /** @return array<ChartRecord> */

@@ -44,6 +44,7 @@ final readonly class DatasetCopy
         $measure = $this->highest('measure');
         $breakdown = $this->highest('breakdown');
         $member = $this->highest('member');
+        $connection->executeStatement("INSERT INTO note (dataset_id, version, measure, period, place, label, text, author, at, changed_at) SELECT $to, 1, measure, period, place, label, text, author, at, changed_at FROM note WHERE dataset_id = $from ORDER BY id");
         $series = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM series');
         $connection->executeStatement("INSERT INTO measure (id, position, name, unit, scale, grouping, better, numerator, denominator, dataset_id, former, band) SELECT id + $measure, position, name, unit, scale, grouping, better, numerator, denominator, $to, former, band FROM measure WHERE dataset_id = $from");
         $connection->executeStatement("INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT id + $breakdown, position, name, $to, former FROM breakdown WHERE dataset_id = $from");

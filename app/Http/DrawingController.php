@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\WorkingsCsv;
+use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Chart\ChartKinds;
@@ -23,16 +25,18 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
 final readonly class DrawingController
 {
-    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg)
+    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg, private DatasetNotes $notes)
     {
     }
 
     #[Route('/drawings')]
     public function drawing(int $id, Request $request): JsonResponse
     {
-        [$recipe, $figures] = $this->asked($id, $request);
+        [$recipe, $figures, $record] = $this->asked($id, $request);
+        $notes = $this->notes->inChart($record, $recipe->question, false);
+        $drawing = Drawing::of($recipe, $figures, $this->kinds, $notes);
 
-        return new JsonResponse(DrawingState::of($recipe, Drawing::of($recipe, $figures, $this->kinds), $figures->dataset(), $this->kinds));
+        return new JsonResponse(DrawingState::of($recipe, $drawing, $figures->dataset(), $this->kinds) + NoteState::inChart($drawing->workings, $notes, $this->notes->records($record)));
     }
 
     #[Route('/pictures')]
@@ -53,13 +57,14 @@ final readonly class DrawingController
         return new Response(WorkingsCsv::of($drawing->workings), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => self::named($drawing, 'csv')]);
     }
 
-    /** @return array{Recipe, Figures} */
+    /** @return array{Recipe, Figures, DatasetRecord} */
     private function asked(int $id, Request $request): array
     {
-        $figures = new StoredFigures($this->records->dataset($id), $this->store);
+        $record = $this->records->dataset($id);
+        $figures = new StoredFigures($record, $this->store);
         $recipe = RecipeReader::read(JsonBody::of($request)->object(['recipe'])->must('recipe')->asDocument(), $figures->dataset()->calendar);
 
-        return [$recipe, $figures];
+        return [$recipe, $figures, $record];
     }
 
     private static function named(Drawing $drawing, string $ending): string

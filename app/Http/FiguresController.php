@@ -13,6 +13,7 @@ use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\PeriodRange;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -45,12 +46,12 @@ final readonly class FiguresController
     {
         $record = $this->records->dataset($id);
         $figures = new StoredFigures($record, $this->store);
-        $body = JsonBody::of($request)->object(['measure', 'scenario', 'period', 'where']);
+        $body = JsonBody::of($request)->object(['measure', 'scenario', 'period', 'where', 'page']);
         $measure = FigureTableState::measure($body, $figures->dataset());
         $period = FigureTableState::maybePeriod($body->maybe('period'), $figures->dataset());
         $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => FigureTableState::filter($filter, $figures->dataset()), $body->maybe('where')?->list() ?? []);
 
-        return new JsonResponse(['files' => $this->sources->of($record, $measure->sources(), $body->must('scenario')->enum(Scenario::class), $period, $where)]);
+        return new JsonResponse(['files' => $this->sources->of($record, $measure->sources(), $body->must('scenario')->enum(Scenario::class), null === $period ? null : PeriodRange::between($period, $period), $where, $body->maybe('page')?->int(1, 100_000) ?? 1)]);
     }
 
     #[Route('/exports/{format}', requirements: ['format' => '[a-z]{1,8}'], methods: 'GET')]

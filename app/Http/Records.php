@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\ChartRecord;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\App\Storage\NoteRecord;
 use KeenMargin\App\Storage\WriteAside;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -35,7 +36,7 @@ final readonly class Records
     {
         $chart = $this->manager->find(ChartRecord::class, $id);
 
-        return null !== $chart && null === $chart->dataset->deletedAt ? $chart : throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
+        return null !== $chart && null === $chart->deletedAt && null === $chart->dataset->deletedAt ? $chart : throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
     }
 
     /** That somebody looks at it: it comes first in the lists. No change of its state, so that its version stays. */
@@ -43,6 +44,13 @@ final readonly class Records
     {
         $table = $record instanceof ChartRecord ? 'chart' : 'dataset';
         $this->aside->write("UPDATE $table SET used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
+    }
+
+    public function note(int $id): NoteRecord
+    {
+        $note = $this->manager->find(NoteRecord::class, $id);
+
+        return null !== $note && null === $note->dataset->deletedAt ? $note : throw new NotFoundHttpException("There is no note $id. It may have been deleted.");
     }
 
     public function import(int $id): ImportRecord

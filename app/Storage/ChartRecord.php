@@ -25,6 +25,9 @@ class ChartRecord
     #[ORM\Column(nullable: true)]
     public ?\DateTimeImmutable $usedAt;
 
+    #[ORM\Column(nullable: true)]
+    public ?\DateTimeImmutable $deletedAt = null;
+
     /** @param array<string, mixed> $recipe */
     public function __construct(
         #[ORM\ManyToOne(targetEntity: DatasetRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]

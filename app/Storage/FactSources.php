@@ -21,11 +21,12 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodRange;
 
 /** From amounts back to the rows of the files that they stood in. */
 final readonly class FactSources
 {
-    private const MOST_ROWS = 200;
+    public const PAGE = 100;
 
     public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private KeptFiles $files)
     {
@@ -33,22 +34,38 @@ final readonly class FactSources
 
     /**
      * @param list<string>                    $measures
-     * @param ?Period                         $period   of any grain; none: all
+     * @param ?PeriodRange                    $range    none: all
      * @param list<MemberFilter|NumberFilter> $where
+     * @param ?int                            $page     from 1, of each file's rows; none: all of them
      *
      * @return list<array<string, mixed>> by import, the latest first: its header and the rows
      */
-    public function of(DatasetRecord $record, array $measures, Scenario $scenario, ?Period $period, array $where): array
+    public function of(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where, ?int $page = 1): array
+    {
+        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        $at = self::within($range, $dataset);
+
+        return array_map(function (array $file) use ($dataset, $measures, $scenario, $where, $at, $page): array {
+            $import = $this->manager->find(ImportRecord::class, $file['import']) ?? throw new \LogicException("There is no import {$file['import']}.");
+
+            return $file + $this->rows($import, $dataset, $measures, $scenario, $where, $at, $page);
+        }, $this->imports($record, $measures, $scenario, $range, $where));
+    }
+
+    /**
+     * @param list<string>                    $measures
+     * @param ?PeriodRange                    $range    none: all
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return list<array{import: int, name: string, at: string, facts: int}> the latest first
+     */
+    public function imports(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where): array
     {
         $figures = new StoredFigures($record, $this->store);
-        $dataset = $figures->dataset();
-        $at = static fn (int $start): bool => null === $period || self::lies(Period::ofStart($dataset->grain, $start, $dataset->calendar), $period);
         $files = [];
-        foreach ($this->imports($record, $figures, $measures, $scenario, $where, $at) as $id => $count) {
+        foreach ($this->counts($record, $figures, $measures, $scenario, $where, self::within($range, $figures->dataset())) as $id => $count) {
             $import = $this->manager->find(ImportRecord::class, $id);
-            if (null !== $import) {
-                $files[] = ['import' => $id, 'name' => $import->name, 'at' => $import->at->format(\DateTimeInterface::ATOM), 'facts' => $count] + $this->rows($import, $dataset, $measures, $scenario, $where, $at);
-            }
+            null === $import || $files[] = ['import' => $id, 'name' => $import->name, 'at' => $import->at->format(\DateTimeInterface::ATOM), 'facts' => $count];
         }
 
         return $files;
@@ -61,7 +78,7 @@ final readonly class FactSources
      *
      * @return array<int, int> how many of the amounts came with each import, the latest first
      */
-    private function imports(DatasetRecord $record, StoredFigures $figures, array $measures, Scenario $scenario, array $where, callable $at): array
+    private function counts(DatasetRecord $record, StoredFigures $figures, array $measures, Scenario $scenario, array $where, callable $at): array
     {
         $ids = [];
         foreach ($record->measures as $measure) {
@@ -90,7 +107,7 @@ final readonly class FactSources
      *
      * @return array<string, mixed>
      */
-    private function rows(ImportRecord $import, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at): array
+    private function rows(ImportRecord $import, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at, ?int $page): array
     {
         $path = null === $import->keptFile ? null : $this->files->maybePath($import->keptFile);
         if (null === $path) {
@@ -107,18 +124,24 @@ final readonly class FactSources
         $wanted = static fn (Series $series): bool => \in_array($series->measure, $measures, true) && $series->scenario === $scenario
             && [] === array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => isset($order[$filter->field()]) && !$filter->letsText($series->member($order[$filter->field()])));
         $rows = [];
+        [$found, $hasMore] = [0, false];
+        $skipped = self::PAGE * (($page ?? 1) - 1);
         foreach (SourceRows::of($sheet, $mapping, $wanted, $at) as $number => [$cells, $columns]) {
-            $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($sheet->header), ''), 'amounts' => $columns];
-            if (\count($rows) >= self::MOST_ROWS) {
+            if (null !== $page && \count($rows) >= self::PAGE) {
+                $hasMore = true;
                 break;
+            }
+            if (++$found > $skipped) {
+                $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($sheet->header), ''), 'amounts' => $columns];
             }
         }
 
-        return ['says' => '', 'columns' => $sheet->header, 'rows' => $rows, 'isCut' => \count($rows) >= self::MOST_ROWS];
+        return ['says' => '', 'columns' => $sheet->header, 'rows' => $rows, 'first' => $skipped + 1, 'hasMore' => $hasMore];
     }
 
-    private static function lies(Period $fine, Period $within): bool
+    /** @return \Closure(int): bool whether the period that starts there is in it */
+    private static function within(?PeriodRange $range, Dataset $dataset): \Closure
     {
-        return Grain::Timeless === $fine->grain || ($fine->firstDay() >= $within->firstDay() && $fine->lastDay() <= $within->lastDay());
+        return static fn (int $start): bool => null === $range || Grain::Timeless === $dataset->grain || $range->holds(Period::ofStart($dataset->grain, $start, $dataset->calendar));
     }
 }

@@ -48,7 +48,7 @@ final readonly class BandAxis
     {
         $band = [] === $heights ? 24.0 : min($heights);
 
-        return self::of($heights, $apart, $start, 8.0, $band, min(14.0, 0.56 * $band));
+        return self::of($heights, $apart, $start, 8.0, $band, $band > 30.0 ? 0.56 * $band - 2.8 : min(14.0, 0.56 * $band));
     }
 
     public function centre(int $i): float

@@ -45,13 +45,19 @@ final class Board
     public function add(string $group, Mark $mark): void
     {
         $this->groups[$group][] = $mark;
-        if ($mark instanceof Rect) {
-            $this->take(new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height));
-        } elseif ($mark instanceof Circle) {
-            $this->take(new Box($mark->x - $mark->radius, $mark->y - $mark->radius, $mark->x + $mark->radius, $mark->y + $mark->radius));
-        } elseif ($mark instanceof Line) {
-            $this->take(new Box(min($mark->x1, $mark->x2) - 0.5, min($mark->y1, $mark->y2) - 0.5, max($mark->x1, $mark->x2) + 0.5, max($mark->y1, $mark->y2) + 0.5));
+        if ($mark instanceof Rect || $mark instanceof Circle || $mark instanceof Line) {
+            $this->take(self::box($mark));
         }
+    }
+
+    private static function box(Rect|Circle|Line|Text $mark): Box
+    {
+        return match (true) {
+            $mark instanceof Rect => new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height),
+            $mark instanceof Circle => new Box($mark->x - $mark->radius, $mark->y - $mark->radius, $mark->x + $mark->radius, $mark->y + $mark->radius),
+            $mark instanceof Line => new Box(min($mark->x1, $mark->x2) - 0.5, min($mark->y1, $mark->y2) - 0.5, max($mark->x1, $mark->x2) + 0.5, max($mark->y1, $mark->y2) + 0.5),
+            $mark instanceof Text => $mark->box(),
+        };
     }
 
     /** A mark that text may stand on. */
@@ -140,6 +146,30 @@ final class Board
         }
 
         return $isFree;
+    }
+
+    /**
+     * What a mark of a row covers.
+     *
+     * @param list<string> $roles of which the first that the row has is taken; else any mark of it
+     */
+    public function maybeBox(string $key, array $roles): ?Box
+    {
+        $boxes = [];
+        foreach ($this->groups as $marks) {
+            foreach ($marks as $mark) {
+                if (($mark instanceof Rect || $mark instanceof Circle || $mark instanceof Line || $mark instanceof Text) && $mark->key === $key && 'highlight' !== $mark->role) {
+                    $boxes[$mark->role] ??= self::box($mark);
+                }
+            }
+        }
+        foreach ($roles as $role) {
+            if (isset($boxes[$role])) {
+                return $boxes[$role];
+            }
+        }
+
+        return array_values($boxes)[0] ?? null;
     }
 
     public function bottom(): float

@@ -23,8 +23,11 @@ final readonly class LyingPanels
     private const ROOM = 60.0;
     private const NAMES = 0.34;
 
-    /** @param list<SeriesKey> $keys */
-    public function __construct(private Board $board, private Workings $workings, private Finish $finish, private array $keys)
+    /**
+     * @param list<SeriesKey> $keys
+     * @param float           $stretch of bands
+     */
+    public function __construct(private Board $board, private Workings $workings, private Finish $finish, private array $keys, private float $stretch = 1.0)
     {
     }
 
@@ -63,7 +66,7 @@ final readonly class LyingPanels
             $this->board->write('title', Board::text($left, $top + 11.0, TextMeasure::shortened($name, $grid->width(), Type::LABEL, 600), weight: 600, role: 'panel'));
             $top += self::TITLE;
         }
-        $axis = BandAxis::rows(RowNames::heights($rows, $names), TierChart::apart($rows), $top + self::HEAD);
+        $axis = BandAxis::rows(RowNames::heights($rows, $names, $this->stretch), TierChart::apart($rows), $top + self::HEAD);
         RowNames::beside($this->board, $axis, $rows, $left, $names);
         $this->heads($tiers, $layout, $left + $names, $top + 12.0);
         $right = $left + $names + $layout->size;

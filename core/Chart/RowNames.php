@@ -34,9 +34,9 @@ final class RowNames
      *
      * @return list<float> of the bands, so that every name has its lines
      */
-    public static function heights(array $rows, float $width): array
+    public static function heights(array $rows, float $width, float $stretch = 1.0): array
     {
-        $least = \count($rows) > 30 ? 20.0 : 24.0;
+        $least = max(18.0, $stretch * (\count($rows) > 30 ? 20.0 : 24.0));
 
         return array_map(static fn (Row $row): float => max($least, self::LINE * \count(self::lines($row, $width)) + 8.0), $rows);
     }

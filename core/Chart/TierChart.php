@@ -16,7 +16,8 @@ use KeenMargin\Core\Workings\Workings;
 final readonly class TierChart
 {
     /** groups of marks from back to front */
-    private const LAYERS = ['highlight', 'closing', 'totals', 'references', 'values', 'breaks', 'variances', 'gaps', 'blocks', 'pins', 'lines', 'axis', 'brims', 'marks', 'points', 'names', 'title', 'labels'];
+    private const LAYERS = ['highlight', 'closing', 'totals', 'references', 'values', 'breaks', 'variances', 'gaps', 'blocks', 'pins', 'lines', 'axis', 'brims', 'marks', 'points', 'names', 'title', 'labels', 'notes', 'words'];
+    private const LEAST_STRETCH = 0.3;
 
     /**
      * @param callable(list<Row>): list<Tier> $tiers   of one chart, from top to bottom
@@ -26,21 +27,64 @@ final readonly class TierChart
      */
     public static function scene(Workings $workings, Finish $finish, callable $tiers, array $keys, array $marks = [], bool $mayTurn = true): Scene
     {
+        $draw = static fn (float $stretch): Scene => self::stretched($stretch, $workings, $finish, $tiers, $keys, $marks, $mayTurn);
+        $scene = $draw(1.0);
+
+        return null === $finish->height ? $scene : self::high($scene, (float) $finish->height, $draw);
+    }
+
+    /**
+     * As high as asked, or as little higher as labels need: heights grow in a line with lengths where nothing else is in the way.
+     *
+     * @param callable(float): Scene $draw
+     */
+    private static function high(Scene $scene, float $height, callable $draw): Scene
+    {
+        [$from, $stretch] = [1.0, $height > $scene->height ? 1.5 : 0.6];
+        for ($try = 0; $try < 3 && abs($scene->height - $height) >= 1.0; ++$try) {
+            $next = $draw($stretch);
+            $slope = ($next->height - $scene->height) / ($stretch - $from);
+            [$from, $scene] = [$stretch, $next];
+            if ($slope < 1.0) {
+                break;
+            }
+            $stretch = max(self::LEAST_STRETCH, $from + ($height - $scene->height) / $slope);
+            if (abs($stretch - $from) < 0.001) {
+                break;
+            }
+        }
+
+        return $scene->height < $height ? $scene->high($height) : $scene;
+    }
+
+    /**
+     * @param callable(list<Row>): list<Tier> $tiers
+     * @param list<SeriesKey>                 $keys
+     * @param list<string>                    $marks
+     */
+    private static function stretched(float $stretch, Workings $workings, Finish $finish, callable $tiers, array $keys, array $marks, bool $mayTurn): Scene
+    {
         $board = new Board($finish->width);
         array_map($board->reserve(...), self::LAYERS);
-        $title = TitleBlock::of($workings, $marks);
-        $top = $title->write($board) + 4.0;
+        $title = TitleBlock::of($workings, $marks, $finish->title);
+        $top = $title->write($board, Words::message($board, $finish->message)) + 4.0;
         $panels = $workings->panels();
         $charts = array_map($tiers, $panels);
-        $isTurned = $finish->turn && $mayTurn;
-        $plane = $workings->isOverTime() !== $isTurned ? Plane::Upright : Plane::Lying;
-        if (Plane::Upright === $plane && !$workings->isOverTime() && !UprightPanels::hasRoom($panels, $finish->width)) {
-            $plane = Plane::Lying;
-        }
-        $drawn = Plane::Upright === $plane ? new UprightPanels($board, $workings, $finish, $keys) : new LyingPanels($board, $workings, $finish, $keys);
+        $plane = self::plane($workings, $panels, $finish, $mayTurn);
+        $drawn = Plane::Upright === $plane ? new UprightPanels($board, $workings, $finish, $keys, $stretch) : new LyingPanels($board, $workings, $finish, $keys, $stretch);
         $bottom = $drawn->draw($panels, array_values($charts), $top);
+        NoteDiscs::draw($board, $workings->notes, Plane::Lying === $plane);
+        Words::below($board, $workings->writesNotes ? $workings->notes : [], $finish->footnote);
 
-        return new Scene($finish->width, max($bottom, $board->bottom()) + 4.0, $title->oneLine(), implode(' ', \array_slice($workings->reading->texts(), 0, 2)), $board->groups(), Plane::Lying === $plane);
+        return new Scene($finish->width, max($bottom, $board->bottom()) + 4.0, $title->oneLine(), implode(' ', \array_slice($workings->reading->texts(), 0, 2)), $board->groups(), Plane::Lying === $plane, $finish->colours->value);
+    }
+
+    /** @param array<string, list<Row>> $panels */
+    private static function plane(Workings $workings, array $panels, Finish $finish, bool $mayTurn): Plane
+    {
+        $isUpright = $workings->isOverTime() !== ($finish->turn && $mayTurn);
+
+        return $isUpright && ($workings->isOverTime() || UprightPanels::hasRoom($panels, $finish->width)) ? Plane::Upright : Plane::Lying;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Workings;
@@ -18,13 +19,16 @@ final readonly class TitleBlock
     {
     }
 
-    /** @param list<string> $marks what the kind has to explain */
-    public static function of(Workings $workings, array $marks = []): self
+    /**
+     * @param list<string> $marks what the kind has to explain
+     * @param TitleLines   $own   what the reader wrote instead
+     */
+    public static function of(Workings $workings, array $marks = [], TitleLines $own = new TitleLines()): self
     {
         $unit = $workings->display->unitText();
         $when = implode('; ', array_filter([self::when($workings), ...$marks]));
 
-        return new self($workings->who, $workings->subject, '' === $unit ? '' : "in $unit", $when);
+        return new self($own->who ?? $workings->who, $own->what ?? $workings->subject, '' === $unit || null !== $own->what ? '' : "in $unit", $own->when ?? $when);
     }
 
     public function oneLine(): string
@@ -33,10 +37,10 @@ final readonly class TitleBlock
     }
 
     /** Writes the lines from the top; gives the y at which the chart may begin. */
-    public function write(Board $board): float
+    public function write(Board $board, float $top = 0.0): float
     {
         $width = $board->width - 2 * Board::MARGIN;
-        $y = 12.0;
+        $y = $top + 12.0;
         foreach ([$this->who, null, $this->when] as $line) {
             if (null === $line) {
                 $y = $this->writeMeasure($board, $width, $y);

@@ -21,8 +21,11 @@ final readonly class UprightPanels
     private const LEAST = 170.0;
     private const TITLE = 18.0;
 
-    /** @param list<SeriesKey> $keys */
-    public function __construct(private Board $board, private Workings $workings, private Finish $finish, private array $keys)
+    /**
+     * @param list<SeriesKey> $keys
+     * @param float           $stretch of lengths
+     */
+    public function __construct(private Board $board, private Workings $workings, private Finish $finish, private array $keys, private float $stretch = 1.0)
     {
     }
 
@@ -53,7 +56,7 @@ final readonly class UprightPanels
     {
         $grid = self::grid($panels, $this->finish->width);
         $isOne = 1 === \count($panels);
-        $length = $isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0;
+        $length = $this->stretch * ($isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0);
         $layout = TierLayout::upright($charts, $length, SeriesNames::height($this->keys));
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {

@@ -49,6 +49,33 @@ enum Ink: string
         };
     }
 
+    /** The same by lightness only, for grey print. */
+    public function grey(): string
+    {
+        return match ($this) {
+            self::Favourable, self::HatchFavourable => '#8B9096',
+            self::FavourableText => '#585D64',
+            self::Unfavourable, self::HatchUnfavourable => '#2E3238',
+            self::UnfavourableText => '#23272E',
+            self::Missed, self::HatchMissed => '#70747A',
+            self::Accent => '#4A4E55',
+            self::AccentTint => '#F1F1F2',
+            self::Paper => '#FAFAFA',
+            self::Hairline => '#E2E2E3',
+            default => $this->colour(),
+        };
+    }
+
+    /** @param string $colours of a scene: `effect`, `greys` */
+    public function within(string $colours): string
+    {
+        return match ($colours) {
+            'effect' => $this->colour(),
+            'greys' => $this->grey(),
+            default => throw new \InvalidArgumentException("There are no colours \"$colours\"; there are effect and greys."),
+        };
+    }
+
     public function isHatch(): bool
     {
         return str_starts_with($this->value, 'hatch-');

@@ -9,6 +9,7 @@ final class Type
 {
     public const SANS = 'IBM Plex Sans';
     public const SERIF = 'IBM Plex Serif';
+    public const MESSAGE = 15.0;
     public const TITLE = 12.5;
     public const LABEL = 11.0;
     public const SMALL = 10.5;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Number\Unit;
 
 /** What only changes the looks. */
@@ -12,6 +13,8 @@ final readonly class Finish
 {
     public const NARROWEST = 360;
     public const WIDEST = 1920;
+    public const LOWEST = 180;
+    public const HIGHEST = 2400;
 
     /**
      * @param ?Unit          $unit       none: the one that fits the largest amount
@@ -26,6 +29,12 @@ final readonly class Finish
      * @param bool           $landing    where the year will land, set apart
      * @param bool           $cut        totals that would dwarf the rows are cut, and bear a mark
      * @param list<string>   $highlight  keys of rows
+     * @param ?int           $height     in points; none: as the kind has it. Never less than its labels need
+     * @param TitleLines     $title      lines that stand in place of the composed ones
+     * @param ?Message       $message    above the title
+     * @param ?string        $footnote   below the chart
+     * @param bool           $notes      whether notes are numbered in the chart
+     * @param ?string        $named      the named finish that it was taken from
      */
     public function __construct(
         public ?Unit $unit = null,
@@ -42,11 +51,18 @@ final readonly class Finish
         public bool $landing = false,
         public bool $cut = true,
         public array $highlight = [],
+        public ?int $height = null,
+        public Colours $colours = Colours::Effect,
+        public TitleLines $title = new TitleLines(),
+        public ?Message $message = null,
+        public ?string $footnote = null,
+        public bool $notes = true,
+        public ?string $named = null,
     ) {
     }
 
     public function wide(int $width): self
     {
-        return new self($this->unit, $this->decimals, $this->labels, max(self::NARROWEST, min(self::WIDEST, $width)), $this->locale, $this->variance, $this->sameLength, $this->gap, $this->mark, $this->limit, $this->turn, $this->landing, $this->cut, $this->highlight);
+        return Altered::of($this, ['width' => max(self::NARROWEST, min(self::WIDEST, $width))]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
@@ -30,6 +31,7 @@ final readonly class Question
      * @param ?Between                        $between       of a hat graph
      * @param ?Capacity                       $capacity      of a capacity fill
      * @param ?BigDecimal                     $target        for its rate, in percent
+     * @param list<string>                    $sequence      members in the order that the reader gave them, others after them; where `order` tells none
      */
     public function __construct(
         public ?string $measure = null,
@@ -49,6 +51,7 @@ final readonly class Question
         public ?Between $between = null,
         public ?Capacity $capacity = null,
         public ?BigDecimal $target = null,
+        public array $sequence = [],
     ) {
     }
 
@@ -59,7 +62,7 @@ final readonly class Question
      */
     public function asking(Grain|string|null $by = null, ?array $against = null, ?Between $between = null, ?Capacity $capacity = null): self
     {
-        return new self($this->measure, $this->scenario, $this->forecast, $against ?? $this->against, $by ?? $this->by, $this->span, $this->closedThrough, $this->where, $this->better, $this->flag, $this->order, $this->cumulate, $this->top, $this->each, $between ?? $this->between, $capacity ?? $this->capacity, $this->target);
+        return Altered::of($this, ['against' => $against ?? $this->against, 'by' => $by ?? $this->by, 'between' => $between ?? $this->between, 'capacity' => $capacity ?? $this->capacity]);
     }
 
     /** The periods that rows are; none where they are members of a breakdown. */

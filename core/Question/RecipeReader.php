@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
-use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Better;
@@ -12,7 +11,6 @@ use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Reading\MappingReader;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Number\Unit;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\NotAPeriod;
@@ -40,14 +38,14 @@ final class RecipeReader
         return new Recipe(
             self::question($given->must('question'), $calendar),
             $given->must('kind')->oneOf(Recipe::KINDS),
-            null === $finish ? new Finish() : self::finish($finish),
+            null === $finish ? new Finish() : FinishReader::read($finish),
             $figures,
         );
     }
 
     private static function question(Given $given, FiscalCalendar $calendar): Question
     {
-        $given->object(['measure', 'scenario', 'forecast', 'against', 'by', 'span', 'closedThrough', 'where', 'better', 'flag', 'order', 'cumulate', 'top', 'each', 'between', 'used', 'unused', 'total', 'target']);
+        $given->object(['measure', 'scenario', 'forecast', 'against', 'by', 'span', 'closedThrough', 'where', 'better', 'flag', 'order', 'cumulate', 'top', 'each', 'between', 'used', 'unused', 'total', 'target', 'sequence']);
         $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
 
         return new Question(
@@ -68,6 +66,7 @@ final class RecipeReader
             self::maybeBetween($given->maybe('between')),
             self::maybeCapacity($given),
             $given->maybe('target')?->number(),
+            array_map(static fn (Given $key): string => $key->text(500), $given->maybe('sequence')?->list() ?? []),
         );
     }
 
@@ -179,36 +178,5 @@ final class RecipeReader
         $given?->object(['percent', 'amount']);
 
         return new Flag($given?->maybe('percent')?->size(), $given?->maybe('amount')?->size());
-    }
-
-    private static function finish(Given $given): Finish
-    {
-        $given->object(['unit', 'decimals', 'labels', 'width', 'locale', 'variance', 'sameLength', 'gap', 'mark', 'limit', 'turn', 'landing', 'cut', 'highlight']);
-        $default = new Finish();
-        $locale = $given->maybe('locale')?->oneOf(['en', 'de', 'fr']);
-
-        return new Finish(
-            $given->maybe('unit')?->enum(Unit::class),
-            $given->maybe('decimals')?->int(0, 6),
-            $given->maybe('labels')?->enum(Labels::class) ?? $default->labels,
-            $given->maybe('width')?->int(Finish::NARROWEST, Finish::WIDEST) ?? $default->width,
-            \in_array($locale, ['de', 'fr'], true) ? $locale : $default->locale,
-            $given->maybe('variance')?->enum(VarianceForm::class),
-            $given->maybe('sameLength')?->bool() ?? $default->sameLength,
-            $given->maybe('gap')?->bool() ?? $default->gap,
-            $given->maybe('mark')?->enum(TargetMark::class) ?? $default->mark,
-            self::maybeLimit($given->maybe('limit')),
-            $given->maybe('turn')?->bool() ?? $default->turn,
-            $given->maybe('landing')?->bool() ?? $default->landing,
-            $given->maybe('cut')?->bool() ?? $default->cut,
-            array_map(static fn (Given $key): string => $key->string(500), $given->maybe('highlight')?->list() ?? []),
-        );
-    }
-
-    private static function maybeLimit(?Given $given): ?BigDecimal
-    {
-        $limit = $given?->size();
-
-        return null !== $limit && $limit->isZero() ? throw $given->refuse('a percentage above zero') : $limit;
     }
 }

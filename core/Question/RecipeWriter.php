@@ -20,7 +20,7 @@ final class RecipeWriter
             'keenMargin' => Recipe::VERSION,
             'question' => self::question($recipe->question),
             'kind' => $recipe->kind,
-            'finish' => self::finish($recipe->finish),
+            'finish' => FinishWriter::toArray($recipe->finish),
         ]);
     }
 
@@ -45,11 +45,12 @@ final class RecipeWriter
             'between' => null === $question->between ? null : ['field' => $question->between->field, 'first' => $question->between->first, 'second' => $question->between->second],
             ...$question->capacity?->told() ?? [],
             'target' => $question->target?->toString(),
+            'sequence' => $question->sequence,
         ]);
     }
 
     /** @return array<string, mixed> */
-    private static function filter(MemberFilter|NumberFilter $filter): array
+    public static function filter(MemberFilter|NumberFilter $filter): array
     {
         return $filter instanceof NumberFilter
             ? self::present(['field' => $filter->field, 'below' => $filter->below?->toString(), 'atLeast' => $filter->atLeast?->toString()])
@@ -67,35 +68,14 @@ final class RecipeWriter
         };
     }
 
-    /** @return array<string, mixed> */
-    private static function finish(Finish $finish): array
-    {
-        $default = new Finish();
-
-        return self::present([
-            'unit' => $finish->unit?->value,
-            'decimals' => $finish->decimals,
-            'labels' => $finish->labels === $default->labels ? null : $finish->labels->value,
-            'width' => $finish->width === $default->width ? null : $finish->width,
-            'locale' => $finish->locale === $default->locale ? null : $finish->locale,
-            'variance' => $finish->variance?->value,
-            'sameLength' => $finish->sameLength ? null : false,
-            'gap' => $finish->gap ?: null,
-            'mark' => $finish->mark === $default->mark ? null : $finish->mark->value,
-            'limit' => $finish->limit?->toString(),
-            'turn' => $finish->turn ?: null,
-            'landing' => $finish->landing ?: null,
-            'cut' => $finish->cut ? null : false,
-            'highlight' => $finish->highlight,
-        ]);
-    }
-
     /**
+     * Without what is left to its default.
+     *
      * @param array<string, mixed> $entries
      *
      * @return array<string, mixed>
      */
-    private static function present(array $entries): array
+    public static function present(array $entries): array
     {
         return array_filter($entries, static fn (mixed $value): bool => null !== $value && [] !== $value);
     }

@@ -41,18 +41,55 @@ final readonly class Renaming
             $question['measure'] = $this->to;
         }
         $question = $this->parts($question);
+        if ('member' === $this->what && \is_array($question['sequence'] ?? null) && ($question['by'] ?? null) === $this->breakdown) {
+            $question['sequence'] = array_map(fn (mixed $member): mixed => $member === $this->from ? $this->to : $member, $question['sequence']);
+        }
         if (\is_array($question['where'] ?? null)) {
             $question['where'] = array_map(fn (mixed $filter): mixed => \is_array($filter) ? $this->filter($filter) : $filter, $question['where']);
         }
 
         $recipe = array_replace($recipe, ['question' => $question]);
         $finish = $recipe['finish'] ?? null;
-        if ('member' === $this->what && \is_array($finish) && \is_array($finish['highlight'] ?? null)) {
-            $finish['highlight'] = array_map(fn (mixed $key): mixed => \is_string($key) ? $this->key($key, $question) : $key, $finish['highlight']);
-            $recipe['finish'] = $finish;
+        if ('member' === $this->what && \is_array($finish)) {
+            $recipe['finish'] = $this->finish($finish, $question);
         }
 
         return $recipe;
+    }
+
+    /**
+     * @param array<mixed> $finish
+     * @param array<mixed> $question
+     *
+     * @return array<mixed> with the keys of rows that bear the name
+     */
+    private function finish(array $finish, array $question): array
+    {
+        if (\is_array($finish['highlight'] ?? null)) {
+            $finish['highlight'] = array_map(fn (mixed $key): mixed => \is_string($key) ? $this->key($key, $question) : $key, $finish['highlight']);
+        }
+        $message = $finish['message'] ?? null;
+        if (\is_array($message) && \is_array($message['numbers'] ?? null)) {
+            $message['numbers'] = array_map(fn (mixed $number): mixed => \is_array($number) && \is_string($number['row'] ?? null) ? array_replace($number, ['row' => $this->key($number['row'], $question)]) : $number, $message['numbers']);
+            $finish['message'] = $message;
+        }
+
+        return $finish;
+    }
+
+    /**
+     * @param list<array<mixed>> $filters of a note
+     *
+     * @return list<array<mixed>>
+     */
+    public function place(array $filters): array
+    {
+        return array_map($this->filter(...), $filters);
+    }
+
+    public function measureName(string $measure): string
+    {
+        return 'measure' === $this->what && $measure === $this->from ? $this->to : $measure;
     }
 
     /**

@@ -39,50 +39,50 @@ final readonly class SvgRenderer implements Renderer
                 $hatches[$mark->fill] = Ink::of($mark->fill);
             }
         }
-        $body = implode('', array_map($this->mark(...), $scene->groups));
+        $body = implode('', array_map(fn (Mark $mark): string => $this->mark($mark, $scene->colours), $scene->groups));
         [$width, $height] = [self::n($scene->width), self::n($scene->height)];
 
         return '<svg xmlns="http://www.w3.org/2000/svg" width="'.$width.'" height="'.$height.'" viewBox="0 0 '.$width.' '.$height.'" role="img" aria-labelledby="t d">'
             .'<title id="t">'.self::escape($scene->title).'</title><desc id="d">'.self::escape($scene->description).'</desc>'
             .'<style>'.$this->fonts?->css(Type::SANS, $texts)."text{font-family:'".Type::SANS."',sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>"
-            .([] === $hatches ? '' : '<defs>'.implode('', array_map(self::pattern(...), $hatches)).'</defs>')
+            .([] === $hatches ? '' : '<defs>'.implode('', array_map(static fn (Ink $ink): string => self::pattern($ink, $scene->colours), $hatches)).'</defs>')
             .$body.'</svg>'."\n";
     }
 
-    private function mark(Mark $mark): string
+    private function mark(Mark $mark, string $colours): string
     {
         return match (true) {
-            $mark instanceof Text => '<text x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" font-size="'.self::n($mark->size).'"'.(400 === $mark->weight ? '' : ' font-weight="'.$mark->weight.'"').('start' === $mark->anchor ? '' : ' text-anchor="'.$mark->anchor.'"').self::paint($mark->fill, null).self::data('', $mark->key).'>'.self::escape($mark->text).'</text>',
-            $mark instanceof Group => '<g'.self::data($mark->role, $mark->key).'>'.implode('', array_map($this->mark(...), $mark->marks)).'</g>',
-            $mark instanceof Rect => '<rect x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" width="'.self::n($mark->width).'" height="'.self::n($mark->height).'"'.self::paint($mark->fill, $mark->stroke).self::data('', $mark->key).'/>',
-            $mark instanceof Line => '<line x1="'.self::n($mark->x1).'" y1="'.self::n($mark->y1).'" x2="'.self::n($mark->x2).'" y2="'.self::n($mark->y2).'"'.self::paint(null, $mark->stroke, $mark->thickness).(null === $mark->dash ? '' : ' stroke-dasharray="'.$mark->dash.'"').self::data('', $mark->key).'/>',
-            $mark instanceof Circle => '<circle cx="'.self::n($mark->x).'" cy="'.self::n($mark->y).'" r="'.self::n($mark->radius).'"'.self::paint($mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
-            $mark instanceof Path => '<path d="'.self::d($mark).'"'.self::paint($mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
+            $mark instanceof Text => '<text x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" font-size="'.self::n($mark->size).'"'.(400 === $mark->weight ? '' : ' font-weight="'.$mark->weight.'"').('start' === $mark->anchor ? '' : ' text-anchor="'.$mark->anchor.'"').self::paint($colours, $mark->fill, null).self::data('', $mark->key).'>'.self::escape($mark->text).'</text>',
+            $mark instanceof Group => '<g'.self::data($mark->role, $mark->key).'>'.implode('', array_map(fn (Mark $one): string => $this->mark($one, $colours), $mark->marks)).'</g>',
+            $mark instanceof Rect => '<rect x="'.self::n($mark->x).'" y="'.self::n($mark->y).'" width="'.self::n($mark->width).'" height="'.self::n($mark->height).'"'.self::paint($colours, $mark->fill, $mark->stroke).self::data('', $mark->key).'/>',
+            $mark instanceof Line => '<line x1="'.self::n($mark->x1).'" y1="'.self::n($mark->y1).'" x2="'.self::n($mark->x2).'" y2="'.self::n($mark->y2).'"'.self::paint($colours, null, $mark->stroke, $mark->thickness).(null === $mark->dash ? '' : ' stroke-dasharray="'.$mark->dash.'"').self::data('', $mark->key).'/>',
+            $mark instanceof Circle => '<circle cx="'.self::n($mark->x).'" cy="'.self::n($mark->y).'" r="'.self::n($mark->radius).'"'.self::paint($colours, $mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
+            $mark instanceof Path => '<path d="'.self::d($mark).'"'.self::paint($colours, $mark->fill, $mark->stroke, $mark->thickness).self::data('', $mark->key).'/>',
             default => throw new \InvalidArgumentException('A mark of class '.$mark::class.' cannot be drawn as SVG.'),
         };
     }
 
-    private static function pattern(Ink $ink): string
+    private static function pattern(Ink $ink, string $colours): string
     {
         $size = self::n(Hatch::SIZE);
 
-        return '<pattern id="'.$ink->value.'" width="'.$size.'" height="'.$size.'" patternUnits="userSpaceOnUse"><rect width="'.$size.'" height="'.$size.'" fill="'.Ink::Panel->colour().'"/><path d="'.Hatch::PATH.'" stroke="'.$ink->colour().'" stroke-width="'.self::n(Hatch::THICKNESS).'"/></pattern>';
+        return '<pattern id="'.$ink->value.'" width="'.$size.'" height="'.$size.'" patternUnits="userSpaceOnUse"><rect width="'.$size.'" height="'.$size.'" fill="'.Ink::Panel->colour().'"/><path d="'.Hatch::PATH.'" stroke="'.$ink->within($colours).'" stroke-width="'.self::n(Hatch::THICKNESS).'"/></pattern>';
     }
 
-    private static function paint(?string $fill, ?string $stroke, float $thickness = 1.0): string
+    private static function paint(string $colours, ?string $fill, ?string $stroke, float $thickness = 1.0): string
     {
         /** @var array<string, string> $known a scene has few inks and many marks */
         static $known = [];
 
-        return $known["$fill $stroke $thickness"] ??= self::painted($fill, $stroke, $thickness);
+        return $known["$colours $fill $stroke $thickness"] ??= self::painted($colours, $fill, $stroke, $thickness);
     }
 
-    private static function painted(?string $fill, ?string $stroke, float $thickness): string
+    private static function painted(string $colours, ?string $fill, ?string $stroke, float $thickness): string
     {
         $ink = null === $fill ? null : Ink::of($fill);
-        $paint = ' fill="'.(null === $ink ? 'none' : ($ink->isHatch() ? "url(#{$ink->value})" : $ink->colour())).'"';
+        $paint = ' fill="'.(null === $ink ? 'none' : ($ink->isHatch() ? "url(#{$ink->value})" : $ink->within($colours))).'"';
 
-        return null === $stroke ? $paint : $paint.' stroke="'.Ink::of($stroke)->colour().'"'.(1.0 === $thickness ? '' : ' stroke-width="'.self::n($thickness).'"');
+        return null === $stroke ? $paint : $paint.' stroke="'.Ink::of($stroke)->within($colours).'"'.(1.0 === $thickness ? '' : ' stroke-width="'.self::n($thickness).'"');
     }
 
     private static function d(Path $path): string

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Scene;
 
+use KeenMargin\Core\Document\Altered;
+
 /** A chart before any renderer: a size in points and a tree of marks with finished strings. */
 final readonly class Scene
 {
     /**
      * @param list<Group> $groups  from back to front
      * @param bool        $isLying whether lengths lie: bars instead of columns
+     * @param string      $colours which inks: `effect`, or `greys`
      */
     public function __construct(
         public float $width,
@@ -18,7 +21,14 @@ final readonly class Scene
         public string $description,
         public array $groups,
         public bool $isLying = false,
+        public string $colours = 'effect',
     ) {
+    }
+
+    /** The same with more room below. */
+    public function high(float $height): self
+    {
+        return Altered::of($this, ['height' => $height]);
     }
 
     /** @return \Generator<int, Mark> every mark but the groups, from back to front */
@@ -38,6 +48,7 @@ final readonly class Scene
             'title' => $this->title,
             'description' => $this->description,
             'isLying' => $this->isLying,
+            'colours' => $this->colours,
             'marks' => array_map(static fn (Group $group): array => $group->toArray(), $this->groups),
         ];
     }

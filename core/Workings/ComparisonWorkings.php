@@ -43,7 +43,7 @@ final readonly class ComparisonWorkings
         }
         $display = Display::of($measure, $recipe->finish, $rows);
         $final = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || null === $row->period || $scope->isClosedThisYear($row->period))));
-        $shown = $showsForecast ? new Column('shown', ColumnForm::Amount, 'Shown', "{$question->scenario->value} where closed, then {$question->forecast?->value}") : new Column($question->scenario->value, ColumnForm::Amount, '', '');
+        $shown = $showsForecast ? new Column('shown', ColumnForm::Amount, 'Shown', "{$question->scenario->value} where closed, then {$question->forecast->value}") : new Column($question->scenario->value, ColumnForm::Amount, '', '');
         $reading = new ReadingWriter($measure->name, new Telling($display, $shown, $references[0] ?? null), $final, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, isRunning: null !== $question->cumulate, closed: array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Row === $row->role && null !== $row->period && $row->period->lastDay() <= $scope->closing->lastDay())));
 
         return new Workings(

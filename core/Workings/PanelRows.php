@@ -18,11 +18,12 @@ final class PanelRows
     public static function of(Scope $scope, Figures $figures, Order $order, ?Reference $reference, callable $rows): array
     {
         $panels = Panels::of($scope, $figures);
-        $isOrdered = \in_array($order, [Order::Calendar, Order::Given], true);
-        if ($isOrdered || 1 === \count($panels)) {
-            return array_merge([], ...array_map(static fn (Panel $panel): array => $isOrdered ? $rows($panel) : RowOrder::of($rows($panel), $order, $reference), $panels));
+        $sequence = null !== $scope->question->breakdown() && null === $scope->question->order ? array_flip($scope->question->sequence) : [];
+        $isOrdered = [] === $sequence && \in_array($order, [Order::Calendar, Order::Given], true);
+        if ($isOrdered || (1 === \count($panels) && '' === $panels[0]->name)) {
+            return array_merge([], ...array_map(static fn (Panel $panel): array => $isOrdered ? $rows($panel) : RowOrder::of($rows($panel), $order, $reference, $sequence), $panels));
         }
-        $places = array_flip(array_map(static fn (Row $row): string => $row->key, RowOrder::of($rows(new Panel('', $scope->question->where)), $order, $reference)));
+        $places = array_flip(array_map(static fn (Row $row): string => $row->key, RowOrder::of($rows(new Panel('', $scope->question->where)), $order, $reference, $sequence)));
         $ordered = [];
         foreach ($panels as $panel) {
             $own = $rows($panel);

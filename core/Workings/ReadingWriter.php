@@ -162,7 +162,7 @@ final class ReadingWriter
         if (null === $variance || null === $reference || null === $size) {
             return [];
         }
-        $isPart = $of instanceof Total && [] !== ($of->leftOut[$reference->key] ?? []);
+        $isPart = [] !== ($of->leftOut[$reference->key] ?? []);
         if ($variance->amount->isZero()) {
             return [", equal to {$reference->word}".($isPart ? ' where both have figures' : '')];
         }

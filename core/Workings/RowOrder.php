@@ -11,24 +11,26 @@ use KeenMargin\Core\Question\Order;
 final class RowOrder
 {
     /**
-     * @param list<Row> $rows of one chart, each group before what stands in it
+     * @param list<Row>          $rows     of one chart, each group before what stands in it
+     * @param array<string, int> $sequence places that the reader gave to keys; others come after them
      *
      * @return list<Row>
      */
-    public static function of(array $rows, Order $order, ?Reference $reference): array
+    public static function of(array $rows, Order $order, ?Reference $reference, array $sequence = []): array
     {
         $last = array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Other === $row->role || $row->role->isApart()));
         $first = array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Other !== $row->role && !$row->role->isApart()));
 
-        return [...self::level($first, $order, $reference), ...$last];
+        return [...self::level($first, $order, $reference, $sequence), ...$last];
     }
 
     /**
-     * @param list<Row> $rows
+     * @param list<Row>          $rows
+     * @param array<string, int> $sequence
      *
      * @return list<Row>
      */
-    private static function level(array $rows, Order $order, ?Reference $reference): array
+    private static function level(array $rows, Order $order, ?Reference $reference, array $sequence): array
     {
         $heads = $families = [];
         $depth = [] === $rows ? 0 : min(array_map(static fn (Row $row): int => $row->depth, $rows));
@@ -39,10 +41,11 @@ final class RowOrder
                 $heads[] = $row;
             }
         }
-        uasort($heads, static fn (Row $a, Row $b): int => self::compare($a, $b, $order, $reference));
+        $place = static fn (Row $row): int => $sequence[$row->key] ?? \PHP_INT_MAX;
+        uasort($heads, static fn (Row $a, Row $b): int => [] === $sequence ? self::compare($a, $b, $order, $reference) : $place($a) <=> $place($b));
         $ordered = [];
         foreach ($heads as $i => $head) {
-            array_push($ordered, $head, ...(isset($families[$i]) ? self::level($families[$i], $order, $reference) : []));
+            array_push($ordered, $head, ...(isset($families[$i]) ? self::level($families[$i], $order, $reference, $sequence) : []));
         }
 
         return $ordered;

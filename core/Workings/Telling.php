@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
 
 /** Says the numbers of rows as the workings show them, and where they stand. */
@@ -11,6 +12,8 @@ final readonly class Telling
 {
     /** A percentage from here on says only that the reference is tiny. */
     private const MOST_PERCENT = 1000;
+    /** Decimals that messages keep of a quotient. */
+    private const KEPT = 6;
 
     private ?Column $variance;
     private ?Column $percent;
@@ -66,11 +69,18 @@ final readonly class Telling
         return null === $this->reference ? null : $of->variances[$this->reference->key] ?? null;
     }
 
+    private static function exact(Column $column, Row|Total $of): string
+    {
+        $number = $column->number($of);
+
+        return null === $number ? '' : ($number->getScale() > self::KEPT ? Decimals::round($number, self::KEPT) : $number)->toString();
+    }
+
     private function said(Column $column, Row|Total $of, string $row): Said
     {
         $text = $this->display->told($column, $of);
 
-        return new Said($text, $row, $column->id(), $text);
+        return new Said($text, $row, $column->id(), $text, self::exact($column, $of));
     }
 
     private function unsigned(Column $column, Row|Total $of, string $row): ?Said
@@ -80,6 +90,6 @@ final readonly class Telling
         }
         $signed = $this->display->told($column, $of);
 
-        return new Said(NumberFormat::unsigned($signed), $row, $column->id(), $signed);
+        return new Said(NumberFormat::unsigned($signed), $row, $column->id(), $signed, self::exact($column, $of));
     }
 }

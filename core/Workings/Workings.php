@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
@@ -17,20 +19,22 @@ use KeenMargin\Core\Time\PeriodRange;
 final readonly class Workings
 {
     /**
-     * @param string                 $subject    what is shown, by name
-     * @param Measure                $measure    whose unit amounts are in
-     * @param ?Scenario              $forecast   none where no row shows it
-     * @param list<Reference>        $references the first is the one that variances are told of
-     * @param Grain|string           $by         periods, or a breakdown by its name
-     * @param ?array{Period, Period} $span       first and last period that the rows are about; none where they are about no time
-     * @param list<Row>              $rows       as they are drawn
-     * @param list<Column>           $columns    numbers that every row has
-     * @param ?Total                 $toDate     of the closed periods of the closing period's fiscal year within the rows; none where there are none
-     * @param ?Total                 $landing    of the closing period's fiscal year: actual to date and forecast for the rest
+     * @param string                 $subject     what is shown, by name
+     * @param Measure                $measure     whose unit amounts are in
+     * @param ?Scenario              $forecast    none where no row shows it
+     * @param list<Reference>        $references  the first is the one that variances are told of
+     * @param Grain|string           $by          periods, or a breakdown by its name
+     * @param ?array{Period, Period} $span        first and last period that the rows are about; none where they are about no time
+     * @param list<Row>              $rows        as they are drawn
+     * @param list<Column>           $columns     numbers that every row has
+     * @param ?Total                 $toDate      of the closed periods of the closing period's fiscal year within the rows; none where there are none
+     * @param ?Total                 $landing     of the closing period's fiscal year: actual to date and forecast for the rest
      * @param list<Check>            $checks
-     * @param ?Between               $between    the two members of a hat graph
-     * @param ?Display               $rates      how rates beside the amounts are written
-     * @param list<string>           $marks      what the kind explains in its subtitle
+     * @param ?Between               $between     the two members of a hat graph
+     * @param ?Display               $rates       how rates beside the amounts are written
+     * @param list<string>           $marks       what the kind explains in its subtitle
+     * @param list<RowNote>          $notes       in reading order
+     * @param bool                   $writesNotes whether their texts stand below the chart, too
      */
     public function __construct(
         public string $kind,
@@ -57,6 +61,8 @@ final readonly class Workings
         public ?Between $between = null,
         public array $marks = [],
         public ?Display $rates = null,
+        public array $notes = [],
+        public bool $writesNotes = false,
     ) {
     }
 
@@ -80,6 +86,22 @@ final readonly class Workings
     public function told(Column $column, Row|Total $of): string
     {
         return (\in_array($column->form, [ColumnForm::Rate, ColumnForm::Points], true) ? $this->rates ?? $this->display : $this->display)->told($column, $of);
+    }
+
+    /** A number that a column may hold, as it would be written now. */
+    public function written(Column $column, BigDecimal $number): string
+    {
+        return (\in_array($column->form, [ColumnForm::Rate, ColumnForm::Points], true) ? $this->rates ?? $this->display : $this->display)->cell($column->form, $number);
+    }
+
+    /**
+     * The same with notes to its rows.
+     *
+     * @param list<RowNote> $notes
+     */
+    public function noted(array $notes, bool $areWritten): self
+    {
+        return Altered::of($this, ['notes' => $notes, 'writesNotes' => $areWritten]);
     }
 
     /** @return array<string, Total> sums that statements point to, by their keys; those of the closed part and of the year only where they are others than the rows' */

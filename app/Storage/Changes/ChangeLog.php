@@ -68,12 +68,14 @@ final readonly class ChangeLog
         return $this->step($record, 'SELECT id, says, body FROM dataset_change WHERE dataset = ? AND undone = 1 ORDER BY id LIMIT 1', true);
     }
 
-    /** @return array{undo: ?string, redo: ?string} what the next step back and the next step on would be */
+    /** @return array{undo: ?string, redo: ?string, undoId: int} what the next step back and the next step on would be; the number of the former, from 0 where there is none */
     public function state(DatasetRecord $record): array
     {
-        $says = fn (string $order, int $undone): ?string => self::text($this->connection->fetchOne("SELECT says FROM dataset_change WHERE dataset = ? AND undone = ? ORDER BY id $order LIMIT 1", [$record->id, $undone]));
+        $last = $this->connection->fetchAssociative('SELECT id, says FROM dataset_change WHERE dataset = ? AND undone = 0 ORDER BY id DESC LIMIT 1', [$record->id]);
+        $next = $this->connection->fetchOne('SELECT says FROM dataset_change WHERE dataset = ? AND undone = 1 ORDER BY id LIMIT 1', [$record->id]);
+        $id = false === $last ? 0 : $last['id'];
 
-        return ['undo' => $says('DESC', 0), 'redo' => $says('ASC', 1)];
+        return ['undo' => false === $last ? null : self::text($last['says']), 'redo' => self::text($next), 'undoId' => \is_int($id) ? $id : 0];
     }
 
     /** @return array{says: string, skipped: int}|null */
@@ -103,7 +105,8 @@ final readonly class ChangeLog
 
     private function count(DatasetRecord $record, Change $change): void
     {
-        $counter = [] === $change->rows ? 'revision' : 'version';
+        // Notes change nothing that the dataset is.
+        $counter = [] === array_filter($change->rows, static fn (RowChange $row): bool => 'note' !== $row->table) ? 'revision' : 'version';
         $this->connection->executeStatement("UPDATE dataset SET $counter = $counter + 1, used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
     }
 

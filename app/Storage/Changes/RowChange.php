@@ -14,6 +14,7 @@ final readonly class RowChange
         'breakdown' => ['position', 'name', 'former'],
         'member' => ['breakdown_id', 'position', 'name', 'parent_id', 'role', 'merged_into', 'former'],
         'chart' => ['recipe'],
+        'note' => ['dataset_id', 'version', 'measure', 'period', 'place', 'label', 'text', 'author', 'at', 'changed_at'],
     ];
 
     /**

@@ -34,7 +34,7 @@ final class RecipeTest extends TestCase
         yield 'not an object' => ['[]', '[] is not accepted; give an object.'];
         yield 'no version' => ['{"question":{},"kind":"variance-tiers"}', 'keenMargin: This key is missing.'];
         yield 'another version' => ['{"keenMargin":2,"question":{},"kind":"variance-tiers"}', 'keenMargin: 2 is not accepted; give a whole number from 1 to 1.'];
-        yield 'unknown key' => [$with('"mesure":"x"'), 'question.mesure: This key is not known; accepted are measure, scenario, forecast, against, by, span, closedThrough, where, better, flag, order, cumulate, top, each, between, used, unused, total, target.'];
+        yield 'unknown key' => [$with('"mesure":"x"'), 'question.mesure: This key is not known; accepted are measure, scenario, forecast, against, by, span, closedThrough, where, better, flag, order, cumulate, top, each, between, used, unused, total, target, sequence.'];
         yield 'unknown kind' => ['{"keenMargin":1,"question":{},"kind":"pie"}', 'kind: "pie" is not accepted; give variance-tiers, nested-columns, target-marks, gap-line, hat or capacity-fill.'];
         yield 'unknown scenario' => [$with('"against":["BU","XX"]'), 'question.against[1]: "XX" is not accepted; give AC, BU, FC, TG or PY.'];
         yield 'reference twice' => [$with('"against":["BU","BU"]'), 'question.against[1]: "BU" is not accepted; give each scenario once, and not the shown one.'];

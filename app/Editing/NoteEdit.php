@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Editing;
+
+use KeenMargin\App\Storage\Changes\Change;
+use KeenMargin\App\Storage\Changes\ChangeLog;
+use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\NoteRecord;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\RowPlace;
+
+/** Writes, changes and deletes notes; each can be undone with whatever else is done to the dataset. */
+final readonly class NoteEdit
+{
+    public const LONGEST = 2000;
+
+    public function __construct(private ChangeLog $changes, private SeriesStore $store)
+    {
+    }
+
+    /** @return int the note's id */
+    public function write(DatasetRecord $dataset, RowPlace $place, string $label, string $text, string $who): int
+    {
+        $id = 1 + max($this->store->number('SELECT COALESCE(MAX(id), 0) FROM note'), $this->store->number("SELECT COALESCE(MAX(seq), 0) FROM sqlite_sequence WHERE name = 'note'"));
+        $this->changes->do($dataset, new Change('A note is written about '.$label, [new RowChange('note', $id, null, [
+            'dataset_id' => $dataset->id,
+            'version' => 1,
+            'measure' => $place->measure,
+            'period' => $place->period?->key() ?? '',
+            'place' => $place->place->key(),
+            'label' => mb_substr($label, 0, 1200),
+            'text' => $text,
+            'author' => $who,
+            'at' => self::now(),
+            'changed_at' => null,
+        ])]), $who);
+
+        return $id;
+    }
+
+    public function change(NoteRecord $note, string $text, string $who): void
+    {
+        $this->changes->do($note->dataset, new Change("The note about {$note->label} is changed", [new RowChange(
+            'note',
+            (int) $note->id,
+            ['version' => $note->version, 'text' => $note->text, 'author' => $note->author, 'changed_at' => $note->changedAt],
+            ['version' => $note->version + 1, 'text' => $text, 'author' => '' === $who ? $note->author : $who, 'changed_at' => self::now()],
+        )]), $who);
+    }
+
+    public function delete(NoteRecord $note, string $who): void
+    {
+        $this->changes->do($note->dataset, new Change("The note about {$note->label} is deleted", [new RowChange('note', (int) $note->id, [
+            'dataset_id' => $note->dataset->id, 'version' => $note->version, 'measure' => $note->measure, 'period' => $note->period, 'place' => $note->place,
+            'label' => $note->label, 'text' => $note->text, 'author' => $note->author, 'at' => $note->at, 'changed_at' => $note->changedAt,
+        ], null)]), $who);
+    }
+
+    /** `Net revenue, Aug 2026`, `Net revenue, North, Aug 2026` */
+    public static function label(RowPlace $place): string
+    {
+        $members = array_merge([], ...array_map(static fn (array $filter): array => \is_array($filter['in'] ?? null) ? array_map(static fn (mixed $member): string => \is_string($member) && '' !== $member ? $member : '(blank)', $filter['in']) : [], $place->place->filters));
+
+        return implode(', ', array_filter([$place->measure, \count($members) > 3 ? \count($members).' members' : implode(' and ', $members), null === $place->period ? '' : PeriodNames::full($place->period)]));
+    }
+
+    private static function now(): string
+    {
+        return (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM);
+    }
+}

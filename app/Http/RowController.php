@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http;
+
+use KeenMargin\App\Export\SourcesCsv;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\FactSources;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Workings\Reckoning;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\RowFigures;
+use KeenMargin\Core\Workings\RowPlace;
+use KeenMargin\Core\Workings\RowSteps;
+use KeenMargin\Core\Workings\Workings;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** One row of what a recipe shows: where its numbers came from, and where to go from it. */
+#[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+final readonly class RowController
+{
+    public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources)
+    {
+    }
+
+    #[Route('/rows')]
+    public function row(int $id, Request $request): JsonResponse
+    {
+        [$record, $figures, $recipe, $workings, $row] = $this->asked($id, JsonBody::of($request)->object(['recipe', 'row']));
+        $steps = RowSteps::of($row, $workings, $recipe, $figures->dataset());
+        $of = RowFigures::of($row, $workings, $recipe->question, $figures->dataset());
+
+        return new JsonResponse([
+            'key' => $row->key,
+            'label' => $row->label,
+            'canNote' => null !== RowPlace::maybe($row, $workings, $recipe->question),
+            'deeper' => array_map(static fn (array $way): array => ['by' => $way['by'], 'label' => $way['label'], 'recipe' => RecipeWriter::toArray($way['recipe'])], $steps->deeper),
+            'without' => null === $steps->without ? null : RecipeWriter::toArray($steps->without),
+            'whyNot' => $steps->whyNot,
+            'scenarios' => array_map(fn (Scenario $scenario): array => ['scenario' => $scenario->value, 'imports' => $this->sources->imports($record, $of->measures, ...[...$of->stands($scenario), $of->where])], self::scenarios($row, $recipe, $workings)),
+        ]);
+    }
+
+    /** The rows of the files, a page of each file's. */
+    #[Route('/rows/sources')]
+    public function sources(int $id, Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario', 'page']);
+        [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
+        $of = RowFigures::of($row, $workings, $recipe->question, $figures->dataset());
+
+        return new JsonResponse(['files' => $this->sources->of($record, $of->measures, ...[...$of->stands($body->must('scenario')->enum(Scenario::class)), $of->where, $body->maybe('page')?->int(1, 100_000) ?? 1])]);
+    }
+
+    /** All of these rows, as one table. */
+    #[Route('/rows/sources.csv')]
+    public function table(int $id, Request $request): Response
+    {
+        $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario']);
+        [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
+        $of = RowFigures::of($row, $workings, $recipe->question, $figures->dataset());
+        $files = $this->sources->of($record, $of->measures, ...[...$of->stands($body->must('scenario')->enum(Scenario::class)), $of->where, null]);
+
+        return new Response(SourcesCsv::of($files), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle("{$workings->subject} {$row->label} sources", 'csv'))]);
+    }
+
+    /** @return array{DatasetRecord, StoredFigures, Recipe, Workings, Row} */
+    private function asked(int $id, Given $body): array
+    {
+        $record = $this->records->dataset($id);
+        $figures = new StoredFigures($record, $this->store);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
+        $workings = Reckoning::of($recipe, $figures);
+        $key = $body->must('row')->text(1000);
+        $row = array_values(array_filter($workings->rows, static fn (Row $row): bool => $row->key === $key))[0] ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
+
+        return [$record, $figures, $recipe, $workings, $row];
+    }
+
+    /** @return list<Scenario> what is shown first, then what it is held against */
+    private static function scenarios(Row $row, Recipe $recipe, Workings $workings): array
+    {
+        $question = $recipe->question;
+        $shown = null === $workings->forecast ? [$question->scenario] : (null === $row->shownScenario ? [$question->scenario, $workings->forecast] : ($row->shownScenario === $workings->forecast && null === $row->period ? [$question->scenario, $workings->forecast] : [$row->shownScenario]));
+
+        return array_values(array_unique([...$shown, ...null === $workings->between ? $question->against : []], \SORT_REGULAR));
+    }
+}

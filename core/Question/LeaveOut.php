@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use KeenMargin\Core\Document\Altered;
+use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\Span;
+
+/** The same recipe without one of its rows. */
+final class LeaveOut
+{
+    /** Without a member: of all that were asked for, or of those named. None where it is the only one. */
+    public static function maybeMember(Recipe $recipe, string $breakdown, string $member): ?Recipe
+    {
+        $where = [];
+        $isDone = false;
+        foreach ($recipe->question->where as $filter) {
+            if ($filter instanceof MemberFilter && $filter->breakdown === $breakdown && !$isDone && (!$filter->keeps || \in_array($member, $filter->members, true))) {
+                $members = $filter->keeps ? array_values(array_diff($filter->members, [$member])) : [...$filter->members, $member];
+                if ([] === $members) {
+                    return null;
+                }
+                $filter = new MemberFilter($breakdown, $members, $filter->keeps);
+                $isDone = true;
+            }
+            $where[] = $filter;
+        }
+
+        return self::asking($recipe, ['where' => $isDone ? $where : [...$where, new MemberFilter($breakdown, [$member], false)]]);
+    }
+
+    /**
+     * Without the first or the last period; none for those between, whose absence would make sums of something else.
+     *
+     * @param list<Period> $periods those of the rows
+     */
+    public static function maybePeriod(Recipe $recipe, Period $period, array $periods): ?Recipe
+    {
+        $last = \count($periods) - 1;
+        if ($last < 1) {
+            return null;
+        }
+
+        return match ($period->key()) {
+            $periods[0]->key() => self::asking($recipe, ['span' => Span::between($periods[1], $periods[$last])]),
+            $periods[$last]->key() => self::asking($recipe, ['span' => Span::between($periods[0], $periods[$last - 1])]),
+            default => null,
+        };
+    }
+
+    /** @param array{where?: list<MemberFilter|NumberFilter>, span?: Span} $in */
+    private static function asking(Recipe $recipe, array $in): Recipe
+    {
+        return new Recipe(Altered::of($recipe->question, $in), $recipe->kind, $recipe->finish, $recipe->figures);
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use Brick\Math\BigDecimal;
+
+/** A number of the workings as it was when a message took it. */
+final readonly class MessageNumber
+{
+    /**
+     * @param string $said   as the message writes it: `48`
+     * @param string $row    key of the row, or `total`, `toDate`, `landing`
+     * @param string $column id of the column
+     */
+    public function __construct(public string $said, public string $row, public string $column, public BigDecimal $exact)
+    {
+    }
+}

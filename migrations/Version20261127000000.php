@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+/** What is said about figures and how charts look: notes, named finishes, charts that can be brought back. */
+final class Version20261127000000 extends AbstractMigration
+{
+    public function getDescription(): string
+    {
+        return 'Notes, named finishes, deleted charts that can be brought back';
+    }
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql('CREATE TABLE note (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, dataset_id INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, version INTEGER DEFAULT 1 NOT NULL, measure VARCHAR(200) NOT NULL, period VARCHAR(12) NOT NULL, place CLOB NOT NULL, label VARCHAR(1200) NOT NULL, text CLOB NOT NULL, author VARCHAR(100) NOT NULL, at VARCHAR(30) NOT NULL, changed_at VARCHAR(30) DEFAULT NULL)');
+        $this->addSql('CREATE INDEX note_of ON note (dataset_id, measure)');
+        $this->addSql('CREATE TABLE named_finish (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, version INTEGER DEFAULT 1 NOT NULL, name VARCHAR(200) NOT NULL, finish CLOB NOT NULL, is_default BOOLEAN DEFAULT 0 NOT NULL)');
+        $this->addSql('CREATE UNIQUE INDEX named_finish_name ON named_finish (name)');
+        $this->addSql('ALTER TABLE chart ADD COLUMN deleted_at DATETIME DEFAULT NULL');
+    }
+
+    public function down(Schema $schema): void
+    {
+        $this->throwIrreversibleMigrationException('What was written is not undone by going back.');
+    }
+}
