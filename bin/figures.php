@@ -14,6 +14,9 @@ spl_autoload_register(static function (string $class): void {
             return;
         }
     }
+    if ('TCPDF' === $class) {
+        require dirname(__DIR__).'/vendor/tecnickcom/tcpdf/tcpdf.php';
+    }
 });
 
 exit((new KeenMargin\App\CommandLine\FigureCommands(dirname(__DIR__).'/assets/fonts'))->run(array_slice($argv, 1)));

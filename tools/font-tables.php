@@ -89,3 +89,31 @@ foreach ([['IBM Plex Sans', $sans, 'IBMPlexSans', [400 => 'Regular', 600 => 'Sem
     }
 }
 file_put_contents("$root/assets/fonts/faces.json", json_encode(array_values($faces), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES)."\n");
+
+/** Writes the tables of a WOFF 1 file as TrueType, which pictures and PDFs are drawn with. */
+function writeTrueType(string $woff, string $to): void
+{
+    $bytes = (string) file_get_contents($woff);
+    $tables = woffTables($bytes);
+    ksort($tables);
+    $count = count($tables);
+    $power = 2 ** (int) floor(log($count, 2));
+    $head = substr($bytes, 4, 4).pack('nnnn', $count, 16 * $power, (int) log($power, 2), 16 * ($count - $power));
+    $at = 12 + 16 * $count;
+    $body = '';
+    foreach ($tables as $tag => $table) {
+        $padded = str_pad($table, (int) (4 * ceil(strlen($table) / 4)), "\0");
+        $sum = array_sum(unpack('N*', $padded)) & 0xFFFFFFFF;
+        $head .= pack('a4NNN', $tag, $sum, $at + strlen($body), strlen($table));
+        $body .= $padded;
+    }
+    file_put_contents($to, $head.$body);
+}
+
+require "$root/vendor/autoload.php";
+@mkdir("$root/assets/fonts/pdf");
+foreach (['Regular', 'SemiBold'] as $name) {
+    $ttf = "$root/assets/fonts/IBMPlexSans-$name.ttf";
+    writeTrueType("$sans/fonts/complete/woff/IBMPlexSans-$name.woff", $ttf);
+    TCPDF_FONTS::addTTFfont($ttf, 'TrueTypeUnicode', '', 32, "$root/assets/fonts/pdf/");
+}

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\CommandLine;
 
+use KeenMargin\App\Export\PdfRenderer;
+use KeenMargin\App\Export\PngRenderer;
 use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
@@ -16,6 +18,7 @@ use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Render\FontFaces;
+use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Render\SvgRenderer;
 use KeenMargin\Core\Workings\Check;
 use KeenMargin\Core\Workings\WorkingsWriter;
@@ -41,7 +44,7 @@ final readonly class FigureCommands
             $recipe = RecipeReader::json($this->contents($recipeFile));
             $figures = $this->figures($recipe, $figuresFile);
             $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
-            $this->write('draw' === $arguments[0] ? (new SvgRenderer(FontFaces::folder($this->fonts)))->render($drawing->scene) : $this->workings($drawing), $output);
+            $this->write('draw' === $arguments[0] ? $this->renderer($output ?? '.svg')->render($drawing->scene) : $this->workings($drawing), $output);
 
             return self::DONE;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
@@ -78,11 +81,22 @@ final readonly class FigureCommands
         if (2 !== \count($files)) {
             throw new UsageError("Give a recipe and a file of figures; see ./keen $command --help.");
         }
-        if (null !== $output && 'svg' !== strtolower(pathinfo($output, \PATHINFO_EXTENSION))) {
-            throw new UsageError("$output: the ending chooses the format; known is .svg.");
-        }
+        null === $output || $this->renderer($output);
 
         return [$files[0], $files[1], $output];
+    }
+
+    /** The ending chooses the format; `@2x` before it, so many pixels a point. */
+    private function renderer(string $output): Renderer
+    {
+        $ending = strtolower(pathinfo($output, \PATHINFO_EXTENSION));
+
+        return match ($ending) {
+            'svg' => new SvgRenderer(FontFaces::folder($this->fonts)),
+            'pdf' => new PdfRenderer($this->fonts),
+            'png' => (new PngRenderer($this->fonts))->scaled((int) (1 === preg_match('/@([1-3])x\.png$/i', $output, $scale) ? $scale[1] : 1)),
+            default => throw new UsageError("$output: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf."),
+        };
     }
 
     private function figures(Recipe $recipe, string $file): FactTable

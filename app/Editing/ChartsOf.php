@@ -42,6 +42,9 @@ final readonly class ChartsOf
     {
         $names = [];
         foreach ($this->all($record) as $chart) {
+            if (null !== $chart->deletedAt) {
+                continue;
+            }
             $question = $chart->recipe['question'] ?? null;
             if ($concerns(\is_array($question) ? $question : [])) {
                 $names[] = $chart->name;

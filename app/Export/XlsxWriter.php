@@ -32,7 +32,8 @@ final class XlsxWriter implements TableWriter
         return new self($path, $sheet, $part, $xml);
     }
 
-    public function row(array $cells): void
+    /** @param list<string|Exact|Formula> $cells */
+    public function row(array $cells, bool $isBold = false): void
     {
         if (++$this->rows > self::ROWS) {
             throw new TooLargeForWorkbook(self::ROWS);
@@ -40,7 +41,7 @@ final class XlsxWriter implements TableWriter
         $this->xml->startElement('row');
         $this->xml->writeAttribute('r', (string) $this->rows);
         foreach ($cells as $place => $cell) {
-            $this->cell(self::letters($place).$this->rows, $cell);
+            $this->cell(self::reference($place, $this->rows), $cell, $isBold);
         }
         $this->xml->endElement();
         if (0 === $this->rows % self::FLUSHED_AT) {
@@ -58,15 +59,18 @@ final class XlsxWriter implements TableWriter
         $xml = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
         $document = 'application/vnd.openxmlformats-officedocument.spreadsheetml.';
         ZipParts::pack($this->path, [
-            '[Content_Types].xml' => $xml.'<Types xmlns="'.self::PACKAGE.'/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="'.$document.'sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="'.$document.'worksheet+xml"/></Types>',
+            '[Content_Types].xml' => $xml.'<Types xmlns="'.self::PACKAGE.'/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="'.$document.'sheet.main+xml"/><Override PartName="/xl/styles.xml" ContentType="'.$document.'styles+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="'.$document.'worksheet+xml"/></Types>',
             '_rels/.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/officeDocument" Target="xl/workbook.xml"/></Relationships>',
             'xl/workbook.xml' => $xml.'<workbook xmlns="'.self::MAIN.'" xmlns:r="'.self::RELATIONS.'"><sheets><sheet name="'.$name.'" sheetId="1" r:id="rId1"/></sheets></workbook>',
-            'xl/_rels/workbook.xml.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
+            'xl/_rels/workbook.xml.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/worksheet" Target="worksheets/sheet1.xml"/><Relationship Id="rId2" Type="'.self::RELATIONS.'/styles" Target="styles.xml"/></Relationships>',
+            'xl/styles.xml' => $xml.'<styleSheet xmlns="'.self::MAIN.'"><fonts count="2"><font><sz val="11"/></font><font><b/><sz val="11"/></font></fonts><fills count="1"><fill><patternFill patternType="none"/></fill></fills><borders count="1"><border/></borders><cellStyleXfs count="1"><xf/></cellStyleXfs><cellXfs count="2"><xf xfId="0"/><xf xfId="0" fontId="1" applyFont="1"/></cellXfs></styleSheet>',
         ], ['xl/worksheets/sheet1.xml' => $this->part]);
     }
 
-    private function cell(string $reference, string|Exact $cell): void
+    private function cell(string $reference, string|Exact|Formula $cell, bool $isBold): void
     {
+        $formula = $cell instanceof Formula ? $cell->expression : null;
+        $cell = $cell instanceof Formula ? $cell->is : $cell;
         $isNumber = $cell instanceof Exact && $cell->fitsANumber();
         $text = $cell instanceof Exact ? $cell->digits : SafeText::of($cell);
         if ('' === $text) {
@@ -74,7 +78,9 @@ final class XlsxWriter implements TableWriter
         }
         $this->xml->startElement('c');
         $this->xml->writeAttribute('r', $reference);
+        $isBold && $this->xml->writeAttribute('s', '1');
         if ($isNumber) {
+            null === $formula || $this->xml->writeElement('f', $formula);
             $this->xml->writeElement('v', $text);
         } else {
             $this->xml->writeAttribute('t', 'inlineStr');
@@ -86,6 +92,12 @@ final class XlsxWriter implements TableWriter
             $this->xml->endElement();
         }
         $this->xml->endElement();
+    }
+
+    /** @param int $place from 0; row from 1 */
+    public static function reference(int $place, int $row): string
+    {
+        return self::letters($place).$row;
     }
 
     private static function letters(int $place): string

@@ -8,14 +8,11 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\ChartRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\RecipeFit;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Question\RecipeWriter;
-use KeenMargin\Core\Render\SvgRenderer;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -25,17 +22,23 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/charts')]
 final readonly class ChartController
 {
-    private const PICTURE_WIDTH = 620;
-
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg, private ChartState $states)
+    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartState $states)
     {
     }
 
+    /** By last use; with `q` those whose name or dataset has it, with `dataset` those of one. */
     #[Route('', methods: 'GET')]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
-        $of = $this->manager->createQueryBuilder()->from(ChartRecord::class, 'chart')->join('chart.dataset', 'dataset')->where('dataset.deletedAt IS NULL');
+        $of = $this->manager->createQueryBuilder()->from(ChartRecord::class, 'chart')->join('chart.dataset', 'dataset')->where('dataset.deletedAt IS NULL AND chart.deletedAt IS NULL');
+        $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, 200);
+        if ('' !== $sought) {
+            $of->andWhere("chart.name LIKE :like ESCAPE '!' OR dataset.name LIKE :like ESCAPE '!'")->setParameter('like', Like::of($sought));
+        }
+        if ($request->query->has('dataset')) {
+            $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
+        }
         /** @var list<ChartRecord> $records */
         $records = (clone $of)->select('chart')->orderBy('chart.usedAt', 'DESC')->addOrderBy('chart.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
 
@@ -88,21 +91,33 @@ final readonly class ChartController
         if (null !== $stale) {
             return $stale;
         }
-        $this->manager->remove($chart);
+        $chart->deletedAt = new \DateTimeImmutable();
         $this->manager->flush();
 
         return new Response(null, 204);
     }
 
-    /** The chart as it is now, small. */
-    #[Route('/{id}/picture.svg', requirements: ['id' => '\d{1,9}'], methods: 'GET')]
-    public function picture(int $id): Response
+    /** Brings back what was deleted. */
+    #[Route('/{id}/restoration', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    public function restore(int $id): JsonResponse
+    {
+        $chart = $this->records->maybeDeletedChart($id);
+        $chart->deletedAt = null;
+        $this->manager->flush();
+
+        return Version::answer(ChartState::of($chart), $chart->version);
+    }
+
+    /** The same chart under a name of its own. */
+    #[Route('/{id}/copies', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    public function copy(int $id): JsonResponse
     {
         $chart = $this->records->chart($id);
-        $figures = new StoredFigures($chart->dataset, $this->store);
-        $recipe = RecipeReader::read(Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR)), $figures->dataset()->calendar);
+        $copy = new ChartRecord($chart->dataset, mb_substr($chart->name, 0, 190).' (copy)', $chart->recipe);
+        $this->manager->persist($copy);
+        $this->manager->flush();
 
-        return new Response($this->svg->render(Drawing::of($recipe->wide(self::PICTURE_WIDTH), $figures, $this->kinds)->scene), 200, ['Content-Type' => 'image/svg+xml']);
+        return Version::answer(ChartState::of($copy), $copy->version, 201);
     }
 
     /** @return array<string, mixed> the recipe, checked against its dataset */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Checking\DatasetFindings;
+use KeenMargin\App\Editing\FinishUse;
 use KeenMargin\App\Storage\BreakdownMembers;
 use KeenMargin\App\Storage\BreakdownRecord;
 use KeenMargin\App\Storage\DatasetRecord;
@@ -16,6 +17,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\FirstQuestion;
+use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeWriter;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -24,8 +26,15 @@ use KeenMargin\Core\Time\PeriodNames;
 /** A dataset as the API tells it. */
 final readonly class DatasetState
 {
-    public function __construct(private SeriesStore $store, private DatasetFindings $findings)
+    public function __construct(private SeriesStore $store, private DatasetFindings $findings, private FinishUse $finishes)
     {
+    }
+
+    private function finished(Recipe $recipe): Recipe
+    {
+        $finish = $this->finishes->maybeDefault();
+
+        return null === $finish ? $recipe : $recipe->finished($finish);
     }
 
     /** @return array<string, mixed> what a list shows */
@@ -72,7 +81,7 @@ final readonly class DatasetState
             'periodList' => $this->periods($dataset),
             'years' => $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
             'closing' => $dataset->maybeClosing()?->key() ?? '',
-            'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty() ? null : RecipeWriter::toArray(FirstQuestion::of($dataset)),
+            'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty() ? null : RecipeWriter::toArray($this->finished(FirstQuestion::of($dataset))),
             'grain' => $dataset->grain->value,
             'strip' => self::strip($dataset),
             'notices' => $record->notices,

@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\WorkingsCsv;
+use KeenMargin\App\Export\WorkingsXlsx;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\Ask;
+use KeenMargin\Core\Question\Fitting;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Render\SvgRenderer;
+use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Workings\NotesInChart;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -25,36 +30,60 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
 final readonly class DrawingController
 {
-    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private SvgRenderer $svg, private DatasetNotes $notes)
+    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private Pictures $pictures, private DatasetNotes $notes)
     {
     }
 
+    /** With `beside`, a second chart on the same scale. */
     #[Route('/drawings')]
     public function drawing(int $id, Request $request): JsonResponse
     {
+        $body = JsonBody::of($request)->object(['recipe', 'beside']);
+        $record = $this->records->dataset($id);
+        $figures = new StoredFigures($record, $this->store);
+        $records = $this->notes->records($record);
+        $recipes = array_map(static fn (Given $given): Recipe => RecipeReader::read($given->asDocument(), $figures->dataset()->calendar), array_values(array_filter([$body->must('recipe'), $body->maybe('beside')])));
+        $notes = array_map(fn (Recipe $recipe): NotesInChart => $this->notes->inChart($record, $recipe->question, false), $recipes);
+        $drawings = array_map(fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of($recipe, $figures, $this->kinds, $notes), $recipes, $notes);
+        $drawings = isset($drawings[1]) ? Drawing::pair($drawings[0], $drawings[1], $this->kinds) : $drawings;
+        $states = array_map(fn (Recipe $recipe, Drawing $drawing, NotesInChart $notes): array => DrawingState::of($recipe, $drawing, $figures->dataset(), $this->kinds) + NoteState::inChart($drawing->workings, $notes, $records), $recipes, $drawings, $notes);
+
+        return new JsonResponse($states[0] + ['beside' => $states[1] ?? null]);
+    }
+
+    /** With the notes of its rows, numbered and below. */
+    #[Route('/pictures', defaults: ['format' => 'svg'])]
+    #[Route('/pictures.{format}', requirements: ['format' => 'svg|png|pdf'])]
+    public function picture(int $id, string $format, Request $request): Response
+    {
         [$recipe, $figures, $record] = $this->asked($id, $request);
-        $notes = $this->notes->inChart($record, $recipe->question, false);
-        $drawing = Drawing::of($recipe, $figures, $this->kinds, $notes);
+        $drawing = Drawing::of($recipe, $figures, $this->kinds, $this->notes->inChart($record, $recipe->question, true));
 
-        return new JsonResponse(DrawingState::of($recipe, $drawing, $figures->dataset(), $this->kinds) + NoteState::inChart($drawing->workings, $notes, $this->notes->records($record)));
+        return $this->pictures->answer($drawing->scene, $format, $request, ['Content-Disposition' => self::named($drawing, $format)]);
     }
 
-    #[Route('/pictures')]
-    public function picture(int $id, Request $request): Response
+    #[Route('/workings', defaults: ['format' => 'csv'])]
+    #[Route('/workings.{format}', requirements: ['format' => 'csv|xlsx'])]
+    public function workings(int $id, string $format, Request $request): Response
     {
         [$recipe, $figures] = $this->asked($id, $request);
         $drawing = Drawing::of($recipe, $figures, $this->kinds);
+        [$bytes, $type] = 'csv' === $format ? [WorkingsCsv::of($drawing->workings), 'text/csv; charset=utf-8'] : [WorkingsXlsx::of($drawing->workings), 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'];
 
-        return new Response($this->svg->render($drawing->scene), 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => self::named($drawing, 'svg')]);
+        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => self::named($drawing, $format)]);
     }
 
-    #[Route('/workings')]
-    public function workings(int $id, Request $request): Response
+    /** A recipe made on other figures: what does not match is asked, and what was answered is put in its place. */
+    #[Route('/fits')]
+    public function fit(int $id, Request $request): JsonResponse
     {
-        [$recipe, $figures] = $this->asked($id, $request);
-        $drawing = Drawing::of($recipe, $figures, $this->kinds);
+        $dataset = (new StoredFigures($this->records->dataset($id), $this->store))->dataset();
+        $body = JsonBody::of($request)->object(['recipe', 'answers']);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
+        $answers = array_map(static fn (Given $answer): string => $answer->text(500), $body->maybe('answers')?->entries() ?? []);
+        $fitted = Fitting::of(RecipeWriter::toArray($recipe), $dataset, $answers);
 
-        return new Response(WorkingsCsv::of($drawing->workings), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => self::named($drawing, 'csv')]);
+        return new JsonResponse(['recipe' => [] === $fitted['asks'] && null === $fitted['problem'] ? $fitted['recipe'] : null, 'asks' => array_map(static fn (Ask $ask): array => $ask->toArray(), $fitted['asks']), 'problem' => $fitted['problem']]);
     }
 
     /** @return array{Recipe, Figures, DatasetRecord} */

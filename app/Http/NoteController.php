@@ -36,7 +36,7 @@ final readonly class NoteController
         $of = $this->manager->createQueryBuilder()->from(NoteRecord::class, 'note')->join('note.dataset', 'dataset')->where('dataset.deletedAt IS NULL');
         $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, self::LONGEST_SEARCH);
         if ('' !== $sought) {
-            $of->andWhere("note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like ESCAPE '!'")->setParameter('like', '%'.str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $sought).'%');
+            $of->andWhere("note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like ESCAPE '!'")->setParameter('like', Like::of($sought));
         }
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));

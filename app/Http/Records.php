@@ -39,6 +39,11 @@ final readonly class Records
         return null !== $chart && null === $chart->deletedAt && null === $chart->dataset->deletedAt ? $chart : throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
     }
 
+    public function maybeDeletedChart(int $id): ChartRecord
+    {
+        return $this->manager->find(ChartRecord::class, $id) ?? throw new NotFoundHttpException("There is no chart $id.");
+    }
+
     /** That somebody looks at it: it comes first in the lists. No change of its state, so that its version stays. */
     public function used(DatasetRecord|ChartRecord $record): void
     {

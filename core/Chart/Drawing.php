@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Check;
@@ -16,8 +17,8 @@ use KeenMargin\Core\Workings\Workings;
 /** The whole way of a figure: recipe and figures in, workings and scene out. */
 final readonly class Drawing
 {
-    /** @param ?Check $message whether it still says what the numbers say; none where there is no message */
-    private function __construct(public Workings $workings, public Scene $scene, private Check $scale, private ?Check $message)
+    /** @param list<Check> $drawn about the message, where there is one, and about how the numbers are drawn */
+    private function __construct(public Workings $workings, public Scene $scene, private Recipe $recipe, private array $drawn)
     {
     }
 
@@ -25,16 +26,46 @@ final readonly class Drawing
     public static function of(Recipe $recipe, Figures $figures, ChartKinds $kinds, ?NotesInChart $notes = null): self
     {
         $workings = Reckoning::of($recipe, $figures);
-        $workings = null === $notes || !$recipe->finish->notes ? $workings : $notes->to($workings);
-        $message = $recipe->finish->message;
-        $scene = $kinds->of($recipe->kind)->scene($workings, $recipe->finish);
 
-        return new self($workings, $scene, ScaleCheck::of($scene, $workings, $recipe->finish->sameLength), null === $message ? null : MessageCheck::of($message, $workings));
+        return self::drawn($recipe, null === $notes || !$recipe->finish->notes ? $workings : $notes->to($workings), $kinds);
+    }
+
+    /**
+     * Two charts beside each other, one length per unit in both where they count the same.
+     *
+     * @return array{self, self}
+     */
+    public static function pair(self $one, self $other, ChartKinds $kinds): array
+    {
+        $most = CommonScale::of([$one->measured(), $other->measured()]);
+        [$first, $second] = array_map(static fn (self $drawing): self => self::drawn($drawing->recipe, $drawing->workings->onScale($most), $kinds), [$one, $other]);
+        $check = CommonScale::check([$first->measured(), $second->measured()]);
+
+        return [$first->checked($check), $second->checked($check)];
     }
 
     /** @return list<Check> of the numbers and of their drawing */
     public function checks(): array
     {
-        return [...$this->workings->checks, ...null === $this->message ? [] : [$this->message], $this->scale];
+        return [...$this->workings->checks, ...$this->drawn];
+    }
+
+    private static function drawn(Recipe $recipe, Workings $workings, ChartKinds $kinds): self
+    {
+        $scene = $kinds->of($recipe->kind)->scene($workings, $recipe->finish);
+        $message = $recipe->finish->message;
+
+        return new self($workings, $scene, $recipe, [...null === $message ? [] : [MessageCheck::of($message, $workings)], ScaleCheck::of($scene, $workings, $recipe->finish->sameLength)]);
+    }
+
+    private function checked(Check $check): self
+    {
+        return new self($this->workings, $this->scene, $this->recipe, [$check, ...$this->drawn]);
+    }
+
+    /** @return array{Workings, Finish, Scene} */
+    private function measured(): array
+    {
+        return [$this->workings, $this->recipe->finish, $this->scene];
     }
 }

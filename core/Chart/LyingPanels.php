@@ -41,10 +41,10 @@ final readonly class LyingPanels
     {
         $grid = PanelGrid::of(\count($panels), Board::MARGIN, $this->finish->width - self::RIGHT, self::LEAST);
         $names = max([0.0, ...array_values(array_map(static fn (array $rows): float => RowNames::width($rows, self::NAMES * $grid->width()), $panels))]);
-        $layout = TierLayout::lying($charts, $grid->width() - $names);
+        $layout = TierLayout::lying($charts, $grid->width() - $names, $this->workings->mostPerUnit);
         while ($layout->room < self::ROOM && \count($charts[0]) > 1) {
             $charts = array_map(static fn (array $tiers): array => \array_slice($tiers, 1), $charts);
-            $layout = TierLayout::lying($charts, $grid->width() - $names);
+            $layout = TierLayout::lying($charts, $grid->width() - $names, $this->workings->mostPerUnit);
         }
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {

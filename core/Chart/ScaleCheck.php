@@ -40,6 +40,21 @@ final class ScaleCheck
         return new Check('one-scale', true, 'capacity-fill' === $workings->kind ? 'One scale for used and total' : ('hat' === $workings->kind ? 'One scale for both' : 'One scale for all scenarios'));
     }
 
+    /** @return array<string, float> points per unit of the longest mark, by what is measured */
+    public static function perUnit(Scene $scene, Workings $workings, bool $sameLength): array
+    {
+        $perUnit = [];
+        foreach (self::lengths($scene, $workings, $sameLength) as $what => $lengths) {
+            $sizes = array_column($lengths, 0);
+            $longest = max($sizes);
+            if ($longest > 0.0) {
+                $perUnit[$what] = $lengths[(int) array_search($longest, $sizes, true)][1] / $longest;
+            }
+        }
+
+        return $perUnit;
+    }
+
     /** @return array<string, non-empty-list<array{float, float}>> sizes of amounts and lengths of their marks, by what they measure */
     private static function lengths(Scene $scene, Workings $workings, bool $sameLength): array
     {

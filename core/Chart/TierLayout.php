@@ -26,15 +26,16 @@ final readonly class TierLayout
     /**
      * Tiers from top to bottom, the lowest of which stands on the axis.
      *
-     * @param list<list<Tier>> $panels the same tiers of each chart
-     * @param float            $length that all amounts together may take
-     * @param float            $least  height of the lowest tier
+     * @param list<list<Tier>>     $panels the same tiers of each chart
+     * @param float                $length that all amounts together may take
+     * @param float                $least  height of the lowest tier
+     * @param array<string, float> $most   points per unit that other charts leave
      */
-    public static function upright(array $panels, float $length, float $least): self
+    public static function upright(array $panels, float $length, float $least, array $most = []): self
     {
         $extents = self::extents($panels);
         $hasRate = TierUnit::Rate === $panels[0][0]->unit();
-        $perUnit = self::perUnit($panels[0], $extents, [$hasRate ? 0.76 * $length : $length, 0.24 * $length, 0.19 * $length, 0.24 * $length]);
+        $perUnit = self::perUnit($panels[0], $extents, [$hasRate ? 0.76 * $length : $length, 0.24 * $length, 0.19 * $length, 0.24 * $length], $most);
         $y = 0.0;
         $zeros = [];
         foreach ($panels[0] as $i => $tier) {
@@ -51,9 +52,10 @@ final readonly class TierLayout
     /**
      * The same tiers from left to right, the lowest first.
      *
-     * @param list<list<Tier>> $panels
+     * @param list<list<Tier>>     $panels
+     * @param array<string, float> $most   points per unit that other charts leave
      */
-    public static function lying(array $panels, float $width): self
+    public static function lying(array $panels, float $width, array $most = []): self
     {
         $panels = array_map(array_reverse(...), $panels);
         $extents = self::extents($panels);
@@ -67,7 +69,7 @@ final readonly class TierLayout
         $units = array_map(static fn (Tier $tier): TierUnit => $tier->unit(), $panels[0]);
         $own = [0.3 * $room, min(110.0, 0.24 * $room), min(140.0, 0.3 * $room)];
         $others = array_sum(array_map(static fn (TierUnit $unit, float $length): float => \in_array($unit, $units, true) ? $length : 0.0, [TierUnit::Variance, TierUnit::Percent, TierUnit::Rate], $own));
-        $perUnit = self::perUnit($panels[0], $extents, [$room - $others, ...$own]);
+        $perUnit = self::perUnit($panels[0], $extents, [$room - $others, ...$own], $most);
         $x = 0.0;
         $zeros = [];
         foreach ($rooms as $i => [$before, $after]) {
@@ -95,10 +97,11 @@ final readonly class TierLayout
      * @param list<Tier>                        $tiers
      * @param list<Extent>                      $extents
      * @param array{float, float, float, float} $lengths of amounts, variances, percentages, rates
+     * @param array<string, float>              $most
      *
      * @return list<float>
      */
-    private static function perUnit(array $tiers, array $extents, array $lengths): array
+    private static function perUnit(array $tiers, array $extents, array $lengths, array $most): array
     {
         $sums = [0.0, 0.0, 0.0, 0.0];
         $places = array_map(static fn (Tier $tier): int => (int) array_search($tier->unit(), TierUnit::cases(), true), $tiers);
@@ -106,6 +109,6 @@ final readonly class TierLayout
             $sums[$place] += $extents[$i]->length();
         }
 
-        return array_map(static fn (int $place): float => 0.0 === $sums[$place] ? 0.0 : $lengths[$place] / $sums[$place], $places);
+        return array_map(static fn (int $place): float => 0.0 === $sums[$place] ? 0.0 : min($lengths[$place] / $sums[$place], $most[['amount', 'variance', 'percent', 'points'][$place]] ?? \INF), $places);
     }
 }

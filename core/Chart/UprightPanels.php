@@ -57,7 +57,7 @@ final readonly class UprightPanels
         $grid = self::grid($panels, $this->finish->width);
         $isOne = 1 === \count($panels);
         $length = $this->stretch * ($isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0);
-        $layout = TierLayout::upright($charts, $length, SeriesNames::height($this->keys));
+        $layout = TierLayout::upright($charts, $length, SeriesNames::height($this->keys), $this->workings->mostPerUnit);
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + 20.0 : $top;

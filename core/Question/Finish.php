@@ -61,6 +61,18 @@ final readonly class Finish
     ) {
     }
 
+    /** Without height, footnote and message. */
+    public function bare(): self
+    {
+        return Altered::of($this, ['height' => null, 'footnote' => null, 'message' => null]);
+    }
+
+    /** These looks on a chart that has words and rows of its own. */
+    public function onto(self $chart, ?string $named): self
+    {
+        return Altered::of($this, ['highlight' => $chart->highlight, 'title' => $chart->title, 'message' => $chart->message, 'footnote' => $chart->footnote, 'named' => $named]);
+    }
+
     public function wide(int $width): self
     {
         return Altered::of($this, ['width' => max(self::NARROWEST, min(self::WIDEST, $width))]);

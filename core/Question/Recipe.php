@@ -25,4 +25,15 @@ final readonly class Recipe
     {
         return new self($this->question, $this->kind, $this->finish->wide($width), $this->figures);
     }
+
+    /** As a picture among others, which has room for the chart and its title only. */
+    public function small(int $width): self
+    {
+        return new self($this->question, $this->kind, $this->finish->bare()->wide($width), $this->figures);
+    }
+
+    public function finished(Finish $finish): self
+    {
+        return new self($this->question, $this->kind, $finish, $this->figures);
+    }
 }

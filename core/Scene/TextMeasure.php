@@ -40,6 +40,18 @@ final class TextMeasure
     }
 
     /**
+     * Whether the fonts have all of its letters.
+     *
+     * @param 400|600 $weight
+     */
+    public static function isWhole(string $text, int $weight): bool
+    {
+        $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
+
+        return [] === array_filter(mb_str_split($text), static fn (string $letter): bool => !isset($widths[mb_ord($letter)]));
+    }
+
+    /**
      * Cuts a text into lines no wider than given, between words; a word that is too wide is cut within.
      *
      * @param 400|600 $weight

@@ -34,6 +34,7 @@ final readonly class Workings
      * @param ?Display               $rates       how rates beside the amounts are written
      * @param list<string>           $marks       what the kind explains in its subtitle
      * @param list<RowNote>          $notes       in reading order
+     * @param array<string, float>   $mostPerUnit lengths that a unit may have at most, where other charts share the scale: of `amount`, `variance`, `percent`, `points`
      * @param bool                   $writesNotes whether their texts stand below the chart, too
      */
     public function __construct(
@@ -63,6 +64,7 @@ final readonly class Workings
         public ?Display $rates = null,
         public array $notes = [],
         public bool $writesNotes = false,
+        public array $mostPerUnit = [],
     ) {
     }
 
@@ -102,6 +104,16 @@ final readonly class Workings
     public function noted(array $notes, bool $areWritten): self
     {
         return Altered::of($this, ['notes' => $notes, 'writesNotes' => $areWritten]);
+    }
+
+    /**
+     * The same beside other charts.
+     *
+     * @param array<string, float> $mostPerUnit
+     */
+    public function onScale(array $mostPerUnit): self
+    {
+        return Altered::of($this, ['mostPerUnit' => $mostPerUnit]);
     }
 
     /** @return array<string, Total> sums that statements point to, by their keys; those of the closed part and of the year only where they are others than the rows' */

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export;
+
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Column;
+use KeenMargin\Core\Workings\Derivation;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\RowRole;
+use KeenMargin\Core\Workings\Step;
+use KeenMargin\Core\Workings\Total;
+use KeenMargin\Core\Workings\Workings;
+
+/** The workings as a workbook whose variances, percentages and totals are live: each follows from the cells that it says. */
+final readonly class WorkingsXlsx
+{
+    private const FIRST = 3;
+
+    /**
+     * @param array<string, int> $rows    where each stands in the sheet, from 1
+     * @param array<string, int> $columns where each stands, from 1 after the names
+     */
+    private function __construct(private Workings $workings, private array $rows, private array $columns)
+    {
+    }
+
+    public static function of(Workings $workings): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'keen-workings');
+        $writer = XlsxWriter::to($path, $workings->subject);
+        $sums = self::sums($workings);
+        $keys = [...array_map(static fn (Row $row): string => $row->key, $workings->rows), ...array_keys($sums)];
+        $ids = array_map(static fn (Column $column): string => $column->id(), $workings->columns);
+        $sheet = new self($workings, array_combine($keys, array_map(static fn (int $i): int => $i + self::FIRST, array_keys($keys))), array_combine($ids, array_map(static fn (int $i): int => $i + 1, array_keys($ids))));
+        $writer->row([$workings->by instanceof Grain ? 'Period' : $workings->by, ...array_map(static fn (Column $column): string => $column->head, $workings->columns)], true);
+        $writer->row(['', ...array_map(static fn (Column $column): string => $column->rule, $workings->columns)]);
+        foreach ($workings->rows as $row) {
+            $writer->row([$row->label, ...$sheet->cells($row->key, $row)], $row->role->isSum());
+        }
+        foreach ($sums as $key => [$label, $total]) {
+            $writer->row([$label, ...$sheet->cells($key, $total)], true);
+        }
+        $writer->close();
+        $bytes = (string) file_get_contents($path);
+        unlink($path);
+
+        return $bytes;
+    }
+
+    /** @return array<string, array{string, Total}> that are no rows already */
+    private static function sums(Workings $workings): array
+    {
+        $isTold = [] !== array_filter($workings->rows, static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel);
+        $labels = ['total' => 'Total', 'toDate' => 'Year to date', 'landing' => 'Year with forecast'];
+        $sums = [];
+        foreach ($workings->sums() as $key => $total) {
+            if (!('total' === $key && $isTold)) {
+                $sums[$key] = [$labels[$key], $total];
+            }
+        }
+
+        return $sums;
+    }
+
+    /** @return list<string|Exact|Formula> */
+    private function cells(string $key, Row|Total $of): array
+    {
+        return array_map(function (Column $column) use ($key, $of): string|Exact|Formula {
+            $number = $column->number($of);
+            if (null === $number) {
+                return '';
+            }
+            $exact = new Exact($number->toString());
+            $derived = Derivation::maybe($key, $column, $this->workings);
+
+            return null === $derived ? $exact : new Formula($this->expression($derived), $exact);
+        }, $this->workings->columns);
+    }
+
+    private function expression(Derivation $derived): string
+    {
+        $cells = array_map(fn (array $cell): string => XlsxWriter::reference($this->columns[$cell[1]] ?? 0, $this->rows[$cell[0]] ?? 0), $derived->of);
+        $second = $cells[1] ?? '';
+        $decimals = $derived->step->decimals();
+
+        return match ($derived->step) {
+            Step::Same => $cells[0],
+            Step::Minus => "$cells[0]-$second",
+            Step::Percent => "ROUND(100*$cells[0]/ABS($second),$decimals)",
+            Step::Rate => "ROUND(100*$cells[0]/$second,$decimals)",
+            Step::Sum => 'SUM('.self::runs($cells).')',
+        };
+    }
+
+    /**
+     * Cells of one column, those below one another told as a run.
+     *
+     * @param list<string> $cells
+     */
+    private static function runs(array $cells): string
+    {
+        $runs = [];
+        foreach ($cells as $cell) {
+            $row = (int) preg_replace('/\D/', '', $cell);
+            $last = \count($runs) - 1;
+            if ($last >= 0 && $runs[$last][2] === $row - 1) {
+                $runs[$last][1] = $cell;
+                $runs[$last][2] = $row;
+            } else {
+                $runs[] = [$cell, $cell, $row];
+            }
+        }
+
+        return implode(',', array_map(static fn (array $run): string => $run[0] === $run[1] ? $run[0] : "$run[0]:$run[1]", $runs));
+    }
+}

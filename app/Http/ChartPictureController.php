@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http;
+
+use KeenMargin\App\Storage\ChartRecord;
+use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Chart\ChartKinds;
+use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RecipeReader;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Named charts as pictures, always as they are now: small ones for lists, and whole ones under an address to link to. */
+final readonly class ChartPictureController
+{
+    private const SMALL = 620;
+
+    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private Pictures $pictures, private DatasetNotes $notes)
+    {
+    }
+
+    #[Route('/api/charts/{id}/picture.svg', requirements: ['id' => '\d{1,9}'], methods: 'GET')]
+    public function small(int $id, Request $request): Response
+    {
+        [$figures, $recipe] = $this->figured($this->records->chart($id));
+
+        return $this->pictures->answer(Drawing::of($recipe->small(self::SMALL), $figures, $this->kinds)->scene, 'svg', $request);
+    }
+
+    /** Whoever shows it asks each time whether it has changed. */
+    #[Route('/charts/{id}.{format}', requirements: ['id' => '\d{1,9}', 'format' => 'svg|png|pdf'], methods: 'GET')]
+    public function whole(int $id, string $format, Request $request): Response
+    {
+        $chart = $this->records->chart($id);
+        $answer = new Response();
+        $answer->setEtag("$id.{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}.$format.{$request->query->getString('scale')}");
+        if ($answer->isNotModified($request)) {
+            return $answer;
+        }
+        [$figures, $recipe] = $this->figured($chart);
+        $drawing = Drawing::of($recipe, $figures, $this->kinds, $this->notes->inChart($chart->dataset, $recipe->question, true));
+        $picture = $this->pictures->answer($drawing->scene, $format, $request, ['Cache-Control' => 'no-cache']);
+        $picture->setEtag(trim((string) $answer->getEtag(), '"'));
+
+        return $picture;
+    }
+
+    /** @return array{StoredFigures, Recipe} */
+    private function figured(ChartRecord $chart): array
+    {
+        $figures = new StoredFigures($chart->dataset, $this->store);
+
+        return [$figures, RecipeReader::read(Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR)), $figures->dataset()->calendar)];
+    }
+}
