@@ -8,7 +8,9 @@ const route = useRoute()
 </script>
 
 <template>
-  <RouterView :key="route.name === 'question' ? `question-${route.query.dataset}` : route.path" />
+  <RouterView
+    :key="route.name === 'question' ? `question-${route.query.dataset}-${route.query.note ?? ''}` : route.path"
+  />
   <KeysSheet />
   <SearchSheet />
   <ToastLine />

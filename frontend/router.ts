@@ -13,7 +13,7 @@ export const router = createRouter({
       name: 'settings',
       component: () => import('./figures/settings/SettingsView.vue'),
     },
-    { path: '/charts', name: 'charts', component: () => import('./charts/ChartsView.vue') },
+    { path: '/charts', name: 'charts', component: () => import('./charts/list/ChartsView.vue') },
     { path: '/charts/new', name: 'question', component: () => import('./charts/ChartView.vue') },
     { path: '/charts/:id(\\d+)', name: 'chart', component: () => import('./charts/ChartView.vue') },
     { path: '/:rest(.*)', name: 'nothing', component: () => import('./shared/NothingHere.vue') },

@@ -22,14 +22,16 @@ foreach ($faces as $face) {
     $css .= "@font-face { font-family: '{$face['family']}'; font-weight: {$face['weight']}; font-display: block; unicode-range: {$face['ranges']}; src: url('../../assets/fonts/{$face['file']}') format('woff2'); }\n";
 }
 $css .= "@theme {\n  --color-*: initial;\n";
-$inks = [];
+$inks = $greys = [];
 foreach (Ink::cases() as $ink) {
     $inks[$ink->value] = $ink->colour();
+    $greys[$ink->value] = $ink->grey();
     $css .= $ink->isHatch() ? '' : "  --color-{$ink->value}: {$ink->colour()};\n";
 }
 $css .= '  --font-sans: \''.Type::SANS."', sans-serif;\n  --font-serif: '".Type::SERIF."', serif;\n}\n";
 $hatches = array_values(array_map(static fn (Ink $ink): string => $ink->value, array_filter(Ink::cases(), static fn (Ink $ink): bool => $ink->isHatch())));
-$ts = "// $head\nexport const inks: Record<string, string> = ".json_encode($inks, \JSON_PRETTY_PRINT)."\n"
+$ts = "// $head\nexport const palettes: Record<'effect' | 'greys', Record<string, string>> = ".json_encode(['effect' => $inks, 'greys' => $greys], \JSON_PRETTY_PRINT)."\n"
+    ."export const inks = palettes.effect\n"
     .'export const hatches: string[] = '.json_encode($hatches)."\n"
     .'export const hatch = { size: '.Hatch::SIZE.', thickness: '.Hatch::THICKNESS.", path: '".Hatch::PATH."', paper: '".Ink::Panel->colour()."' }\n"
     ."export const chartFont = '".Type::SANS."'\n";

@@ -14,10 +14,15 @@ use KeenMargin\App\Storage\Changes\RowChanges;
 use KeenMargin\App\Storage\ChartRecord;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportKeeper;
+use KeenMargin\App\Storage\NoteRecord;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Reading\FactReader;
+use KeenMargin\Core\Question\NotePlace;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -49,6 +54,9 @@ final class DemoCommand extends Command
             }
             $this->manager->flush();
             $this->settle($dataset, $entry->maybe('settings'));
+            foreach ($entry->maybe('notes')?->list() ?? [] as $note) {
+                $this->note($dataset, $note);
+            }
             foreach ($entry->maybe('accepted')?->entries() ?? [] as $finding => $reason) {
                 $this->accept($dataset, $finding, $reason->string());
             }
@@ -68,6 +76,16 @@ final class DemoCommand extends Command
                 }
             }
         }
+    }
+
+    private function note(DatasetRecord $dataset, Given $note): void
+    {
+        $filters = array_map(RecipeReader::filter(...), $note->maybe('where')?->list() ?? []);
+        $measure = $note->must('measure')->string();
+        $period = Period::of($note->must('period')->string());
+        $label = implode(', ', array_filter([$measure, ...array_map(static fn ($filter): string => $filter instanceof MemberFilter ? implode(' and ', $filter->members) : '', $filters), PeriodNames::full($period)]));
+        $this->manager->persist(new NoteRecord($dataset, $measure, $period->key(), NotePlace::of($filters)->key(), $label, $note->must('text')->string(2000), $note->must('author')->string(), (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)));
+        $this->manager->flush();
     }
 
     private function accept(DatasetRecord $dataset, string $id, string $reason): void

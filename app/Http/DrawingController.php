@@ -19,6 +19,7 @@ use KeenMargin\Core\Question\Fitting;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Question\Spoken\SpokenSlot;
 use KeenMargin\Core\Workings\NotesInChart;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -42,7 +43,7 @@ final readonly class DrawingController
         $record = $this->records->dataset($id);
         $figures = new StoredFigures($record, $this->store);
         $records = $this->notes->records($record);
-        $recipes = array_map(static fn (Given $given): Recipe => RecipeReader::read($given->asDocument(), $figures->dataset()->calendar), array_values(array_filter([$body->must('recipe'), $body->maybe('beside')])));
+        $recipes = array_map(static fn (Given $given): Recipe => RecipeReader::read($given->asDocument(), $figures->dataset()->calendar), array_filter([$body->must('recipe'), $body->maybe('beside')]));
         $notes = array_map(fn (Recipe $recipe): NotesInChart => $this->notes->inChart($record, $recipe->question, false), $recipes);
         $drawings = array_map(fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of($recipe, $figures, $this->kinds, $notes), $recipes, $notes);
         $drawings = isset($drawings[1]) ? Drawing::pair($drawings[0], $drawings[1], $this->kinds) : $drawings;
@@ -71,6 +72,17 @@ final readonly class DrawingController
         [$bytes, $type] = 'csv' === $format ? [WorkingsCsv::of($drawing->workings), 'text/csv; charset=utf-8'] : [WorkingsXlsx::of($drawing->workings), 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'];
 
         return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => self::named($drawing, $format)]);
+    }
+
+    /** What was typed into a slot of the sentence, as a change of the question; null for a key that is left out from now on. */
+    #[Route('/slots')]
+    public function slot(int $id, Request $request): JsonResponse
+    {
+        $dataset = (new StoredFigures($this->records->dataset($id), $this->store))->dataset();
+        $body = JsonBody::of($request)->object(['recipe', 'slot', 'text']);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
+
+        return new JsonResponse(['change' => (new SpokenSlot($recipe->question, $dataset))->change($body->must('slot')->string(300), trim($body->must('text')->string(500)))]);
     }
 
     /** A recipe made on other figures: what does not match is asked, and what was answered is put in its place. */

@@ -16,6 +16,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Check;
 use KeenMargin\Core\Workings\Column;
+use KeenMargin\Core\Workings\MessageCheck;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Statement;
 use KeenMargin\Core\Workings\Total;
@@ -40,6 +41,7 @@ final class DrawingState
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
             'workings' => self::table($workings),
             'kinds' => self::kinds($recipe, $kinds, $dataset),
+            'stale' => null === $recipe->finish->message ? [] : MessageCheck::stale($recipe->finish->message, $workings),
         ];
     }
 
@@ -118,6 +120,7 @@ final class DrawingState
             'label' => $row->label,
             'role' => $row->role->value,
             'depth' => $row->depth,
+            'panel' => $row->panel,
             'shown' => $row->shownScenario?->value,
             'cells' => $cells,
             'effects' => (object) array_map(static fn (?Variance $variance): ?string => $variance?->effect->value, $row->variances),

@@ -37,7 +37,7 @@ final class RecipeWriter
             'closedThrough' => $question->closedThrough?->key(),
             'where' => array_map(self::filter(...), $question->where),
             'better' => $question->better?->value,
-            'flag' => self::present(['percent' => $question->flag->percent?->toString(), 'amount' => $question->flag->amount?->toString()]),
+            'flag' => self::flag($question->flag),
             'order' => $question->order?->value,
             'cumulate' => $question->cumulate?->value,
             'top' => $question->top,
@@ -50,6 +50,12 @@ final class RecipeWriter
     }
 
     /** @return array<string, mixed> */
+    public static function flag(Flag $flag): array
+    {
+        return self::present(['percent' => $flag->percent?->toString(), 'amount' => $flag->amount?->toString()]);
+    }
+
+    /** @return array<string, mixed> */
     public static function filter(MemberFilter|NumberFilter $filter): array
     {
         return $filter instanceof NumberFilter
@@ -58,7 +64,7 @@ final class RecipeWriter
     }
 
     /** @return array<string, int|string>|string|null */
-    private static function span(Span $span): array|string|null
+    public static function span(Span $span): array|string|null
     {
         return match ($span->kind) {
             SpanKind::All => null,

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Scene;
 
-use KeenMargin\Core\Document\Altered;
-
 /** A chart before any renderer: a size in points and a tree of marks with finished strings. */
 final readonly class Scene
 {
@@ -28,7 +26,7 @@ final readonly class Scene
     /** The same with more room below. */
     public function high(float $height): self
     {
-        return Altered::of($this, ['height' => $height]);
+        return new self($this->width, $height, $this->title, $this->description, $this->groups, $this->isLying, $this->colours);
     }
 
     /** @return \Generator<int, Mark> every mark but the groups, from back to front */

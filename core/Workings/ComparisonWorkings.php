@@ -86,7 +86,7 @@ final readonly class ComparisonWorkings
      */
     private static function columns(Scope $scope, array $references, Display $display, ?Column $shown): array
     {
-        $columns = array_map(static fn (Scenario $scenario): Column => new Column($scenario->value, ColumnForm::Amount, $scenario->value, trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ')), $scope->scenarios());
+        $columns = array_map(static fn (Scenario $scenario): Column => new Column($scenario->value, ColumnForm::Amount, $scenario->value, trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ')), array_values(array_filter($scope->scenarios(), static fn (Scenario $scenario): bool => null !== $shown || $scenario !== $scope->question->forecast || \in_array($scenario, $scope->question->against, true))));
         null === $shown || $columns[] = $shown;
         if (null !== $scope->question->cumulate) {
             $columns[] = new Column('own', ColumnForm::Amount, 'Own', 'Shown, in the period alone');

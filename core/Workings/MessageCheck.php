@@ -12,7 +12,7 @@ use KeenMargin\Core\Question\MessageNumber;
 /** Whether the numbers that a message took from the workings are still theirs, as far as they are written. */
 final readonly class MessageCheck
 {
-    /** @return list<array{said: string, now: string}> the numbers that are others now */
+    /** @return list<array{said: string, now: string, row: string, column: string, exact: ?string}> the numbers that are others now */
     public static function stale(Message $message, Workings $workings): array
     {
         $rows = array_column($workings->rows, null, 'key') + $workings->sums();
@@ -23,7 +23,7 @@ final readonly class MessageCheck
         $stale = [];
         foreach ($message->kept() as $number) {
             $now = isset($rows[$number->row], $columns[$number->column]) ? self::now($number, $rows[$number->row], $columns[$number->column], $workings) : 'not in this chart';
-            null === $now || $stale[] = ['said' => $number->said, 'now' => $now];
+            null === $now || $stale[] = ['said' => $number->said, 'now' => $now, 'row' => $number->row, 'column' => $number->column, 'exact' => isset($rows[$number->row], $columns[$number->column]) ? Telling::exact($columns[$number->column], $rows[$number->row]) : null];
         }
 
         return $stale;

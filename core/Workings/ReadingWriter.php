@@ -184,7 +184,7 @@ final class ReadingWriter
             'variance' => $this->telling->display->variance($pair[1]->amount),
             'effect' => $pair[1]->effect->value,
             'flagged' => $pair[1]->flagged,
-        ], \array_slice($this->moved, 0, self::MOVERS));
+        ], \array_slice(array_values(array_filter($this->moved, fn (array $pair): bool => !NumberFormat::isNought($this->telling->display->variance($pair[1]->amount)))), 0, self::MOVERS));
     }
 
     /**

@@ -59,7 +59,7 @@ final readonly class RowSteps
         return match (true) {
             RowRole::Other === $row->role => 'What is gathered can be shown one by one: keep more of the largest.',
             $row->role->isApart() => 'It is the sum of the others.',
-            $workings->isOverTime() && \count($workings->rows) > 1 => 'Only the first and the last period can be left out: without one between, sums would be of something else.',
+            $workings->isOverTime() && \count($workings->rows) > 1 => 'Only the first and the last period can be left out, so that sums stay whole.',
             default => 'It is the only one.',
         };
     }

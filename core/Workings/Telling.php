@@ -69,7 +69,8 @@ final readonly class Telling
         return null === $this->reference ? null : $of->variances[$this->reference->key] ?? null;
     }
 
-    private static function exact(Column $column, Row|Total $of): string
+    /** In the measure's own unit, as messages keep it. */
+    public static function exact(Column $column, Row|Total $of): string
     {
         $number = $column->number($of);
 

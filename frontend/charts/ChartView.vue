@@ -1,62 +1,37 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { refDebounced, useElementBounding, useElementSize } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { refDebounced, useElementSize } from '@vueuse/core'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
-import type { Question } from '../shared/types'
 import { useKeys } from '../shared/useKeys'
-import ChartMargin from './ChartMargin.vue'
+import ChartPane from './ChartPane.vue'
+import ChartTools from './ChartTools.vue'
 import ClosingControl from './ClosingControl.vue'
 import ExportMenu from './ExportMenu.vue'
-import FinishSheet from './finish/FinishSheet.vue'
-import KindsRow from './kinds/KindsRow.vue'
-import QuestionSentence from './QuestionSentence.vue'
-import RowCard from './RowCard.vue'
-import SceneView from './SceneView.vue'
-import WorkingsPanel from './WorkingsPanel.vue'
+import ChartMargin from './margin/ChartMargin.vue'
+import { useNotes } from './margin/useNotes'
+import PathLine from './PathLine.vue'
+import RowSources from './rows/RowSources.vue'
+import TheirsNotice from './TheirsNotice.vue'
+import WorkingsPanel from './workings/WorkingsPanel.vue'
 import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
-const {
-  dataset,
-  recipe,
-  chart,
-  problem,
-  savedAt,
-  fresh,
-  theirs,
-  putOnTop,
-  takeTheirs,
-  history,
-  closing,
-  change,
-  finish,
-  draw,
-  name,
-  moveClosing,
-} = useChart()
-const { canUndo, canRedo } = history
-/** In what theirs differs from this reader's. */
-const changed = computed(() => {
-  if (!theirs.value || !recipe.value) return []
-  const [own, other] = [recipe.value, theirs.value.recipe]
-  const rows = 'choice of rows'
-  const parts = {
-    ...{ measure: 'measure', span: 'span', where: 'filter', against: 'reference', flag: 'flag' },
-    ...{ by: rows, order: rows, top: rows, cumulate: rows, each: rows },
-  }
-  const differ = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b)
-  const words = Object.entries(parts)
-    .filter(([key]) => differ(own.question[key as keyof Question], other.question[key as keyof Question]))
-    .map(([, word]) => word)
-  if (differ(own.kind, other.kind)) words.push('kind')
-  if (differ(own.finish ?? {}, other.finish ?? {})) words.push('finish')
-  return [...new Set(words)]
-})
+const chartOf = useChart()
+const { dataset, recipe, beside, path, problem, fresh, sitting, closing, saving, pulse, beat } = chartOf
+const { change, finish, draw, turnTo, lookInto, goBack, moveClosing } = chartOf
+const { chart, savedAt, theirs } = saving
+const { canUndo, canRedo, isDatasetNext } = sitting
+const undoSays = computed(() => (isDatasetNext.value && pulse.value?.undo ? `Undo: ${pulse.value.undo}` : 'Ctrl+Z'))
+
 const frame = ref<HTMLElement | null>(null)
 const { width: measured } = useElementSize(frame)
 const settled = refDebounced(measured, 80)
-const width = computed(() => Math.min(1920, Math.max(360, settled.value || measured.value)))
+const COLUMN_GAP = 40
+const width = computed(() => {
+  const whole = settled.value || measured.value
+  return Math.min(1600, Math.max(360, beside.value ? (whole - COLUMN_GAP) / 2 : whole))
+})
 const {
   drawing,
   problem: refusal,
@@ -66,37 +41,59 @@ const {
   recipe,
   computed(() => (measured.value ? Math.round(width.value) : 0)),
   fresh,
-)
-const lit = ref<string | null>(null)
-/** Whether the lit row was pointed at on the chart itself: then its card stands beside it. */
-const isPointed = ref(false)
-watch(lit, (key) => !key && (isPointed.value = false))
-const scene = ref<InstanceType<typeof SceneView> | null>(null)
-const place = computed(() => scene.value?.litPlace ?? null)
-const { top: frameTop } = useElementBounding(frame)
-const TOP_BAR = 56
-const cardTop = computed(() => Math.max(place.value?.top ?? 0, TOP_BAR - frameTop.value))
-const showsWorkings = ref(false)
-const kinds = ref<InstanceType<typeof KindsRow> | null>(null)
-const keys = computed(() => drawing.value?.workings.rows.map((row) => row.key) ?? [])
-const highlighted = computed(() => recipe.value?.finish?.highlight ?? [])
-const isOverTime = computed(() => drawing.value?.workings.rowsAre === 'Period')
-const inPoints = computed(
-  () => dataset.value?.measures.find((one) => one.name === recipe.value?.question.measure)?.inPoints ?? false,
+  beside,
 )
 
-function highlight(key: string) {
-  const others = highlighted.value.filter((one) => one !== key)
-  const next = others.length < highlighted.value.length ? others : [...others, key]
-  finish({ highlight: next.length ? next : undefined })
+/** Of two charts, the one that margin, workings, finish and exports are about. */
+const active = ref(0)
+watch(beside, (other) => other || (active.value = 0))
+const panes = computed(() =>
+  [
+    { recipe: recipe.value, drawing: drawing.value },
+    { recipe: beside.value, drawing: drawing.value?.beside ?? null },
+  ].flatMap((pane) => (pane.recipe && pane.drawing ? [{ recipe: pane.recipe, drawing: pane.drawing }] : [])),
+)
+const shown = computed(() => panes.value[active.value] ?? panes.value[0] ?? null)
+const isBeside = computed(() => active.value === 1)
+const lit = ref<string | null>(null)
+const selected = ref<string | null>(null)
+const reader = ref('')
+const sources = shallowRef<string | null>(null)
+const showsWorkings = ref(false)
+const pane = ref<InstanceType<typeof ChartPane>[]>([])
+const workings = ref<InstanceType<typeof WorkingsPanel> | null>(null)
+const highlighted = computed(() => shown.value?.recipe.finish?.highlight ?? [])
+const notes = useNotes(
+  computed(() => dataset.value?.id ?? null),
+  computed(() => shown.value?.recipe ?? null),
+  () => (fresh.value++, void beat()),
+)
+
+function begin(key: string | null) {
+  if (!key) return
+  selected.value = null
+  notes.begin(key)
+}
+function turnBeside() {
+  const { message: _, ...finish } = recipe.value?.finish ?? {}
+  turnTo({ beside: beside.value || !recipe.value ? null : { ...recipe.value, finish } })
+}
+/** Two charts have rows of their own each: what is pointed at is in the one that is used. */
+function use(i: number) {
+  if (active.value === i) return
+  active.value = i
+  lit.value = selected.value = null
+  notes.drop()
 }
 
 useKeys({
-  'mod+z': history.undo,
-  'mod+shift+z': history.redo,
-  'mod+y': history.redo,
-  k: () => kinds.value?.focus(),
+  'mod+z': () => void sitting.undo(),
+  'mod+shift+z': () => void sitting.redo(),
+  'mod+y': () => void sitting.redo(),
+  k: () => pane.value[active.value]?.focusKinds(),
   w: () => (showsWorkings.value = !showsWorkings.value),
+  n: () => begin(selected.value ?? lit.value),
+  b: turnBeside,
   '[': () => moveClosing(closing.value?.back),
   ']': () => moveClosing(closing.value?.on),
 })
@@ -113,96 +110,138 @@ useKeys({
         @move="moveClosing"
         @pin="change({ closedThrough: $event ? dataset?.closing : undefined })"
       />
-      <button class="button" :disabled="!canUndo" title="Ctrl+Z" @click="history.undo">Undo</button>
-      <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="history.redo">Redo</button>
-      <ExportMenu v-if="dataset && drawing" :dataset="dataset.id" :recipe="drawing.recipe" />
+      <button class="button" :disabled="!canUndo" :title="undoSays" @click="sitting.undo">Undo</button>
+      <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="sitting.redo">Redo</button>
+      <ExportMenu
+        v-if="dataset && shown"
+        :dataset="dataset.id"
+        :recipe="shown.recipe"
+        :chart="isBeside ? null : chart"
+      />
     </TopBar>
     <div class="min-h-0 flex-1 overflow-y-auto">
       <div class="flex min-h-full">
         <ChartMargin
           v-model:lit="lit"
-          :drawing="drawing"
+          :drawing="shown?.drawing ?? null"
+          :message="shown?.recipe.finish?.message"
           :chart="chart"
           :dataset-name="dataset?.name ?? ''"
           :saved-at="savedAt"
-          @name="name"
+          :writing="notes.writing.value"
+          :editing="notes.editing.value"
+          :note-problem="notes.problem.value"
+          @name="saving.name"
+          @point="workings?.show($event)"
+          @message="finish({ message: $event }, isBeside)"
+          @write-note="notes.write"
+          @change-note="notes.change"
+          @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
+          @remove-note="notes.remove"
+          @drop-note="notes.drop"
         />
         <main class="min-w-0 flex-1 px-7 pt-4 pb-6">
           <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
-          <div v-if="theirs" class="mb-4 rounded-md border border-accent/40 bg-accent-tint px-4 py-3" role="alert">
-            <p class="mb-2">
-              This chart was saved in another window meanwhile{{
-                changed.length ? `, with another ${changed.join(' and ')}` : ''
-              }}. Yours is not saved yet.
-            </p>
-            <p class="flex gap-3">
-              <button class="button button-strong" @click="putOnTop">Put mine on top</button>
-              <button class="button" @click="takeTheirs">Take theirs</button>
-            </p>
-          </div>
-          <QuestionSentence
-            v-if="drawing && dataset && recipe"
-            class="mb-4"
-            :drawing="drawing"
-            :dataset="dataset"
-            :question="recipe.question"
-            @change="change"
+          <TheirsNotice
+            v-if="theirs && recipe"
+            :own="recipe"
+            :theirs="theirs"
+            @put="saving.putOnTop"
+            @take="(sitting.remember(), saving.takeTheirs())"
           />
-          <div v-else-if="!problem && !refusal" class="mb-4 h-[68px]" />
+          <PathLine :path="path" @back="goBack" />
           <SentenceOfTrouble
             v-if="refusal"
             class="mb-4"
             :says="refusal"
             :retry="canUndo ? 'Undo' : undefined"
-            @retry="history.undo"
+            @retry="sitting.undo"
           />
-          <div v-if="drawing && recipe" class="mb-3 flex items-start justify-between gap-4">
-            <KindsRow ref="kinds" :kinds="drawing.kinds" :kind="recipe.kind" @draw="draw" />
-            <FinishSheet
-              :kind="recipe.kind"
-              :finish="recipe.finish ?? {}"
-              :is-over-time="isOverTime"
-              :has-forecast="Boolean(recipe.question.forecast)"
-              :in-points="inPoints"
-              @change="finish"
-            />
-          </div>
-          <div ref="frame" class="relative max-w-[1600px]">
-            <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
-            <div
-              v-if="drawing"
-              class="overflow-x-clip transition-opacity"
-              :class="refusal || isSlow ? 'opacity-50' : ''"
+          <ChartTools
+            v-if="panes.length > 1 && shown && dataset"
+            v-model:reader="reader"
+            class="mb-3"
+            :pane="shown"
+            :chart="isBeside ? null : chart"
+            :dataset="dataset"
+            is-beside
+            @beside="turnBeside"
+            @finish="finish($event, isBeside)"
+          />
+          <div
+            ref="frame"
+            class="grid max-w-[1760px]"
+            :style="{
+              gridTemplateColumns: panes.length > 1 ? 'minmax(0,1fr) minmax(0,1fr)' : 'minmax(0,1fr)',
+              columnGap: `${COLUMN_GAP}px`,
+            }"
+          >
+            <p v-if="!panes.length && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
+            <section
+              v-for="(one, i) in dataset ? panes : []"
+              :key="i"
+              class="min-w-0"
+              :class="panes.length > 1 ? ['border-t-2 pt-3', active === i ? 'border-accent' : 'border-hairline'] : ''"
+              :aria-label="panes.length > 1 ? (i === 0 ? 'First chart' : 'Chart beside it') : 'Chart'"
+              @pointerdown.capture="use(i)"
+              @focusin="use(i)"
+              @pointerenter="lit === null && use(i)"
             >
-              <SceneView
-                ref="scene"
-                :lit="lit"
-                :scene="drawing.scene"
-                :keys="keys"
-                @highlight="highlight"
-                @update:lit="((lit = $event), (isPointed = true))"
-              />
-              <RowCard
-                v-if="lit && place && isPointed"
-                :table="drawing.workings"
-                :row-key="lit"
-                :left="place.left"
-                :right="place.right"
-                :top="cardTop"
+              <ChartPane
+                v-if="dataset"
+                ref="pane"
+                :lit="active === i ? lit : null"
+                :selected="active === i ? selected : null"
+                :drawing="one.drawing"
+                :recipe="one.recipe"
+                :dataset="dataset"
+                :is-stale="Boolean(refusal) || isSlow"
                 :width="width"
-              />
-            </div>
+                :is-small="panes.length > 1"
+                :filter="reader ? `url(#reader-${reader})` : undefined"
+                @update:lit="((lit = $event), use(i))"
+                @update:selected="selected = $event"
+                @change="change($event, i === 1)"
+                @finish="finish($event, i === 1)"
+                @draw="draw($event, i === 1)"
+                @turn="turnTo(i === 1 ? { beside: $event } : { recipe: $event })"
+                @look="lookInto"
+                @note="begin"
+                @sources="sources = $event"
+              >
+                <template v-if="panes.length === 1" #tools>
+                  <ChartTools
+                    v-model:reader="reader"
+                    :pane="one"
+                    :chart="chart"
+                    :dataset="dataset"
+                    :is-beside="false"
+                    @beside="turnBeside"
+                    @finish="finish($event)"
+                  />
+                </template>
+              </ChartPane>
+            </section>
           </div>
         </main>
       </div>
     </div>
     <WorkingsPanel
-      v-if="drawing"
+      v-if="shown"
+      ref="workings"
       v-model:open="showsWorkings"
       v-model:lit="lit"
-      :table="drawing.workings"
+      :table="shown.drawing.workings"
       :highlighted="highlighted"
-      @highlight="highlight"
+      @highlight="pane[active]?.highlight($event)"
+      @select="selected = $event"
+    />
+    <RowSources
+      v-if="sources !== null && dataset && shown"
+      :dataset="dataset.id"
+      :recipe="shown.recipe"
+      :row-key="sources"
+      @close="sources = null"
     />
   </div>
 </template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { says } from '../shared/api'
-import type { Recipe } from '../shared/types'
+import type { Chart, Recipe } from '../shared/types'
 import { useKeys } from '../shared/useKeys'
 import { useToast } from '../shared/useToast'
-import { copyPicture, savePicture, saveWorkings } from './exports'
+import { copyPicture, pictureAddress, savePicture, saveRecipe, saveWorkings } from './exports'
 
-const props = defineProps<{ dataset: number; recipe: Recipe }>()
+const props = defineProps<{ dataset: number; recipe: Recipe; chart: Chart | null }>()
 const { tell } = useToast()
 const button = ref<{ $el: HTMLElement } | null>(null)
 
@@ -16,42 +16,94 @@ async function run(action: () => Promise<string>) {
     tell(await action())
   } catch (error) {
     tell(
-      error instanceof DOMException
-        ? 'The browser did not let the picture be copied. Save it as SVG instead.'
-        : says(error),
+      error instanceof DOMException ? 'The browser did not let it be copied. Save it as a file instead.' : says(error),
     )
   }
 }
 
-const choices = [
-  {
-    label: 'Picture as SVG',
-    note: 'sharp at any size',
-    does: async () => `Saved ${await savePicture(props.dataset, props.recipe)}`,
-  },
-  {
-    label: 'Workings as CSV',
-    note: 'exact numbers',
-    does: async () => `Saved ${await saveWorkings(props.dataset, props.recipe)}`,
-  },
-  {
-    label: 'Copy the picture',
-    note: 'to paste it elsewhere',
-    does: async () => (await copyPicture(props.dataset, props.recipe), 'The picture is copied.'),
-  },
-]
+const saved = async (name: Promise<string>) => `Saved ${await name}`
+const groups = computed(() => [
+  [
+    {
+      label: 'Picture as SVG',
+      note: 'sharp at any size',
+      does: () => saved(savePicture(props.dataset, props.recipe, 'svg')),
+    },
+    {
+      label: 'Picture as PDF',
+      note: 'vectors and real text',
+      does: () => saved(savePicture(props.dataset, props.recipe, 'pdf')),
+    },
+    ...[1, 2, 3].map((scale) => ({
+      label: `Picture as PNG, ${scale}×`,
+      note: ['for the screen', 'for slides', 'for print'][scale - 1] ?? '',
+      does: () => saved(savePicture(props.dataset, props.recipe, 'png', scale)),
+    })),
+    {
+      label: 'Copy the picture',
+      note: 'to paste it elsewhere',
+      does: async () => (await copyPicture(props.dataset, props.recipe), 'The picture is copied.'),
+    },
+    ...(props.chart
+      ? [
+          {
+            label: 'Copy the picture’s address',
+            note: 'always current',
+            does: async () => (
+              await navigator.clipboard.writeText(pictureAddress(props.chart?.id ?? 0)),
+              'The address is copied. What links to it shows the chart as it is.'
+            ),
+          },
+        ]
+      : []),
+  ],
+  [
+    {
+      label: 'Workings as CSV',
+      note: 'exact numbers',
+      does: () => saved(saveWorkings(props.dataset, props.recipe, 'csv')),
+    },
+    {
+      label: 'Workings as XLSX',
+      note: 'with live formulas',
+      does: () => saved(saveWorkings(props.dataset, props.recipe, 'xlsx')),
+    },
+  ],
+  [
+    {
+      label: 'Recipe as JSON',
+      note: 'question, kind, finish',
+      does: async () => `Saved ${saveRecipe(props.recipe, props.chart?.name)}`,
+    },
+    {
+      label: 'Copy the recipe',
+      note: 'to paste it on Charts',
+      does: async () => (
+        await navigator.clipboard.writeText(JSON.stringify(props.recipe, null, 2)),
+        'The recipe is copied. It can be pasted on Charts, also for another dataset.'
+      ),
+    },
+  ],
+])
 useKeys({ e: () => button.value?.$el.click() })
 </script>
 
 <template>
   <Menu as="div" class="relative">
-    <MenuButton ref="button" class="button button-strong">Export</MenuButton>
-    <MenuItems class="sheet right-0 w-72 py-1.5">
-      <MenuItem v-for="choice in choices" :key="choice.label">
-        <button class="choice" @click="run(choice.does)">
-          <span class="flex-1">{{ choice.label }}</span><span class="text-quiet">{{ choice.note }}</span>
-        </button>
-      </MenuItem>
+    <MenuButton ref="button" class="button button-strong" title="e">Export</MenuButton>
+    <MenuItems class="sheet right-0 w-80 py-1.5">
+      <div
+        v-for="(choices, i) in groups"
+        :key="i"
+        :class="i ? 'mt-1.5 border-t border-hairline pt-1.5' : ''"
+        role="none"
+      >
+        <MenuItem v-for="choice in choices" :key="choice.label">
+          <button class="choice" @click="run(choice.does)">
+            <span class="flex-1">{{ choice.label }}</span><span class="text-quiet">{{ choice.note }}</span>
+          </button>
+        </MenuItem>
+      </div>
     </MenuItems>
   </Menu>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { ask, says } from '../shared/api'
 import type { Dataset, Drawing, Question } from '../shared/types'
 import BetweenSlot from './slots/BetweenSlot.vue'
 import CapacitySlot from './slots/CapacitySlot.vue'
@@ -12,16 +13,29 @@ import RowsSlot from './slots/RowsSlot.vue'
 import SpanSlot from './slots/SpanSlot.vue'
 import TargetSlot from './slots/TargetSlot.vue'
 import { filterText } from './slots/memberFilter'
+import { provideSpeak } from './slots/speak'
 import { useGathered } from './useGathered'
 
 defineOptions({ inheritAttrs: false })
-const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question }>()
+const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question; isSmall?: boolean }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 const filter = useGathered(
   computed(() => props.question.where ?? []),
   (part) => emit('change', part),
 )
 const { where, isGathering, count } = filter
+provideSpeak(async (slot, text) => {
+  try {
+    const { change } = await ask<{ change: Record<string, unknown> }>('POST', `/datasets/${props.dataset.id}/slots`, {
+      body: { recipe: props.drawing.recipe, slot, text },
+    })
+    const dropped = Object.entries(change).map(([key, value]) => [key, value ?? undefined])
+    emit('change', Object.fromEntries(dropped) as Partial<Question>)
+    return null
+  } catch (error) {
+    return says(error)
+  }
+})
 const line = ref<HTMLElement | null>(null)
 
 /** Arrow keys go from slot to slot while none is open. */
@@ -58,7 +72,8 @@ function breakdown(slot: string) {
     ref="line"
     role="group"
     aria-label="Question"
-    class="font-serif text-[22px] leading-[34px]"
+    class="font-serif"
+    :class="isSmall ? 'text-[18px] leading-[29px]' : 'text-[22px] leading-[34px]'"
     v-bind="$attrs"
     @keydown.left="step($event, -1)"
     @keydown.right="step($event, 1)"

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { createApp } from 'vue'
 import type { Mark } from '../shared/types'
+import { inks } from '../shared/notation'
 import SceneMarks from './SceneMarks.vue'
 
 function drawn(marks: Mark[]): Element {
   const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg')
-  createApp(SceneMarks, { marks, prefix: 'p-' }).mount(svg)
+  createApp(SceneMarks, { marks, prefix: 'p-', inks }).mount(svg)
   return svg
 }
 

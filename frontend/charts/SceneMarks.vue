@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { Mark } from '../shared/types'
-import { chartFont, hatches, inks } from '../shared/notation'
+import { chartFont, hatches } from '../shared/notation'
 
-defineProps<{ marks: Mark[]; prefix: string }>()
+const props = defineProps<{ marks: Mark[]; prefix: string; inks: Record<string, string> }>()
 
 function paint(name: string | undefined, prefix: string): string {
   if (!name) return 'none'
-  return hatches.includes(name) ? `url(#${prefix}${name})` : (inks[name] ?? 'none')
+  return hatches.includes(name) ? `url(#${prefix}${name})` : (props.inks[name] ?? 'none')
 }
 
 function path(mark: Mark): string {
@@ -17,7 +17,7 @@ function path(mark: Mark): string {
 <template>
   <template v-for="(mark, i) in marks" :key="i">
     <g v-if="mark.type === 'group'" :class="mark.role">
-      <SceneMarks :marks="mark.marks ?? []" :prefix="prefix" />
+      <SceneMarks :marks="mark.marks ?? []" :prefix="prefix" :inks="inks" />
     </g>
     <rect
       v-else-if="mark.type === 'rect'"

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed, ref, useId } from 'vue'
 import type { Mark, Scene } from '../shared/types'
-import { hatch, hatches, inks } from '../shared/notation'
+import { hatch, hatches, palettes } from '../shared/notation'
 import SceneMarks from './SceneMarks.vue'
 
-const props = defineProps<{ scene: Scene; keys: string[] }>()
+const props = defineProps<{ scene: Scene; keys: string[]; selected: string | null }>()
 /** The row of the workings that is lit. */
 const lit = defineModel<string | null>('lit', { default: null })
-const emit = defineEmits<{ highlight: [key: string] }>()
+const emit = defineEmits<{ highlight: [key: string]; select: [key: string]; note: [key: string] }>()
+const svg = ref<SVGSVGElement | null>(null)
 const id = useId()
 const prefix = computed(() => `${id}-`)
 
@@ -49,7 +50,7 @@ function covered(mark: Mark): [number, number][] {
 const places = computed(() => {
   const found = new Map<string, Place>()
   for (const mark of flat(props.scene.marks)) {
-    if (!mark.key || mark.type === 'text' || mark.role === 'highlight') continue
+    if (!mark.key || mark.type === 'text' || mark.role === 'highlight' || mark.role === 'note') continue
     for (const [x, y] of covered(mark)) {
       const place = found.get(mark.key) ?? { key: mark.key, left: x, right: x, top: y, bottom: y }
       found.set(mark.key, {
@@ -66,7 +67,9 @@ const places = computed(() => {
 const litPlace = computed(() => places.value.find((place) => place.key === lit.value) ?? null)
 /** Room for the labels at the ends of columns, or of bars; their neighbours stay outside. */
 const halo = computed(() => (props.scene.isLying ? { x: 36, y: 4 } : { x: 5, y: 24 }))
-defineExpose({ litPlace })
+const placeOf = (key: string) => places.value.find((place) => place.key === key) ?? null
+defineExpose({ placeOf, focus: () => svg.value?.focus({ preventScroll: true }) })
+const inks = computed(() => palettes[props.scene.colours])
 
 /** How far a point is from the band of a place; bands have room for names around their marks. */
 function distance(place: Place, x: number, y: number): number {
@@ -100,6 +103,7 @@ function step(by: number) {
 
 <template>
   <svg
+    ref="svg"
     :width="scene.width"
     :height="scene.height"
     :viewBox="`0 0 ${scene.width} ${scene.height}`"
@@ -113,11 +117,14 @@ function step(by: number) {
     @keydown.right.prevent="step(1)"
     @keydown.up.prevent="step(-1)"
     @keydown.down.prevent="step(1)"
+    @click="lit && emit('select', lit)"
+    @keydown.enter.prevent="lit && emit('select', lit)"
     @keydown.h.prevent="lit && emit('highlight', lit)"
+    @keydown.n.prevent.stop="lit && emit('note', lit)"
     @keydown.home.prevent="step(-Infinity)"
     @keydown.end.prevent="step(Infinity)"
     @keydown.escape="lit = null"
-    @blur="lit = null"
+    @blur="selected || (lit = null)"
   >
     <defs>
       <pattern
@@ -141,7 +148,7 @@ function step(by: number) {
       rx="4"
       class="lit"
     />
-    <SceneMarks :marks="scene.marks" :prefix="prefix" />
+    <SceneMarks :marks="scene.marks" :prefix="prefix" :inks="inks" />
   </svg>
 </template>
 
@@ -155,5 +162,8 @@ function step(by: number) {
 }
 .lit {
   fill: var(--color-accent-tint);
+}
+.chart :deep([data-key]) {
+  cursor: pointer;
 }
 </style>

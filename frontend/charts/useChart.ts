@@ -1,85 +1,100 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useDebounceFn } from '@vueuse/core'
-import { ask, Problem, says } from '../shared/api'
-import type { Chart, Dataset, Finish, Kind, Question, Recipe } from '../shared/types'
+import { ask, says } from '../shared/api'
+import type { Dataset, Finish, Kind, Note, Pulse, Question, Recipe } from '../shared/types'
 import { around, useClosing } from '../shared/useClosing'
 import { usePulse } from '../shared/usePulse'
-import { useHistory } from './useHistory'
+import { useToast } from '../shared/useToast'
+import { parsed, type Stop } from './path'
+import { useSaving } from './useSaving'
+import { useSitting } from './useSitting'
 
 interface State {
   recipe: Recipe
-  closing: string
+  /** the way back to where this chart was looked into */
+  path: Stop[]
+  beside: Recipe | null
 }
 
 /** Without what is left to its default. */
-function told<T extends object>(of: T): T {
-  return Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined)) as T
+export function told<T extends object>(of: T): T {
+  return Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined && value !== null)) as T
 }
 
-/** One chart on the screen: its recipe, its dataset, its name if it has one; every change can be taken back. */
+/** One chart on the screen, and maybe one beside it: recipe, dataset, its name if it has one; every change can be taken back. */
 export function useChart() {
   const route = useRoute()
   const router = useRouter()
+  const { tell } = useToast()
   const dataset = shallowRef<Dataset | null>(null)
   const recipe = shallowRef<Recipe | null>(null)
-  const chart = shallowRef<Chart | null>(null)
+  const beside = shallowRef<Recipe | null>(null)
+  const path = shallowRef<Stop[]>([])
   const problem = ref('')
-  const savedAt = ref('')
   const fresh = ref(0)
-  let isUnsaved = false
-  /** The chart as somebody else saved it, while this reader changed it too. */
-  const theirs = shallowRef<Chart | null>(null)
+  const place = computed(
+    () => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`,
+  )
+  const saving = useSaving(dataset, recipe, problem, place)
+  const { chart } = saving
 
-  const { move: sendClosing, problem: unmoved, renew } = useClosing(dataset, () => fresh.value++)
+  const id = computed(() => dataset.value?.id ?? null)
+  const { move: sendClosing, problem: unmoved, renew } = useClosing(dataset, () => (fresh.value++, void beat()))
   watch(unmoved, (says) => says && (problem.value = says))
   // Figures that are changed elsewhere show here within a second.
-  usePulse(
-    computed(() => dataset.value?.id ?? null),
-    (now, before) => {
-      fresh.value++
-      if (now.version !== before.version) void reloadDataset()
-    },
-  )
+  const { pulse, take, beat } = usePulse(id, (now, before) => {
+    fresh.value++
+    if (now.version !== before.version) void reloadDataset()
+  })
 
   async function reloadDataset() {
-    const id = dataset.value?.id
-    if (!id) return
+    if (id.value === null) return
     try {
-      await renew(() => ask<Dataset>('GET', `/datasets/${id}`))
-      // A renaming may have rewritten the recipe of this very chart.
-      if (!chart.value || isUnsaved) return
-      const kept = await ask<Chart>('GET', `/charts/${chart.value.id}`)
-      if (isUnsaved || kept.version === chart.value.version) return
-      chart.value = kept
-      recipe.value = kept.recipe
+      await renew(() => ask<Dataset>('GET', `/datasets/${id.value}`))
+      await saving.renew()
     } catch (error) {
       problem.value = says(error)
     }
   }
 
-  const place = computed(
-    () => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`,
-  )
-  const history = useHistory<State>(
-    place,
-    () => ({ recipe: recipe.value as Recipe, closing: dataset.value?.closing ?? '' }),
-    (state) => {
+  /** A step back or on in the dataset's own log. */
+  async function stepDataset(way: 'undo' | 'redo'): Promise<boolean> {
+    try {
+      const answer = await ask<Pulse & { step: { says: string } | null }>('POST', `/datasets/${id.value}/${way}`)
+      take(answer)
+      if (answer.step) tell(`${way === 'undo' ? 'Undone' : 'Done again'}: ${answer.step.says}.`)
+      return answer.step !== null
+    } catch (error) {
+      problem.value = says(error)
+      return false
+    }
+  }
+
+  const sitting = useSitting<State>({
+    name: place,
+    current: () => ({ recipe: recipe.value as Recipe, path: path.value, beside: beside.value }),
+    restore: (state) => {
       recipe.value = state.recipe
-      if (state.closing !== dataset.value?.closing) sendClosing(state.closing)
+      path.value = state.path ?? []
+      beside.value = state.beside ?? null
       afterChange()
     },
-  )
+    dataset: {
+      last: computed(() => pulse.value?.undoId ?? null),
+      name: computed(() => `keen:sitting-${id.value}`),
+      undo: () => stepDataset('undo'),
+      redo: () => stepDataset('redo'),
+    },
+  })
 
   async function load() {
     try {
-      if (route.params.id) {
-        chart.value = await ask<Chart>('GET', `/charts/${route.params.id}`)
-        savedAt.value = chart.value.savedAt
-      }
-      const id = chart.value?.dataset ?? Number(route.query.dataset)
-      dataset.value = await ask<Dataset>('GET', `/datasets/${id}`)
-      recipe.value = chart.value?.recipe ?? fromAddress() ?? dataset.value.firstRecipe
+      if (route.params.id) await saving.load(Number(route.params.id))
+      const of = chart.value?.dataset ?? Number(route.query.dataset)
+      dataset.value = await ask<Dataset>('GET', `/datasets/${of}`)
+      path.value = parsed<Stop[]>(route.query.path) ?? []
+      beside.value = parsed<Recipe>(route.query.beside)
+      recipe.value = chart.value?.recipe ?? fromAddress() ?? (await fromNote()) ?? dataset.value.firstRecipe
       if (!recipe.value)
         problem.value = 'These figures have neither periods nor names. A chart needs a column that holds one of them.'
       document.title = `${chart.value?.name ?? dataset.value.name} – Keen Margin`
@@ -89,95 +104,76 @@ export function useChart() {
   }
 
   function fromAddress(): Recipe | null {
-    try {
-      return route.query.recipe ? (JSON.parse(String(route.query.recipe)) as Recipe) : null
-    } catch {
+    const found = parsed<Recipe>(route.query.recipe)
+    if (!found && route.query.recipe)
       problem.value = 'The recipe in this address is cut or changed. The dataset’s first question is shown instead.'
-      return null
-    }
+    return found
+  }
+
+  /** The question that shows what a note is about. */
+  async function fromNote(): Promise<Recipe | null> {
+    const first = dataset.value?.firstRecipe
+    if (!route.query.note || !first) return null
+    const note = await ask<Note>('GET', `/notes/${Number(route.query.note)}`)
+    const year = /^(FY)?\d{4}/.exec(note.period)?.[0]
+    const span = year ? { from: year, to: year } : first.question.span
+    return { ...first, question: told({ ...first.question, measure: note.measure, where: note.place, span }) }
   }
 
   function afterChange() {
-    if (chart.value) {
-      isUnsaved = true
-      void save()
-    } else {
-      void router.replace({ query: { ...route.query, recipe: JSON.stringify(recipe.value) } })
+    const query = {
+      ...route.query,
+      beside: beside.value ? JSON.stringify(beside.value) : undefined,
+      path: path.value.length ? JSON.stringify(path.value) : undefined,
     }
+    if (chart.value) saving.changed()
+    if (!chart.value) void router.replace({ query: { ...query, recipe: JSON.stringify(recipe.value) } })
+    else if (query.beside !== route.query.beside) void router.replace({ query })
   }
 
-  /** Takes another recipe, and remembers the one before. */
-  function turnTo(next: Recipe) {
-    history.remember()
-    recipe.value = next
+  /** Takes other recipes, and remembers those before. */
+  function turnTo(next: Partial<State>) {
+    sitting.remember()
+    if (next.recipe) recipe.value = next.recipe
+    if (next.path) path.value = next.path
+    if (next.beside !== undefined) beside.value = next.beside
     afterChange()
   }
 
-  function change(part: Partial<Question>) {
-    if (recipe.value) turnTo({ ...recipe.value, question: told({ ...recipe.value.question, ...part }) })
+  /** Changes the chart, or the one beside it. */
+  function alter(isBeside: boolean, how: (recipe: Recipe) => Recipe) {
+    const of = isBeside ? beside.value : recipe.value
+    if (of) turnTo(isBeside ? { beside: how(of) } : { recipe: how(of) })
   }
-
-  function finish(part: Partial<Finish>) {
-    if (recipe.value) turnTo({ ...recipe.value, finish: told({ ...recipe.value.finish, ...part }) })
-  }
+  const change = (part: Partial<Question>, isBeside = false) =>
+    alter(isBeside, (of) => ({ ...of, question: told({ ...of.question, ...part }) }))
+  const finish = (part: Partial<Finish>, isBeside = false) =>
+    alter(isBeside, (of) => ({ ...of, finish: told({ ...of.finish, ...part }) }))
 
   /** Asks as the kind does, with whatever it can keep of this question. */
-  function draw(kind: Kind) {
-    if (recipe.value && kind.question && kind.id !== recipe.value.kind)
-      turnTo({ ...recipe.value, kind: kind.id, question: kind.question })
+  function draw(kind: Kind, isBeside = false) {
+    const { question } = kind
+    if (question && kind.id !== (isBeside ? beside : recipe).value?.kind)
+      alter(isBeside, (of) => ({ ...of, kind: kind.id, question }))
   }
 
-  const save = useDebounceFn(async () => {
-    if (!chart.value || !recipe.value) return
-    try {
-      chart.value = await ask<Chart>('PUT', `/charts/${chart.value.id}`, {
-        version: chart.value.version,
-        body: { name: chart.value.name, recipe: recipe.value },
-      })
-      savedAt.value = chart.value.savedAt
-      isUnsaved = false
-      problem.value = ''
-    } catch (error) {
-      if (error instanceof Problem && error.status === 412) theirs.value = error.current as Chart
-      else problem.value = `Not saved: ${says(error)}`
-    }
-  }, 400)
-
-  async function putOnTop() {
-    if (!chart.value || !theirs.value) return
-    chart.value = { ...chart.value, version: theirs.value.version }
-    theirs.value = null
-    await save()
+  /** Looks into a row: a chart of its own where this one is kept under a name. */
+  function lookInto(next: Recipe, label: string) {
+    if (!recipe.value || !dataset.value) return
+    const here: Stop = chart.value
+      ? { label: chart.value.name, chart: chart.value.id }
+      : { label: path.value[path.value.length - 1]?.label ?? dataset.value.name, recipe: recipe.value }
+    const way = [...path.value.slice(0, -1), here, { label, recipe: next }]
+    if (!chart.value) return turnTo({ recipe: next, path: way, beside: null })
+    const query = { dataset: dataset.value.id, recipe: JSON.stringify(next), path: JSON.stringify(way) }
+    void router.push({ path: '/charts/new', query })
   }
 
-  function takeTheirs() {
-    if (!theirs.value) return
-    history.remember()
-    chart.value = theirs.value
-    recipe.value = theirs.value.recipe
-    savedAt.value = theirs.value.savedAt
-    isUnsaved = false
-    theirs.value = null
-  }
-
-  /** Gives the chart a name: it is saved from now on, or saved under another name. */
-  async function name(text: string): Promise<void> {
-    if (!recipe.value || !dataset.value || !text.trim()) return
-    try {
-      if (chart.value) {
-        chart.value = { ...chart.value, name: text.trim() }
-        await save()
-        document.title = `${text.trim()} – Keen Margin`
-        return
-      }
-      const made = await ask<Chart>('POST', '/charts', {
-        body: { dataset: dataset.value.id, name: text.trim(), recipe: recipe.value },
-      })
-      sessionStorage.setItem(`keen:chart-${made.id}`, sessionStorage.getItem(place.value) ?? '{}')
-      await router.replace(`/charts/${made.id}`)
-    } catch (error) {
-      problem.value = says(error)
-    }
+  /** Back to a stop of the way. */
+  function goBack(at: number) {
+    const stop = path.value[at]
+    if (stop?.chart) void router.push(`/charts/${stop.chart}`)
+    else if (stop?.recipe) turnTo({ recipe: stop.recipe, path: at === 0 ? [] : path.value.slice(0, at + 1) })
   }
 
   const closing = computed(() => around(dataset.value, recipe.value?.question.closedThrough ?? dataset.value?.closing))
@@ -185,32 +181,14 @@ export function useChart() {
   /** Moves the closing period: of this chart where it pins its own, else of the dataset and all its charts. */
   function moveClosing(key: string | null | undefined) {
     if (!key || !recipe.value) return
-    if (recipe.value.question.closedThrough) {
-      change({ closedThrough: key })
-      return
-    }
-    history.remember()
-    sendClosing(key)
+    if (recipe.value.question.closedThrough) change({ closedThrough: key })
+    else sendClosing(key)
   }
 
   watch(place, () => void load(), { immediate: true })
 
   return {
-    dataset,
-    recipe,
-    chart,
-    problem,
-    savedAt,
-    fresh,
-    theirs,
-    putOnTop,
-    takeTheirs,
-    history,
-    closing,
-    change,
-    finish,
-    draw,
-    name,
-    moveClosing,
+    ...{ dataset, recipe, beside, path, problem, fresh, sitting, closing, saving, pulse, beat },
+    ...{ change, finish, draw, turnTo, lookInto, goBack, moveClosing },
   }
 }

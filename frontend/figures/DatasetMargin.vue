@@ -6,7 +6,7 @@ import ChecksList from './checks/ChecksList.vue'
 import ImportList from './ImportList.vue'
 import SignatureField from './SignatureField.vue'
 import type { Place } from './types'
-import { plural } from './wording'
+import { plural } from '../shared/wording'
 
 /** What a dataset is, what its checks say, and what was brought into it. */
 const props = defineProps<{

@@ -6,7 +6,7 @@ import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import type { Import, TakeBack } from './types'
 import { usePages } from '../shared/usePages'
 import { useToast } from '../shared/useToast'
-import { plural, stamp } from './wording'
+import { plural, stamp } from '../shared/wording'
 
 /** What was brought into a dataset, the latest first; each can be taken back. */
 const props = defineProps<{ dataset: number; sign?: string }>()

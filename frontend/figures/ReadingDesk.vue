@@ -7,7 +7,7 @@ import ReadingSentence from './ReadingSentence.vue'
 import SampleTable from './SampleTable.vue'
 import TrialSummary from './TrialSummary.vue'
 import WorkProgress from './WorkProgress.vue'
-import { ago, plural } from './wording'
+import { ago, plural } from '../shared/wording'
 import { useReading } from './useReading'
 
 const {

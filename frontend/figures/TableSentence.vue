@@ -4,7 +4,7 @@ import MembersSlot from '../charts/slots/MembersSlot.vue'
 import { filterText } from '../charts/slots/memberFilter'
 import type { Breakdown, Dataset } from '../shared/types'
 import type { useFigureTable } from './useFigureTable'
-import { plural } from './wording'
+import { plural } from '../shared/wording'
 
 /** What the table shows, as a sentence whose parts are chosen. */
 const props = defineProps<{ dataset: Dataset; shown: ReturnType<typeof useFigureTable> }>()

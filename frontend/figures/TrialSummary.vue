@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { DatasetName, NearName, Trial } from './types'
-import { plural } from './wording'
+import { plural } from '../shared/wording'
 
 const props = defineProps<{ trial: Trial; target: DatasetName | null; near: NearName[]; reading: string }>()
 const emit = defineEmits<{ leaveOut: [rows: number[]]; same: [one: NearName]; different: [one: NearName] }>()

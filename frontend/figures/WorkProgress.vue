@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { plural } from './wording'
+import { plural } from '../shared/wording'
 
 /** How far long work has come: rows read of about so many, then series written. */
 const props = defineProps<{ phase: string; done: number; of: number | null }>()

@@ -7,7 +7,7 @@ import SourcesPanel from './SourcesPanel.vue'
 import TrialSummary from './TrialSummary.vue'
 import WorkProgress from './WorkProgress.vue'
 import type { Mapping, Reading, Trial } from './types'
-import { ago, grouped, plural, stamp } from './wording'
+import { ago, grouped, plural, stamp } from '../shared/wording'
 
 function mounted(component: Component, props: Record<string, unknown>): HTMLElement {
   const root = document.createElement('div')

@@ -182,14 +182,3 @@ export interface Finding {
   places: Place[]
   accepted: { reason: string; who: string; at: string } | null
 }
-
-export interface SourceFile {
-  import: number
-  name: string
-  at: string
-  facts: number
-  says: string
-  columns: string[]
-  rows: { row: number; cells: string[]; amounts: string[] }[]
-  isCut?: boolean
-}

@@ -1,7 +1,8 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { ask, says } from '../shared/api'
 import type { Dataset, Filter, Period, Scenario } from '../shared/types'
-import type { FigureTable, SourceFile } from './types'
+import type { SourceFile } from '../shared/types'
+import type { FigureTable } from './types'
 
 /** `2027` after `2026`, `FY2027` after `FY2026` */
 function later(year: Period | undefined): Period[] {

@@ -16,7 +16,7 @@ import { useKeys } from './useKeys'
 import { useSearch } from './useSearch'
 
 interface Found {
-  kind: 'chart' | 'dataset' | 'measure' | 'breakdown' | 'member' | 'import'
+  kind: 'chart' | 'dataset' | 'measure' | 'breakdown' | 'member' | 'note' | 'import'
   id: number
   name: string
   within: string
@@ -64,6 +64,7 @@ function go(one: Found | null) {
     measure: { path: `/figures/${one.dataset}`, query: { measure: one.name } },
     breakdown: { path: `/figures/${one.dataset}`, query: { by: one.name } },
     member: { path: `/figures/${one.dataset}`, query: { member: one.name } },
+    note: { path: '/charts/new', query: { dataset: one.dataset, note: one.id } },
     import: `/figures/${one.dataset}`,
   }[one.kind]
   void router.push(place)
@@ -80,7 +81,7 @@ function go(one: Found | null) {
           <ComboboxInput
             class="w-full border-b border-hairline bg-transparent px-2 pb-2 font-serif text-[19px] outline-none"
             aria-label="Find anything"
-            placeholder="Find a chart, a dataset, a measure, a member, a file"
+            placeholder="Find a chart, a dataset, a measure, a member, a note, a file"
             autocomplete="off"
             @change="sought = $event.target.value"
             @keydown.escape.capture.stop="isOpen = false"

@@ -1,24 +1,47 @@
 // Made by tools/notation.php from core/Notation.
-export const inks: Record<string, string> = {
-    "ink": "#23272E",
-    "prior-year": "#A9ADB2",
-    "missed": "#776C68",
-    "favourable": "#1F9E8F",
-    "favourable-text": "#0B7A75",
-    "unfavourable": "#B8370F",
-    "unfavourable-text": "#B8370F",
-    "quiet": "#6B6F76",
-    "accent": "#6A2C5B",
-    "accent-tint": "#F6EEF3",
-    "paper": "#FBFAF7",
-    "panel": "#FFFFFF",
-    "hairline": "#E6E1D7",
-    "hatch-ink": "#23272E",
-    "hatch-favourable": "#1F9E8F",
-    "hatch-unfavourable": "#B8370F",
-    "hatch-missed": "#776C68",
-    "hatch-prior-year": "#A9ADB2"
+export const palettes: Record<'effect' | 'greys', Record<string, string>> = {
+    "effect": {
+        "ink": "#23272E",
+        "prior-year": "#A9ADB2",
+        "missed": "#776C68",
+        "favourable": "#1F9E8F",
+        "favourable-text": "#0B7A75",
+        "unfavourable": "#B8370F",
+        "unfavourable-text": "#B8370F",
+        "quiet": "#6B6F76",
+        "accent": "#6A2C5B",
+        "accent-tint": "#F6EEF3",
+        "paper": "#FBFAF7",
+        "panel": "#FFFFFF",
+        "hairline": "#E6E1D7",
+        "hatch-ink": "#23272E",
+        "hatch-favourable": "#1F9E8F",
+        "hatch-unfavourable": "#B8370F",
+        "hatch-missed": "#776C68",
+        "hatch-prior-year": "#A9ADB2"
+    },
+    "greys": {
+        "ink": "#23272E",
+        "prior-year": "#A9ADB2",
+        "missed": "#70747A",
+        "favourable": "#8B9096",
+        "favourable-text": "#585D64",
+        "unfavourable": "#2E3238",
+        "unfavourable-text": "#23272E",
+        "quiet": "#6B6F76",
+        "accent": "#4A4E55",
+        "accent-tint": "#F1F1F2",
+        "paper": "#FAFAFA",
+        "panel": "#FFFFFF",
+        "hairline": "#E2E2E3",
+        "hatch-ink": "#23272E",
+        "hatch-favourable": "#8B9096",
+        "hatch-unfavourable": "#2E3238",
+        "hatch-missed": "#70747A",
+        "hatch-prior-year": "#A9ADB2"
+    }
 }
+export const inks = palettes.effect
 export const hatches: string[] = ["hatch-ink","hatch-favourable","hatch-unfavourable","hatch-missed","hatch-prior-year"]
 export const hatch = { size: 5, thickness: 1.9, path: 'M-1 1L1 -1M0 5L5 0M4 6L6 4', paper: '#FFFFFF' }
 export const chartFont = 'IBM Plex Sans'

@@ -43,6 +43,8 @@ export interface Question {
   total?: string
   /** of a rate, in percent */
   target?: string
+  /** members in an order of the reader's own */
+  sequence?: string[]
 }
 
 export type Order = 'calendar' | 'given' | 'largest first' | 'smallest first' | 'favourable first'
@@ -63,6 +65,19 @@ export interface Finish {
   landing?: boolean
   cut?: boolean
   highlight?: string[]
+  height?: number
+  colours?: 'effect' | 'greys'
+  title?: { who?: string; what?: string; when?: string }
+  message?: Message
+  footnote?: string
+  notes?: boolean
+  named?: string
+}
+
+/** The sentence above a chart, and which of its numbers were taken from the workings. */
+export interface Message {
+  text: string
+  numbers?: { said: string; row: string; column: string; exact: string }[]
 }
 
 export interface Recipe {

@@ -1,5 +1,5 @@
 /** Shapes of the API's answers. Numbers come written out; amounts in recipes are decimal strings. */
-import type { Effect, Grain, Kind, Recipe, Scenario } from './recipe'
+import type { Effect, Filter, Finish, Grain, Kind, Recipe, Scenario } from './recipe'
 
 export * from './recipe'
 
@@ -14,6 +14,8 @@ export interface Pulse {
   revision: number
   undo: string | null
   redo: string | null
+  /** number of the last change that can be undone; 0 where there is none */
+  undoId: number
 }
 
 export type LineRole = 'adds' | 'takes away' | 'subtotal'
@@ -126,6 +128,7 @@ export interface Scene {
   description: string
   /** bars instead of columns */
   isLying: boolean
+  colours: 'effect' | 'greys'
   marks: Mark[]
 }
 
@@ -140,6 +143,8 @@ export interface WorkingsRow {
   label: string
   role: 'row' | 'other' | 'group' | 'total' | 'landing'
   depth: number
+  /** of several charts of a kind, the one that it stands in */
+  panel: string
   shown: Scenario | null
   cells: Record<string, string>
   effects: Record<string, Effect | null>
@@ -154,7 +159,75 @@ export interface WorkingsTable {
   rowsAre: string
   columns: { id: string; head: string; rule: string; reference: string | null }[]
   rows: WorkingsRow[]
-  total: Record<string, string>
+  sums: { key: string; label: string; cells: Record<string, string> }[]
+}
+
+/** Words of a statement; a name or a number also tells its row. */
+export interface Said {
+  text: string
+  row?: string
+  column?: string
+  /** as the workings have it */
+  is?: string
+  exact?: string
+}
+
+export interface Note {
+  id: number
+  version: number
+  dataset: number
+  datasetName: string
+  measure: string
+  period: string
+  place: Filter[]
+  label: string
+  text: string
+  author: string
+  at: string
+  changedAt: string | null
+}
+
+/** A note of a row of this chart. */
+export interface RowNote extends Note {
+  number: number
+  row: string
+}
+
+export interface ImportOf {
+  import: number
+  name: string
+  at: string
+  facts: number
+}
+
+/** Where a row's numbers came from, and where to go from it. */
+export interface RowAbout {
+  key: string
+  label: string
+  canNote: boolean
+  deeper: { by: string; label: string; recipe: Recipe }[]
+  without: Recipe | null
+  whyNot: string
+  scenarios: { scenario: Scenario; imports: ImportOf[] }[]
+}
+
+export interface NamedFinish {
+  id: number
+  version: number
+  name: string
+  finish: Finish
+  isDefault: boolean
+  charts: number[]
+}
+
+/** A name that a dataset lacks, and what could stand in its place. */
+export interface Ask {
+  id: string
+  says: string
+  choices: string[]
+  mayGo: boolean
+  without: string
+  guess: string | null
 }
 
 export interface Drawing {
@@ -171,15 +244,22 @@ export interface Drawing {
       percent: string | null
       effect: Effect | null
       note: string
+      row: string
     }
     /** heads the movers */
     moves: string
     movers: { key: string; label: string; variance: string; effect: Effect; flagged: boolean }[]
-    statements: string[]
+    statements: Said[][]
   }
   checks: Check[]
   workings: WorkingsTable
   kinds: Kind[]
+  /** numbers of the message that are others now */
+  stale: { said: string; now: string; row: string; column: string; exact: string | null }[]
+  notes: RowNote[]
+  /** what was written about the same rows a year before */
+  earlier: Record<string, Note[]>
+  beside?: Drawing | null
 }
 
 export interface Chart {
@@ -207,4 +287,18 @@ export interface Refusal {
   row: number
   column: string
   reason: string
+}
+
+/** A file that amounts came from, with a page of its rows. */
+export interface SourceFile {
+  import: number
+  name: string
+  at: string
+  facts: number
+  says: string
+  columns: string[]
+  rows: { row: number; cells: string[]; amounts: string[] }[]
+  /** of this page, counted from 1 */
+  first?: number
+  hasMore?: boolean
 }

@@ -8,7 +8,7 @@ describe('following a dataset', () => {
   const scope = effectScope()
   beforeEach(() => {
     vi.useFakeTimers()
-    now = { version: 1, revision: 0, undo: null, redo: null }
+    now = { version: 1, revision: 0, undo: null, redo: null, undoId: 0 }
     vi.stubGlobal(
       'fetch',
       vi.fn(async () => new Response(JSON.stringify(now))),
@@ -25,7 +25,7 @@ describe('following a dataset', () => {
     const { pulse } = effectScope().run(() => usePulse(ref(7), changed)) ?? {}
     await vi.advanceTimersByTimeAsync(10)
     expect([pulse?.value?.version, changed.mock.calls.length]).toEqual([1, 0])
-    now = { version: 1, revision: 1, undo: 'North: 1 to 2', redo: null }
+    now = { version: 1, revision: 1, undo: 'North: 1 to 2', redo: null, undoId: 0 }
     await vi.advanceTimersByTimeAsync(900)
     expect([changed.mock.calls.length, pulse?.value?.undo]).toEqual([1, 'North: 1 to 2'])
     await vi.advanceTimersByTimeAsync(3000)
@@ -36,9 +36,9 @@ describe('following a dataset', () => {
     const changed = vi.fn()
     const { pulse, take } = effectScope().run(() => usePulse(ref(7), changed)) ?? {}
     await vi.advanceTimersByTimeAsync(10)
-    take?.({ version: 2, revision: 3, undo: 'a', redo: null })
+    take?.({ version: 2, revision: 3, undo: 'a', redo: null, undoId: 0 })
     expect([pulse?.value?.revision, changed.mock.calls.length]).toEqual([3, 1])
-    take?.({ version: 1, revision: 2, undo: 'b', redo: null })
+    take?.({ version: 1, revision: 2, undo: 'b', redo: null, undoId: 0 })
     expect(pulse?.value?.undo).toBe('a')
   })
 

@@ -15,7 +15,13 @@ export function usePulse(dataset: Ref<number | null>, changed: (pulse: Pulse, be
   function take(told: Pulse) {
     const before = pulse.value
     if (before && told.version + told.revision < before.version + before.revision) return
-    pulse.value = { version: told.version, revision: told.revision, undo: told.undo, redo: told.redo }
+    pulse.value = {
+      version: told.version,
+      revision: told.revision,
+      undo: told.undo,
+      redo: told.redo,
+      undoId: told.undoId,
+    }
     if (before && (told.version !== before.version || told.revision !== before.revision)) changed(pulse.value, before)
   }
 

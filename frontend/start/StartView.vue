@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ask } from '../shared/api'
-import ChartCard from '../charts/ChartCard.vue'
+import ChartCard from '../charts/list/ChartCard.vue'
 import { useUnchecked } from '../figures/checks/useUnchecked'
 import DatasetLine from '../figures/DatasetLine.vue'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'

@@ -2,13 +2,18 @@
 import { computed } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import type { Finish } from '../../shared/types'
+import type { Chart } from '../../shared/types'
 import FinishChoice from './FinishChoice.vue'
+import FinishSize from './FinishSize.vue'
 import FinishSwitch from './FinishSwitch.vue'
+import FinishWords from './FinishWords.vue'
+import NamedFinishes from './NamedFinishes.vue'
 
 /** What only changes the looks of this chart; what its kind has no use for is not offered. */
 const props = defineProps<{
   kind: string
   finish: Finish
+  chart: Chart | null
   isOverTime: boolean
   hasForecast: boolean
   inPoints: boolean
@@ -30,7 +35,10 @@ function limit(text: string) {
 <template>
   <Popover as="div" class="relative">
     <PopoverButton class="button">Finish</PopoverButton>
-    <PopoverPanel focus class="sheet right-0 w-[330px] space-y-3 p-4">
+    <PopoverPanel
+      focus
+      class="sheet right-0 max-h-[calc(100vh-290px)] min-h-60 w-[350px] space-y-3 overflow-y-auto p-4"
+    >
       <FinishChoice
         label="Unit"
         :value="finish.unit ?? ''"
@@ -85,6 +93,25 @@ function limit(text: string) {
         ]"
         @choose="emit('change', { mark: $event === 'tick' ? undefined : 'dot' })"
       />
+      <FinishChoice
+        label="Colours"
+        :value="finish.colours ?? 'effect'"
+        :choices="[
+          ['effect', 'by effect'],
+          ['greys', 'greys'],
+        ]"
+        @choose="emit('change', { colours: $event === 'greys' ? 'greys' : undefined })"
+      />
+      <FinishChoice
+        label="Numbers"
+        :value="finish.locale ?? 'en'"
+        :choices="[
+          ['en', '1,234.5'],
+          ['de', '1.234,5'],
+          ['fr', '1 234,5'],
+        ]"
+        @choose="emit('change', { locale: $event === 'en' ? undefined : ($event as Finish['locale']) })"
+      />
       <div class="space-y-1.5 border-t border-hairline pt-3">
         <FinishSwitch
           v-if="isTiers"
@@ -127,6 +154,14 @@ function limit(text: string) {
           />%
         </label>
       </div>
+      <FinishSwitch
+        :on="finish.notes ?? true"
+        text="Number the notes in the chart"
+        @turn="emit('change', { notes: $event ? undefined : false })"
+      />
+      <FinishSize :finish="finish" @change="emit('change', $event)" />
+      <FinishWords :finish="finish" @change="emit('change', $event)" />
+      <NamedFinishes :finish="finish" :chart="chart" @change="emit('change', $event)" />
       <p class="border-t border-hairline pt-3 text-quiet">
         <template v-if="highlighted">
           {{ highlighted === 1 ? 'One row is' : `${highlighted} rows are` }} highlighted.

@@ -38,7 +38,7 @@ function set(side: 'first' | 'second', member: string) {
 </script>
 
 <template>
-  <SlotSheet :text="text" name="Two members" :width="320">
+  <SlotSheet :text="text" says="between" name="Two members" :width="320">
     <div class="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2">
       <label for="between-field">Members of</label>
       <select

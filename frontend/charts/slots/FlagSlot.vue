@@ -38,7 +38,7 @@ function take(close: () => void) {
 </script>
 
 <template>
-  <SlotSheet :text="text" name="Flag" :width="270">
+  <SlotSheet :text="text" name="Flag" says="flag" :example="inPoints ? '2 pp' : '5 % and 20k'" :width="270">
     <template #default="{ close }">
       <form class="space-y-2" @submit.prevent="take(close)">
         <p class="text-quiet">

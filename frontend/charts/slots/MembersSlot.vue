@@ -4,6 +4,7 @@ import type { Breakdown, Filter } from '../../shared/types'
 import { chosenOf, depthOf, isGroup, leavesOf, withChosen } from './memberFilter'
 import GatherLink from './GatherLink.vue'
 import SlotSheet from './SlotSheet.vue'
+import { useSpeak } from './speak'
 
 /** Members of a breakdown: several, all but some, whole groups. */
 const props = defineProps<{
@@ -12,6 +13,9 @@ const props = defineProps<{
   where: Filter[]
   canGather?: boolean
 }>()
+const speak = useSpeak()
+/** Where changes are gathered, what is typed only finds members. */
+const speaks = computed(() => speak !== null && props.canGather)
 const emit = defineEmits<{ change: [where: Filter[] | undefined]; gather: [] }>()
 const sought = ref('')
 const MOST = 200
@@ -51,10 +55,16 @@ function step(event: KeyboardEvent, by: number) {
 </script>
 
 <template>
-  <SlotSheet :text="text" :name="breakdown.name">
+  <SlotSheet
+    v-model:typed="sought"
+    :text="text"
+    :name="breakdown.name"
+    :says="speaks ? `members:${breakdown.name}` : undefined"
+    example="one and another"
+  >
     <div @keydown.down.prevent="step($event, 1)" @keydown.up.prevent="step($event, -1)">
       <input
-        v-if="breakdown.members.length > 6"
+        v-if="!speaks && breakdown.members.length > 6"
         v-model="sought"
         class="field mb-2 w-full"
         type="search"

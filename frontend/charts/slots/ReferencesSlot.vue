@@ -21,7 +21,7 @@ function set(reference: Scenario | undefined, marked: Scenario | undefined) {
 </script>
 
 <template>
-  <SlotSheet :text="text" name="References" :width="280">
+  <SlotSheet :text="text" name="References" says="against" example="budget and prior year" :width="280">
     <div role="radiogroup" aria-label="Reference">
       <p class="label mb-1">The reference</p>
       <button

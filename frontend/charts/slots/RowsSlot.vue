@@ -45,7 +45,7 @@ function take(name: string, isGrain: boolean) {
 </script>
 
 <template>
-  <SlotSheet :text="text" name="Rows" :width="340">
+  <SlotSheet :text="text" name="Rows" says="by" example="quarter" :width="340">
     <div v-if="dataset.grains.length" role="radiogroup" aria-label="By period">
       <p class="label mb-1">Periods</p>
       <div class="grid grid-cols-3 gap-x-1">

@@ -1,15 +1,21 @@
 <script setup lang="ts">
 import { nextTick, ref, watch } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { useSpeak } from './speak'
 
-/** A slot whose sheet holds more than a list of choices. Stays within the window. */
-defineProps<{ text: string; name: string; width?: number }>()
+/** A slot whose sheet holds more than a list of choices, and can be typed into. Stays within the window. */
+const props = defineProps<{ text: string; name: string; width?: number; says?: string; example?: string }>()
+const typed = defineModel<string>('typed', { default: '' })
 const sheet = ref<HTMLElement | null>(null)
+const field = ref<HTMLInputElement | null>(null)
 const shift = ref(0)
+const trouble = ref('')
+const speak = useSpeak()
 
 /** Up and down go through whatever can be chosen; a list or a field keeps its own arrows. */
 function step(event: KeyboardEvent, by: number) {
-  if (event.defaultPrevented || /SELECT|INPUT/.test((event.target as HTMLElement).tagName)) return
+  const target = event.target as HTMLElement
+  if (event.defaultPrevented || (/SELECT|INPUT/.test(target.tagName) && target !== field.value)) return
   const items = [...(sheet.value?.querySelectorAll<HTMLElement>('button, select, input') ?? [])]
   const at = items.indexOf(document.activeElement as HTMLElement)
   event.preventDefault()
@@ -18,15 +24,59 @@ function step(event: KeyboardEvent, by: number) {
 
 watch(sheet, async () => {
   shift.value = 0
+  typed.value = ''
+  trouble.value = ''
   await nextTick()
   const box = sheet.value?.getBoundingClientRect()
   if (box) shift.value = Math.min(0, window.innerWidth - 16 - box.right)
 })
+
+/** Choices that do not have what is typed step back. */
+watch(typed, (text) => {
+  trouble.value = ''
+  const sought = text.trim().toLowerCase()
+  for (const choice of sheet.value?.querySelectorAll<HTMLElement>('.choice') ?? [])
+    choice.classList.toggle('opacity-30', sought !== '' && !(choice.textContent ?? '').toLowerCase().includes(sought))
+})
+
+/** A letter on the closed slot opens it with that letter typed. */
+async function open(event: KeyboardEvent, isOpen: boolean) {
+  if (
+    isOpen ||
+    !props.says ||
+    event.key.length !== 1 ||
+    event.key === ' ' ||
+    event.ctrlKey ||
+    event.metaKey ||
+    event.altKey
+  )
+    return
+  event.preventDefault()
+  event.stopPropagation()
+  ;(event.currentTarget as HTMLElement).click()
+  await nextTick()
+  await nextTick()
+  typed.value = event.key
+  field.value?.focus()
+}
+
+async function say(close: () => void) {
+  if (!typed.value.trim() || !speak || !props.says) return
+  const refused = await speak(props.says, typed.value)
+  if (refused) trouble.value = refused
+  else close()
+}
 </script>
 
 <template>
-  <Popover v-slot="{ close, open }" as="span" class="relative">
-    <PopoverButton class="slot" :aria-label="`${name}: ${text}`" :aria-expanded="open">{{ text }}</PopoverButton>
+  <Popover v-slot="{ close, open: isOpen }" as="span" class="relative">
+    <PopoverButton
+      class="slot"
+      :aria-label="`${name}: ${text}`"
+      :aria-expanded="isOpen"
+      @keydown="open($event, isOpen)"
+      >{{ text }}</PopoverButton
+    >
     <PopoverPanel focus class="absolute top-full left-0 z-30">
       <div
         ref="sheet"
@@ -35,6 +85,20 @@ watch(sheet, async () => {
         @keydown.down="step($event, 1)"
         @keydown.up="step($event, -1)"
       >
+        <template v-if="says && speak">
+          <input
+            ref="field"
+            v-model="typed"
+            class="field w-full"
+            :class="trouble ? '' : 'mb-2'"
+            autocomplete="off"
+            spellcheck="false"
+            :aria-label="`Type the ${name.toLowerCase()}`"
+            :placeholder="example ? `type: ${example}` : 'type it'"
+            @keydown.enter.prevent="say(close)"
+          />
+          <p v-if="trouble" class="mt-1 mb-2 text-unfavourable-text" role="alert">{{ trouble }}</p>
+        </template>
         <slot :close="close" />
       </div>
     </PopoverPanel>

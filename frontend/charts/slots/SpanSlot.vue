@@ -48,7 +48,7 @@ function between(start: string, end: string) {
 </script>
 
 <template>
-  <SlotSheet :text="text" name="Span" :width="340">
+  <SlotSheet :text="text" name="Span" says="span" example="last 3 months, Apr to Jun 2025" :width="340">
     <template #default="{ close }">
       <div class="grid grid-cols-2 gap-x-2">
         <button

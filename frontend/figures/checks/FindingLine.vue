@@ -2,7 +2,7 @@
 import { computed, nextTick, ref } from 'vue'
 import type { Dataset } from '../../shared/types'
 import type { Finding, Place } from '../types'
-import { grouped } from '../wording'
+import { grouped } from '../../shared/wording'
 
 const props = defineProps<{ finding: Finding; dataset: Dataset }>()
 const emit = defineEmits<{ show: [place: Place]; accept: [reason: string]; withdraw: [] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { grouped } from '../wording'
+import { grouped } from '../../shared/wording'
 import type { Overtaken } from './useCellEdits'
 
 /** Somebody else changed the same amounts while this reader did: what they are now, and whose shall stand. */

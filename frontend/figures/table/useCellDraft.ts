@@ -1,6 +1,6 @@
 import { nextTick, ref, type Ref } from 'vue'
 import type { FigureRow, FigureTable } from '../types'
-import { groupSays } from '../wording'
+import { groupSays } from '../../shared/wording'
 import { plain } from './blocks'
 import type { At } from './useSelection'
 

@@ -2,7 +2,7 @@ import { ref, shallowRef, type Ref } from 'vue'
 import { ask, Problem, says } from '../../shared/api'
 import type { Pulse } from '../../shared/types'
 import type { FigureTable } from '../types'
-import { groupSays } from '../wording'
+import { groupSays } from '../../shared/wording'
 import { plain } from './blocks'
 import type { useTableRows } from './useTableRows'
 

@@ -1,31 +1,34 @@
 <script setup lang="ts">
-import { nextTick, ref } from 'vue'
-import type { Chart, Drawing } from '../shared/types'
-import { effectClass } from './effects'
+import type { Chart, Drawing, Message, Note } from '../../shared/types'
+import { effectClass } from '../effects'
+import ChartName from './ChartName.vue'
+import { messageOf } from './message'
+import MessageBox from './MessageBox.vue'
+import NotesList from './NotesList.vue'
+import StatementLine from './StatementLine.vue'
 
-const props = defineProps<{ drawing: Drawing | null; chart: Chart | null; datasetName: string; savedAt: string }>()
+/** What the figures mean: the reading, the message, notes and checks. */
+defineProps<{
+  drawing: Drawing | null
+  message: Message | undefined
+  chart: Chart | null
+  datasetName: string
+  savedAt: string
+  writing: string | null
+  editing: Note | null
+  noteProblem: string
+}>()
 const lit = defineModel<string | null>('lit', { default: null })
-const emit = defineEmits<{ name: [text: string] }>()
-
-const isNaming = ref(false)
-const text = ref('')
-const field = ref<HTMLInputElement | null>(null)
-
-async function startNaming() {
-  text.value = props.chart?.name ?? ''
-  isNaming.value = true
-  await nextTick()
-  field.value?.focus()
-}
-
-function finishNaming() {
-  if (isNaming.value && text.value.trim()) emit('name', text.value)
-  isNaming.value = false
-}
-
-function time(iso: string): string {
-  return new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
-}
+const emit = defineEmits<{
+  name: [text: string]
+  point: [row: string]
+  message: [message: Message | undefined]
+  writeNote: [text: string]
+  changeNote: [note: Note, text: string]
+  editNote: [note: Note]
+  removeNote: [note: Note]
+  dropNote: []
+}>()
 </script>
 
 <template>
@@ -33,35 +36,17 @@ function time(iso: string): string {
     class="w-[272px] shrink-0 border-r-2 border-accent/35 px-7 pt-8 pb-8 max-lg:w-[228px] max-lg:px-5"
     aria-label="Margin"
   >
-    <div class="mb-8 text-[12px] leading-[18px] text-quiet">
-      <input
-        v-if="isNaming"
-        ref="field"
-        v-model="text"
-        class="field w-full"
-        maxlength="200"
-        aria-label="Name of the chart"
-        placeholder="Name the chart"
-        @keydown.enter="finishNaming"
-        @keydown.escape="isNaming = false"
-        @blur="finishNaming"
-      />
-      <template v-else-if="chart">
-        <button class="block max-w-full text-left break-words hover:text-accent" title="Rename" @click="startNaming">
-          {{ chart.name }}
-        </button>
-        <span v-if="savedAt">saved {{ time(savedAt) }}</span>
-      </template>
-      <template v-else>
-        <span class="block break-words">{{ datasetName }}</span>
-        <button v-if="datasetName" class="link" @click="startNaming">Name and save this chart</button>
-      </template>
-    </div>
+    <ChartName :chart="chart" :dataset-name="datasetName" :saved-at="savedAt" @name="emit('name', $event)" />
 
     <template v-if="drawing">
       <section aria-label="Reading">
         <h2 class="label">{{ drawing.reading.headline.label }}</h2>
-        <p v-if="drawing.reading.headline.amount !== '–'" class="flex flex-wrap items-baseline gap-x-3">
+        <button
+          v-if="drawing.reading.headline.amount !== '–'"
+          class="flex flex-wrap items-baseline gap-x-3 text-left"
+          title="Shows the row it comes from"
+          @click="emit('point', drawing.reading.headline.row)"
+        >
           <span class="text-[28px] leading-10 font-semibold">{{ drawing.reading.headline.amount }}</span>
           <span
             v-if="drawing.reading.headline.variance"
@@ -69,7 +54,7 @@ function time(iso: string): string {
             :class="effectClass(drawing.reading.headline.effect)"
             >{{ drawing.reading.headline.variance }}&ensp;{{ drawing.reading.headline.percent }}</span
           >
-        </p>
+        </button>
         <p class="text-quiet">{{ drawing.reading.headline.note }}</p>
 
         <template v-if="drawing.reading.movers.length">
@@ -90,8 +75,31 @@ function time(iso: string): string {
             </li>
           </ul>
         </template>
-        <p v-for="statement in drawing.reading.statements.slice(2)" :key="statement" class="mt-3">{{ statement }}</p>
+        <h2 class="label mt-5 -mb-1.5">In words</h2>
+        <StatementLine
+          v-for="(parts, i) in drawing.reading.statements"
+          :key="i"
+          v-model:lit="lit"
+          :parts="parts"
+          @point="emit('point', $event)"
+          @message="emit('message', messageOf(parts))"
+        />
       </section>
+
+      <MessageBox :message="message" :stale="drawing.stale" @change="emit('message', $event)" />
+
+      <NotesList
+        v-model:lit="lit"
+        :drawing="drawing"
+        :writing="writing"
+        :editing="editing"
+        :problem="noteProblem"
+        @write="emit('writeNote', $event)"
+        @change="(note, text) => emit('changeNote', note, text)"
+        @edit="emit('editNote', $event)"
+        @remove="emit('removeNote', $event)"
+        @drop="emit('dropNote')"
+      />
 
       <section class="mt-6" aria-label="Checks">
         <h2 class="label mb-1">Checks</h2>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { nextTick, ref } from 'vue'
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import type { Chart } from '../../shared/types'
+
+const props = defineProps<{ chart: Chart; editable?: boolean }>()
+const emit = defineEmits<{ remove: []; duplicate: []; rename: [name: string]; copyRecipe: [] }>()
+const name = ref<string | null>(null)
+const field = ref<HTMLInputElement | null>(null)
+
+const day = (iso: string) =>
+  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+
+async function startNaming() {
+  name.value = props.chart.name
+  await nextTick()
+  field.value?.select()
+}
+function finishNaming() {
+  const text = name.value?.trim()
+  name.value = null
+  if (text && text !== props.chart.name) emit('rename', text)
+}
+const choices = [
+  ['Rename', startNaming],
+  ['Duplicate', () => emit('duplicate')],
+  ['Copy the recipe', () => emit('copyRecipe')],
+  ['Delete', () => emit('remove')],
+] as const
+</script>
+
+<template>
+  <article class="group relative rounded-lg border border-hairline bg-panel transition-colors hover:border-accent/50">
+    <RouterLink :to="`/charts/${chart.id}`" class="block rounded-t-lg" :aria-label="chart.name">
+      <div class="aspect-[62/46] overflow-hidden border-b border-hairline p-4">
+        <img
+          :src="`/api/charts/${chart.id}/picture.svg?v=${chart.pictured ?? chart.version}`"
+          :alt="`Picture of ${chart.name}`"
+          loading="lazy"
+          class="h-full w-full object-contain object-top"
+          width="620"
+          height="440"
+        />
+      </div>
+    </RouterLink>
+    <div class="px-4 py-3" :class="editable ? 'pr-12' : ''">
+      <input
+        v-if="name !== null"
+        ref="field"
+        v-model="name"
+        class="field w-full"
+        maxlength="200"
+        :aria-label="`New name of ${chart.name}`"
+        @keydown.enter="finishNaming"
+        @keydown.escape="name = null"
+        @blur="finishNaming"
+      />
+      <h2 v-else class="font-semibold break-words">
+        <RouterLink :to="`/charts/${chart.id}`" class="block">{{ chart.name }}</RouterLink>
+      </h2>
+      <p class="text-[12px] break-words text-quiet">{{ chart.datasetName }} · saved {{ day(chart.savedAt) }}</p>
+      <p v-for="trouble in chart.troubles ?? []" :key="trouble" class="flex gap-1.5 text-[12px]">
+        <span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span
+        ><span class="min-w-0 break-words">{{ trouble }}</span>
+      </p>
+      <p v-if="chart.behind" class="flex gap-1.5 text-[12px] text-quiet">
+        <span class="font-semibold" aria-hidden="true">‹</span><span>{{ chart.behind }}</span>
+      </p>
+    </div>
+    <Menu v-if="editable" as="div" class="absolute right-2 bottom-2">
+      <MenuButton class="rounded px-2 py-0.5 text-quiet hover:text-accent" :aria-label="`More for ${chart.name}`">
+        <span aria-hidden="true" class="tracking-widest">···</span>
+      </MenuButton>
+      <MenuItems class="sheet right-0 bottom-full w-44 py-1.5">
+        <MenuItem v-for="[label, does] in choices" :key="label">
+          <button class="choice" @click="does">{{ label }}</button>
+        </MenuItem>
+      </MenuItems>
+    </Menu>
+  </article>
+</template>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import type { Said } from '../../shared/types'
+
+/** A sentence of the reading; its names and numbers light their rows. */
+defineProps<{ parts: Said[] }>()
+const lit = defineModel<string | null>('lit', { default: null })
+defineEmits<{ point: [row: string]; message: [] }>()
+</script>
+
+<template>
+  <p class="group mt-2.5">
+    <template v-for="(part, i) in parts" :key="i"
+      ><button
+        v-if="part.row"
+        class="rounded-xs text-left underline decoration-accent/50 decoration-dotted underline-offset-3 hover:bg-accent-tint hover:text-accent"
+        :class="lit === part.row ? 'bg-accent-tint text-accent' : ''"
+        :title="part.column ? 'Shows the row it comes from' : 'Shows the row'"
+        @pointerenter="lit = part.row"
+        @pointerleave="lit = null"
+        @focus="lit = part.row"
+        @blur="lit = null"
+        @click="$emit('point', part.row)"
+      >
+        {{ part.text }}</button
+      ><template v-else>{{ part.text }}</template></template
+    >
+    <button
+      class="link ml-1.5 text-[12px] opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+      title="Puts it above the chart, to be edited"
+      @click="$emit('message')"
+    >
+      as message
+    </button>
+  </p>
+</template>

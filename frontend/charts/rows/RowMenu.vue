@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, toRef } from 'vue'
+import { onClickOutside } from '@vueuse/core'
+import type { Recipe, WorkingsTable } from '../../shared/types'
+import { beside } from './beside'
+import { canMove } from './rowSteps'
+import { useRow } from './useRow'
+
+/** What can be done with the selected row. */
+const props = defineProps<{
+  dataset: number
+  recipe: Recipe
+  table: WorkingsTable
+  rowKey: string
+  isHighlighted: boolean
+  left: number
+  top: number
+  right: number
+  width: number
+}>()
+const emit = defineEmits<{
+  close: []
+  note: []
+  highlight: []
+  move: [by: number]
+  leaveOut: [recipe: Recipe]
+  look: [recipe: Recipe, label: string]
+  sources: []
+}>()
+const WIDTH = 236
+const menu = ref<HTMLElement | null>(null)
+const row = computed(() => props.table.rows.find((row) => row.key === props.rowKey))
+const style = computed(() => beside(props, WIDTH))
+const isMember = computed(() => props.table.rowsAre !== 'Period')
+const { about, problem } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(props, 'rowKey'))
+
+const buttons = () => [...(menu.value?.querySelectorAll<HTMLElement>('button:not(:disabled)') ?? [])]
+function step(by: number) {
+  const all = buttons()
+  const at = all.indexOf(document.activeElement as HTMLElement)
+  all[(at + by + all.length) % all.length]?.focus()
+}
+onMounted(async () => (await nextTick(), buttons()[0]?.focus({ preventScroll: true })))
+onClickOutside(menu, () => emit('close'))
+</script>
+
+<template>
+  <div
+    v-if="row"
+    ref="menu"
+    class="sheet m-0! py-1.5"
+    :style="style"
+    role="menu"
+    :aria-label="`What to do with ${row.label}`"
+    @keydown.escape.stop.prevent="emit('close')"
+    @keydown.down.prevent="step(1)"
+    @keydown.up.prevent="step(-1)"
+  >
+    <p class="mb-1 border-b border-hairline px-3 pb-1.5 font-semibold break-words">{{ row.label }}</p>
+    <button class="choice" role="menuitem" :disabled="about?.canNote === false" @click="emit('note')">
+      <span class="flex-1">Write a note</span><kbd class="text-quiet">n</kbd>
+    </button>
+    <button class="choice" role="menuitem" @click="emit('highlight')">
+      <span class="flex-1">{{ isHighlighted ? 'Highlight no more' : 'Highlight' }}</span><kbd class="text-quiet">h</kbd>
+    </button>
+    <template v-if="isMember && (row.role === 'row' || row.role === 'group')">
+      <button class="choice" role="menuitem" :disabled="!canMove(table.rows, rowKey, -1)" @click="emit('move', -1)">
+        Move up
+      </button>
+      <button class="choice" role="menuitem" :disabled="!canMove(table.rows, rowKey, 1)" @click="emit('move', 1)">
+        Move down
+      </button>
+    </template>
+    <button class="choice" role="menuitem" @click="emit('sources')">Source rows</button>
+    <p v-if="problem" class="px-3 py-1 text-unfavourable-text" role="alert">{{ problem }}</p>
+    <template v-if="about">
+      <button
+        v-if="about.without"
+        class="choice"
+        role="menuitem"
+        @click="about.without && emit('leaveOut', about.without)"
+      >
+        Leave it out
+      </button>
+      <p v-else class="px-3 py-1 text-[12px] text-quiet">It cannot be left out. {{ about.whyNot }}</p>
+      <div
+        v-if="about.deeper.length"
+        role="group"
+        aria-label="Look into it"
+        class="mt-1 border-t border-hairline pt-1.5"
+      >
+        <p class="label px-3">Look into it</p>
+        <button
+          v-for="way in about.deeper"
+          :key="way.by"
+          class="choice"
+          role="menuitem"
+          @click="emit('look', way.recipe, row.label)"
+        >
+          {{ way.label }}
+        </button>
+      </div>
+    </template>
+  </div>
+</template>

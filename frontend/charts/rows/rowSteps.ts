@@ -1,0 +1,37 @@
+import type { Question, WorkingsRow } from '../../shared/types'
+
+/** The member of a row, whichever of several charts it stands in. */
+export const memberOf = (row: WorkingsRow) => (row.panel ? row.key.slice(row.panel.length + 1) : row.key)
+
+const isMovable = (row: WorkingsRow) => row.role === 'row' || row.role === 'group'
+
+/** Rows of the same level that a row can change places with, itself among them. */
+function siblings(rows: WorkingsRow[], key: string): WorkingsRow[] {
+  const row = rows.find((one) => one.key === key)
+  if (!row || !isMovable(row)) return []
+  const own = rows.filter((one) => one.panel === row.panel && isMovable(one))
+  const at = own.indexOf(row)
+  const from = own.slice(0, at).findLastIndex((one) => one.depth < row.depth) + 1
+  const rest = own.slice(at).findIndex((one) => one.depth < row.depth)
+  return own.slice(from, rest < 0 ? undefined : at + rest).filter((one) => one.depth === row.depth)
+}
+
+/** Whether a row can go up (−1) or down (1) among its like. */
+export function canMove(rows: WorkingsRow[], key: string, by: number): boolean {
+  const among = siblings(rows, key)
+  const at = among.findIndex((one) => one.key === key)
+  return at >= 0 && at + by >= 0 && at + by < among.length
+}
+
+/** The question with a row one place up (−1) or down (1); the order is the reader's own from then on. */
+export function moved(rows: WorkingsRow[], key: string, by: number): Partial<Question> {
+  const among = siblings(rows, key)
+  const at = among.findIndex((one) => one.key === key)
+  const [row, other] = [among[at], among[at + by]]
+  if (!row || !other) return {}
+  const sequence = rows.filter((one) => one.panel === row.panel && isMovable(one)).map(memberOf)
+  const [a, b] = [sequence.indexOf(memberOf(row)), sequence.indexOf(memberOf(other))]
+  sequence[a] = memberOf(other)
+  sequence[b] = memberOf(row)
+  return { sequence, order: undefined }
+}

@@ -1,0 +1,192 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import type { WorkingsTable } from '../../shared/types'
+import { useToast } from '../../shared/useToast'
+import { effectClass } from '../effects'
+import { block, sorted, type Sorting } from './tableText'
+import { useHeight } from './useHeight'
+
+/** Every number behind the chart, row by row. */
+const props = defineProps<{ table: WorkingsTable; highlighted: string[] }>()
+const emit = defineEmits<{ highlight: [key: string]; select: [key: string] }>()
+const isOpen = defineModel<boolean>('open', { default: false })
+const lit = defineModel<string | null>('lit', { default: null })
+const panel = ref<HTMLElement | null>(null)
+const sorting = ref<Sorting | null>(null)
+const { height, grab, step, least, most } = useHeight('keen:workings-height', 300)
+const { tell } = useToast()
+
+const rows = computed(() => sorted(props.table.rows, sorting.value))
+const isSum = (role: string) => ['group', 'total', 'landing'].includes(role)
+/** Sums that are no rows already. */
+const sums = computed(() => {
+  const hasTotal = props.table.rows.some((row) => row.role === 'total')
+  return props.table.sums.filter((sum) => sum.key !== 'total' || !hasTotal)
+})
+
+function tone(row: WorkingsTable['rows'][number], column: string, reference: string | null): string {
+  if (!reference)
+    return row.cells[column] === 'missing' ? 'text-quiet italic' : column === row.shown ? 'font-semibold' : ''
+  return `${effectClass(row.effects[reference])} ${row.flags[reference] ? 'font-semibold' : ''}`
+}
+
+/** The largest first, then the smallest, then the chart's own order; names the other way round. */
+function sort(column: string) {
+  const now = sorting.value
+  const first = column !== ''
+  if (now?.column !== column) sorting.value = { column, isDown: first }
+  else sorting.value = now.isDown === first ? { column, isDown: !first } : null
+}
+const direction = (column: string) =>
+  sorting.value?.column === column ? (sorting.value.isDown ? 'descending' : 'ascending') : 'none'
+
+async function copy() {
+  try {
+    await navigator.clipboard.writeText(block(props.table, rows.value))
+    tell('The table is copied.')
+  } catch {
+    tell('The browser did not let the table be copied. Export the workings instead.')
+  }
+}
+
+const rowOf = (key: string) => panel.value?.querySelector(`[data-row="${CSS.escape(key)}"]`)
+watch(lit, (key) => {
+  if (key && isOpen.value && !panel.value?.matches(':hover')) rowOf(key)?.scrollIntoView({ block: 'nearest' })
+})
+
+/** Opens at a row, and lights it. */
+async function show(key: string) {
+  isOpen.value = true
+  await nextTick()
+  lit.value = key
+  rowOf(key)?.scrollIntoView({ block: 'nearest' })
+}
+defineExpose({ show })
+</script>
+
+<template>
+  <section class="relative shrink-0 border-t border-hairline bg-panel" aria-label="Workings">
+    <div
+      v-if="isOpen"
+      class="absolute inset-x-0 -top-1 h-2 cursor-row-resize"
+      role="separator"
+      aria-orientation="horizontal"
+      aria-label="Height of the workings"
+      :aria-valuenow="height"
+      :aria-valuemin="least"
+      :aria-valuemax="most()"
+      tabindex="0"
+      @pointerdown="grab"
+      @keydown.up.prevent="step(1)"
+      @keydown.down.prevent="step(-1)"
+    />
+    <div class="flex h-9 items-center gap-4 px-9 text-quiet">
+      <button
+        class="flex h-full flex-1 items-center gap-2 hover:text-ink"
+        :aria-expanded="isOpen"
+        aria-controls="workings"
+        title="w"
+        @click="isOpen = !isOpen"
+      >
+        Workings <span aria-hidden="true" class="text-[9px]">{{ isOpen ? '▼' : '▲' }}</span>
+        <span v-if="!isOpen" class="ml-auto text-[12px] max-md:hidden"
+          >every number behind the chart, and how it came about</span
+        >
+      </button>
+      <button v-if="isOpen && sorting" class="link text-[12px]" @click="sorting = null">In the chart’s order</button>
+      <button v-if="isOpen" class="link text-[12px]" @click="copy">Copy the table</button>
+    </div>
+    <div
+      v-if="isOpen"
+      id="workings"
+      ref="panel"
+      class="overflow-auto px-9 pb-4"
+      :style="{ maxHeight: `${height}px` }"
+      tabindex="0"
+    >
+      <table class="border-collapse">
+        <thead>
+          <tr class="sticky top-0 z-10 bg-panel text-left align-bottom">
+            <th class="min-w-32 border-b border-ink/40 py-1 pr-6 font-semibold" scope="col" :aria-sort="direction('')">
+              <button class="font-semibold hover:text-accent" title="Sort by name" @click="sort('')">
+                {{ table.rowsAre }}
+              </button>
+            </th>
+            <th
+              v-for="column in table.columns"
+              :key="column.id"
+              class="min-w-20 border-b border-ink/40 py-1 pl-6 text-right font-semibold"
+              scope="col"
+              :aria-sort="direction(column.id)"
+            >
+              <button
+                class="font-semibold hover:text-accent"
+                :title="`Sort by ${column.head}`"
+                @click="sort(column.id)"
+              >
+                <span v-if="sorting?.column === column.id" aria-hidden="true" class="mr-1 text-[9px]">{{
+                  sorting.isDown ? '▼' : '▲'
+                }}</span>{{ column.head }}</button
+              ><span class="block text-[11.5px] font-normal text-quiet">{{ column.rule }}</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="row in rows"
+            :key="row.key"
+            :data-row="row.key"
+            class="border-b border-hairline"
+            :class="[lit === row.key ? 'bg-accent-tint' : '', isSum(row.role) ? 'font-semibold' : '']"
+            @pointerenter="lit = row.key"
+            @pointerleave="lit = null"
+          >
+            <th
+              class="max-w-[420px] py-[3px] pr-6 text-left break-words"
+              :class="isSum(row.role) ? 'font-semibold' : 'font-normal'"
+              scope="row"
+            >
+              <button
+                class="mr-2 size-2.5 rounded-xs border border-accent/50 align-baseline"
+                :class="highlighted.includes(row.key) ? 'bg-accent' : ''"
+                :aria-label="`Highlight ${row.label}`"
+                :aria-pressed="highlighted.includes(row.key)"
+                title="Highlight this row in the chart"
+                @click="emit('highlight', row.key)"
+              /><button
+                class="text-left hover:text-accent"
+                :style="{ paddingLeft: `${row.depth * 12}px` }"
+                :title="`What to do with ${row.label}`"
+                @click="emit('select', row.key)"
+              >
+                {{ row.label }}</button
+              ><span v-if="row.flagged" class="ml-2 text-[12px] text-accent">flagged</span>
+            </th>
+            <td
+              v-for="column in table.columns"
+              :key="column.id"
+              class="py-[3px] pl-6 text-right whitespace-nowrap"
+              :class="tone(row, column.id, column.reference)"
+            >
+              {{ row.cells[column.id] ?? '' }}
+            </td>
+          </tr>
+        </tbody>
+        <tfoot>
+          <tr
+            v-for="sum in sums"
+            :key="sum.key"
+            :data-row="sum.key"
+            class="font-semibold"
+            :class="lit === sum.key ? 'bg-accent-tint' : ''"
+          >
+            <th class="py-1 pr-6 text-left whitespace-nowrap" scope="row">{{ sum.label }}</th>
+            <td v-for="column in table.columns" :key="column.id" class="py-1 pl-6 text-right whitespace-nowrap">
+              {{ sum.cells[column.id] ?? '' }}
+            </td>
+          </tr>
+        </tfoot>
+      </table>
+    </div>
+  </section>
+</template>
