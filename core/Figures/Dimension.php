@@ -51,6 +51,18 @@ final readonly class Dimension
     }
 
     /**
+     * What a member stands for: itself, or whatever stands in a group, one by one.
+     *
+     * @return list<string>
+     */
+    public function leaves(string $member): array
+    {
+        $within = $this->within($member);
+
+        return 1 === \count($within) ? $within : array_values(array_diff($within, $this->groups()));
+    }
+
+    /**
      * What members do in a statement; of a group, what those in it do.
      *
      * @param list<string> $members

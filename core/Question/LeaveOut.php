@@ -13,14 +13,18 @@ use KeenMargin\Core\Time\Span;
 /** The same recipe without one of its rows. */
 final class LeaveOut
 {
-    /** Without a member: of all that were asked for, or of those named. None where it is the only one. */
-    public static function maybeMember(Recipe $recipe, string $breakdown, string $member): ?Recipe
+    /**
+     * Without a member, or whatever stands in a group: of all that were asked for, or of those named. None where nothing else is left.
+     *
+     * @param non-empty-list<string> $leaves
+     */
+    public static function maybeMember(Recipe $recipe, string $breakdown, array $leaves): ?Recipe
     {
         $where = [];
         $isDone = false;
         foreach ($recipe->question->where as $filter) {
-            if ($filter instanceof MemberFilter && $filter->breakdown === $breakdown && !$isDone && (!$filter->keeps || \in_array($member, $filter->members, true))) {
-                $members = $filter->keeps ? array_values(array_diff($filter->members, [$member])) : [...$filter->members, $member];
+            if ($filter instanceof MemberFilter && $filter->breakdown === $breakdown && !$isDone && (!$filter->keeps || [] !== array_intersect($leaves, $filter->members))) {
+                $members = $filter->keeps ? array_values(array_diff($filter->members, $leaves)) : array_values(array_unique([...$filter->members, ...$leaves]));
                 if ([] === $members) {
                     return null;
                 }
@@ -30,7 +34,7 @@ final class LeaveOut
             $where[] = $filter;
         }
 
-        return self::asking($recipe, ['where' => $isDone ? $where : [...$where, new MemberFilter($breakdown, [$member], false)]]);
+        return self::asking($recipe, ['where' => $isDone ? $where : [...$where, new MemberFilter($breakdown, $leaves, false)]]);
     }
 
     /**

@@ -56,7 +56,7 @@ final readonly class LookInto
     private function breakdowns(array $members, array $where): array
     {
         $of = array_filter($this->dataset->breakdowns, static function (Dimension $one) use ($members, $where): bool {
-            $held = isset($members[$one->name]) ? \count($one->within($members[$one->name])) - 1 : \count($one->members);
+            $held = \count(isset($members[$one->name]) ? $one->leaves($members[$one->name]) : $one->members);
             foreach ($where as $filter) {
                 $held = $filter instanceof MemberFilter && $filter->keeps && $filter->breakdown === $one->name && !isset($members[$one->name]) ? \count($filter->members) : $held;
             }
@@ -96,7 +96,7 @@ final readonly class LookInto
     {
         $where = array_values(array_filter($this->recipe->question->where, static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter || !isset($members[$filter->breakdown])));
         foreach ($members as $breakdown => $member) {
-            $where[] = new MemberFilter((string) $breakdown, [$member]);
+            $where[] = new MemberFilter((string) $breakdown, $this->dataset->maybeBreakdown((string) $breakdown)?->leaves($member) ?? [$member]);
         }
 
         return $where;

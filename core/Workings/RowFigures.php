@@ -90,7 +90,7 @@ final readonly class RowFigures
 
         return [...$where, match ($row->role) {
             RowRole::Other => new MemberFilter($breakdown, $shown, false),
-            RowRole::Group => new MemberFilter($breakdown, $dataset->maybeBreakdown($breakdown)?->within($key) ?? [$key]),
+            RowRole::Group => new MemberFilter($breakdown, $dataset->maybeBreakdown($breakdown)?->leaves($key) ?? [$key]),
             default => new MemberFilter($breakdown, [$key]),
         }];
     }

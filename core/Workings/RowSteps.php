@@ -24,7 +24,7 @@ final readonly class RowSteps
     {
         $members = self::maybeMembers($row, $recipe);
         $deeper = null === $members ? [] : (new LookInto($recipe, $dataset))->ways($row->period, $members);
-        $without = self::without($row, $workings, $recipe);
+        $without = self::without($row, $workings, $recipe, $dataset);
 
         return new self($deeper, $without, null === $without ? self::whyNot($row, $workings) : '');
     }
@@ -41,14 +41,14 @@ final readonly class RowSteps
             + (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => RowPlace::withinPanel($row)]);
     }
 
-    private static function without(Row $row, Workings $workings, Recipe $recipe): ?Recipe
+    private static function without(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): ?Recipe
     {
         $breakdown = $recipe->question->breakdown();
         $parts = array_values(array_filter($workings->rows, static fn (Row $one): bool => RowRole::Row === $one->role && $one->panel === $row->panel));
 
         return match (true) {
             !\in_array($row->role, [RowRole::Row, RowRole::Group], true) || \count($parts) < 2 => null,
-            null !== $breakdown => LeaveOut::maybeMember($recipe, $breakdown, RowPlace::withinPanel($row)),
+            null !== $breakdown => LeaveOut::maybeMember($recipe, $breakdown, $dataset->maybeBreakdown($breakdown)?->leaves(RowPlace::withinPanel($row)) ?: [RowPlace::withinPanel($row)]),
             null !== $row->period => LeaveOut::maybePeriod($recipe, $row->period, array_values(array_filter(array_map(static fn (Row $one) => $one->period, $parts)))),
             default => null,
         };

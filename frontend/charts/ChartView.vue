@@ -14,7 +14,7 @@ import PathLine from './PathLine.vue'
 import RowSources from './rows/RowSources.vue'
 import TheirsNotice from './TheirsNotice.vue'
 import WorkingsPanel from './workings/WorkingsPanel.vue'
-import { useChart } from './useChart'
+import { told, useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
 const chartOf = useChart()
@@ -75,7 +75,7 @@ function begin(key: string | null) {
   notes.begin(key)
 }
 function turnBeside() {
-  const { message: _, ...finish } = recipe.value?.finish ?? {}
+  const finish = told({ ...recipe.value?.finish, message: undefined })
   turnTo({ beside: beside.value || !recipe.value ? null : { ...recipe.value, finish } })
 }
 /** Two charts have rows of their own each: what is pointed at is in the one that is used. */

@@ -47,7 +47,7 @@ const groups = computed(() => [
     ...(props.chart
       ? [
           {
-            label: 'Copy the picture’s address',
+            label: 'Address of the picture',
             note: 'always current',
             does: async () => (
               await navigator.clipboard.writeText(pictureAddress(props.chart?.id ?? 0)),

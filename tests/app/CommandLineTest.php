@@ -73,7 +73,7 @@ final class CommandLineTest extends TestCase
         yield 'no actuals' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "Month,Budget\n2026-01,1\n", 'question.scenario: There are no actual figures (AC); there are BU.'];
         yield 'a workbook' => [['draw', 'recipe.json', '-', '-o', 'out.svg'], "PK\x03\x04", 'The workbook is damaged: it cannot be unpacked. Open it where it was made and save it again.'];
         yield 'no such file' => [['draw', 'recipe.json', 'nothing.csv', '-o', 'out.svg'], '', 'nothing.csv: there is no such file of figures that can be read.'];
-        yield 'an unknown format' => [['draw', 'recipe.json', 'figures.csv', '-o', 'out.bmp'], '', 'out.bmp: the ending chooses the format; known is .svg.'];
+        yield 'an unknown format' => [['draw', 'recipe.json', 'figures.csv', '-o', 'out.bmp'], '', 'out.bmp: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf.'];
         yield 'an unknown option' => [['draw', 'recipe.json', 'figures.csv', '--fast'], '', 'The option --fast is not known; see ./keen draw --help.'];
         yield 'one file' => [['workings', 'recipe.json'], '', 'Give a recipe and a file of figures; see ./keen workings --help.'];
         yield 'an unknown command' => [['paint'], '', 'There is no command "paint". ./keen lists them.'];

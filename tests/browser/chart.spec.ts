@@ -18,9 +18,10 @@ test('a chart is kept when it is named, saves itself, and stands in the list wit
   const picture = page.getByRole('img', { name: 'Picture of Statement, all lines' })
   await expect(picture).toBeVisible()
   expect(await picture.evaluate((image: HTMLImageElement) => image.decode().then(() => image.naturalWidth))).toBe(620)
-  await page.getByRole('button', { name: 'Delete Statement, all lines' }).click()
+  await page.getByRole('button', { name: 'More for Statement, all lines' }).click()
+  await page.getByRole('menuitem', { name: 'Delete' }).click()
   await expect(picture).toHaveCount(0)
-  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(picture).toBeVisible()
 })
 
@@ -41,7 +42,7 @@ test('the workings open, say their rules and light up with the chart', async ({ 
   await chart(page, 'Monthly revenue')
   await page.keyboard.press('w')
   const workings = page.getByRole('region', { name: 'Workings' })
-  await expect(workings.getByRole('row')).toHaveCount(14)
+  await expect(workings.getByRole('row')).toHaveCount(16)
   await expect(workings).toContainText('Shown minus budget')
   await workings.getByRole('row', { name: /Jun 2026/ }).hover()
   await expect(page.locator('svg.chart .lit')).toBeVisible()
@@ -98,7 +99,7 @@ test('text in the browser is as wide as it was measured', async ({ page }) => {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({
-          recipe: { ...saved.recipe, finish: { width: Math.round(Number(svg.getAttribute('width'))) } },
+          recipe: { ...saved.recipe, finish: { ...saved.recipe.finish, width: Math.round(Number(svg.getAttribute('width'))) } },
         }),
       })
     ).json()

@@ -51,7 +51,7 @@ test('a chart that pins an earlier closing period is marked as behind', async ({
     data: { dataset: id, name: 'A pinned chart', recipe: { keenMargin: 1, question, kind: 'variance-tiers' } },
   })
   await page.goto('/')
-  await expect(page.getByRole('link', { name: /A pinned chart/ })).toContainText(
+  await expect(page.getByRole('article').filter({ hasText: 'A pinned chart' })).toContainText(
     'Closed through May 2026; its figures through Jun 2026.',
   )
 })

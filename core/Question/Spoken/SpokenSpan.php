@@ -69,7 +69,7 @@ final readonly class SpokenSpan
     private function maybePeriod(string $text, ?Period $beside): ?Period
     {
         $text = trim($text);
-        $year = ($beside ?? $this->closing)->yearNumber();
+        $year = $this->calendar->group($beside ?? $this->closing, Grain::Year)->yearNumber();
         try {
             if (1 === preg_match('/^(\p{L}+)\.?[ -]?(\d{4}|\d{2})?$/u', $text, $part) && null !== MonthWords::maybeNumber($part[1])) {
                 $month = MonthWords::maybeNumber($part[1]);

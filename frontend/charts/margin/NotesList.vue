@@ -44,7 +44,7 @@ const label = computed(() => props.drawing.workings.rows.find((row) => row.key =
             @pointerleave="lit = null"
           >
             <p class="break-words whitespace-pre-line">{{ note.text }}</p>
-            <p class="text-[12px] text-quiet">
+            <p class="text-[12px]" :class="lit === note.row ? '' : 'text-quiet'">
               {{ note.author ? `${note.author}, ` : '' }}{{ stamp(note.changedAt ?? note.at) }}
               <span class="opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
                 <button class="link" :aria-label="`Edit note ${note.number}`" @click="emit('edit', note)">Edit</button

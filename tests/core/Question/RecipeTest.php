@@ -16,7 +16,7 @@ use PHPUnit\Framework\TestCase;
 
 final class RecipeTest extends TestCase
 {
-    private const MORE = '{"keenMargin":1,"question":{"scenario":"AC","by":"Route","order":"largest first","top":5,"each":"Cabin","between":{"field":"Class","first":"Seat","second":""},"used":"Sold","total":"Seats","target":"85"},"kind":"hat","finish":{"variance":"percent","sameLength":false,"gap":true,"mark":"dot","limit":"30","turn":true,"landing":true,"cut":false,"highlight":["2026-01"]}}';
+    private const MORE = '{"keenMargin":1,"question":{"scenario":"AC","by":"Route","order":"largest first","top":5,"each":"Cabin","between":{"field":"Class","first":"Seat","second":""},"used":"Sold","total":"Seats","target":"85","sequence":["Holm","North"]},"kind":"hat","finish":{"variance":"percent","sameLength":false,"gap":true,"mark":"dot","limit":"30","turn":true,"landing":true,"cut":false,"highlight":["2026-01"],"height":400,"colours":"greys","title":{"who":"We","when":"Now"},"message":{"text":"48 above","numbers":[{"said":"48","row":"total","column":"variance:BU","exact":"48000"}]},"footnote":"Without dues","notes":false,"named":"House"}}';
     private const FULL = '{"keenMargin":1,"question":{"measure":"Net revenue","scenario":"AC","forecast":"FC","against":["BU","PY"],"by":"month","span":{"from":"2026-01","to":"2026-12"},"closedThrough":"2026-08","where":[{"field":"Route","in":["North","Holm"]}],"better":"more","flag":{"percent":"5","amount":"20000"}},"kind":"variance-tiers","finish":{"unit":"k","decimals":0,"width":900}}';
 
     public function testReadsAndWritesTheSameDocument(): void
@@ -51,6 +51,10 @@ final class RecipeTest extends TestCase
         yield 'both filters' => [$with('"where":[{"field":"Route","in":["a"],"notIn":["b"]}]'), 'question.where[0]: Give one of "in" and "notIn", or "below", "atLeast" or both of these.'];
         yield 'a number for a text' => [$with('"measure":5'), 'question.measure: 5 is not accepted; give a text of 1 to 200 letters.'];
         yield 'a negative threshold' => [$with('"flag":{"percent":"-5"}'), 'question.flag.percent: "-5" is not accepted; give a number of zero or more in quotes, such as "5" or "0.5".'];
+        yield 'too low' => [$with('', ',"finish":{"height":10}'), 'finish.height: 10 is not accepted; give a whole number from 180 to 2400.'];
+        yield 'other colours' => [$with('', ',"finish":{"colours":"rainbow"}'), 'finish.colours: "rainbow" is not accepted; give effect or greys.'];
+        yield 'a message of nothing' => [$with('', ',"finish":{"message":{"text":" "}}'), 'finish.message.text: " " is not accepted; give a text of 1 to 600 letters.'];
+        yield 'another line of the title' => [$with('', ',"finish":{"title":{"where":"x"}}'), 'finish.title.where: This key is not known; accepted are who, what, when.'];
         yield 'too narrow' => [$with('', ',"finish":{"width":100}'), 'finish.width: 100 is not accepted; give a whole number from 360 to 1920.'];
     }
 

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\core\Workings;
+
+use KeenMargin\Core\Question\NotePlace;
+use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Note;
+use KeenMargin\Core\Workings\NotesInChart;
+use KeenMargin\Core\Workings\Reckoning;
+use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\RowNote;
+use KeenMargin\Core\Workings\RowPlace;
+use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\TestCase;
+
+/** Notes belong to a measure, a period and members, not to a picture. */
+final class NotesTest extends TestCase
+{
+    private const CSV = "Month,Route,Class,Actual,Budget\n2025-08,North,Foot,1,1\n2026-07,North,Foot,1,1\n2026-08,North,Foot,2,2\n2026-08,Holm,Foot,2,2\n2026-09,North,Vehicle,,3\n";
+
+    /** @param array<string, mixed> $question */
+    private static function workings(array $question): Workings
+    {
+        return Reckoning::of(Written::recipe($question), Written::figures(self::CSV));
+    }
+
+    /** @param array<mixed> $place filters */
+    private static function note(int $id, string $period, array $place = [], string $measure = 'Amount'): Note
+    {
+        $filters = array_map(static fn (array $filter) => RecipeReader::filter(Given::json(json_encode($filter, \JSON_THROW_ON_ERROR))), $place);
+
+        return new Note($id, $measure, Period::of($period), NotePlace::of($filters)->key(), "Note $id");
+    }
+
+    /**
+     * @param array<string, mixed> $question
+     * @param list<Note>           $notes
+     *
+     * @return array<int, string> rows by the number of the note
+     */
+    private static function numbered(array $question, array $notes): array
+    {
+        return array_column(array_map(static fn (RowNote $note): array => [$note->number, $note->row], (new NotesInChart($notes, Written::recipe($question)->question))->to(self::workings($question))->notes), 1, 0);
+    }
+
+    public function testTheyAreNumberedInTheOrderOfTheRows(): void
+    {
+        self::assertSame([1 => '2026-07', 2 => '2026-08', 3 => '2026-08'], self::numbered([], [self::note(1, '2026-08'), self::note(2, '2026-07'), self::note(3, '2026-08')]));
+    }
+
+    public function testAugustsNoteStaysWithAugustWhenTheBooksMoveOn(): void
+    {
+        $notes = [self::note(1, '2026-08', [['field' => 'Route', 'in' => ['North']]])];
+        $question = ['by' => 'Route', 'span' => 'year to date'];
+        self::assertSame([1 => 'North'], self::numbered($question + ['closedThrough' => '2026-08'], $notes));
+        self::assertSame([], self::numbered($question + ['closedThrough' => '2026-07'], $notes));
+        self::assertSame([1 => '2026-08'], self::numbered(['closedThrough' => '2026-07', 'where' => [['field' => 'Route', 'in' => ['North']]]], $notes));
+    }
+
+    public function testItIsFoundHoweverAChartCameToTheSameMembers(): void
+    {
+        $notes = [self::note(1, '2026-08', [['field' => 'Class', 'in' => ['Foot']], ['field' => 'Route', 'in' => ['North']]])];
+        $months = ['span' => ['from' => '2026-08', 'to' => '2026-08']];
+        self::assertSame([1 => '2026-08'], self::numbered(['where' => [['field' => 'Route', 'in' => ['North']], ['field' => 'Class', 'in' => ['Foot']]]], $notes));
+        self::assertSame([1 => 'North'], self::numbered($months + ['by' => 'Route', 'where' => [['field' => 'Class', 'in' => ['Foot']]]], $notes));
+        self::assertSame([1 => 'North/Foot'], self::numbered($months + ['by' => 'Class', 'each' => 'Route'], $notes));
+        self::assertSame([], self::numbered($months + ['by' => 'Route'], $notes));
+    }
+
+    public function testAQuarterHasTheNotesOfItsMonths(): void
+    {
+        self::assertSame([1 => '2026-Q3'], self::numbered(['by' => 'quarter'], [self::note(1, '2026-08')]));
+        self::assertSame([], self::numbered(['by' => 'month'], [self::note(1, '2026-Q3')]));
+    }
+
+    public function testOneOfAnotherMeasureIsNone(): void
+    {
+        self::assertSame([], self::numbered([], [self::note(1, '2026-08', [], 'Fuel')]));
+    }
+
+    public function testThoseOfTheSameRowAYearBeforeAreOffered(): void
+    {
+        $question = Written::recipe()->question;
+        $earlier = (new NotesInChart([self::note(1, '2025-08'), self::note(2, '2025-07'), self::note(3, '2024-08')], $question))->aYearBefore(self::workings([]));
+        self::assertSame([2, 1], [$earlier['2026-07'][0]->id, $earlier['2026-08'][0]->id]);
+        self::assertArrayHasKey('2025-08', $earlier);
+    }
+
+    public function testWhatIsGatheredHasNoPlaceOfItsOwn(): void
+    {
+        $question = ['by' => 'Route', 'top' => 1];
+        $workings = self::workings($question);
+        $places = array_map(static fn (Row $row): ?RowPlace => RowPlace::maybe($row, $workings, Written::recipe($question)->question), $workings->rows);
+        self::assertSame([true, false, true], array_map(static fn (?RowPlace $place): bool => null !== $place, $places));
+    }
+
+    public function testMembersAndFiltersStandInAnOrderOfTheirOwn(): void
+    {
+        $filter = static fn (string $json) => RecipeReader::filter(Given::json($json));
+        $one = NotePlace::of([$filter('{"field":"Route","in":["Holm","North"]}'), $filter('{"field":"Class","notIn":["Foot"]}')]);
+        $other = NotePlace::of([$filter('{"field":"Class","notIn":["Foot"]}'), $filter('{"field":"Route","in":["North","Holm"]}')]);
+        self::assertSame($one->key(), $other->key());
+    }
+}
