@@ -21,6 +21,8 @@ use Symfony\Component\Routing\Attribute\Route;
 final readonly class ChartPictureController
 {
     private const SMALL = 620;
+    /** Slides and pages elsewhere may show it. */
+    private const LINKED = ['Cache-Control' => 'max-age=0, must-revalidate', 'Cross-Origin-Resource-Policy' => 'cross-origin'];
 
     public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private Pictures $pictures, private DatasetNotes $notes)
     {
@@ -39,14 +41,14 @@ final readonly class ChartPictureController
     public function whole(int $id, string $format, Request $request): Response
     {
         $chart = $this->records->chart($id);
-        $answer = new Response();
+        $answer = new Response(null, 200, self::LINKED);
         $answer->setEtag("$id.{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}.$format.{$request->query->getString('scale')}");
         if ($answer->isNotModified($request)) {
             return $answer;
         }
         [$figures, $recipe] = $this->figured($chart);
         $drawing = Drawing::of($recipe, $figures, $this->kinds, $this->notes->inChart($chart->dataset, $recipe->question, true));
-        $picture = $this->pictures->answer($drawing->scene, $format, $request, ['Cache-Control' => 'no-cache']);
+        $picture = $this->pictures->answer($drawing->scene, $format, $request, self::LINKED);
         $picture->setEtag(trim((string) $answer->getEtag(), '"'));
 
         return $picture;

@@ -24,7 +24,7 @@ final class SafeHeaders
         $headers->set('X-Frame-Options', 'DENY');
         $headers->set('Referrer-Policy', 'no-referrer');
         $headers->set('Cross-Origin-Opener-Policy', 'same-origin');
-        $headers->set('Cross-Origin-Resource-Policy', 'same-origin');
+        $headers->has('Cross-Origin-Resource-Policy') || $headers->set('Cross-Origin-Resource-Policy', 'same-origin');
         $headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
         $headers->remove('X-Powered-By');
         if (!$headers->hasCacheControlDirective('max-age')) {

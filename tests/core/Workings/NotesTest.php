@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
+use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Question\NotePlace;
 use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Note;
 use KeenMargin\Core\Workings\NotesInChart;
@@ -29,7 +29,7 @@ final class NotesTest extends TestCase
         return Reckoning::of(Written::recipe($question), Written::figures(self::CSV));
     }
 
-    /** @param array<mixed> $place filters */
+    /** @param list<array<string, mixed>> $place filters */
     private static function note(int $id, string $period, array $place = [], string $measure = 'Amount'): Note
     {
         $filters = array_map(static fn (array $filter) => RecipeReader::filter(Given::json(json_encode($filter, \JSON_THROW_ON_ERROR))), $place);

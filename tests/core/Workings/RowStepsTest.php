@@ -96,9 +96,9 @@ final class RowStepsTest extends TestCase
     public function testAMemberIsLeftOut(): void
     {
         $without = self::steps(['by' => 'Route'], 'North')->without;
-        self::assertSame([['field' => 'Route', 'notIn' => ['North']]], RecipeWriter::question($without?->question ?? throw new \LogicException())['where']);
+        self::assertSame([['field' => 'Route', 'notIn' => ['North']]], RecipeWriter::question(($without ?? throw new \LogicException())->question)['where']);
         $without = self::steps(['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]], 'North')->without;
-        self::assertSame([['field' => 'Route', 'in' => ['Holm']]], RecipeWriter::question($without?->question ?? throw new \LogicException())['where']);
+        self::assertSame([['field' => 'Route', 'in' => ['Holm']]], RecipeWriter::question(($without ?? throw new \LogicException())->question)['where']);
         self::assertSame('It is the only one.', self::steps(['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['Holm']]]], 'Holm')->whyNot);
     }
 
