@@ -91,12 +91,12 @@ function point(event: PointerEvent) {
   lit.value = near && near.far <= near.reach + 12 ? near.key : null
 }
 
+/** On or back from the lit row; from none to the first or last. Infinitely far is to the end. */
 function step(by: number) {
+  const last = places.value.length - 1
   const at = places.value.findIndex((place) => place.key === lit.value)
-  const next =
-    places.value[
-      at < 0 ? (by > 0 ? 0 : places.value.length - 1) : Math.max(0, Math.min(places.value.length - 1, at + by))
-    ]
+  const from = at < 0 && Number.isFinite(by) ? (by > 0 ? -1 : last + 1) : at
+  const next = places.value[Math.max(0, Math.min(last, from + by))]
   if (next) lit.value = next.key
 }
 </script>

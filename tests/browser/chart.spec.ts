@@ -99,7 +99,10 @@ test('text in the browser is as wide as it was measured', async ({ page }) => {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({
-          recipe: { ...saved.recipe, finish: { ...saved.recipe.finish, width: Math.round(Number(svg.getAttribute('width'))) } },
+          recipe: {
+            ...saved.recipe,
+            finish: { ...saved.recipe.finish, width: Math.round(Number(svg.getAttribute('width'))) },
+          },
         }),
       })
     ).json()

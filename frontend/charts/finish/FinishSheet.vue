@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import type { Finish } from '../../shared/types'
-import type { Chart } from '../../shared/types'
+import type { Chart, Finish, NamedFinish } from '../../shared/types'
 import FinishChoice from './FinishChoice.vue'
+import FinishOnCharts from './FinishOnCharts.vue'
 import FinishSize from './FinishSize.vue'
 import FinishSwitch from './FinishSwitch.vue'
 import FinishWords from './FinishWords.vue'
+import { looksOf } from './looks'
 import NamedFinishes from './NamedFinishes.vue'
 
 /** What only changes the looks of this chart; what its kind has no use for is not offered. */
@@ -20,6 +21,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [part: Partial<Finish>] }>()
 
+/** The finish that is put on other charts; asked past the sheet, which closes. */
+const putting = shallowRef<NamedFinish | null>(null)
 const isTiers = computed(() => props.kind === 'variance-tiers')
 const usual = computed(() => ({ 'variance-tiers': 'both', 'gap-line': 'percent' })[props.kind] ?? 'amount')
 const variance = computed(() => props.finish.variance ?? usual.value)
@@ -161,7 +164,7 @@ function limit(text: string) {
       />
       <FinishSize :finish="finish" @change="emit('change', $event)" />
       <FinishWords :finish="finish" @change="emit('change', $event)" />
-      <NamedFinishes :finish="finish" :chart="chart" @change="emit('change', $event)" />
+      <NamedFinishes :finish="finish" @change="emit('change', $event)" @put="putting = $event" />
       <p class="border-t border-hairline pt-3 text-quiet">
         <template v-if="highlighted">
           {{ highlighted === 1 ? 'One row is' : `${highlighted} rows are` }} highlighted.
@@ -170,5 +173,12 @@ function limit(text: string) {
         <template v-else>Rows are highlighted in the workings, or with <kbd>h</kbd> on the chart.</template>
       </p>
     </PopoverPanel>
+    <FinishOnCharts
+      v-if="putting"
+      :named="putting"
+      :own="chart?.id ?? null"
+      @close="putting = null"
+      @here="emit('change', looksOf($event))"
+    />
   </Popover>
 </template>

@@ -1,36 +1,21 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ask, says } from '../../shared/api'
-import type { Chart, Finish, NamedFinish } from '../../shared/types'
+import type { Finish, NamedFinish } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
 import { useToast } from '../../shared/useToast'
-import FinishOnCharts from './FinishOnCharts.vue'
+import { LOOKS, looksOf } from './looks'
 
 /** Looks under a name: put on this chart or on many at once; charts that bear the name follow when it is changed. */
-const props = defineProps<{ finish: Finish; chart: Chart | null }>()
-const emit = defineEmits<{ change: [part: Partial<Finish>] }>()
+const props = defineProps<{ finish: Finish }>()
+const emit = defineEmits<{ change: [part: Partial<Finish>]; put: [named: NamedFinish] }>()
 const { tell } = useToast()
 const { value, problem, reload } = useLoad(() => ask<{ items: NamedFinish[] }>('GET', '/finishes'))
 const all = computed(() => value.value?.items ?? [])
 const own = computed(() => all.value.find((one) => one.name === props.finish.named) ?? null)
 const name = ref('')
-const putting = ref<NamedFinish | null>(null)
 
-const LOOKS = [
-  'unit',
-  'decimals',
-  'labels',
-  'width',
-  'locale',
-  'variance',
-  'sameLength',
-  'gap',
-  'mark',
-  'limit',
-] as const
-const MORE = ['turn', 'landing', 'cut', 'height', 'colours', 'notes'] as const
-const looks = [...LOOKS, ...MORE]
-const text = (finish: Finish) => JSON.stringify(looks.map((key) => finish[key] ?? null))
+const text = (finish: Finish) => JSON.stringify(LOOKS.map((key) => finish[key] ?? null))
 const isOther = computed(() => own.value !== null && text(own.value.finish) !== text(props.finish))
 
 async function run(action: () => Promise<string>) {
@@ -41,10 +26,7 @@ async function run(action: () => Promise<string>) {
     tell(says(error))
   }
 }
-function use(one: NamedFinish) {
-  const part = Object.fromEntries(looks.map((key) => [key, one.finish[key]])) as Partial<Finish>
-  emit('change', { ...part, named: one.name })
-}
+const use = (one: NamedFinish) => emit('change', looksOf(one))
 const saveAs = () =>
   run(async () => {
     const made = await ask<NamedFinish>('POST', '/finishes', {
@@ -81,7 +63,7 @@ const remove = (one: NamedFinish) =>
       <p class="flex flex-wrap gap-x-3 text-[12px]">
         <button v-if="own?.id !== one.id" class="link" @click="use(one)">Use here</button>
         <button v-else-if="isOther" class="link" @click="save(one, { finish })">Change it to this</button>
-        <button class="link" @click="putting = one">Use on charts…</button>
+        <button class="link" @click="emit('put', one)">Use on charts…</button>
         <button class="link" @click="save(one, { isDefault: !one.isDefault })">
           {{ one.isDefault ? 'Not for new charts' : 'For new charts' }}
         </button>
@@ -98,12 +80,5 @@ const remove = (one: NamedFinish) =>
       />
       <button class="button" type="submit" :disabled="!name.trim()">Keep</button>
     </form>
-    <FinishOnCharts
-      v-if="putting"
-      :named="putting"
-      :own="chart?.id ?? null"
-      @close="((putting = null), void reload())"
-      @here="use($event)"
-    />
   </div>
 </template>

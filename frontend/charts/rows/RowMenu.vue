@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, toRef } from 'vue'
-import { onClickOutside } from '@vueuse/core'
+import { onClickOutside, onKeyStroke } from '@vueuse/core'
 import type { Recipe, WorkingsTable } from '../../shared/types'
 import { beside } from './beside'
 import { canMove } from './rowSteps'
@@ -42,6 +42,8 @@ function step(by: number) {
 }
 onMounted(async () => (await nextTick(), buttons()[0]?.focus({ preventScroll: true })))
 onClickOutside(menu, () => emit('close'))
+// Also where the focus is elsewhere: a changed chart takes it away.
+onKeyStroke('Escape', () => emit('close'))
 </script>
 
 <template>

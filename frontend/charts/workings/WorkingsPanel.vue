@@ -12,6 +12,9 @@ const emit = defineEmits<{ highlight: [key: string]; select: [key: string] }>()
 const isOpen = defineModel<boolean>('open', { default: false })
 const lit = defineModel<string | null>('lit', { default: null })
 const panel = ref<HTMLElement | null>(null)
+const pinned = ref<string | null>(null)
+const isLit = (key: string) => key === lit.value || key === pinned.value
+watch(isOpen, (open) => open || (pinned.value = null))
 const sorting = ref<Sorting | null>(null)
 const { height, grab, step, least, most } = useHeight('keen:workings-height', 300)
 const { tell } = useToast()
@@ -54,11 +57,11 @@ watch(lit, (key) => {
   if (key && isOpen.value && !panel.value?.matches(':hover')) rowOf(key)?.scrollIntoView({ block: 'nearest' })
 })
 
-/** Opens at a row, and lights it. */
+/** Opens at a row, which stays lit until another is shown. */
 async function show(key: string) {
   isOpen.value = true
+  pinned.value = key
   await nextTick()
-  lit.value = key
   rowOf(key)?.scrollIntoView({ block: 'nearest' })
 }
 defineExpose({ show })
@@ -137,7 +140,7 @@ defineExpose({ show })
             :key="row.key"
             :data-row="row.key"
             class="border-b border-hairline"
-            :class="[lit === row.key ? 'bg-accent-tint' : '', isSum(row.role) ? 'font-semibold' : '']"
+            :class="[isLit(row.key) ? 'bg-accent-tint' : '', isSum(row.role) ? 'font-semibold' : '']"
             @pointerenter="lit = row.key"
             @pointerleave="lit = null"
           >
@@ -178,7 +181,7 @@ defineExpose({ show })
             :key="sum.key"
             :data-row="sum.key"
             class="font-semibold"
-            :class="lit === sum.key ? 'bg-accent-tint' : ''"
+            :class="isLit(sum.key) ? 'bg-accent-tint' : ''"
           >
             <th class="py-1 pr-6 text-left whitespace-nowrap" scope="row">{{ sum.label }}</th>
             <td v-for="column in table.columns" :key="column.id" class="py-1 pl-6 text-right whitespace-nowrap">
