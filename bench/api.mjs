@@ -43,4 +43,28 @@ for (let i = 0; i < 240; i++) {
   if (i >= 40) spent.push(performance.now() - asked)
 }
 spent.sort((a, b) => a - b)
-console.log(JSON.stringify({ facts: dataset.facts, imported, median: spent[100], p95: spent[190] }))
+
+/* A chart as a file, by HTTP. */
+const pictures = {}
+const recipe = {
+  keenMargin: 1,
+  question: { forecast: 'FC', against: ['BU', 'PY'], by: 'month', closedThrough: '2026-08' },
+  kind: 'variance-tiers',
+}
+for (const format of ['svg', 'png', 'png?scale=3', 'pdf']) {
+  const times = []
+  for (let i = 0; i < 25; i++) {
+    const asked = performance.now()
+    const response = await fetch(`${base}/api/datasets/${dataset.id}/pictures.${format}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ recipe }),
+    })
+    if (!response.ok) throw new Error(await response.text())
+    await response.arrayBuffer()
+    if (i >= 5) times.push(performance.now() - asked)
+  }
+  times.sort((a, b) => a - b)
+  pictures[format] = { median: times[10], p95: times[18] }
+}
+console.log(JSON.stringify({ facts: dataset.facts, imported, median: spent[100], p95: spent[190], pictures }))

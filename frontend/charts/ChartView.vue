@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { refDebounced, useElementSize } from '@vueuse/core'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
@@ -11,12 +11,12 @@ import ExportMenu from './ExportMenu.vue'
 import ChartMargin from './margin/ChartMargin.vue'
 import { useNotes } from './margin/useNotes'
 import PathLine from './PathLine.vue'
-import RowSources from './rows/RowSources.vue'
 import TheirsNotice from './TheirsNotice.vue'
 import WorkingsPanel from './workings/WorkingsPanel.vue'
 import { told, useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
+const RowSources = defineAsyncComponent(() => import('./rows/RowSources.vue'))
 const chartOf = useChart()
 const { dataset, recipe, beside, path, problem, fresh, sitting, closing, saving, pulse, beat } = chartOf
 const { change, finish, draw, turnTo, lookInto, goBack, moveClosing } = chartOf

@@ -1,11 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { useRouter } from 'vue-router'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { useKeys } from './useKeys'
 
-const isOpen = ref(false)
-const router = useRouter()
+defineEmits<{ close: [] }>()
 const keys = [
   ['?', 'Show these keys'],
   ['g f', 'Go to figures'],
@@ -29,16 +25,10 @@ const keys = [
   ['Ctrl+Z', 'Undo'],
   ['Ctrl+Shift+Z', 'Redo'],
 ]
-
-useKeys({
-  '?': () => (isOpen.value = true),
-  'g f': () => void router.push('/figures'),
-  'g c': () => void router.push('/charts'),
-})
 </script>
 
 <template>
-  <Dialog :open="isOpen" class="relative z-40" @close="isOpen = false">
+  <Dialog :open="true" class="relative z-40" @close="$emit('close')">
     <div class="fixed inset-0 bg-ink/25" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center p-16">
       <DialogPanel class="w-full max-w-md rounded-lg bg-panel p-6 shadow-xl">
@@ -49,7 +39,7 @@ useKeys({
             <dd>{{ does }}</dd>
           </div>
         </dl>
-        <button class="button mt-4" @click="isOpen = false">Close</button>
+        <button class="button mt-4" @click="$emit('close')">Close</button>
       </DialogPanel>
     </div>
   </Dialog>

@@ -12,7 +12,6 @@ import {
 } from '@headlessui/vue'
 import { refDebounced } from '@vueuse/core'
 import { ask, says } from './api'
-import { useKeys } from './useKeys'
 import { useSearch } from './useSearch'
 
 interface Found {
@@ -32,10 +31,6 @@ const found = ref<Found[] | null>(null)
 const problem = ref('')
 let asked = 0
 
-useKeys({ '/': () => (isOpen.value = true) })
-watch(isOpen, (open) => {
-  if (open) [sought.value, found.value, problem.value] = ['', null, '']
-})
 watch(settled, async (text) => {
   const mine = ++asked
   if (!text.trim()) return void (found.value = null)

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
+import { computed, defineAsyncComponent, shallowRef } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import type { Chart, Finish, NamedFinish } from '../../shared/types'
 import FinishChoice from './FinishChoice.vue'
-import FinishOnCharts from './FinishOnCharts.vue'
 import FinishSize from './FinishSize.vue'
 import FinishSwitch from './FinishSwitch.vue'
 import FinishWords from './FinishWords.vue'
@@ -21,6 +20,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [part: Partial<Finish>] }>()
 
+const FinishOnCharts = defineAsyncComponent(() => import('./FinishOnCharts.vue'))
 /** The finish that is put on other charts; asked past the sheet, which closes. */
 const putting = shallowRef<NamedFinish | null>(null)
 const isTiers = computed(() => props.kind === 'variance-tiers')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { defineAsyncComponent, ref, watch } from 'vue'
 import { refDebounced } from '@vueuse/core'
 import { ask, says } from '../../shared/api'
 import PageTurner from '../../shared/PageTurner.vue'
@@ -10,8 +10,8 @@ import { useLoad } from '../../shared/useLoad'
 import { usePages } from '../../shared/usePages'
 import { useToast } from '../../shared/useToast'
 import ChartCard from './ChartCard.vue'
-import PasteRecipe from './PasteRecipe.vue'
 
+const PasteRecipe = defineAsyncComponent(() => import('./PasteRecipe.vue'))
 const sought = ref('')
 const settled = refDebounced(sought, 150)
 const dataset = ref('')

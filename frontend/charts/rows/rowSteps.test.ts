@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest'
+import type { WorkingsRow } from '../../shared/types'
+import { beside } from './beside'
+import { canMove, moved } from './rowSteps'
+
+const row = (key: string, depth = 0, role: WorkingsRow['role'] = 'row', panel = ''): WorkingsRow => ({
+  ...{ key: panel ? `${panel}/${key}` : key, label: key, role, depth, panel, shown: null },
+  ...{ cells: {}, effects: {}, flags: {}, flagged: false },
+})
+const lines = [
+  row('Fares', 0, 'group'),
+  row('Foot', 1),
+  row('Cars', 1),
+  row('Costs', 0, 'group'),
+  row('Fuel', 1),
+  row('other', 0, 'other'),
+  row('total', 0, 'total'),
+]
+
+describe('moving a row', () => {
+  it('changes places with its like, on its own level', () => {
+    expect(moved(lines, 'Cars', -1)).toEqual({ sequence: ['Fares', 'Cars', 'Foot', 'Costs', 'Fuel'], order: undefined })
+    expect(moved(lines, 'Costs', -1).sequence).toEqual(['Costs', 'Foot', 'Cars', 'Fares', 'Fuel'])
+  })
+
+  it('ends with its group, and leaves sums where they are', () => {
+    expect([canMove(lines, 'Foot', -1), canMove(lines, 'Cars', 1), canMove(lines, 'Fuel', -1)]).toEqual([
+      false,
+      false,
+      false,
+    ])
+    expect([canMove(lines, 'Costs', 1), canMove(lines, 'total', -1), canMove(lines, 'other', -1)]).toEqual([
+      false,
+      false,
+      false,
+    ])
+    expect(moved(lines, 'total', -1)).toEqual({})
+  })
+
+  it('moves a member in all of several charts', () => {
+    const panels = [row('A', 0, 'row', 'North'), row('B', 0, 'row', 'North'), row('A', 0, 'row', 'Holm')]
+    expect(moved(panels, 'North/B', -1).sequence).toEqual(['B', 'A'])
+  })
+})
+
+describe('a card', () => {
+  it('stands right of its mark where there is room, else left, never past an edge', () => {
+    const at = (left: number, right: number) => beside({ left, right, top: 10, width: 600 }, 200).left
+    expect(at(100, 130)).toBe('142px')
+    expect(at(500, 540)).toBe('288px')
+    expect(at(50, 560)).toBe('0px')
+  })
+})

@@ -1,0 +1,18 @@
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useKeys } from './useKeys'
+import { useSearch } from './useSearch'
+
+/** The sheets that open over any view, and the keys that lead from area to area. */
+export function useSheets() {
+  const router = useRouter()
+  const { isOpen: isSearching } = useSearch()
+  const showsKeys = ref(false)
+  useKeys({
+    '?': () => (showsKeys.value = true),
+    '/': () => (isSearching.value = true),
+    'g f': () => void router.push('/figures'),
+    'g c': () => void router.push('/charts'),
+  })
+  return { isSearching, showsKeys }
+}
