@@ -14,6 +14,8 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Question\RecipeFit;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\MessageCheck;
+use KeenMargin\Core\Workings\Reckoning;
 
 /** A named chart as the API tells it. */
 final readonly class ChartState
@@ -33,7 +35,7 @@ final readonly class ChartState
     {
         return self::of($chart) + [
             'pictured' => "{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}",
-            'troubles' => array_values(array_filter([$this->maybeUnfit($chart), $this->maybeFailing($chart)])),
+            'troubles' => array_values(array_filter([$this->maybeUnfit($chart) ?? $this->maybeStale($chart), $this->maybeFailing($chart)])),
             'behind' => $this->maybeBehind($chart),
         ];
     }
@@ -48,6 +50,17 @@ final readonly class ChartState
         }
 
         return null;
+    }
+
+    /** A message whose numbers are others by now. */
+    private function maybeStale(ChartRecord $chart): ?string
+    {
+        $figures = new StoredFigures($chart->dataset, $this->store);
+        $recipe = RecipeReader::read(self::document($chart), $figures->dataset()->calendar);
+        $message = $recipe->finish->message;
+        $check = null === $message || [] === $message->kept() ? null : MessageCheck::of($message, Reckoning::of($recipe, $figures));
+
+        return null === $check || $check->holds ? null : "$check->says.";
     }
 
     private function maybeFailing(ChartRecord $chart): ?string

@@ -34,18 +34,20 @@ final class Sentence
             : [['text' => 'How did '], ['text' => Wording::withinSentence($measure->name), 'slot' => 'measure']];
         $breakdowns = array_values(array_filter($dataset->breakdowns, static fn (Dimension $breakdown): bool => !$isHat || $breakdown->name !== $question->between?->field));
         foreach ($breakdowns as $i => $breakdown) {
-            $parts[] = ['text' => 0 === $i ? ($isFill ? ', for ' : ' of ') : ($i === \count($breakdowns) - 1 ? ' and ' : ', ')];
+            // After a list of its own, another needs a comma.
+            $joined = str_contains($parts[\count($parts) - 1]['text'], ' and ') ? ', and ' : ' and ';
+            $parts[] = ['text' => 0 === $i ? ($isFill ? ', for ' : ' of ') : ($i === \count($breakdowns) - 1 ? $joined : ', ')];
             $parts[] = ['text' => self::members($breakdown, $question), 'slot' => 'members:'.$breakdown->name];
         }
         $numbers = self::numbers($question);
         if ('' !== $numbers || self::hasNumbers($dataset)) {
             $parts[] = ['text' => '' === $numbers ? ', ' : ' where '];
-            $parts[] = ['text' => '' === $numbers ? 'whatever else' : $numbers, 'slot' => 'numbers'];
+            $parts[] = ['text' => '' === $numbers ? 'whatever the other numbers' : $numbers, 'slot' => 'numbers'];
         }
 
         return [
             ...$parts,
-            ...$dataset->isTimeless() ? [] : [['text' => $isFill ? ', in ' : ' in '], ['text' => self::span($question, $dataset, $range), 'slot' => 'span']],
+            ...$dataset->isTimeless() ? [] : [['text' => $isFill || ('' === $numbers && 'numbers' === ($parts[\count($parts) - 1]['slot'] ?? null)) ? ', in ' : ' in '], ['text' => self::span($question, $dataset, $range), 'slot' => 'span']],
             ...self::heldAgainst($question, $isHat, $isFill),
             ['text' => ', by '], ['text' => self::rows($question), 'slot' => 'by'],
             ['text' => '? '], ['text' => Better::More === $better ? 'More is better' : 'Less is better', 'slot' => 'better'],
@@ -65,7 +67,7 @@ final class Sentence
         $target = $isFill && null !== $question->target ? 'a rate of '.$question->target->toString().' %' : null;
         $text = Wording::and(array_values(array_filter([...$words, $target])));
 
-        return [['text' => $isFill ? ', against ' : ' compare with '], ['text' => '' === $text ? 'nothing yet' : $text, 'slot' => 'against']];
+        return [['text' => $isFill ? ', against ' : ('' === $text ? ' go, against ' : ' compare with ')], ['text' => '' === $text ? 'nothing yet' : $text, 'slot' => 'against']];
     }
 
     private static function capacity(Question $question): string

@@ -84,6 +84,13 @@ final class FinishesTest extends TestCase
         self::assertCount(2, $names($word));
     }
 
+    public function testAMessageThatIsStaleIsMarkedInTheList(): void
+    {
+        $dataset = Kept::made(self::CSV);
+        self::chart($dataset, 'Stale message', ['message' => ['text' => 'We are 5', 'numbers' => [['said' => '5', 'row' => 'total', 'column' => 'AC', 'exact' => '5']]]]);
+        self::assertSame(['The message says 5, is now 8.'], Server::send('GET', "/api/charts?dataset=$dataset")->at('items', 0, 'troubles'));
+    }
+
     public function testARecipeOfOtherFiguresIsFitted(): void
     {
         $dataset = Kept::made(self::CSV);

@@ -58,7 +58,7 @@ final class ListsTest extends TestCase
         self::assertSame([true, ['AC'], 'none'], [$dataset->at('isList'), $dataset->at('scenarios'), $dataset->at('grain')]);
         self::assertSame(['120.50', '40.00', '−70.00'], \array_slice(self::column($id, 'Amount', 'Step'), 0, 3));
         $drawing = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => $dataset->at('firstRecipe')]);
-        self::assertSame([200, 'How did amount of all steps compare with nothing yet, by step? More is better; flag gaps over 5 %.'], [$drawing->status, implode('', array_column((array) $drawing->at('sentence'), 'text'))]);
+        self::assertSame([200, 'How did amount of all steps go, against nothing yet, by step? More is better; flag gaps over 5 %.'], [$drawing->status, implode('', array_column((array) $drawing->at('sentence'), 'text'))]);
         self::assertSame(['Opening balance', '121'], [$drawing->at('workings', 'rows', 0, 'label'), $drawing->at('workings', 'rows', 0, 'cells', 'AC')]);
     }
 

@@ -66,7 +66,7 @@ describe('the slot of numbers', () => {
   } as Dataset
   const open = async (where: Filter[]) => {
     const onChange = vi.fn()
-    const root = await opened(NumbersSlot, { text: 'whatever else', dataset, where, onChange })
+    const root = await opened(NumbersSlot, { text: 'whatever the other numbers', dataset, where, onChange })
     const field = (label: string) => root.querySelector(`[aria-label="${label}"]`) as HTMLInputElement
     return { root, field, onChange, submit: () => root.querySelector('form')?.dispatchEvent(new Event('submit')) }
   }

@@ -62,7 +62,7 @@ final class FilterTest extends TestCase
 
             return implode('', array_column(Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
         };
-        self::assertStringContainsString(', whatever else in', $say([]));
+        self::assertStringContainsString(', whatever the other numbers, in', $say([]));
         self::assertStringContainsString(' where completion is below 99 in', $say([['field' => 'Completion', 'below' => '99']]));
     }
 

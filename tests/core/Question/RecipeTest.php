@@ -116,7 +116,7 @@ final class RecipeTest extends TestCase
             return implode('', array_column(Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
         };
         self::assertSame('How did amount of all routes and all vessel classes in Jan–Feb 2026 compare with budget and prior year, by month? More is better; flag gaps over 5 % and 20 k.', $say(['against' => ['BU', 'PY'], 'span' => ['from' => '2026-01', 'to' => '2026-02'], 'flag' => ['percent' => '5', 'amount' => '20000']]));
-        self::assertSame('How did amount of North and Holm and all vessel classes in the last 3 months compare with nothing yet, by quarter? Less is better; flag no gaps.', $say(['span' => ['last' => 3, 'unit' => 'month'], 'by' => 'quarter', 'better' => 'less', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]]));
+        self::assertSame('How did amount of North and Holm, and all vessel classes in the last 3 months go, against nothing yet, by quarter? Less is better; flag no gaps.', $say(['span' => ['last' => 3, 'unit' => 'month'], 'by' => 'quarter', 'better' => 'less', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]]));
         self::assertSame('How did amount of all routes but Outer and all vessel classes in the year to date compare with budget, by month? More is better; flag gaps over 0.5 %.', $say(['against' => ['BU'], 'span' => 'year to date', 'flag' => ['percent' => '0.50'], 'where' => [['field' => 'Route', 'notIn' => ['Outer']]]]));
     }
 
