@@ -1,19 +1,14 @@
-/* Makes docs/screenshots from the demo figures. Usage: node tools/screenshots.mjs BASE EMPTY_BASE */
+/* Makes docs/screenshots from the demo figures. Usage: node tools/screenshots.mjs BASE */
 import { readFileSync } from 'node:fs'
 import { chromium as playwright } from '@playwright/test'
 import { chromium } from './browser.mjs'
 
-const [base, empty] = process.argv.slice(2)
+const [base] = process.argv.slice(2)
 const browser = await playwright.launch(chromium)
 
-async function shoot(
-  name,
-  path,
-  act = async () => {},
-  { width = 1280, height = 800, from = base, pointing = false } = {},
-) {
+async function shoot(name, path, act = async () => {}, { width = 1280, height = 800, pointing = false } = {}) {
   const page = await browser.newPage({ viewport: { width, height } })
-  await page.goto(from + path)
+  await page.goto(base + path)
   await page.waitForLoadState('networkidle')
   await act(page)
   if (!pointing) await page.mouse.move(2, 400)
@@ -56,7 +51,6 @@ const statement = async (page) => {
 }
 
 await shoot('start', '/')
-await shoot('start-empty', '/', undefined, { from: empty })
 await shoot('figures', '/figures')
 await shoot('dataset', '/figures', async (page) => {
   await statement(page)
@@ -111,12 +105,31 @@ await shoot(
   async (page) => {
     await open('Fuel cost')(page)
     await page.locator('svg.chart rect[data-key="2026-05"][data-role=value]').hover()
+    await page.getByText('fuel-cost.csv').first().waitFor()
   },
   { pointing: true },
 )
+await shoot('chart-selected', '/charts', async (page) => {
+  await open('Monthly revenue')(page)
+  await page.locator('svg.chart rect[data-key="2026-06"][data-role=value]').click()
+  await page.getByRole('menuitem', { name: 'by route' }).waitFor()
+})
 await shoot('chart-workings', '/charts', async (page) => {
   await open('Monthly revenue')(page)
+  await page.locator('svg.chart rect[data-key="2026-06"][data-role=value]').click()
+  await page.getByRole('menuitem', { name: 'by route' }).click()
+  await page.getByRole('navigation', { name: 'Looked into' }).waitFor()
   await page.keyboard.press('w')
+  await page.getByRole('button', { name: 'ΔBU', exact: true }).click()
+})
+await shoot('chart-beside', '/charts', async (page) => {
+  await open('Monthly revenue')(page)
+  await page.keyboard.press('b')
+  const second = page.getByLabel('Chart beside it')
+  await second.getByRole('button', { name: /^Rows:/ }).click()
+  await second.getByRole('radio', { name: 'quarter', exact: true }).click()
+  await page.keyboard.press('Escape')
+  await second.locator('text', { hasText: 'Q1' }).first().waitFor()
 })
 await shoot('chart-structure', '/charts', async (page) => {
   await open('Statement, year to date')(page)
@@ -127,7 +140,6 @@ await shoot('chart-each', '/charts', async (page) => {
   await open('Each route against budget')(page)
   await page.getByRole('button', { name: 'Finish' }).click()
 })
-await shoot('chart-narrow', '/charts', open('Revenue by quarter'), { width: 900, height: 760 })
 
 const sheet = await browser.newPage({ viewport: { width: 1420, height: 900 } })
 await sheet.goto(new URL('../docs/kinds.html', import.meta.url).href)

@@ -55,7 +55,7 @@ final readonly class Drawing
         $scene = $kinds->of($recipe->kind)->scene($workings, $recipe->finish);
         $message = $recipe->finish->message;
 
-        return new self($workings, $scene, $recipe, [...null === $message ? [] : [MessageCheck::of($message, $workings)], ScaleCheck::of($scene, $workings, $recipe->finish->sameLength)]);
+        return new self($workings, $scene, $recipe, [...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $workings)], ScaleCheck::of($scene, $workings, $recipe->finish->sameLength)]);
     }
 
     private function checked(Check $check): self

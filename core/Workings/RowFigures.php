@@ -44,7 +44,7 @@ final readonly class RowFigures
      */
     public function stands(Scenario $scenario): array
     {
-        if (Scenario::PriorYear !== $scenario || null === $this->range || \in_array($scenario, $this->dataset->scenarios(), true)) {
+        if (Scenario::PriorYear !== $scenario || null === $this->range || \in_array($scenario, $this->dataset->coverage->scenarios(), true)) {
             return [$scenario, $this->range];
         }
         $earlier = static fn (int $day): Period => Period::ofStart(Grain::Day, $day)->yearEarlier();

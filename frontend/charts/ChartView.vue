@@ -119,112 +119,110 @@ useKeys({
         :chart="isBeside ? null : chart"
       />
     </TopBar>
-    <div class="min-h-0 flex-1 overflow-y-auto">
-      <div class="flex min-h-full">
-        <ChartMargin
-          v-model:lit="lit"
-          :drawing="shown?.drawing ?? null"
-          :message="shown?.recipe.finish?.message"
-          :chart="chart"
-          :dataset-name="dataset?.name ?? ''"
-          :saved-at="savedAt"
-          :writing="notes.writing.value"
-          :editing="notes.editing.value"
-          :note-problem="notes.problem.value"
-          @name="saving.name"
-          @point="workings?.show($event)"
-          @message="finish({ message: $event }, isBeside)"
-          @write-note="notes.write"
-          @change-note="notes.change"
-          @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
-          @remove-note="notes.remove"
-          @drop-note="notes.drop"
+    <div class="flex min-h-0 flex-1">
+      <ChartMargin
+        v-model:lit="lit"
+        :drawing="shown?.drawing ?? null"
+        :message="shown?.recipe.finish?.message"
+        :chart="chart"
+        :dataset-name="dataset?.name ?? ''"
+        :saved-at="savedAt"
+        :writing="notes.writing.value"
+        :editing="notes.editing.value"
+        :note-problem="notes.problem.value"
+        @name="saving.name"
+        @point="workings?.show($event)"
+        @message="finish({ message: $event }, isBeside)"
+        @write-note="notes.write"
+        @change-note="notes.change"
+        @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
+        @remove-note="notes.remove"
+        @drop-note="notes.drop"
+      />
+      <main class="min-w-0 flex-1 overflow-y-auto px-7 pt-4 pb-6">
+        <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
+        <TheirsNotice
+          v-if="theirs && recipe"
+          :own="recipe"
+          :theirs="theirs"
+          @put="saving.putOnTop"
+          @take="(sitting.remember(), saving.takeTheirs())"
         />
-        <main class="min-w-0 flex-1 px-7 pt-4 pb-6">
-          <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
-          <TheirsNotice
-            v-if="theirs && recipe"
-            :own="recipe"
-            :theirs="theirs"
-            @put="saving.putOnTop"
-            @take="(sitting.remember(), saving.takeTheirs())"
-          />
-          <PathLine :path="path" @back="goBack" />
-          <SentenceOfTrouble
-            v-if="refusal"
-            class="mb-4"
-            :says="refusal"
-            :retry="canUndo ? 'Undo' : undefined"
-            @retry="sitting.undo"
-          />
-          <ChartTools
-            v-if="panes.length > 1 && shown && dataset"
-            v-model:reader="reader"
-            class="mb-3"
-            :pane="shown"
-            :chart="isBeside ? null : chart"
-            :dataset="dataset"
-            is-beside
-            @beside="turnBeside"
-            @finish="finish($event, isBeside)"
-          />
-          <div
-            ref="frame"
-            class="grid max-w-[1760px]"
-            :style="{
-              gridTemplateColumns: panes.length > 1 ? 'minmax(0,1fr) minmax(0,1fr)' : 'minmax(0,1fr)',
-              columnGap: `${COLUMN_GAP}px`,
-            }"
+        <PathLine :path="path" @back="goBack" />
+        <SentenceOfTrouble
+          v-if="refusal"
+          class="mb-4"
+          :says="refusal"
+          :retry="canUndo ? 'Undo' : undefined"
+          @retry="sitting.undo"
+        />
+        <ChartTools
+          v-if="panes.length > 1 && shown && dataset"
+          v-model:reader="reader"
+          class="mb-3"
+          :pane="shown"
+          :chart="isBeside ? null : chart"
+          :dataset="dataset"
+          is-beside
+          @beside="turnBeside"
+          @finish="finish($event, isBeside)"
+        />
+        <div
+          ref="frame"
+          class="grid max-w-[1760px]"
+          :style="{
+            gridTemplateColumns: panes.length > 1 ? 'minmax(0,1fr) minmax(0,1fr)' : 'minmax(0,1fr)',
+            columnGap: `${COLUMN_GAP}px`,
+          }"
+        >
+          <p v-if="!panes.length && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
+          <section
+            v-for="(one, i) in dataset ? panes : []"
+            :key="i"
+            class="min-w-0"
+            :class="panes.length > 1 ? ['border-t-2 pt-3', active === i ? 'border-accent' : 'border-hairline'] : ''"
+            :aria-label="panes.length > 1 ? (i === 0 ? 'First chart' : 'Chart beside it') : 'Chart'"
+            @pointerdown.capture="use(i)"
+            @focusin="use(i)"
+            @pointerenter="lit === null && use(i)"
           >
-            <p v-if="!panes.length && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
-            <section
-              v-for="(one, i) in dataset ? panes : []"
-              :key="i"
-              class="min-w-0"
-              :class="panes.length > 1 ? ['border-t-2 pt-3', active === i ? 'border-accent' : 'border-hairline'] : ''"
-              :aria-label="panes.length > 1 ? (i === 0 ? 'First chart' : 'Chart beside it') : 'Chart'"
-              @pointerdown.capture="use(i)"
-              @focusin="use(i)"
-              @pointerenter="lit === null && use(i)"
+            <ChartPane
+              v-if="dataset"
+              ref="pane"
+              :lit="active === i ? lit : null"
+              :selected="active === i ? selected : null"
+              :drawing="one.drawing"
+              :recipe="one.recipe"
+              :dataset="dataset"
+              :is-stale="Boolean(refusal) || isSlow"
+              :width="width"
+              :is-small="panes.length > 1"
+              :filter="reader ? `url(#reader-${reader})` : undefined"
+              @update:lit="((lit = $event), use(i))"
+              @update:selected="selected = $event"
+              @change="change($event, i === 1)"
+              @finish="finish($event, i === 1)"
+              @draw="draw($event, i === 1)"
+              @turn="turnTo(i === 1 ? { beside: $event } : { recipe: $event })"
+              @look="lookInto"
+              @note="begin"
+              @sources="sources = $event"
             >
-              <ChartPane
-                v-if="dataset"
-                ref="pane"
-                :lit="active === i ? lit : null"
-                :selected="active === i ? selected : null"
-                :drawing="one.drawing"
-                :recipe="one.recipe"
-                :dataset="dataset"
-                :is-stale="Boolean(refusal) || isSlow"
-                :width="width"
-                :is-small="panes.length > 1"
-                :filter="reader ? `url(#reader-${reader})` : undefined"
-                @update:lit="((lit = $event), use(i))"
-                @update:selected="selected = $event"
-                @change="change($event, i === 1)"
-                @finish="finish($event, i === 1)"
-                @draw="draw($event, i === 1)"
-                @turn="turnTo(i === 1 ? { beside: $event } : { recipe: $event })"
-                @look="lookInto"
-                @note="begin"
-                @sources="sources = $event"
-              >
-                <template v-if="panes.length === 1" #tools>
-                  <ChartTools
-                    v-model:reader="reader"
-                    :pane="one"
-                    :chart="chart"
-                    :dataset="dataset"
-                    :is-beside="false"
-                    @beside="turnBeside"
-                    @finish="finish($event)"
-                  />
-                </template>
-              </ChartPane>
-            </section>
-          </div>
-        </main>
-      </div>
+              <template v-if="panes.length === 1" #tools>
+                <ChartTools
+                  v-model:reader="reader"
+                  :pane="one"
+                  :chart="chart"
+                  :dataset="dataset"
+                  :is-beside="false"
+                  @beside="turnBeside"
+                  @finish="finish($event)"
+                />
+              </template>
+            </ChartPane>
+          </section>
+        </div>
+      </main>
     </div>
     <WorkingsPanel
       v-if="shown"

@@ -58,9 +58,9 @@ final readonly class SpokenSlot
 
     private function measure(string $text): string
     {
-        $names = array_map(static fn (Measure $measure): string => $measure->name, $this->dataset->measures);
+        $known = array_map(static fn (Measure $measure): string => $measure->name, $this->dataset->measures);
 
-        return SpokenNames::maybeOne($text, $names) ?? throw self::unknown($text, 'measure', $names);
+        return SpokenNames::maybeOne($text, $known) ?? throw self::unknown($text, 'measure', $known);
     }
 
     /** @return array<string, mixed> */

@@ -33,7 +33,8 @@ const emit = defineEmits<{
 
 <template>
   <aside
-    class="w-[272px] shrink-0 border-r-2 border-accent/35 px-7 pt-8 pb-8 max-lg:w-[228px] max-lg:px-5"
+    tabindex="-1"
+    class="w-[272px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-8 pb-8 max-lg:w-[228px] max-lg:px-5"
     aria-label="Margin"
   >
     <ChartName :chart="chart" :dataset-name="datasetName" :saved-at="savedAt" @name="emit('name', $event)" />

@@ -31,7 +31,7 @@ const day = (iso: string) =>
       >Signed<input v-model="signature" class="field h-7! min-w-0 flex-1" maxlength="80" placeholder="your name"
     /></label>
     <p v-if="problem" class="mt-1 text-unfavourable-text" role="alert">{{ problem }}</p>
-    <p class="mt-1.5 flex gap-2">
+    <p class="mt-1.5 flex flex-wrap gap-2">
       <button class="button button-strong" type="submit" :disabled="!text.trim()">Keep the note</button>
       <button class="button" type="button" @click="emit('drop')">Let it be</button>
     </p>

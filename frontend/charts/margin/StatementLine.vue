@@ -8,7 +8,7 @@ defineEmits<{ point: [row: string]; message: [] }>()
 </script>
 
 <template>
-  <p class="group mt-2.5">
+  <p class="group relative mt-2.5">
     <template v-for="(part, i) in parts" :key="i"
       ><button
         v-if="part.row"
@@ -25,7 +25,7 @@ defineEmits<{ point: [row: string]; message: [] }>()
       ><template v-else>{{ part.text }}</template></template
     >
     <button
-      class="link ml-1.5 text-[12px] opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+      class="link absolute right-0 bottom-0 bg-paper pl-1.5 text-[12px] opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
       title="Puts it above the chart, to be edited"
       @click="$emit('message')"
     >

@@ -8,7 +8,6 @@ const props = defineProps<{ text: string; name: string; width?: number; says?: s
 const typed = defineModel<string>('typed', { default: '' })
 const sheet = ref<HTMLElement | null>(null)
 const field = ref<HTMLInputElement | null>(null)
-const shift = ref(0)
 const trouble = ref('')
 const speak = useSpeak()
 
@@ -22,14 +21,17 @@ function step(event: KeyboardEvent, by: number) {
   items[Math.max(0, Math.min(items.length - 1, at + by))]?.focus()
 }
 
-watch(sheet, async () => {
-  shift.value = 0
-  typed.value = ''
-  trouble.value = ''
-  await nextTick()
-  const box = sheet.value?.getBoundingClientRect()
-  if (box) shift.value = Math.min(0, window.innerWidth - 16 - box.right)
-})
+/** Before the sheet is given the focus, which would make the view scroll to what is outside of it. */
+watch(
+  sheet,
+  (element) => {
+    typed.value = ''
+    trouble.value = ''
+    if (!element) return
+    element.style.marginLeft = `${Math.min(0, window.innerWidth - 16 - element.getBoundingClientRect().right)}px`
+  },
+  { flush: 'sync' },
+)
 
 /** Choices that do not have what is typed step back. */
 watch(typed, (text) => {
@@ -81,7 +83,7 @@ async function say(close: () => void) {
       <div
         ref="sheet"
         class="sheet left-0 max-h-[60vh] overflow-auto p-3"
-        :style="{ width: `${width ?? 300}px`, marginLeft: `${shift}px` }"
+        :style="{ width: `${width ?? 300}px` }"
         @keydown.down="step($event, 1)"
         @keydown.up="step($event, -1)"
       >

@@ -135,7 +135,10 @@ final class RowStepsTest extends TestCase
 
     public function testAPriorYearThatIsNotToldApartIsLastYearsActuals(): void
     {
-        [$scenario, $range] = self::made([], '2026-02')->stands(Scenario::PriorYear);
+        $figures = Written::figures("Month,Actual\n2025-02,1\n2026-02,2\n");
+        $recipe = Written::recipe(['against' => ['PY']]);
+        $workings = Reckoning::of($recipe, $figures);
+        [$scenario, $range] = RowFigures::of(array_column($workings->rows, null, 'key')['2026-02'], $workings, $recipe->question, $figures->dataset())->stands(Scenario::PriorYear);
         self::assertSame([Scenario::Actual, \KeenMargin\Core\Time\Period::month(2025, 2)->firstDay(), \KeenMargin\Core\Time\Period::month(2025, 2)->lastDay()], [$scenario, $range?->firstDay, $range?->lastDay]);
     }
 }
