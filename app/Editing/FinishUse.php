@@ -74,7 +74,11 @@ final readonly class FinishUse
     private function set(ChartRecord $chart, Finish $finish): void
     {
         $written = FinishWriter::toArray($finish);
-        $chart->recipe = [] === $written ? array_diff_key($chart->recipe, ['finish' => 1]) : array_replace($chart->recipe, ['finish' => $written]);
-        $chart->savedAt = new \DateTimeImmutable();
+        $recipe = [] === $written ? array_diff_key($chart->recipe, ['finish' => 1]) : array_replace($chart->recipe, ['finish' => $written]);
+        // What looks so already is not saved anew: whoever has it open would be told of a change.
+        if ($recipe !== $chart->recipe) {
+            $chart->recipe = $recipe;
+            $chart->savedAt = new \DateTimeImmutable();
+        }
     }
 }

@@ -8,7 +8,6 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\ColumnForm;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\RowRole;
 use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
 
@@ -21,8 +20,7 @@ final class WorkingsCsv
         foreach ($workings->rows as $row) {
             $lines[] = [$row->key, ...self::numbers($row, $workings)];
         }
-        $isTold = [] !== array_filter($workings->rows, static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel);
-        $isTold || $lines[] = ['Total', ...self::numbers($workings->total, $workings)];
+        $workings->hasTotalRow() || $lines[] = ['Total', ...self::numbers($workings->total, $workings)];
 
         return implode('', array_map(static fn (array $line): string => implode(',', array_map(self::cell(...), $line))."\r\n", $lines));
     }

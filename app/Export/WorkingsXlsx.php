@@ -8,7 +8,6 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\Derivation;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\RowRole;
 use KeenMargin\Core\Workings\Step;
 use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
@@ -52,12 +51,10 @@ final readonly class WorkingsXlsx
     /** @return array<string, array{string, Total}> that are no rows already */
     private static function sums(Workings $workings): array
     {
-        $isTold = [] !== array_filter($workings->rows, static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel);
-        $labels = ['total' => 'Total', 'toDate' => 'Year to date', 'landing' => 'Year with forecast'];
         $sums = [];
         foreach ($workings->sums() as $key => $total) {
-            if (!('total' === $key && $isTold)) {
-                $sums[$key] = [$labels[$key], $total];
+            if (!('total' === $key && $workings->hasTotalRow())) {
+                $sums[$key] = [Workings::SUMS[$key] ?? $key, $total];
             }
         }
 

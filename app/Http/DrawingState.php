@@ -87,9 +87,7 @@ final class DrawingState
     /** @return list<array{key: string, label: string, cells: array<string, string>}> */
     private static function sums(Workings $workings): array
     {
-        $labels = ['total' => 'Total', 'toDate' => 'Year to date', 'landing' => 'Year with forecast'];
-
-        return array_map(static fn (string $key, Total $total): array => ['key' => $key, 'label' => $labels[$key], 'cells' => self::cells($workings, $total)], array_keys($workings->sums()), array_values($workings->sums()));
+        return array_map(static fn (string $key, Total $total): array => ['key' => $key, 'label' => Workings::SUMS[$key] ?? $key, 'cells' => self::cells($workings, $total)], array_keys($workings->sums()), array_values($workings->sums()));
     }
 
     /** @return array<string, string> by column */

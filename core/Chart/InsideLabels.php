@@ -24,33 +24,41 @@ final class InsideLabels
      * @param list<Row>              $rows
      * @param callable(Row): float   $drawn amount that the bar reaches to
      * @param ?callable(Row): ?float $mark  amount at which a mark crosses it
+     *
+     * @return list<int> places of the rows that were written
      */
-    public static function write(Stage $stage, Workings $workings, array $rows, float $thickness, callable $drawn, ?callable $mark = null): void
+    public static function write(Stage $stage, Workings $workings, array $rows, float $thickness, callable $drawn, ?callable $mark = null): array
     {
         if (Labels::All !== $stage->labels) {
-            return;
+            return [];
         }
         // In all charts of a question or in none.
         foreach (Plane::Upright === $stage->plane ? $workings->rows : [] as $row) {
             if (null !== $row->shown && TextMeasure::width($workings->display->amount($row->shown), Type::LABEL, 600) + 2.0 > $thickness) {
-                return;
+                return [];
             }
         }
+        $written = [];
         foreach (Plane::Upright === $stage->plane || $thickness >= 13.0 ? $rows : [] as $i => $row) {
             if (null !== $row->shown) {
                 $text = Board::text(0.0, 0.0, $workings->display->amount($row->shown), 'start', Ink::Panel, weight: 600);
-                self::one($stage, $row, $stage->axis->centre($i), $text, $drawn($row), null === $mark ? null : $mark($row));
+                if (!self::one($stage, $row, $stage->axis->centre($i), $text, $drawn($row), null === $mark ? null : $mark($row))) {
+                    continue;
+                }
+                $written[] = $i;
             }
         }
+
+        return $written;
     }
 
-    private static function one(Stage $stage, Row $row, float $centre, Text $text, float $drawn, ?float $mark): void
+    private static function one(Stage $stage, Row $row, float $centre, Text $text, float $drawn, ?float $mark): bool
     {
         $isUpright = Plane::Upright === $stage->plane;
         $length = abs($drawn) * $stage->scale->perUnit;
         $needed = ($isUpright ? $text->size : $text->width) + 3 * self::PAD;
         if ($length < $needed || (null !== $mark && abs($mark) * $stage->scale->perUnit < $needed)) {
-            return;
+            return false;
         }
         $isAbove = $drawn >= 0;
         $along = $stage->scale->beyond($stage->scale->zero, $isAbove ? self::PAD : -self::PAD);
@@ -62,5 +70,7 @@ final class InsideLabels
             $stage->board->addBehind('labels', new Rect($box->left - 2.0, $box->top - 1.0, $box->right - $box->left + 4.0, $box->bottom - $box->top + 2.0, Style::mark(Ink::Panel)->fill->value, null, 'ground', $row->key));
         }
         $stage->board->write('labels', $written);
+
+        return true;
     }
 }

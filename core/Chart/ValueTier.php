@@ -27,7 +27,7 @@ final readonly class ValueTier implements Tier
     private Lengths $first;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, TotalsCut $cut)
+    public function __construct(private Workings $workings, private array $rows, TotalsCut $cut, private bool $isInside = false)
     {
         $this->lengths = new Lengths($cut, $workings->references);
         $this->first = new Lengths($cut, \array_slice($workings->references, 0, 1));
@@ -54,10 +54,11 @@ final readonly class ValueTier implements Tier
             $this->secondReference($stage, $row, $i);
         }
         $stage->nought();
+        $within = $this->isInside ? InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown)) : [];
         foreach ($this->rows as $i => $row) {
             if (null === $row->shown) {
                 $stage->board->writeIfFree('labels', $this->text($stage, $row, $i, NumberFormat::NONE, Ink::Quiet, 400, 'missing'));
-            } else {
+            } elseif (!\in_array($i, $within, true)) {
                 $labels[$i] = $this->label($stage, $row, $i, $row->shown);
             }
         }

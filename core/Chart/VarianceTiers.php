@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\LabelPlace;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Workings;
@@ -42,7 +43,7 @@ final readonly class VarianceTiers implements ChartKind
         return TierChart::scene($workings, $finish, static fn (array $rows): array => array_values(array_filter([
             null === $reference || $workings->display->inPoints || !$form->hasPercent() ? null : PinTier::of($workings, $rows, $reference, $finish->limit),
             null === $reference || !($form->hasAmount() || $workings->display->inPoints) ? null : new VarianceTier($workings, $rows, $reference, $finish->sameLength),
-            new ValueTier($workings, $rows, $cut),
+            new ValueTier($workings, $rows, $cut, LabelPlace::Inside === $finish->labelsAt),
         ])), SeriesKey::comparison($workings), null === $second ? [] : ["{$second->short} marked"]);
     }
 }

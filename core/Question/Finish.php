@@ -35,6 +35,7 @@ final readonly class Finish
      * @param ?string        $footnote   below the chart
      * @param bool           $notes      whether notes are numbered in the chart
      * @param ?string        $named      the named finish that it was taken from
+     * @param LabelPlace     $labelsAt   where values are written; of kinds that have the choice
      */
     public function __construct(
         public ?Unit $unit = null,
@@ -58,6 +59,7 @@ final readonly class Finish
         public ?string $footnote = null,
         public bool $notes = true,
         public ?string $named = null,
+        public LabelPlace $labelsAt = LabelPlace::Outside,
     ) {
     }
 

@@ -11,7 +11,7 @@ use KeenMargin\Core\Number\Unit;
 /** Reads the finish of a recipe; what is not told stays as usual. */
 final class FinishReader
 {
-    private const KEYS = ['unit', 'decimals', 'labels', 'width', 'locale', 'variance', 'sameLength', 'gap', 'mark', 'limit', 'turn', 'landing', 'cut', 'highlight', 'height', 'colours', 'title', 'message', 'footnote', 'notes', 'named'];
+    private const KEYS = ['unit', 'decimals', 'labels', 'width', 'locale', 'variance', 'sameLength', 'gap', 'mark', 'limit', 'turn', 'landing', 'cut', 'highlight', 'height', 'colours', 'title', 'message', 'footnote', 'notes', 'named', 'labelsAt'];
 
     public static function read(Given $given): Finish
     {
@@ -41,6 +41,7 @@ final class FinishReader
             $given->maybe('footnote')?->string(600),
             $given->maybe('notes')?->bool() ?? $default->notes,
             $given->maybe('named')?->string(),
+            $given->maybe('labelsAt')?->enum(LabelPlace::class) ?? $default->labelsAt,
         );
     }
 

@@ -34,6 +34,7 @@ final class FinishWriter
             'footnote' => $finish->footnote,
             'notes' => $finish->notes ? null : false,
             'named' => $finish->named,
+            'labelsAt' => $finish->labelsAt === $default->labelsAt ? null : $finish->labelsAt->value,
         ]);
     }
 

@@ -18,6 +18,9 @@ use KeenMargin\Core\Time\PeriodRange;
 /** Every number behind a chart, row by row in the order in which they are drawn. */
 final readonly class Workings
 {
+    /** What sums are called that statements point to. */
+    public const SUMS = ['total' => 'Total', 'toDate' => 'Year to date', 'landing' => 'Year with forecast'];
+
     /**
      * @param string                 $subject     what is shown, by name
      * @param Measure                $measure     whose unit amounts are in
@@ -120,6 +123,12 @@ final readonly class Workings
     public function sums(): array
     {
         return array_filter(['total' => $this->total, 'toDate' => $this->toDate, 'landing' => $this->landing], static fn (?Total $total): bool => null !== $total);
+    }
+
+    /** Whether the sum of all stands among the rows. */
+    public function hasTotalRow(): bool
+    {
+        return [] !== array_filter($this->rows, static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel);
     }
 
     public function isOverTime(): bool

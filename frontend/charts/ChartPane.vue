@@ -6,6 +6,7 @@ import KindsRow from './kinds/KindsRow.vue'
 import QuestionSentence from './QuestionSentence.vue'
 import RowCard from './rows/RowCard.vue'
 import RowMenu from './rows/RowMenu.vue'
+import SceneTable from './SceneTable.vue'
 import SceneView from './SceneView.vue'
 import { moved } from './rows/rowSteps'
 
@@ -86,6 +87,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
         @update:lit="((lit = $event), (isPointed = true))"
       />
     </div>
+    <SceneTable :table="drawing.workings" :title="`Numbers of the chart: ${drawing.scene.title}`" />
     <RowCard
       v-if="lit && litPlace && isPointed && !selected"
       :dataset="dataset.id"

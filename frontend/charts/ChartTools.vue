@@ -11,7 +11,7 @@ const props = defineProps<{
   dataset: Dataset
   isBeside: boolean
 }>()
-defineEmits<{ beside: []; finish: [part: Partial<Finish>] }>()
+defineEmits<{ beside: []; finish: [part: Partial<Finish>]; renew: [] }>()
 const reader = defineModel<string>('reader', { default: '' })
 const inPoints = computed(
   () => props.dataset.measures.find((one) => one.name === props.pane.recipe.question.measure)?.inPoints ?? false,
@@ -32,6 +32,7 @@ const inPoints = computed(
       :has-forecast="Boolean(pane.recipe.question.forecast)"
       :in-points="inPoints"
       @change="$emit('finish', $event)"
+      @renew="$emit('renew')"
     />
   </div>
 </template>

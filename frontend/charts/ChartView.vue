@@ -165,6 +165,7 @@ useKeys({
           :dataset="dataset"
           is-beside
           @beside="turnBeside"
+          @renew="saving.renew"
           @finish="finish($event, isBeside)"
         />
         <div
@@ -216,6 +217,7 @@ useKeys({
                   :dataset="dataset"
                   :is-beside="false"
                   @beside="turnBeside"
+                  @renew="saving.renew"
                   @finish="finish($event)"
                 />
               </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import DialogSheet from './DialogSheet.vue'
 
 defineEmits<{ close: [] }>()
 const keys = [
@@ -28,19 +28,13 @@ const keys = [
 </script>
 
 <template>
-  <Dialog :open="true" class="relative z-40" @close="$emit('close')">
-    <div class="fixed inset-0 bg-ink/25" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-start justify-center p-16">
-      <DialogPanel class="w-full max-w-md rounded-lg bg-panel p-6 shadow-xl">
-        <DialogTitle class="mb-3 font-serif text-xl">Keys</DialogTitle>
-        <dl>
-          <div v-for="[key, does] in keys" :key="key" class="flex gap-4 border-t border-hairline py-1.5">
-            <dt class="w-28 shrink-0 font-semibold">{{ key }}</dt>
-            <dd>{{ does }}</dd>
-          </div>
-        </dl>
-        <button class="button mt-4" @click="$emit('close')">Close</button>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <DialogSheet title="Keys" width="max-w-md" @close="$emit('close')">
+    <dl>
+      <div v-for="[key, does] in keys" :key="key" class="flex gap-4 border-t border-hairline py-1.5">
+        <dt class="w-28 shrink-0 font-semibold">{{ key }}</dt>
+        <dd>{{ does }}</dd>
+      </div>
+    </dl>
+    <button class="button mt-4" @click="$emit('close')">Close</button>
+  </DialogSheet>
 </template>

@@ -54,6 +54,7 @@ export interface Finish {
   unit?: '1' | 'k' | 'm' | 'bn'
   decimals?: number
   labels?: 'all' | 'extremes' | 'none'
+  labelsAt?: 'outside' | 'inside'
   width?: number
   locale?: 'en' | 'de' | 'fr'
   variance?: 'both' | 'amount' | 'percent'

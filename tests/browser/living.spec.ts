@@ -17,6 +17,18 @@ async function ledger(page: import('@playwright/test').Page, name: string) {
   return id
 }
 
+/** The amount of North in August, as somebody else would change it. */
+const setAugust = (page: import('@playwright/test').Page, id: number, amount: string) =>
+  page.request.post(`/api/datasets/${id}/edits`, {
+    data: {
+      measure: 'Amount',
+      by: 'Route',
+      rows: ['North'],
+      periods: [{ key: '2026-08', scenario: 'AC' }],
+      amounts: [[amount]],
+    },
+  })
+
 test('a note is written at a mark, stays with its month when the books move on, and is undone after a reload', async ({
   page,
 }) => {
@@ -158,15 +170,7 @@ test('a message is taken from a statement, and says so once its number is anothe
   await page.getByRole('button', { name: 'Set', exact: true }).click()
   await expect(page.locator('svg.chart text[data-role=message]')).toHaveText('We are 23 above budget')
   await expect(margin(page)).toContainText('The message says what the numbers say')
-  await page.request.post(`/api/datasets/${id}/edits`, {
-    data: {
-      measure: 'Amount',
-      by: 'Route',
-      rows: ['North'],
-      periods: [{ key: '2026-08', scenario: 'AC' }],
-      amounts: [['140']],
-    },
-  })
+  await setAugust(page, id, '140')
   await expect(margin(page)).toContainText('says 23, is now 43')
   await page.getByRole('button', { name: 'Take the new numbers' }).click()
   await expect(page.locator('svg.chart text[data-role=message]')).toHaveText('We are 43 above budget')
@@ -227,15 +231,7 @@ test('undo goes through the chart, its figures, notes and the closing period, as
   const id = await ledger(page, 'One sitting')
   await by(page, 'quarter')
   await expect(sentence(page)).toContainText('by quarter')
-  await page.request.post(`/api/datasets/${id}/edits`, {
-    data: {
-      measure: 'Amount',
-      by: 'Route',
-      rows: ['North'],
-      periods: [{ key: '2026-08', scenario: 'AC' }],
-      amounts: [['999']],
-    },
-  })
+  await setAugust(page, id, '999')
   await expect(page.locator('svg.chart')).toContainText('1,189')
   await by(page, 'year')
   await expect(sentence(page)).toContainText('by year')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import DialogSheet from '../../shared/DialogSheet.vue'
 import { ask, says } from '../../shared/api'
 import type { Chart, Listing, NamedFinish, Recipe } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
@@ -60,39 +60,33 @@ async function put() {
 </script>
 
 <template>
-  <Dialog :open="true" class="relative z-40" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/25" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-start justify-center p-12">
-      <DialogPanel class="flex max-h-full w-full max-w-lg flex-col rounded-lg bg-panel p-6 shadow-xl">
-        <DialogTitle class="mb-1 font-serif text-xl break-words">Use “{{ named.name }}” on charts</DialogTitle>
-        <p class="mb-3 text-quiet">Their words and highlighted rows stay. They follow when the finish is changed.</p>
-        <p v-if="problem" class="text-unfavourable-text" role="alert">{{ problem }}</p>
-        <label class="flex items-center gap-2 border-b border-hairline pb-1.5 font-semibold">
-          <input
-            type="checkbox"
-            class="size-4 accent-accent"
-            :checked="isAll"
-            @change="chosen = isAll ? new Set() : new Set(charts.map((one) => one.id))"
-          />All charts
-        </label>
-        <div class="min-h-20 overflow-y-auto py-1" tabindex="0" aria-label="Charts">
-          <label v-for="one in charts" :key="one.id" class="flex items-center gap-2 py-0.5">
-            <input
-              type="checkbox"
-              class="size-4 shrink-0 accent-accent"
-              :checked="chosen.has(one.id)"
-              @change="toggle(one.id)"
-            /><span class="min-w-0 flex-1 break-words">{{ one.name }}</span
-            ><span class="max-w-40 truncate text-[12px] text-quiet">{{ one.datasetName }}</span>
-          </label>
-        </div>
-        <p class="mt-4 flex gap-2">
-          <button class="button button-strong" :disabled="!chosen.size" @click="put">
-            Use on {{ chosen.size === 1 ? 'one chart' : `${chosen.size} charts` }}
-          </button>
-          <button class="button" @click="emit('close')">Let it be</button>
-        </p>
-      </DialogPanel>
+  <DialogSheet :title="`Use “${named.name}” on charts`" @close="emit('close')">
+    <p class="mb-3 text-quiet">Their words and highlighted rows stay. They follow when the finish is changed.</p>
+    <p v-if="problem" class="text-unfavourable-text" role="alert">{{ problem }}</p>
+    <label class="flex items-center gap-2 border-b border-hairline pb-1.5 font-semibold">
+      <input
+        type="checkbox"
+        class="size-4 accent-accent"
+        :checked="isAll"
+        @change="chosen = isAll ? new Set() : new Set(charts.map((one) => one.id))"
+      />All charts
+    </label>
+    <div class="min-h-20 overflow-y-auto py-1" tabindex="0" aria-label="Charts">
+      <label v-for="one in charts" :key="one.id" class="flex items-center gap-2 py-0.5">
+        <input
+          type="checkbox"
+          class="size-4 shrink-0 accent-accent"
+          :checked="chosen.has(one.id)"
+          @change="toggle(one.id)"
+        /><span class="min-w-0 flex-1 break-words">{{ one.name }}</span
+        ><span class="max-w-40 truncate text-[12px] text-quiet">{{ one.datasetName }}</span>
+      </label>
     </div>
-  </Dialog>
+    <p class="mt-4 flex gap-2">
+      <button class="button button-strong" :disabled="!chosen.size" @click="put">
+        Use on {{ chosen.size === 1 ? 'one chart' : `${chosen.size} charts` }}
+      </button>
+      <button class="button" @click="emit('close')">Let it be</button>
+    </p>
+  </DialogSheet>
 </template>

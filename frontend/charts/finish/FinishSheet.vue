@@ -18,7 +18,7 @@ const props = defineProps<{
   hasForecast: boolean
   inPoints: boolean
 }>()
-const emit = defineEmits<{ change: [part: Partial<Finish>] }>()
+const emit = defineEmits<{ change: [part: Partial<Finish>]; renew: [] }>()
 
 const FinishOnCharts = defineAsyncComponent(() => import('./FinishOnCharts.vue'))
 /** The finish that is put on other charts; asked past the sheet, which closes. */
@@ -74,6 +74,16 @@ function limit(text: string) {
           ['none', 'none'],
         ]"
         @choose="emit('change', { labels: $event === 'all' ? undefined : ($event as Finish['labels']) })"
+      />
+      <FinishChoice
+        v-if="isTiers"
+        label="Values"
+        :value="finish.labelsAt ?? 'outside'"
+        :choices="[
+          ['outside', 'at the end'],
+          ['inside', 'within'],
+        ]"
+        @choose="emit('change', { labelsAt: $event === 'inside' ? 'inside' : undefined })"
       />
       <FinishChoice
         v-if="kind !== 'capacity-fill' && !inPoints"
@@ -164,7 +174,7 @@ function limit(text: string) {
       />
       <FinishSize :finish="finish" @change="emit('change', $event)" />
       <FinishWords :finish="finish" @change="emit('change', $event)" />
-      <NamedFinishes :finish="finish" @change="emit('change', $event)" @put="putting = $event" />
+      <NamedFinishes :finish="finish" @change="emit('change', $event)" @put="putting = $event" @renew="emit('renew')" />
       <p class="border-t border-hairline pt-3 text-quiet">
         <template v-if="highlighted">
           {{ highlighted === 1 ? 'One row is' : `${highlighted} rows are` }} highlighted.

@@ -8,7 +8,7 @@ import { LOOKS, looksOf } from './looks'
 
 /** Looks under a name: put on this chart or on many at once; charts that bear the name follow when it is changed. */
 const props = defineProps<{ finish: Finish }>()
-const emit = defineEmits<{ change: [part: Partial<Finish>]; put: [named: NamedFinish] }>()
+const emit = defineEmits<{ change: [part: Partial<Finish>]; put: [named: NamedFinish]; renew: [] }>()
 const { tell } = useToast()
 const { value, problem, reload } = useLoad(() => ask<{ items: NamedFinish[] }>('GET', '/finishes'))
 const all = computed(() => value.value?.items ?? [])
@@ -21,6 +21,7 @@ const isOther = computed(() => own.value !== null && text(own.value.finish) !== 
 async function run(action: () => Promise<string>) {
   try {
     tell(await action())
+    emit('renew')
     await reload()
   } catch (error) {
     tell(says(error))
@@ -44,7 +45,6 @@ const save = (one: NamedFinish, part: { finish?: Finish; isDefault?: boolean }) 
 const remove = (one: NamedFinish) =>
   run(async () => {
     await ask('DELETE', `/finishes/${one.id}`, { version: one.version })
-    if (props.finish.named === one.name) emit('change', { named: undefined })
     return `The finish “${one.name}” is deleted. Charts keep their looks.`
   })
 </script>

@@ -6,6 +6,7 @@ export const LOOKS = [
     'unit',
     'decimals',
     'labels',
+    'labelsAt',
     'width',
     'height',
     'locale',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import DialogSheet from '../../shared/DialogSheet.vue'
 import { ask, says } from '../../shared/api'
 import type { Ask, DatasetBrief, Recipe } from '../../shared/types'
 
@@ -68,52 +68,46 @@ async function readFile(event: Event) {
 </script>
 
 <template>
-  <Dialog :open="true" class="relative z-40" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/25" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-start justify-center p-12">
-      <DialogPanel class="flex max-h-full w-full max-w-xl flex-col overflow-y-auto rounded-lg bg-panel p-6 shadow-xl">
-        <DialogTitle class="mb-3 font-serif text-xl">Paste a recipe</DialogTitle>
-        <form class="space-y-3" @submit.prevent="fit">
-          <textarea
-            v-model="text"
-            class="field h-40! w-full py-2! text-[12px]"
-            aria-label="Recipe"
-            :placeholder="EXAMPLE"
-            spellcheck="false"
-          />
-          <p class="flex flex-wrap items-center gap-3">
-            <label class="flex min-w-0 items-center gap-2"
-              >On
-              <select v-model="dataset" class="field max-w-64 min-w-0" aria-label="Dataset">
-                <option v-for="one in datasets" :key="one.id" :value="String(one.id)">{{ one.name }}</option>
-              </select></label
-            >
-            <label class="link"
-              >or take a file<input type="file" accept=".json,application/json" class="sr-only" @change="readFile"
-            /></label>
-          </p>
-          <div v-if="asks.length" class="space-y-1.5 border-t border-hairline pt-3">
-            <p>These figures do not have all that the recipe names. What stands in its place?</p>
-            <label v-for="one in asks" :key="one.id" class="flex items-center gap-3">
-              <span class="min-w-0 flex-1 break-words">{{ one.says }}</span>
-              <select v-model="answers[one.id]" class="field max-w-60 min-w-0" :aria-label="one.says">
-                <option :value="undefined" disabled>choose</option>
-                <option v-for="choice in one.choices" :key="choice" :value="choice">{{ choice || '(blank)' }}</option>
-                <option v-if="one.mayGo" :value="LEFT_OUT">
-                  {{ one.without === 'it' ? 'leave it out' : one.without }}
-                </option>
-              </select>
-            </label>
-          </div>
-          <p v-if="problem" class="text-unfavourable-text" role="alert">{{ problem }}</p>
-          <p class="flex gap-2">
-            <button class="button button-strong" type="submit" :disabled="!text.trim() || !dataset || !isAnswered">
-              Ask it
-            </button>
-            <button class="button" type="button" @click="emit('close')">Let it be</button>
-          </p>
-        </form>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <DialogSheet title="Paste a recipe" width="max-w-xl" @close="emit('close')">
+    <form class="space-y-3" @submit.prevent="fit">
+      <textarea
+        v-model="text"
+        class="field h-40! w-full py-2! text-[12px]"
+        aria-label="Recipe"
+        :placeholder="EXAMPLE"
+        spellcheck="false"
+      />
+      <p class="flex flex-wrap items-center gap-3">
+        <label class="flex min-w-0 items-center gap-2"
+          >On
+          <select v-model="dataset" class="field max-w-64 min-w-0" aria-label="Dataset">
+            <option v-for="one in datasets" :key="one.id" :value="String(one.id)">{{ one.name }}</option>
+          </select></label
+        >
+        <label class="link"
+          >or take a file<input type="file" accept=".json,application/json" class="sr-only" @change="readFile"
+        /></label>
+      </p>
+      <div v-if="asks.length" class="space-y-1.5 border-t border-hairline pt-3">
+        <p>These figures do not have all that the recipe names. What stands in its place?</p>
+        <label v-for="one in asks" :key="one.id" class="flex items-center gap-3">
+          <span class="min-w-0 flex-1 break-words">{{ one.says }}</span>
+          <select v-model="answers[one.id]" class="field max-w-60 min-w-0" :aria-label="one.says">
+            <option :value="undefined" disabled>choose</option>
+            <option v-for="choice in one.choices" :key="choice" :value="choice">{{ choice || '(blank)' }}</option>
+            <option v-if="one.mayGo" :value="LEFT_OUT">
+              {{ one.without === 'it' ? 'leave it out' : one.without }}
+            </option>
+          </select>
+        </label>
+      </div>
+      <p v-if="problem" class="text-unfavourable-text" role="alert">{{ problem }}</p>
+      <p class="flex gap-2">
+        <button class="button button-strong" type="submit" :disabled="!text.trim() || !dataset || !isAnswered">
+          Ask it
+        </button>
+        <button class="button" type="button" @click="emit('close')">Let it be</button>
+      </p>
+    </form>
+  </DialogSheet>
 </template>

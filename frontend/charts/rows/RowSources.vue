@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import DialogSheet from '../../shared/DialogSheet.vue'
 import { ask, says } from '../../shared/api'
 import { saveFile } from '../../shared/save'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
@@ -48,39 +48,33 @@ async function save() {
 </script>
 
 <template>
-  <Dialog :open="true" class="relative z-40" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/25" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-start justify-center p-10">
-      <DialogPanel class="flex max-h-full w-full max-w-4xl flex-col rounded-lg bg-panel p-6 shadow-xl">
-        <DialogTitle class="mb-3 font-serif text-xl break-words">Source rows of {{ about?.label ?? '…' }}</DialogTitle>
-        <SentenceOfTrouble v-if="problem || trouble" :says="problem || trouble" />
-        <div v-if="about" class="mb-3 flex flex-wrap items-center gap-2" role="radiogroup" aria-label="Scenario">
-          <button
-            v-for="of in about.scenarios"
-            :key="of.scenario"
-            class="button"
-            :class="of.scenario === scenario ? 'border-accent! font-semibold text-accent' : ''"
-            role="radio"
-            :aria-checked="of.scenario === scenario"
-            @click="((scenario = of.scenario), (page = 1))"
-          >
-            {{ of.scenario }}
-          </button>
-          <button class="button ml-auto" :disabled="!files?.length" @click="save">Save all rows as CSV</button>
-        </div>
-        <div class="min-h-24 flex-1 overflow-auto" tabindex="0" aria-label="Rows">
-          <p v-if="!files && !problem && !trouble" class="text-quiet">Looking through the files…</p>
-          <p v-else-if="files && !files.length" class="text-quiet">No file brought these numbers.</p>
-          <SourceFiles v-if="files" :files="files" />
-        </div>
-        <p class="mt-4 flex items-center gap-3">
-          <template v-if="page > 1 || hasMore">
-            <button class="button" :disabled="page === 1" @click="page--">Earlier rows</button>
-            <button class="button" :disabled="!hasMore" @click="page++">Later rows</button>
-          </template>
-          <button class="button ml-auto" @click="emit('close')">Close</button>
-        </p>
-      </DialogPanel>
+  <DialogSheet :title="`Source rows of ${about?.label ?? '…'}`" width="max-w-4xl" @close="emit('close')">
+    <SentenceOfTrouble v-if="problem || trouble" :says="problem || trouble" />
+    <div v-if="about" class="mb-3 flex flex-wrap items-center gap-2" role="radiogroup" aria-label="Scenario">
+      <button
+        v-for="of in about.scenarios"
+        :key="of.scenario"
+        class="button"
+        :class="of.scenario === scenario ? 'border-accent! font-semibold text-accent' : ''"
+        role="radio"
+        :aria-checked="of.scenario === scenario"
+        @click="((scenario = of.scenario), (page = 1))"
+      >
+        {{ of.scenario }}
+      </button>
+      <button class="button ml-auto" :disabled="!files?.length" @click="save">Save all rows as CSV</button>
     </div>
-  </Dialog>
+    <div class="min-h-24 flex-1 overflow-auto" tabindex="0" aria-label="Rows">
+      <p v-if="!files && !problem && !trouble" class="text-quiet">Looking through the files…</p>
+      <p v-else-if="files && !files.length" class="text-quiet">No file brought these numbers.</p>
+      <SourceFiles v-if="files" :files="files" />
+    </div>
+    <p class="mt-4 flex items-center gap-3">
+      <template v-if="page > 1 || hasMore">
+        <button class="button" :disabled="page === 1" @click="page--">Earlier rows</button>
+        <button class="button" :disabled="!hasMore" @click="page++">Later rows</button>
+      </template>
+      <button class="button ml-auto" @click="emit('close')">Close</button>
+    </p>
+  </DialogSheet>
 </template>

@@ -98,6 +98,18 @@ final class FinishSceneTest extends TestCase
         self::assertGreaterThan(180, $drawing->scene->height);
     }
 
+    public function testValuesAreWrittenWithinWhereTheyHaveRoom(): void
+    {
+        $drawing = self::drawn(['forecast' => 'FC'], ['labelsAt' => 'inside']);
+        self::assertProper($drawing);
+        self::assertSame(['404', '401', '400'], self::said($drawing, 'inside-label'));
+        self::assertSame([], self::said($drawing, 'value-label'));
+        foreach (range(1, 30) as $seed) {
+            $random = Drawing::of(Written::recipe(['against' => ['BU', 'PY'], 'forecast' => 'FC'], ['labelsAt' => 'inside', 'turn' => 0 === $seed % 3, 'width' => 400 + 40 * $seed]), Written::figures((new RandomFigures($seed, 1 + $seed % 20))->csv()), ChartKinds::all());
+            self::assertProper($random);
+        }
+    }
+
     public function testGreysHaveNoColour(): void
     {
         $svg = (new SvgRenderer())->render(self::drawn(['forecast' => 'FC'], ['colours' => 'greys', 'highlight' => ['2026-01']])->scene);
