@@ -24,10 +24,11 @@ final class InsideLabels
      * @param list<Row>              $rows
      * @param callable(Row): float   $drawn amount that the bar reaches to
      * @param ?callable(Row): ?float $mark  amount at which a mark crosses it
+     * @param float                  $shift of the bars from the middle of their bands
      *
      * @return list<int> places of the rows that were written
      */
-    public static function write(Stage $stage, Workings $workings, array $rows, float $thickness, callable $drawn, ?callable $mark = null): array
+    public static function write(Stage $stage, Workings $workings, array $rows, float $thickness, callable $drawn, ?callable $mark = null, float $shift = 0.0): array
     {
         if (Labels::All !== $stage->labels) {
             return [];
@@ -42,7 +43,7 @@ final class InsideLabels
         foreach (Plane::Upright === $stage->plane || $thickness >= 13.0 ? $rows : [] as $i => $row) {
             if (null !== $row->shown) {
                 $text = Board::text(0.0, 0.0, $workings->display->amount($row->shown), 'start', Ink::Panel, weight: 600);
-                if (!self::one($stage, $row, $stage->axis->centre($i), $text, $drawn($row), null === $mark ? null : $mark($row))) {
+                if (!self::one($stage, $row, $stage->axis->centre($i) + $shift, $text, $drawn($row), null === $mark ? null : $mark($row))) {
                     continue;
                 }
                 $written[] = $i;

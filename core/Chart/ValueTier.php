@@ -54,7 +54,7 @@ final readonly class ValueTier implements Tier
             $this->secondReference($stage, $row, $i);
         }
         $stage->nought();
-        $within = $this->isInside ? InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown)) : [];
+        $within = $this->isInside && [] !== $this->rows ? InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown), null, $this->centre($stage, 0) - $stage->axis->centre(0)) : [];
         foreach ($this->rows as $i => $row) {
             if (null === $row->shown) {
                 $stage->board->writeIfFree('labels', $this->text($stage, $row, $i, NumberFormat::NONE, Ink::Quiet, 400, 'missing'));

@@ -103,6 +103,10 @@ final class FinishSceneTest extends TestCase
         $drawing = self::drawn(['forecast' => 'FC'], ['labelsAt' => 'inside']);
         self::assertProper($drawing);
         self::assertSame(['404', '401', '400'], self::said($drawing, 'inside-label'));
+        $bars = self::rects($drawing, 'value');
+        foreach (self::texts($drawing, 'inside-label') as $i => $text) {
+            self::assertEqualsWithDelta($bars[$i]->x + $bars[$i]->width / 2, $text->x + $text->width / 2, 0.01);
+        }
         self::assertSame([], self::said($drawing, 'value-label'));
         foreach (range(1, 30) as $seed) {
             $random = Drawing::of(Written::recipe(['against' => ['BU', 'PY'], 'forecast' => 'FC'], ['labelsAt' => 'inside', 'turn' => 0 === $seed % 3, 'width' => 400 + 40 * $seed]), Written::figures((new RandomFigures($seed, 1 + $seed % 20))->csv()), ChartKinds::all());
