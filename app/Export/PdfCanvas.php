@@ -17,7 +17,7 @@ final class PdfCanvas implements Canvas
     /** Drawn where the shipped fonts lack a letter. */
     private const FALLBACK = 'freesans';
 
-    private \TCPDF $pdf;
+    private PlainPdf $pdf;
 
     public function __construct(private readonly Scene $scene, private readonly string $fonts)
     {
@@ -25,7 +25,7 @@ final class PdfCanvas implements Canvas
         \defined('K_TCPDF_EXTERNAL_CONFIG') || \define('K_TCPDF_EXTERNAL_CONFIG', true);
         \defined('PDF_FONT_NAME_MAIN') || \define('PDF_FONT_NAME_MAIN', self::FACES[400]);
         \defined('K_PATH_FONTS') || \define('K_PATH_FONTS', "$fonts/");
-        $this->pdf = new \TCPDF($scene->width > $scene->height ? 'L' : 'P', 'pt', [$scene->width, $scene->height]);
+        $this->pdf = new PlainPdf($scene->width, $scene->height);
         $this->pdf->setPrintHeader(false);
         $this->pdf->setPrintFooter(false);
         $this->pdf->setMargins(0, 0, 0, true);

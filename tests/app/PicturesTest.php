@@ -59,6 +59,7 @@ final class PicturesTest extends TestCase
                     self::assertContains($word, $words, "seed $seed: \"$text\"");
                 }
             }
+            self::assertCount(\count(preg_split('/\s+/u', implode(' ', self::said($drawing->scene)), -1, \PREG_SPLIT_NO_EMPTY) ?: []), $words, 'Nothing but what the chart says');
             $path = Written::file($pdf);
             $fonts = \array_slice(explode("\n", trim(self::printed('pdffonts '.escapeshellarg($path), ''))), 2);
             self::assertNotSame([], $fonts);
