@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import {
   Combobox,
@@ -23,7 +23,7 @@ interface Found {
 }
 
 /** Finds anything that has a name. */
-const { isOpen } = useSearch()
+const { isOpen, taken, gone } = useSearch()
 const router = useRouter()
 const sought = ref('')
 const settled = refDebounced(sought, 120)
@@ -41,6 +41,18 @@ watch(settled, async (text) => {
     if (mine === asked) problem.value = says(error)
   }
 })
+
+/** What was typed before the field was there. */
+onMounted(async () => {
+  await nextTick()
+  const field = document.querySelector<HTMLInputElement>('[aria-label="Find anything"]')
+  const text = taken()
+  if (!field) return
+  field.focus()
+  field.value = text
+  sought.value = text
+})
+onBeforeUnmount(gone)
 
 /** Enter leads to the first that was found, where the list has not marked one yet. */
 function takeFirst(event: KeyboardEvent) {

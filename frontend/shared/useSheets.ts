@@ -1,12 +1,14 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { useEventListener } from '@vueuse/core'
 import { useKeys } from './useKeys'
 import { useSearch } from './useSearch'
 
 /** The sheets that open over any view, and the keys that lead from area to area. */
 export function useSheets() {
   const router = useRouter()
-  const { isOpen: isSearching } = useSearch()
+  const { isOpen: isSearching, hold } = useSearch()
+  useEventListener(window, 'keydown', hold, { capture: true })
   const showsKeys = ref(false)
   useKeys({
     '?': () => (showsKeys.value = true),

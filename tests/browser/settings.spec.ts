@@ -157,7 +157,7 @@ test('filters are gathered and applied together, with whole groups and numbers',
   await expect(page.getByText('2 filters differ from the chart.')).toBeVisible()
   await expect(sentence(page)).toContainText('of Fares and freight')
   await page.getByRole('button', { name: 'Apply together' }).click()
-  await expect(sentence(page)).toContainText('of Passenger fares, Vehicle fares and Onboard sales and North')
+  await expect(sentence(page)).toContainText('of Passenger fares, Vehicle fares and Onboard sales, and North')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(sentence(page)).toContainText('of Fares and freight')
   await question(page, 'Bookings by route and vehicle class')
