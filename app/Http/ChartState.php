@@ -58,7 +58,11 @@ final readonly class ChartState
         $figures = new StoredFigures($chart->dataset, $this->store);
         $recipe = RecipeReader::read(self::document($chart), $figures->dataset()->calendar);
         $message = $recipe->finish->message;
-        $check = null === $message || [] === $message->kept() ? null : MessageCheck::of($message, Reckoning::of($recipe, $figures));
+        try {
+            $check = null === $message || [] === $message->kept() ? null : MessageCheck::of($message, Reckoning::of($recipe, $figures));
+        } catch (NotAccepted $e) {
+            return "Cannot be drawn any more. $e->reason";
+        }
 
         return null === $check || $check->holds ? null : "$check->says.";
     }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
-use KeenMargin\App\Export\SourcesCsv;
+use KeenMargin\App\Export\CsvWriter;
+use KeenMargin\App\Export\Exact;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\FactSources;
 use KeenMargin\App\Storage\SeriesStore;
@@ -21,6 +22,7 @@ use KeenMargin\Core\Workings\RowFigures;
 use KeenMargin\Core\Workings\RowPlace;
 use KeenMargin\Core\Workings\RowSteps;
 use KeenMargin\Core\Workings\Workings;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -71,9 +73,16 @@ final readonly class RowController
         $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario']);
         [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
         $of = RowFigures::of($row, $workings, $recipe->question, $figures->dataset());
-        $files = $this->sources->of($record, $of->measures, ...[...$of->stands($body->must('scenario')->enum(Scenario::class)), $of->where, null]);
+        $path = (string) tempnam(sys_get_temp_dir(), 'keen-sources');
+        $writer = CsvWriter::to($path, '');
+        foreach ($this->sources->table($record, $of->measures, ...[...$of->stands($body->must('scenario')->enum(Scenario::class)), $of->where]) as $line) {
+            $writer->row(array_map(static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell) ? new Exact($cell) : $cell, $line));
+        }
+        $writer->close();
+        $response = new BinaryFileResponse($path, 200, ['Content-Type' => 'text/csv; charset=utf-8'], false);
+        $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle("{$workings->subject} {$row->label} sources", 'csv')));
 
-        return new Response(SourcesCsv::of($files), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle("{$workings->subject} {$row->label} sources", 'csv'))]);
+        return $response->deleteFileAfterSend();
     }
 
     /** @return array{DatasetRecord, StoredFigures, Recipe, Workings, Row} */

@@ -40,16 +40,12 @@ final readonly class FactSources
      *
      * @return list<array<string, mixed>> by import, the latest first: its header and the rows
      */
-    public function of(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where, ?int $page = 1): array
+    public function of(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where, int $page = 1): array
     {
         $dataset = (new StoredFigures($record, $this->store))->dataset();
         $at = self::within($range, $dataset);
 
-        return array_map(function (array $file) use ($dataset, $measures, $scenario, $where, $at, $page): array {
-            $import = $this->manager->find(ImportRecord::class, $file['import']) ?? throw new \LogicException("There is no import {$file['import']}.");
-
-            return $file + $this->rows($import, $dataset, $measures, $scenario, $where, $at, $page);
-        }, $this->imports($record, $measures, $scenario, $range, $where));
+        return array_map(fn (array $file): array => $file + $this->rows($this->import($file['import']), $dataset, $measures, $scenario, $where, $at, $page), $this->imports($record, $measures, $scenario, $range, $where));
     }
 
     /**
@@ -101,42 +97,87 @@ final readonly class FactSources
     }
 
     /**
+     * All rows, one after the other, however many.
+     *
+     * @param list<string>                    $measures
+     * @param ?PeriodRange                    $range    none: all
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return \Generator<int, list<string>> each file's name, header and rows
+     */
+    public function table(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where): \Generator
+    {
+        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        foreach ($this->imports($record, $measures, $scenario, $range, $where) as $file) {
+            $rows = $this->found($this->import($file['import']), $dataset, $measures, $scenario, $where, self::within($range, $dataset));
+            if (!\is_string($rows)) {
+                yield ['File', 'Row', ...$rows['columns']];
+                foreach ($rows['rows'] as $number => [$cells]) {
+                    yield [$file['name'], (string) $number, ...$cells];
+                }
+            }
+        }
+    }
+
+    private function import(int $id): ImportRecord
+    {
+        return $this->manager->find(ImportRecord::class, $id) ?? throw new \LogicException("There is no import $id.");
+    }
+
+    /**
      * @param list<string>                    $measures
      * @param list<MemberFilter|NumberFilter> $where
      * @param callable(int): bool             $at
      *
      * @return array<string, mixed>
      */
-    private function rows(ImportRecord $import, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at, ?int $page): array
+    private function rows(ImportRecord $import, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at, int $page): array
+    {
+        $found = $this->found($import, $dataset, $measures, $scenario, $where, $at);
+        if (\is_string($found)) {
+            return ['says' => $found, 'columns' => [], 'rows' => []];
+        }
+        $rows = [];
+        [$seen, $hasMore] = [0, false];
+        $skipped = self::PAGE * ($page - 1);
+        foreach ($found['rows'] as $number => [$cells, $columns]) {
+            if (\count($rows) >= self::PAGE) {
+                $hasMore = true;
+                break;
+            }
+            if (++$seen > $skipped) {
+                $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($found['columns']), ''), 'amounts' => $columns];
+            }
+        }
+
+        return ['says' => '', 'columns' => $found['columns'], 'rows' => $rows, 'first' => $skipped + 1, 'hasMore' => $hasMore];
+    }
+
+    /**
+     * @param list<string>                    $measures
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param callable(int): bool             $at
+     *
+     * @return array{columns: list<string>, rows: \Generator<int, array{list<string>, list<string>}>}|string the rows by their numbers, or why they cannot be shown
+     */
+    private function found(ImportRecord $import, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at): array|string
     {
         $path = null === $import->keptFile ? null : $this->files->maybePath($import->keptFile);
         if (null === $path) {
-            return ['says' => 'The file itself is not kept, so its rows cannot be shown.', 'columns' => [], 'rows' => []];
+            return 'The file itself is not kept, so its rows cannot be shown.';
         }
         try {
             $told = Given::json(json_encode((object) $import->mapping, \JSON_THROW_ON_ERROR));
             $sheet = FigureFile::open($path)->sheet(MappingReader::maybeSheet($told), MappingReader::maybeHeader($told));
             $mapping = JoinedMapping::of(MappingReader::read($told, RoleGuess::of($sheet), $sheet), $dataset);
         } catch (RefusedFigures|NotAccepted $e) {
-            return ['says' => $e->getMessage(), 'columns' => [], 'rows' => []];
+            return $e->getMessage();
         }
         $order = array_flip(array_map(strval(...), array_keys($mapping->of(Role::Breakdown))));
         $wanted = static fn (Series $series): bool => \in_array($series->measure, $measures, true) && $series->scenario === $scenario
             && [] === array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => isset($order[$filter->field()]) && !$filter->letsText($series->member($order[$filter->field()])));
-        $rows = [];
-        [$found, $hasMore] = [0, false];
-        $skipped = self::PAGE * (($page ?? 1) - 1);
-        foreach (SourceRows::of($sheet, $mapping, $wanted, $at) as $number => [$cells, $columns]) {
-            if (null !== $page && \count($rows) >= self::PAGE) {
-                $hasMore = true;
-                break;
-            }
-            if (++$found > $skipped) {
-                $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($sheet->header), ''), 'amounts' => $columns];
-            }
-        }
 
-        return ['says' => '', 'columns' => $sheet->header, 'rows' => $rows, 'first' => $skipped + 1, 'hasMore' => $hasMore];
+        return ['columns' => $sheet->header, 'rows' => SourceRows::of($sheet, $mapping, $wanted, $at)];
     }
 
     /** @return \Closure(int): bool whether the period that starts there is in it */

@@ -72,7 +72,8 @@ final readonly class Telling
     /** In the measure's own unit, as messages keep it. */
     public static function exact(Column $column, Row|Total $of): string
     {
-        $number = $column->number($of);
+        // Percentages are rounded once, from the amounts: what is kept is what is said.
+        $number = ColumnForm::Percent === $column->form ? ($of->variances[$column->key] ?? null)?->percent(1) : $column->number($of);
 
         return null === $number ? '' : ($number->getScale() > self::KEPT ? Decimals::round($number, self::KEPT) : $number)->toString();
     }

@@ -55,7 +55,11 @@ const panes = computed(() =>
 )
 const shown = computed(() => panes.value[active.value] ?? panes.value[0] ?? null)
 const isBeside = computed(() => active.value === 1)
-const lit = ref<string | null>(null)
+/** What is pointed at, and in which chart: pointing alone does not change which one is used. */
+const pointed = shallowRef<{ pane: number; key: string } | null>(null)
+const litIn = (pane: number) => (pointed.value?.pane === pane ? pointed.value.key : null)
+const point = (pane: number, key: string | null) => (pointed.value = key === null ? null : { pane, key })
+const lit = computed({ get: () => litIn(active.value), set: (key) => point(active.value, key) })
 const selected = ref<string | null>(null)
 const reader = ref('')
 const sources = shallowRef<string | null>(null)
@@ -82,7 +86,7 @@ function turnBeside() {
 function use(i: number) {
   if (active.value === i) return
   active.value = i
-  lit.value = selected.value = null
+  pointed.value = selected.value = null
   notes.drop()
 }
 
@@ -185,12 +189,11 @@ useKeys({
             :aria-label="panes.length > 1 ? (i === 0 ? 'First chart' : 'Chart beside it') : 'Chart'"
             @pointerdown.capture="use(i)"
             @focusin="use(i)"
-            @pointerenter="lit === null && use(i)"
           >
             <ChartPane
               v-if="dataset"
               ref="pane"
-              :lit="active === i ? lit : null"
+              :lit="litIn(i)"
               :selected="active === i ? selected : null"
               :drawing="one.drawing"
               :recipe="one.recipe"
@@ -199,7 +202,7 @@ useKeys({
               :width="width"
               :is-small="panes.length > 1"
               :filter="reader ? `url(#reader-${reader})` : undefined"
-              @update:lit="((lit = $event), use(i))"
+              @update:lit="point(i, $event)"
               @update:selected="selected = $event"
               @change="change($event, i === 1)"
               @finish="finish($event, i === 1)"

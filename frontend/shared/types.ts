@@ -1,7 +1,9 @@
 /** Shapes of the API's answers. Numbers come written out; amounts in recipes are decimal strings. */
-import type { Effect, Filter, Finish, Grain, Kind, Recipe, Scenario } from './recipe'
+import type { Effect, Grain, Kind, Recipe, Scenario } from './recipe'
+import type { Note, RowNote, Said } from './rows'
 
 export * from './recipe'
+export * from './rows'
 
 export interface Period {
   key: string
@@ -162,74 +164,6 @@ export interface WorkingsTable {
   sums: { key: string; label: string; cells: Record<string, string> }[]
 }
 
-/** Words of a statement; a name or a number also tells its row. */
-export interface Said {
-  text: string
-  row?: string
-  column?: string
-  /** as the workings have it */
-  is?: string
-  exact?: string
-}
-
-export interface Note {
-  id: number
-  version: number
-  dataset: number
-  datasetName: string
-  measure: string
-  period: string
-  place: Filter[]
-  label: string
-  text: string
-  author: string
-  at: string
-  changedAt: string | null
-}
-
-/** A note of a row of this chart. */
-export interface RowNote extends Note {
-  number: number
-  row: string
-}
-
-export interface ImportOf {
-  import: number
-  name: string
-  at: string
-  facts: number
-}
-
-/** Where a row's numbers came from, and where to go from it. */
-export interface RowAbout {
-  key: string
-  label: string
-  canNote: boolean
-  deeper: { by: string; label: string; recipe: Recipe }[]
-  without: Recipe | null
-  whyNot: string
-  scenarios: { scenario: Scenario; imports: ImportOf[] }[]
-}
-
-export interface NamedFinish {
-  id: number
-  version: number
-  name: string
-  finish: Finish
-  isDefault: boolean
-  charts: number[]
-}
-
-/** A name that a dataset lacks, and what could stand in its place. */
-export interface Ask {
-  id: string
-  says: string
-  choices: string[]
-  mayGo: boolean
-  without: string
-  guess: string | null
-}
-
 export interface Drawing {
   recipe: Recipe
   sentence: SentencePart[]
@@ -287,18 +221,4 @@ export interface Refusal {
   row: number
   column: string
   reason: string
-}
-
-/** A file that amounts came from, with a page of its rows. */
-export interface SourceFile {
-  import: number
-  name: string
-  at: string
-  facts: number
-  says: string
-  columns: string[]
-  rows: { row: number; cells: string[]; amounts: string[] }[]
-  /** of this page, counted from 1 */
-  first?: number
-  hasMore?: boolean
 }

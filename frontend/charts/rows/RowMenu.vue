@@ -55,6 +55,7 @@ onKeyStroke('Escape', () => emit('close'))
     role="menu"
     :aria-label="`What to do with ${row.label}`"
     @keydown.escape.stop.prevent="emit('close')"
+    @keydown.h="emit('highlight')"
     @keydown.down.prevent="step(1)"
     @keydown.up.prevent="step(-1)"
   >
