@@ -36,7 +36,7 @@ final readonly class FactSources
      * @param list<string>                    $measures
      * @param ?PeriodRange                    $range    none: all
      * @param list<MemberFilter|NumberFilter> $where
-     * @param ?int                            $page     from 1, of each file's rows; none: all of them
+     * @param int                             $page     from 1, of each file's rows
      *
      * @return list<array<string, mixed>> by import, the latest first: its header and the rows
      */
