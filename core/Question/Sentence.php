@@ -89,6 +89,7 @@ final class Sentence
             (string) $question->cumulate?->words(),
             null === $question->top ? '' : (1 === $question->top ? 'the largest' : "the {$question->top} largest"),
             \in_array($question->order, [null, Order::Given, Order::Calendar], true) ? '' : $question->order->value,
+            null === $question->breakdown() || null !== $question->order || [] === $question->sequence ? '' : 'in an order of its own',
             null === $question->each ? '' : 'for each '.Wording::withinSentence($question->each),
         ]));
     }

@@ -31,6 +31,8 @@ const orders: { value: Order | undefined; label: string }[] = [
   { value: 'smallest first', label: 'smallest first' },
   { value: 'favourable first', label: 'favourable first' },
 ]
+/** Members were moved by hand. */
+const isOwn = computed(() => Boolean(props.question.sequence?.length) && !props.question.order && !isPeriods.value)
 const hasMoving = computed(() => !['day', 'week'].includes(by.value))
 
 /** Running totals are of periods, order and gathering of members. */
@@ -98,15 +100,15 @@ function take(name: string, isGrain: boolean) {
     </div>
     <template v-else>
       <div class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Order">
-        <p class="label mb-1">Order</p>
+        <p class="label mb-1">Order{{ isOwn ? ': your own' : '' }}</p>
         <div class="grid grid-cols-2 gap-x-1">
           <button
             v-for="choice in orders"
             :key="choice.label"
             class="choice rounded"
             role="radio"
-            :aria-checked="question.order === choice.value"
-            @click="emit('change', { order: choice.value })"
+            :aria-checked="question.order === choice.value && !(isOwn && !choice.value)"
+            @click="emit('change', { order: choice.value, sequence: choice.value ? question.sequence : undefined })"
           >
             {{ choice.label }}
           </button>

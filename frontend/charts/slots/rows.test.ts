@@ -70,6 +70,14 @@ describe('the slot of rows', () => {
     expect(few.root.querySelector('[aria-label="How many members"]')).toBeNull()
   })
 
+  it('lets go of an order by hand', async () => {
+    const { root, part } = await slot(RowsSlot, { by: 'Route', sequence: ['Holm'] })
+    expect(text(root)).toContain('Order: your own')
+    expect(named(root, 'as given').getAttribute('aria-checked')).toBe('false')
+    named(root, 'as given').click()
+    expect(part()).toEqual({ order: undefined, sequence: undefined })
+  })
+
   it('offers a line no members, and a hat none of its own sides', async () => {
     const line = await slot(RowsSlot, { by: 'month' }, { kind: 'gap-line' })
     expect(text(line.root)).not.toContain('Members of')

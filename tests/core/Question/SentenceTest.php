@@ -37,6 +37,7 @@ final class SentenceTest extends TestCase
     #[TestWith([['by' => 'Route', 'top' => 1], '… by route, the largest? …'])]
     #[TestWith([['by' => 'Route', 'top' => 3, 'order' => 'smallest first'], '… by route, the 3 largest, smallest first? …'])]
     #[TestWith([['by' => 'Route', 'each' => 'Vessel class'], '… by route, for each vessel class? …'])]
+    #[TestWith([['by' => 'Route', 'sequence' => ['Holm']], '… by route, in an order of its own? …'])]
     #[TestWith([['cumulate' => 'year to date'], '… by month, year to date? …'])]
     #[TestWith([['span' => ['last' => 1, 'unit' => 'month']], '… in the last month go, …'])]
     #[TestWith([['span' => ['last' => 3, 'unit' => 'month']], '… in the last 3 months go, …'])]
