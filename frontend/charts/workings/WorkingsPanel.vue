@@ -163,7 +163,7 @@ defineExpose({ show })
                 @click="emit('select', row.key)"
               >
                 {{ row.label }}</button
-              ><span v-if="row.flagged" class="ml-2 text-[12px] text-accent">flagged</span>
+              ><span v-if="row.flagged" class="ml-1 text-[12px] text-accent">{{ ' flagged' }}</span>
             </th>
             <td
               v-for="column in table.columns"
