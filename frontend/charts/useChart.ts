@@ -3,7 +3,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { ask, says } from '../shared/api'
 import type { Dataset, Finish, Kind, Note, Pulse, Question, Recipe } from '../shared/types'
 import { around, useClosing } from '../shared/useClosing'
-import { usePulse } from '../shared/usePulse'
+import { sittingName, usePulse } from '../shared/usePulse'
 import { useToast } from '../shared/useToast'
 import { parsed, type Stop } from './path'
 import { useSaving } from './useSaving'
@@ -81,7 +81,7 @@ export function useChart() {
     },
     dataset: {
       last: computed(() => pulse.value?.undoId ?? null),
-      name: computed(() => `keen:sitting-${id.value}`),
+      name: computed(() => sittingName(id.value)),
       undo: () => stepDataset('undo'),
       redo: () => stepDataset('redo'),
     },

@@ -4,6 +4,8 @@ import { ask } from './api'
 import type { Pulse } from './types'
 
 const EVERY = 600
+/** Under which the last change before the sitting is kept. */
+export const sittingName = (dataset: number | null) => `keen:sitting-${dataset}`
 
 /** Follows a dataset: whoever shows it learns within a second that something in it was changed elsewhere. */
 export function usePulse(dataset: Ref<number | null>, changed: (pulse: Pulse, before: Pulse) => void) {
@@ -11,9 +13,16 @@ export function usePulse(dataset: Ref<number | null>, changed: (pulse: Pulse, be
   const visibility = useDocumentVisibility()
   const isAsking = ref(false)
 
+  /** Where this sitting with the dataset began, on whichever page: what was done before is not undone with a chart. */
+  function begin(told: Pulse) {
+    const name = sittingName(dataset.value)
+    if (sessionStorage.getItem(name) === null) sessionStorage.setItem(name, String(told.undoId))
+  }
+
   /** What an answer tells of itself; older than what is known, it is dropped. */
   function take(told: Pulse) {
     const before = pulse.value
+    if (!before) begin(told)
     if (before && told.version + told.revision < before.version + before.revision) return
     pulse.value = {
       version: told.version,

@@ -273,3 +273,16 @@ test('nothing in what opens on the chart view keeps anybody out', async ({ page 
   await expect(page.getByLabel('Chart beside it')).toBeVisible()
   expect(await serious()).toEqual([])
 })
+
+test('an amount that was typed in the figures is undone from the chart, in the same sitting', async ({ page }) => {
+  const id = await made(page, 'Typed first', LEDGER)
+  await page.goto(`/figures/${id}`)
+  const cell = page.getByRole('gridcell', { name: /^All, Aug/ }).or(page.getByRole('gridcell', { name: /^North, Aug/ }))
+  await expect(cell.first()).toBeVisible()
+  await setAugust(page, id, '777')
+  await page.getByRole('link', { name: 'Ask a question' }).click()
+  await expect(page.locator('svg.chart')).toContainText('827')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.locator('svg.chart')).not.toContainText('827')
+  await expect(page.getByText(/^Undone:/)).toBeVisible()
+})
