@@ -137,10 +137,11 @@ final readonly class CapacityWorkings
         $covered = array_values(array_filter($scope->fine, static fn ($period): bool => !$period->isAfter($scope->closing) || null !== $scope->question->forecast));
         $telling = new Telling($rates, new Column('rate', ColumnForm::Rate, '', ''), $reference);
         $reading = (new ReadingWriter($subject, $telling, $parts, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, '', 'Farthest from the target'))->write($total, false, null, '');
+        $namesYears = \count(array_unique(array_map(static fn (Row $row): int => $row->period?->yearNumber() ?? 0, $parts))) > 1;
         $said = [];
         foreach ([[Extreme::Largest, 'Fullest'], [Extreme::Smallest, 'emptiest']] as [$extreme, $word]) {
             $row = '' === ($parts[0]->panel ?? '') ? array_values(array_filter($parts, static fn (Row $one): bool => $one->extreme === $extreme))[0] ?? null : null;
-            null === $row || array_push($said, ([] === $said ? '' : '; ')."$word: ", $telling->name($row, false), ', ', $telling->amount($row, $row->key), ' %');
+            null === $row || array_push($said, ([] === $said ? '' : '; ')."$word: ", $telling->name($row, $namesYears), ', ', $telling->amount($row, $row->key), ' %');
         }
 
         $isAimed = [] !== array_filter($parts, static fn (Row $row): bool => null !== $telling->of($row));

@@ -91,6 +91,18 @@ final class NotesTest extends TestCase
         self::assertArrayHasKey('2025-08', $earlier);
     }
 
+    public function testAListWithoutPeriodsHasNotesToo(): void
+    {
+        $figures = Written::figures("Step,Amount\nFares,5\nFuel,3\n");
+        $recipe = Written::recipe(['by' => 'Step']);
+        $workings = Reckoning::of($recipe, $figures);
+        $place = RowPlace::maybe(array_column($workings->rows, null, 'key')['Fuel'], $workings, $recipe->question);
+        self::assertNull($place?->period);
+        $note = new Note(1, 'Amount', null, $place?->place->key() ?? '', 'Dear');
+        self::assertSame(['Fuel'], array_column((new NotesInChart([$note], $recipe->question))->to($workings)->notes, 'row'));
+        self::assertSame([], (new NotesInChart([$note], $recipe->question))->aYearBefore($workings));
+    }
+
     public function testWhatIsGatheredHasNoPlaceOfItsOwn(): void
     {
         $question = ['by' => 'Route', 'top' => 1];
