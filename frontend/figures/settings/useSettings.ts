@@ -27,13 +27,17 @@ export function useSettings(id: number) {
       dataset.value = await ask<Dataset>(method, path, { version: dataset.value?.version, body })
       problem.value = ''
     } catch (error) {
-      if (error instanceof Problem && error.status === 412) {
-        dataset.value = error.current as Dataset
-        problem.value =
-          'Somebody else changed the settings meanwhile. These are theirs; make your change again if it still fits.'
-      } else problem.value = says(error)
-      kept.value++
+      refused(error)
     }
+  }
+
+  function refused(error: unknown) {
+    if (error instanceof Problem && error.status === 412) {
+      dataset.value = error.current as Dataset
+      problem.value =
+        'Somebody else changed the settings meanwhile. These are theirs; make your change again if it still fits.'
+    } else problem.value = says(error)
+    kept.value++
   }
 
   let sent = Promise.resolve()
@@ -56,18 +60,16 @@ export function useSettings(id: number) {
       if (isHarmful && follows.length) pending.value = { title, follows, go: () => send(method, full, body) }
       else await send(method, full, body)
     } catch (error) {
-      if (error instanceof Problem && error.status === 412) await send(method, full, body)
-      else {
-        problem.value = says(error)
-        kept.value++
-      }
+      refused(error)
     }
   }
 
   async function go() {
     const wanted = pending.value
     pending.value = null
-    await wanted?.go()
+    // In turn with the others: a change that follows at once is foreseen on top of this one.
+    sent = sent.then(() => wanted?.go())
+    await sent
   }
   function leave() {
     pending.value = null
