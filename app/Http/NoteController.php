@@ -12,7 +12,6 @@ use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\RowPlace;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -65,7 +64,7 @@ final readonly class NoteController
         $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
         $workings = Reckoning::of($recipe, $figures);
         $key = $body->must('row')->text(1000);
-        $row = array_values(array_filter($workings->rows, static fn (Row $row): bool => $row->key === $key))[0] ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
+        $row = $workings->maybeRow($key) ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
         $place = RowPlace::maybe($row, $workings, $recipe->question) ?? throw new NotAccepted('row', "{$row->label} gathers several members; write the note about one of them.");
         $note = $this->records->note($this->edit->write($dataset, $place, NoteEdit::label($place), trim($body->must('text')->string(NoteEdit::LONGEST)), Signature::of($request)));
 

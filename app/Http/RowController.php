@@ -93,7 +93,7 @@ final readonly class RowController
         $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
         $workings = Reckoning::of($recipe, $figures);
         $key = $body->must('row')->text(1000);
-        $row = array_values(array_filter($workings->rows, static fn (Row $row): bool => $row->key === $key))[0] ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
+        $row = $workings->maybeRow($key) ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
 
         return [$record, $figures, $recipe, $workings, $row];
     }

@@ -28,15 +28,10 @@ final class Panels
             $sizes = MemberSizes::largestFirst(MemberSizes::of($sums, $scope->measure, $question->scenario, $question->forecast, $scope->closing, $scope->fine));
             $members = \array_slice(array_map(strval(...), array_keys($sizes)), 0, self::MOST - 1);
         }
-        $panels = array_map(static fn (string $member): Panel => new Panel(self::name($member), [...$where, new MemberFilter($dimension->name, [$member])]), self::inOrder($members, $dimension));
+        $panels = array_map(static fn (string $member): Panel => new Panel(PanelName::of($member), [...$where, new MemberFilter($dimension->name, [$member])]), self::inOrder($members, $dimension));
         $left = \count($sums) - \count($members);
 
-        return $left > 0 ? [...$panels, new Panel("Other ($left)", [...$where, new MemberFilter($dimension->name, $members, false)])] : $panels;
-    }
-
-    private static function name(string $member): string
-    {
-        return '' === $member ? '(blank)' : $member;
+        return $left > 0 ? [...$panels, new Panel(PanelName::others($left), [...$where, new MemberFilter($dimension->name, $members, false)])] : $panels;
     }
 
     /**

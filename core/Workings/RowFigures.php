@@ -75,8 +75,7 @@ final readonly class RowFigures
     {
         $where = $question->where;
         if (null !== $question->each && '' !== $row->panel) {
-            $panels = array_values(array_filter(array_map(strval(...), array_keys($workings->panels())), static fn (string $panel): bool => !str_starts_with($panel, 'Other (')));
-            $where[] = str_starts_with($row->panel, 'Other (') ? new MemberFilter($question->each, $panels, false) : new MemberFilter($question->each, ['(blank)' === $row->panel ? '' : $row->panel]);
+            $where[] = PanelName::isOthers($row->panel) ? new MemberFilter($question->each, PanelName::members($workings), false) : new MemberFilter($question->each, [PanelName::member($row->panel)]);
         }
         if (null !== $workings->between) {
             $where[] = new MemberFilter($workings->between->field, [$workings->between->first, $workings->between->second]);

@@ -18,12 +18,12 @@ final readonly class RowPlace
     /** None of rows that gather what is not shown one by one: they are others in every chart. */
     public static function maybe(Row $row, Workings $workings, Question $question): ?self
     {
-        if (RowRole::Other === $row->role || str_starts_with($row->panel, 'Other (')) {
+        if (RowRole::Other === $row->role || PanelName::isOthers($row->panel)) {
             return null;
         }
         $members = [];
         if (null !== $question->each && '' !== $row->panel) {
-            $members[$question->each] = '(blank)' === $row->panel ? '' : $row->panel;
+            $members[$question->each] = PanelName::member($row->panel);
         }
         $breakdown = $question->breakdown();
         if (null !== $breakdown && !$row->role->isApart()) {

@@ -32,12 +32,12 @@ final readonly class RowSteps
     /** @return array<string, string>|null by breakdown; none where the row gathers several */
     private static function maybeMembers(Row $row, Recipe $recipe): ?array
     {
-        if (RowRole::Other === $row->role || str_starts_with($row->panel, 'Other (')) {
+        if (RowRole::Other === $row->role || PanelName::isOthers($row->panel)) {
             return null;
         }
         $breakdown = $recipe->question->breakdown();
 
-        return (null === $recipe->question->each || '' === $row->panel ? [] : [$recipe->question->each => '(blank)' === $row->panel ? '' : $row->panel])
+        return (null === $recipe->question->each || '' === $row->panel ? [] : [$recipe->question->each => PanelName::member($row->panel)])
             + (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => RowPlace::withinPanel($row)]);
     }
 

@@ -87,6 +87,17 @@ final readonly class Workings
         return [] === $panels ? ['' => []] : $panels;
     }
 
+    public function maybeRow(string $key): ?Row
+    {
+        foreach ($this->rows as $row) {
+            if ($key === $row->key) {
+                return $row;
+            }
+        }
+
+        return null;
+    }
+
     /** A number of a row or a total as readers see it. */
     public function told(Column $column, Row|Total $of): string
     {

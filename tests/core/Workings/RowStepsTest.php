@@ -141,4 +141,25 @@ final class RowStepsTest extends TestCase
         [$scenario, $range] = RowFigures::of(array_column($workings->rows, null, 'key')['2026-02'], $workings, $recipe->question, $figures->dataset())->stands(Scenario::PriorYear);
         self::assertSame([Scenario::Actual, \KeenMargin\Core\Time\Period::month(2025, 2)->firstDay(), \KeenMargin\Core\Time\Period::month(2025, 2)->lastDay()], [$scenario, $range?->firstDay, $range?->lastDay]);
     }
+
+    public function testAGatheredChartIsMadeOfAllThatHaveNoneOfTheirOwn(): void
+    {
+        $csv = "Month,Route,Actual\n2026-01,,500\n2026-01,Other (sea),400\n";
+        foreach (range(1, 13) as $i) {
+            $csv .= "2026-01,R$i,$i\n";
+        }
+        $figures = Written::figures($csv);
+        $recipe = Written::recipe(['each' => 'Route']);
+        $workings = Reckoning::of($recipe, $figures);
+        $where = static function (string $panel) use ($workings, $recipe, $figures): MemberFilter {
+            $filter = RowFigures::of($workings->panels()[$panel][0], $workings, $recipe->question, $figures->dataset())->where[0];
+            self::assertInstanceOf(MemberFilter::class, $filter);
+
+            return $filter;
+        };
+        $gathered = array_values(array_filter(['', 'Other (sea)', ...array_map(static fn (int $i): string => "R$i", range(1, 13))], $where('Other (4)')->letsText(...)));
+        self::assertSame(['R1', 'R2', 'R3', 'R4'], $gathered);
+        self::assertSame([''], $where('(blank)')->members);
+        self::assertSame(['Other (sea)'], $where('Other (sea)')->members);
+    }
 }
