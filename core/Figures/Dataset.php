@@ -63,7 +63,7 @@ final readonly class Dataset
             }
         }
 
-        return $measure->better ?? Better::More;
+        return $measure->better();
     }
 
     public function maybeBreakdown(string $name): ?Dimension
@@ -105,15 +105,32 @@ final readonly class Dataset
         return Grain::Timeless === $this->grain;
     }
 
-    /** The last period that has actuals; where there are none, the last that has anything. */
+    /** @throws \LogicException where there are no figures */
     public function closing(): Period
     {
         return $this->maybeClosing() ?? throw new \LogicException('A dataset without figures has no closing period.');
     }
 
+    /**
+     * The period that the books are closed through: as told; else the last that has actuals, or anything where there are none.
+     * Of days it is the month, as books are closed by months; a day within a month has to be told.
+     *
+     * @return ?Period null where there are no figures
+     */
     public function maybeClosing(): ?Period
     {
-        return $this->closedThrough ?? $this->coverage->last(Scenario::Actual) ?? $this->coverage->last();
+        if (null !== $this->closedThrough) {
+            return $this->closedThrough;
+        }
+        $last = $this->coverage->last(Scenario::Actual) ?? $this->coverage->last();
+
+        return null !== $last && Grain::Day === $last->grain ? $this->calendar->group($last, Grain::Month) : $last;
+    }
+
+    /** The grain by which the books are closed: that of the figures, of days the month. */
+    public function closingGrain(): Grain
+    {
+        return Grain::Day === $this->grain ? Grain::Month : $this->grain;
     }
 
     public function isEmpty(): bool
@@ -138,7 +155,8 @@ final readonly class Dataset
             return $present;
         }
         $span = $this->coverage->span(Scenario::Actual);
-        if (!\in_array(Scenario::PriorYear, $present, true) && null !== $span && $span[1]->yearEarlier()->firstDay() >= $span[0]->firstDay()) {
+        $spansYears = null !== $span && $span[1]->yearEarlier()->firstDay() >= $span[0]->firstDay();
+        if ($spansYears && !\in_array(Scenario::PriorYear, $present, true)) {
             $present[] = Scenario::PriorYear;
         }
 

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 /**
- * How a measure's amounts become the amount of a longer period.
+ * How the amounts of several periods become one: the first of a measure's two rules. The second is OverMembers.
+ * A ratio and a rate have one rule for both.
  */
 enum Grouping: string
 {
@@ -14,8 +15,8 @@ enum Grouping: string
     case Average = 'average';
     /** The last period's: balance of an account. */
     case Last = 'last';
-    /** Numerator over denominator, both summed first: punctuality. */
+    /** Numerator over denominator, both summed first, over periods and over members: punctuality. */
     case Ratio = 'ratio';
-    /** A percentage whose parts are not known: it cannot be put together from others at all. */
+    /** A percentage whose parts are not known: it is never put together, neither over periods nor over members. */
     case Rate = 'rate';
 }

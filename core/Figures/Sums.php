@@ -30,16 +30,7 @@ final class Sums
 
     public function amount(string $measure, Scenario $scenario, Period $period): ?BigDecimal
     {
-        $made = $this->made[$measure][$scenario->value][$period->start] ?? null;
-        if (null !== $made) {
-            return $made;
-        }
-        $of = $this->cells[$measure][$scenario->value] ?? null;
-        if (null === $of || !isset($of[0][$period->start])) {
-            return null;
-        }
-
-        return $this->made[$measure][$scenario->value][$period->start] = BigDecimal::ofUnscaledValue($of[0][$period->start], $of[1]);
+        return $this->at($measure, ScenarioPeriod::of($scenario, $period));
     }
 
     /**
@@ -66,6 +57,70 @@ final class Sums
     }
 
     /**
+     * The periods that a measure has amounts for in a scenario.
+     *
+     * @return list<int> starts, in no order
+     */
+    public function starts(string $measure, Scenario $scenario): array
+    {
+        return array_keys($this->cells[$measure][$scenario->value][0] ?? []);
+    }
+
+    /**
+     * Whether any of these periods has an amount.
+     *
+     * @param array<string, array<int, mixed>> $among periods by their starts, by scenario code
+     */
+    public function hasAnyAmong(string $measure, array $among): bool
+    {
+        foreach ($among as $scenario => $starts) {
+            if ([] !== array_intersect_key($this->cells[$measure][$scenario][0] ?? [], $starts)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The amount of a period of a scenario; null where there is none. */
+    public function at(string $measure, ScenarioPeriod $at): ?BigDecimal
+    {
+        $made = $this->made[$measure][$at->scenario][$at->start] ?? null;
+        if (null !== $made) {
+            return $made;
+        }
+        [$amounts, $decimals] = $this->cells[$measure][$at->scenario] ?? [[], 0];
+        if (!isset($amounts[$at->start])) {
+            return null;
+        }
+        $amount = BigDecimal::ofUnscaledValue($amounts[$at->start], $decimals);
+
+        return $this->made[$measure][$at->scenario][$at->start] = $amount;
+    }
+
+    /** How many amounts are in the sum of a period of a scenario; 0 where there is none. */
+    public function countAt(string $measure, ScenarioPeriod $at): int
+    {
+        [$amounts, , $counts] = $this->cells[$measure][$at->scenario] ?? [[], 0, []];
+
+        return isset($amounts[$at->start]) ? $counts[$at->start] ?? 1 : 0;
+    }
+
+    /**
+     * The sum of several cells; null where none of them is there.
+     *
+     * @param array<string, list<int>> $starts of periods by scenario code
+     */
+    public function added(string $measure, array $starts): ?BigDecimal
+    {
+        $sum = $this->together($measure, $starts);
+        $ofMeasure = $this->cells[$measure] ?? [];
+        $decimals = [] === $ofMeasure ? 0 : $ofMeasure[array_key_first($ofMeasure)][1];
+
+        return null === $sum ? null : BigDecimal::ofUnscaledValue($sum, $decimals);
+    }
+
+    /**
      * Several of them added up.
      *
      * @param iterable<self> $all
@@ -88,17 +143,5 @@ final class Sums
         }
 
         return $sums;
-    }
-
-    public function count(string $measure, Scenario $scenario, Period $period): int
-    {
-        $of = $this->cells[$measure][$scenario->value] ?? null;
-
-        return null !== $of && isset($of[0][$period->start]) ? $of[2][$period->start] ?? 1 : 0;
-    }
-
-    public function hasAny(string $measure, Scenario $scenario): bool
-    {
-        return [] !== ($this->cells[$measure][$scenario->value][0] ?? []);
     }
 }

@@ -55,7 +55,7 @@ final readonly class FiscalCalendar
         if ($period->grain->months() > 0) {
             return $period->start;
         }
-        [$year, $month] = CivilDate::parts(Grain::Week === $period->grain ? $period->start + 3 : $period->start);
+        [$year, $month] = CivilDate::parts($period->decisiveDay());
 
         return $year * 12 + $month - 1;
     }

@@ -91,11 +91,14 @@ final readonly class Period
         return new self($this->grain, $this->start + $periods * $step, $this->firstMonth);
     }
 
-    /** The same period one year earlier; 29 February gives 28 February, a week the one 52 weeks before. */
+    /**
+     * The same period one year earlier. 29 February gives 28 February; a week gives the one of the same number, and week 53,
+     * where the year before has none, its last one. What counts as prior year of a period is told by PriorYear.
+     */
     public function yearEarlier(): self
     {
         if (Grain::Week === $this->grain) {
-            return $this->moved(-52);
+            return self::week($this->yearNumber() - 1, min($this->numberInYear(), self::weeksIn($this->yearNumber() - 1)));
         }
         if (Grain::Day === $this->grain) {
             [$year, $month, $day] = CivilDate::parts($this->start);
@@ -106,9 +109,25 @@ final readonly class Period
         return new self($this->grain, $this->start - 12, $this->firstMonth);
     }
 
+    /**
+     * The day that says which longer period this one belongs to: of a week its Thursday, else the first day.
+     *
+     * @return int days since 1970-01-01
+     */
+    public function decisiveDay(): int
+    {
+        return Grain::Week === $this->grain ? $this->start + 3 : $this->firstDay();
+    }
+
+    /** Whether the period ends later than the other; a week ends where its Thursday is. */
     public function isAfter(self $other): bool
     {
-        return $this->grain === $other->grain ? $this->start > $other->start : $this->lastDay() > $other->lastDay();
+        if ($this->grain === $other->grain) {
+            return $this->start > $other->start;
+        }
+        $end = Grain::Week === $this->grain ? $this->decisiveDay() : $this->lastDay();
+
+        return $end > $other->lastDay();
     }
 
     public function calendar(): FiscalCalendar
@@ -122,7 +141,7 @@ final readonly class Period
         return match ($this->grain) {
             Grain::Timeless => 0,
             Grain::Day => CivilDate::parts($this->start)[0],
-            Grain::Week => CivilDate::parts($this->start + 3)[0],
+            Grain::Week => CivilDate::parts($this->decisiveDay())[0],
             default => $this->calendar()->yearOfMonth($this->start),
         };
     }
@@ -133,7 +152,7 @@ final readonly class Period
         return match ($this->grain) {
             Grain::Timeless => 1,
             Grain::Day => $this->start - CivilDate::number($this->yearNumber(), 1, 1) + 1,
-            Grain::Week => intdiv($this->start + 3 - CivilDate::number($this->yearNumber(), 1, 1), 7) + 1,
+            Grain::Week => intdiv($this->decisiveDay() - CivilDate::number($this->yearNumber(), 1, 1), 7) + 1,
             default => intdiv($this->start - $this->calendar()->firstMonthOfYear($this->yearNumber()), $this->grain->months()) + 1,
         };
     }
@@ -182,6 +201,12 @@ final readonly class Period
         }
 
         return $week;
+    }
+
+    /** 52 or 53: 28 December is always in the last week. */
+    public static function weeksIn(int $year): int
+    {
+        return self::ofStart(Grain::Week, self::mondayOf(CivilDate::number($year, 12, 28)))->numberInYear();
     }
 
     public static function mondayOf(int $day): int

@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Time;
 /** How periods are called on the screen and in charts. */
 final class PeriodNames
 {
+    private const LONG_MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
     private const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
     /** `Aug 2026`, `Q3 2026`, `H2 2026`, `2026`, `FY2026`, `31 Aug 2026`, `W35 2026` */
@@ -26,6 +27,12 @@ final class PeriodNames
             Grain::HalfYear => 'H'.$period->numberInYear(),
             Grain::Year, Grain::Timeless => $period->key(),
         };
+    }
+
+    /** `August`, `Q3`, `31 Aug`: as it is read within a sentence */
+    public static function spelledOut(Period $period): string
+    {
+        return Grain::Month === $period->grain ? self::LONG_MONTHS[$period->start % 12] : self::withinYear($period);
     }
 
     /** `A`, `3`, `31`: the shortest form that can still be read in a row of its like */

@@ -22,6 +22,23 @@ final readonly class PeriodRange
     }
 
     /**
+     * Every period of the grain that belongs to the range, in calendar order: as periods(), but a week belongs where its
+     * Thursday is, so that it is in one range only of two that follow one another.
+     *
+     * @return list<Period>
+     */
+    public function belonging(Grain $grain, FiscalCalendar $calendar): array
+    {
+        $touching = $this->periods($grain, $calendar);
+        if (Grain::Week !== $grain) {
+            return $touching;
+        }
+        $isIn = fn (Period $week): bool => $week->decisiveDay() >= $this->firstDay && $week->decisiveDay() <= $this->lastDay;
+
+        return array_values(array_filter($touching, $isIn));
+    }
+
+    /**
      * Every period of the grain that touches the range, in calendar order.
      *
      * @return list<Period>

@@ -12,6 +12,8 @@ use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\QuestionFit;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeFit;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** How full something is: used and unused of a total, the rate, and what was aimed at. */
 final readonly class CapacityWorkings
@@ -24,14 +26,15 @@ final readonly class CapacityWorkings
         $measures = QuestionFit::capacity($question, $dataset);
         $measure = $measures['used'] ?? $measures['total'] ?? $measures['unused'];
         $scope = Scope::of($question, $dataset, $measure, array_map(static fn (Measure $one): string => $one->name, array_values($measures)));
-        $made = new CapacityRows($scope, $measures);
-
+        $made = new CapacityRows($scope, $measures, $figures);
+        $onTotal = $made->isTargetOnTotal();
         $whole = new Slice('total', 'Total', 'Total', RowRole::Total, $scope->fine, $scope->fine, $figures->sums($scope->sources, $question->where));
-        $onTotal = $made->isTargetOnTotal($whole);
-        $figured = $made->row($whole, '', $onTotal);
-        $slices = Slices::planned($scope, $figures, $question->where);
-        $rows = self::extremes(PanelRows::of($scope, $figures, $question->order ?? Order::Given, new Reference('rateTarget', '', ''), static fn (Panel $panel): array => array_map(static fn (Slice $slice): Row => $made->row($slice, $panel->name, $onTotal), $slices->of($panel->where))));
-        $all = null === $question->cumulate ? $made->whole($figured, $rows, $onTotal) : $figured;
+        $slices = Slices::planned($scope, $figures, $made, $question->where);
+        $panels = Panels::of($scope, $figures, $made, $slices->reach());
+        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
+        $inPanel = static fn (Panel $panel): array => array_map(static fn (Slice $slice): Row => $row($slice, $panel), $slices->of($panel->where));
+        $rows = self::extremes(PanelRows::of($scope, $panels, $question->order ?? Order::Given, new Reference('rateTarget', '', ''), $inPanel));
+        $all = $made->row($whole, '');
         $amounts = array_merge([], ...array_map(static fn (Row $row): array => [$row->values['used'] ?? null, $row->values['total'] ?? null, $row->values['target'] ?? null], $rows));
         $display = Display::fitting($measure, $recipe->finish, $amounts, array_map(static fn (Row $row): ?BigDecimal => ($row->variances['target'] ?? null)?->amount, $rows));
         $rates = Display::inPercent($recipe->finish);
@@ -60,8 +63,8 @@ final readonly class CapacityWorkings
             null,
             null,
             $display,
-            self::checks($scope, $rows, $figured, $measures),
-            self::reading($subject.' of '.Wording::withinSentence($of), $scope, $rows, $total, $rates, $rate),
+            self::checks($scope, $made, $rows, $all, $measures),
+            self::reading($subject.' of '.Wording::withinSentence($of), $made, $scope, $rows, $total, $rates, $rate),
             $question->cumulate,
             null,
             self::marks($rows, $onTotal, $aim, $rates),
@@ -131,12 +134,12 @@ final readonly class CapacityWorkings
     }
 
     /** @param list<Row> $rows */
-    private static function reading(string $subject, Scope $scope, array $rows, Total $total, Display $rates, Reference $reference): Reading
+    private static function reading(string $subject, CapacityRows $made, Scope $scope, array $rows, Total $total, Display $rates, Reference $reference): Reading
     {
         $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
-        $covered = array_values(array_filter($scope->fine, static fn ($period): bool => !$period->isAfter($scope->closing) || null !== $scope->question->forecast));
         $telling = new Telling($rates, new Column('rate', ColumnForm::Rate, '', ''), $reference);
-        $reading = (new ReadingWriter($subject, $telling, $parts, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, '', 'Farthest from the target'))->write($total, false, null, '');
+        $shows = static fn (Period $period): bool => $made->showsAny(new FinePeriods([$period]));
+        $reading = (new ReadingWriter($subject, $telling, $parts, $total, new SpokenPeriods($scope->fine, $shows), moves: 'Farthest from the target'))->write(false);
         $namesYears = \count(array_unique(array_map(static fn (Row $row): int => $row->period?->yearNumber() ?? 0, $parts))) > 1;
         $said = [];
         foreach ([[Extreme::Largest, 'Fullest'], [Extreme::Smallest, 'emptiest']] as [$extreme, $word]) {
@@ -155,18 +158,31 @@ final readonly class CapacityWorkings
      *
      * @return list<Check>
      */
-    private static function checks(Scope $scope, array $rows, Row $all, array $measures): array
+    private static function checks(Scope $scope, CapacityRows $made, array $rows, Row $all, array $measures): array
     {
         $named = static fn (callable $is): string => Wording::some(array_map(static fn (Row $row): string => $row->label, array_values(array_filter($rows, $is))), 3);
-        $untied = $named(static fn (Row $row): bool => 3 === \count($measures) && null !== $row->shown && !($row->values['used'] ?? BigDecimal::zero())->plus($row->values['unused'] ?? 0)->isEqualTo($row->values['total'] ?? 0));
-        $over = $named(static fn (Row $row): bool => null !== $row->shown && $row->shown->isGreaterThan($row->values['total'] ?? 0));
+        $of = static fn (Row $row, string $part): BigDecimal => $row->values[$part] ?? BigDecimal::zero();
+        $isFigured = static fn (Row $row): bool => null !== ($row->values['used'] ?? $row->values['total'] ?? null);
+        $untied = $named(static fn (Row $row): bool => 3 === \count($measures) && $isFigured($row) && !$of($row, 'used')->plus($of($row, 'unused'))->isEqualTo($of($row, 'total')));
+        $over = $named(static fn (Row $row): bool => $isFigured($row) && $of($row, 'used')->isGreaterThan($of($row, 'total')));
+        $total = new Total($all->shown, $all->variances);
 
-        return [
-            RowSums::check($scope, $rows, $all->shown, static fn (Row $row): ?BigDecimal => $row->shown),
+        $names = new PeriodsOfRows($scope);
+        $partly = $made->partlyCovered($scope->fine);
+        $untargeted = $made->withoutTarget($scope->fine);
+        $aim = ($scope->question->against[0] ?? null)?->word() ?? 'target';
+        $lacking = array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && $row->lacksPart);
+
+        return array_values(array_filter([
+            (new RowSums($scope, $made->comparison))->check($rows, $total, ['target']),
             new Check('parts-make-total', '' === $untied, '' === $untied ? 'Used and unused make the total' : "Used and unused do not make the total for $untied"),
             new Check('within-capacity', '' === $over, '' === $over ? 'Nowhere is more used than there is' : "More is used than there is in $over"),
-            ComparisonChecks::missing($scope, $rows),
-            ...ComparisonChecks::notices($scope),
-        ];
+            RowChecks::missing($scope, $rows, $made->showsAny(...)),
+            [] === $lacking ? null : new Check('absent-part', true, Wording::count(\count($lacking), "{$scope->rowWord()} has", "{$scope->rowsWord()} have").' a figure of one part only; the other counts as nothing'),
+            ...RowChecks::absent($scope, $rows, [new Reference('target', 'target', $aim)], true === $made->isTargetOnTotal() ? 'total' : 'use'),
+            $partly->isEmpty() ? null : new Check('left-out-parts', false, "{$names->names($partly->list)}: not all parts, so left out"),
+            $untargeted->isEmpty() ? null : new Check('left-out-target', false, "{$names->names($untargeted->list)}: no $aim, so not compared"),
+            ...RowChecks::notices($scope),
+        ]));
     }
 }

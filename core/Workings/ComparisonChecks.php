@@ -4,64 +4,43 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
-use Brick\Math\BigDecimal;
-use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Arithmetic\Comparison;
 
-/** What can be proved, or has to be said, of a comparison. */
-final class ComparisonChecks
+/** What can be proved, or has to be said, of a comparison with references. */
+final readonly class ComparisonChecks
 {
-    private const NAMED = 3;
+    public function __construct(private Scope $scope, private Comparison $comparison)
+    {
+    }
 
     /**
      * @param list<Row>       $rows
-     * @param ?Total          $total      none where adding up says nothing
+     * @param ?Total          $total      null where adding up says nothing
      * @param list<Reference> $references
+     * @param ?Landing        $landing    null where nothing is said about it
      *
      * @return list<Check>
      */
-    public static function of(Scope $scope, array $rows, ?Total $total, array $references, bool $derivesPriorYear): array
+    public function of(array $rows, ?Total $total, array $references, ?Landing $landing): array
     {
-        $against = $scope->question->against;
-        $forecast = $scope->question->forecast;
+        $question = $this->scope->question;
+        $forecast = $question->forecast;
+        $isOpen = [] !== array_filter($rows, fn (Row $row): bool => true === $row->own?->last()?->isAfter($this->scope->closing));
 
         return array_values(array_filter([
-            null === $total ? self::noTotal() : RowSums::check($scope, $rows, $total->shown, static fn (Row $row): ?BigDecimal => $row->shown),
-            self::missing($scope, $rows, $forecast),
-            self::straddling($rows, $scope->closing),
+            null === $total ? RowChecks::noTotal($this->scope) : (new RowSums($this->scope, $this->comparison))->check($rows, $total),
+            RowChecks::missing($this->scope, $rows, $this->comparison->showsAny(...)),
+            ...RowChecks::absent($this->scope, $rows, $references, $question->scenario->word()),
+            $this->partForecast($rows),
+            null === $landing || $landing->isWhole() ? null : new Check('landing-complete', false, "Neither actual nor forecast has {$landing->missing()}, so that the year is said without"),
             [] === $references ? new Check('no-reference', false, 'There is nothing to compare with: choose a reference in the question') : null,
-            ...array_map(static fn (Scenario $scenario): ?Check => self::absent($scenario, $rows), array_values(array_filter([...$against, self::isOpen($rows, $scope->closing) ? $forecast : null]))),
-            ...array_map(static fn (Scenario $reference): ?Check => null !== $total && null === self::absent($reference, $rows) ? self::leftOut($reference, $total) : null, $against),
-            \in_array(Scenario::PriorYear, $against, true) && $derivesPriorYear ? new Check('prior-year-derived', true, 'Prior year is the actual of one year earlier') : null,
-            ...self::notices($scope),
+            ...array_map($this->uncovered(...), array_values(array_filter([...$question->against, $isOpen ? $forecast : null]))),
+            ...array_map(fn (Scenario $reference): ?Check => null === $total ? null : $this->leftOut($reference, $total), $question->against),
+            \in_array(Scenario::PriorYear, [...$question->against, $question->scenario], true) ? $this->priorYear() : null,
+            ...RowChecks::notices($this->scope),
         ]));
-    }
-
-    public static function noTotal(): Check
-    {
-        return new Check('no-total', true, 'Lines that add and lines that take away are not added up');
-    }
-
-    /** @return list<Check> what the reading of the figures has to say about charts of them */
-    public static function notices(Scope $scope): array
-    {
-        return array_map(static fn (Notice $notice): Check => new Check($notice->id, $notice->holds, $notice->says), array_values(array_filter($scope->dataset->notices, static fn (Notice $notice): bool => $notice->isOfCharts())));
-    }
-
-    /** @param list<Row> $rows */
-    public static function missing(Scope $scope, array $rows, ?Scenario $forecast = null): Check
-    {
-        $one = $scope->question->grain()->value ?? Wording::withinSentence((string) $scope->question->breakdown());
-        $missing = array_values(array_filter($rows, static fn (Row $row): bool => null === $row->shown));
-        if ([] === $missing) {
-            return new Check('none-missing', true, "No $one is missing");
-        }
-        $what = null === $forecast ? 'The shown figure' : 'Actual or forecast';
-
-        return new Check('none-missing', false, "$what is missing for ".Wording::some(array_map(static fn (Row $row): string => $row->label, $missing), self::NAMED));
     }
 
     /**
@@ -69,46 +48,56 @@ final class ComparisonChecks
      *
      * @param list<Row> $rows
      */
-    private static function straddling(array $rows, Period $closing): ?Check
+    private function partForecast(array $rows): ?Check
     {
         foreach ($rows as $row) {
-            if (Scenario::Forecast === $row->shownScenario && null !== $row->period && $row->period->firstDay() <= $closing->lastDay()) {
-                return new Check('part-forecast', true, "{$row->label} is actual to ".PeriodNames::withinYear($closing).' and forecast after it');
+            if (null !== $row->period && null !== $row->closedTo) {
+                return new Check('part-forecast', true, "{$row->label} is actual to ".PeriodNames::withinYear($row->closedTo).' and forecast after it');
             }
         }
 
         return null;
     }
 
-    /**
-     * Whether any row is not closed yet, so that a forecast is wanted.
-     *
-     * @param list<Row> $rows
-     */
-    private static function isOpen(array $rows, Period $closing): bool
+    /** A scenario that covers none of the periods. */
+    private function uncovered(Scenario $scenario): ?Check
     {
-        return [] !== array_filter($rows, static fn (Row $row): bool => true === $row->period?->isAfter($closing));
-    }
-
-    /** @param list<Row> $rows */
-    private static function absent(Scenario $scenario, array $rows): ?Check
-    {
-        foreach ($rows as $row) {
-            if (null !== ($row->values[$scenario->value] ?? null)) {
+        foreach ($this->scope->fine->list as $period) {
+            $isWanted = $scenario !== $this->scope->question->forecast || $period->isAfter($this->scope->closing);
+            if ($isWanted && $this->comparison->coverage->covers($scenario, $period)) {
                 return null;
             }
         }
 
-        return [] === $rows ? null : new Check('absent-'.strtolower($scenario->value), false, "There are no {$scenario->word()} figures for these periods");
+        return new Check('absent-'.strtolower($scenario->value), false, "There are no {$scenario->word()} figures for these periods");
     }
 
-    private static function leftOut(Scenario $reference, Total $total): ?Check
+    /** Periods that only one side has. Where the reference has none at all, that is said by another check. */
+    private function leftOut(Scenario $reference, Total $total): ?Check
     {
-        $periods = $total->leftOut[$reference->value] ?? [];
-        if ([] === $periods) {
+        $leftOut = $total->leftOut[$reference->value] ?? new LeftOut();
+        if ($leftOut->isEmpty() || null !== $this->uncovered($reference)) {
             return null;
         }
+        $shown = null === $this->scope->question->forecast ? $this->scope->question->scenario->word() : 'actual or forecast';
+        $says = (new PeriodsOfRows($this->scope))->leftOut($leftOut, $shown, $reference->word());
 
-        return new Check('left-out-'.strtolower($reference->value), false, "The total against {$reference->word()} leaves out ".Wording::some(array_map(static fn (Period $period): string => PeriodNames::full($period), $periods), self::NAMED).', which only one of the two has');
+        return new Check('left-out-'.strtolower($reference->value), false, "$says, so not compared");
+    }
+
+    /** Which prior years came in, and which are derived. */
+    private function priorYear(): ?Check
+    {
+        $covered = $this->scope->fine->only(fn ($period): bool => $this->comparison->coverage->covers(Scenario::PriorYear, $period));
+        $derived = $covered->only($this->comparison->coverage->isDerived(...));
+        if ($derived->isEmpty()) {
+            return null;
+        }
+        if (\count($derived->list) === \count($covered->list)) {
+            return new Check('prior-year-derived', true, 'Prior year is the actual of one year earlier');
+        }
+        $names = (new PeriodsOfRows($this->scope))->names($derived->list);
+
+        return new Check('prior-year-derived', true, "Prior year came in for some periods; for $names it is the actual of one year earlier");
     }
 }

@@ -5,74 +5,107 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Figures\Better;
+use Brick\Math\BigRational;
+use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Question\Cumulation;
-use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\Comparison;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;
 
 /** Sets the shown scenario of one measure against its references, row by row. */
-final class ComparisonRows
+final readonly class ComparisonRows implements RowContent
 {
-    private ?Sums $of = null;
-    private ?Better $better = null;
-    private ?Comparison $comparison = null;
+    public Comparison $comparison;
 
     /** @param Measure $measure the question's, or the one of several that is compared */
-    public function __construct(private readonly Scope $scope, private readonly Measure $measure, private readonly ?bool $derivesPriorYear = null)
+    public function __construct(private Scope $scope, private Measure $measure, Figures $figures)
     {
+        $question = $scope->question;
+        $coverage = new MeasureCoverage($measure, $figures->sums($scope->sources, []), $scope->dataset, $scope->closing);
+        $this->comparison = new Comparison($measure, $coverage, $question->scenario, $question->forecast, $question->against, $scope->closing, $question->flag);
+    }
+
+    public function hasFigures(FinePeriods $fine, Sums $sums): bool
+    {
+        return $this->comparison->hasFigures($fine, $sums);
+    }
+
+    public function sizes(FinePeriods $fine, array $sums): array
+    {
+        return MemberSizes::of($sums, $this->measure, $this->comparison, $fine);
     }
 
     public function row(Slice $slice, string $panel): Row
     {
-        $comparison = $this->over($slice->sums, $this->scope->betterOf($slice->member));
-        $total = $comparison->total($slice->fine);
-        $isWhole = $this->isWhole($comparison, $slice);
-        $values = [];
-        foreach ($this->scope->scenarios() as $scenario) {
-            $values[$scenario->value] = $this->value($slice, $scenario);
+        $total = $this->comparison->total($slice->fine, $slice->sums, $this->scope->betterOf($slice->member));
+        $isWhole = $this->isWhole($slice);
+        $values = $variances = [];
+        foreach ($total->values as $code => $value) {
+            $values[$code] = $this->isWhole($slice, $code) ? $value : null;
         }
-        $variances = $total->variances;
-        foreach ($variances as $code => $variance) {
-            $variances[$code] = $isWhole && null !== ($values[$code] ?? null) ? $variance : null;
+        foreach ($total->variances as $code => $variance) {
+            $variances[$code] = $isWhole && $this->isWhole($slice, $code) ? $variance : null;
         }
         if (null !== $this->scope->question->cumulate) {
             $values['own'] = $this->own($slice);
         }
         $shown = $isWhole ? $total->shown : null;
 
-        return self::of($slice, $panel, $values, $shown, null === $shown ? null : $comparison->scenarioOf($slice->own), $variances);
+        return self::of($slice, $panel, $values, $shown, $variances, $this->comparison, $isWhole ? $total->exact : null);
     }
 
     /**
-     * @param array<string, ?BigDecimal> $values
-     * @param array<string, ?Variance>   $variances
+     * The row of a slice with the given numbers.
+     *
+     * @param array<string, ?BigDecimal>  $values
+     * @param array<string, ?Variance>    $variances
+     * @param BigDecimal|BigRational|null $exact     what is shown before it is rounded
      */
-    public static function of(Slice $slice, string $panel, array $values, ?BigDecimal $shown, ?Scenario $scenario, array $variances): Row
-    {
-        return new Row(self::key($panel, $slice->key), self::label($panel, $slice->label), $slice->name, $values, $shown, $scenario, $variances, $slice->role, $slice->period, $slice->depth, $panel);
+    public static function of(
+        Slice $slice,
+        string $panel,
+        array $values,
+        ?BigDecimal $shown,
+        array $variances,
+        Comparison $comparison,
+        BigDecimal|BigRational|null $exact = null,
+    ): Row {
+        $hasNumber = null !== $shown || [] !== array_filter($variances);
+        $scenario = $hasNumber ? self::scenario($slice, $comparison) : null;
+        $isOpen = Scenario::Forecast === $scenario;
+
+        return new Row(
+            key: self::key($panel, $slice->key),
+            label: self::label($panel, $slice->label),
+            name: $slice->name,
+            values: $values,
+            shown: $shown,
+            shownScenario: $scenario,
+            variances: $variances,
+            role: $slice->role,
+            period: $slice->period,
+            depth: $slice->depth,
+            panel: $panel,
+            exact: $exact,
+            fine: $slice->fine,
+            own: $slice->own,
+            closedTo: $isOpen ? $comparison->lastClosed($slice->own, $slice->sums) : null,
+        );
     }
 
-    /** What is shown of a slice; missing where a running total is not whole. */
+    /** What is shown of a slice; null where a running total is not whole. */
     public function shown(Slice $slice): ?BigDecimal
     {
-        $comparison = $this->over($slice->sums);
-
-        return $this->isWhole($comparison, $slice) ? $comparison->shown($slice->fine) : null;
-    }
-
-    public function value(Slice $slice, Scenario $scenario): ?BigDecimal
-    {
-        $comparison = $this->over($slice->sums);
-
-        return $this->has($comparison, $scenario, $slice) ? $comparison->value($scenario, $slice->fine) : null;
+        return $this->isWhole($slice) ? $this->comparison->shown($slice->fine, $slice->sums) : null;
     }
 
     /** What the period alone adds to a running total. */
     public function own(Slice $slice): ?BigDecimal
     {
-        return RowRole::Landing === $slice->role ? null : $this->over($slice->sums)->shown($slice->own);
+        return RowRole::Landing === $slice->role ? null : $this->comparison->shown($slice->own, $slice->sums);
     }
 
     public static function key(string $panel, string $key): string
@@ -85,38 +118,28 @@ final class ComparisonRows
         return '' === $panel ? $label : "$panel: $label";
     }
 
-    public function over(Sums $sums, ?Better $better = null): Comparison
+    /** That of the row's own figures; where it has none, of those before them, else the one that would be shown. */
+    private static function scenario(Slice $slice, Comparison $comparison): ?Scenario
     {
-        // The same figures are asked for row after row.
-        if (null === $this->comparison || $this->of !== $sums || (null !== $better && $this->better !== $better)) {
-            $better ??= $this->scope->better;
-            $question = $this->scope->question;
-            $this->of = $sums;
-            $this->better = $better;
-            $this->comparison = new Comparison(Amounts::ofSums($this->measure, $sums, $this->derivesPriorYear), $question->scenario, $question->forecast, $question->against, $this->scope->closing, $better, $question->flag, $this->measure->isInPercent());
+        return $comparison->scenarioOf($slice->own, $slice->sums)
+            ?? $comparison->scenarioOf($slice->fine, $slice->sums)
+            ?? $comparison->plannedScenario($slice->own);
+    }
+
+    /**
+     * A running total stops where its own period is missing; a moving one is whole or not at all.
+     *
+     * @param ?string $code of a scenario; null: what is shown
+     */
+    public function isWhole(Slice $slice, ?string $code = null): bool
+    {
+        if (null === $this->scope->question->cumulate || RowRole::Landing === $slice->role) {
+            return true;
         }
+        $isMoving = Cumulation::Moving === $this->scope->question->cumulate;
+        $plan = $this->comparison->plan($isMoving ? $slice->fine : $slice->own);
+        $periods = (null === $code ? $plan->shown : $plan->values[$code])->periods;
 
-        return $this->comparison;
-    }
-
-    /** A running total stops where its own period is missing; a moving one is whole or not at all. */
-    private function isWhole(Comparison $comparison, Slice $slice): bool
-    {
-        return match ($this->scope->question->cumulate) {
-            null => true,
-            Cumulation::YearToDate => [] !== array_filter($slice->own, $comparison->shows(...)),
-            Cumulation::Moving => $slice->fine === array_filter($slice->fine, $comparison->shows(...)) || RowRole::Landing === $slice->role,
-        };
-    }
-
-    private function has(Comparison $comparison, Scenario $scenario, Slice $slice): bool
-    {
-        $isThere = static fn (Period $period): bool => $comparison->has($scenario, $period);
-
-        return match ($this->scope->question->cumulate) {
-            null => true,
-            Cumulation::YearToDate => [] !== array_filter($slice->own, $isThere),
-            Cumulation::Moving => $slice->fine === array_filter($slice->fine, $isThere) || RowRole::Landing === $slice->role,
-        };
+        return $isMoving ? $periods === \count($slice->fine->list) : $periods > 0;
     }
 }

@@ -10,7 +10,8 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeFit;
-use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** From a recipe and figures to the workings of a comparison with references, over periods or by members. */
 final readonly class ComparisonWorkings
@@ -23,28 +24,37 @@ final readonly class ComparisonWorkings
         $dataset = $figures->dataset();
         $measure = RecipeFit::insist($recipe, $dataset);
         $scope = Scope::of($question, $dataset, $measure, $measure->sources());
+        self::insistOnFewPeriods($recipe, $scope);
         $all = $figures->sums($measure->sources(), $question->where);
-        $amounts = Amounts::ofSums($measure, $all);
-        $made = new ComparisonRows($scope, $measure, $amounts->derivesPriorYear());
+        $made = new ComparisonRows($scope, $measure, $figures);
+        $whole = static fn (FinePeriods $fine): Total => $made->comparison->total($fine, $all, $scope->better);
         $references = array_map(Reference::scenario(...), $question->against);
 
-        $whole = $made->over($all);
-        $showsForecast = null !== $question->forecast && Scenario::Actual === $question->scenario && [] !== array_filter($scope->fine, static fn ($period): bool => $period->isAfter($scope->closing) && $whole->shows($period));
-        $slices = Slices::planned($scope, $figures, $question->where);
-        $total = !$slices->hasTotal() ? Total::none($references) : $whole->whole($scope->fine, $scope->scenarios());
+        $shows = $made->comparison->shows(...);
+        $isForecast = static fn (Period $period): bool => $period->isAfter($scope->closing) && $shows($period);
+        $showsForecast = null !== $question->forecast && Scenario::Actual === $question->scenario && !$scope->fine->only($isForecast)->isEmpty();
+        $slices = Slices::planned($scope, $figures, $made, $question->where);
+        $total = $slices->hasTotal() ? $whole($scope->fine) : Total::none($references);
         $closed = $scope->closedThisYear();
-        $toDate = [] === $closed || null !== $question->breakdown() ? null : $whole->whole($closed, $scope->scenarios());
-        $landing = $showsForecast && null === $question->breakdown() ? $whole->whole($scope->wholeYear(), $scope->scenarios()) : null;
-        $covered = array_values(array_filter(null === $toDate ? $scope->fine : $closed, $whole->shows(...)));
+        $toDate = $closed->isEmpty() || null !== $question->breakdown() ? null : $whole($closed);
+        $year = $scope->wholeYear();
+        $landing = $showsForecast && null === $question->breakdown() ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
 
-        $rows = self::rows($scope, $figures, $slices, $made, $references[0] ?? null, $recipe->finish->landing && null !== $landing);
-        if ('gap-line' === $recipe->kind && \count($scope->range->periods($question->grain() ?? $dataset->grain, $dataset->calendar)) > self::LINE_PERIODS) {
-            throw new NotAccepted('question.span', 'A gap line shows '.self::LINE_PERIODS.' periods at most; ask for fewer of them, or by a coarser grain.');
-        }
+        $rows = self::rows($scope, $figures, $slices, $made, $references[0] ?? null, $recipe->finish->landing ? $landing : null);
         $display = Display::of($measure, $recipe->finish, $rows);
-        $final = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || null === $row->period || $scope->isClosedThisYear($row->period))));
         $shown = $showsForecast ? new Column('shown', ColumnForm::Amount, 'Shown', "{$question->scenario->value} where closed, then {$question->forecast->value}") : new Column($question->scenario->value, ColumnForm::Amount, '', '');
-        $reading = new ReadingWriter($measure->name, new Telling($display, $shown, $references[0] ?? null), $final, $covered[0] ?? null, $covered[\count($covered) - 1] ?? null, isRunning: null !== $question->cumulate, closed: array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Row === $row->role && null !== $row->period && $row->period->lastDay() <= $scope->closing->lastDay())));
+        $isClosed = static fn (Row $row): bool => $row->isClosedThrough($scope->closing);
+        $isOfYear = static fn (Row $row): bool => null === $row->period || ($isClosed($row) && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
+        $final = static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || $isOfYear($row));
+        $reading = new ReadingWriter(
+            $measure->name,
+            new Telling($display, $shown, $references[0] ?? null),
+            array_values(array_filter($rows, $final)),
+            $toDate ?? $total,
+            new SpokenPeriods(null === $toDate ? $scope->fine : $closed, $shows),
+            isRunning: null !== $question->cumulate,
+            closed: array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Row === $row->role && null !== $row->period && $isClosed($row))),
+        );
 
         return new Workings(
             $recipe->kind,
@@ -63,20 +73,33 @@ final readonly class ComparisonWorkings
             self::columns($scope, $references, $display, $showsForecast ? $shown : null),
             $total,
             $toDate,
-            $landing,
+            $landing?->total,
             $display,
-            ComparisonChecks::of($scope, $rows, $slices->hasTotal() ? $total : null, $references, $amounts->derivesPriorYear()),
-            $reading->write($toDate ?? $total, null !== $toDate, $landing, PeriodNames::full($scope->year)),
+            (new ComparisonChecks($scope, $made->comparison))->of($rows, $slices->hasTotal() ? $total : null, $references, $landing),
+            $reading->write(null !== $toDate, $landing),
             $question->cumulate,
         );
     }
 
+    private static function insistOnFewPeriods(Recipe $recipe, Scope $scope): void
+    {
+        $grain = $recipe->question->grain() ?? $scope->dataset->grain;
+        if ('gap-line' === $recipe->kind && \count($scope->rowPeriods($grain)) > self::LINE_PERIODS) {
+            throw new NotAccepted('question.span', 'A gap line shows '.self::LINE_PERIODS.' periods at most; ask for fewer of them, or by a coarser grain.');
+        }
+    }
+
     /** @return list<Row> */
-    private static function rows(Scope $scope, Figures $figures, Slices $slices, ComparisonRows $made, ?Reference $reference, bool $lands): array
+    private static function rows(Scope $scope, Figures $figures, Slices $slices, ComparisonRows $made, ?Reference $reference, ?Landing $landing): array
     {
         $order = $scope->question->order ?? Order::Given;
+        $panels = Panels::of($scope, $figures, $made, $slices->reach());
+        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
 
-        return PanelRows::of($scope, $figures, $order, $reference, static fn (Panel $panel): array => array_map(static fn (Slice $slice): Row => $made->row($slice, $panel->name), $slices->of($panel->where, $lands)));
+        return PanelRows::of($scope, $panels, $order, $reference, static fn (Panel $panel): array => array_map(
+            static fn (Slice $slice): Row => $row($slice, $panel),
+            $slices->of($panel->where, $landing),
+        ));
     }
 
     /**
@@ -86,7 +109,12 @@ final readonly class ComparisonWorkings
      */
     private static function columns(Scope $scope, array $references, Display $display, ?Column $shown): array
     {
-        $columns = array_map(static fn (Scenario $scenario): Column => new Column($scenario->value, ColumnForm::Amount, $scenario->value, trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ')), array_values(array_filter($scope->scenarios(), static fn (Scenario $scenario): bool => null !== $shown || $scenario !== $scope->question->forecast || \in_array($scenario, $scope->question->against, true))));
+        $isSeen = static fn (Scenario $scenario): bool => null !== $shown || $scenario !== $scope->question->forecast || \in_array($scenario, $scope->question->against, true);
+        $columns = [];
+        foreach (array_filter($scope->scenarios(), $isSeen) as $scenario) {
+            $rule = trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ');
+            $columns[] = new Column($scenario->value, ColumnForm::Amount, $scenario->value, $rule);
+        }
         null === $shown || $columns[] = $shown;
         if (null !== $scope->question->cumulate) {
             $columns[] = new Column('own', ColumnForm::Amount, 'Own', 'Shown, in the period alone');

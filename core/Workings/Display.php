@@ -93,6 +93,12 @@ final readonly class Display
         return $this->format->signed($variance?->percent(1), 1);
     }
 
+    /** How a variance is coloured: one that is written as nought is neither good nor bad. */
+    public function effect(Variance $variance): Effect
+    {
+        return NumberFormat::isNought($this->variance($variance->amount)) ? Effect::Neutral : $variance->effect;
+    }
+
     /** A number of the workings as readers see it. */
     public function cell(ColumnForm $form, ?BigDecimal $number): string
     {

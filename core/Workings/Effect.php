@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Better;
 
 /** The sign of a variance read through "better". */
@@ -14,7 +15,7 @@ enum Effect: string
     case Unfavourable = 'unfavourable';
     case Neutral = 'neutral';
 
-    public static function of(BigDecimal $variance, Better $better): self
+    public static function of(BigDecimal|BigRational $variance, Better $better): self
     {
         return match ($variance->getSign() * (Better::More === $better ? 1 : -1)) {
             1 => self::Favourable,

@@ -6,10 +6,10 @@ namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
-use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
+use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Sums;
 
 /**
@@ -23,36 +23,54 @@ final readonly class MemberSlices
     private const KEPT = 20;
 
     /**
-     * @param list<string>|null               $kept    members that are not gathered; none: all are shown
-     * @param array<string|int, Sums>         $present those that have any figures, in whichever chart
+     * @param array<string|int, true>|null    $kept    members that are not gathered; null: all are shown
+     * @param array<string|int, Sums>         $present members that have figures in the periods, in whichever chart
      * @param list<MemberFilter|NumberFilter> $where   that these were asked with
      */
-    private function __construct(private Scope $scope, private Figures $figures, private Dimension $dimension, private ?array $kept, private array $present, private array $where)
-    {
+    private function __construct(
+        private Scope $scope,
+        private Figures $figures,
+        private RowContent $content,
+        private Dimension $dimension,
+        private ?array $kept,
+        private array $present,
+        private array $where,
+    ) {
     }
 
     /** @param list<MemberFilter|NumberFilter> $where */
-    public static function planned(Scope $scope, Figures $figures, Dimension $dimension, array $where): self
+    public static function planned(Scope $scope, Figures $figures, RowContent $content, Dimension $dimension, array $where): self
     {
-        $sums = $figures->sumsBy($dimension->name, $scope->sources, $where, $scope->lookedUp());
-        $top = $scope->question->top ?? (\count($sums) > self::MOST ? self::KEPT : \count($sums));
+        $present = self::present($scope, $figures, $content, $dimension, $where);
+        $top = $scope->question->top ?? (\count($present) > self::MOST ? self::KEPT : \count($present));
+        $kept = null;
+        if (\count($present) > $top) {
+            $sizes = MemberSizes::largestFirst($content->sizes($scope->fine, $present));
+            $kept = \array_slice(array_fill_keys(array_keys($sizes + $present), true), 0, $top, true);
+        }
 
-        return new self($scope, $figures, $dimension, \count($sums) <= $top ? null : self::largest($scope, $sums, $top), $sums, $where);
+        return new self($scope, $figures, $content, $dimension, $kept, $present, $where);
     }
 
     /**
+     * The rows of one chart: those that have a figure in it.
+     *
      * @param list<MemberFilter|NumberFilter> $where
      *
      * @return list<Slice>
      */
     public function of(array $where): array
     {
-        $shown = $this->kept ?? array_map(strval(...), array_keys($this->present));
-        $sums = [] === $shown || $where === $this->where ? $this->present : $this->figures->sumsBy($this->dimension->name, $this->scope->sources, null === $this->kept ? $where : [...$where, new MemberFilter($this->dimension->name, $shown)], $this->scope->lookedUp());
-        $slices = null === $this->kept ? $this->tree($sums, $where) : array_map(fn (string $member): Slice => $this->member($member, RowRole::Row, $sums[$member] ?? new Sums()), $shown);
-        if (null !== $this->kept) {
-            $gathered = $where === $this->where ? Sums::of(array_diff_key($this->present, array_fill_keys($shown, true))) : $this->figures->sums($this->scope->sources, [...$where, new MemberFilter($this->dimension->name, $this->kept, false)]);
-            $slices[] = $this->sum('other', RowRole::Other, $gathered, 'Other ('.(\count($this->present) - \count($shown)).')');
+        $sums = $where === $this->where ? $this->present : self::present($this->scope, $this->figures, $this->content, $this->dimension, $where);
+        $slices = null === $this->kept ? $this->tree($sums, $where) : [];
+        foreach ($this->kept ?? [] as $member => $isKept) {
+            if (isset($sums[$member])) {
+                $slices[] = $this->member((string) $member, RowRole::Row, $sums[$member]);
+            }
+        }
+        $others = null === $this->kept ? [] : array_diff_key($sums, $this->kept);
+        if ([] !== $others) {
+            $slices[] = $this->sum('other', RowRole::Other, Sums::of($others), 'Other ('.\count($others).')');
         }
         if (\count($slices) > 1 && $this->hasTotal()) {
             $slices[] = $this->sum('total', RowRole::Total, $this->figures->sums($this->scope->sources, $where), 'Total');
@@ -61,10 +79,44 @@ final readonly class MemberSlices
         return $slices;
     }
 
+    /**
+     * The sums of the same rows under another filter.
+     *
+     * @param list<Slice>                     $slices as of() gave them
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return list<Sums>
+     */
+    public function sums(array $slices, array $where): array
+    {
+        $byMember = $this->figures->sumsBy($this->dimension->name, $this->scope->sources, $where, $this->scope->lookedUp());
+
+        return array_map(fn (Slice $slice): Sums => match ($slice->role) {
+            RowRole::Group => $this->figures->sums($this->scope->sources, $this->within((string) $slice->member, $where)),
+            RowRole::Other => Sums::of(array_diff_key($byMember, $this->kept ?? [])),
+            RowRole::Total => $this->figures->sums($this->scope->sources, $where),
+            default => $byMember[$slice->member] ?? new Sums(),
+        }, $slices);
+    }
+
     /** Whether the sum of all rows says anything. */
     public function hasTotal(): bool
     {
         return $this->canTotal(array_map(strval(...), array_keys($this->present)));
+    }
+
+    /**
+     * Members that have a figure of what is shown or of a reference; others are left away.
+     *
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return array<string|int, Sums>
+     */
+    private static function present(Scope $scope, Figures $figures, RowContent $content, Dimension $dimension, array $where): array
+    {
+        $sums = $figures->sumsBy($dimension->name, $scope->sources, $where, $scope->lookedUp());
+
+        return array_filter($sums, static fn (Sums $own): bool => $content->hasFigures($scope->fine, $own));
     }
 
     /**
@@ -79,16 +131,27 @@ final readonly class MemberSlices
         $slices = [];
         foreach ($this->dimension->asTree() as $member) {
             if (!isset($groups[$member])) {
-                isset($this->present[$member]) && $slices[] = $this->member($member, RowRole::Row, $sums[$member] ?? new Sums());
+                isset($sums[$member]) && $slices[] = $this->member($member, RowRole::Row, $sums[$member]);
                 continue;
             }
             $within = $this->dimension->within($member);
-            if ([] !== array_intersect_key($this->present, array_fill_keys($within, true)) && $this->canTotal($within)) {
-                $slices[] = $this->member($member, RowRole::Group, $this->figures->sums($this->scope->sources, [...$where, new MemberFilter($this->dimension->name, $within)]));
+            if ([] === array_intersect_key($sums, array_fill_keys($within, true)) || !$this->canTotal($within)) {
+                continue;
             }
+            $slices[] = $this->member($member, RowRole::Group, $this->figures->sums($this->scope->sources, $this->within($member, $where)));
         }
 
         return $slices;
+    }
+
+    /**
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return list<MemberFilter|NumberFilter> the same, of what stands in a group only
+     */
+    private function within(string $group, array $where): array
+    {
+        return [...$where, new MemberFilter($this->dimension->name, $this->dimension->within($group))];
     }
 
     private function member(string $member, RowRole $role, Sums $sums): Slice
@@ -117,20 +180,7 @@ final readonly class MemberSlices
     {
         $roles = [] === $this->dimension->roles ? [] : $this->dimension->rolesOf($members);
 
-        return Grouping::Rate !== $this->scope->measure->grouping
+        return OverMembers::Never !== $this->scope->measure->overMembers
             && !(\in_array(LineRole::Adds, $roles, true) && \in_array(LineRole::TakesAway, $roles, true)) && !\in_array(LineRole::Subtotal, $roles, true);
-    }
-
-    /**
-     * @param array<string|int, Sums> $sums
-     *
-     * @return list<string>
-     */
-    private static function largest(Scope $scope, array $sums, int $top): array
-    {
-        $question = $scope->question;
-        $sizes = MemberSizes::largestFirst(MemberSizes::of($sums, $scope->measure, $question->scenario, $question->forecast, $scope->closing, $scope->fine));
-
-        return \array_slice(array_map(strval(...), array_keys($sizes + $sums)), 0, $top);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
@@ -13,9 +12,11 @@ use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
-use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\Comparison;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;
 
 /**
  * A measure's amounts with members down and periods across, and their sums. Shown is one scenario, or the actual up to the
@@ -44,66 +45,69 @@ final readonly class MemberTable
      */
     public static function of(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast, ?string $by, array $where, array $fine, Grain $grain, bool $largestFirst, int $from, int $most, array $folded = []): self
     {
+        $dataset = $figures->dataset();
         $periods = $groups = [];
         foreach ($fine as $period) {
-            $shown = $grain === $period->grain ? $period : $figures->dataset()->calendar->group($period, $grain);
+            $shown = $grain === $period->grain ? $period : $dataset->calendar->group($period, $grain);
             $periods[$shown->key()] = $shown;
             $groups[$shown->key()][] = $period;
         }
-        $groups = array_values($groups);
-        $closing = $figures->dataset()->maybeClosing() ?? Period::timeless();
-        $compared = static fn (Sums $sums): Comparison => self::compared($sums, $measure, $scenario, $forecast, $closing);
-        $all = $compared($figures->sums($measure->sources(), $where));
-        $dimension = null === $by ? new Dimension('', []) : $figures->dataset()->maybeBreakdown($by) ?? new Dimension($by, []);
+        $groups = array_values(array_map(static fn (array $group): FinePeriods => new FinePeriods($group), $groups));
+        $all = new FinePeriods($fine);
+        $comparison = self::comparison($figures, $measure, $scenario, $forecast);
+        $sums = $figures->sums($measure->sources(), $where);
+        $row = static fn (Sums $own): array => [self::cells($comparison, $groups, $own), $comparison->shown($all, $own)];
+        $dimension = null === $by ? new Dimension('', []) : $dataset->maybeBreakdown($by) ?? new Dimension($by, []);
         $scenarios = array_values(array_unique(array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]), \SORT_REGULAR));
         [$members, $count] = $largestFirst
-            ? self::largest($figures, $measure, $scenario, $forecast, $dimension->name, $where, $scenarios, $closing, $fine, $from, $most)
+            ? self::largest($figures, $measure, $comparison, $dimension->name, $where, $scenarios, $all, $from, $most)
             : [\array_slice($tree = $dimension->asTree($folded), $from, $most), \count($tree)];
         $held = array_fill_keys($dimension->groups(), true);
         $leaves = array_values(array_filter($members, static fn (string $member): bool => !isset($held[$member])));
-        $sums = [] === $leaves ? [] : $figures->sumsBy($dimension->name, $measure->sources(), \count($leaves) === \count($dimension->members) ? $where : [...$where, new MemberFilter($dimension->name, $leaves)], $scenarios);
+        $isAllLeaves = \count($leaves) === \count($dimension->members);
+        $byMember = [] === $leaves ? [] : $figures->sumsBy($dimension->name, $measure->sources(), $isAllLeaves ? $where : [...$where, new MemberFilter($dimension->name, $leaves)], $scenarios);
         $rows = [];
         foreach ($members as $member) {
-            $comparison = $compared(isset($held[$member]) ? $figures->sums($measure->sources(), [...$where, new MemberFilter($dimension->name, $dimension->within($member))]) : $sums[$member] ?? new Sums());
-            $rows[] = [$member, self::cells($comparison, $groups), $comparison->total($fine)->shown];
+            $own = isset($held[$member])
+                ? $figures->sums($measure->sources(), [...$where, new MemberFilter($dimension->name, $dimension->within($member))])
+                : $byMember[$member] ?? new Sums();
+            $rows[] = [$member, ...$row($own)];
         }
 
-        return new self(
-            array_values($periods),
-            $rows,
-            [self::cells($all, $groups), $all->total($fine)->shown],
-            array_map($all->scenarioOf(...), $groups),
-            $count,
-        );
+        return new self(array_values($periods), $rows, $row($sums), array_map(static fn (FinePeriods $group): ?Scenario => $comparison->scenarioOf($group, $sums), $groups), $count);
     }
 
     /**
      * @param list<MemberFilter|NumberFilter> $where
      * @param list<Scenario>                  $scenarios
-     * @param list<Period>                    $fine
      *
      * @return array{list<string>, int} those of the members that have any amount, largest first, and how many there are
      */
-    private static function largest(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast, string $by, array $where, array $scenarios, Period $closing, array $fine, int $from, int $most): array
+    private static function largest(Figures $figures, Measure $measure, Comparison $comparison, string $by, array $where, array $scenarios, FinePeriods $fine, int $from, int $most): array
     {
-        $sizes = '' === $by ? [] : MemberSizes::largestFirst(MemberSizes::of($figures->sumsBy($by, $measure->sources(), $where, $scenarios), $measure, $scenario, $forecast, $closing, $fine));
+        $sums = '' === $by ? [] : $figures->sumsBy($by, $measure->sources(), $where, $scenarios);
+        $sizes = MemberSizes::largestFirst(MemberSizes::of($sums, $measure, $comparison, $fine));
 
         return [array_map(strval(...), \array_slice(array_keys($sizes), $from, $most)), \count($sizes)];
     }
 
     /** The same comparison that charts make, without a reference. */
-    public static function compared(Sums $sums, Measure $measure, Scenario $scenario, ?Scenario $forecast, Period $closing): Comparison
+    public static function comparison(Figures $figures, Measure $measure, Scenario $scenario, ?Scenario $forecast): Comparison
     {
-        return new Comparison(Amounts::ofSums($measure, $sums), $scenario, $forecast, [], $closing, Better::More, new Flag(), $measure->isInPercent());
+        $dataset = $figures->dataset();
+        $closing = $dataset->maybeClosing() ?? Period::timeless();
+        $coverage = new MeasureCoverage($measure, $figures->sums($measure->sources(), []), $dataset, $closing);
+
+        return new Comparison($measure, $coverage, $scenario, $forecast, [], $closing);
     }
 
     /**
-     * @param list<list<Period>> $groups
+     * @param list<FinePeriods> $groups
      *
      * @return list<?BigDecimal>
      */
-    private static function cells(Comparison $comparison, array $groups): array
+    private static function cells(Comparison $comparison, array $groups, Sums $sums): array
     {
-        return array_map(static fn (array $group): ?BigDecimal => $comparison->total($group)->shown, $groups);
+        return array_map(static fn (FinePeriods $group): ?BigDecimal => $comparison->shown($group, $sums), $groups);
     }
 }

@@ -4,26 +4,28 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
-use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Question\Order;
 
 /** The rows of all charts of a question, one chart after the other, in an order that is the same in each. */
 final class PanelRows
 {
     /**
+     * @param list<Panel>                $panels
      * @param callable(Panel): list<Row> $rows
      *
      * @return list<Row>
      */
-    public static function of(Scope $scope, Figures $figures, Order $order, ?Reference $reference, callable $rows): array
+    public static function of(Scope $scope, array $panels, Order $order, ?Reference $reference, callable $rows): array
     {
-        $panels = Panels::of($scope, $figures);
         $sequence = null !== $scope->question->breakdown() && null === $scope->question->order ? array_flip($scope->question->sequence) : [];
         $isOrdered = [] === $sequence && \in_array($order, [Order::Calendar, Order::Given], true);
         if ($isOrdered || (1 === \count($panels) && '' === $panels[0]->name)) {
-            return array_merge([], ...array_map(static fn (Panel $panel): array => $isOrdered ? $rows($panel) : RowOrder::of($rows($panel), $order, $reference, $sequence), $panels));
+            $ordered = static fn (Panel $panel): array => $isOrdered ? $rows($panel) : RowOrder::of($rows($panel), $order, $reference, $sequence);
+
+            return array_merge([], ...array_map($ordered, $panels));
         }
-        $places = array_flip(array_map(static fn (Row $row): string => $row->key, RowOrder::of($rows(new Panel('', $scope->question->where)), $order, $reference, $sequence)));
+        $together = RowOrder::of($rows(new Panel('', $scope->question->where)), $order, $reference, $sequence);
+        $places = array_flip(array_map(static fn (Row $row): string => $row->key, $together));
         $ordered = [];
         foreach ($panels as $panel) {
             $own = $rows($panel);

@@ -7,31 +7,43 @@ namespace KeenMargin\Core\Workings;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** The charts that a question asks for: one, or one for each member of a breakdown, the smallest gathered. */
 final class Panels
 {
     private const MOST = 12;
 
-    /** @return list<Panel> */
-    public static function of(Scope $scope, Figures $figures): array
+    /**
+     * @param FinePeriods $reach all periods that rows are made of
+     *
+     * @return list<Panel> those that have figures
+     */
+    public static function of(Scope $scope, Figures $figures, RowContent $content, FinePeriods $reach): array
     {
         $where = $scope->question->where;
         $dimension = null === $scope->question->each ? null : $scope->dataset->maybeBreakdown($scope->question->each);
         if (null === $dimension) {
             return [new Panel('', $where)];
         }
-        $sums = $figures->sumsBy($dimension->name, $scope->sources, $where, $scope->lookedUp());
+        $all = $figures->sumsBy($dimension->name, $scope->sources, $where, $scope->lookedUp());
+        $sums = array_filter($all, static fn (Sums $own): bool => $content->hasFigures($reach, $own));
         $members = array_map(strval(...), array_keys($sums));
         if (\count($members) > self::MOST) {
-            $question = $scope->question;
-            $sizes = MemberSizes::largestFirst(MemberSizes::of($sums, $scope->measure, $question->scenario, $question->forecast, $scope->closing, $scope->fine));
-            $members = \array_slice(array_map(strval(...), array_keys($sizes)), 0, self::MOST - 1);
+            $sizes = MemberSizes::largestFirst($content->sizes($reach, $sums));
+            $members = \array_slice(array_map(strval(...), array_keys($sizes + $sums)), 0, self::MOST - 1);
         }
-        $panels = array_map(static fn (string $member): Panel => new Panel(PanelName::of($member), [...$where, new MemberFilter($dimension->name, [$member])]), self::inOrder($members, $dimension));
+        $panels = [];
+        foreach (self::inOrder($members, $dimension) as $member) {
+            $panels[] = new Panel(PanelName::of($member), [...$where, new MemberFilter($dimension->name, [$member])]);
+        }
         $left = \count($sums) - \count($members);
+        if ($left > 0) {
+            $panels[] = new Panel(PanelName::others($left), [...$where, new MemberFilter($dimension->name, $members, false)]);
+        }
 
-        return $left > 0 ? [...$panels, new Panel(PanelName::others($left), [...$where, new MemberFilter($dimension->name, $members, false)])] : $panels;
+        return $panels;
     }
 
     /**

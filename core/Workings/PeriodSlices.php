@@ -6,50 +6,90 @@ namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\PeriodRange;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** Rows that are periods: each with its own finest periods, or also with those before it. */
-final class PeriodSlices
+final readonly class PeriodSlices
 {
-    /** @return list<Slice> */
-    public static function of(Scope $scope, Grain $by, Sums $sums): array
+    private const MONTHS_MOVED_OVER = 12;
+
+    /**
+     * @param list<Period>            $periods  that rows are
+     * @param array<int, FinePeriods> $own      of each, by its start
+     * @param array<int, FinePeriods> $together what is in each row, by the start of its period
+     */
+    private function __construct(private Scope $scope, private array $periods, private array $own, private array $together)
     {
-        $isFinest = $by === $scope->dataset->grain;
+    }
+
+    public static function planned(Scope $scope, Grain $by): self
+    {
         $parts = [];
-        foreach ($isFinest ? [] : $scope->fine as $period) {
-            $parts[$scope->dataset->calendar->group($period, $by)->start][] = $period;
+        foreach ($scope->fine->list as $period) {
+            $row = $by === $period->grain ? $period : $scope->dataset->calendar->group($period, $by);
+            $parts[$row->start][] = $period;
         }
-        $slices = [];
-        foreach ($isFinest ? $scope->fine : $scope->range->periods($by, $scope->dataset->calendar) as $period) {
-            $own = $isFinest ? [$period] : $parts[$period->start] ?? [];
-            $slices[] = new Slice($period->key(), PeriodNames::full($period), PeriodNames::withinYear($period), RowRole::Row, null === $scope->question->cumulate ? $own : self::cumulated($scope, $by, $period, $scope->question->cumulate), $own, $sums, $period);
+        $periods = $scope->rowPeriods($by);
+        $own = $together = [];
+        foreach ($periods as $period) {
+            $own[$period->start] = new FinePeriods($parts[$period->start] ?? []);
+            $together[$period->start] = null === $scope->question->cumulate
+                ? $own[$period->start]
+                : self::cumulated($scope, $period, $scope->question->cumulate);
         }
 
-        return $slices;
+        return new self($scope, $periods, $own, $together);
     }
 
-    /** The row of where the year will land. */
-    public static function landing(Scope $scope, Sums $sums): Slice
+    /** @return list<Slice> */
+    public function of(Sums $sums): array
     {
-        $fine = $scope->wholeYear();
-        $year = PeriodNames::full($scope->year);
-
-        return new Slice('landing', "Landing $year", $year, RowRole::Landing, $fine, $fine, $sums);
+        return array_map(fn (Period $period): Slice => new Slice(
+            key: $period->key(),
+            label: PeriodNames::full($period),
+            name: PeriodNames::withinYear($period),
+            role: RowRole::Row,
+            fine: $this->together[$period->start],
+            own: $this->own[$period->start],
+            sums: $sums,
+            period: $period,
+        ), $this->periods);
     }
 
-    /** @return list<Period> */
-    private static function cumulated(Scope $scope, Grain $by, Period $period, Cumulation $how): array
+    /** All periods that rows are made of. */
+    public function reach(): FinePeriods
     {
-        $first = Cumulation::Moving === $how ? $period->moved(1 - intdiv(12, max(1, $by->months()))) : self::yearOf($scope, $period);
+        if (null === $this->scope->question->cumulate) {
+            return $this->scope->fine;
+        }
+        $all = [];
+        foreach ($this->together as $periods) {
+            foreach ($periods->list as $period) {
+                $all[$period->start] = $period;
+            }
+        }
+        ksort($all);
 
-        return Scope::finest(new PeriodRange($first->firstDay(), $period->lastDay()), $by, $scope->dataset);
+        return new FinePeriods(array_values($all));
     }
 
-    private static function yearOf(Scope $scope, Period $period): Period
+    /** From the start of the fiscal year, or of the twelve months, to the end of the period; no further than the question's span. */
+    private static function cumulated(Scope $scope, Period $period, Cumulation $how): FinePeriods
     {
-        return Grain::Year === $period->grain ? $period : $scope->dataset->calendar->group($period, Grain::Year);
+        $lastDay = min($period->lastDay(), $scope->range->lastDay);
+        if (Cumulation::Moving === $how) {
+            [$year, $month] = CivilDate::parts($lastDay);
+            $first = Period::month($year, $month)->moved(1 - self::MONTHS_MOVED_OVER);
+        } else {
+            $first = $scope->dataset->calendar->group($period, Grain::Year);
+        }
+        $range = new PeriodRange($first->firstDay(), $lastDay);
+
+        return new FinePeriods($range->belonging($scope->dataset->grain, $scope->dataset->calendar));
     }
 }

@@ -7,8 +7,6 @@ namespace KeenMargin\Core\Workings;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Time\Grain;
-use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 
 /** Composes the reading: the sum that matters, what moved it, runs and turns, what is flagged, where the year will land. */
@@ -22,19 +20,20 @@ final class ReadingWriter
     private readonly bool $namesYears;
 
     /**
-     * @param list<Row> $rows      those whose variances are final
-     * @param ?Period   $from,$to  finest periods that the headline covers
-     * @param string    $shown     what is held against the reference, where that is not the question's scenario
-     * @param string    $moves     heads the rows that differ most
-     * @param bool      $isRunning whether rows are running totals
-     * @param list<Row> $closed    periods, also of earlier years, for what runs on over them
+     * @param list<Row>     $rows      those whose variances are final
+     * @param Total         $headline  of the periods
+     * @param SpokenPeriods $periods   that the headline is about
+     * @param string        $shown     what is held against the reference, where that is not the question's scenario
+     * @param string        $moves     heads the rows that differ most
+     * @param bool          $isRunning whether rows are running totals
+     * @param list<Row>     $closed    periods, also of earlier years, for what runs on over them
      */
     public function __construct(
         private readonly string $measure,
         private readonly Telling $telling,
         private readonly array $rows,
-        private readonly ?Period $from,
-        private readonly ?Period $to,
+        private readonly Total $headline,
+        private readonly SpokenPeriods $periods,
         private readonly string $shown = '',
         private readonly string $moves = 'What moved it',
         private readonly bool $isRunning = false,
@@ -45,50 +44,50 @@ final class ReadingWriter
         $this->moved = self::ranked($this->pairs());
     }
 
-    public function write(Total $headline, bool $isToDate, ?Total $landing, string $landingYear): Reading
+    /** @param ?Landing $landing null where there is nothing to say about it */
+    public function write(bool $isToDate, ?Landing $landing = null): Reading
     {
         $key = $isToDate ? 'toDate' : 'total';
         $statements = array_values(array_filter([
-            $this->total($headline, $key),
+            $this->total($key),
             $this->movement(),
             Streak::maybeSaid($this->closed, $this->telling, $this->isRunning, $this->namesYears),
             $this->flagged(),
-            null === $landing ? null : $this->landing($landing, $landingYear),
+            null === $landing ? null : $this->landing($landing),
         ]));
 
-        return new Reading($this->headline($headline, $key), $this->movers(), $statements, $this->moves);
+        return new Reading($this->headline($key), $this->movers(), $statements, $this->moves);
     }
 
     /** @return array{label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string, row: string} */
-    private function headline(Total $headline, string $key): array
+    private function headline(string $key): array
     {
         [$display, $reference] = [$this->telling->display, $this->telling->reference];
-        $variance = $this->telling->of($headline);
+        $variance = $this->telling->of($this->headline);
+        $against = null === $reference ? '' : ', '.trim("$this->shown against ").' '.$reference->word;
 
         return [
-            'label' => 'toDate' === $key && null !== $this->from && null !== $this->to ? 'Year to date, '.self::withoutYear($this->from, $this->to) : $this->span(),
-            'amount' => $display->amount($headline->shown),
+            'label' => 'toDate' === $key ? 'Year to date, '.$this->periods->withinYear() : $this->periods->name(),
+            'amount' => $display->amount($this->headline->shown),
             'variance' => null === $variance ? null : $display->variance($variance->amount).($display->inPoints ? ' pp' : ''),
             'percent' => null === $variance?->percent() ? null : $display->percent($variance).' %',
-            'effect' => $variance?->effect->value,
-            'note' => trim($display->unitText().(null === $reference ? '' : ', '.trim("$this->shown against ").' '.$reference->word), ', '),
+            'effect' => null === $variance ? null : $display->effect($variance)->value,
+            'note' => trim($display->unitText().$against, ', '),
             'row' => $key,
         ];
     }
 
-    private function span(): string
+    private function total(string $key): Statement
     {
-        return null === $this->from || null === $this->to ? 'No periods' : (Grain::Timeless === $this->from->grain ? 'In all' : PeriodNames::range($this->from, $this->to));
-    }
-
-    private function total(Total $headline, string $key): Statement
-    {
-        $span = $this->span();
-        if (null === $headline->shown) {
-            return new Statement([] === $this->shownRows() ? "There are no figures of {$this->measure} for this question." : "{$this->measure} has no total".('In all' === $span ? '.' : " for $span."));
+        $isAll = $this->periods->areAll();
+        $span = $this->periods->name();
+        if (null === $this->headline->shown) {
+            return new Statement([] === $this->shownRows() ? "There are no figures of {$this->measure} for this question." : "{$this->measure} has no total".($isAll ? '.' : " for $span."));
         }
+        $isPart = null !== $this->telling->reference && $this->periods->includeAnyOf($this->headline->leftOut[$this->telling->reference->key] ?? new LeftOut());
+        $start = $isAll ? "{$this->measure} in all: " : "{$this->measure} in $span: ";
 
-        return new Statement('In all' === $span ? "{$this->measure} in all: " : "{$this->measure} in $span: ", $this->telling->amount($headline, $key), $this->telling->unit(), ...[...$this->against($headline, $key), '.']);
+        return new Statement($start, $this->telling->amount($this->headline, $key), $this->telling->unit(), ...[...$this->against($this->headline, $key, $isPart), '.']);
     }
 
     /** For and against; where nothing is compared, the largest and the smallest. */
@@ -105,9 +104,15 @@ final class ReadingWriter
             null !== $for && null !== $against => new Statement('Most for it: ', ...$say($for), ...['; most against it: '], ...$say($against), ...['.']),
             null !== $for => new Statement('Most for it: ', ...$say($for), ...['.']),
             null !== $against => new Statement('Most against it: ', ...$say($against), ...['.']),
-            [] === $this->pairs() => [] === $this->shownRows() ? null : new Statement("There is no {$reference->word} to hold it against."),
+            [] === $this->pairs() => $this->hasNothingToCompare() ? new Statement("There is no {$reference->word} to hold it against.") : null,
             default => 1 === \count($this->pairs()) || [] !== $this->moved ? null : new Statement("No row differs from {$reference->word}."),
         };
+    }
+
+    /** Whether something is shown, and neither a row nor the headline has a variance. */
+    private function hasNothingToCompare(): bool
+    {
+        return [] !== $this->shownRows() && null === $this->telling->of($this->headline);
     }
 
     private function ends(): ?Statement
@@ -149,20 +154,32 @@ final class ReadingWriter
         return [] === $names ? null : new Statement('Flagged: ', ...Statement::some($names, self::FLAGGED), ...['.']);
     }
 
-    private function landing(Total $landing, string $year): ?Statement
+    private function landing(Landing $landing): ?Statement
     {
-        return null === $landing->shown ? null : new Statement("With the forecast, $year lands at ", $this->telling->amount($landing, 'landing'), $this->telling->unit(), ...[...$this->against($landing, 'landing'), '.']);
+        if (null === $landing->total->shown) {
+            return null;
+        }
+        $year = $landing->name();
+        $isPart = null !== $this->telling->reference && $landing->total->isPart($this->telling->reference->key);
+        $start = $landing->isWhole() ? "With the forecast, $year lands at " : "With the forecast, $year comes to ";
+
+        return new Statement($start, $this->telling->amount($landing->total, 'landing'), $this->telling->unit(), ...[...$this->against($landing->total, 'landing', $isPart), '.']);
     }
 
-    /** @return list<string|Said> `, 48 k EUR (1.2 %) above budget`; nothing where there is no variance */
-    private function against(Total $of, string $key): array
+    /**
+     * `, 48 k EUR (1.2 %) above budget`; nothing where there is no variance.
+     *
+     * @param bool $isPart whether the variance is of fewer periods than the amount
+     *
+     * @return list<string|Said>
+     */
+    private function against(Total $of, string $key, bool $isPart): array
     {
         [$variance, $reference] = [$this->telling->of($of), $this->telling->reference];
         $size = $this->telling->size($of, $key);
         if (null === $variance || null === $reference || null === $size) {
             return [];
         }
-        $isPart = [] !== ($of->leftOut[$reference->key] ?? []);
         if ($variance->amount->isZero()) {
             return [", equal to {$reference->word}".($isPart ? ' where both have figures' : '')];
         }
@@ -182,7 +199,7 @@ final class ReadingWriter
             'key' => $pair[0]->key,
             'label' => $this->telling->name($pair[0], $this->namesYears)->text,
             'variance' => $this->telling->display->variance($pair[1]->amount),
-            'effect' => $pair[1]->effect->value,
+            'effect' => $this->telling->display->effect($pair[1])->value,
             'flagged' => $pair[1]->flagged,
         ], \array_slice(array_values(array_filter($this->moved, fn (array $pair): bool => !NumberFormat::isNought($this->telling->display->variance($pair[1]->amount)))), 0, self::MOVERS));
     }
@@ -217,10 +234,5 @@ final class ReadingWriter
     private function shownRows(): array
     {
         return array_values(array_filter($this->rows, static fn (Row $row): bool => null !== $row->shown));
-    }
-
-    private static function withoutYear(Period $from, Period $to): string
-    {
-        return $from->key() === $to->key() ? PeriodNames::withinYear($from) : PeriodNames::withinYear($from).'–'.PeriodNames::withinYear($to);
     }
 }

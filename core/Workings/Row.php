@@ -5,21 +5,35 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use KeenMargin\Core\Document\Altered;
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodRuns;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** One row of the workings: a period or a member with all its numbers. */
 final readonly class Row
 {
+    /** Unbroken runs of periods that are told by name. */
+    private const NAMED = 4;
+
     /**
-     * @param string                     $key           of its own in the whole chart; with panels `PANEL/KEY`
-     * @param string                     $label         in full
-     * @param string                     $name          as it stands beside its like
-     * @param array<string, ?BigDecimal> $values        by scenario code, or by what they are
-     * @param ?Scenario                  $shownScenario none where the shown amount is missing, or is of no one scenario
-     * @param array<string, ?Variance>   $variances     by the reference's key
-     * @param int                        $depth         groups that the row stands in
-     * @param string                     $panel         of several charts of a kind, the one that it stands in
+     * @param string                      $key           of its own in the whole chart; with panels `PANEL/KEY`
+     * @param string                      $label         in full
+     * @param string                      $name          as it stands beside its like
+     * @param array<string, ?BigDecimal>  $values        by scenario code, or by what they are
+     * @param ?BigDecimal                 $shown         null where there is no figure
+     * @param ?Scenario                   $shownScenario null where there is neither a shown amount nor a variance
+     * @param array<string, ?Variance>    $variances     by the reference's key; null where there is none
+     * @param int                         $depth         groups that the row stands in
+     * @param string                      $panel         of several charts of a kind, the one that it stands in
+     * @param BigDecimal|BigRational|null $exact         what is shown before it is rounded; null where it is not a fraction
+     * @param ?FinePeriods                $fine          finest periods that its numbers are of; null where they do not matter
+     * @param ?FinePeriods                $own           those of the row itself, where its numbers are running totals
+     * @param bool                        $lacksPart     whether one of its amounts has no figure beside another, and counts as nothing
+     * @param ?Period                     $closedTo      of a row that is part forecast the last closed period with a figure
      */
     public function __construct(
         public string $key,
@@ -34,6 +48,11 @@ final readonly class Row
         public int $depth = 0,
         public string $panel = '',
         public ?Extreme $extreme = null,
+        public BigDecimal|BigRational|null $exact = null,
+        public ?FinePeriods $fine = null,
+        public ?FinePeriods $own = null,
+        public ?Period $closedTo = null,
+        public bool $lacksPart = false,
     ) {
     }
 
@@ -47,8 +66,35 @@ final readonly class Row
         return null === $reference ? null : $this->values[$reference->key] ?? null;
     }
 
+    /** Whether one of its amounts has no figure, and counts as nothing in its variances. */
+    public function isAbsent(): bool
+    {
+        return $this->lacksPart || [] !== array_filter($this->variances, static fn (?Variance $variance): bool => null !== $variance?->absent);
+    }
+
+    /** `Apr only`: the periods that a comparison is of, where the row has others; null where it is of all of them. */
+    public function comparesOnly(string $reference): ?string
+    {
+        $only = ($this->variances[$reference] ?? null)->only ?? [];
+        if ([] === $only) {
+            return null;
+        }
+        $among = $this->fine->list ?? $only;
+        $namesYears = PeriodRuns::areOfSeveralYears($among[0], $among[\count($among) - 1]);
+
+        return Wording::some(PeriodRuns::named($only, $among, $namesYears), self::NAMED).' only';
+    }
+
+    /** Whether all its finest periods are closed. */
+    public function isClosedThrough(Period $closing): bool
+    {
+        $last = $this->own?->last();
+
+        return null !== $last && !$last->isAfter($closing);
+    }
+
     public function marked(?Extreme $extreme): self
     {
-        return new self($this->key, $this->label, $this->name, $this->values, $this->shown, $this->shownScenario, $this->variances, $this->role, $this->period, $this->depth, $this->panel, $extreme);
+        return Altered::of($this, ['extreme' => $extreme]);
     }
 }

@@ -5,39 +5,77 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Grouping;
-use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Arithmetic\Comparison;
 
-/** Whether the rows add up to their total, by the measure's own rule. */
-final class RowSums
+/** Whether the rows add up to their total: what is shown, and the variances against each reference. */
+final readonly class RowSums
 {
-    /**
-     * @param list<Row>                  $rows
-     * @param callable(Row): ?BigDecimal $amount
-     */
-    public static function check(Scope $scope, array $rows, ?BigDecimal $total, callable $amount): Check
+    public function __construct(private Scope $scope, private Comparison $comparison)
     {
-        $measure = $scope->measure;
-        $words = $scope->rowsWord();
-        if (Grouping::Sum !== $measure->grouping) {
-            return match ($measure->grouping) {
-                Grouping::Ratio => new Check('total-rule', null !== $total, "The total is {$measure->numerator} over {$measure->denominator}, both summed"),
-                Grouping::Average => new Check('total-rule', true, 'The total is the mean of the periods'),
-                Grouping::Last => new Check('total-rule', true, 'The total is the last period\'s'),
-                default => new Check('total-rule', null !== $total, null !== $total ? 'There is one percentage only' : 'There is no total: percentages cannot be added, and their parts are not known'),
-            };
+    }
+
+    /**
+     * @param list<Row>     $rows
+     * @param ?list<string> $added keys of the references whose variances add up; null: all
+     */
+    public function check(array $rows, Total $total, ?array $added = null): Check
+    {
+        if (!$this->areAdded()) {
+            return $this->rule($total);
         }
-        if (null !== $scope->question->cumulate) {
-            return self::running($scope, $rows);
+        if (null !== $this->scope->question->cumulate) {
+            return $this->running($rows);
         }
         $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
-        $sum = Decimals::sum(array_filter(array_map($amount, $parts)));
-        $holds = null === $total ? $sum->isZero() : $sum->isEqualTo($total);
-        $what = ucfirst($words).(null === $scope->question->each ? '' : ' of all charts');
+        $what = ucfirst($this->scope->rowsWord()).(null === $this->scope->question->each ? '' : ' of all charts');
+        $shown = self::sum(array_map(static fn (Row $row): BigDecimal|BigRational|null => $row->exact ?? $row->shown, $parts));
+        if (!self::isEqual($shown, $total->exact ?? $total->shown)) {
+            return new Check('rows-sum-to-total', false, "$what add up to {$this->written($shown)}, not to the total");
+        }
+        $added ??= array_keys($total->variances);
+        foreach (array_intersect_key($total->variances, array_flip($added)) as $code => $variance) {
+            $sum = self::sum(array_map(static fn (Row $row): BigDecimal|BigRational|null => ($row->variances[$code] ?? null)?->exact, $parts));
+            if (!self::isEqual($sum, $variance?->exact)) {
+                return new Check('rows-sum-to-total', false, "The variances of $what add up to {$this->written($sum)}, not to that of the total");
+            }
+        }
 
-        return new Check('rows-sum-to-total', $holds, $holds ? "$what add up to the total" : "$what add up to $sum, not to the total");
+        return new Check('rows-sum-to-total', true, "$what add up to the total");
+    }
+
+    /** Over periods only sums are added, over members whatever is added up over them; in charts for each member both. */
+    private function areAdded(): bool
+    {
+        $measure = $this->scope->measure;
+        $isOverPeriods = null === $this->scope->question->breakdown();
+        $isOverMembers = !$isOverPeriods || null !== $this->scope->question->each;
+
+        return !$measure->isRatio()
+            && OverMembers::Never !== $measure->overMembers
+            && (!$isOverPeriods || Grouping::Sum === $measure->grouping)
+            && (!$isOverMembers || OverMembers::Sum === $measure->overMembers);
+    }
+
+    /** What the total is, where the rows are not added up. */
+    private function rule(Total $total): Check
+    {
+        $measure = $this->scope->measure;
+        $isThere = null !== $total->shown;
+
+        return match (true) {
+            $measure->isRatio() => new Check('total-rule', $isThere, "The total is {$measure->numerator} over {$measure->denominator}, both summed"),
+            Grouping::Rate === $measure->grouping => new Check('total-rule', $isThere, $isThere ? 'There is one percentage only' : 'There is no total: percentages cannot be added, and their parts are not known'),
+            OverMembers::Never === $measure->overMembers && !$isThere => new Check('total-rule', false, "There is no total: {$measure->name} of several members is never put together"),
+            OverMembers::Average === $measure->overMembers && Grouping::Average === $measure->grouping => new Check('total-rule', true, 'The total is the mean of all figures, each counting once'),
+            OverMembers::Average === $measure->overMembers => new Check('total-rule', true, 'The total is the mean over members'),
+            Grouping::Average === $measure->grouping => new Check('total-rule', true, 'The total is the mean of the periods'),
+            default => new Check('total-rule', true, 'The total is the last period\'s'),
+        };
     }
 
     /**
@@ -45,25 +83,62 @@ final class RowSums
      *
      * @param list<Row> $rows
      */
-    private static function running(Scope $scope, array $rows): Check
+    private function running(array $rows): Check
     {
-        $isMoving = Cumulation::Moving === $scope->question->cumulate;
-        $own = [];
+        $isMoving = Cumulation::Moving === $this->scope->question->cumulate;
+        $series = [];
         foreach (array_filter($rows, static fn (Row $row): bool => $row->role->isPart()) as $row) {
-            $start = null === $row->period || $isMoving ? '' : $scope->dataset->calendar->group($row->period, Grain::Year)->key();
-            $own["$row->panel/$start"][] = $row;
+            $year = null === $row->period || $isMoving ? '' : $this->scope->dataset->calendar->group($row->period, Grain::Year)->key();
+            $series["$row->panel/$year"][] = $row;
         }
-        foreach ($own as $series) {
-            $many = $isMoving && null !== $series[0]->period ? intdiv(12, max(1, $series[0]->period->grain->months())) : \count($series);
-            foreach ($series as $i => $row) {
-                $parts = array_map(static fn (Row $one): ?BigDecimal => $one->values['own'] ?? null, \array_slice($series, max(0, $i + 1 - $many), min($i + 1, $many)));
-                $isAll = $isMoving ? $i + 1 >= $many : null !== $series[0]->period && $series[0]->period->firstDay() === $scope->dataset->calendar->group($series[0]->period, Grain::Year)->firstDay();
-                if ($isAll && null !== $row->shown && !Decimals::sum(array_filter($parts))->isEqualTo($row->shown)) {
-                    return new Check('running', false, "The running total of {$row->label} is not the sum of its periods");
-                }
+        foreach ($series as $own) {
+            $wrong = $this->maybeWrong($own, $isMoving);
+            if (null !== $wrong) {
+                return new Check('running', false, "The running total of {$wrong->label} is not the sum of its periods");
             }
         }
 
         return new Check('running', true, $isMoving ? 'Each is the sum of twelve months' : 'Each is the sum of its fiscal year so far');
+    }
+
+    /** @param non-empty-list<Row> $rows of one chart, and of one year where the totals start anew with it */
+    private function maybeWrong(array $rows, bool $isMoving): ?Row
+    {
+        $first = $rows[0]->period;
+        $many = $isMoving && null !== $first ? intdiv(12, max(1, $first->grain->months())) : \count($rows);
+        $startsYear = null !== $first && $first->firstDay() === $this->scope->dataset->calendar->group($first, Grain::Year)->firstDay();
+        foreach ($rows as $i => $row) {
+            $parts = \array_slice($rows, max(0, $i + 1 - $many), min($i + 1, $many));
+            $sum = self::sum(array_map(static fn (Row $one): ?BigDecimal => $one->values['own'] ?? null, $parts));
+            $areAllThere = $isMoving ? $i + 1 >= $many : $startsYear;
+            if ($areAllThere && null !== $row->shown && !self::isEqual($sum, $row->shown)) {
+                return $row;
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<BigDecimal|BigRational|null> $amounts */
+    private static function sum(array $amounts): BigDecimal|BigRational
+    {
+        $sum = BigDecimal::zero();
+        foreach ($amounts as $amount) {
+            if (null !== $amount) {
+                $sum = $sum instanceof BigDecimal && $amount instanceof BigDecimal ? $sum->plus($amount) : $sum->toBigRational()->plus($amount);
+            }
+        }
+
+        return $sum;
+    }
+
+    private static function isEqual(BigDecimal|BigRational $sum, BigDecimal|BigRational|null $total): bool
+    {
+        return null === $total ? $sum->isZero() : $sum->isEqualTo($total);
+    }
+
+    private function written(BigDecimal|BigRational $sum): string
+    {
+        return $this->comparison->rounding()->of($sum)->toString();
     }
 }

@@ -17,6 +17,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
 use KeenMargin\Core\Time\Span;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** A question set on its dataset: which periods, closed when, what is better. */
 final readonly class Scope
@@ -26,7 +27,7 @@ final readonly class Scope
 
     /**
      * @param list<string> $sources measures whose amounts are looked up
-     * @param list<Period> $fine    of the finest grain
+     * @param FinePeriods  $fine    all that the question is about
      */
     private function __construct(
         public Question $question,
@@ -37,7 +38,7 @@ final readonly class Scope
         public Period $closing,
         public Period $year,
         public PeriodRange $range,
-        public array $fine,
+        public FinePeriods $fine,
     ) {
         $this->scenarios = array_values(array_unique(array_filter([$question->scenario, $question->forecast, ...$question->against]), \SORT_REGULAR));
     }
@@ -50,54 +51,68 @@ final readonly class Scope
         if ($dataset->isTimeless()) {
             $timeless = Period::timeless();
 
-            return new self($question, $dataset, $measure, $sources, $better, $timeless, $timeless, PeriodRange::between($timeless, $timeless), [$timeless]);
+            return new self($question, $dataset, $measure, $sources, $better, $timeless, $timeless, PeriodRange::between($timeless, $timeless), new FinePeriods([$timeless]));
         }
         if ($closing->grain !== $dataset->grain && $dataset->grain->groups($closing->grain)) {
             $closing = $dataset->calendar->group($closing, $dataset->grain);
         }
         $range = ($question->span ?? Span::all())->resolve($closing, $dataset->calendar, $dataset->range());
+        $year = $dataset->calendar->group($closing, Grain::Year);
+        $fine = new FinePeriods($range->belonging($dataset->grain, $dataset->calendar));
 
-        return new self($question, $dataset, $measure, $sources, $better, $closing, $dataset->calendar->group($closing, Grain::Year), $range, self::finest($range, $question->grain() ?? $dataset->grain, $dataset));
+        return new self($question, $dataset, $measure, $sources, $better, $closing, $year, $range, $fine);
     }
 
     /**
-     * The finest periods of a range; of weeks those whose Thursday is in it, unless weeks are shown.
+     * The periods that rows are, if these are of the grain. Of weeks only those longer ones that a week belongs to.
      *
      * @return list<Period>
      */
-    public static function finest(PeriodRange $range, Grain $by, Dataset $dataset): array
+    public function rowPeriods(Grain $by): array
     {
-        $fine = $range->periods($dataset->grain, $dataset->calendar);
-        if (Grain::Week !== $dataset->grain || Grain::Week === $by) {
-            return $fine;
+        if ($by === $this->dataset->grain) {
+            return $this->fine->list;
+        }
+        if (Grain::Week !== $this->dataset->grain) {
+            return $this->range->periods($by, $this->dataset->calendar);
+        }
+        $periods = [];
+        foreach ($this->fine->list as $week) {
+            $period = $this->dataset->calendar->group($week, $by);
+            $periods[$period->start] = $period;
         }
 
-        return array_values(array_filter($fine, static fn (Period $week): bool => $week->firstDay() + 3 >= $range->firstDay && $week->firstDay() + 3 <= $range->lastDay));
+        return array_values($periods);
     }
 
     /** @return array{Period, Period}|null the first and last period that rows are about, as the rows or the figures have them */
     public function span(): ?array
     {
-        $periods = $this->dataset->isTimeless() ? [] : $this->range->periods($this->question->grain() ?? $this->dataset->grain, $this->dataset->calendar);
+        $periods = $this->dataset->isTimeless() ? [] : $this->rowPeriods($this->question->grain() ?? $this->dataset->grain);
 
         return [] === $periods ? null : [$periods[0], $periods[\count($periods) - 1]];
     }
 
-    /** @return list<Period> closed ones of the closing period's fiscal year */
-    public function closedThisYear(): array
+    /** The closed periods of the closing period's fiscal year, as far as the question is about them. */
+    public function closedThisYear(): FinePeriods
     {
-        return array_values(array_filter($this->fine, $this->isClosedThisYear(...)));
+        return $this->fine->only($this->isClosedThisYear(...));
     }
 
-    public function isClosedThisYear(Period $period): bool
+    public function isClosedThisYear(Period $fine): bool
     {
-        return !$this->dataset->isTimeless() && $period->firstDay() >= $this->year->firstDay() && !$period->isAfter($this->closing);
+        return !$this->dataset->isTimeless() && $fine->decisiveDay() >= $this->year->firstDay() && !$fine->isAfter($this->closing);
     }
 
-    /** @return list<Period> all of the closing period's fiscal year */
-    public function wholeYear(): array
+    /** All periods of the closing period's fiscal year. */
+    public function wholeYear(): FinePeriods
     {
-        return PeriodRange::between($this->year, $this->year)->periods($this->dataset->grain, $this->dataset->calendar);
+        if ($this->dataset->isTimeless()) {
+            return $this->fine;
+        }
+        $range = PeriodRange::between($this->year, $this->year);
+
+        return new FinePeriods($range->belonging($this->dataset->grain, $this->dataset->calendar));
     }
 
     /** Less, of a line that takes away, unless the question says otherwise. */
@@ -118,6 +133,12 @@ final readonly class Scope
     public function lookedUp(): array
     {
         return array_values(array_unique([...$this->scenarios(), ...\in_array(Scenario::PriorYear, $this->scenarios(), true) ? [Scenario::Actual] : []], \SORT_REGULAR));
+    }
+
+    /** `month`, `route` */
+    public function rowWord(): string
+    {
+        return $this->question->grain()->value ?? Wording::withinSentence((string) $this->question->breakdown());
     }
 
     /** `months`, `routes` */

@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Spread;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** One amount spread over the periods of one row: evenly, or in the proportions of the prior year. */
 final class SpreadOfRow
@@ -33,9 +34,11 @@ final class SpreadOfRow
             return Spread::evenly($amount, max(1, \count($periods)), $decimals);
         }
         $filters = array_map(static fn (string $breakdown, string $member): MemberFilter => new MemberFilter($breakdown, [$member]), array_keys($where), $where);
-        $comparison = MemberTable::compared($figures->sums($measure->sources(), $filters), $measure, Scenario::PriorYear, null, $figures->dataset()->maybeClosing() ?? Period::timeless());
-        $weights = array_map(static fn (Period $period): ?BigDecimal => $comparison->total([$period])->shown, $periods);
-        if (null === $comparison->total($periods)->shown || true === $comparison->total($periods)->shown->isZero()) {
+        $comparison = MemberTable::comparison($figures, $measure, Scenario::PriorYear, null);
+        $sums = $figures->sums($measure->sources(), $filters);
+        $weights = array_map(static fn (Period $period): ?BigDecimal => $comparison->shown(new FinePeriods([$period]), $sums), $periods);
+        $whole = $comparison->shown(new FinePeriods($periods), $sums);
+        if (null === $whole || $whole->isZero()) {
             throw new NotAccepted('by', 'There are no figures of the prior year to spread by. Spread it evenly.');
         }
 

@@ -5,18 +5,31 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Time\Period;
+use Brick\Math\BigRational;
 
 /** Several finest periods taken together. Each variance covers only those that both sides have. */
 final readonly class Total
 {
     /**
-     * @param array<string, ?Variance>    $variances by the reference's code
-     * @param array<string, list<Period>> $leftOut   finest periods that only one side has, by the reference's code
+     * @param ?BigDecimal                 $shown     null where there is no figure, or where adding up says nothing
+     * @param array<string, ?Variance>    $variances by the reference's key; null where there is none
+     * @param array<string, LeftOut>      $leftOut   by the reference's key
      * @param array<string, ?BigDecimal>  $values    as rows have them
+     * @param BigDecimal|BigRational|null $exact     what is shown before it is rounded; null where it is not a fraction
      */
-    public function __construct(public ?BigDecimal $shown, public array $variances, public array $leftOut, public array $values = [])
+    public function __construct(
+        public ?BigDecimal $shown,
+        public array $variances,
+        public array $leftOut = [],
+        public array $values = [],
+        public BigDecimal|BigRational|null $exact = null,
+    ) {
+    }
+
+    /** Whether the variance against a reference covers only part of the periods. */
+    public function isPart(string $reference): bool
     {
+        return !($this->leftOut[$reference] ?? new LeftOut())->isEmpty();
     }
 
     /**
@@ -26,6 +39,8 @@ final readonly class Total
      */
     public static function none(array $references): self
     {
-        return new self(null, array_fill_keys(array_map(static fn (Reference $reference): string => $reference->key, $references), null), []);
+        $keys = array_map(static fn (Reference $reference): string => $reference->key, $references);
+
+        return new self(null, array_fill_keys($keys, null));
     }
 }

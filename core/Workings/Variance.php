@@ -5,48 +5,119 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
+use Brick\Math\RoundingMode;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Time\Period;
 
 /**
- * Shown minus reference, in the measure's unit; for percentages in points.
+ * Shown minus reference, in the measure's unit; for percentages in points. Both sides are of the periods that are compared,
+ * which may be fewer than the row has.
  */
 final readonly class Variance
 {
+    /**
+     * @param BigDecimal             $shown     rounded, where it is a fraction
+     * @param BigDecimal             $reference rounded, where it is a fraction
+     * @param BigDecimal             $amount    the exact difference, rounded once
+     * @param BigDecimal|BigRational $exact     the difference
+     * @param BigDecimal|BigRational $of        the reference
+     * @param ?Side                  $absent    which side has no figure in the compared periods and counts as nothing; null: none
+     * @param list<Period>           $only      the compared periods, where the row has others; else none
+     */
     private function __construct(
         public BigDecimal $shown,
         public BigDecimal $reference,
         public BigDecimal $amount,
+        public BigDecimal|BigRational $exact,
+        private BigDecimal|BigRational $of,
         public Effect $effect,
         public bool $flagged,
         private bool $inPoints,
+        public ?Side $absent = null,
+        public array $only = [],
     ) {
     }
 
-    /** None where either side is missing. */
-    public static function maybe(?BigDecimal $shown, ?BigDecimal $reference, Better $better, Flag $flag = new Flag(), bool $inPoints = false): ?self
-    {
+    /**
+     * Null where either side is missing.
+     *
+     * @param list<Period> $only
+     */
+    public static function maybe(
+        BigDecimal|BigRational|null $shown,
+        BigDecimal|BigRational|null $reference,
+        Better $better,
+        Flag $flag = new Flag(),
+        bool $inPoints = false,
+        Rounding $rounding = new Rounding(),
+        ?Side $absent = null,
+        array $only = [],
+    ): ?self {
         if (null === $shown || null === $reference) {
             return null;
         }
-        $amount = $shown->minus($reference);
+        $exact = self::difference($shown, $reference);
+        $effect = Effect::of($exact, $better);
+        $flagged = self::reaches($flag, $exact, $reference, $inPoints);
 
-        return new self($shown, $reference, $amount, Effect::of($amount, $better), self::reaches($flag, $amount, $reference, $inPoints), $inPoints);
+        return new self($rounding->of($shown), $rounding->of($reference), $rounding->of($exact), $exact, $reference, $effect, $flagged, $inPoints, $absent, $only);
     }
 
     /**
-     * Relative to the size of the reference, in percent; none where that is zero and for percentages.
+     * Where one side has no figure and counts as nothing; null where neither has one.
+     *
+     * @param list<Period> $only
+     */
+    public static function maybeOrNothing(
+        BigDecimal|BigRational|null $shown,
+        BigDecimal|BigRational|null $reference,
+        Better $better,
+        Flag $flag,
+        bool $inPoints,
+        Rounding $rounding,
+        array $only,
+    ): ?self {
+        if (null === $shown && null === $reference) {
+            return null;
+        }
+        $absent = null === $shown ? Side::Shown : (null === $reference ? Side::Reference : null);
+        $nothing = BigDecimal::zero();
+
+        return self::maybe($shown ?? $nothing, $reference ?? $nothing, $better, $flag, $inPoints, $rounding, $absent, $only);
+    }
+
+    /**
+     * Relative to the size of the reference, in percent, from the exact numbers; null where the reference is zero and for
+     * percentages.
      *
      * @param non-negative-int $decimals half away from zero
      */
     public function percent(int $decimals = Decimals::PERCENT_SCALE): ?BigDecimal
     {
-        return $this->inPoints ? null : Decimals::percent($this->amount, $this->reference, $decimals);
+        if ($this->inPoints || $this->of->isZero()) {
+            return null;
+        }
+        if ($this->exact instanceof BigDecimal && $this->of instanceof BigDecimal) {
+            return Decimals::percent($this->exact, $this->of, $decimals);
+        }
+        $percent = $this->exact->toBigRational()->multipliedBy(100)->dividedBy($this->of->abs());
+
+        return $percent->toScale($decimals, RoundingMode::HalfUp);
+    }
+
+    private static function difference(BigDecimal|BigRational $shown, BigDecimal|BigRational $reference): BigDecimal|BigRational
+    {
+        return $shown instanceof BigDecimal && $reference instanceof BigDecimal
+            ? $shown->minus($reference)
+            : $shown->toBigRational()->minus($reference);
     }
 
     /** Compared exactly, on products instead of quotients. For percentages the percent threshold is in points. */
-    private static function reaches(Flag $flag, BigDecimal $amount, BigDecimal $reference, bool $inPoints): bool
+    private static function reaches(Flag $flag, BigDecimal|BigRational $amount, BigDecimal|BigRational $reference, bool $inPoints): bool
     {
         if (!$flag->isSet() || $amount->isZero() || ($inPoints && null === $flag->percent)) {
             return false;
@@ -59,7 +130,18 @@ final readonly class Variance
         return match (true) {
             null === $flag->percent => true,
             $inPoints => $size->isGreaterThanOrEqualTo($flag->percent),
-            default => !$reference->isZero() && $size->multipliedBy(100)->isGreaterThanOrEqualTo($reference->abs()->multipliedBy($flag->percent)),
+            default => !$reference->isZero() && self::isShare($size, $reference, $flag->percent),
         };
+    }
+
+    /** Whether the amount is at least so many percent of the reference's size. */
+    private static function isShare(BigDecimal|BigRational $size, BigDecimal|BigRational $reference, BigDecimal $percent): bool
+    {
+        if ($size instanceof BigDecimal && $reference instanceof BigDecimal) {
+            return $size->multipliedBy(100)->isGreaterThanOrEqualTo($reference->abs()->multipliedBy($percent));
+        }
+        $ofReference = $reference->toBigRational()->abs()->multipliedBy($percent);
+
+        return $size->toBigRational()->multipliedBy(100)->isGreaterThanOrEqualTo($ofReference);
     }
 }

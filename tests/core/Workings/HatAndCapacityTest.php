@@ -44,16 +44,16 @@ final class HatAndCapacityTest extends TestCase
         [$north, $holm] = self::rows($workings);
         self::assertSame(['180', '240', '60', '33.3333', 'favourable'], [$north['first'], $north['second'], $north['change'], $north['percent'], $north['effect']]);
         self::assertSame(['150', '120', '-30', '-20.0000', 'unfavourable'], [$holm['first'], $holm['second'], $holm['change'], $holm['percent'], $holm['effect']]);
-        self::assertSame('Berth, amount in Jan 2026: 360, 30 (9.1 %) above Seat.', $workings->reading->texts()[0]);
+        self::assertSame('Berth, amount in Jan 2026: 360, 23 (6.8 %) above Seat.', $workings->reading->texts()[0]);
     }
 
-    public function testARowWithOneSideIsMissingAndTheTotalLeavesItOut(): void
+    public function testWhereOneSideHasNoFigureItCountsAsNothing(): void
     {
         $workings = Written::workings(self::CABINS, self::BETWEEN + ['by' => 'Route'], [], 'hat');
-        self::assertNull($workings->rows[2]->shown);
-        self::assertSame(['7', null], [$workings->rows[2]->values['first']?->toString(), $workings->rows[2]->variances['first']]);
-        self::assertSame('30', (string) $workings->total->variances['first']?->amount);
-        self::assertFalse(self::checks($workings)['one-sided']);
+        $outer = self::rows($workings)[2];
+        self::assertSame(['7', null, '-7', '-100.0000', true], [$outer['first'], $outer['second'], $outer['change'], $outer['percent'], $outer['absent']]);
+        self::assertSame('23', (string) $workings->total->variances['first']?->amount);
+        self::assertContains('1 route has Seat and no Berth, counted as nothing', array_map(static fn (Check $check): string => $check->says, $workings->checks));
     }
 
     public function testAHatOverPeriodsAndWhereLessIsBetter(): void

@@ -115,12 +115,14 @@ final class MemberRowsTest extends TestCase
         self::assertSame(['total', 'other', 'total*'], array_keys(self::shown($workings)));
     }
 
-    public function testAMemberWithoutFiguresOnOneSideHasNoVariance(): void
+    public function testAMemberWithoutFiguresOnOneSideHasNothingThere(): void
     {
         $workings = self::of(Written::figures("Route,Actual,Budget\nA,5,4\nB,,10\n"), ['by' => 'Route', 'against' => ['BU']]);
         self::assertNull($workings->rows[1]->shown);
-        self::assertNull($workings->rows[1]->variances['BU']);
-        self::assertFalse(self::checks($workings)['none-missing']);
+        self::assertSame('-10', $workings->rows[1]->variances['BU']?->amount->toString());
+        self::assertTrue($workings->rows[1]->isAbsent());
+        self::assertTrue(self::checks($workings)['none-missing']);
+        self::assertTrue(self::checks($workings)['absent-bu-shown']);
     }
 
     public function testAChartForEachMemberOfAnotherBreakdown(): void

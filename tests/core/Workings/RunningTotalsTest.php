@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Workings\Check;
+use KeenMargin\Core\Workings\ComparisonRows;
+use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\RowSums;
 use KeenMargin\Core\Workings\Scope;
@@ -63,9 +67,9 @@ final class RunningTotalsTest extends TestCase
     {
         $csv = "Month,Actual,Budget,Forecast\n2026-01,10,9,\n2026-02,20,22,\n2026-03,,30,31\n";
         $recipe = Written::recipe(['forecast' => 'FC', 'against' => ['BU']], ['landing' => true]);
-        $workings = \KeenMargin\Core\Workings\Reckoning::of($recipe, Written::figures($csv));
+        $workings = Reckoning::of($recipe, Written::figures($csv));
         $last = $workings->rows[3];
-        self::assertSame(['landing', 'Landing 2026', '61', '0', 'FC'], [$last->key, $last->label, (string) $last->shown, (string) $last->variances['BU']?->amount, $last->shownScenario?->value]);
+        self::assertSame(['landing', 'Landing 2026 without April–December', '61', '0', 'FC'], [$last->key, $last->label, (string) $last->shown, (string) $last->variances['BU']?->amount, $last->shownScenario?->value]);
         self::assertTrue(self::check($workings, 'rows-sum-to-total')?->holds);
         self::assertCount(3, Written::workings($csv, ['forecast' => 'FC', 'against' => ['BU']])->rows);
     }
@@ -76,10 +80,11 @@ final class RunningTotalsTest extends TestCase
         $figures = Written::figures("Month,Actual\n2026-01,1\n2026-02,2\n");
         $measure = $figures->dataset()->measures[0];
         $scope = Scope::of($recipe->question, $figures->dataset(), $measure, $measure->sources());
-        $rows = \KeenMargin\Core\Workings\Reckoning::of($recipe, $figures)->rows;
-        $shown = static fn (Row $row) => $row->shown;
-        self::assertTrue(RowSums::check($scope, $rows, null, $shown)->holds);
-        $wrong = new Row($rows[1]->key, $rows[1]->label, $rows[1]->name, $rows[1]->values, \Brick\Math\BigDecimal::of(4), null, [], period: $rows[1]->period);
-        self::assertSame('The running total of Feb 2026 is not the sum of its periods', RowSums::check($scope, [$rows[0], $wrong], null, $shown)->says);
+        $sums = new RowSums($scope, (new ComparisonRows($scope, $measure, $figures))->comparison);
+        $workings = Reckoning::of($recipe, $figures);
+        $rows = $workings->rows;
+        self::assertTrue($sums->check($rows, $workings->total)->holds);
+        $wrong = Altered::of($rows[1], ['shown' => BigDecimal::of(4)]);
+        self::assertSame('The running total of Feb 2026 is not the sum of its periods', $sums->check([$rows[0], $wrong], $workings->total)->says);
     }
 }

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Time;
+
+/** Names several periods by their unbroken runs: `Jan–Mar`, `May`. Days that are all of a month there are, are named as the month. */
+final class PeriodRuns
+{
+    /**
+     * @param list<Period> $periods in calendar order, of one grain
+     * @param list<Period> $among   all periods that they are part of
+     *
+     * @return list<string> `Sep–Dec`; with years `Nov 2025–Feb 2026`
+     */
+    public static function named(array $periods, array $among, bool $namesYears): array
+    {
+        $name = $namesYears ? PeriodNames::range(...) : self::withinYear(...);
+
+        return array_map(static fn (array $run): string => $name($run[0], $run[1]), self::runs($periods, $among));
+    }
+
+    /**
+     * @param list<Period> $periods of one year
+     * @param list<Period> $among
+     *
+     * @return list<string> `September–December`
+     */
+    public static function spelledOut(array $periods, array $among): array
+    {
+        $name = static fn (Period $from, Period $to): string => PeriodNames::spelledOut($from).($from->start === $to->start ? '' : '–'.PeriodNames::spelledOut($to));
+
+        return array_map(static fn (array $run): string => $name($run[0], $run[1]), self::runs($periods, $among));
+    }
+
+    /** Whether they are of several calendar or fiscal years, so that a name needs its year. */
+    public static function areOfSeveralYears(Period ...$periods): bool
+    {
+        return \count(array_unique(array_map(PeriodNames::year(...), $periods))) > 1;
+    }
+
+    private static function withinYear(Period $from, Period $to): string
+    {
+        return PeriodNames::withinYear($from).($from->start === $to->start ? '' : '–'.PeriodNames::withinYear($to));
+    }
+
+    /**
+     * @param list<Period> $periods
+     * @param list<Period> $among
+     *
+     * @return list<array{Period, Period}> first and last period of each run
+     */
+    private static function runs(array $periods, array $among): array
+    {
+        $runs = [];
+        foreach (self::asMonths($periods, $among) as $period) {
+            $last = \count($runs) - 1;
+            if ($last >= 0 && $runs[$last][1]->grain === $period->grain && $runs[$last][1]->moved(1)->start === $period->start) {
+                $runs[$last][1] = $period;
+            } else {
+                $runs[] = [$period, $period];
+            }
+        }
+
+        return $runs;
+    }
+
+    /**
+     * @param list<Period> $periods
+     * @param list<Period> $among
+     *
+     * @return list<Period>
+     */
+    private static function asMonths(array $periods, array $among): array
+    {
+        if (Grain::Day !== ($periods[0] ?? null)?->grain) {
+            return $periods;
+        }
+        $calendar = new FiscalCalendar();
+        $month = static fn (Period $day): int => $calendar->group($day, Grain::Month)->start;
+        $all = array_count_values(array_map($month, $among));
+        $own = array_count_values(array_map($month, $periods));
+        $named = [];
+        foreach ($periods as $day) {
+            $start = $month($day);
+            if ($own[$start] === ($all[$start] ?? 0)) {
+                $named["month $start"] = Period::ofStart(Grain::Month, $start);
+            } else {
+                $named["day $day->start"] = $day;
+            }
+        }
+
+        return array_values($named);
+    }
+}

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Arithmetic;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Number\Rounding;
+use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\LeftOut;
+use KeenMargin\Core\Workings\Total;
+use KeenMargin\Core\Workings\Variance;
+
+/**
+ * Sets the shown scenario of a measure against its references, for any finest periods of any sums: a row, a total, a landing.
+ *
+ * Which periods are compared is told by coverage (ComparisonPlanner). Within them, where a measure is added up over members,
+ * whoever has no figure has nothing; else a missing figure leaves its period out of that row.
+ */
+final class Comparison
+{
+    private readonly Amounts $amounts;
+    private readonly Rounding $rounding;
+    private readonly ComparisonPlanner $planner;
+    /** @var \WeakMap<FinePeriods, ComparisonPlan> */
+    private \WeakMap $plans;
+
+    /** @param list<Scenario> $against */
+    public function __construct(
+        private readonly Measure $measure,
+        public readonly MeasureCoverage $coverage,
+        private readonly Scenario $scenario,
+        private readonly ?Scenario $forecast,
+        private readonly array $against,
+        Period $closing,
+        private readonly Flag $flag = new Flag(),
+    ) {
+        $this->amounts = new Amounts($measure, $coverage);
+        $this->rounding = $this->amounts->rounding();
+        $this->planner = new ComparisonPlanner($coverage, $scenario, $forecast, $against, $closing);
+        $this->plans = new \WeakMap();
+    }
+
+    /** How fractions of the measure are written. */
+    public function rounding(): Rounding
+    {
+        return $this->rounding;
+    }
+
+    public function plan(FinePeriods $fine): ComparisonPlan
+    {
+        return $this->plans[$fine] ??= $this->planner->plan($fine);
+    }
+
+    /** What is shown, its variances, and the values of all scenarios. */
+    public function total(FinePeriods $fine, Sums $sums, Better $better): Total
+    {
+        $plan = $this->plan($fine);
+        $known = new KnownAmounts($this->amounts);
+        $exact = $known->together($plan->shown, $sums);
+        $variances = $leftOut = $values = [];
+        foreach ($plan->pairs as $code => $pair) {
+            $compared = $this->compared($pair, $sums, $sums, $better, $known);
+            [$variances[$code], $leftOut[$code]] = [$compared->variance, $compared->leftOut];
+        }
+        foreach ($plan->values as $code => $periods) {
+            $values[$code] = $this->rounding->of($known->together($periods, $sums));
+        }
+
+        return new Total($this->rounding->of($exact), $variances, $leftOut, $values, $exact);
+    }
+
+    /** What is shown; null where there is no figure. */
+    public function shown(FinePeriods $fine, Sums $sums): ?BigDecimal
+    {
+        return $this->rounding->of($this->amounts->together($this->plan($fine)->shown, $sums));
+    }
+
+    /** The amount of one of the question's scenarios; null where there is no figure. */
+    public function value(Scenario $scenario, FinePeriods $fine, Sums $sums): ?BigDecimal
+    {
+        return $this->rounding->of($this->amounts->together($this->plan($fine)->values[$scenario->value], $sums));
+    }
+
+    /** The scenario that is to be shown at a period; null after the closing period where no forecast is asked for. */
+    public function scenarioAt(Period $fine): ?Scenario
+    {
+        return $this->planner->scenarioAt($fine);
+    }
+
+    /** What is shown of some members against the same of others. */
+    public function between(FinePeriods $fine, Sums $shown, Sums $reference, Better $better): Compared
+    {
+        $pair = $this->plan($fine)->withinShown();
+
+        return $this->compared($pair, $shown, $reference, $better, new KnownAmounts($this->amounts));
+    }
+
+    /** The scenario that is shown: the forecast as soon as a figure is of it. Null where there is no figure. */
+    public function scenarioOf(FinePeriods $fine, Sums $sums): ?Scenario
+    {
+        $plan = $this->plan($fine);
+
+        return match (true) {
+            $this->hasAny($plan->forecast, $sums) => $this->forecast,
+            $this->hasAny($plan->shown, $sums) => $this->scenario,
+            default => null,
+        };
+    }
+
+    /** The scenario that is shown wherever there is a figure; null where nothing that is shown covers the periods. */
+    public function plannedScenario(FinePeriods $fine): ?Scenario
+    {
+        $plan = $this->plan($fine);
+
+        return match (true) {
+            $plan->forecast->periods > 0 => $this->forecast,
+            [] !== $plan->periods => $this->scenario,
+            default => null,
+        };
+    }
+
+    /** Whether there is any figure of what is shown or of a reference, so that there is something to tell. */
+    public function hasFigures(FinePeriods $fine, Sums $sums): bool
+    {
+        $plan = $this->plan($fine);
+        if ($this->hasAny($plan->shown, $sums)) {
+            return true;
+        }
+        foreach ($this->against as $reference) {
+            if ($this->hasAny($plan->values[$reference->value], $sums)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The last closed period with a figure of what is shown; null where there is none. */
+    public function lastClosed(FinePeriods $fine, Sums $sums): ?Period
+    {
+        foreach (array_reverse($this->plan($fine)->periods) as $period) {
+            if ($this->planner->scenarioAt($period) === $this->scenario && $this->amounts->has($this->scenario, $period, $sums)) {
+                return $period;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether what is shown covers any of the periods. */
+    public function showsAny(FinePeriods $fine): bool
+    {
+        return [] !== $this->plan($fine)->periods;
+    }
+
+    /** Whether what is shown covers the period. */
+    public function shows(Period $fine): bool
+    {
+        $scenario = $this->planner->scenarioAt($fine);
+
+        return null !== $scenario && $this->coverage->covers($scenario, $fine);
+    }
+
+    private function compared(PlannedPair $pair, Sums $ofShown, Sums $ofReference, Better $better, KnownAmounts $known): Compared
+    {
+        $isAdded = $this->measure->isAddedOverMembers();
+        $pair = $isAdded ? $pair : $this->whereBothHave($pair, $ofShown, $ofReference);
+        $shown = $known->together($pair->shown, $ofShown);
+        $reference = $known->together($pair->reference, $ofReference);
+        $only = $pair->leftOut->isEmpty() ? [] : $pair->periods;
+        $inPoints = $this->measure->isInPercent();
+        $variance = $isAdded
+            ? Variance::maybeOrNothing($shown, $reference, $better, $this->flag, $inPoints, $this->rounding, $only)
+            : Variance::maybe($shown, $reference, $better, $this->flag, $inPoints, $this->rounding, null, $only);
+
+        return new Compared($variance, $pair->leftOut);
+    }
+
+    /** The same without the periods that one of the two sums has no figure of. */
+    private function whereBothHave(PlannedPair $pair, Sums $ofShown, Sums $ofReference): PlannedPair
+    {
+        $shownPeriods = new ScenarioPeriods($this->coverage);
+        $referencePeriods = new ScenarioPeriods($this->coverage);
+        $both = $shownOnly = $referenceOnly = [];
+        foreach ($pair->periods as $period) {
+            $scenario = $this->planner->scenarioAt($period) ?? $this->scenario;
+            $reference = $pair->scenario ?? $scenario;
+            $isShown = $this->amounts->has($scenario, $period, $ofShown);
+            $isHeld = $this->amounts->has($reference, $period, $ofReference);
+            if ($isShown && $isHeld) {
+                $shownPeriods->add($scenario, $period);
+                $referencePeriods->add($reference, $period);
+                $both[] = $period;
+            } elseif ($isShown) {
+                $shownOnly[] = $period;
+            } elseif ($isHeld) {
+                $referenceOnly[] = $period;
+            }
+        }
+        $leftOut = new LeftOut([...$pair->leftOut->shown, ...$shownOnly], [...$pair->leftOut->reference, ...$referenceOnly]);
+
+        return new PlannedPair($pair->scenario, $shownPeriods, $referencePeriods, $both, $leftOut);
+    }
+
+    private function hasAny(ScenarioPeriods $periods, Sums $sums): bool
+    {
+        foreach ($this->measure->sources() as $source) {
+            if (!$sums->hasAnyAmong($source, $periods->among())) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}
