@@ -31,6 +31,7 @@ final class RecipeFit
         if (!\in_array($question->scenario, $scenarios, true)) {
             throw new NotAccepted('question.scenario', "There are no {$question->scenario->word()} figures ({$question->scenario->value}); there are ".self::codes($scenarios).'.');
         }
+        self::span($question, $dataset);
         QuestionFit::rows($question, $dataset);
         QuestionFit::panels($question, $dataset);
         'hat' === $recipe->kind && QuestionFit::between($question, $dataset);
@@ -43,6 +44,16 @@ final class RecipeFit
         }
 
         return $measure;
+    }
+
+    /** Refuses the last three weeks of figures by month. */
+    private static function span(Question $question, Dataset $dataset): void
+    {
+        $unit = $question->span?->unit;
+        if (null !== $unit && !$dataset->isTimeless() && !$unit->shows($dataset->grain)) {
+            $accepted = Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()));
+            throw new NotAccepted('question.span.unit', "The figures are by {$dataset->grain->value}; give $accepted.");
+        }
     }
 
     /** Refuses a filter by what the dataset does not have. */

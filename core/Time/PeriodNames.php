@@ -52,15 +52,34 @@ final class PeriodNames
         return (1 === $period->firstMonth ? '' : 'FY').$period->yearNumber();
     }
 
-    /** `Jan–Dec 2026`, `Nov 2025–Feb 2026`, `2025–2026`, `Aug 2026` */
+    /** `Jan–Dec 2026`, `Nov 2025–Feb 2026`, `2025–2026`, `27–29 Feb 2024`, `Aug 2026` */
     public static function range(Period $from, Period $to): string
     {
         if ($from->key() === $to->key()) {
             return self::full($from);
         }
+        if (self::areDaysOfOneMonth($from, $to)) {
+            return CivilDate::parts($from->start)[2].'–'.self::full($to);
+        }
         $sameYear = Grain::Year !== $from->grain && self::year($from) === self::year($to);
 
         return ($sameYear ? self::withinYear($from) : self::full($from)).'–'.self::full($to);
+    }
+
+    /** `Jan–Aug`, `27–29 Feb`, `Aug`: where the year is told otherwise */
+    public static function rangeWithinYear(Period $from, Period $to): string
+    {
+        return match (true) {
+            $from->key() === $to->key() => self::withinYear($from),
+            self::areDaysOfOneMonth($from, $to) => CivilDate::parts($from->start)[2].'–'.self::withinYear($to),
+            default => self::withinYear($from).'–'.self::withinYear($to),
+        };
+    }
+
+    private static function areDaysOfOneMonth(Period $from, Period $to): bool
+    {
+        return Grain::Day === $from->grain && Grain::Day === $to->grain
+            && \array_slice(CivilDate::parts($from->start), 0, 2) === \array_slice(CivilDate::parts($to->start), 0, 2);
     }
 
     private static function dayName(Period $period): string

@@ -15,7 +15,7 @@ final class PeriodRuns
      */
     public static function named(array $periods, array $among, bool $namesYears): array
     {
-        $name = $namesYears ? PeriodNames::range(...) : self::withinYear(...);
+        $name = $namesYears ? PeriodNames::range(...) : PeriodNames::rangeWithinYear(...);
 
         return array_map(static fn (array $run): string => $name($run[0], $run[1]), self::runs($periods, $among));
     }
@@ -24,24 +24,27 @@ final class PeriodRuns
      * @param list<Period> $periods of one year
      * @param list<Period> $among
      *
-     * @return list<string> `September–December`
+     * @return list<string> `May`, `June`, `September–December`
      */
     public static function spelledOut(array $periods, array $among): array
     {
-        $name = static fn (Period $from, Period $to): string => PeriodNames::spelledOut($from).($from->start === $to->start ? '' : '–'.PeriodNames::spelledOut($to));
+        $names = [];
+        foreach (self::runs($periods, $among) as [$from, $to]) {
+            [$first, $last] = [PeriodNames::spelledOut($from), PeriodNames::spelledOut($to)];
+            match (true) {
+                $from->start === $to->start => $names[] = $first,
+                $from->moved(1)->start === $to->start => array_push($names, $first, $last),
+                default => $names[] = "{$first}–{$last}",
+            };
+        }
 
-        return array_map(static fn (array $run): string => $name($run[0], $run[1]), self::runs($periods, $among));
+        return $names;
     }
 
     /** Whether they are of several calendar or fiscal years, so that a name needs its year. */
     public static function areOfSeveralYears(Period ...$periods): bool
     {
         return \count(array_unique(array_map(PeriodNames::year(...), $periods))) > 1;
-    }
-
-    private static function withinYear(Period $from, Period $to): string
-    {
-        return PeriodNames::withinYear($from).($from->start === $to->start ? '' : '–'.PeriodNames::withinYear($to));
     }
 
     /**
@@ -56,7 +59,7 @@ final class PeriodRuns
         foreach (self::asMonths($periods, $among) as $period) {
             $last = \count($runs) - 1;
             if ($last >= 0 && $runs[$last][1]->grain === $period->grain && $runs[$last][1]->moved(1)->start === $period->start) {
-                $runs[$last][1] = $period;
+                $runs[$last] = [$runs[$last][0], $period];
             } else {
                 $runs[] = [$period, $period];
             }

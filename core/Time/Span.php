@@ -57,7 +57,7 @@ final readonly class Span
     public function resolve(Period $closing, FiscalCalendar $calendar, PeriodRange $available): PeriodRange
     {
         $year = $calendar->group($closing, Grain::Year);
-        $unit = null === $this->unit ? $year : $calendar->group($closing, $this->unit);
+        $unit = null === $this->unit ? $year : self::current($closing, $this->unit, $calendar);
 
         return match ($this->kind) {
             SpanKind::All => $available,
@@ -67,5 +67,11 @@ final readonly class Span
             SpanKind::YearToDate => new PeriodRange($year->firstDay(), $closing->lastDay()),
             SpanKind::RestOfYear => new PeriodRange($closing->lastDay() + 1, $year->lastDay()),
         };
+    }
+
+    /** The unit that holds the closing period; of one that is shorter, such as weeks in a closed month, the unit of its last day. */
+    private static function current(Period $closing, Grain $unit, FiscalCalendar $calendar): Period
+    {
+        return $unit->shows($closing->grain) ? $calendar->group($closing, $unit) : $calendar->group(Period::ofStart(Grain::Day, $closing->lastDay()), $unit);
     }
 }

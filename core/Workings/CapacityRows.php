@@ -141,10 +141,13 @@ final readonly class CapacityRows implements RowContent
         $fine = $this->isTargetOnTotal ? $this->periods->withTargetOfTotal($slice->fine) : $this->periods->withTargetOfUsed($slice->fine);
         $shown = $this->amounts($fine, $slice->sums)[$this->isTargetOnTotal ? 'total' : 'used'];
 
-        return Variance::maybeOrNothing($shown, $this->target($slice), $this->scope->better, $this->scope->question->flag, false, new Rounding(), $this->only($slice, $fine));
+        return Variance::maybeOrNothing($shown, $this->target($slice), $this->scope->betterOf($slice->member), $this->scope->question->flag, false, new Rounding(), $this->only($slice, $fine));
     }
 
-    /** The rate that was to be, in percent: as told, else what the reference has used of its total. */
+    /**
+     * The rate that was to be, in percent: as told, else what the reference has used of its total. Null where the reference has
+     * no figure of what is used: a rate that nobody aimed at is not one of nought.
+     */
     private function rateTarget(Slice $slice): BigDecimal|BigRational|null
     {
         if (null !== $this->scope->question->target) {
@@ -154,7 +157,7 @@ final readonly class CapacityRows implements RowContent
         $targets = $this->targets($fine, $slice->sums);
         $total = true === $this->isTargetOnTotal ? $targets['total'] : $this->amounts($fine, $slice->sums)['total'];
 
-        return self::rate($targets['used'], $total);
+        return null === $targets['used'] ? null : self::rate($targets['used'], $total);
     }
 
     private function varianceOfRate(Slice $slice): ?Variance
@@ -166,7 +169,7 @@ final readonly class CapacityRows implements RowContent
         return Variance::maybe(
             self::rate($shown['used'], $shown['total']),
             $this->rateTarget($slice),
-            $this->scope->better,
+            $this->scope->betterOf($slice->member),
             $this->scope->question->flag,
             inPoints: true,
             only: $isTold ? [] : $this->only($slice, $fine),

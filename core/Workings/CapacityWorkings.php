@@ -30,17 +30,18 @@ final readonly class CapacityWorkings
         $onTotal = $made->isTargetOnTotal();
         $whole = new Slice('total', 'Total', 'Total', RowRole::Total, $scope->fine, $scope->fine, $figures->sums($scope->sources, $question->where));
         $slices = Slices::planned($scope, $figures, $made, $question->where);
-        $panels = Panels::of($scope, $figures, $made, $slices->reach());
+        $panels = Panels::of($scope, $figures, $made, $slices->reach(), $question->where);
         $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
         $inPanel = static fn (Panel $panel): array => array_map(static fn (Slice $slice): Row => $row($slice, $panel), $slices->of($panel->where));
         $rows = self::extremes(PanelRows::of($scope, $panels, $question->order ?? Order::Given, new Reference('rateTarget', '', ''), $inPanel));
-        $all = $made->row($whole, '');
+        $all = $slices->hasTotal() ? $made->row($whole, '') : null;
         $amounts = array_merge([], ...array_map(static fn (Row $row): array => [$row->values['used'] ?? null, $row->values['total'] ?? null, $row->values['target'] ?? null], $rows));
         $display = Display::fitting($measure, $recipe->finish, $amounts, array_map(static fn (Row $row): ?BigDecimal => ($row->variances['target'] ?? null)?->amount, $rows));
         $rates = Display::inPercent($recipe->finish);
         $aim = ($question->against[0] ?? null)?->word() ?? 'target';
         $rate = new Reference('rateTarget', 'target', null === $question->target ? $aim : 'target', $question->against[0] ?? null);
-        $total = new Total($all->values['rate'] ?? null, $all->variances, [], $all->values);
+        $references = [$rate, new Reference('target', 'target', $aim, $question->against[0] ?? null)];
+        $total = null === $all ? Total::none($references) : new Total($all->values['rate'] ?? null, $all->variances, [], $all->values);
         $subject = ($measures['used'] ?? null)->name ?? 'Used';
         $of = ($measures['total'] ?? null)->name ?? 'the total';
 
@@ -52,7 +53,7 @@ final readonly class CapacityWorkings
             $scope->better,
             $question->scenario,
             [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast) ? null : $question->forecast,
-            [$rate, new Reference('target', 'target', $aim, $question->against[0] ?? null)],
+            $references,
             $question->by,
             $scope->closing,
             $scope->range,
@@ -158,14 +159,14 @@ final readonly class CapacityWorkings
      *
      * @return list<Check>
      */
-    private static function checks(Scope $scope, CapacityRows $made, array $rows, Row $all, array $measures): array
+    private static function checks(Scope $scope, CapacityRows $made, array $rows, ?Row $all, array $measures): array
     {
         $named = static fn (callable $is): string => Wording::some(array_map(static fn (Row $row): string => $row->label, array_values(array_filter($rows, $is))), 3);
         $of = static fn (Row $row, string $part): BigDecimal => $row->values[$part] ?? BigDecimal::zero();
         $isFigured = static fn (Row $row): bool => null !== ($row->values['used'] ?? $row->values['total'] ?? null);
         $untied = $named(static fn (Row $row): bool => 3 === \count($measures) && $isFigured($row) && !$of($row, 'used')->plus($of($row, 'unused'))->isEqualTo($of($row, 'total')));
         $over = $named(static fn (Row $row): bool => $isFigured($row) && $of($row, 'used')->isGreaterThan($of($row, 'total')));
-        $total = new Total($all->shown, $all->variances);
+        $sums = new RowSums($scope, $made->comparison);
 
         $names = new PeriodsOfRows($scope);
         $partly = $made->partlyCovered($scope->fine);
@@ -174,7 +175,7 @@ final readonly class CapacityWorkings
         $lacking = array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && $row->lacksPart);
 
         return array_values(array_filter([
-            (new RowSums($scope, $made->comparison))->check($rows, $total, ['target']),
+            null === $all ? RowChecks::noTotal($scope) : $sums->check($rows, new Total($all->shown, $all->variances), ['target']),
             new Check('parts-make-total', '' === $untied, '' === $untied ? 'Used and unused make the total' : "Used and unused do not make the total for $untied"),
             new Check('within-capacity', '' === $over, '' === $over ? 'Nowhere is more used than there is' : "More is used than there is in $over"),
             RowChecks::missing($scope, $rows, $made->showsAny(...)),

@@ -38,7 +38,8 @@ final readonly class ComparisonWorkings
         $closed = $scope->closedThisYear();
         $toDate = $closed->isEmpty() || null !== $question->breakdown() ? null : $whole($closed);
         $year = $scope->wholeYear();
-        $landing = $showsForecast && null === $question->breakdown() ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
+        $lands = $showsForecast && null === $question->breakdown() && !$year->only($isForecast)->isEmpty();
+        $landing = $lands ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
 
         $rows = self::rows($scope, $figures, $slices, $made, $references[0] ?? null, $recipe->finish->landing ? $landing : null);
         $display = Display::of($measure, $recipe->finish, $rows);
@@ -93,7 +94,7 @@ final readonly class ComparisonWorkings
     private static function rows(Scope $scope, Figures $figures, Slices $slices, ComparisonRows $made, ?Reference $reference, ?Landing $landing): array
     {
         $order = $scope->question->order ?? Order::Given;
-        $panels = Panels::of($scope, $figures, $made, $slices->reach());
+        $panels = Panels::of($scope, $figures, $made, $slices->reach(), $scope->question->where);
         $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
 
         return PanelRows::of($scope, $panels, $order, $reference, static fn (Panel $panel): array => array_map(

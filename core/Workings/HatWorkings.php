@@ -23,7 +23,7 @@ final readonly class HatWorkings
         $reference = new Reference('first', self::name($between->first), self::name($between->first));
         $made = new HatRows($scope, $figures, $between, new ComparisonRows($scope, $measure, $figures));
         $slices = Slices::planned($scope, $figures, $made->content, $made->both($question->where));
-        $panels = Panels::of($scope, $figures, $made->content, $slices->reach());
+        $panels = Panels::of($scope, $figures, $made->content, $slices->reach(), $made->both($question->where));
         $rows = PanelRows::of($scope, $panels, $question->order ?? Order::Given, $reference, static fn (Panel $panel): array => $made->rows($panel, $slices));
         $total = $slices->hasTotal() ? $made->total() : Total::none([$reference]);
         $display = Display::of($measure, $recipe->finish, $rows);

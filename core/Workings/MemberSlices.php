@@ -65,7 +65,7 @@ final readonly class MemberSlices
         $slices = null === $this->kept ? $this->tree($sums, $where) : [];
         foreach ($this->kept ?? [] as $member => $isKept) {
             if (isset($sums[$member])) {
-                $slices[] = $this->member((string) $member, RowRole::Row, $sums[$member]);
+                $slices[] = $this->member((string) $member, RowRole::Row, $sums[$member], 0);
             }
         }
         $others = null === $this->kept ? [] : array_diff_key($sums, $this->kept);
@@ -128,17 +128,21 @@ final readonly class MemberSlices
     private function tree(array $sums, array $where): array
     {
         $groups = array_fill_keys($this->dimension->groups(), true);
-        $slices = [];
+        $slices = $depths = [];
         foreach ($this->dimension->asTree() as $member) {
+            // What stands in a group that is not shown is not set in.
+            $depth = $depths[$this->dimension->parents[$member] ?? ''] ?? 0;
             if (!isset($groups[$member])) {
-                isset($sums[$member]) && $slices[] = $this->member($member, RowRole::Row, $sums[$member]);
+                isset($sums[$member]) && $slices[] = $this->member($member, RowRole::Row, $sums[$member], $depth);
                 continue;
             }
             $within = $this->dimension->within($member);
-            if ([] === array_intersect_key($sums, array_fill_keys($within, true)) || !$this->canTotal($within)) {
-                continue;
+            $isShown = [] !== array_intersect_key($sums, array_fill_keys($within, true)) && $this->canTotal($within);
+            $depths[$member] = $depth + ($isShown ? 1 : 0);
+            if ($isShown) {
+                $ofGroup = $this->figures->sums($this->scope->sources, $this->within($member, $where));
+                $slices[] = $this->member($member, RowRole::Group, $ofGroup, $depth);
             }
-            $slices[] = $this->member($member, RowRole::Group, $this->figures->sums($this->scope->sources, $this->within($member, $where)));
         }
 
         return $slices;
@@ -154,11 +158,11 @@ final readonly class MemberSlices
         return [...$where, new MemberFilter($this->dimension->name, $this->dimension->within($group))];
     }
 
-    private function member(string $member, RowRole $role, Sums $sums): Slice
+    private function member(string $member, RowRole $role, Sums $sums, int $depth): Slice
     {
         $label = '' === $member ? '(blank)' : $member;
 
-        return new Slice($member, $label, $label, $role, $this->scope->fine, $this->scope->fine, $sums, null, $member, $this->dimension->depth($member));
+        return new Slice($member, $label, $label, $role, $this->scope->fine, $this->scope->fine, $sums, null, $member, $depth);
     }
 
     /** A row that is no member, under a key that no member has. */

@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Workings;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
@@ -16,16 +17,16 @@ final class Panels
     private const MOST = 12;
 
     /**
-     * @param FinePeriods $reach all periods that rows are made of
+     * @param FinePeriods                     $reach all periods that rows are made of
+     * @param list<MemberFilter|NumberFilter> $where that rows have besides the panel's own filter
      *
      * @return list<Panel> those that have figures
      */
-    public static function of(Scope $scope, Figures $figures, RowContent $content, FinePeriods $reach): array
+    public static function of(Scope $scope, Figures $figures, RowContent $content, FinePeriods $reach, array $where): array
     {
-        $where = $scope->question->where;
         $dimension = null === $scope->question->each ? null : $scope->dataset->maybeBreakdown($scope->question->each);
         if (null === $dimension) {
-            return [new Panel('', $where)];
+            return [new Panel('', $scope->question->where)];
         }
         $all = $figures->sumsBy($dimension->name, $scope->sources, $where, $scope->lookedUp());
         $sums = array_filter($all, static fn (Sums $own): bool => $content->hasFigures($reach, $own));
@@ -36,11 +37,11 @@ final class Panels
         }
         $panels = [];
         foreach (self::inOrder($members, $dimension) as $member) {
-            $panels[] = new Panel(PanelName::of($member), [...$where, new MemberFilter($dimension->name, [$member])]);
+            $panels[] = new Panel(PanelName::of($member), [...$scope->question->where, new MemberFilter($dimension->name, [$member])]);
         }
         $left = \count($sums) - \count($members);
         if ($left > 0) {
-            $panels[] = new Panel(PanelName::others($left), [...$where, new MemberFilter($dimension->name, $members, false)]);
+            $panels[] = new Panel(PanelName::others($left), [...$scope->question->where, new MemberFilter($dimension->name, $members, false)]);
         }
 
         return $panels;

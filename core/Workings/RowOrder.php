@@ -51,10 +51,10 @@ final class RowOrder
         return $ordered;
     }
 
-    /** What is missing comes last. */
+    /** What counts as nothing stands where nought does; what is missing comes last. */
     private static function compare(Row $a, Row $b, Order $order, ?Reference $reference): int
     {
-        [$one, $other] = Order::FavourableFirst === $order ? [self::benefit($a, $reference), self::benefit($b, $reference)] : [$a->shown, $b->shown];
+        [$one, $other] = Order::FavourableFirst === $order ? [self::benefit($a, $reference), self::benefit($b, $reference)] : [self::size($a), self::size($b)];
         if (null === $one || null === $other) {
             return (null === $one ? 1 : 0) <=> (null === $other ? 1 : 0);
         }
@@ -64,6 +64,11 @@ final class RowOrder
             Order::SmallestFirst => $one->compareTo($other),
             Order::Calendar, Order::Given => 0,
         };
+    }
+
+    private static function size(Row $row): ?BigDecimal
+    {
+        return $row->shown ?? ($row->isAbsent() ? BigDecimal::zero() : null);
     }
 
     private static function benefit(Row $row, ?Reference $reference): ?BigDecimal

@@ -49,12 +49,8 @@ final readonly class SpokenPeriods
     public function withinYear(): string
     {
         [$from, $to] = $this->ends();
-        if (null === $from || null === $to) {
-            return 'no periods';
-        }
-        $isOne = $from->key() === $to->key();
 
-        return $isOne ? PeriodNames::withinYear($from) : PeriodNames::withinYear($from).'–'.PeriodNames::withinYear($to);
+        return null === $from || null === $to ? 'no periods' : PeriodNames::rangeWithinYear($from, $to);
     }
 
     /** Whether some of what is left out lies within the periods that are named. */

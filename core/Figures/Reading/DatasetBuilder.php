@@ -12,6 +12,7 @@ use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Series;
 use KeenMargin\Core\Figures\SeriesAdder;
@@ -136,7 +137,15 @@ final class DatasetBuilder
         $measures = [];
         foreach ($decimals as $name => $scale) {
             $rule = $mapping->measures[$name] ?? new MeasureRule();
-            $measures[] = new Measure((string) $name, $rule->unit ?? $units[$name] ?? '', max(0, $scale), $rule->grouping ?? Grouping::Sum, $rule->better, band: $rule->band);
+            $measures[] = new Measure(
+                (string) $name,
+                $rule->unit ?? $units[$name] ?? '',
+                max(0, $scale),
+                $rule->grouping ?? Grouping::Sum,
+                $rule->better,
+                band: $rule->band,
+                overMembers: $rule->overMembers ?? OverMembers::Sum,
+            );
         }
         foreach ($mapping->measures as $name => $rule) {
             if (Grouping::Ratio !== $rule->grouping) {

@@ -33,7 +33,7 @@ final class FactReader
     private int $scale;
     private readonly Refusals $refusals;
     private readonly SlowAmounts $slow;
-    private readonly RateKeys $rates;
+    private readonly SingleAmounts $single;
     /** @var array<string, string|false|null> packed start by the texts that tell the period; false where they say that the row is a total, none where it was refused */
     private array $starts = [];
     private int $rows = 0;
@@ -59,7 +59,7 @@ final class FactReader
         $this->totalColumns = new TotalColumns($sheet, $mapping);
         $this->scale = $this->amounts->decimalsOf($sheet, $mapping);
         $this->slow = new SlowAmounts($mapping->numbers(), $this->refusals);
-        $this->rates = new RateKeys($mapping, $this->refusals);
+        $this->single = new SingleAmounts($mapping, $this->refusals);
     }
 
     /** @param ?callable(int): void $sign told the number of rows from time to time; what it throws ends the reading */
@@ -88,7 +88,7 @@ final class FactReader
         $columns = $this->amounts->columns;
         $point = $this->mapping->decimal->value;
         $onePeriod = $this->periods->onePlace();
-        $hasRates = !$this->rates->areNone();
+        $hasSingle = !$this->single->areNone();
         // Everything that each row touches is local: properties cost twice as much.
         $packed = $decimalsOf = $known = $starts = [];
         $isTotal = &$this->combinations->totals;
@@ -166,7 +166,7 @@ final class FactReader
                     }
                 }
                 $run = $combination * $slots + $slot;
-                if ($hasRates && !$this->rates->takes($number, $this->series($combination, $slot)->measure, $run, $start)) {
+                if ($hasSingle && !$this->single->takes($number, $this->series($combination, $slot)->measure, $run, $start)) {
                     continue;
                 }
                 $packed[$run] ??= '';

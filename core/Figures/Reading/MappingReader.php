@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Figures\Reading;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
@@ -85,20 +86,32 @@ final class MappingReader
     {
         $rules = [];
         foreach ($given->entries() as $name => $rule) {
-            $rule->object(['unit', 'grouping', 'better', 'numerator', 'denominator', 'factor']);
+            $rule->object(['unit', 'grouping', 'overMembers', 'better', 'numerator', 'denominator', 'factor']);
             $grouping = $rule->maybe('grouping')?->enum(Grouping::class);
             $isRatio = Grouping::Ratio === $grouping;
             $rules[$name] = new MeasureRule(
-                $rule->maybe('unit')?->string(20),
-                $grouping,
-                $rule->maybe('better')?->enum(Better::class),
-                $isRatio ? $rule->must('numerator')->string() : null,
-                $isRatio ? $rule->must('denominator')->string() : null,
-                self::power($rule->maybe('factor')),
+                unit: $rule->maybe('unit')?->string(20),
+                grouping: $grouping,
+                better: $rule->maybe('better')?->enum(Better::class),
+                numerator: $isRatio ? $rule->must('numerator')->string() : null,
+                denominator: $isRatio ? $rule->must('denominator')->string() : null,
+                power: self::power($rule->maybe('factor')),
+                overMembers: self::maybeOverMembers($rule->maybe('overMembers'), $grouping),
             );
         }
 
         return $rules;
+    }
+
+    /** Of a ratio and a rate their grouping says it. */
+    private static function maybeOverMembers(?Given $given, ?Grouping $grouping): ?OverMembers
+    {
+        $overMembers = $given?->enum(OverMembers::class);
+        if (null !== $given && \in_array($grouping, [Grouping::Ratio, Grouping::Rate], true)) {
+            throw $given->refuse('it left out, as a '.$grouping->value.' has one rule for periods and members');
+        }
+
+        return $overMembers;
     }
 
     /** @return 0|3|6|9 */

@@ -79,6 +79,18 @@ final readonly class ComparisonPlanner
         return $values;
     }
 
+    /** Days without any figure are covered by their month; where only one side covers them, nothing is left out. */
+    private function hasFigure(Scenario $scenario, Period $fine): bool
+    {
+        foreach ($this->coverage->kept($scenario, $fine) as $at) {
+            if ($this->coverage->hasFigure($at)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /**
      * @param ScenarioPeriods $shown  all that is shown
      * @param ScenarioPeriods $values all of the reference
@@ -96,9 +108,9 @@ final readonly class ComparisonPlanner
                 $ofShown->add($scenario, $period);
                 $ofReference->add($reference, $period);
                 $both[] = $period;
-            } elseif ($isShown) {
+            } elseif ($isShown && $this->hasFigure($scenario, $period)) {
                 $shownOnly[] = $period;
-            } elseif ($isHeld) {
+            } elseif ($isHeld && $this->hasFigure($reference, $period)) {
                 $referenceOnly[] = $period;
             }
         }

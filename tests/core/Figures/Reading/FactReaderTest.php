@@ -65,7 +65,7 @@ final class FactReaderTest extends TestCase
         yield 'all text' => ["Who,What\nyou,me\n", 'No column holds amounts. Say which one does.'];
         yield 'no amount at all' => ["Month,Actual\n2026-01,-\n", 'The file holds no figures: every amount is missing.'];
         yield 'the year 99999' => ["Month,Actual\n2026-01,1\n99999-01,1\n", 'Row 3: "99999-01" is not a period. Mend it in the file, or leave the row out.'];
-        yield 'a percentage twice' => ["Month,Punctuality %\n2026-01,91\n2026-01,95\n", 'Row 3: Punctuality is a percentage, and an earlier row has one for the same key; two cannot be added. Leave one out.'];
+        yield 'a percentage twice' => ["Month,Punctuality %\n2026-01,91\n2026-01,95\n", 'Row 3: Punctuality is not added up, and an earlier row has one for the same key. Take in a column that tells the two apart, or leave one out.'];
     }
 
     #[DataProvider('refused')]
