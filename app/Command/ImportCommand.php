@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\CommandLine\InputFile;
+use KeenMargin\App\CommandLine\Undecided;
 use KeenMargin\App\CommandLine\UsageError;
 use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Import\FirstLook;
@@ -65,17 +67,16 @@ final class ImportCommand extends Command
 
     private function bringIn(InputInterface $input, OutputInterface $output): void
     {
-        $path = self::text($input->getArgument('file'));
-        if (!is_file($path) || !is_readable($path)) {
-            throw new UsageError("$path: there is no such file of figures that can be read.");
-        }
+        $given = self::text($input->getArgument('file'));
+        $path = InputFile::path($given, 'figures');
         $told = self::mapping(self::maybeText($input->getOption('mapping')));
         $name = self::text($input->getArgument('dataset'));
         $isNew = true === $input->getOption('new');
         $record = $isNew ? null : $this->dataset($name);
-        $file = ReadingFile::at($path, basename($path));
+        $file = ReadingFile::at($path, is_file($given) ? basename($given) : InputFile::name($given));
         $look = $this->firstLook->look($file, self::maybeText($input->getOption('sheet')) ?? MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $record);
         $mapping = $this->firstLook->mapping($look, $told);
+        null === $look->known && Undecided::refuse($look->sheet, $mapping, $told, 'in a mapping (--mapping)');
         $mode = self::mode(self::maybeText($input->getOption('mode')) ?? (null === $record ? 'add' : strtr($look->known->mode ?? 'add', ' ', '-')));
         $read = FactReader::figures($look->sheet, $mapping, $name);
         $source = BringIn::source($look, $mapping);
@@ -100,11 +101,8 @@ final class ImportCommand extends Command
         if (null === $path) {
             return null;
         }
-        if (!is_file($path)) {
-            throw new UsageError("$path: there is no such mapping.");
-        }
 
-        return Given::json((string) file_get_contents($path))->object(MappingReader::KEYS);
+        return Given::json((string) file_get_contents(InputFile::path($path, 'a mapping')))->object(MappingReader::KEYS);
     }
 
     private static function mode(string $mode): ImportMode

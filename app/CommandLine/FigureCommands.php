@@ -101,37 +101,18 @@ final readonly class FigureCommands
 
     private function figures(Recipe $recipe, string $file): FactTable
     {
-        $name = '-' === $file ? 'Figures' : pathinfo($file, \PATHINFO_FILENAME);
-        if ('-' !== $file && (!is_file($file) || !is_readable($file))) {
-            throw new UsageError("$file: there is no such file of figures that can be read.");
-        }
-        $sheet = FigureFile::open('-' === $file ? $this->standardInput() : $file)->sheet(MappingReader::maybeSheet($recipe->figures), MappingReader::maybeHeader($recipe->figures));
+        $name = InputFile::name($file);
+        $sheet = FigureFile::open(InputFile::path($file, 'figures'))->sheet(MappingReader::maybeSheet($recipe->figures), MappingReader::maybeHeader($recipe->figures));
         $guess = RoleGuess::of($sheet, $recipe->question->measure, YearHint::of($recipe, $name));
         $mapping = null === $recipe->figures ? $guess : MappingReader::read($recipe->figures, $guess, $sheet);
+        Undecided::refuse($sheet, $mapping, $recipe->figures, 'under "figures" in the recipe');
 
         return FactReader::read($sheet, $mapping, $name);
     }
 
-    /** As a file: some formats are read from several places of it. */
-    private function standardInput(): string
-    {
-        $path = (string) tempnam(sys_get_temp_dir(), 'keen-input');
-        register_shutdown_function(static fn (): bool => @unlink($path));
-        file_put_contents($path, \STDIN);
-
-        return $path;
-    }
-
     private function contents(string $file): string
     {
-        if ('-' === $file) {
-            return (string) stream_get_contents(\STDIN);
-        }
-        if (!is_file($file) || !is_readable($file)) {
-            throw new UsageError("$file: there is no such file of a recipe that can be read.");
-        }
-
-        return (string) file_get_contents($file);
+        return (string) file_get_contents(InputFile::path($file, 'a recipe'));
     }
 
     private function workings(Drawing $drawing): string

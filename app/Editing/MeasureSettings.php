@@ -15,12 +15,13 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Question\Renaming;
 
 /** Plans a change of a measure, or a new one that is made of two others. */
 final readonly class MeasureSettings
 {
-    private const KEYS = ['name', 'unit', 'decimals', 'grouping', 'better', 'numerator', 'denominator'];
+    private const KEYS = ['name', 'unit', 'decimals', 'grouping', 'overMembers', 'better', 'numerator', 'denominator'];
 
     public function __construct(private SeriesStore $store, private ChartsOf $charts)
     {
@@ -34,7 +35,17 @@ final readonly class MeasureSettings
         $was = self::columns($measure);
         $grouping = $given->maybe('grouping')?->enum(Grouping::class)->value ?? $measure->grouping;
         [$numerator, $denominator] = $this->parts($record, $given, $grouping, $measure);
-        $is = ['name' => $name, 'unit' => trim($given->maybe('unit')?->text(20) ?? $measure->unit), 'grouping' => $grouping, 'better' => self::better($given, $measure->better), 'numerator' => $numerator, 'denominator' => $denominator, 'former' => $was['former']];
+        $overMembers = self::overMembers($given->maybe('overMembers'), $grouping, $measure);
+        $is = [
+            'name' => $name,
+            'unit' => trim($given->maybe('unit')?->text(20) ?? $measure->unit),
+            'grouping' => $grouping,
+            'over_members' => $overMembers,
+            'better' => self::better($given, $measure->better),
+            'numerator' => $numerator,
+            'denominator' => $denominator,
+            'former' => $was['former'],
+        ];
         $rows = [];
         if ($name !== $measure->name) {
             $is['former'] = json_encode(array_values(array_unique([...$measure->former, $measure->name])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
@@ -48,8 +59,11 @@ final readonly class MeasureSettings
         if ($decimals !== $measure->scale) {
             $rows[] = new RowChange('measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $decimals]);
         }
-        $regroups = $grouping !== $measure->grouping || $numerator !== $measure->numerator || $denominator !== $measure->denominator;
+        $regroups = $grouping !== $measure->grouping || $overMembers !== $measure->overMembers || $numerator !== $measure->numerator || $denominator !== $measure->denominator;
         $follows = $regroups ? $this->charts->say($record, self::about($record, $measure), 'will show other totals') : [];
+        if ($overMembers !== $measure->overMembers && OverMembers::Sum->value !== $overMembers && self::hasSummedRows($record)) {
+            $follows[] = 'Rows that shared a key were added up when they came in. Bring the file in again, so that each of them counts once.';
+        }
         $turns = $is['better'] !== $measure->better ? $this->charts->say($record, static fn (array $question): bool => self::about($record, $measure)($question) && !isset($question['better']), 'will turn its colours') : [];
 
         return new Plan(new Change($name !== $measure->name ? "“{$measure->name}” is named “{$name}”" : "How $name is counted", array_values(array_filter($rows))), [...$follows, ...$turns], $regroups || [] !== $turns);
@@ -69,7 +83,33 @@ final readonly class MeasureSettings
     /** @return array<string, int|string|null> */
     private static function columns(MeasureRecord $measure): array
     {
-        return ['name' => $measure->name, 'unit' => $measure->unit, 'grouping' => $measure->grouping, 'better' => $measure->better, 'numerator' => $measure->numerator, 'denominator' => $measure->denominator, 'former' => json_encode($measure->former, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)];
+        return [
+            'name' => $measure->name,
+            'unit' => $measure->unit,
+            'grouping' => $measure->grouping,
+            'over_members' => $measure->overMembers,
+            'better' => $measure->better,
+            'numerator' => $measure->numerator,
+            'denominator' => $measure->denominator,
+            'former' => json_encode($measure->former, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+        ];
+    }
+
+    /** Of a ratio and a rate their grouping says it. */
+    private static function overMembers(?Given $given, string $grouping, MeasureRecord $measure): string
+    {
+        $overMembers = $given?->enum(OverMembers::class)->value ?? $measure->overMembers;
+        $isWhole = \in_array($grouping, [Grouping::Ratio->value, Grouping::Rate->value], true);
+        if ($isWhole && null !== $given) {
+            throw $given->refuse("it left out, as a $grouping has one rule for periods and members");
+        }
+
+        return $isWhole ? OverMembers::Sum->value : $overMembers;
+    }
+
+    private static function hasSummedRows(DatasetRecord $record): bool
+    {
+        return [] !== array_filter($record->notices, static fn (array $notice): bool => 'summed-rows' === $notice['id']);
     }
 
     private static function better(Given $given, ?string $else): ?string

@@ -93,7 +93,20 @@ final readonly class DatasetState
     {
         $measure = $record->measure();
 
-        return ['id' => $record->id, 'name' => $measure->name, 'unit' => $measure->unit, 'inPoints' => $measure->isInPercent(), 'decimals' => $measure->decimals, 'grouping' => $measure->grouping->value, 'better' => $measure->better?->value, 'numerator' => $measure->numerator, 'denominator' => $measure->denominator, 'band' => $measure->band];
+        return [
+            'id' => $record->id,
+            'name' => $measure->name,
+            'unit' => $measure->unit,
+            'inPoints' => $measure->isInPercent(),
+            'decimals' => $measure->decimals,
+            'grouping' => $measure->grouping->value,
+            'overMembers' => $measure->overMembers->value,
+            'better' => $measure->better?->value,
+            'betterGuess' => $measure->isBetterGuessed() ? $measure->better()->value : null,
+            'numerator' => $measure->numerator,
+            'denominator' => $measure->denominator,
+            'band' => $measure->band,
+        ];
     }
 
     /** @return array<string, mixed> */

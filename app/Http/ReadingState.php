@@ -8,6 +8,7 @@ use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\Look;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\Core\Figures\Reading\TableTitle;
 
 /** A first look at a file as the API tells it. */
 final readonly class ReadingState
@@ -29,7 +30,7 @@ final readonly class ReadingState
         return [
             'id' => $look->file->id,
             'name' => $look->file->name,
-            'suggestedName' => FileName::asTitle($look->file->plainName()),
+            'suggestedName' => TableTitle::maybe($sheet->notes)->name ?? FileName::asTitle($look->file->plainName()),
             'sheets' => $look->sheets,
             'sheet' => $look->sheetName,
             'header' => $sheet->place->toArray(),

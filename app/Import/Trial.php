@@ -62,10 +62,24 @@ final readonly class Trial
             'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
             'grain' => $dataset->grain->value,
             'scenarios' => array_map(static fn (Scenario $scenario): string => $scenario->value, $dataset->coverage->scenarios()),
-            'measures' => array_map(static fn (Measure $measure): array => ['name' => $measure->name, 'unit' => $measure->unit, 'isNew' => null === $known?->maybeMeasure($measure->name)], $dataset->measures),
+            'measures' => array_map(static fn (Measure $measure): array => self::measure($measure, $known), $dataset->measures),
             'breakdowns' => array_map(static fn (Dimension $breakdown): array => self::breakdown($breakdown, $known), $dataset->breakdowns),
             'near' => self::near($dataset, $known),
             'notices' => array_map(static fn (Notice $notice): array => ['holds' => $notice->holds, 'says' => $notice->says], $dataset->notices),
+        ];
+    }
+
+    /** @return array{name: string, unit: string, isNew: bool, grouping: string, overMembers: string, better: string, isGuess: bool} */
+    private static function measure(Measure $measure, ?Dataset $known): array
+    {
+        return [
+            'name' => $measure->name,
+            'unit' => $measure->unit,
+            'isNew' => null === $known?->maybeMeasure($measure->name),
+            'grouping' => $measure->grouping->value,
+            'overMembers' => $measure->overMembers->value,
+            'better' => $measure->better()->value,
+            'isGuess' => $measure->isBetterGuessed(),
         ];
     }
 

@@ -140,6 +140,7 @@ final class DatasetOutline
         if (null === $known) {
             $this->measures[$measure->name] = new MeasureRecord($this->record, $this->record->measures->count(), $measure->name, $measure->unit, $measure->decimals, $measure->grouping->value, $measure->better?->value, $measure->numerator, $measure->denominator);
             $this->measures[$measure->name]->band = $measure->band;
+            $this->measures[$measure->name]->overMembers = $measure->overMembers->value;
             $this->record->measures->add($this->measures[$measure->name]);
             $this->manager->persist($this->measures[$measure->name]);
 

@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\OverMembers;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'measure')]
@@ -24,6 +25,10 @@ class MeasureRecord
     /** Which of the bands its amounts are the limits of, from 0; none for a measure proper. */
     #[ORM\Column(nullable: true)]
     public ?int $band = null;
+
+    /** How the amounts of several members become one; of a ratio and a rate their grouping says it. */
+    #[ORM\Column(length: 10, options: ['default' => 'sum'])]
+    public string $overMembers = 'sum';
 
     /** @param int $scale decimals of the amounts in the fact store */
     public function __construct(
@@ -50,6 +55,16 @@ class MeasureRecord
 
     public function measure(): Measure
     {
-        return new Measure($this->name, $this->unit, max(0, $this->scale), Grouping::from($this->grouping), null === $this->better ? null : Better::from($this->better), $this->numerator, $this->denominator, $this->band);
+        return new Measure(
+            name: $this->name,
+            unit: $this->unit,
+            decimals: max(0, $this->scale),
+            grouping: Grouping::from($this->grouping),
+            better: null === $this->better ? null : Better::from($this->better),
+            numerator: $this->numerator,
+            denominator: $this->denominator,
+            band: $this->band,
+            overMembers: OverMembers::from($this->overMembers),
+        );
     }
 }

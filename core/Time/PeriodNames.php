@@ -52,14 +52,11 @@ final class PeriodNames
         return (1 === $period->firstMonth ? '' : 'FY').$period->yearNumber();
     }
 
-    /** `Jan–Dec 2026`, `Nov 2025–Feb 2026`, `2025–2026`, `27–29 Feb 2024`, `Aug 2026` */
+    /** `Jan–Dec 2026`, `Nov 2025–Feb 2026`, `2025–2026`, `Aug 2026` */
     public static function range(Period $from, Period $to): string
     {
         if ($from->key() === $to->key()) {
             return self::full($from);
-        }
-        if (self::areDaysOfOneMonth($from, $to)) {
-            return CivilDate::parts($from->start)[2].'–'.self::full($to);
         }
         $sameYear = Grain::Year !== $from->grain && self::year($from) === self::year($to);
 
@@ -69,17 +66,12 @@ final class PeriodNames
     /** `Jan–Aug`, `27–29 Feb`, `Aug`: where the year is told otherwise */
     public static function rangeWithinYear(Period $from, Period $to): string
     {
-        return match (true) {
-            $from->key() === $to->key() => self::withinYear($from),
-            self::areDaysOfOneMonth($from, $to) => CivilDate::parts($from->start)[2].'–'.self::withinYear($to),
-            default => self::withinYear($from).'–'.self::withinYear($to),
-        };
-    }
+        if ($from->key() === $to->key()) {
+            return self::withinYear($from);
+        }
+        $areOfOneMonth = Grain::Day === $from->grain && substr($from->key(), 0, 7) === substr($to->key(), 0, 7);
 
-    private static function areDaysOfOneMonth(Period $from, Period $to): bool
-    {
-        return Grain::Day === $from->grain && Grain::Day === $to->grain
-            && \array_slice(CivilDate::parts($from->start), 0, 2) === \array_slice(CivilDate::parts($to->start), 0, 2);
+        return ($areOfOneMonth ? self::shortest($from) : self::withinYear($from)).'–'.self::withinYear($to);
     }
 
     private static function dayName(Period $period): string

@@ -183,6 +183,7 @@ final readonly class CapacityWorkings
             ...RowChecks::absent($scope, $rows, [new Reference('target', 'target', $aim)], true === $made->isTargetOnTotal() ? 'total' : 'use'),
             $partly->isEmpty() ? null : new Check('left-out-parts', false, "{$names->names($partly->list)}: not all parts, so left out"),
             $untargeted->isEmpty() ? null : new Check('left-out-target', false, "{$names->names($untargeted->list)}: no $aim, so not compared"),
+            CurrencyCheck::maybe($scope),
             ...RowChecks::notices($scope),
         ]));
     }

@@ -39,6 +39,7 @@ final readonly class ComparisonChecks
             ...array_map($this->uncovered(...), array_values(array_filter([...$question->against, $isOpen ? $forecast : null]))),
             ...array_map(fn (Scenario $reference): ?Check => null === $total ? null : $this->leftOut($reference, $total), $question->against),
             \in_array(Scenario::PriorYear, [...$question->against, $question->scenario], true) ? $this->priorYear() : null,
+            CurrencyCheck::maybe($this->scope),
             ...RowChecks::notices($this->scope),
         ]));
     }

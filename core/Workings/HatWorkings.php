@@ -94,6 +94,7 @@ final readonly class HatWorkings
             RowChecks::missing($scope, $rows, $comparison->showsAny(...)),
             ...RowChecks::absent($scope, $rows, [$first], $second),
             $leftOut->isEmpty() ? null : new Check('one-sided', false, "$says, so not compared"),
+            CurrencyCheck::maybe($scope),
             ...RowChecks::notices($scope),
         ]));
     }

@@ -136,7 +136,7 @@ final class CommandLineTest extends TestCase
                 [['--mode', 'twice'], '--mode: "twice" is not known; give add, replace-periods or replace-all.'],
                 [['--fast'], 'The option --fast is not known; see ./keen import --help.'],
                 [['--sheet'], 'Give a dataset and a file of figures; see ./keen import --help.'],
-                [['--mapping', 'recipe.json'], 'keenMargin: This key is not known; accepted are columns, decimal, dates, measure, year, leaveOut, measures, fiscalYearStarts, grain, sameAs, totals, header, sheet, bands.'],
+                [['--mapping', 'recipe.json'], 'keenMargin: This key is not known; accepted are columns, decimal, dates, measure, year, leaveOut, measures, fiscalYearStarts, grain, sameAs, totals, header, sheet, bands, percents.'],
             ] as [$more, $says]) {
                 self::assertSame([2, '', "$says\n"], $this->keen(['import', 'Ledger', 'august.csv', ...$more]));
             }

@@ -10,7 +10,7 @@ final readonly class RowChange
     /** Tables whose rows changes may touch, and their columns. */
     public const TABLES = [
         'dataset' => ['name', 'organisation', 'first_month', 'closed_through', 'finest', 'deleted_at'],
-        'measure' => ['dataset_id', 'position', 'name', 'unit', 'scale', 'grouping', 'better', 'numerator', 'denominator', 'former'],
+        'measure' => ['dataset_id', 'position', 'name', 'unit', 'scale', 'grouping', 'over_members', 'better', 'numerator', 'denominator', 'former'],
         'breakdown' => ['position', 'name', 'former'],
         'member' => ['breakdown_id', 'position', 'name', 'parent_id', 'role', 'merged_into', 'former'],
         'chart' => ['recipe'],

@@ -10,6 +10,9 @@ use KeenMargin\App\Storage\DatasetTotals;
 use KeenMargin\App\Storage\MeasureRecord;
 use KeenMargin\App\Storage\MeasureScale;
 use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\OverMembers;
 
 /** Writes changed rows, forth or back. */
 final readonly class RowChanges
@@ -35,6 +38,7 @@ final readonly class RowChanges
                 $this->rescale($row->id, (int) $after['scale'], (int) $before['scale']);
             } else {
                 $connection->update($row->table, $after, ['id' => $row->id]);
+                'measure' === $row->table && $this->recount($row->id, $before, $after);
             }
         }
     }
@@ -50,6 +54,31 @@ final readonly class RowChanges
             }
         }
         $this->store->connection->delete($row->table, ['id' => $row->id]);
+    }
+
+    /**
+     * Totals hold how many amounts are in each only where that matters; where a rule changes that, they are made anew.
+     *
+     * @param array<string, int|string|null> $before
+     * @param array<string, int|string|null> $after
+     */
+    private function recount(int $id, array $before, array $after): void
+    {
+        if (!isset($after['grouping']) && !isset($after['over_members'])) {
+            return;
+        }
+        $record = $this->manager->find(MeasureRecord::class, $id) ?? throw new \LogicException("There is no measure $id.");
+        $this->manager->refresh($record);
+        $measure = $record->measure();
+        $was = new Measure(
+            $measure->name,
+            grouping: Grouping::from((string) ($before['grouping'] ?? $measure->grouping->value)),
+            overMembers: OverMembers::from((string) ($before['over_members'] ?? $record->overMembers)),
+        );
+        if ($was->isCounted() !== $measure->isCounted()) {
+            $this->totals->make($record->dataset);
+            $this->manager->flush();
+        }
     }
 
     /** More decimals, or as many fewer as all amounts can do without. */

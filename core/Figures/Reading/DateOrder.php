@@ -32,9 +32,23 @@ enum DateOrder: string
         };
     }
 
-    /** @param list<string> $texts */
+    /**
+     * Whether some date can be read in two ways that differ: `03/04/2026`, but not `04/04/2026`.
+     *
+     * @param list<string> $texts
+     */
     public static function isAmbiguous(array $texts): bool
     {
-        return null === self::maybeProven($texts) && [] !== preg_grep('~^\d{1,2}[/-]\d{1,2}[/-]\d{2,4}$~', $texts);
+        if (null !== self::maybeProven($texts)) {
+            return false;
+        }
+        foreach ($texts as $text) {
+            $isDate = 1 === preg_match('~^(\d{1,2})[/-](\d{1,2})[/-]\d{2,4}$~', $text, $part);
+            if ($isDate && (int) $part[1] !== (int) $part[2]) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -51,6 +51,10 @@ final class FactReader
             $sheet = $sheet->reading(fn (RowSource $source): RowSource => new BandRows($source, $bands, $mapping, $this->refusals));
             $mapping = BandColumns::asAmounts($sheet, $mapping);
         }
+        if (PercentMeaning::Fractions === $mapping->percents) {
+            $places = array_map($sheet->placeOf(...), PercentColumns::mixed($sheet, $mapping));
+            $sheet = $sheet->reading(static fn (RowSource $source): RowSource => new FractionRows($source, $places, $mapping));
+        }
         [$this->sheet, $this->mapping] = [$sheet, $mapping];
         $this->combinations = new RowCombinations($sheet, $mapping);
         $this->amounts = AmountColumns::of($sheet, $mapping);
@@ -58,7 +62,7 @@ final class FactReader
         $this->totals = new TotalRows();
         $this->totalColumns = new TotalColumns($sheet, $mapping);
         $this->scale = $this->amounts->decimalsOf($sheet, $mapping);
-        $this->slow = new SlowAmounts($mapping->numbers(), $this->refusals);
+        $this->slow = new SlowAmounts($mapping->numbers(), new Currencies($sheet, $mapping), $this->refusals);
         $this->single = new SingleAmounts($mapping, $this->refusals);
     }
 
@@ -127,7 +131,7 @@ final class FactReader
                 } elseif ('-' === $text[0] && ctype_digit(substr($digits, 1)) && !isset($digits[self::SAFE_DIGITS]) && (false === $at || $decimals > 0)) {
                     $amount = (int) $digits;
                 } else {
-                    $read = $this->slow->maybe($number, $this->sheet->header[$place], $text);
+                    $read = $this->slow->maybe($number, $this->sheet->header[$place], $text, $cells);
                     if (null === $read) {
                         continue;
                     }

@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
+use KeenMargin\Core\Number\Currency;
+
 /**
  * The unit within a column's name and how many of it an amount of one stands for:
  * `Net revenue (EUR)`, `Fuel in k EUR`, `Freight TEUR`, `Punctuality %`.
  */
 final class HeaderUnit
 {
-    private const SIGNS = ['€' => 'EUR', '$' => 'USD', '£' => 'GBP', '¥' => 'JPY'];
     private const FACTORS = ['k' => 3, 't' => 3, 'tsd' => 3, "'000" => 3, '000' => 3, '000s' => 3, 'thousand' => 3, 'thousands' => 3, 'm' => 6, 'mn' => 6, 'mm' => 6, 'mio' => 6, 'million' => 6, 'millions' => 6, 'bn' => 9, 'mrd' => 9, 'billion' => 9, 'billions' => 9];
     private const SCALE = "(?:k|t|tsd\\.?|'?000s?|thousands?|m|mn|mm|mio\\.?|millions?|bn|mrd\\.?|billions?)";
-    /** Codes that are taken for a currency where nothing else marks them: `Amount EUR`. */
-    private const CURRENCIES = '(?:EUR|USD|GBP|CHF|JPY|CNY|SEK|NOK|DKK|ISK|PLN|CZK|HUF|RON|BGN|TRY|CAD|AUD|NZD|SGD|HKD|INR|BRL|MXN|ZAR|ILS|AED|KRW|THB)';
     private const CURRENCY = '(?:[A-Z]{3}|[€$£¥%])';
 
     /** @return array{string, ?string, int} the name without its unit, the unit, and the power of ten that its amounts are in */
@@ -26,7 +25,7 @@ final class HeaderUnit
             '/^(?<name>.*?)[ ,]*\b(?:in|amounts in|figures in)\s+'.$unit.'$/u',
             '/^(?<name>.*?)[ ,]*(?<scale>)(?<unit>[€$£¥%])(?<after>)$/u',
             '/^(?<name>.*?)[ ,]+(?<scale>[TkM])(?<unit>EUR|USD|GBP|CHF|€)(?<after>)$/u',
-            '/^(?<name>.+?)[ ,_]+(?:(?<scale>(?i:'.self::SCALE.'))\s?)?(?<unit>'.self::CURRENCIES.')(?:\s(?<after>(?i:'.self::SCALE.')))?$/u',
+            '/^(?<name>.+?)[ ,_]+(?:(?<scale>(?i:'.self::SCALE.'))\s?)?(?<unit>'.implode('|', Currency::CODES).')(?:\s(?<after>(?i:'.self::SCALE.')))?$/u',
         ];
         foreach ($shapes as $shape) {
             if (1 === preg_match($shape, $name, $part, \PREG_UNMATCHED_AS_NULL) && '' !== ($part['scale'] ?? '').($part['unit'] ?? '').($part['after'] ?? '')) {
@@ -36,7 +35,7 @@ final class HeaderUnit
                     continue; // metres and tonnes, not millions and thousands
                 }
 
-                return [trim((string) $part['name'], " \t-–,:"), '' === $sign ? null : self::SIGNS[$sign] ?? $sign, '' === $word ? 0 : self::FACTORS[$word] ?? self::FACTORS[ltrim($word, "'")] ?? 0];
+                return [trim((string) $part['name'], " \t-–,:"), '' === $sign ? null : Currency::SIGNS[$sign] ?? $sign, '' === $word ? 0 : self::FACTORS[$word] ?? self::FACTORS[ltrim($word, "'")] ?? 0];
             }
         }
 
@@ -71,7 +70,7 @@ final class HeaderUnit
     {
         foreach (\array_slice($cells, 0, 50) as $cell) {
             if (1 === preg_match('/[%€$£¥]|\b[A-Z]{3}\b/u', $cell, $sign) && 1 === preg_match('/\d/', $cell)) {
-                return self::SIGNS[$sign[0]] ?? $sign[0];
+                return Currency::SIGNS[$sign[0]] ?? $sign[0];
             }
         }
 

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
+use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Grouping;
 
 /** A mapping for figures that are to join a dataset: its grain, calendar and breakdowns hold, what it does not split by is ignored. */
 final class JoinedMapping
@@ -18,7 +20,32 @@ final class JoinedMapping
         }
         $isOnlyMeasure = 1 === \count($dataset->measures) && RoleGuess::DEFAULT_MEASURE === $mapping->measure;
 
-        return new Mapping($columns, $mapping->decimal, $mapping->dates, $isOnlyMeasure ? $dataset->measures[0]->name : $mapping->measure, $mapping->year, $mapping->leaveOut, $mapping->measures, $dataset->calendar, $dataset->grain, $mapping->sameAs, $mapping->keepsTotals, $mapping->header, $mapping->sheet, $mapping->bands);
+        return Altered::of($mapping, [
+            'columns' => $columns,
+            'measure' => $isOnlyMeasure ? $dataset->measures[0]->name : $mapping->measure,
+            'measures' => self::measures($mapping->measures, $dataset),
+            'calendar' => $dataset->calendar,
+            'grain' => $dataset->grain,
+        ]);
+    }
+
+    /**
+     * How a measure of the dataset is put together is said there, whatever the file's columns suggest.
+     *
+     * @param array<string, MeasureRule> $rules
+     *
+     * @return array<string, MeasureRule>
+     */
+    private static function measures(array $rules, Dataset $dataset): array
+    {
+        foreach ($dataset->measures as $measure) {
+            if (!$measure->isRatio() && (isset($rules[$measure->name]) || $measure->isCounted())) {
+                $isRate = Grouping::Rate === $measure->grouping;
+                $rules[$measure->name] = Altered::of($rules[$measure->name] ?? new MeasureRule(), ['grouping' => $measure->grouping, 'overMembers' => $isRate ? null : $measure->overMembers]);
+            }
+        }
+
+        return $rules;
     }
 
     /** Refuses figures that are split otherwise than the dataset, or by another grain. */

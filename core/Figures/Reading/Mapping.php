@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
+use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 
@@ -24,6 +25,7 @@ final readonly class Mapping
      * @param ?HeaderPlace                         $header      where it was told
      * @param ?string                              $sheet       of a workbook with several
      * @param ?BandMeaning                         $bands       what the columns of bands hold; limits where it is not told
+     * @param ?PercentMeaning                      $percents    what plain numbers beside percentages mean; points where it is not told
      */
     public function __construct(
         public array $columns,
@@ -40,6 +42,7 @@ final readonly class Mapping
         public ?HeaderPlace $header = null,
         public ?string $sheet = null,
         public ?BandMeaning $bands = null,
+        public ?PercentMeaning $percents = null,
     ) {
     }
 
@@ -49,7 +52,7 @@ final readonly class Mapping
      */
     public function with(array $columns, array $measures): self
     {
-        return new self($columns, $this->decimal, $this->dates, $this->measure, $this->year, $this->leaveOut, $measures, $this->calendar, $this->grain, $this->sameAs, $this->keepsTotals, $this->header, $this->sheet, $this->bands);
+        return Altered::of($this, ['columns' => $columns, 'measures' => $measures]);
     }
 
     public function numbers(): NumberReader
@@ -86,6 +89,7 @@ final readonly class Mapping
             'header' => $this->header?->toArray(),
             'sheet' => $this->sheet,
             'bands' => $this->bands?->value,
+            'percents' => $this->percents?->value,
         ], static fn (mixed $value): bool => null !== $value && [] !== $value);
     }
 }

@@ -16,7 +16,7 @@ use KeenMargin\Core\Time\Period;
 /** Reads the `figures` of a recipe. What it leaves out is guessed from the sheet; without one, any column may be named. */
 final class MappingReader
 {
-    public const KEYS = ['columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts', 'grain', 'sameAs', 'totals', 'header', 'sheet', 'bands'];
+    public const KEYS = ['columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts', 'grain', 'sameAs', 'totals', 'header', 'sheet', 'bands', 'percents'];
 
     public static function read(Given $given, Mapping $guess, ?Sheet $sheet): Mapping
     {
@@ -38,6 +38,7 @@ final class MappingReader
             self::maybeHeader($given),
             self::maybeSheet($given),
             $given->maybe('bands')?->enum(BandMeaning::class) ?? $guess->bands,
+            $given->maybe('percents')?->enum(PercentMeaning::class) ?? $guess->percents,
         );
     }
 

@@ -12,6 +12,9 @@ use Brick\Math\BigDecimal;
 final readonly class NumberReader
 {
     private const MISSING = ['', '-', "\u{2013}", "\u{2014}", 'n/a', 'na', 'n.a.', 'null', 'none', '.', '–'];
+    /** Signs that stand for a minus: the true one, dashes, and those of other scripts. */
+    private const MINUSES = ["\u{2212}", "\u{2013}", "\u{2012}", "\u{2010}", "\u{2011}", "\u{FE63}", "\u{FF0D}"];
+    private const SPACES = ["\u{00A0}", "\u{202F}", "\u{2009}"];
     private const CURRENCY = '(?:[A-Z]{3}|[€$£¥]|kr\.?|Fr\.?)';
 
     public function __construct(private NumberStyle $style)
@@ -26,7 +29,7 @@ final readonly class NumberReader
     /** The amount, or none where this is not a number. */
     public function maybe(string $text): ?BigDecimal
     {
-        $text = trim(str_replace(["\u{2212}", "\u{00A0}", "\u{202F}", '’'], ['-', ' ', ' ', "'"], $text));
+        $text = trim(str_replace('’', "'", str_replace(self::SPACES, ' ', str_replace(self::MINUSES, '-', $text))));
         $negative = false;
         if (1 === preg_match('/^\((.+)\)$/', $text, $inner)) {
             $text = trim($inner[1]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
+use KeenMargin\Core\Document\Altered;
+
 /** How a file of the same kind was read before, fitted to this one: what was told stays, what only this file can tell is its own. */
 final class RememberedMapping
 {
@@ -14,6 +16,6 @@ final class RememberedMapping
             $columns[$name] = $before->columns[$name] ?? $guess->columns[$name] ?? new ColumnRole(Role::Ignore);
         }
 
-        return new Mapping($columns, $before->decimal, $before->dates, $before->measure, $guess->year ?? $before->year, [], $before->measures, $before->calendar, $before->grain, $before->sameAs, $before->keepsTotals, bands: $before->bands);
+        return Altered::of($before, ['columns' => $columns, 'year' => $guess->year ?? $before->year, 'leaveOut' => [], 'header' => null, 'sheet' => null]);
     }
 }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Better;
-use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
@@ -17,9 +16,6 @@ final class RoleGuess
 {
     public const DEFAULT_MEASURE = 'Amount';
     private const SAMPLE = 400;
-    /** What is to be reached stands in every row, and counts once. */
-    private const GOALS = '/^(goal|goals|ziel|objectif)\b/iu';
-    private const COSTS = '/\b(costs?|expenses?|fuel|dues|fees|overheads?|cancell?ations?|delays?|kosten|aufwand)\b/iu';
 
     /**
      * @param ?string $measure what amounts count where no column says it
@@ -41,10 +37,10 @@ final class RoleGuess
         }
         $columns = BandColumns::recognised(self::settled($guesses, new PeriodReader($calendar, $dates, $year)));
 
-        $measure ??= self::maybeLone($columns);
-        $mapping = new Mapping($columns, $decimal, $dates, $measure ?? self::DEFAULT_MEASURE, $year, [], self::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE), $calendar);
+        $measure ??= self::maybeLone($columns) ?? TableTitle::maybe($sheet->notes)?->measure;
+        $mapping = new Mapping($columns, $decimal, $dates, $measure ?? self::DEFAULT_MEASURE, $year, [], MeasureGuess::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE), $calendar);
 
-        return [] === $mapping->of(Role::Band) ? $mapping : new Mapping($columns, $decimal, $dates, $mapping->measure, $year, [], $mapping->measures, $calendar, bands: BandColumns::of($sheet, $mapping)->possible($sheet)[0] ?? BandMeaning::Limits);
+        return [] === $mapping->of(Role::Band) ? $mapping : Altered::of($mapping, ['bands' => BandColumns::of($sheet, $mapping)->possible($sheet)[0] ?? BandMeaning::Limits]);
     }
 
     /**
@@ -63,7 +59,7 @@ final class RoleGuess
         return 1 === \count($names) && !$hasSame ? array_values($names)[0] : null;
     }
 
-    /** @return list<'decimal'|'dates'|'year'|'scale'|'periods'|'bands'> what a person has to confirm */
+    /** @return list<'decimal'|'dates'|'year'|'scale'|'periods'|'bands'|'percents'> what a person has to confirm */
     public static function doubts(Sheet $sheet, Mapping $mapping): array
     {
         $doubts = [];
@@ -78,6 +74,9 @@ final class RoleGuess
         }
         if (DateOrder::isAmbiguous($periods)) {
             $doubts[] = 'dates';
+        }
+        if ([] !== PercentColumns::mixed($sheet, $mapping)) {
+            $doubts[] = 'percents';
         }
         $columns = \count($mapping->of(Role::Period)) + ([] === $spread ? 0 : 1);
         if ([] !== $periods && $columns < 2 && PeriodReader::lacksYear($periods[0])) {
@@ -183,52 +182,5 @@ final class RoleGuess
         }
 
         return $years;
-    }
-
-    /**
-     * @param array<string, ColumnRole> $columns
-     *
-     * @return array<string, MeasureRule>
-     */
-    private static function rules(Sheet $sheet, array $columns, string $measure): array
-    {
-        $rules = [];
-        [$noted, $notedPower] = HeaderUnit::ofNotes($sheet->notes);
-        foreach ($sheet->header as $place => $name) {
-            $column = $columns[$name];
-            $of = $column->measure ?? $measure;
-            if (Role::Amount !== $column->role || isset($rules[$of])) {
-                continue;
-            }
-            [$unit, $power] = self::unitOf($sheet->levels[$place]);
-            if (null === $unit && 0 === $power) {
-                $own = HeaderUnit::maybeOfCells($sheet->column($place, 50));
-                [$unit, $power] = null === $own ? [$noted, $notedPower] : [$own, 0];
-            }
-            $isCost = 1 === preg_match(self::COSTS, $of);
-            $isGoal = 1 === preg_match(self::GOALS, $of);
-            if (null !== $unit || $isCost || $isGoal || $power > 0) {
-                $rules[$of] = new MeasureRule($unit, $isGoal ? Grouping::Last : ('%' === $unit ? Grouping::Rate : null), $isCost ? Better::Less : null, power: MeasureRule::POWERS[10 ** $power] ?? 0);
-            }
-        }
-
-        return $rules;
-    }
-
-    /**
-     * @param list<string> $levels
-     *
-     * @return array{?string, int}
-     */
-    private static function unitOf(array $levels): array
-    {
-        foreach ($levels as $part) {
-            [, $unit, $power] = HeaderUnit::split($part);
-            if (null !== $unit || $power > 0) {
-                return [$unit, $power];
-            }
-        }
-
-        return [null, 0];
     }
 }

@@ -29,7 +29,7 @@ final class SingleAmounts
             return true;
         }
         if (isset($this->seen[$measure][$series][$start])) {
-            $this->refusals->add($row, '', "$measure is not added up, and an earlier row has one for the same key. Take in a column that tells the two apart, or leave one out.");
+            $this->refusals->add($row, '', "$measure is not added up, and an earlier row has one for the same key; two cannot be added. Take in a column that tells them apart, or leave one out.");
 
             return false;
         }

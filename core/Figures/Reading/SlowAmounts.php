@@ -9,12 +9,16 @@ final readonly class SlowAmounts
 {
     private const SHOWN = 60;
 
-    public function __construct(private NumberReader $numbers, private Refusals $refusals)
+    public function __construct(private NumberReader $numbers, private Currencies $currencies, private Refusals $refusals)
     {
     }
 
-    /** @return array{int, int}|null the amount without its point, and its decimals; none where it is missing or refused */
-    public function maybe(int $row, string $column, string $text): ?array
+    /**
+     * @param list<string> $cells of the row
+     *
+     * @return array{int, int}|null the amount without its point, and its decimals; none where it is missing or refused
+     */
+    public function maybe(int $row, string $column, string $text, array $cells): ?array
     {
         $text = Cell::clean($text);
         if (NumberReader::isMissing($text)) {
@@ -31,6 +35,13 @@ final readonly class SlowAmounts
             };
             $shown = mb_strlen($text) > self::SHOWN ? mb_substr($text, 0, self::SHOWN).'…' : $text;
             $this->refusals->add($row, $column, "\"$shown\" $what. Mend it in the file, or leave the row out.");
+
+            return null;
+        }
+
+        $refusal = $this->currencies->maybeRefusal($column, $text, $cells);
+        if (null !== $refusal) {
+            $this->refusals->add($row, $column, $refusal);
 
             return null;
         }

@@ -65,7 +65,7 @@ final class FactReaderTest extends TestCase
         yield 'all text' => ["Who,What\nyou,me\n", 'No column holds amounts. Say which one does.'];
         yield 'no amount at all' => ["Month,Actual\n2026-01,-\n", 'The file holds no figures: every amount is missing.'];
         yield 'the year 99999' => ["Month,Actual\n2026-01,1\n99999-01,1\n", 'Row 3: "99999-01" is not a period. Mend it in the file, or leave the row out.'];
-        yield 'a percentage twice' => ["Month,Punctuality %\n2026-01,91\n2026-01,95\n", 'Row 3: Punctuality is not added up, and an earlier row has one for the same key. Take in a column that tells the two apart, or leave one out.'];
+        yield 'a percentage twice' => ["Month,Punctuality %\n2026-01,91\n2026-01,95\n", 'Row 3: Punctuality is not added up, and an earlier row has one for the same key; two cannot be added. Take in a column that tells them apart, or leave one out.'];
     }
 
     #[DataProvider('refused')]
@@ -109,7 +109,7 @@ final class FactReaderTest extends TestCase
     public function testUnitsOfTheHeaderAndCostsByName(): void
     {
         $measures = Written::figures("Month,Fuel cost (EUR),Punctuality %\n2026-01,1,90\n")->dataset()->measures;
-        self::assertSame(['Fuel cost', 'EUR', 'less'], [$measures[0]->name, $measures[0]->unit, $measures[0]->better?->value]);
+        self::assertSame(['Fuel cost', 'EUR', 'less', true], [$measures[0]->name, $measures[0]->unit, $measures[0]->better()->value, $measures[0]->isBetterGuessed()]);
         self::assertSame(['Punctuality', '%'], [$measures[1]->name, $measures[1]->unit]);
     }
 }
