@@ -9,9 +9,9 @@ use KeenMargin\App\Storage\Changes\RowChange;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Reading\PeriodReader;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
-use KeenMargin\Core\Time\NotAPeriod;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 
@@ -79,19 +79,18 @@ final readonly class DatasetSettings
 
     private function closing(DatasetRecord $record, ?Given $given, int $firstMonth): ?string
     {
-        $calendar = new FiscalCalendar($record->firstMonth);
-        $grain = Grain::from($record->grain);
+        $calendar = new FiscalCalendar($firstMonth);
         if (null === $given) {
             // The same stretch of time under the other calendar's name.
-            return null === $record->closedThrough || $firstMonth === $record->firstMonth ? $record->closedThrough : Period::ofStart($grain, Period::of($record->closedThrough, $calendar)->start, new FiscalCalendar($firstMonth))->key();
+            $closed = null === $record->closedThrough ? null : Period::of($record->closedThrough, new FiscalCalendar($record->firstMonth));
+
+            return null === $closed ? null : Period::ofStart($closed->grain, $closed->start, $calendar)->key();
         }
-        try {
-            $period = Period::of($given->string(10), new FiscalCalendar($firstMonth));
-        } catch (NotAPeriod $e) {
-            throw new NotAccepted($given->path, $e->getMessage());
-        }
-        if ($period->grain !== $grain) {
-            throw $given->refuse("a {$record->grain}, as the figures are");
+        $period = (new PeriodReader($calendar))->maybe($given->string(40));
+        $grain = Grain::from($record->grain);
+        $isDaily = Grain::Day === $grain;
+        if (null === $period || ($period->grain !== $grain && !($isDaily && Grain::Month === $period->grain))) {
+            throw $given->refuse($isDaily ? 'a month or a day, such as Aug 2026 or 12 Sep 2026' : "a {$record->grain}, as the figures are");
         }
 
         return $period->key();

@@ -15,6 +15,7 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Question\Renaming;
 
@@ -64,7 +65,8 @@ final readonly class MeasureSettings
         if ($overMembers !== $measure->overMembers && OverMembers::Sum->value !== $overMembers && self::hasSummedRows($record)) {
             $follows[] = 'Rows that shared a key were added up when they came in. Bring the file in again, so that each of them counts once.';
         }
-        $turns = $is['better'] !== $measure->better ? $this->charts->say($record, static fn (array $question): bool => self::about($record, $measure)($question) && !isset($question['better']), 'will turn its colours') : [];
+        $turned = new Measure($measure->name, better: null === $is['better'] ? null : Better::from($is['better']));
+        $turns = $turned->better() !== $measure->measure()->better() ? $this->charts->say($record, static fn (array $question): bool => self::about($record, $measure)($question) && !isset($question['better']), 'will turn its colours') : [];
 
         return new Plan(new Change($name !== $measure->name ? "“{$measure->name}” is named “{$name}”" : "How $name is counted", array_values(array_filter($rows))), [...$follows, ...$turns], $regroups || [] !== $turns);
     }

@@ -12,6 +12,7 @@ use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\MeasureRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\Core\Figures\ClosingPeriods;
 use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
@@ -81,11 +82,27 @@ final readonly class DatasetState
             'periodList' => $this->periods($dataset),
             'years' => $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
             'closing' => $dataset->maybeClosing()?->key() ?? '',
+            'closings' => array_map(self::named(...), (new ClosingPeriods($dataset))->list),
+            'closingStep' => null === $dataset->maybeClosing() ? null : self::step($dataset, $dataset->maybeClosing()),
             'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty() ? null : RecipeWriter::toArray($this->finished(FirstQuestion::of($dataset))),
             'grain' => $dataset->grain->value,
             'strip' => self::strip($dataset),
             'notices' => $record->notices,
         ];
+    }
+
+    /** @return array{key: string, label: string} */
+    private static function named(Period $period): array
+    {
+        return ['key' => $period->key(), 'label' => PeriodNames::full($period)];
+    }
+
+    /** @return array{key: string, label: string, back: ?string, on: ?string} a closing period, and those that it moves to by a step */
+    public static function step(Dataset $dataset, Period $closing): array
+    {
+        $all = new ClosingPeriods($dataset);
+
+        return self::named($closing) + ['back' => $all->before($closing)?->key(), 'on' => $all->after($closing)?->key()];
     }
 
     /** @return array<string, mixed> */
@@ -133,6 +150,6 @@ final readonly class DatasetState
     /** @return list<array{key: string, label: string}> */
     private function periods(Dataset $dataset): array
     {
-        return $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => PeriodNames::full($period)], $dataset->range()->periods($dataset->grain, $dataset->calendar));
+        return $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(self::named(...), $dataset->range()->belonging($dataset->grain, $dataset->calendar));
     }
 }

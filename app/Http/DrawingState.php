@@ -13,7 +13,6 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeWriter;
 use KeenMargin\Core\Question\Sentence;
 use KeenMargin\Core\Time\Grain;
-use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Check;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\MessageCheck;
@@ -35,7 +34,7 @@ final class DrawingState
             'recipe' => RecipeWriter::toArray($recipe),
             'sentence' => Sentence::of($recipe, $dataset, $workings->measure, $workings->better, $workings->range),
             'better' => $workings->better->value,
-            'closing' => ['key' => $workings->closing->key(), 'label' => PeriodNames::full($workings->closing)],
+            'closing' => DatasetState::step($dataset, $workings->closing),
             'scene' => $drawing->scene->toArray(),
             'reading' => ['headline' => $workings->reading->headline, 'moves' => $workings->reading->moves, 'movers' => $workings->reading->movers, 'statements' => array_map(static fn (Statement $statement): array => $statement->toArray(), $workings->reading->statements)],
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),

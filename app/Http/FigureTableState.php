@@ -126,6 +126,6 @@ final class FigureTableState
         }
         $range = null === $year ? $dataset->range() : PeriodRange::between($year, $year);
 
-        return \array_slice($range->periods($dataset->grain, $dataset->calendar), 0, self::LONGEST);
+        return \array_slice($range->belonging($dataset->grain, $dataset->calendar), 0, self::LONGEST);
     }
 }

@@ -12,7 +12,7 @@ final readonly class CoverageStrip
 {
     /**
      * @param list<Period>                $periods
-     * @param list<Period>                $closes  the last period of the finest grain in each
+     * @param list<Period>                $closes  through which the books are closed where each is over: its last finest period, of days itself
      * @param array<string, list<string>> $has     keys of the periods with figures, by scenario code
      * @param ?Period                     $closing the one that the closing period is in
      */
@@ -31,12 +31,14 @@ final readonly class CoverageStrip
         foreach ($dataset->range()->periods($dataset->grain, $dataset->calendar) as $fine) {
             $period = $shown($fine);
             $periods[$period->key()] = $period;
-            $closes[$period->key()] = $fine;
+            $closes[$period->key()] = Grain::Day === $fine->grain ? $period : $fine;
         }
         $has = array_map(static fn (array $own): array => array_values(array_unique(array_map(static fn (Period $fine): string => $shown($fine)->key(), $own))), $dataset->coverage->periods);
         $closing = $dataset->maybeClosing();
 
-        return new self(array_values($periods), array_values($closes), $has, null === $closing || !$grain->groups($closing->grain) && Grain::Week !== $closing->grain ? null : $shown($closing));
+        $isShown = null !== $closing && $grain->shows($closing->grain);
+
+        return new self(array_values($periods), array_values($closes), $has, $isShown ? $shown($closing) : null);
     }
 
     /** The grain that a long row of periods is shown in. */

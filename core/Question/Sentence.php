@@ -23,7 +23,10 @@ use KeenMargin\Core\Time\SpanKind;
  */
 final class Sentence
 {
-    /** @return list<array{text: string, slot?: string}> */
+    /** Breakdowns without a filter that stand in the sentence; others are reached by `and …`. */
+    private const OPEN_BREAKDOWNS = 3;
+
+    /** @return list<array{text: string, slot?: string, isGuess?: true, offers?: list<array{slot: string, text: string}>}> */
     public static function of(Recipe $recipe, Dataset $dataset, Measure $measure, Better $better, PeriodRange $range): array
     {
         $question = $recipe->question;
@@ -32,7 +35,8 @@ final class Sentence
         $parts = $isFill
             ? [['text' => 'How full was '], ['text' => self::capacity($question), 'slot' => 'capacity']]
             : [['text' => 'How did '], ['text' => Wording::withinSentence($measure->name), 'slot' => 'measure']];
-        $breakdowns = array_values(array_filter($dataset->breakdowns, static fn (Dimension $breakdown): bool => !$isHat || $breakdown->name !== $question->between?->field));
+        $offers = [];
+        $breakdowns = self::breakdowns($question, $dataset, $isHat, $offers);
         foreach ($breakdowns as $i => $breakdown) {
             // After a list of its own, another needs a comma.
             $joined = str_contains($parts[\count($parts) - 1]['text'], ' and ') ? ', and ' : ' and ';
@@ -40,19 +44,46 @@ final class Sentence
             $parts[] = ['text' => self::members($breakdown, $question), 'slot' => 'members:'.$breakdown->name];
         }
         $numbers = self::numbers($question);
-        if ('' !== $numbers || self::hasNumbers($dataset)) {
-            $parts[] = ['text' => '' === $numbers ? ', ' : ' where '];
-            $parts[] = ['text' => '' === $numbers ? 'whatever the other numbers' : $numbers, 'slot' => 'numbers'];
+        if ('' !== $numbers) {
+            array_push($parts, ['text' => ' where '], ['text' => $numbers, 'slot' => 'numbers']);
+        } elseif (self::hasNumbers($dataset)) {
+            $offers[] = ['slot' => 'numbers', 'text' => 'only where other numbers are within limits'];
         }
+        $isGuess = null === $question->better && $measure->isBetterGuessed() && $better === $measure->better();
 
         return [
             ...$parts,
-            ...$dataset->isTimeless() ? [] : [['text' => $isFill || ('' === $numbers && 'numbers' === ($parts[\count($parts) - 1]['slot'] ?? null)) ? ', in ' : ' in '], ['text' => self::span($question, $dataset, $range), 'slot' => 'span']],
+            ...$dataset->isTimeless() ? [] : [['text' => $isFill ? ', in ' : ' in '], ['text' => self::span($question, $dataset, $range), 'slot' => 'span']],
             ...self::heldAgainst($question, $isHat, $isFill),
             ['text' => ', by '], ['text' => self::rows($question), 'slot' => 'by'],
-            ['text' => '? '], ['text' => Better::More === $better ? 'More is better' : 'Less is better', 'slot' => 'better'],
-            ['text' => '; flag '], ['text' => self::flag($question->flag, $measure), 'slot' => 'flag'], ['text' => '.'],
+            ['text' => '? '], ['text' => Better::More === $better ? 'More is better' : 'Less is better', 'slot' => 'better'] + ($isGuess ? ['isGuess' => true] : []),
+            ['text' => '; flag '], ['text' => self::flag($question->flag, $measure), 'slot' => 'flag'],
+            ...[] === $offers ? [['text' => '.']] : [['text' => ', '], ['text' => 'and …', 'slot' => 'more', 'offers' => $offers]],
         ];
+    }
+
+    /**
+     * @param list<array{slot: string, text: string}> $offers gets those that have no filter and no place in the sentence
+     *
+     * @return list<Dimension>
+     */
+    private static function breakdowns(Question $question, Dataset $dataset, bool $isHat, array &$offers): array
+    {
+        $shown = [];
+        $open = 0;
+        foreach ($dataset->breakdowns as $breakdown) {
+            if ($isHat && $breakdown->name === $question->between?->field) {
+                continue;
+            }
+            $isFiltered = [] !== array_filter($question->where, static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof MemberFilter && $filter->breakdown === $breakdown->name);
+            if ($isFiltered || ++$open <= self::OPEN_BREAKDOWNS) {
+                $shown[] = $breakdown;
+            } else {
+                $offers[] = ['slot' => 'members:'.$breakdown->name, 'text' => self::members($breakdown, $question)];
+            }
+        }
+
+        return $shown;
     }
 
     /** @return list<array{text: string, slot?: string}> what the shown amounts are held against */
@@ -128,7 +159,7 @@ final class Sentence
     {
         $span = $question->span;
         $unit = null === $span?->unit ? '' : (1 === $span->count ? $span->unit->value : $span->count.' '.$span->unit->plural());
-        $periods = $range->periods($dataset->grain, $dataset->calendar);
+        $periods = $range->belonging($dataset->grain, $dataset->calendar);
 
         return match ($span?->kind) {
             SpanKind::Last => "the last $unit",

@@ -30,6 +30,7 @@ const emit = defineEmits<{
   look: [recipe: Recipe, label: string]
   note: [key: string]
   sources: [key: string]
+  say: [better: 'more' | 'less']
 }>()
 
 const TOP_BAR = 56
@@ -68,6 +69,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
     :dataset="dataset"
     :question="recipe.question"
     @change="emit('change', $event)"
+    @say="emit('say', $event)"
   />
   <div class="mb-3 flex items-start justify-between gap-4">
     <KindsRow ref="kinds" :kinds="drawing.kinds" :kind="recipe.kind" @draw="emit('draw', $event)" />

@@ -18,8 +18,8 @@ import { useDrawing } from './useDrawing'
 
 const RowSources = defineAsyncComponent(() => import('./rows/RowSources.vue'))
 const chartOf = useChart()
-const { dataset, recipe, beside, path, problem, fresh, sitting, closing, saving, pulse, beat } = chartOf
-const { change, finish, draw, turnTo, lookInto, goBack, moveClosing } = chartOf
+const { dataset, recipe, beside, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
+const { change, finish, draw, turnTo, lookInto, goBack, moveClosing, sayBetter } = chartOf
 const { chart, savedAt, theirs } = saving
 const { canUndo, canRedo, isDatasetNext } = sitting
 const undoSays = computed(() => (isDatasetNext.value && pulse.value?.undo ? `Undo: ${pulse.value.undo}` : 'Ctrl+Z'))
@@ -43,6 +43,12 @@ const {
   fresh,
   beside,
 )
+/** A chart that is pinned to a day within a month knows from its drawing what is next to it. */
+const closing = computed(() => {
+  const drawn = drawing.value?.closing
+  const isPinned = drawn !== undefined && drawn.key === recipe.value?.question.closedThrough
+  return chartOf.closing.value ?? (isPinned ? drawn : null)
+})
 
 /** Of two charts, the one that margin, workings, finish and exports are about. */
 const active = ref(0)
@@ -110,6 +116,7 @@ useKeys({
         v-if="closing"
         :closing="closing"
         :pinned="Boolean(recipe?.question.closedThrough)"
+        :can-type="dataset?.grain === 'day' && !recipe?.question.closedThrough"
         can-pin
         @move="moveClosing"
         @pin="change({ closedThrough: $event ? dataset?.closing : undefined })"
@@ -211,6 +218,7 @@ useKeys({
               @look="lookInto"
               @note="begin"
               @sources="sources = $event"
+              @say="sayBetter(one.recipe, $event)"
             >
               <template v-if="panes.length === 1" #tools>
                 <ChartTools

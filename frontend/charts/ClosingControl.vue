@@ -1,10 +1,30 @@
 <script setup lang="ts">
-defineProps<{
+import { nextTick, ref } from 'vue'
+
+/** The period that the books are closed through, moved by steps; of daily figures another one can be typed. */
+const props = defineProps<{
   closing: { label: string; back: string | null; on: string | null }
   pinned: boolean
   canPin?: boolean
+  canType?: boolean
 }>()
-defineEmits<{ move: [key: string | null]; pin: [pinned: boolean] }>()
+const emit = defineEmits<{ move: [key: string | null]; pin: [pinned: boolean] }>()
+const isTyping = ref(false)
+const typed = ref('')
+const field = ref<HTMLInputElement | null>(null)
+
+async function type() {
+  typed.value = props.closing.label
+  isTyping.value = true
+  await nextTick()
+  field.value?.select()
+}
+
+function take() {
+  const text = typed.value.trim()
+  isTyping.value = false
+  if (text && text !== props.closing.label) emit('move', text)
+}
 </script>
 
 <template>
@@ -19,7 +39,29 @@ defineEmits<{ move: [key: string | null]; pin: [pinned: boolean] }>()
     >
       ‹
     </button>
-    <span class="min-w-[68px] text-center font-semibold text-accent" aria-live="polite">{{ closing.label }}</span>
+    <form v-if="isTyping" @submit.prevent="take">
+      <input
+        ref="field"
+        v-model="typed"
+        class="field h-7 w-28 text-center"
+        maxlength="40"
+        aria-label="Books closed through: a month, or a day such as 12 Sep 2026"
+        @keydown.esc.stop="isTyping = false"
+        @blur="take"
+      />
+    </form>
+    <button
+      v-else-if="canType"
+      class="min-w-[68px] text-center font-semibold text-accent hover:underline"
+      aria-live="polite"
+      title="Type a month, or a day such as 12 Sep 2026"
+      @click="type"
+    >
+      {{ closing.label }}
+    </button>
+    <span v-else class="min-w-[68px] text-center font-semibold text-accent" aria-live="polite">{{
+      closing.label
+    }}</span>
     <button
       class="px-1.5 py-1 text-[15px] leading-none hover:text-accent disabled:opacity-30"
       :disabled="!closing.on"

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { ask, says } from '../shared/api'
-import type { Dataset, Drawing, Question } from '../shared/types'
+import type { Dataset, Drawing, Question, SentencePart } from '../shared/types'
 import BetweenSlot from './slots/BetweenSlot.vue'
 import CapacitySlot from './slots/CapacitySlot.vue'
 import ChoiceSlot from './slots/ChoiceSlot.vue'
 import NumbersSlot from './slots/NumbersSlot.vue'
 import FlagSlot from './slots/FlagSlot.vue'
 import MembersSlot from './slots/MembersSlot.vue'
+import MoreSlot from './slots/MoreSlot.vue'
 import ReferencesSlot from './slots/ReferencesSlot.vue'
 import RowsSlot from './slots/RowsSlot.vue'
 import SpanSlot from './slots/SpanSlot.vue'
@@ -18,7 +19,7 @@ import { useGathered } from './useGathered'
 
 defineOptions({ inheritAttrs: false })
 const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question; isSmall?: boolean }>()
-const emit = defineEmits<{ change: [part: Partial<Question>] }>()
+const emit = defineEmits<{ change: [part: Partial<Question>]; say: [better: 'more' | 'less'] }>()
 const filter = useGathered(
   computed(() => props.question.where ?? []),
   (part) => emit('change', part),
@@ -47,14 +48,34 @@ function step(event: KeyboardEvent, by: number) {
   slots[(at + by + slots.length) % slots.length]?.focus()
 }
 
+/** A slot with nothing set that was asked for; it stands in the sentence until it is set or the sentence changes. */
+const extra = ref<{ slot: string; text: string } | null>(null)
+watch(
+  () => props.drawing.sentence,
+  () => (extra.value = null),
+)
+async function open(slot: string) {
+  const offers = props.drawing.sentence.find((part) => part.slot === 'more')?.offers ?? []
+  extra.value = offers.find((offer) => offer.slot === slot) ?? null
+  await nextTick()
+  line.value?.querySelector<HTMLElement>('[data-extra] .slot')?.click()
+}
+
 /** Slots and words between them; a comma or full stop after a slot stays on its line. */
 const parts = computed(() => {
-  const sentence = props.drawing.sentence
+  const sentence = props.drawing.sentence.flatMap((part): (SentencePart & { isExtra?: boolean })[] => {
+    if (part.slot !== 'more' || !extra.value) return [part]
+    const offers = part.offers?.filter((offer) => offer.slot !== extra.value?.slot) ?? []
+    return [
+      { ...extra.value, isExtra: true },
+      ...(offers.length ? [{ text: ', ' }, { ...part, offers }] : [{ text: '.' }]),
+    ]
+  })
   return sentence.map((part, i) => {
     const after = part.slot ? sentence[i + 1] : undefined
     return {
+      ...part,
       key: part.slot ?? i,
-      slot: part.slot,
       text: part.slot || !sentence[i - 1]?.slot ? part.text : part.text.replace(/^[,?;.]+/, ''),
       tail: after && !after.slot ? (/^[,?;.]+/.exec(after.text)?.[0] ?? '') : '',
     }
@@ -78,7 +99,12 @@ function breakdown(slot: string) {
     @keydown.left="step($event, -1)"
     @keydown.right="step($event, 1)"
   >
-    <span v-for="part in parts" :key="part.key" :class="part.tail ? 'whitespace-nowrap' : ''">
+    <span
+      v-for="part in parts"
+      :key="part.key"
+      :class="part.tail ? 'whitespace-nowrap' : ''"
+      :data-extra="part.isExtra ? '' : undefined"
+    >
       <template v-if="!part.slot">{{ part.text }}</template>
       <ChoiceSlot
         v-else-if="part.slot === 'measure'"
@@ -128,12 +154,18 @@ function breakdown(slot: string) {
         :text="part.text"
         name="Better"
         :value="drawing.better"
+        :guess="part.isGuess ? 'Taken from the name. Say whether it is so, for all charts of it.' : ''"
         :choices="[
           { value: 'more', label: 'More is better', note: 'such as revenue' },
           { value: 'less', label: 'Less is better', note: 'such as a cost' },
         ]"
-        @choose="emit('change', { better: $event as Question['better'] })"
+        @choose="
+          part.isGuess
+            ? emit('say', $event as 'more' | 'less')
+            : emit('change', { better: $event as Question['better'] })
+        "
       />
+      <MoreSlot v-else-if="part.slot === 'more'" :text="part.text" :offers="part.offers ?? []" @choose="open" />
       <SpanSlot
         v-else-if="part.slot === 'span'"
         :text="part.text"

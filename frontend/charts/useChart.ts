@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ask, says } from '../shared/api'
+import { ask, Problem, says } from '../shared/api'
 import type { Dataset, Finish, Kind, Note, Pulse, Question, Recipe } from '../shared/types'
 import { around, useClosing } from '../shared/useClosing'
 import { sittingName, usePulse } from '../shared/usePulse'
@@ -185,10 +185,28 @@ export function useChart() {
     else sendClosing(key)
   }
 
+  /** Says what is better of a chart's measure, for all charts of it: what its name told was only a guess. */
+  async function sayBetter(of: Recipe, better: 'more' | 'less') {
+    const { measure, used, total } = of.question
+    const name = measure ?? used ?? total
+    const own = dataset.value?.measures.find((one) => one.name === name) ?? dataset.value?.measures[0]
+    if (!dataset.value || !own) return
+    try {
+      const path = `/datasets/${dataset.value.id}/measures/${own.id}`
+      dataset.value = await ask<Dataset>('PATCH', path, { version: dataset.value.version, body: { better } })
+      tell(`${own.name}: ${better} is better, in all its charts.`)
+      fresh.value++
+      void beat()
+    } catch (error) {
+      if (error instanceof Problem && error.status === 412) void reloadDataset()
+      problem.value = says(error)
+    }
+  }
+
   watch(place, () => void load(), { immediate: true })
 
   return {
     ...{ dataset, recipe, beside, path, problem, fresh, sitting, closing, saving, pulse, beat },
-    ...{ change, finish, draw, turnTo, lookInto, goBack, moveClosing },
+    ...{ change, finish, draw, turnTo, lookInto, goBack, moveClosing, sayBetter },
   }
 }

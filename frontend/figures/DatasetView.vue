@@ -115,7 +115,13 @@ function changed() {
   <div class="flex min-h-screen flex-col">
     <TopBar area="figures">
       <template v-if="dataset">
-        <ClosingControl v-if="closing" :closing="closing" :pinned="false" @move="move" />
+        <ClosingControl
+          v-if="closing"
+          :closing="closing"
+          :pinned="false"
+          :can-type="dataset?.grain === 'day'"
+          @move="move"
+        />
         <button class="button" :disabled="!canUndo" :title="pulse?.undo ?? 'Nothing to undo'" @click="undo">
           Undo
         </button>

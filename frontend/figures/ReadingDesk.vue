@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
+import ReadingMeasures from './ReadingMeasures.vue'
 import ReadingQuestions from './ReadingQuestions.vue'
 import ReadingSentence from './ReadingSentence.vue'
 import SampleTable from './SampleTable.vue'
@@ -24,6 +25,7 @@ const {
   isLooking,
   work,
   look,
+  setRule,
   leaveOut,
   takeAsSame,
   takeAsDifferent,
@@ -32,6 +34,7 @@ const {
 } = useReading()
 const { trial, problem, isBusy, isSlow, isStale, isStopped, progress, run, stop } = work
 
+const newMeasures = computed(() => (trial.value?.measures ?? []).filter((measure) => measure.isNew))
 const canConfirm = computed(
   () =>
     trial.value?.accepted &&
@@ -122,6 +125,7 @@ const canConfirm = computed(
         :notices="trial?.notices ?? []"
         :bands="trial?.bands"
       />
+      <ReadingMeasures v-if="newMeasures.length" class="mb-5" :measures="newMeasures" @rule="setRule" />
       <SampleTable
         v-model="mapping"
         :reading="reading"

@@ -56,6 +56,14 @@ function scale(measure: string, factor: number) {
       </select>
       <span class="text-accent">the file does not tell: please check</span>
     </label>
+    <label v-if="asks('percents') || mapping.percents" class="flex items-center gap-2" :class="asked('percents')">
+      Plain numbers beside percentages
+      <select v-model="mapping.percents" class="field">
+        <option :value="undefined">stand as they are, 0.5 is 0.5 %</option>
+        <option value="fractions">are fractions, 0.5 is 50 %</option>
+      </select>
+      <span v-if="asks('percents') && !mapping.percents" class="text-accent">the file does not tell: please check</span>
+    </label>
     <label v-if="asks('year')" class="flex items-center gap-2" :class="asked('year')">
       The periods have no year. It is
       <input v-model.number="mapping.year" class="field w-20" type="number" min="1900" max="2199" />

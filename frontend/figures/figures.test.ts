@@ -50,7 +50,17 @@ describe('the summary of a trial', () => {
     periods: 'Aug–Sep 2026',
     grain: 'month',
     scenarios: ['AC'],
-    measures: [{ name: 'Fuel', unit: 'EUR', isNew: true }],
+    measures: [
+      {
+        name: 'Fuel',
+        unit: 'EUR',
+        isNew: true,
+        grouping: 'sum',
+        overMembers: 'sum',
+        better: 'less',
+        isGuess: true,
+      },
+    ],
     breakdowns: [{ name: 'Route', members: 7, newMembers: ['Norht', ''], newCount: 5 }],
     near: [],
     notices: [{ holds: false, says: 'Row 76 does not tie' }],

@@ -13,6 +13,7 @@ export interface ColumnRole {
 export interface MeasureRule {
   unit?: string
   grouping?: string
+  overMembers?: string
   better?: 'more' | 'less'
   numerator?: string
   denominator?: string
@@ -38,6 +39,8 @@ export interface Mapping {
   header?: HeaderPlace
   sheet?: string
   bands?: BandMeaning
+  /** what plain numbers beside percentages mean */
+  percents?: 'points' | 'fractions'
 }
 
 export type BandMeaning = 'limits' | 'increments' | 'percent of target'
@@ -82,7 +85,7 @@ export interface Reading {
   seen: EarlierImport | null
 }
 
-export type Doubt = 'decimal' | 'dates' | 'year' | 'scale' | 'periods' | 'bands'
+export type Doubt = 'decimal' | 'dates' | 'year' | 'scale' | 'periods' | 'bands' | 'percents'
 
 export interface Counts {
   added: number
@@ -95,6 +98,17 @@ export interface NearName {
   breakdown: string
   name: string
   like: string
+}
+
+export interface TrialMeasure {
+  name: string
+  unit: string
+  isNew: boolean
+  grouping: 'sum' | 'average' | 'last' | 'ratio' | 'rate'
+  overMembers: 'sum' | 'average' | 'never'
+  better: 'more' | 'less'
+  /** whether that is only what the name tells */
+  isGuess: boolean
 }
 
 export interface Trial {
@@ -112,7 +126,7 @@ export interface Trial {
   periods?: string
   grain?: Grain | 'none'
   scenarios?: Scenario[]
-  measures?: { name: string; unit: string; isNew: boolean }[]
+  measures?: TrialMeasure[]
   breakdowns?: { name: string; members: number; newMembers: string[]; newCount: number }[]
   near?: NearName[]
   notices?: { holds: boolean; says: string }[]

@@ -3,7 +3,7 @@ import { useRouter } from 'vue-router'
 import { ask, Problem, says } from '../shared/api'
 import { useToast } from '../shared/useToast'
 import type { Dataset } from '../shared/types'
-import type { DatasetName, HeaderPlace, Import, ImportMode, Mapping, NearName, Reading } from './types'
+import type { DatasetName, HeaderPlace, Import, ImportMode, Mapping, MeasureRule, NearName, Reading } from './types'
 import { useIncoming } from '../start/useIncoming'
 import { useTrial } from './useTrial'
 
@@ -73,6 +73,15 @@ export function useReading() {
     } finally {
       isLooking.value = false
     }
+  }
+
+  /** Says how a measure is counted, or what is better of it; the one without a name of its own is kept under what it was called at first. */
+  function setRule(name: string, rule: MeasureRule) {
+    const own = mapping.value.measure ?? 'Amount'
+    const key = name === told.value.measure ? own : name
+    const measures = { ...mapping.value.measures }
+    measures[key] = { ...measures[key], ...rule }
+    mapping.value = { ...mapping.value, measures }
   }
 
   function leaveOut(rows: number[]) {
@@ -148,6 +157,7 @@ export function useReading() {
     isLooking,
     work,
     look,
+    setRule,
     leaveOut,
     takeAsSame,
     takeAsDifferent,

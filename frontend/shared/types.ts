@@ -28,8 +28,12 @@ export interface Measure {
   unit: string
   inPoints: boolean
   decimals: number
+  /** over periods */
   grouping: 'sum' | 'average' | 'last' | 'rate' | 'ratio'
+  overMembers: 'sum' | 'average' | 'never'
   better: 'more' | 'less' | null
+  /** what the name tells, where nobody has said it */
+  betterGuess: 'more' | 'less' | null
   numerator: string | null
   denominator: string | null
   /** from 0, where its amounts are the limits of bands */
@@ -72,6 +76,12 @@ export interface CoverageStrip {
   closing: string | null
 }
 
+/** A closing period, and those that it moves to by a step. */
+export interface ClosingStep extends Period {
+  back: string | null
+  on: string | null
+}
+
 export interface Dataset extends DatasetBrief {
   revision: number
   firstMonth: number
@@ -86,6 +96,9 @@ export interface Dataset extends DatasetBrief {
   periodList: Period[]
   years: Period[]
   closing: string
+  /** the periods that the books are closed through by steps; of days the months */
+  closings: Period[]
+  closingStep: ClosingStep | null
   firstRecipe: Recipe | null
   grain: Grain | 'none'
   strip: CoverageStrip
@@ -95,6 +108,10 @@ export interface Dataset extends DatasetBrief {
 export interface SentencePart {
   text: string
   slot?: string
+  /** taken from a name, and nobody has said it */
+  isGuess?: boolean
+  /** slots with nothing set, which have no place of their own in the sentence */
+  offers?: { slot: string; text: string }[]
 }
 
 export interface Mark {
@@ -168,7 +185,7 @@ export interface Drawing {
   recipe: Recipe
   sentence: SentencePart[]
   better: 'more' | 'less'
-  closing: { key: string; label: string }
+  closing: ClosingStep
   scene: Scene
   reading: {
     headline: {

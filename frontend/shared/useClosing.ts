@@ -1,22 +1,24 @@
 import { computed, ref, type Ref } from 'vue'
 import { ask, Problem, says } from './api'
-import type { Dataset } from './types'
+import type { ClosingStep, Dataset } from './types'
 
 /** The dataset as it is with another closing period; the strip's own is the one that ends with it or holds it. */
 function shown(dataset: Dataset, key: string): Dataset {
-  const order = dataset.periodList.map((period) => period.key)
+  const order = dataset.closings.map((period) => period.key)
   const at = order.indexOf(key)
+  if (at < 0) return dataset
   const holds = dataset.strip.periods.find((period) => order.indexOf(period.closes) >= at)
   return { ...dataset, closing: key, strip: { ...dataset.strip, closing: holds?.key ?? dataset.strip.closing } }
 }
 
-/** A period of the dataset with those before and after it, for the control that moves it. */
-export function around(dataset: Dataset | null, key: string | undefined) {
-  const periods = dataset?.periodList ?? []
+/** A closing period with those before and after it, for the control that moves it. */
+export function around(dataset: Dataset | null, key: string | undefined): ClosingStep | null {
+  const periods = dataset?.closings ?? []
   const at = periods.findIndex((period) => period.key === key)
-  return at < 0
-    ? null
-    : { label: periods[at]?.label ?? '', back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
+  const period = periods[at]
+  // A day within a month is not among them: the server says what is next to it.
+  if (!period) return dataset?.closingStep && dataset.closingStep.key === key ? dataset.closingStep : null
+  return { ...period, back: periods[at - 1]?.key ?? null, on: periods[at + 1]?.key ?? null }
 }
 
 /**
@@ -32,6 +34,7 @@ export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () 
 
   const closing = computed(() => around(dataset.value, dataset.value?.closing))
 
+  /** @param key of a period, or what somebody typed */
   function move(key: string | null | undefined) {
     if (!dataset.value || !key || key === dataset.value.closing) return
     dataset.value = shown(dataset.value, key)
@@ -44,7 +47,7 @@ export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () 
           version: dataset.value.version,
           body: { closedThrough: key },
         })
-        dataset.value = shown(kept, dataset.value.closing)
+        dataset.value = underway.value > 1 ? shown(kept, dataset.value.closing) : kept
         problem.value = ''
       } catch (error) {
         if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset

@@ -3,6 +3,11 @@ export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`
 }
 
+/** `a Route`, `an Account`, `a Unit` */
+export function withArticle(name: string): string {
+  return `${/^(?:[aeio]|u(?!ni|se|ti))/i.test(name) ? 'an' : 'a'} ${name}`
+}
+
 /** `on 5 Sep 2026 at 09:12` */
 export function ago(at: string): string {
   const date = new Date(at)

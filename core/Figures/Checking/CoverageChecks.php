@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Time\PriorYear;
 
 /** Checks of which scenario has figures for which period, and of the closing period among them. */
 final class CoverageChecks
@@ -24,7 +25,7 @@ final class CoverageChecks
         return [self::complete($dataset), self::closing($dataset)];
     }
 
-    /** Periods with actuals and no budget or target, once those have begun; closed periods without actuals. */
+    /** Periods with actuals and no budget or target, once those have begun; closed periods without actuals. Days are judged by their month. */
     private static function complete(Dataset $dataset): Finding
     {
         $places = $says = [];
@@ -33,32 +34,46 @@ final class CoverageChecks
         foreach ([Scenario::Budget, Scenario::Target, Scenario::PriorYear] as $scenario) {
             $own = self::byStart($dataset, $scenario);
             $first = array_key_first($own);
-            $missing = null === $first ? [] : array_filter(array_diff_key($actual, $own), static fn (Period $period): bool => $period->start > $first);
-            self::add($dataset, $scenario, $missing, $places, $says);
+            $isMissing = static fn (Period $period): bool => $period->start > $first && !(Scenario::PriorYear === $scenario && self::hasYearBefore($period, $actual));
+            self::add($dataset, $scenario, null === $first ? [] : array_filter(array_diff_key($actual, $own), $isMissing), $places, $says);
         }
-        if ([] !== $actual && Grain::Day !== $dataset->grain) {
-            $expected = [];
-            for ($period = reset($actual); !$period->isAfter($closing); $period = $period->moved(1)) {
-                $expected[$period->start] = $period;
-            }
-            self::add($dataset, Scenario::Actual, array_diff_key($expected, $actual), $places, $says);
+        $expected = [];
+        for ($period = reset($actual); false !== $period && !$period->isAfter($closing); $period = $period->moved(1)) {
+            $expected[$period->start] = $period;
         }
+        self::add($dataset, Scenario::Actual, array_diff_key($expected, $actual), $places, $says);
 
         return [] === $places ? Finding::well('scenarios-complete', 'Every scenario is there wherever it is needed') : Finding::at('scenarios-complete', Wording::and($says), $places);
     }
 
-    /** Actuals after the closing period, forecast before it. */
+    /**
+     * A prior year that did not come in is the actual of the year before.
+     *
+     * @param array<int, Period> $actual
+     */
+    private static function hasYearBefore(Period $period, array $actual): bool
+    {
+        return [] !== array_filter(PriorYear::of($period), static fn (Period $earlier): bool => isset($actual[$earlier->start]));
+    }
+
+    /**
+     * Actuals after the closing period; closed periods for which there is only a forecast. A forecast beside an actual is what
+     * every forecast becomes on the day the books close.
+     */
     private static function closing(Dataset $dataset): Finding
     {
         $closing = $dataset->closing();
         $places = $says = [];
-        $late = array_filter(self::byStart($dataset, Scenario::Actual), static fn (Period $period): bool => $period->isAfter($closing));
-        $early = array_filter(self::byStart($dataset, Scenario::Forecast), static fn (Period $period): bool => !$period->isAfter($closing));
-        foreach ([[Scenario::Actual, $late, 'after'], [Scenario::Forecast, $early, 'before']] as [$scenario, $periods, $side]) {
-            if ([] !== $periods) {
-                $says[] = "there is {$scenario->word()} for ".self::named($periods).", $side the books are closed";
-                array_push($places, ...self::places($dataset, $scenario, $periods));
-            }
+        $actual = self::byStart($dataset, Scenario::Actual);
+        $late = array_filter($actual, static fn (Period $period): bool => $period->isAfter($closing));
+        $early = array_filter(array_diff_key(self::byStart($dataset, Scenario::Forecast), $actual), static fn (Period $period): bool => !$period->isAfter($closing));
+        if ([] !== $late) {
+            $says[] = 'there is actual for '.self::named($late).', after the books are closed';
+            array_push($places, ...self::places($dataset, Scenario::Actual, $late));
+        }
+        if ([] !== $early) {
+            $says[] = 'there is forecast and no actual for '.self::named($early).', before the books are closed';
+            array_push($places, ...self::places($dataset, Scenario::Forecast, $early));
         }
 
         return [] === $places
@@ -98,11 +113,15 @@ final class CoverageChecks
         return array_values(array_map(static fn (Period $period): Place => new Place($dataset->measures[0]->name, $scenario, $period, []), $periods));
     }
 
-    /** @return array<int, Period> */
+    /** @return array<int, Period> periods with figures by their starts, of days the months */
     private static function byStart(Dataset $dataset, Scenario $scenario): array
     {
-        $periods = $dataset->coverage->periods[$scenario->value] ?? [];
+        $periods = [];
+        foreach ($dataset->coverage->periods[$scenario->value] ?? [] as $period) {
+            $judged = Grain::Day === $period->grain ? $dataset->calendar->group($period, Grain::Month) : $period;
+            $periods[$judged->start] = $judged;
+        }
 
-        return array_combine(array_map(static fn (Period $period): int => $period->start, $periods), $periods);
+        return $periods;
     }
 }

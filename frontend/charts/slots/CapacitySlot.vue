@@ -16,8 +16,10 @@ const unit = computed(() => {
   const name = props.question.used ?? props.question.total ?? props.question.unused
   return props.dataset.measures.find((one) => one.name === name)?.unit
 })
+/** Only what is added up, over periods and members, can be a part of anything. */
+const isAddedUp = (one: Dataset['measures'][number]) => one.grouping === 'sum' && (one.overMembers ?? 'sum') === 'sum'
 const measures = computed(() =>
-  props.dataset.measures.filter((one) => one.grouping === 'sum' && one.band === null && one.unit === unit.value),
+  props.dataset.measures.filter((one) => isAddedUp(one) && one.band === null && one.unit === unit.value),
 )
 
 /** One measure is one part only, and two parts have to be told. */

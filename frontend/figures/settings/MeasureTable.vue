@@ -15,11 +15,18 @@ const GROUPINGS = [
   { value: 'rate', label: 'not put together' },
   { value: 'ratio', label: 'a ratio of two' },
 ]
-const BETTER = [
-  { value: '', label: 'not told' },
+const OVER_MEMBERS = [
+  { value: 'sum', label: 'added up' },
+  { value: 'average', label: 'averaged' },
+  { value: 'never', label: 'not put together' },
+]
+const better = (measure: Measure) => [
+  { value: '', label: measure.betterGuess ? `${measure.betterGuess}? (by its name)` : 'not told' },
   { value: 'more', label: 'more' },
   { value: 'less', label: 'less' },
 ]
+/** Ratios and percentages whose parts are not known have one rule for both. */
+const hasOneRule = (measure: Measure) => ['ratio', 'rate'].includes(measure.grouping)
 const plain = computed(() => props.dataset.measures.filter((one) => one.grouping !== 'ratio').map((one) => one.name))
 const partsOf = (measure: Measure) =>
   plain.value.filter((name) => name !== measure.name).map((name) => ({ value: name, label: name }))
@@ -61,7 +68,8 @@ function add() {
         <th class="py-1.5 pr-4 font-semibold" scope="col">Name</th>
         <th class="py-1.5 pr-4 font-semibold" scope="col">Unit</th>
         <th class="py-1.5 pr-4 font-semibold" scope="col">Decimals</th>
-        <th class="py-1.5 pr-4 font-semibold" scope="col">Over periods and members</th>
+        <th class="py-1.5 pr-4 font-semibold" scope="col">Over periods</th>
+        <th class="py-1.5 pr-4 font-semibold" scope="col">Over members</th>
         <th class="py-1.5 font-semibold" scope="col">Better</th>
       </tr>
     </thead>
@@ -122,11 +130,22 @@ function add() {
             />
           </div>
         </td>
+        <td class="py-1 pr-4">
+          <span v-if="hasOneRule(measure)" class="inline-block py-1 text-quiet">the same</span>
+          <ChoiceSetting
+            v-else
+            :label="`How members of ${measure.name} are counted together`"
+            :value="measure.overMembers"
+            :choices="OVER_MEMBERS"
+            :kept="kept"
+            @change="set(measure, { overMembers: $event })"
+          />
+        </td>
         <td class="min-w-[86px] py-1">
           <ChoiceSetting
             :label="`Better of ${measure.name}`"
             :value="measure.better ?? ''"
-            :choices="BETTER"
+            :choices="better(measure)"
             :kept="kept"
             @change="set(measure, { better: $event })"
           />

@@ -155,10 +155,19 @@ async function remove() {
             </dd>
             <dt class="label">Books closed through</dt>
             <dd>
+              <TextSetting
+                v-if="dataset.grain === 'day'"
+                label="Books closed through"
+                :value="dataset.closingStep?.label ?? ''"
+                :kept="kept"
+                required
+                @change="change('Move the closing period?', '', { closedThrough: $event })"
+              />
               <ChoiceSetting
+                v-else
                 label="Books closed through"
                 :value="dataset.closing"
-                :choices="dataset.periodList.map((one) => ({ value: one.key, label: one.label }))"
+                :choices="dataset.closings.map((one) => ({ value: one.key, label: one.label }))"
                 :kept="kept"
                 @change="change('Move the closing period?', '', { closedThrough: $event })"
               />

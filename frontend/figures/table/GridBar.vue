@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import { onClickOutside } from '@vueuse/core'
+import { withArticle } from '../../shared/wording'
 
 /** What can be done with the amounts that are selected. */
 const props = defineProps<{
@@ -60,7 +61,9 @@ function take() {
         <button class="link" @click="emit('clear')">Clear</button>
       </template>
       <button v-if="canTrace" class="link" title="s" @click="emit('trace')">Where it came from</button>
-      <button v-if="by" class="link" :aria-expanded="open === 'add'" @click="show('add')">Add a {{ by }}</button>
+      <button v-if="by" class="link" :aria-expanded="open === 'add'" @click="show('add')">
+        Add {{ withArticle(by) }}
+      </button>
       <form v-if="open" class="sheet top-full left-0 mt-1 w-72 space-y-2 p-3" @submit.prevent="take">
         <label class="block"
           ><span class="label mb-1 block break-words">{{ label }}</span

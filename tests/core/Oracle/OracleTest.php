@@ -18,7 +18,7 @@ use PHPUnit\Framework\TestCase;
 final class OracleTest extends TestCase
 {
     private const SEEDS = 720;
-    private const DEEP = 17_000;
+    private const DEEP = 17_600;
     private const QUESTIONS = 3;
     private const AT_ONCE = 100;
 

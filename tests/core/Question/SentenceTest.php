@@ -57,11 +57,11 @@ final class SentenceTest extends TestCase
     {
         self::assertSame('How did net revenue of all vessel classes in Dec 2025–Mar 2026 differ between North and Holm, by month? More is better; flag no gaps.', self::said(['between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm']], 'hat'));
         $seats = Written::figures("Month,Route,Seats sold,Seats offered\n2026-01,North,1,2\n");
-        self::assertSame('How full was seats sold of seats offered, for all routes, whatever the other numbers, in Jan 2026, against a rate of 85 %, by month? More is better; flag no gaps.', self::said(['used' => 'Seats sold', 'total' => 'Seats offered', 'target' => '85'], 'capacity-fill', $seats));
+        self::assertSame('How full was seats sold of seats offered, for all routes, in Jan 2026, against a rate of 85 %, by month? More is better; flag no gaps, and …', self::said(['used' => 'Seats sold', 'total' => 'Seats offered', 'target' => '85'], 'capacity-fill', $seats));
         $list = Written::figures("Step,Amount\nFares,5\nFuel,3\n");
         self::assertSame('How did amount of all steps go, against nothing yet, by step? More is better; flag no gaps.', self::said(['by' => 'Step'], 'variance-tiers', $list));
         $beside = Written::figures("Month,Fares,Load\n2026-01,5,80\n");
-        self::assertSame('How did fares, whatever the other numbers, in Jan 2026 go, against nothing yet, by month? More is better; flag no gaps.', self::said(['measure' => 'Fares'], 'variance-tiers', $beside));
+        self::assertSame('How did fares in Jan 2026 go, against nothing yet, by month? More is better; flag no gaps, and …', self::said(['measure' => 'Fares'], 'variance-tiers', $beside));
         self::assertSame('How did fares where load is at least 50 and below 90 in Jan 2026 go, against nothing yet, by month? More is better; flag no gaps.', self::said(['measure' => 'Fares', 'where' => [['field' => 'Load', 'atLeast' => '50', 'below' => '90']]], 'variance-tiers', $beside));
     }
 

@@ -67,7 +67,11 @@ final class DatasetChecksTest extends TestCase
         yield 'budget missing in the middle' => ["Month,Actual,Budget\n2026-01,5,5\n2026-02,5,\n2026-03,5,5\n", 'scenarios-complete', 'Budget is missing for Feb 2026', ['BU 2026-02']];
         yield 'no budget before it began' => ["Month,Actual,Budget\n2026-01,5,\n2026-02,5,5\n2026-03,5,5\n", 'scenarios-complete', 'Every scenario is there wherever it is needed', []];
         yield 'actual missing before the closing period' => ["Month,Actual\n2026-01,5\n2026-03,5\n", 'scenarios-complete', 'Actual is missing for Feb 2026', ['AC 2026-02']];
-        yield 'forecast before the closing period' => ["Month,Actual,Forecast\n2026-01,5,\n2026-02,5,6\n2026-03,,6\n", 'closing', 'There is forecast for Feb 2026, before the books are closed', ['FC 2026-02']];
+        yield 'a forecast that actuals have caught up with' => ["Month,Actual,Forecast\n2026-01,5,\n2026-02,5,6\n2026-03,,6\n", 'closing', 'Actual ends and forecast begins at the closing period', []];
+        yield 'forecast instead of actual before the closing period' => ["Month,Actual,Forecast\n2026-01,5,\n2026-02,,6\n2026-03,5,\n", 'closing', 'There is forecast and no actual for Feb 2026, before the books are closed', ['FC 2026-02']];
+        yield 'a daily actual and a budget by month' => ["Date,Actual,Budget\n2026-01-01,,9\n2026-01-05,5,\n2026-01-20,5,\n2026-02-01,,9\n2026-02-03,5,\n", 'scenarios-complete', 'Every scenario is there wherever it is needed', []];
+        yield 'a daily actual whose month has no budget' => ["Date,Actual,Budget\n2026-01-01,,9\n2026-01-05,5,\n2026-02-03,5,\n", 'scenarios-complete', 'Budget is missing for Feb 2026', ['BU 2026-02']];
+        yield 'a prior year that is derived where it did not come in' => ["Month,Actual,PY\n".implode('', array_map(static fn (int $i): string => \sprintf("%d-%02d,5,%s\n", 2025 + intdiv($i, 12), $i % 12 + 1, 12 === $i ? '4' : ''), range(0, 13))), 'scenarios-complete', 'Every scenario is there wherever it is needed', []];
         yield 'actual after it' => ["Month,Actual\n2026-01,5\n2026-02,5\n2026-03,5\n", 'closing', 'There is actual for Feb 2026 and Mar 2026, after the books are closed', ['AC 2026-02', 'AC 2026-03'], '2026-01'];
         yield 'a list without periods' => ["Line,Actual\nFuel,5\nCrew,-3\n", 'mixed-signs', 'No line has mixed signs', []];
     }

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures;
+
+use KeenMargin\Core\Time\Period;
+
+/** The periods through which the books of a dataset can be closed step by step: its finest ones, of days the months. */
+final readonly class ClosingPeriods
+{
+    /** @var list<Period> in calendar order */
+    public array $list;
+
+    public function __construct(Dataset $dataset)
+    {
+        $isNone = $dataset->isTimeless() || $dataset->isEmpty();
+        $this->list = $isNone ? [] : $dataset->range()->belonging($dataset->closingGrain(), $dataset->calendar);
+    }
+
+    /** The last one that ends before another period does; null where there is none. */
+    public function before(Period $closing): ?Period
+    {
+        $before = array_filter($this->list, static fn (Period $period): bool => $period->lastDay() < $closing->lastDay());
+
+        return [] === $before ? null : $before[array_key_last($before)];
+    }
+
+    /** The first one that ends after another period does: of a day within a month that month. Null where there is none. */
+    public function after(Period $closing): ?Period
+    {
+        $after = array_filter($this->list, static fn (Period $period): bool => $period->lastDay() > $closing->lastDay());
+
+        return [] === $after ? null : $after[array_key_first($after)];
+    }
+}
