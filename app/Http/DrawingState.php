@@ -8,6 +8,7 @@ use KeenMargin\Core\Chart\ChartKind;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\KindNeeds;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeWriter;
@@ -100,6 +101,30 @@ final class DrawingState
         return $cells;
     }
 
+    /** @return array<string, ?string> by column */
+    private static function effects(Row $row, Workings $workings): array
+    {
+        $effects = [];
+        foreach ($workings->columns as $column) {
+            if ($column->form->isOfVariance()) {
+                $effects[$column->id()] = $workings->effectOf($column, $row)?->value;
+            }
+        }
+
+        return $effects;
+    }
+
+    /** @return array<string, string> by reference, the periods that are compared where the row has others */
+    private static function only(Row $row): array
+    {
+        $only = [];
+        foreach (array_keys($row->variances) as $reference) {
+            $only[$reference] = $row->comparesOnly($reference);
+        }
+
+        return array_filter($only);
+    }
+
     /** @return array<string, mixed> */
     private static function row(Row $row, Workings $workings): array
     {
@@ -108,7 +133,7 @@ final class DrawingState
             // Of actual and forecast one is enough.
             $isOther = null !== $row->shown && \in_array($column->key, [$workings->scenario->value, $workings->forecast?->value], true);
             if (null === $column->number($row) && !$column->form->isOfVariance() && !$isOther) {
-                $cells[$column->id()] = 'missing';
+                $cells[$column->id()] = $row->countsAsNothing($column->key) ? NumberFormat::NONE : 'missing';
             }
         }
 
@@ -120,7 +145,8 @@ final class DrawingState
             'panel' => $row->panel,
             'shown' => $row->shownScenario?->value,
             'cells' => $cells,
-            'effects' => (object) array_map(static fn (?Variance $variance): ?string => $variance?->effect->value, $row->variances),
+            'effects' => (object) self::effects($row, $workings),
+            'only' => (object) self::only($row),
             'flags' => (object) array_map(static fn (?Variance $variance): bool => $variance->flagged ?? false, $row->variances),
             'flagged' => $row->variance($workings->reference())->flagged ?? false,
         ];

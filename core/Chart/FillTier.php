@@ -74,7 +74,7 @@ final readonly class FillTier implements Tier
         $reach = min(0.68 * $thickness, 0.48 * $stage->axis->band);
         $variance = $row->variances['target'] ?? null;
         if (null !== $variance && !$this->lengths->isCut($row)) {
-            GapBar::draw($stage, $row, $variance, $centre + $thickness / 2 + 3.0, 3.0);
+            GapBar::draw($stage, $this->workings->display, $row, $variance, $centre + $thickness / 2 + 3.0, 3.0);
         }
         TargetTick::draw($stage, $row, $centre, $reach, $along, 'target');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
@@ -17,9 +18,15 @@ use KeenMargin\Core\Workings\Workings;
 /** A thin bar from the reference to the value, in the colour of its effect; and how a variance is written beside a mark. */
 final class GapBar
 {
-    public static function draw(Stage $stage, Row $row, Variance $variance, float $across, float $thickness, string $group = 'gaps'): void
+    public static function draw(Stage $stage, Display $display, Row $row, Variance $variance, float $across, float $thickness): void
     {
-        $stage->board->add($group, $stage->bar($across, $thickness, $variance->reference, $variance->shown, Style::variance($variance->effect, $row->shownScenario), 'gap', $row->key, 'variance'));
+        // Where fewer periods are compared than are drawn, the gap between the two marks is another.
+        if ([] !== $variance->only) {
+            return;
+        }
+        $style = Style::variance($display->effect($variance), $row->shownScenario);
+        $bar = $stage->bar($across, $thickness, $variance->reference, $variance->shown, $style, 'gap', $row->key, 'variance');
+        $stage->board->add('gaps', $bar);
     }
 
     /**
@@ -63,7 +70,23 @@ final class GapBar
      */
     public static function label(Stage $stage, Display $display, Row $row, Variance $variance, VarianceForm $form, float $centre, float $beyond, bool $isAbove, float $further = 0.0, ?\Closure $instead = null): TierLabel
     {
-        return new TierLabel($variance->amount->toFloat(), 1 + $display->varianceDecimals, static fn (int $decimals): Text => $stage->label($centre, $beyond, $isAbove, self::text($display, $variance, $form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $further), $instead);
+        $most = 1 + $display->varianceDecimals;
+        $label = static function (int $decimals) use ($stage, $display, $row, $variance, $form, $centre, $beyond, $isAbove, $further, $most): Text {
+            $text = self::text($display, $variance, $form, max(0, $most - $decimals));
+
+            return self::written($stage, $row, $variance, $centre, $beyond, $isAbove, $text, $further);
+        };
+
+        return new TierLabel($variance->amount->toFloat(), $most, $label, $instead);
+    }
+
+    /** A written variance beside a mark, in the colour of its effect. */
+    public static function written(Stage $stage, Row $row, Variance $variance, float $centre, float|BigDecimal $beyond, bool $isAbove, string $text, float $further): Text
+    {
+        $ink = Style::written($text, $variance->effect);
+        $weight = $variance->flagged ? 600 : 400;
+
+        return $stage->label($centre, $beyond, $isAbove, $text, $ink, $weight, 'variance-label', $row->key, 'variance', $further);
     }
 
     /**

@@ -23,6 +23,8 @@ final readonly class HatTier implements Tier
     /** Width of both places together, in bands. */
     private const HAT = 0.66;
     private const LONGEST_BRIM = 84.0;
+    /** Height of a label. */
+    private const LINE = 14.0;
 
     private Lengths $lengths;
 
@@ -64,18 +66,17 @@ final readonly class HatTier implements Tier
     {
         $half = $this->half($stage);
         $from = $this->lengths->of($row, $variance->reference);
-        $stage->board->add('blocks', $stage->bar($stage->axis->centre($i) + $half / 2, $half, $from, $this->lengths->of($row, $variance->shown), Style::variance($variance->effect, $row->shownScenario), 'change', $row->key, 'change'));
+        $stage->board->add('blocks', $stage->bar($stage->axis->centre($i) + $half / 2, $half, $from, $this->lengths->of($row, $variance->shown), Style::variance($this->workings->display->effect($variance), $row->shownScenario), 'change', $row->key, 'change'));
     }
 
     private function brim(Stage $stage, Row $row, int $i): void
     {
         $centre = $stage->axis->centre($i);
         $half = $this->half($stage);
-        $first = $row->values['first'] ?? null;
+        [$first, $second] = self::sides($row);
         if (null !== $first) {
             $stage->board->add('brims', $stage->plane->tick($centre - $half, $centre + $half, $stage->scale->at($this->lengths->of($row, $first)), Ink::Ink, 2.2, 'brim', $row->key, 'first'));
         }
-        $second = $row->values['second'] ?? null;
         if (null !== $first && null !== $second && $this->lengths->isCut($row)) {
             $near = abs($this->lengths->of($row, $first)) < abs($this->lengths->of($row, $second)) ? $first : $second;
             $this->cut->mark($stage, $stage->bar($centre, 2 * $half, 0.0, $this->lengths->of($row, $near), Style::mark(Ink::Paper), 'break', $row->key, null), $row->key);
@@ -95,9 +96,9 @@ final readonly class HatTier implements Tier
             $centre = $stage->axis->centre($i);
             $half = $this->half($stage);
             $variance = $row->variances['first'] ?? null;
-            $first = $row->values['first'] ?? null;
             if (null === $variance) {
-                GapBar::none($stage, $row, $centre, $this->lengths->of($row, $first ?? $row->values['second'] ?? null), true);
+                [$first, $second] = self::sides($row);
+                GapBar::none($stage, $row, $centre, $this->lengths->of($row, $first ?? $second), true);
                 continue;
             }
             $isAbove = !$variance->amount->isNegative();
@@ -118,9 +119,20 @@ final readonly class HatTier implements Tier
     private function beyondBrim(Stage $stage, Row $row, Variance $variance, int $i): \Closure
     {
         $display = $this->workings->display;
-        $past = Plane::Upright === $stage->plane ? 1.0 : 9.0 + TextMeasure::width($display->amount($variance->reference), Type::LABEL);
+        $first = TextMeasure::width($display->amount($variance->reference), Type::LABEL);
+        $change = TextMeasure::width(GapBar::text($display, $variance, $this->form, 0), Type::LABEL, 600);
+        $isBeside = ($first + $change) / 2 < $this->half($stage);
+        $past = match (true) {
+            Plane::Lying === $stage->plane => 9.0 + $first,
+            $isBeside => 1.0,
+            default => 1.0 + self::LINE,
+        };
 
-        return fn (int $decimals): Text => $stage->label($stage->axis->centre($i) + $this->half($stage) / 2, $this->lengths->of($row, $variance->reference), $variance->amount->isNegative(), GapBar::text($display, $variance, $this->form, max(0, 1 + $display->varianceDecimals - $decimals)), Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $row->key, 'variance', $past);
+        $centre = $stage->axis->centre($i) + $this->half($stage) / 2;
+        $brim = $this->lengths->of($row, $variance->reference);
+        $most = 1 + $display->varianceDecimals;
+
+        return fn (int $decimals): Text => GapBar::written($stage, $row, $variance, $centre, $brim, $variance->amount->isNegative(), GapBar::text($display, $variance, $this->form, max(0, $most - $decimals)), $past);
     }
 
     private function half(Stage $stage): float
@@ -128,9 +140,18 @@ final readonly class HatTier implements Tier
         return Plane::Upright === $stage->plane ? min(self::LONGEST_BRIM, self::HAT * $stage->axis->band) / 2 : 0.38 * $stage->axis->band;
     }
 
-    /** @return list<?BigDecimal> */
+    /** @return array{?BigDecimal, ?BigDecimal} what is compared, which may be of fewer periods than the row has; else what there is */
     private static function sides(Row $row): array
     {
-        return [$row->values['first'] ?? null, $row->values['second'] ?? null];
+        $variance = $row->variances['first'] ?? null;
+        if (null === $variance) {
+            return [$row->values['first'] ?? null, $row->values['second'] ?? null];
+        }
+        $isOfPart = [] !== $variance->only;
+
+        return [
+            $isOfPart ? $variance->reference : $row->values['first'] ?? null,
+            $isOfPart ? $variance->shown : $row->values['second'] ?? null,
+        ];
     }
 }

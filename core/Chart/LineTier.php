@@ -7,7 +7,6 @@ namespace KeenMargin\Core\Chart;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Question\VarianceForm;
@@ -49,7 +48,7 @@ final readonly class LineTier implements Tier
         foreach ($this->rows as $i => $row) {
             $variance = $row->variance($reference);
             if (null !== $variance) {
-                GapBar::draw($stage, $row, $variance, $stage->axis->centre($i), min(self::BAR, 0.5 * $stage->axis->band));
+                GapBar::draw($stage, $this->workings->display, $row, $variance, $stage->axis->centre($i), min(self::BAR, 0.5 * $stage->axis->band));
             }
         }
         if (null !== $reference) {
@@ -145,7 +144,7 @@ final readonly class LineTier implements Tier
         [$high, $low] = [max($variance->shown->toFloat(), $variance->reference->toFloat()), min($variance->shown->toFloat(), $variance->reference->toFloat())];
         $text = GapBar::text($this->workings->display, $variance, $this->form, 0);
         foreach ([[$isAbove, 4.0], [$isAbove, 9.0], [!$isAbove, 4.0], [$isAbove, 14.0], [!$isAbove, 9.0]] as [$side, $further]) {
-            $label = $stage->label($stage->axis->centre($i), $side ? $high : $low, $side, $text, Style::text($variance->effect), $variance->flagged ? 600 : 400, 'variance-label', $this->rows[$i]->key, 'variance', $further);
+            $label = GapBar::written($stage, $this->rows[$i], $variance, $stage->axis->centre($i), $side ? $high : $low, $side, $text, $further);
             if (!$this->isBeyondNought($stage, $label, $low) && $stage->board->writeIfFree('labels', $label)) {
                 return;
             }

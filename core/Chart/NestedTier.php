@@ -50,7 +50,7 @@ final readonly class NestedTier implements Tier
             }
             $variance = $row->variance($reference);
             if ($this->hasGaps && null !== $variance && !$this->lengths->isCut($row)) {
-                GapBar::draw($stage, $row, $variance, $centre + self::WIDE * $column / 2 + 3.5, 3.0);
+                GapBar::draw($stage, $this->workings->display, $row, $variance, $centre + self::WIDE * $column / 2 + 3.5, 3.0);
             }
         }
         $stage->nought();

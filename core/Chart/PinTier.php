@@ -92,7 +92,7 @@ final readonly class PinTier implements Tier
         $across = $stage->axis->centre($i);
         $head = min(self::HEAD, $stage->axis->band * 0.6);
         $end = $stage->scale->at($this->cut($percent));
-        $style = Style::variance($variance->effect, $row->shownScenario);
+        $style = Style::variance($this->workings->display->percentEffect($variance), $row->shownScenario);
         $stem = $style->stroke ?? $style->fill;
         if ($stage->scale->zero !== $end) {
             $stage->board->add('pins', $stage->plane->line($across, $stage->scale->zero, $across, $end, $stem, min(2.0, $head * 0.4), null, abs($percent) > $this->limit ? 'cut-pin' : 'pin', $row->key, 'percent'));
@@ -108,9 +108,17 @@ final readonly class PinTier implements Tier
 
     private function label(Stage $stage, Row $row, Variance $variance, float $percent, int $i): TierLabel
     {
-        return new TierLabel($percent, 1, fn (int $decimals): Text => $stage->label(
-            $stage->axis->centre($i), $this->cut($percent), $percent >= 0, $this->workings->display->format->signed($variance->percent(max(0, $decimals)), max(0, $decimals)), Style::text($variance->effect), $variance->flagged || $row->role->isSum() ? 600 : 400, 'percent-label', $row->key, 'percent', self::HEAD / 2,
-        ));
+        $weight = $variance->flagged || $row->role->isSum() ? 600 : 400;
+        $label = function (int $decimals) use ($stage, $row, $variance, $percent, $i, $weight): Text {
+            $kept = max(0, $decimals);
+            $text = $this->workings->display->format->signed($variance->percent($kept), $kept);
+            $ink = Style::written($text, $variance->effect);
+            $end = $this->cut($percent);
+
+            return $stage->label($stage->axis->centre($i), $end, $percent >= 0, $text, $ink, $weight, 'percent-label', $row->key, 'percent', self::HEAD / 2);
+        };
+
+        return new TierLabel($percent, 1, $label);
     }
 
     private function cut(float $percent): float

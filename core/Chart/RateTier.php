@@ -11,6 +11,7 @@ use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Display;
 use KeenMargin\Core\Workings\Extreme;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
@@ -85,7 +86,7 @@ final readonly class RateTier implements Tier
         $stage->board->add('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Quiet, 1.4, 'rate-target', $row->key, 'rateTarget'));
         $variance = $row->variances['rateTarget'] ?? null;
         if (null !== $variance && !$variance->amount->isZero()) {
-            $style = Style::variance($variance->effect, null);
+            $style = Style::variance($this->rates()->effect($variance), null);
             $stage->board->add('gaps', $stage->plane->line($centre, $along, $centre, $this->at($stage, $variance->shown), $style->fill, 2.0, '2 1.5', 'rate-gap', $row->key, 'rateTarget'));
         }
     }
@@ -139,8 +140,8 @@ final readonly class RateTier implements Tier
         $rate = $row->values['rate'] ?? BigDecimal::zero();
         $variance = $row->variances['rateTarget'] ?? null;
         $isAbove = null === $variance ? Extreme::Smallest !== $row->extreme : !$variance->amount->isNegative();
-        $ink = null === $variance ? Ink::Ink : Style::text($variance->effect);
-        $format = ($this->workings->rates ?? $this->workings->display)->format;
+        $ink = null === $variance ? Ink::Ink : Style::written($this->rates()->variance($variance->amount), $variance->effect);
+        $format = $this->rates()->format;
         foreach ([[$isAbove, 0.0, 1], [!$isAbove, 0.0, 1], [$isAbove, 0.0, 0], [!$isAbove, 0.0, 0], ...$isExtreme ? [[$isAbove, 7.0, 1], [!$isAbove, 7.0, 1], [$isAbove, 16.0, 1], [!$isAbove, 16.0, 1]] : []] as [$side, $further, $decimals]) {
             $text = $format->plain($rate, $decimals).($isExtreme ? ' %' : '');
             $along = $stage->scale->beyond($this->at($stage, $rate), ($side ? 1 : -1) * (self::DOT + $further));
@@ -150,6 +151,11 @@ final readonly class RateTier implements Tier
         }
 
         return false;
+    }
+
+    private function rates(): Display
+    {
+        return $this->workings->rates ?? $this->workings->display;
     }
 
     private function at(Stage $stage, BigDecimal $rate): float

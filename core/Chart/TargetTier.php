@@ -42,7 +42,7 @@ final readonly class TargetTier implements Tier
     public function draw(Stage $stage): void
     {
         foreach ($this->rows as $i => $row) {
-            $isMissed = Effect::Unfavourable === $row->variance($this->workings->reference())?->effect;
+            $isMissed = Effect::Unfavourable === $this->effect($row);
             if (null !== $row->shown && null !== $row->shownScenario) {
                 $this->lengths->bar($stage, 'values', $row, $stage->axis->centre($i), $stage->axis->column, $row->shown, self::style($row->shownScenario, $isMissed), 'value', 'shown');
             }
@@ -52,6 +52,13 @@ final readonly class TargetTier implements Tier
             $this->target($stage, $row, $i);
         }
         $this->labels($stage);
+    }
+
+    private function effect(Row $row): ?Effect
+    {
+        $variance = $row->variance($this->workings->reference());
+
+        return null === $variance ? null : $this->workings->display->effect($variance);
     }
 
     private function target(Stage $stage, Row $row, int $i): void

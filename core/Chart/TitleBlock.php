@@ -8,6 +8,7 @@ use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\PartlyCompared;
 use KeenMargin\Core\Workings\Workings;
 
 /** Who, what in which unit, when and which scenarios: composed from the question, so never out of date. */
@@ -26,7 +27,7 @@ final readonly class TitleBlock
     public static function of(Workings $workings, array $marks = [], TitleLines $own = new TitleLines()): self
     {
         $unit = $workings->display->unitText();
-        $when = implode('; ', array_filter([self::when($workings), ...$marks]));
+        $when = implode('; ', array_filter([self::when($workings), ...PartlyCompared::words($workings), ...$marks]));
 
         return new self($own->who ?? $workings->who, $own->what ?? $workings->subject, '' === $unit || null !== $own->what ? '' : "in $unit", $own->when ?? $when);
     }

@@ -48,7 +48,9 @@ final readonly class VarianceTier implements Tier
                 continue;
             }
             $size = $variance->amount->toFloat();
-            $stage->board->add('variances', $stage->bar($stage->axis->centre($i), $stage->axis->column, 0.0, $size, Style::variance($variance->effect, $row->shownScenario), 'variance', $row->key, 'variance'));
+            $style = Style::variance($this->workings->display->effect($variance), $row->shownScenario);
+            $bar = $stage->bar($stage->axis->centre($i), $stage->axis->column, 0.0, $size, $style, 'variance', $row->key, 'variance');
+            $stage->board->add('variances', $bar);
             $labels[$i] = $this->label($stage, $row, $variance, $size, $i);
         }
         ReferenceLine::draw($stage, $this->reference);
@@ -58,9 +60,14 @@ final readonly class VarianceTier implements Tier
     private function label(Stage $stage, Row $row, Variance $variance, float $size, int $i): TierLabel
     {
         $display = $this->workings->display;
+        $weight = $variance->flagged || $row->role->isSum() ? 600 : 400;
+        $label = static function (int $decimals) use ($stage, $row, $variance, $size, $i, $display, $weight): Text {
+            $text = $display->signed($variance->amount, $decimals);
+            $ink = Style::written($text, $variance->effect);
 
-        return new TierLabel($size, $display->varianceDecimals, static fn (int $decimals): Text => $stage->label(
-            $stage->axis->centre($i), $size, $size >= 0.0, $display->signed($variance->amount, $decimals), Style::text($variance->effect), $variance->flagged || $row->role->isSum() ? 600 : 400, 'variance-label', $row->key, 'variance', 0.5,
-        ));
+            return $stage->label($stage->axis->centre($i), $size, $size >= 0.0, $text, $ink, $weight, 'variance-label', $row->key, 'variance', 0.5);
+        };
+
+        return new TierLabel($size, $display->varianceDecimals, $label);
     }
 }

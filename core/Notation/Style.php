@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Notation;
 
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Workings\Effect;
 
 /** How scenarios and effects look. */
@@ -52,7 +53,13 @@ final readonly class Style
         return new self($ink, null);
     }
 
-    public static function text(Effect $effect): Ink
+    /** Of a written variance: what is written as nought is neither good nor bad. */
+    public static function written(string $number, Effect $effect): Ink
+    {
+        return self::text(NumberFormat::isNought($number) ? Effect::Neutral : $effect);
+    }
+
+    private static function text(Effect $effect): Ink
     {
         return match ($effect) {
             Effect::Favourable => Ink::FavourableText,

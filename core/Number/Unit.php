@@ -16,6 +16,15 @@ enum Unit: string
     case Million = 'm';
     case Billion = 'bn';
 
+    /** Units whose steps are written before them without a space, or that have others above them: `k m` would mean nothing. */
+    private const WITH_OWN_STEPS = [
+        'mm', 'cm', 'm', 'km', 'm²', 'm2', 'km²', 'km2', 'ha', 'm³', 'm3', 'nm', 'mi', 'ft',
+        'mg', 'g', 'kg', 't', 'kt', 'lb',
+        'ml', 'cl', 'dl', 'l', 'hl',
+        's', 'sec', 'min', 'h', 'hr', 'hrs', 'd',
+        'w', 'kw', 'mw', 'wh', 'kwh', 'mwh', 'gwh', 'j', 'kj', 'mj',
+    ];
+
     /** The first unit in which the amount has at most four digits before the decimal sign. */
     public static function fitting(BigDecimal $largest): self
     {
@@ -60,9 +69,31 @@ enum Unit: string
         return min($wanted, $known + $this->exponent());
     }
 
-    /** The unit before a currency or count: `k EUR`, `EUR`, `m`. */
+    /** The unit before a currency or count: `k EUR`, `EUR`, `m`; before one that has steps of its own: `thousand m`. */
     public function with(string $measured): string
     {
-        return trim((self::One === $this ? '' : $this->value).' '.$measured);
+        return trim($this->before($measured).' '.$measured);
+    }
+
+    /** How it is written where amounts of the measure's unit are told: `k` of `EUR`, `thousand` of `kg`. */
+    public function before(string $measured): string
+    {
+        $hasOwnSteps = \in_array(mb_strtolower($measured), self::WITH_OWN_STEPS, true);
+
+        return match (true) {
+            self::One === $this => '',
+            $hasOwnSteps => $this->word(),
+            default => $this->value,
+        };
+    }
+
+    private function word(): string
+    {
+        return match ($this) {
+            self::One => 'one',
+            self::Thousand => 'thousand',
+            self::Million => 'million',
+            self::Billion => 'billion',
+        };
     }
 }

@@ -177,7 +177,7 @@ final class Sentence
         if (null !== $amount) {
             $unit = $amount->isGreaterThanOrEqualTo(1000) ? Unit::fitting($amount->multipliedBy(10)) : Unit::One;
             $shown = $unit->of($amount)->strippedOfTrailingZeros();
-            $text = trim($format->plain($shown, max(0, $shown->getScale())).' '.(Unit::One === $unit ? $measure->unit : $unit->value));
+            $text = trim($format->plain($shown, max(0, $shown->getScale())).' '.(Unit::One === $unit ? $measure->unit : $unit->before($measure->unit)));
         }
         $percent = $flag->percent?->strippedOfTrailingZeros();
         $thresholds = array_values(array_filter([

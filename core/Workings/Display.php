@@ -99,6 +99,22 @@ final readonly class Display
         return NumberFormat::isNought($this->variance($variance->amount)) ? Effect::Neutral : $variance->effect;
     }
 
+    /** How the variance in percent is coloured. */
+    public function percentEffect(Variance $variance): Effect
+    {
+        return NumberFormat::isNought($this->percent($variance)) ? Effect::Neutral : $variance->effect;
+    }
+
+    /** How the number of a column is coloured; null where it is no variance. */
+    public function effectOf(Column $column, ?Variance $variance): ?Effect
+    {
+        return match (true) {
+            null === $variance || !$column->form->isOfVariance() => null,
+            ColumnForm::Percent === $column->form => $this->percentEffect($variance),
+            default => $this->effect($variance),
+        };
+    }
+
     /** A number of the workings as readers see it. */
     public function cell(ColumnForm $form, ?BigDecimal $number): string
     {

@@ -72,6 +72,24 @@ final readonly class Row
         return $this->lacksPart || [] !== array_filter($this->variances, static fn (?Variance $variance): bool => null !== $variance?->absent);
     }
 
+    /**
+     * Whether an amount that the row has no figure of counts as nothing where it is compared, instead of being missing.
+     *
+     * @param string $key of the amount: a scenario's code, `shown`, or what it is
+     */
+    public function countsAsNothing(string $key): bool
+    {
+        $reference = $this->variances[$key] ?? null;
+        $isReference = \array_key_exists($key, $this->variances);
+        $lacksShown = static fn (?Variance $variance): bool => Side::Shown === $variance?->absent;
+
+        return match (true) {
+            $isReference => Side::Reference === $reference?->absent,
+            $this->lacksPart => true,
+            default => [] !== array_filter($this->variances, $lacksShown),
+        };
+    }
+
     /** `Apr only`: the periods that a comparison is of, where the row has others; null where it is of all of them. */
     public function comparesOnly(string $reference): ?string
     {

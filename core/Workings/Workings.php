@@ -101,13 +101,26 @@ final readonly class Workings
     /** A number of a row or a total as readers see it. */
     public function told(Column $column, Row|Total $of): string
     {
-        return (\in_array($column->form, [ColumnForm::Rate, ColumnForm::Points], true) ? $this->rates ?? $this->display : $this->display)->told($column, $of);
+        return $this->displayOf($column)->told($column, $of);
+    }
+
+    /** How the number of a row is coloured; null where it is no variance or there is none. */
+    public function effectOf(Column $column, Row $row): ?Effect
+    {
+        return $this->displayOf($column)->effectOf($column, $row->variances[$column->key] ?? null);
     }
 
     /** A number that a column may hold, as it would be written now. */
     public function written(Column $column, BigDecimal $number): string
     {
-        return (\in_array($column->form, [ColumnForm::Rate, ColumnForm::Points], true) ? $this->rates ?? $this->display : $this->display)->cell($column->form, $number);
+        return $this->displayOf($column)->cell($column->form, $number);
+    }
+
+    private function displayOf(Column $column): Display
+    {
+        $isOfRates = \in_array($column->form, [ColumnForm::Rate, ColumnForm::Points], true);
+
+        return $isOfRates ? $this->rates ?? $this->display : $this->display;
     }
 
     /**

@@ -166,7 +166,10 @@ export interface WorkingsRow {
   panel: string
   shown: Scenario | null
   cells: Record<string, string>
+  /** by column: of what is written as nought there is none */
   effects: Record<string, Effect | null>
+  /** by reference: which periods are compared where the row has others */
+  only: Record<string, string>
   flags: Record<string, boolean>
   /** by the first reference */
   flagged: boolean

@@ -12,10 +12,16 @@ final class SpokenFlag
 {
     private const ZEROS = ['' => 0, 'k' => 3, 'thousand' => 3, 'm' => 6, 'million' => 6, 'bn' => 9, 'billion' => 9];
 
-    /** @param bool $inPoints whether amounts are percentages, so that plain numbers are points */
-    public static function maybe(string $text, bool $inPoints): ?Flag
+    /**
+     * @param bool   $inPoints whether amounts are percentages, so that plain numbers are points
+     * @param string $unit     of the measure: behind a number it is no power of ten, `500 m` are metres where amounts are
+     */
+    public static function maybe(string $text, bool $inPoints, string $unit = ''): ?Flag
     {
         $text = rtrim(trim(mb_strtolower($text)), '. ');
+        if ('' !== $unit) {
+            $text = (string) preg_replace('/(?<=\d|\s)\s*'.preg_quote(mb_strtolower($unit), '/').'(?=\s*(?:and\b|&|;|\+|$))/u', '', $text);
+        }
         $text = (string) preg_replace('/^(gaps |variances )?(over|above|from|of) /', '', $text);
         if (\in_array($text, ['nothing', 'none', 'no gaps', 'no'], true)) {
             return new Flag();

@@ -50,8 +50,10 @@ final readonly class SpokenSlot
     /** @return array<string, mixed> */
     private function flag(string $text): array
     {
-        $inPoints = true === (null === $this->question->measure ? $this->dataset->measures[0] : $this->dataset->maybeMeasure($this->question->measure))?->isInPercent();
-        $flag = SpokenFlag::maybe($text, $inPoints) ?? throw new NotAccepted('text', "\"$text\" is not a size. Write it like ".($inPoints ? '2 pp.' : '5 % and 20k.'));
+        $asked = $this->question->measure;
+        $measure = null === $asked ? $this->dataset->measures[0] : $this->dataset->maybeMeasure($asked);
+        $inPoints = true === $measure?->isInPercent();
+        $flag = SpokenFlag::maybe($text, $inPoints, $measure->unit ?? '') ?? throw new NotAccepted('text', "\"$text\" is not a size. Write it like ".($inPoints ? '2 pp.' : '5 % and 20k.'));
 
         return ['flag' => RecipeWriter::flag($flag) ?: null];
     }

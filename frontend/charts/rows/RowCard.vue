@@ -22,6 +22,8 @@ const WIDTH = 208
 const DWELL = 350
 const row = computed(() => props.table.rows.find((row) => row.key === props.rowKey))
 const columns = computed(() => props.table.columns.filter((column) => column.id !== 'shown'))
+const headOf = (reference: string | number) =>
+  props.table.columns.find((column) => column.reference === reference)?.head ?? reference
 const style = computed(() => beside(props, WIDTH))
 const { about } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(props, 'rowKey'), DWELL)
 </script>
@@ -43,13 +45,16 @@ const { about } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(
       <span
         :class="
           column.reference
-            ? effectClass(row.effects[column.reference])
+            ? effectClass(row.effects[column.id])
             : row.cells[column.id] === 'missing'
               ? 'text-quiet'
               : ''
         "
         >{{ row.cells[column.id] }}</span
       >
+    </p>
+    <p v-for="(only, reference) in row.only" :key="reference" class="mt-1 text-[12px] text-quiet">
+      {{ headOf(reference) }}: {{ only }}
     </p>
     <p v-if="table.unit" class="mt-1 border-t border-hairline pt-1 text-[12px] text-quiet">in {{ table.unit }}</p>
     <p v-for="note in notes" :key="note.id" class="mt-1 line-clamp-3 border-t border-hairline pt-1 text-[12px]">

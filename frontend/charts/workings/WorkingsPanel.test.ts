@@ -6,7 +6,12 @@ import WorkingsPanel from './WorkingsPanel.vue'
 
 const row = (key: string, label: string, cell: string, variance: string, flagged = false) => ({
   ...{ key, label, role: 'row' as const, depth: 0, panel: '', shown: 'AC' as const, flagged },
-  ...{ cells: { AC: cell, 'variance:BU': variance }, effects: { BU: 'favourable' as const }, flags: { BU: flagged } },
+  ...{
+    cells: { AC: cell, 'variance:BU': variance },
+    effects: { 'variance:BU': 'favourable' as const },
+    only: {},
+    flags: { BU: flagged },
+  },
 })
 const table: WorkingsTable = {
   unit: 'k',

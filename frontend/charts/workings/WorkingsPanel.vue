@@ -30,7 +30,7 @@ const sums = computed(() => {
 function tone(row: WorkingsTable['rows'][number], column: string, reference: string | null): string {
   if (!reference)
     return row.cells[column] === 'missing' ? 'text-quiet italic' : column === row.shown ? 'font-semibold' : ''
-  return `${effectClass(row.effects[reference])} ${row.flags[reference] ? 'font-semibold' : ''}`
+  return `${effectClass(row.effects[column])} ${row.flags[reference] ? 'font-semibold' : ''}`
 }
 
 /** The largest first, then the smallest, then the chart's own order; names the other way round. */
@@ -171,7 +171,12 @@ defineExpose({ show })
               class="py-[3px] pl-6 text-right whitespace-nowrap"
               :class="tone(row, column.id, column.reference)"
             >
-              {{ row.cells[column.id] ?? '' }}
+              {{ row.cells[column.id] ?? ''
+              }}<span
+                v-if="column.reference && column.id.startsWith('variance:') && row.only[column.reference]"
+                class="block text-[11.5px] font-normal text-quiet"
+                >{{ row.only[column.reference] }}</span
+              >
             </td>
           </tr>
         </tbody>

@@ -4,7 +4,7 @@ import { block, size, sorted } from './tableText'
 
 const row = (key: string, cell: string, role: 'row' | 'total' | 'group' = 'row') => ({
   ...{ key, label: key, role, depth: 0, panel: '', shown: null },
-  ...{ cells: { AC: cell }, effects: {}, flags: {}, flagged: false },
+  ...{ cells: { AC: cell }, effects: {}, only: {}, flags: {}, flagged: false },
 })
 const table: WorkingsTable = {
   unit: 'k',
