@@ -10,9 +10,11 @@ use KeenMargin\App\Storage\FactSources;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Figures\FactFilter;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
@@ -51,7 +53,14 @@ final readonly class FiguresController
         $period = FigureTableState::maybePeriod($body->maybe('period'), $figures->dataset());
         $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => FigureTableState::filter($filter, $figures->dataset()), $body->maybe('where')?->list() ?? []);
 
-        return new JsonResponse(['files' => $this->sources->of($record, $measure->sources(), $body->must('scenario')->enum(Scenario::class), null === $period ? null : PeriodRange::between($period, $period), $where, $body->maybe('page')?->int(1, 100_000) ?? 1)]);
+        $dataset = $figures->dataset();
+        $within = null === $period || $dataset->isTimeless() ? null : PeriodRange::between($period, $period)->belonging($dataset->grain, $dataset->calendar);
+        $starts = null === $within ? null : array_fill_keys(array_map(static fn (Period $fine): int => $fine->start, $within), true);
+        $scenario = $body->must('scenario')->enum(Scenario::class);
+        $facts = new FactFilter(array_fill_keys($measure->sources(), [$scenario->value => $starts]), $where);
+        $page = $body->maybe('page')?->int(1, 100_000) ?? 1;
+
+        return new JsonResponse(['files' => $this->sources->of($record, $facts, $page)]);
     }
 
     #[Route('/exports/{format}', requirements: ['format' => '[a-z]{1,8}'], methods: 'GET')]

@@ -16,6 +16,7 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Workings\AskedOnce;
 use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\RowFigures;
@@ -42,7 +43,8 @@ final readonly class RowController
     {
         [$record, $figures, $recipe, $workings, $row] = $this->asked($id, JsonBody::of($request)->object(['recipe', 'row']));
         $steps = RowSteps::of($row, $workings, $recipe, $figures->dataset());
-        $of = RowFigures::of($row, $workings, $recipe->question, $figures->dataset());
+        $of = new RowFigures($row, $workings, $recipe->question, $figures);
+        $imports = fn (Scenario $scenario): array => ['scenario' => $scenario->value, 'imports' => $this->sources->imports($record, $of->of($scenario))];
 
         return new JsonResponse([
             'key' => $row->key,
@@ -51,7 +53,7 @@ final readonly class RowController
             'deeper' => array_map(static fn (array $way): array => ['by' => $way['by'], 'label' => $way['label'], 'recipe' => RecipeWriter::toArray($way['recipe'])], $steps->deeper),
             'without' => null === $steps->without ? null : RecipeWriter::toArray($steps->without),
             'whyNot' => $steps->whyNot,
-            'scenarios' => array_map(fn (Scenario $scenario): array => ['scenario' => $scenario->value, 'imports' => $this->sources->imports($record, $of->measures, ...[...$of->stands($scenario), $of->where])], self::scenarios($row, $recipe, $workings)),
+            'scenarios' => array_map($imports, self::scenarios($row, $recipe, $workings)),
         ]);
     }
 
@@ -61,9 +63,12 @@ final readonly class RowController
     {
         $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario', 'page']);
         [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
-        $of = RowFigures::of($row, $workings, $recipe->question, $figures->dataset());
+        $of = new RowFigures($row, $workings, $recipe->question, $figures);
 
-        return new JsonResponse(['files' => $this->sources->of($record, $of->measures, ...[...$of->stands($body->must('scenario')->enum(Scenario::class)), $of->where, $body->maybe('page')?->int(1, 100_000) ?? 1])]);
+        $facts = $of->of($body->must('scenario')->enum(Scenario::class));
+        $page = $body->maybe('page')?->int(1, 100_000) ?? 1;
+
+        return new JsonResponse(['files' => $this->sources->of($record, $facts, $page)]);
     }
 
     /** All of these rows, as one table. */
@@ -72,10 +77,11 @@ final readonly class RowController
     {
         $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario']);
         [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
-        $of = RowFigures::of($row, $workings, $recipe->question, $figures->dataset());
+        $of = new RowFigures($row, $workings, $recipe->question, $figures);
+        $facts = $of->of($body->must('scenario')->enum(Scenario::class));
         $path = (string) tempnam(sys_get_temp_dir(), 'keen-sources');
         $writer = CsvWriter::to($path, '');
-        foreach ($this->sources->table($record, $of->measures, ...[...$of->stands($body->must('scenario')->enum(Scenario::class)), $of->where]) as $line) {
+        foreach ($this->sources->table($record, $facts) as $line) {
             $writer->row(array_map(static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell) ? new Exact($cell) : $cell, $line));
         }
         $writer->close();
@@ -85,11 +91,11 @@ final readonly class RowController
         return $response->deleteFileAfterSend();
     }
 
-    /** @return array{DatasetRecord, StoredFigures, Recipe, Workings, Row} */
+    /** @return array{DatasetRecord, AskedOnce, Recipe, Workings, Row} */
     private function asked(int $id, Given $body): array
     {
         $record = $this->records->dataset($id);
-        $figures = new StoredFigures($record, $this->store);
+        $figures = new AskedOnce(new StoredFigures($record, $this->store));
         $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
         $workings = Reckoning::of($recipe, $figures);
         $key = $body->must('row')->text(1000);

@@ -9,6 +9,7 @@ use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\FactFilter;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Reading\JoinedMapping;
@@ -17,11 +18,7 @@ use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\Role;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Figures\Reading\SourceRows;
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series;
-use KeenMargin\Core\Time\Grain;
-use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Time\PeriodRange;
 
 /** From amounts back to the rows of the files that they stood in. */
 final readonly class FactSources
@@ -33,33 +30,23 @@ final readonly class FactSources
     }
 
     /**
-     * @param list<string>                    $measures
-     * @param ?PeriodRange                    $range    none: all
-     * @param list<MemberFilter|NumberFilter> $where
-     * @param int                             $page     from 1, of each file's rows
+     * @param int $page from 1, of each file's rows
      *
      * @return list<array<string, mixed>> by import, the latest first: its header and the rows
      */
-    public function of(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where, int $page = 1): array
+    public function of(DatasetRecord $record, FactFilter $facts, int $page = 1): array
     {
         $dataset = (new StoredFigures($record, $this->store))->dataset();
-        $at = self::within($range, $dataset);
+        $withRows = fn (array $file): array => $file + $this->rows($this->import($file['import']), $dataset, $facts, $page);
 
-        return array_map(fn (array $file): array => $file + $this->rows($this->import($file['import']), $dataset, $measures, $scenario, $where, $at, $page), $this->imports($record, $measures, $scenario, $range, $where));
+        return array_map($withRows, $this->imports($record, $facts));
     }
 
-    /**
-     * @param list<string>                    $measures
-     * @param ?PeriodRange                    $range    none: all
-     * @param list<MemberFilter|NumberFilter> $where
-     *
-     * @return list<array{import: int, name: string, at: string, facts: int}> the latest first
-     */
-    public function imports(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where): array
+    /** @return list<array{import: int, name: string, at: string, facts: int}> the latest first */
+    public function imports(DatasetRecord $record, FactFilter $facts): array
     {
-        $figures = new StoredFigures($record, $this->store);
         $files = [];
-        foreach ($this->counts($record, $figures, $measures, $scenario, $where, self::within($range, $figures->dataset())) as $id => $count) {
+        foreach ($this->counts($record, $facts) as $id => $count) {
             $import = $this->manager->find(ImportRecord::class, $id);
             null === $import || $files[] = ['import' => $id, 'name' => $import->name, 'at' => $import->at->format(\DateTimeInterface::ATOM), 'facts' => $count];
         }
@@ -67,27 +54,22 @@ final readonly class FactSources
         return $files;
     }
 
-    /**
-     * @param list<string>                    $measures
-     * @param list<MemberFilter|NumberFilter> $where
-     * @param callable(int): bool             $at
-     *
-     * @return array<int, int> how many of the amounts came with each import, the latest first
-     */
-    private function counts(DatasetRecord $record, StoredFigures $figures, array $measures, Scenario $scenario, array $where, callable $at): array
+    /** @return array<int, int> how many of the amounts came with each import, the latest first */
+    private function counts(DatasetRecord $record, FactFilter $facts): array
     {
-        $ids = [];
-        foreach ($record->measures as $measure) {
-            if (\in_array($measure->name, $measures, true)) {
-                $ids[] = (int) $measure->id;
-            }
-        }
-        $conditions = array_map($figures->condition(...), array_values(array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => null !== $figures->dataset()->maybeBreakdown($filter->field()))));
+        $figures = new StoredFigures($record, $this->store);
+        $isOfBreakdown = static fn (MemberFilter|NumberFilter $filter): bool => null !== $figures->dataset()->maybeBreakdown($filter->field());
+        $conditions = array_map($figures->condition(...), array_values(array_filter($facts->where, $isOfBreakdown)));
         $counts = [];
-        foreach ($this->store->runs()->runsOf((int) $record->id, $ids, SeriesStore::scenarioNumber($scenario), $conditions) as $run) {
-            foreach ($run->imports as $start => $import) {
-                if ($at($start)) {
-                    $counts[$import] = ($counts[$import] ?? 0) + 1;
+        foreach ($record->measures as $measure) {
+            foreach ($facts->scenarios($measure->name) as $scenario) {
+                $runs = $this->store->runs()->runsOf((int) $record->id, [(int) $measure->id], SeriesStore::scenarioNumber($scenario), $conditions);
+                foreach ($runs as $run) {
+                    foreach ($run->imports as $start => $import) {
+                        if ($facts->picks($measure->name, $scenario, $start)) {
+                            $counts[$import] = ($counts[$import] ?? 0) + 1;
+                        }
+                    }
                 }
             }
         }
@@ -99,17 +81,13 @@ final readonly class FactSources
     /**
      * All rows, one after the other, however many.
      *
-     * @param list<string>                    $measures
-     * @param ?PeriodRange                    $range    none: all
-     * @param list<MemberFilter|NumberFilter> $where
-     *
      * @return \Generator<int, list<string>> each file's name, header and rows
      */
-    public function table(DatasetRecord $record, array $measures, Scenario $scenario, ?PeriodRange $range, array $where): \Generator
+    public function table(DatasetRecord $record, FactFilter $facts): \Generator
     {
         $dataset = (new StoredFigures($record, $this->store))->dataset();
-        foreach ($this->imports($record, $measures, $scenario, $range, $where) as $file) {
-            $rows = $this->found($this->import($file['import']), $dataset, $measures, $scenario, $where, self::within($range, $dataset));
+        foreach ($this->imports($record, $facts) as $file) {
+            $rows = $this->found($this->import($file['import']), $dataset, $facts);
             if (!\is_string($rows)) {
                 yield ['File', 'Row', ...$rows['columns']];
                 foreach ($rows['rows'] as $number => [$cells]) {
@@ -124,16 +102,10 @@ final readonly class FactSources
         return $this->manager->find(ImportRecord::class, $id) ?? throw new \LogicException("There is no import $id.");
     }
 
-    /**
-     * @param list<string>                    $measures
-     * @param list<MemberFilter|NumberFilter> $where
-     * @param callable(int): bool             $at
-     *
-     * @return array<string, mixed>
-     */
-    private function rows(ImportRecord $import, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at, int $page): array
+    /** @return array<string, mixed> */
+    private function rows(ImportRecord $import, Dataset $dataset, FactFilter $facts, int $page): array
     {
-        $found = $this->found($import, $dataset, $measures, $scenario, $where, $at);
+        $found = $this->found($import, $dataset, $facts);
         if (\is_string($found)) {
             return ['says' => $found, 'columns' => [], 'rows' => []];
         }
@@ -154,13 +126,10 @@ final readonly class FactSources
     }
 
     /**
-     * @param list<string>                    $measures
-     * @param list<MemberFilter|NumberFilter> $where
-     * @param callable(int): bool             $at
-     *
-     * @return array{columns: list<string>, rows: \Generator<int, array{list<string>, list<string>}>}|string the rows by their numbers, or why they cannot be shown
+     * @return array{columns: list<string>, rows: \Generator<int, array{list<string>, list<string>}>}|string the rows by their
+     *                                                                                                       numbers, or why they cannot be shown
      */
-    private function found(ImportRecord $import, Dataset $dataset, array $measures, Scenario $scenario, array $where, callable $at): array|string
+    private function found(ImportRecord $import, Dataset $dataset, FactFilter $facts): array|string
     {
         $path = null === $import->keptFile ? null : $this->files->maybePath($import->keptFile);
         if (null === $path) {
@@ -174,15 +143,12 @@ final readonly class FactSources
             return $e->getMessage();
         }
         $order = array_flip(array_map(strval(...), array_keys($mapping->of(Role::Breakdown))));
-        $wanted = static fn (Series $series): bool => \in_array($series->measure, $measures, true) && $series->scenario === $scenario
-            && [] === array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => isset($order[$filter->field()]) && !$filter->letsText($series->member($order[$filter->field()])));
+        $lets = static fn (Series $series): callable => static fn (MemberFilter|NumberFilter $filter): bool => !isset($order[$filter->field()])
+            || $filter->letsText($series->member($order[$filter->field()]));
+        $wanted = static fn (Series $series): bool => \in_array($series->scenario, $facts->scenarios($series->measure), true)
+            && \count($facts->where) === \count(array_filter($facts->where, $lets($series)));
+        $at = static fn (Series $series, int $start): bool => $facts->picks($series->measure, $series->scenario, $start);
 
         return ['columns' => $sheet->header, 'rows' => SourceRows::of($sheet, $mapping, $wanted, $at)];
-    }
-
-    /** @return \Closure(int): bool whether the period that starts there is in it */
-    private static function within(?PeriodRange $range, Dataset $dataset): \Closure
-    {
-        return static fn (int $start): bool => null === $range || Grain::Timeless === $dataset->grain || $range->holds(Period::ofStart($dataset->grain, $start, $dataset->calendar));
     }
 }

@@ -5,69 +5,45 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\FactFilter;
+use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionFit;
-use KeenMargin\Core\Time\Grain;
-use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Time\PeriodRange;
 
 /** Which amounts of the dataset a row is made of. */
 final readonly class RowFigures
 {
-    /**
-     * @param list<string>                    $measures
-     * @param ?PeriodRange                    $range    none where the figures have no time
-     * @param list<MemberFilter|NumberFilter> $where
-     */
-    private function __construct(public array $measures, private ?PeriodRange $range, public array $where, private Dataset $dataset)
+    public function __construct(private Row $row, private Workings $workings, private Question $question, private Figures $figures)
     {
     }
 
-    public static function of(Row $row, Workings $workings, Question $question, Dataset $dataset): self
+    /** Those of one scenario; of a derived prior year the actuals that it is made of. */
+    public function of(Scenario $scenario): FactFilter
     {
-        $measures = 'capacity-fill' === $workings->kind
-            ? array_map(static fn (Measure $measure): string => $measure->name, array_values(QuestionFit::capacity($question, $dataset)))
-            : $workings->measure->sources();
+        $dataset = $this->figures->dataset();
+        $starts = [];
+        foreach ($this->compared() as $measure) {
+            $scope = Scope::of($this->question, $dataset, $measure, $measure->sources());
+            $comparison = (new ComparisonRows($scope, $measure, $this->figures))->comparison;
+            $kept = $comparison->plan($this->row->fine ?? $scope->fine)->values[$scenario->value] ?? null;
+            foreach ($measure->sources() as $source) {
+                $starts[$source] = $kept?->among() ?? [];
+            }
+        }
 
-        return new self($measures, self::range($row, $workings, $question, $dataset), self::where($row, $workings, $question, $dataset), $dataset);
+        return new FactFilter($starts, self::where($this->row, $this->workings, $this->question, $dataset));
     }
 
-    /**
-     * Where a scenario's amounts stand: a prior year that is not told apart is last year's actuals.
-     *
-     * @return array{Scenario, ?PeriodRange}
-     */
-    public function stands(Scenario $scenario): array
+    /** @return list<Measure> */
+    private function compared(): array
     {
-        if (Scenario::PriorYear !== $scenario || null === $this->range || \in_array($scenario, $this->dataset->coverage->scenarios(), true)) {
-            return [$scenario, $this->range];
-        }
-        $earlier = static fn (int $day): Period => Period::ofStart(Grain::Day, $day)->yearEarlier();
-
-        return [Scenario::Actual, new PeriodRange($earlier($this->range->firstDay)->firstDay(), $earlier($this->range->lastDay + 1)->firstDay() - 1)];
-    }
-
-    private static function range(Row $row, Workings $workings, Question $question, Dataset $dataset): ?PeriodRange
-    {
-        if ($dataset->isTimeless()) {
-            return null;
-        }
-        if (null === $row->period) {
-            return $workings->range;
-        }
-        $from = match (true) {
-            RowRole::Landing === $row->role => $row->period,
-            Cumulation::YearToDate === $question->cumulate => $dataset->calendar->group($row->period, Grain::Year),
-            Cumulation::Moving === $question->cumulate => $row->period->yearEarlier()->moved(1),
-            default => $row->period,
-        };
-
-        return PeriodRange::between($from, $row->period);
+        return 'capacity-fill' === $this->workings->kind
+            ? array_values(QuestionFit::capacity($this->question, $this->figures->dataset()))
+            : [$this->workings->measure];
     }
 
     /** @return list<MemberFilter|NumberFilter> */

@@ -10,8 +10,8 @@ use KeenMargin\Core\Figures\Series;
 final class SourceRows
 {
     /**
-     * @param callable(Series): bool $wanted
-     * @param callable(int): bool    $at     whether the period that starts there is wanted
+     * @param callable(Series): bool      $wanted whether any amount of the series may be wanted
+     * @param callable(Series, int): bool $at     whether the amount of the period that starts there is wanted
      *
      * @return \Generator<int, array{list<string>, list<string>}> the cells of a row and the columns that hold the amounts, by row number
      */
@@ -34,7 +34,9 @@ final class SourceRows
             $isWanted[$key] ??= self::slots($combinations, $amounts, $cells, $wanted);
             $columns = [];
             foreach ([] === $isWanted[$key] ? [] : $amounts->columns as [$place, $slot, $header]) {
-                if (isset($isWanted[$key][$slot]) && !NumberReader::isMissing(Cell::clean($cells[$place] ?? '')) && self::falls($periods, $mapping, $cells, $header, $at)) {
+                if (isset($isWanted[$key][$slot])
+                    && !NumberReader::isMissing(Cell::clean($cells[$place] ?? ''))
+                    && self::falls($periods, $mapping, $cells, $header, $isWanted[$key][$slot], $at)) {
                     $columns[] = $sheet->header[$place];
                 }
             }
@@ -48,7 +50,7 @@ final class SourceRows
      * @param list<string>           $cells
      * @param callable(Series): bool $wanted
      *
-     * @return array<int, true> slots whose series is wanted
+     * @return array<int, Series> those that are wanted, by slot
      */
     private static function slots(RowCombinations $combinations, AmountColumns $amounts, array $cells, callable $wanted): array
     {
@@ -58,8 +60,9 @@ final class SourceRows
         }
         $slots = [];
         foreach ($amounts->meanings as $slot => $meaning) {
-            if ($wanted($combinations->series($combination, ...$meaning))) {
-                $slots[$slot] = true;
+            $series = $combinations->series($combination, ...$meaning);
+            if ($wanted($series)) {
+                $slots[$slot] = $series;
             }
         }
 
@@ -67,14 +70,14 @@ final class SourceRows
     }
 
     /**
-     * @param list<string>        $cells
-     * @param callable(int): bool $at
+     * @param list<string>                $cells
+     * @param callable(Series, int): bool $at
      */
-    private static function falls(PeriodColumn $periods, Mapping $mapping, array $cells, string $header, callable $at): bool
+    private static function falls(PeriodColumn $periods, Mapping $mapping, array $cells, string $header, Series $series, callable $at): bool
     {
         $text = $periods->text($cells);
         $period = !$mapping->keepsTotals && TotalWords::isTotal($text) ? null : $periods->maybe($text, $header);
 
-        return null !== $period && $at($period->start);
+        return null !== $period && $at($series, $period->start);
     }
 }

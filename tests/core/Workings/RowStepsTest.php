@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
+use KeenMargin\Core\Figures\FactFilter;
 use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Core\Workings\RowFigures;
 use KeenMargin\Core\Workings\RowSteps;
+use KeenMargin\Core\Workings\Workings;
 use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** Where to go from a row, and what it is made of. */
@@ -113,33 +119,70 @@ final class RowStepsTest extends TestCase
     }
 
     /** @param array<string, mixed> $question */
-    private static function made(array $question, string $key): RowFigures
+    private static function made(array $question, string $key): FactFilter
     {
         $recipe = Written::recipe($question);
         $workings = Reckoning::of($recipe, self::figures());
 
-        return RowFigures::of(array_column($workings->rows, null, 'key')[$key], $workings, $recipe->question, self::figures()->dataset());
+        return self::facts($key, $workings, $recipe, self::figures(), Scenario::Actual);
+    }
+
+    private static function facts(string $key, Workings $workings, Recipe $recipe, Figures $figures, Scenario $scenario): FactFilter
+    {
+        return (new RowFigures(array_column($workings->rows, null, 'key')[$key], $workings, $recipe->question, $figures))->of($scenario);
+    }
+
+    /** @return list<string> the amounts of a measure that are picked, `AC 2026-01` */
+    private static function picked(FactFilter $facts, string $measure, string ...$periods): array
+    {
+        $picked = [];
+        foreach ([Scenario::Actual, Scenario::PriorYear] as $scenario) {
+            foreach ($periods as $period) {
+                if ($facts->picks($measure, $scenario, Period::of($period)->start)) {
+                    $picked[] = "$scenario->value $period";
+                }
+            }
+        }
+
+        return $picked;
     }
 
     public function testWhatARowIsMadeOf(): void
     {
-        $days = static fn (RowFigures $of): array => [$of->stands(Scenario::Actual)[1]?->firstDay, $of->stands(Scenario::Actual)[1]?->lastDay];
-        $february = \KeenMargin\Core\Time\Period::month(2026, 2);
-        self::assertSame([$february->firstDay(), $february->lastDay()], $days(self::made([], '2026-02')));
-        self::assertSame([\KeenMargin\Core\Time\Period::month(2026, 1)->firstDay(), $february->lastDay()], $days(self::made(['cumulate' => 'year to date'], '2026-02')));
+        $months = static fn (FactFilter $of): array => self::picked($of, $of->measures()[0], '2026-01', '2026-02', '2026-03');
+        self::assertSame(['AC 2026-02'], $months(self::made([], '2026-02')));
+        self::assertSame(['AC 2026-01', 'AC 2026-02'], $months(self::made(['cumulate' => 'year to date'], '2026-02')));
         self::assertEquals([new MemberFilter('Route', ['North'])], self::made(['by' => 'Route'], 'North')->where);
         self::assertEquals([new MemberFilter('Route', ['Outer'], false)], self::made(['by' => 'Route', 'top' => 1], 'other')->where);
         self::assertEquals([], self::made(['by' => 'Route'], 'total')->where);
         self::assertEquals([new MemberFilter('Route', ['Holm']), new MemberFilter('Class', ['Foot'])], self::made(['by' => 'Class', 'each' => 'Route'], 'Holm/Foot')->where);
     }
 
-    public function testAPriorYearThatIsNotToldApartIsLastYearsActuals(): void
+    /**
+     * Of the amounts that are there those are picked that the number is the sum of.
+     *
+     * @param array<string, mixed> $question
+     * @param list<string>         $made
+     */
+    #[TestWith(["Month,Actual\n2025-02,1\n2026-02,2\n", [], '2026-02', ['AC 2025-02']])]
+    #[TestWith(["Month,Scenario,Actual\n2025-01,PY,9\n2025-01,AC,1\n2025-02,AC,1\n2026-01,PY,3\n2026-01,AC,2\n2026-02,AC,2\n", ['by' => 'quarter'], '2026-Q1', ['AC 2025-02', 'PY 2026-01']])]
+    #[TestWith(["Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n", ['by' => 'month'], '2021-01', ['AC 2020-W01', 'AC 2020-W02']])]
+    #[TestWith(["Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n", ['by' => 'month'], '2025-02', ['AC 2024-02-28', 'AC 2024-02-29']])]
+    public function testWhatAPriorYearIsMadeOf(string $csv, array $question, string $key, array $made): void
     {
-        $figures = Written::figures("Month,Actual\n2025-02,1\n2026-02,2\n");
-        $recipe = Written::recipe(['against' => ['PY']]);
-        $workings = Reckoning::of($recipe, $figures);
-        [$scenario, $range] = RowFigures::of(array_column($workings->rows, null, 'key')['2026-02'], $workings, $recipe->question, $figures->dataset())->stands(Scenario::PriorYear);
-        self::assertSame([Scenario::Actual, \KeenMargin\Core\Time\Period::month(2025, 2)->firstDay(), \KeenMargin\Core\Time\Period::month(2025, 2)->lastDay()], [$scenario, $range?->firstDay, $range?->lastDay]);
+        $figures = Written::figures($csv);
+        $recipe = Written::recipe(['against' => ['PY'], ...$question]);
+        $facts = self::facts($key, Reckoning::of($recipe, $figures), $recipe, $figures, Scenario::PriorYear);
+        preg_match_all('/^20\d\d-\S+?(?=,)/m', $csv, $periods);
+        self::assertSame($made, self::picked($facts, $facts->measures()[0], ...array_values(array_unique($periods[0]))));
+    }
+
+    public function testAnActualAfterTheClosingIsNotAmongThoseThatAreShown(): void
+    {
+        $figures = Written::figures("Month,Customer,Actual\n2026-01,A,10\n2026-02,A,100\n");
+        $recipe = Written::recipe(['by' => 'Customer', 'closedThrough' => '2026-01']);
+        $facts = self::facts('A', Reckoning::of($recipe, $figures), $recipe, $figures, Scenario::Actual);
+        self::assertSame(['AC 2026-01'], self::picked($facts, $facts->measures()[0], '2026-01', '2026-02'));
     }
 
     public function testAGatheredChartIsMadeOfAllThatHaveNoneOfTheirOwn(): void
@@ -152,7 +195,8 @@ final class RowStepsTest extends TestCase
         $recipe = Written::recipe(['each' => 'Route']);
         $workings = Reckoning::of($recipe, $figures);
         $where = static function (string $panel) use ($workings, $recipe, $figures): MemberFilter {
-            $filter = RowFigures::of($workings->panels()[$panel][0], $workings, $recipe->question, $figures->dataset())->where[0];
+            $facts = (new RowFigures($workings->panels()[$panel][0], $workings, $recipe->question, $figures))->of(Scenario::Actual);
+            $filter = $facts->where[0];
             self::assertInstanceOf(MemberFilter::class, $filter);
 
             return $filter;
