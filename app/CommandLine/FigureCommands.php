@@ -20,8 +20,6 @@ use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Render\FontFaces;
 use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Render\SvgRenderer;
-use KeenMargin\Core\Workings\Check;
-use KeenMargin\Core\Workings\WorkingsWriter;
 
 /**
  * `workings` and `draw`: a recipe and a file of figures in, numbers or a picture out. Runs without a framework.
@@ -44,7 +42,7 @@ final readonly class FigureCommands
             $recipe = RecipeReader::json($this->contents($recipeFile));
             $figures = $this->figures($recipe, $figuresFile);
             $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
-            $this->write('draw' === $arguments[0] ? $this->renderer($output ?? '.svg')->render($drawing->scene) : $this->workings($drawing), $output);
+            $this->write('draw' === $arguments[0] ? $this->renderer($output ?? '.svg')->render($drawing->scene) : $drawing->document(), $output);
 
             return self::DONE;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
@@ -113,13 +111,6 @@ final readonly class FigureCommands
     private function contents(string $file): string
     {
         return (string) file_get_contents(InputFile::path($file, 'a recipe'));
-    }
-
-    private function workings(Drawing $drawing): string
-    {
-        $workings = array_merge(WorkingsWriter::toArray($drawing->workings), ['checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks())]);
-
-        return json_encode($workings, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR)."\n";
     }
 
     /** Beside its place first, so that a reader never finds half a file. */

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export;
 
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\ColumnForm;
+use KeenMargin\Core\Workings\LeftOut;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
@@ -34,7 +36,7 @@ final class WorkingsCsv
             default => $column->head,
         };
 
-        return [$workings->by instanceof Grain ? 'Period' : $workings->by, ...self::inOrder($workings, $head, 'Shown', static fn (string $key): array => ["Effect $key", "Flagged $key"])];
+        return [$workings->by instanceof Grain ? 'Period' : $workings->by, ...self::inOrder($workings, $head, 'Shown', static fn (string $key): array => ["Effect $key", "Flagged $key", "Compared $key", "Absent $key"])];
     }
 
     /** @return list<string> */
@@ -42,11 +44,26 @@ final class WorkingsCsv
     {
         $verdict = static function (string $key) use ($of): array {
             $variance = $of->variances[$key] ?? null;
+            if (null === $variance) {
+                return ['', '', '', ''];
+            }
 
-            return [$variance?->effect->value ?? '', null === $variance ? '' : ($variance->flagged ? 'yes' : 'no')];
+            return [$variance->effect->value, $variance->flagged ? 'yes' : 'no', self::compared($of, $key), $variance->absent->value ?? ''];
         };
 
         return self::inOrder($workings, static fn (Column $column): string => $column->number($of)?->toString() ?? '', $of->shown?->toString() ?? '', $verdict);
+    }
+
+    /** `all`, `Jan and Feb only`, `without 2026-03` */
+    private static function compared(Row|Total $of, string $reference): string
+    {
+        if ($of instanceof Row) {
+            return $of->comparesOnly($reference) ?? 'all';
+        }
+        $leftOut = ($of->leftOut[$reference] ?? new LeftOut())->all();
+        $keys = array_map(static fn (Period $period): string => $period->key(), $leftOut);
+
+        return [] === $keys ? 'all' : 'without '.implode(' ', $keys);
     }
 
     /**

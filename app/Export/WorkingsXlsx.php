@@ -33,10 +33,14 @@ final readonly class WorkingsXlsx
         $keys = [...array_map(static fn (Row $row): string => $row->key, $workings->rows), ...array_keys($sums)];
         $ids = array_map(static fn (Column $column): string => $column->id(), $workings->columns);
         $sheet = new self($workings, array_combine($keys, array_map(static fn (int $i): int => $i + self::FIRST, array_keys($keys))), array_combine($ids, array_map(static fn (int $i): int => $i + 1, array_keys($ids))));
-        $writer->row([$workings->by instanceof Grain ? 'Period' : $workings->by, ...array_map(static fn (Column $column): string => $column->head, $workings->columns)], true);
-        $writer->row(['', ...array_map(static fn (Column $column): string => $column->rule, $workings->columns)]);
+        $partly = self::partlyCompared($workings);
+        $heads = array_map(static fn (Column $column): string => $column->head, $workings->columns);
+        $rules = array_map(static fn (Column $column): string => $column->rule, $workings->columns);
+        $writer->row([$workings->by instanceof Grain ? 'Period' : $workings->by, ...$heads, ...array_values($partly)], true);
+        $writer->row(['', ...$rules, ...array_map(static fn (): string => 'Periods of the variance', array_values($partly))]);
         foreach ($workings->rows as $row) {
-            $writer->row([$row->label, ...$sheet->cells($row->key, $row)], $row->role->isSum());
+            $compared = array_map(static fn (string $reference): string => $row->comparesOnly($reference) ?? '', array_keys($partly));
+            $writer->row([$row->label, ...$sheet->cells($row->key, $row), ...$compared], $row->role->isSum());
         }
         foreach ($sums as $key => [$label, $total]) {
             $writer->row([$label, ...$sheet->cells($key, $total)], true);
@@ -46,6 +50,20 @@ final readonly class WorkingsXlsx
         unlink($path);
 
         return $bytes;
+    }
+
+    /** @return array<string, string> heads of columns that say which periods are compared, by reference; only where rows have others */
+    private static function partlyCompared(Workings $workings): array
+    {
+        $heads = [];
+        foreach ($workings->references as $reference) {
+            $isPartly = static fn (Row $row): bool => null !== $row->comparesOnly($reference->key);
+            if ([] !== array_filter($workings->rows, $isPartly)) {
+                $heads[$reference->key] = "Compared with {$reference->short}";
+            }
+        }
+
+        return $heads;
     }
 
     /** @return array<string, array{string, Total}> that are no rows already */

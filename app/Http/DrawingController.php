@@ -64,12 +64,16 @@ final readonly class DrawingController
     }
 
     #[Route('/workings', defaults: ['format' => 'csv'])]
-    #[Route('/workings.{format}', requirements: ['format' => 'csv|xlsx'])]
+    #[Route('/workings.{format}', requirements: ['format' => 'csv|xlsx|json'])]
     public function workings(int $id, string $format, Request $request): Response
     {
         [$recipe, $figures] = $this->asked($id, $request);
         $drawing = Drawing::of($recipe, $figures, $this->kinds);
-        [$bytes, $type] = 'csv' === $format ? [WorkingsCsv::of($drawing->workings), 'text/csv; charset=utf-8'] : [WorkingsXlsx::of($drawing->workings), 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'];
+        [$bytes, $type] = match ($format) {
+            'xlsx' => [WorkingsXlsx::of($drawing->workings), 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+            'json' => [$drawing->document(), 'application/json'],
+            default => [WorkingsCsv::of($drawing->workings), 'text/csv; charset=utf-8'],
+        };
 
         return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => self::named($drawing, $format)]);
     }

@@ -13,6 +13,7 @@ use KeenMargin\Core\Workings\MessageCheck;
 use KeenMargin\Core\Workings\NotesInChart;
 use KeenMargin\Core\Workings\Reckoning;
 use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\WorkingsWriter;
 
 /** The whole way of a figure: recipe and figures in, workings and scene out. */
 final readonly class Drawing
@@ -48,6 +49,16 @@ final readonly class Drawing
     public function checks(): array
     {
         return [...$this->workings->checks, ...$this->drawn];
+    }
+
+    /** The workings as the JSON document of the recipe format, with the checks of their drawing. */
+    public function document(): string
+    {
+        $checks = array_map(static fn (Check $check): array => $check->toArray(), $this->checks());
+        $document = array_merge(WorkingsWriter::toArray($this->workings), ['checks' => $checks]);
+        $flags = \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR;
+
+        return json_encode($document, $flags)."\n";
     }
 
     private static function drawn(Recipe $recipe, Workings $workings, ChartKinds $kinds): self

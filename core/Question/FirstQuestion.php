@@ -38,7 +38,7 @@ final class FirstQuestion
     private static function span(Dataset $dataset): ?Span
     {
         $available = $dataset->range();
-        $periods = $available->periods($dataset->grain, $dataset->calendar);
+        $periods = $available->belonging($dataset->grain, $dataset->calendar);
         if (\count($periods) <= self::MANY_PERIODS || Grain::Year === $dataset->grain) {
             return null;
         }

@@ -76,7 +76,7 @@ final readonly class KindNeeds
         $closing = $question->closedThrough ?? $this->dataset->closing();
         $range = null === $question->span ? $this->dataset->range() : $question->span->resolve($closing, $this->dataset->calendar, $this->dataset->range());
 
-        return \count($range->periods($grain, $this->dataset->calendar));
+        return \count($range->belonging($grain, $this->dataset->calendar));
     }
 
     private function hat(Question $question): Question
@@ -113,7 +113,7 @@ final readonly class KindNeeds
     {
         $byUnit = [];
         foreach ($this->dataset->measures as $measure) {
-            if (Grouping::Sum === $measure->grouping && null === $measure->band) {
+            if (Grouping::Sum === $measure->grouping && $measure->isAddedOverMembers() && null === $measure->band) {
                 $byUnit[$measure->unit][] = $measure->name;
             }
         }

@@ -63,7 +63,8 @@ final class QuestionFit
         $measures = [];
         foreach ($capacity->told() as $part => $name) {
             $measure = $dataset->maybeMeasure($name) ?? throw new NotAccepted("question.$part", "There is no measure \"$name\"; there is ".Wording::some(array_map(static fn (Measure $one): string => $one->name, $dataset->measures), 8).'.');
-            self::refuseIf(Grouping::Sum !== $measure->grouping, "question.$part", "$name is not added up, so that it cannot be a part of anything.");
+            $isAdded = Grouping::Sum === $measure->grouping && $measure->isAddedOverMembers();
+            self::refuseIf(!$isAdded, "question.$part", "$name is not added up, so that it cannot be a part of anything.");
             $measures[$part] = $measure;
         }
         $units = array_unique(array_map(static fn (Measure $one): string => $one->unit, $measures));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Time\Grain;
 
 /** From which cells of the workings another follows: found by trying, and kept only where it gives the very number. */
@@ -18,19 +19,22 @@ final readonly class Derivation
     public static function maybe(string $key, Column $column, Workings $workings): ?self
     {
         $all = array_column($workings->rows, null, 'key') + $workings->sums();
-        $number = $column->number($all[$key]);
-        if (null === $number) {
+        $told = $column->number($all[$key]);
+        if (null === $told) {
             return null;
         }
         foreach (self::candidates($key, $all[$key], $column, $workings) as [$step, $of]) {
             $numbers = [];
             foreach ($of as [$row, $id]) {
                 $from = self::column($id, $workings);
-                $numbers[] = null === $from ? null : $from->number($all[$row]);
+                $number = null === $from ? null : $from->number($all[$row]);
+                // Without a figure it counts as nothing, as an empty cell does.
+                $isNothing = Step::Minus === $step && $all[$row] instanceof Row && $all[$row]->countsAsNothing($id);
+                $numbers[] = null === $number && $isNothing ? BigDecimal::zero() : $number;
             }
             $known = array_values(array_filter($numbers));
             $isWhole = Step::Sum === $step || \count($known) === \count($numbers);
-            if ($isWhole && [] !== $known && true === $step->result($known)?->isEqualTo($number)) {
+            if ($isWhole && [] !== $known && true === $step->result($known)?->isEqualTo($told)) {
                 return new self($step, $of);
             }
         }

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Question\NotePlace;
 use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /** What a row of a chart is about, whichever chart it stands in: measure, period and members. */
@@ -39,11 +40,22 @@ final readonly class RowPlace
         return '' === $row->panel ? $row->key : substr($row->key, \strlen($row->panel) + 1);
     }
 
-    /** Rows that are no periods are about the last one shown whose books are closed. */
+    /** Rows that are no periods are about the last one shown whose books are closed; of days about its month. */
     private static function until(Workings $workings): ?Period
     {
-        $to = $workings->to();
+        [$from, $to] = [$workings->from(), $workings->to()];
+        if (null === $from || null === $to) {
+            return $to;
+        }
+        $isClosingWithin = $to->isAfter($workings->closing) && !$from->isAfter($workings->closing);
+        $until = $isClosingWithin ? $workings->closing : $to;
+        if (Grain::Day !== $until->grain) {
+            return $until;
+        }
+        $month = $until->calendar()->group($until, Grain::Month);
+        // A closing within a month is said by its day.
+        $isWithinMonth = $isClosingWithin && $until->lastDay() !== $month->lastDay();
 
-        return null !== $to && $to->isAfter($workings->closing) && null !== $workings->from() && !$workings->from()->isAfter($workings->closing) ? $workings->closing : $to;
+        return $isWithinMonth ? $until : $month;
     }
 }

@@ -36,14 +36,7 @@ final class CommandLineTest extends TestCase
      */
     private function keen(array $arguments, string $input = ''): array
     {
-        $process = proc_open([\dirname(__DIR__, 2).'/keen', ...$arguments], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, $this->folder);
-        \assert(\is_resource($process));
-        fwrite($pipes[0], $input);
-        fclose($pipes[0]);
-        $output = (string) stream_get_contents($pipes[1]);
-        $errors = (string) stream_get_contents($pipes[2]);
-
-        return [proc_close($process), $output, $errors];
+        return Command::keen($arguments, $input, $this->folder);
     }
 
     public function testWorkingsPrintEveryNumberInCalendarOrder(): void

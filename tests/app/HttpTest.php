@@ -118,7 +118,7 @@ final class HttpTest extends TestCase
         $svg = Server::send('POST', "/api/datasets/$id/pictures", ['recipe' => self::RECIPE]);
         self::assertStringContainsString('filename=example-amount-jan-feb-2026-ac-against-bu.svg', $svg->header('Content-Disposition'));
         $csv = Server::send('POST', "/api/datasets/$id/workings", ['recipe' => self::RECIPE]);
-        self::assertSame("Period,AC,BU,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU\r\n2026-01,302.30,311.00,302.30,-8.70,-2.7974,unfavourable,no\r\n2026-02,311.00,298.00,311.00,13.00,4.3624,favourable,no\r\nTotal,613.30,609.00,613.30,4.30,0.7061,favourable,no\r\n", $csv->body);
+        self::assertSame("Period,AC,BU,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Compared BU,Absent BU\r\n2026-01,302.30,311.00,302.30,-8.70,-2.7974,unfavourable,no,all,\r\n2026-02,311.00,298.00,311.00,13.00,4.3624,favourable,no,all,\r\nTotal,613.30,609.00,613.30,4.30,0.7061,favourable,no,all,\r\n", $csv->body);
     }
 
     /** @return iterable<string, array{string, string, string|array<string, mixed>|null, array<string, string>, int, string}> */
