@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\Unit;
@@ -14,6 +16,9 @@ use KeenMargin\Core\Question\Finish;
 /** How this chart's numbers are written: one unit for all, rounded for showing only. */
 final readonly class Display
 {
+    /** Decimals that an average has more than its amounts. */
+    private const OF_AVERAGES = 2;
+
     /**
      * @param non-negative-int $decimals
      * @param non-negative-int $varianceDecimals
@@ -51,11 +56,30 @@ final readonly class Display
         }
         $largest = Decimals::largestSize($amounts);
         $unit = $finish->unit ?? Unit::fitting($largest);
-        $decimals = max(0, $finish->decimals ?? $unit->decimalsFor($largest, $measure->decimals));
+        $known = self::knownDecimals($measure, $amounts);
+        $decimals = max(0, $finish->decimals ?? $unit->decimalsFor($largest, $known));
         $variance = Decimals::largestSize($variances);
         $isFine = null === $finish->decimals && !$variance->isZero() && $unit->of($variance)->isLessThan(10);
 
-        return new self($unit, $decimals, $isFine ? min($decimals + 1, $measure->decimals + $unit->exponent()) : $decimals, $format, $measure->unit, false);
+        return new self($unit, $decimals, $isFine ? min($decimals + 1, $known + $unit->exponent()) : $decimals, $format, $measure->unit, false);
+    }
+
+    /**
+     * Decimals that say something: those that the amounts came with; of averages up to two more, where they have them.
+     *
+     * @param list<?BigDecimal> $amounts
+     *
+     * @return non-negative-int
+     */
+    private static function knownDecimals(Measure $measure, array $amounts): int
+    {
+        $isAveraged = Grouping::Average === $measure->grouping || OverMembers::Average === $measure->overMembers;
+        if (!$isAveraged) {
+            return $measure->decimals;
+        }
+        $scales = array_map(static fn (?BigDecimal $amount): int => $amount?->strippedOfTrailingZeros()->getScale() ?? 0, $amounts);
+
+        return max($measure->decimals, min($measure->decimals + self::OF_AVERAGES, max(0, 0, ...$scales)));
     }
 
     /** Of rates and their variances in points. */

@@ -17,7 +17,7 @@ final class ExportTest extends TestCase
         $csv = "Month,Actual,Budget\n2026-01,-302.10,310\n2026-02,,298\n";
         $sheet = Written::sheet(WorkingsCsv::of(Written::workings($csv, ['against' => ['BU']])));
         self::assertSame(['Period', 'AC', 'BU', 'Shown', 'Variance BU', 'Variance BU %', 'Effect BU', 'Flagged BU', 'Compared BU', 'Absent BU'], $sheet->header);
-        self::assertSame([['2026-01', '-302.10', '310.00', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no'], ['2026-02', '', '298.00'], ['Total', '-302.10', '608.00', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no']], array_values($sheet->rows));
+        self::assertSame([['2026-01', '-302.10', '310.00', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no', 'all'], ['2026-02', '', '298.00'], ['Total', '-302.10', '608.00', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no', 'without 2026-02']], array_values($sheet->rows));
     }
 
     public function testAReadingLiesOnTheShelfUntilItIsDropped(): void

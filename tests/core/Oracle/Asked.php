@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Oracle;
 
+use KeenMargin\Core\Document\Altered;
+
 /** A question as the oracle reads it: what a recipe has, with periods as first days. */
 final readonly class Asked
 {
@@ -34,6 +36,12 @@ final readonly class Asked
         public ?array $closing = null,
         public ?array $span = null,
     ) {
+    }
+
+    /** @param array<string, mixed> $changes */
+    public function with(array $changes): self
+    {
+        return Altered::of($this, $changes);
     }
 
     /** @return array<string, mixed> the same as a recipe's question */

@@ -69,6 +69,19 @@ final class RandomLedger
         };
     }
 
+    /** The JSON of the recipe that asks a question. */
+    public function recipe(Asked $question): string
+    {
+        $recipe = ['keenMargin' => 1, 'kind' => $this->kind, 'question' => (object) $question->recipe($this->calendar)];
+
+        return json_encode($recipe, \JSON_THROW_ON_ERROR);
+    }
+
+    public function reckoning(Asked $question): Reckoning
+    {
+        return new Reckoning($this->facts, $this->measures, $this->breakdowns, $this->roles, $question, $this->family());
+    }
+
     /** A random question about these figures. */
     public function question(int $number): Asked
     {

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Oracle;
 
 use Brick\Math\BigRational;
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
 
 /**
  * What the workings of a question have to say, reckoned from the design's rules (coverage, the two rules of a measure, spans,
@@ -67,6 +70,33 @@ final class Reckoning
             $hasSums && [] !== $closed ? $this->numbers($closed, $this->asked->where) : null,
             $hasSums && $lands ? $this->numbers($year, $this->asked->where) : null,
         );
+    }
+
+    /** @param list<string> $fine */
+    public function showsAny(string $measure, array $fine): bool
+    {
+        return [] !== $this->shownCells($measure, $fine);
+    }
+
+    /** Whether a finest period is one of the question. */
+    public function isAbout(string $p): bool
+    {
+        return \in_array($p, $this->fine, true);
+    }
+
+    /** How the span is named that the headline is about: from the first to the last period that what is shown covers. */
+    public function spokenSpan(bool $isToDate): string
+    {
+        $grain = $this->facts->grain;
+        $isClosed = fn (string $p): bool => $this->calendar->decisive($p, $grain) >= $this->year && !$this->rules->isOpen($p);
+        $about = array_values(array_filter($this->fine, static fn (string $p): bool => !$isToDate || $isClosed($p)));
+        $shown = array_column($this->shownCells($this->asked->measure, $about), 1);
+        [$first, $last] = [$shown[0] ?? '', $shown[\count($shown) - 1] ?? ''];
+        $areMonths = 'day' === $grain && str_ends_with($first, '-01') && '01' === substr($this->calendar->next($last, 'day'), 8);
+        $keys = $areMonths ? [substr($first, 0, 7), substr($last, 0, 7)] : [$this->calendar->key($first, $grain), $this->calendar->key($last, $grain)];
+        $fiscal = new FiscalCalendar($this->calendar->firstMonth);
+
+        return PeriodNames::range(...array_map(static fn (string $key): Period => Period::of($key, $fiscal), $keys));
     }
 
     private function isOverTime(): bool
