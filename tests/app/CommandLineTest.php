@@ -68,6 +68,10 @@ final class CommandLineTest extends TestCase
         yield 'no such file' => [['draw', 'recipe.json', 'nothing.csv', '-o', 'out.svg'], '', 'nothing.csv: there is no such file of figures that can be read.'];
         yield 'an unknown format' => [['draw', 'recipe.json', 'figures.csv', '-o', 'out.bmp'], '', 'out.bmp: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf.'];
         yield 'an unknown option' => [['draw', 'recipe.json', 'figures.csv', '--fast'], '', 'The option --fast is not known; see ./keen draw --help.'];
+        yield 'dates in doubt' => [['workings', 'recipe.json', '-'], "Date,Actual,Budget\n03/04/2026,1,2\n02/03/2026,1,2\n", 'Dates such as "03/04/2026" can be read in two ways: "dates" is "day first" or "month first". Say it under "figures" in the recipe.'];
+        yield 'a number in doubt' => [['workings', 'recipe.json', '-'], "Month,Actual\n2026-01,1.234\n", 'Numbers such as "1.234" can be read in two ways: "decimal" is "." or ",". Say it under "figures" in the recipe.'];
+        yield 'a quoted number in doubt' => [['workings', 'recipe.json', '-'], "Month,Actual\n2026-01,\"1,234\"\n", 'Numbers such as "1,234" can be read in two ways: "decimal" is "." or ",". Say it under "figures" in the recipe.'];
+        yield 'percentages in doubt' => [['workings', 'recipe.json', '-'], "Month,Margin\n2026-01,12 %\n2026-02,0.5\n", '"Margin" holds percentages and plain numbers such as "0.5": "percents" is "points" (0.5 is 0.5 %) or "fractions" (0.5 is 50 %). Say it under "figures" in the recipe.'];
         yield 'one file' => [['workings', 'recipe.json'], '', 'Give a recipe and a file of figures; see ./keen workings --help.'];
         yield 'an unknown command' => [['paint'], '', 'There is no command "paint". ./keen lists them.'];
         yield 'a place that cannot be written' => [['draw', 'recipe.json', 'figures.csv', '-o', 'no/such/folder/out.svg'], '', 'no/such/folder/out.svg cannot be written. Choose another place.'];
@@ -100,6 +104,23 @@ final class CommandLineTest extends TestCase
         $workings = json_decode($output, true);
         \assert(\is_array($workings) && \is_array($workings['rows']));
         self::assertSame(['FY2026-Q4', 'FY2027-Q1'], array_column($workings['rows'], 'key'));
+    }
+
+    public function testWhatIsInDoubtIsToldInTheRecipe(): void
+    {
+        $this->file('told.json', '{"keenMargin":1,"question":{"by":"day"},"kind":"variance-tiers","figures":{"dates":"month first","decimal":","}}');
+        [$code, $output, $errors] = $this->keen(['workings', 'told.json', '-'], "Date,Actual\n03/04/2026,1.234\n02/03/2026,1.000\n");
+        self::assertSame([0, ''], [$code, $errors]);
+        self::assertStringContainsString('"key": "2026-03-04"', $output);
+        self::assertStringContainsString('"shown": "1234"', $output);
+    }
+
+    public function testRecipesAndFiguresComeThroughPipes(): void
+    {
+        $keen = escapeshellarg(\dirname(__DIR__, 2).'/keen');
+        $command = "$keen workings <(cat recipe.json) <(cat figures.csv)";
+        $printed = shell_exec('cd '.escapeshellarg($this->folder).' && bash -c '.escapeshellarg($command).' 2>&1');
+        self::assertStringContainsString('"shown": "311.5"', (string) $printed);
     }
 
     public function testAnyFormatIsDrawnFromAFileAndFromStandardInput(): void

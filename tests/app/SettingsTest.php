@@ -101,6 +101,52 @@ final class SettingsTest extends TestCase
         self::assertSame('Amount', Server::send('GET', "/api/charts/$chart")->at('recipe', 'question', 'measure'));
     }
 
+    /** Scores of two stores are averaged, not added, and their gathered rows, totals and groups follow; so does undoing it. */
+    public function testAMeasureHasTwoRules(): void
+    {
+        $id = Kept::made("Month,Route,Score\n2026-06,North,80\n2026-06,Holm,90\n2026-07,North,70\n2026-07,Holm,100\n2026-07,Outer,100\n", ['measures' => ['Score' => ['grouping' => 'sum', 'overMembers' => 'sum']]]);
+        $of = self::measure($id);
+        Kept::change('PATCH', $id, '/breakdowns/'.self::breakdown($id), ['members' => ['North', 'Holm'], 'group' => 'Inner']);
+        $total = static fn (): array => array_map(static fn (int $i): mixed => Server::send('POST', "/api/datasets/$id/tables", ['by' => 'Route', 'measure' => 'Score', 'scenario' => 'AC'])->at('total', 'cells', $i), [0, 1]);
+        $drawn = static fn (): array => array_map(static fn (string $key): mixed => Server::send('POST', "/api/datasets/$id/workings.json", ['recipe' => ['keenMargin' => 1, 'question' => ['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['Inner']]]], 'kind' => 'variance-tiers']])->at('total', $key), ['shown']);
+        self::assertSame([['170', '270'], ['340']], [$total(), $drawn()]);
+        $foreseen = Kept::change('PATCH', $id, "/measures/$of?foresee=1", ['overMembers' => 'average']);
+        self::assertSame(200, $foreseen->status, $foreseen->body);
+        $changed = Kept::change('PATCH', $id, "/measures/$of", ['grouping' => 'average', 'overMembers' => 'average']);
+        self::assertSame(['average', 'average'], [$changed->at('measures', 0, 'grouping'), $changed->at('measures', 0, 'overMembers')], $changed->body);
+        self::assertSame([['85', '90'], ['85']], [$total(), $drawn()]);
+        Kept::set($id, 'Outer', '2026-06', '40', ['measure' => 'Score']);
+        self::assertSame(['70', '90'], $total());
+        Server::send('POST', "/api/datasets/$id/undo");
+        Server::send('POST', "/api/datasets/$id/undo");
+        self::assertSame([['170', '270'], ['340']], [$total(), $drawn()]);
+        Server::send('POST', "/api/datasets/$id/redo");
+        self::assertSame(['85', '90'], $total());
+        self::assertSame(422, Kept::change('PATCH', $id, "/measures/$of", ['overMembers' => 'twice'])->status);
+    }
+
+    /** What was added up when it came in cannot be averaged any more: that is said beforehand. */
+    public function testAmountsThatAreSumsOfRowsAreToldApart(): void
+    {
+        $id = Kept::made("Month,Route,Score\n2026-06,North,80\n2026-06,North,90\n", ['measures' => ['Score' => ['grouping' => 'sum', 'overMembers' => 'sum']]]);
+        $foreseen = Kept::change('PATCH', $id, '/measures/'.self::measure($id).'?foresee=1', ['overMembers' => 'average']);
+        self::assertSame(['Rows that shared a key were added up when they came in. Bring the file in again, so that each of them counts once.'], $foreseen->at('follows'));
+    }
+
+    /** With days the books are closed by months, and a day can be given. */
+    public function testBooksOfDailyFiguresCloseByMonthsOrByADay(): void
+    {
+        $id = Kept::made("Day,Actual\n2026-06-05,5\n2026-07-06,6\n2026-08-03,7\n");
+        $state = static fn (): Answer => Server::send('GET', "/api/datasets/$id");
+        self::assertSame(['2026-08', '2026-07', null], [$state()->at('closing'), $state()->at('closingStep', 'back'), $state()->at('closingStep', 'on')]);
+        foreach (['2026-07' => '2026-07', 'June 2026' => '2026-06', '2026-07-15' => '2026-07-15', '15 Jul 2026' => '2026-07-15'] as $typed => $key) {
+            $changed = Kept::change('PATCH', $id, '', ['closedThrough' => $typed]);
+            self::assertSame([200, $key], [$changed->status, $changed->at('closing')], "$typed: $changed->body");
+        }
+        self::assertSame(['2026-06', '2026-07'], [$state()->at('closingStep', 'back'), $state()->at('closingStep', 'on')]);
+        self::assertSame(422, Kept::change('PATCH', $id, '', ['closedThrough' => 'soon'])->status);
+    }
+
     public function testDecimalsThatAreNeededStay(): void
     {
         $id = Kept::made("Month,Actual\n2026-06,10.25\n");

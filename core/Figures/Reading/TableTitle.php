@@ -8,6 +8,8 @@ namespace KeenMargin\Core\Figures\Reading;
 final readonly class TableTitle
 {
     private const LONGEST = 80;
+    /** `Printed by Ann` is no title. */
+    private const PRODUCED = '/^(?:\pL+ed|made|written|done|run|sent)(?: and \pL+ed)?$/iu';
 
     /**
      * @param string  $name    of the dataset: `Costs by department`
@@ -27,7 +29,8 @@ final readonly class TableTitle
         foreach ($notes as $note) {
             [$name, $unit, $power] = HeaderUnit::split($note);
             $isBy = 1 === preg_match('/^(?<measure>[\pL][^,;:]*?) (?:by|per|nach|pro|par) [\pL][^,;:]*$/iu', $name, $part);
-            $isTitle = '' !== $name && mb_strlen($name) <= self::LONGEST && !str_ends_with($name, '.');
+            $isByPerson = $isBy && 1 === preg_match(self::PRODUCED, $part['measure']);
+            $isTitle = '' !== $name && !$isByPerson && mb_strlen($name) <= self::LONGEST && !str_ends_with($name, '.');
             if ($isTitle && ($isBy || null !== $unit || $power > 0)) {
                 return new self($name, $isBy ? $part['measure'] : null);
             }

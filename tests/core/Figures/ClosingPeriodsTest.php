@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\core\Figures;
+
+use KeenMargin\Core\Figures\ClosingPeriods;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class ClosingPeriodsTest extends TestCase
+{
+    private const DAYS = "Day,Amount\n2026-01-05,1\n2026-02-10,2\n2026-03-17,3\n";
+
+    public function testBooksOfDailyFiguresAreClosedByMonths(): void
+    {
+        $dataset = Written::figures(self::DAYS)->dataset();
+        self::assertSame(['2026-01', '2026-02', '2026-03'], array_map(static fn (Period $period): string => $period->key(), (new ClosingPeriods($dataset))->list));
+        self::assertSame('2026-03', $dataset->closing()->key(), 'the month of the last actual');
+    }
+
+    #[TestWith(['2026-02', '2026-01', '2026-03'])]
+    #[TestWith(['2026-01', null, '2026-02'])]
+    #[TestWith(['2026-03', '2026-02', null])]
+    #[TestWith(['2026-02-10', '2026-01', '2026-02'])]
+    #[TestWith(['2026-01-31', null, '2026-02'])]
+    public function testAStepGoesToTheMonthBeforeOrAfter(string $closing, ?string $back, ?string $on): void
+    {
+        $all = new ClosingPeriods(Written::figures(self::DAYS)->dataset());
+        self::assertSame([$back, $on], [$all->before(Period::of($closing))?->key(), $all->after(Period::of($closing))?->key()]);
+    }
+}
