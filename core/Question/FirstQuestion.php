@@ -38,7 +38,9 @@ final class FirstQuestion
     private static function span(Dataset $dataset): ?Span
     {
         $available = $dataset->range();
-        $periods = $available->belonging($dataset->grain, $dataset->calendar);
+        // Days are asked about month by month.
+        $grain = Grain::Day === $dataset->grain ? Grain::Month : $dataset->grain;
+        $periods = $available->belonging($grain, $dataset->calendar);
         if (\count($periods) <= self::MANY_PERIODS || Grain::Year === $dataset->grain) {
             return null;
         }

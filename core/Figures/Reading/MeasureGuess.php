@@ -34,7 +34,7 @@ final class MeasureGuess
             if (Role::Amount !== $column->role || isset($rules[$of])) {
                 continue;
             }
-            [$unit, $power] = self::unit($sheet, $place);
+            [$unit, $power] = self::unit($sheet, $place, $of);
             [$grouping, $overMembers] = self::grouping($of, $unit);
             if (null !== $unit || $power > 0 || null !== $grouping) {
                 $rules[$of] = new MeasureRule($unit, $grouping, power: MeasureRule::POWERS[10 ** $power] ?? 0, overMembers: $overMembers);
@@ -45,7 +45,7 @@ final class MeasureGuess
     }
 
     /** @return array{?string, int} unit and power of ten: by the column's name, its cells, the notes above the table */
-    private static function unit(Sheet $sheet, int $place): array
+    private static function unit(Sheet $sheet, int $place, string $measure): array
     {
         foreach ($sheet->levels[$place] as $part) {
             [, $unit, $power] = HeaderUnit::split($part);
@@ -55,20 +55,36 @@ final class MeasureGuess
         }
         $ofCells = HeaderUnit::maybeOfCells($sheet->column($place, self::SAMPLE));
 
-        return null === $ofCells ? HeaderUnit::ofNotes($sheet->notes) : [$ofCells, 0];
+        if (null !== $ofCells) {
+            return [$ofCells, 0];
+        }
+
+        return self::areNotesAbout($sheet, $measure) ? HeaderUnit::ofNotes($sheet->notes) : [null, 0];
+    }
+
+    /** A title that names what it counts says the unit of nothing else; and no note says that of people or scores. */
+    private static function areNotesAbout(Sheet $sheet, string $measure): bool
+    {
+        $titled = TableTitle::maybe($sheet->notes)?->measure;
+        $isOther = null !== $titled && $titled !== $measure;
+
+        return !$isOther && !self::isCalled($measure, self::SCORES) && !self::isCalled($measure, self::STAFF);
+    }
+
+    private static function isCalled(string $measure, string $pattern): bool
+    {
+        return 1 === preg_match($pattern, $measure);
     }
 
     /** @return array{?Grouping, ?OverMembers} null: added up */
     private static function grouping(string $measure, ?string $unit): array
     {
-        $isCalled = static fn (string $pattern): bool => 1 === preg_match($pattern, $measure);
-
         return match (true) {
-            $isCalled(self::GOALS) => [Grouping::Last, null],
+            self::isCalled($measure, self::GOALS) => [Grouping::Last, null],
             '%' === $unit => [Grouping::Rate, null],
-            $isCalled(self::SCORES) => [Grouping::Average, OverMembers::Average],
-            $isCalled(self::STAFF) => [Grouping::Average, null],
-            $isCalled(self::STOCKS) => [Grouping::Last, null],
+            self::isCalled($measure, self::SCORES) => [Grouping::Average, OverMembers::Average],
+            self::isCalled($measure, self::STAFF) => [Grouping::Average, null],
+            self::isCalled($measure, self::STOCKS) => [Grouping::Last, null],
             default => [null, null],
         };
     }

@@ -90,6 +90,13 @@ final class RealFilesTest extends TestCase
         self::assertSame(['Costs', 'EUR', true], [$measure->name, $measure->unit, $measure->isBetterGuessed()]);
     }
 
+    public function testATitleSaysTheUnitOfWhatItCountsOnly(): void
+    {
+        $measures = Written::figures("\"Costs by department, k EUR\"\n\nDepartment,Month,Actual,Satisfaction score\nCrew,2026-01,1.5,80\n")->dataset()->measures;
+        $units = array_map(static fn (Measure $measure): string => $measure->unit, $measures);
+        self::assertSame(['Costs' => 'EUR', 'Satisfaction score' => ''], array_combine(array_map(static fn (Measure $measure): string => $measure->name, $measures), $units));
+    }
+
     public function testAUnitBehindAHeaderIsNoPartOfTheName(): void
     {
         $measure = Written::figures("Month,Amount EUR\n2026-01,5\n")->dataset()->measures[0];
