@@ -52,9 +52,10 @@ final class PeriodNames
         return (1 === $period->firstMonth ? '' : 'FY').$period->yearNumber();
     }
 
-    /** `Jan–Dec 2026`, `Nov 2025–Feb 2026`, `2025–2026`, `Aug 2026` */
+    /** `Jan–Dec 2026`, `Nov 2025–Feb 2026`, `2025–2026`, `Aug 2026`; days that are whole months as these months */
     public static function range(Period $from, Period $to): string
     {
+        [$from, $to] = self::asMonths($from, $to);
         if ($from->key() === $to->key()) {
             return self::full($from);
         }
@@ -66,12 +67,24 @@ final class PeriodNames
     /** `Jan–Aug`, `27–29 Feb`, `Aug`: where the year is told otherwise */
     public static function rangeWithinYear(Period $from, Period $to): string
     {
+        [$from, $to] = self::asMonths($from, $to);
         if ($from->key() === $to->key()) {
             return self::withinYear($from);
         }
         $areOfOneMonth = Grain::Day === $from->grain && substr($from->key(), 0, 7) === substr($to->key(), 0, 7);
 
         return ($areOfOneMonth ? self::shortest($from) : self::withinYear($from)).'–'.self::withinYear($to);
+    }
+
+    /** @return array{Period, Period} the months that days from the first to the last are, if they are whole ones */
+    private static function asMonths(Period $from, Period $to): array
+    {
+        $isFirst = Grain::Day === $from->grain && 1 === CivilDate::parts($from->start)[2];
+        $isLast = Grain::Day === $to->grain && 1 === CivilDate::parts($to->start + 1)[2];
+
+        return $isFirst && $isLast
+            ? [$from->calendar()->group($from, Grain::Month), $to->calendar()->group($to, Grain::Month)]
+            : [$from, $to];
     }
 
     private static function dayName(Period $period): string

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
-use KeenMargin\Core\Time\CivilDate;
-use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -40,17 +38,14 @@ final readonly class SpokenPeriods
         if ($this->isTimeless) {
             return 'In all';
         }
-        [$from, $to] = $this->ends();
 
-        return null === $from || null === $to ? 'No periods' : PeriodNames::range($from, $to);
+        return null === $this->first || null === $this->last ? 'No periods' : PeriodNames::range($this->first, $this->last);
     }
 
     /** `Jan–Aug`: where the year is told otherwise */
     public function withinYear(): string
     {
-        [$from, $to] = $this->ends();
-
-        return null === $from || null === $to ? 'no periods' : PeriodNames::rangeWithinYear($from, $to);
+        return null === $this->first || null === $this->last ? 'no periods' : PeriodNames::rangeWithinYear($this->first, $this->last);
     }
 
     /** Whether some of what is left out lies within the periods that are named. */
@@ -63,18 +58,5 @@ final readonly class SpokenPeriods
         }
 
         return false;
-    }
-
-    /** @return array{?Period, ?Period} days that are the first and the last one of months as these months */
-    private function ends(): array
-    {
-        [$first, $last] = [$this->first, $this->last];
-        if (Grain::Day !== $first?->grain || null === $last) {
-            return [$first, $last];
-        }
-        $areMonths = 1 === CivilDate::parts($first->start)[2] && 1 === CivilDate::parts($last->start + 1)[2];
-        $calendar = new FiscalCalendar();
-
-        return $areMonths ? [$calendar->group($first, Grain::Month), $calendar->group($last, Grain::Month)] : [$first, $last];
     }
 }
