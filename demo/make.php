@@ -194,3 +194,34 @@ for ($month = 2024 * 12; $month <= CLOSED; ++$month) {
     }
 }
 table('reserve.csv', $reserve);
+
+// Customers come and go, and not every one was budgeted or shipped anything each month. A seed of its own: the others stay as they are.
+mt_srand(20_260_901);
+
+/** Customer => usual freight a month in EUR, share of months with freight, first and last month, whether it was budgeted. */
+const CUSTOMERS = [
+    'Aldwick Foods' => [21_000, 1.0, FIRST + 12, LAST, true],
+    'Sound Builders' => [14_500, 0.9, FIRST + 12, LAST, true],
+    'Corran Distillers' => [9_800, 0.7, FIRST + 12, LAST, true],
+    'Northern Post' => [7_600, 1.0, FIRST + 12, LAST, true],
+    'Ketter Timber' => [6_400, 0.6, FIRST + 12, 2025 * 12 + 9, true],
+    'Lowen Dairy' => [5_100, 0.8, FIRST + 12, LAST, true],
+    'Skerry Shellfish' => [3_900, 0.5, FIRST + 12, LAST, false],
+    'Halvik Wind' => [26_000, 0.4, 2026 * 12 + 3, LAST, false],
+    'Outer Co-op' => [1_700, 0.6, FIRST + 12, LAST, true],
+];
+$freight = [['Month', 'Customer', 'Scenario', 'Freight (EUR)']];
+foreach (range(FIRST + 12, LAST) as $month) {
+    foreach (CUSTOMERS as $customer => [$usual, $often, $first, $last, $isBudgeted]) {
+        $season = 0.75 + 0.25 * SEASON[$month % 12];
+        $isThere = $month >= $first && $month <= min($last, CLOSED) && mt_rand(1, 100) <= 100 * $often;
+        if ($isThere) {
+            $freight[] = [name($month), $customer, 'Actual', (int) round($usual * $season * wobble(0.25))];
+        }
+        // Freight is budgeted through the third quarter only.
+        if ($isBudgeted && $month >= 2026 * 12 && $month <= 2026 * 12 + 8) {
+            $freight[] = [name($month), $customer, 'Budget', (int) round($usual * $often * $season, -2)];
+        }
+    }
+}
+table('freight-customers.csv', $freight);

@@ -141,6 +141,23 @@ await shoot('chart-each', '/charts', async (page) => {
   await page.getByRole('button', { name: 'Finish' }).click()
 })
 
+/** One part of a page as a picture. */
+async function part(name, path, selector, act) {
+  const page = await browser.newPage({ viewport: { width: 1100, height: 800 } })
+  await page.goto(base + path)
+  await act(page)
+  await page.waitForTimeout(400)
+  const box = await page.locator(selector).boundingBox()
+  const clip = { x: box.x - 12, y: box.y - 8, width: box.width + 24, height: box.height + 16 }
+  await page.screenshot({ path: `docs/${name}.png`, clip })
+  await page.close()
+}
+await part('coverage-table', '/figures', '[role=grid]', async (page) => {
+  await page.getByRole('link', { name: 'Freight by customer', exact: true }).first().click()
+  await page.getByRole('gridcell', { name: /^Halvik Wind, Jun/ }).waitFor()
+})
+await part('coverage-chart', '/charts', 'svg.chart', open('Freight by customer against budget'))
+
 const sheet = await browser.newPage({ viewport: { width: 1420, height: 900 } })
 await sheet.goto(new URL('../docs/kinds.html', import.meta.url).href)
 await sheet.evaluate(() => document.fonts.ready)
