@@ -28,7 +28,7 @@ final class SpokenFlag
         }
         $percent = $amount = null;
         foreach (preg_split('/\s*(?:\band\b|&|;|\+)\s*/', $text) ?: [] as $part) {
-            if (1 !== preg_match('/^([\d,]*(?:\.\d+)?)\s*(%|percent|per cent|pp|points|k|m|bn|thousand|million|billion)?(?: [a-z]{3})?$/', $part, $match) || '' === $match[1] || '.' === $match[1]) {
+            if (1 !== preg_match('/^([\d,]*(?:\.\d+)?)\s*(%|percent|per cent|pp|points|k|m|bn|thousand|million|billion)?(?: [a-z]{3})?$/', trim($part), $match) || '' === $match[1] || '.' === $match[1]) {
                 return null;
             }
             $digits = str_replace(',', '', $match[1]);

@@ -39,6 +39,26 @@ final class VarianceTiersTest extends TestCase
         self::assertSame(['favourable', 'unfavourable', 'hatch-unfavourable'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')));
     }
 
+    /** As far as it is written, it is neither good nor bad. */
+    public function testWhatIsWrittenAsNoughtIsNeutral(): void
+    {
+        $drawing = Written::drawing("Month,Actual,Budget\n2026-07,500040,500000\n2026-08,520000,500000\n", ['against' => ['BU']]);
+        $inks = static fn (string $role): array => array_map(static fn (Text $text): array => [$text->text, $text->fill], self::texts($drawing, $role));
+        self::assertSame([['0', 'quiet'], ['+20', 'favourable-text']], $inks('variance-label'));
+        self::assertSame([['0.0', 'quiet'], ['+4.0', 'favourable-text']], $inks('percent-label'));
+        self::assertSame(['quiet', 'favourable'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')));
+    }
+
+    /** September has no actual: it is in the amounts of budget, and not in the variances. */
+    public function testVariancesOfPartOfTheTimeAreSaidInTheSubtitle(): void
+    {
+        $csv = "Month,Route,Actual,Budget\n2026-08,North,10,9\n2026-08,Holm,5,5\n2026-09,North,,9\n2026-09,Holm,,5\n";
+        $drawing = Written::drawing($csv, ['by' => 'Route', 'against' => ['BU']], [], 'nested-columns');
+        self::assertSame('Aug–Sep 2026: AC against BU; ΔBU without Sep', self::words($drawing, 'title')[2]);
+        self::assertSame([], self::rects($drawing, 'gap'), 'a bar from top to top would be another gap');
+        self::assertSame(['+1', '0', '+1'], self::words($drawing, 'variance-label'));
+    }
+
     public function testACostOverrunIsNotPraised(): void
     {
         $drawing = Written::drawing(self::CSV, self::QUESTION + ['better' => 'less']);

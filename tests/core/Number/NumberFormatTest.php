@@ -63,6 +63,18 @@ final class NumberFormatTest extends TestCase
         self::assertSame($decimals, $unit->decimalsFor(BigDecimal::of($largest), 0));
     }
 
+    #[TestWith([Unit::Thousand, 'EUR', 'k EUR'])]
+    #[TestWith([Unit::Million, '', 'm'])]
+    #[TestWith([Unit::One, 'm', 'm'])]
+    #[TestWith([Unit::Thousand, 'm', 'thousand m'])]
+    #[TestWith([Unit::Million, 'kg', 'million kg'])]
+    #[TestWith([Unit::Thousand, 'min', 'thousand min'])]
+    #[TestWith([Unit::Billion, 'l', 'billion l'])]
+    public function testUnitsWithStepsOfTheirOwnAreScaledByWords(Unit $unit, string $measured, string $written): void
+    {
+        self::assertSame($written, $unit->with($measured));
+    }
+
     /** The short way for usual amounts and the long one for all others must say the same. */
     public function testAnyAmountInAnyUnitIsRoundedExactly(): void
     {

@@ -82,6 +82,16 @@ final class SpokenTest extends TestCase
         self::assertSame($flag, RecipeWriter::flag($read));
     }
 
+    #[TestWith(['500 m', 'm', '500'])]
+    #[TestWith(['20 thousand m', 'm', '20000'])]
+    #[TestWith(['500 m', 'EUR', '500000000'])]
+    #[TestWith(['20 thousand', 'kg', '20000'])]
+    #[TestWith(['30 min', 'min', '30'])]
+    public function testAUnitBehindANumberIsNoPowerOfTen(string $text, string $unit, string $amount): void
+    {
+        self::assertSame(['amount' => $amount], RecipeWriter::flag(SpokenFlag::maybe($text, false, $unit) ?? throw new \LogicException()));
+    }
+
     public function testOfPercentagesAPlainNumberIsPoints(): void
     {
         self::assertSame(['percent' => '2'], RecipeWriter::flag(SpokenFlag::maybe('2', true) ?? throw new \LogicException()));

@@ -16,6 +16,7 @@ use KeenMargin\Core\Workings\RowNote;
 use KeenMargin\Core\Workings\RowPlace;
 use KeenMargin\Core\Workings\Workings;
 use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** Notes belong to a measure, a period and members, not to a picture. */
@@ -27,6 +28,18 @@ final class NotesTest extends TestCase
     private static function workings(array $question): Workings
     {
         return Reckoning::of(Written::recipe($question), Written::figures(self::CSV));
+    }
+
+    /** @param array<string, mixed> $question */
+    #[TestWith([[], '2026-08'])]
+    #[TestWith([['closedThrough' => '2026-07'], '2026-07'])]
+    #[TestWith([['closedThrough' => '2026-07-09'], '2026-07-09'])]
+    public function testOfDailyFiguresANoteIsAboutTheMonth(array $question, string $period): void
+    {
+        $figures = Written::figures("Day,Route,Actual\n2026-07-03,North,1\n2026-08-11,North,2\n2026-08-12,Holm,2\n");
+        $recipe = Written::recipe($question + ['by' => 'Route']);
+        $workings = Reckoning::of($recipe, $figures);
+        self::assertSame($period, RowPlace::maybe($workings->rows[0], $workings, $recipe->question)?->period?->key());
     }
 
     /** @param list<array<string, mixed>> $place filters */
