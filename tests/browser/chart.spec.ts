@@ -66,7 +66,7 @@ test('the picture and the workings are exported, and the picture is copied', asy
   expect(svg.text).toContain('AC to Aug, then FC, against BU; PY marked')
   const csv = await save('Workings as CSV')
   expect(csv.text.split('\r\n')[0]).toBe(
-    'Period,AC,FC,BU,PY,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Variance PY,Variance PY %,Effect PY,Flagged PY',
+    'Period,AC,FC,BU,PY,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Compared BU,Absent BU,Variance PY,Variance PY %,Effect PY,Flagged PY,Compared PY,Absent PY',
   )
   await page.getByRole('button', { name: 'Export' }).click()
   await page.getByRole('menuitem', { name: /Copy the picture/ }).click()

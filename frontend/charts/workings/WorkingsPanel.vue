@@ -140,7 +140,7 @@ defineExpose({ show })
             :key="row.key"
             :data-row="row.key"
             class="border-b border-hairline"
-            :class="[isLit(row.key) ? 'bg-accent-tint' : '', isSum(row.role) ? 'font-semibold' : '']"
+            :class="[isLit(row.key) ? 'bg-accent-tint/60' : '', isSum(row.role) ? 'font-semibold' : '']"
             @pointerenter="lit = row.key"
             @pointerleave="lit = null"
           >
@@ -186,7 +186,7 @@ defineExpose({ show })
             :key="sum.key"
             :data-row="sum.key"
             class="font-semibold"
-            :class="isLit(sum.key) ? 'bg-accent-tint' : ''"
+            :class="isLit(sum.key) ? 'bg-accent-tint/60' : ''"
           >
             <th class="py-1 pr-6 text-left whitespace-nowrap" scope="row">{{ sum.label }}</th>
             <td v-for="column in table.columns" :key="column.id" class="py-1 pl-6 text-right whitespace-nowrap">
