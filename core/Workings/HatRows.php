@@ -43,10 +43,11 @@ final readonly class HatRows
         [$first, $second] = [$sums($this->between->first), $sums($this->between->second)];
         $comparison = $this->content->comparison;
         $compared = $comparison->between($this->scope->fine, $second, $first, $this->scope->better);
-        $shown = $comparison->shown($this->scope->fine, $second);
+        $exact = $comparison->exact($this->scope->fine, $second);
+        $shown = $comparison->rounding()->of($exact);
         $values = ['first' => $comparison->shown($this->scope->fine, $first), 'second' => $shown];
 
-        return new Total($shown, ['first' => $compared->variance], ['first' => $compared->leftOut], $values);
+        return new Total($shown, ['first' => $compared->variance], ['first' => $compared->leftOut], $values, $exact);
     }
 
     private function row(Slice $slice, string $panel, Sums $first, Sums $second): Row
@@ -54,13 +55,14 @@ final readonly class HatRows
         $comparison = $this->content->comparison;
         $isWhole = $this->content->isWhole($slice);
         $compared = $comparison->between($slice->fine, $second, $first, $this->scope->betterOf($slice->member));
-        $shown = $isWhole ? $comparison->shown($slice->fine, $second) : null;
+        $exact = $isWhole ? $comparison->exact($slice->fine, $second) : null;
+        $shown = $comparison->rounding()->of($exact);
         $values = ['first' => $isWhole ? $comparison->shown($slice->fine, $first) : null, 'second' => $shown];
         if (null !== $this->scope->question->cumulate) {
             $values['own'] = RowRole::Landing === $slice->role ? null : $comparison->shown($slice->own, $second);
         }
 
-        return ComparisonRows::of($slice, $panel, $values, $shown, ['first' => $isWhole ? $compared->variance : null], $comparison);
+        return ComparisonRows::of($slice, $panel, $values, $shown, ['first' => $isWhole ? $compared->variance : null], $comparison, $exact);
     }
 
     /**

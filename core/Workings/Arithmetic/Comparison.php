@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Arithmetic;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
@@ -78,7 +79,13 @@ final class Comparison
     /** What is shown; null where there is no figure. */
     public function shown(FinePeriods $fine, Sums $sums): ?BigDecimal
     {
-        return $this->rounding->of($this->amounts->together($this->plan($fine)->shown, $sums));
+        return $this->rounding->of($this->exact($fine, $sums));
+    }
+
+    /** The same before it is rounded. */
+    public function exact(FinePeriods $fine, Sums $sums): BigDecimal|BigRational|null
+    {
+        return $this->amounts->together($this->plan($fine)->shown, $sums);
     }
 
     /** The amount of one of the question's scenarios; null where there is no figure. */

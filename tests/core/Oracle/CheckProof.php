@@ -79,7 +79,7 @@ final readonly class CheckProof
         $isAdded = $this->ledger->measures[$this->asked->measure]->isAdded();
         foreach ($this->workings->rows as $i => $row) {
             $isThere = null !== $this->expected->rows[$i]->numbers->shown || ('capacity' === $this->ledger->family() && null !== ($this->expected->rows[$i]->numbers->values['used'] ?? null));
-            $isNothing = $isAdded && $this->oracle->showsAny($this->asked->measure, $this->starts($row));
+            $isNothing = $isAdded && $this->oracle->showsAny($this->starts($row));
             if (!$isThere && !$isNothing) {
                 return "$row->key is";
             }

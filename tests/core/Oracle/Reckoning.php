@@ -72,10 +72,17 @@ final class Reckoning
         );
     }
 
-    /** @param list<string> $fine */
-    public function showsAny(string $measure, array $fine): bool
+    /**
+     * Whether what is shown covers any of the periods; of a capacity all its parts.
+     *
+     * @param list<string> $fine
+     */
+    public function showsAny(array $fine): bool
     {
-        return [] !== $this->shownCells($measure, $fine);
+        $measures = [] === $this->asked->parts ? [$this->asked->measure] : array_values($this->asked->parts);
+        $lacksNone = fn (string $p): bool => [] === array_filter($measures, fn (string $measure): bool => !$this->rules->shows($measure, $p));
+
+        return [] !== array_filter($fine, $lacksNone);
     }
 
     /** Whether a finest period is one of the question. */
