@@ -69,13 +69,16 @@ final class Sums
     /**
      * Whether any of these periods has an amount.
      *
-     * @param array<string, array<int, mixed>> $among periods by their starts, by scenario code
+     * @param array<string, list<int>> $starts of periods by scenario code
      */
-    public function hasAnyAmong(string $measure, array $among): bool
+    public function hasAny(string $measure, array $starts): bool
     {
-        foreach ($among as $scenario => $starts) {
-            if ([] !== array_intersect_key($this->cells[$measure][$scenario][0] ?? [], $starts)) {
-                return true;
+        foreach ($starts as $scenario => $own) {
+            $amounts = $this->cells[$measure][$scenario][0] ?? [];
+            foreach ([] === $amounts ? [] : $own as $start) {
+                if (isset($amounts[$start])) {
+                    return true;
+                }
             }
         }
 

@@ -18,8 +18,10 @@ final class Decimals
 
     /** Amounts of one scale with no more digits than this are calculated as whole numbers, which is as exact and faster. */
     private const SHORT = 11;
-    /** Amounts below this leave room for the digits of a rate. */
-    private const RATABLE = 10 ** 10;
+    /** Percentages up to this leave room for the digits of an amount. */
+    private const LARGE_SHARE = 10_000;
+    /** Numerators below this leave room for the digits of a quotient. */
+    private const RATABLE = 10 ** 11;
 
     /** @param array<BigDecimal> $amounts */
     public static function sum(array $amounts): BigDecimal
@@ -106,6 +108,27 @@ final class Decimals
         return array_keys($shorts);
     }
 
+    /** @return int -1, 0 or 1 */
+    public static function compare(BigDecimal $a, BigDecimal $b): int
+    {
+        $shorts = [self::maybeShort($a, $a->getScale()), self::maybeShort($b, $a->getScale())];
+
+        return null === $shorts[0] || null === $shorts[1] ? $a->compareTo($b) : $shorts[0] <=> $shorts[1];
+    }
+
+    /** Whether a size is at least so many percent of another one, told without dividing. */
+    public static function isShare(BigDecimal $size, BigDecimal $of, BigDecimal $percent): bool
+    {
+        $short = self::maybeShort($size, $of->getScale());
+        $ofShort = self::maybeShort($of, $of->getScale());
+        $share = self::maybeShort($percent, 0);
+        if (null === $short || null === $ofShort || null === $share || $share > self::LARGE_SHARE) {
+            return $size->multipliedBy(100)->isGreaterThanOrEqualTo($of->multipliedBy($percent));
+        }
+
+        return 100 * $short >= $share * $ofShort;
+    }
+
     private static function maybeShort(BigDecimal $amount, int $scale): ?int
     {
         if ($amount->getScale() !== $scale) {
@@ -119,15 +142,24 @@ final class Decimals
     /** Numerator over denominator in percent points, none where the denominator is zero. */
     public static function rate(BigDecimal $numerator, BigDecimal $denominator): ?BigDecimal
     {
-        $short = self::maybeShort($numerator, $denominator->getScale());
-        $of = self::maybeShort($denominator, $denominator->getScale());
-        if (null !== $short && null !== $of && 0 !== $of && abs($short) < self::RATABLE) {
-            $rounded = intdiv(2 * abs($short) * 100 * 10 ** self::RATE_SCALE + abs($of), 2 * abs($of));
+        return $denominator->isZero() ? null : self::quotient($numerator->multipliedBy(100), $denominator, self::RATE_SCALE);
+    }
 
-            return BigDecimal::ofUnscaledValue(($short < 0) !== ($of < 0) ? -$rounded : $rounded, self::RATE_SCALE);
+    /**
+     * @param BigDecimal       $denominator not zero
+     * @param non-negative-int $decimals    half away from zero
+     */
+    public static function quotient(BigDecimal $numerator, BigDecimal $denominator, int $decimals): BigDecimal
+    {
+        $scale = max($numerator->getScale(), $denominator->getScale());
+        $short = self::maybeShort($numerator->toScale($scale), $scale);
+        $of = self::maybeShort($denominator->toScale($scale), $scale);
+        if (null === $short || null === $of || abs($short) >= self::RATABLE || $decimals > self::RATE_SCALE) {
+            return $numerator->dividedBy($denominator, $decimals, RoundingMode::HalfUp);
         }
+        $rounded = intdiv(2 * abs($short) * 10 ** $decimals + abs($of), 2 * abs($of));
 
-        return $denominator->isZero() ? null : $numerator->multipliedBy(100)->dividedBy($denominator, self::RATE_SCALE, RoundingMode::HalfUp);
+        return BigDecimal::ofUnscaledValue(($short < 0) !== ($of < 0) ? -$rounded : $rounded, $decimals);
     }
 
     /**

@@ -54,7 +54,7 @@ final readonly class NumberFormat
     /** Whether a written number is nought, as far as it is written. */
     public static function isNought(string $written): bool
     {
-        return 1 === preg_match('/\d/', $written) && 0 === preg_match('/[1-9]/', $written);
+        return false === strpbrk($written, '123456789') && str_contains($written, '0');
     }
 
     /** @param string $rounded digits without the decimal sign */

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Number;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
-use Brick\Math\RoundingMode;
 
 /** How fractions become decimals, once and half away from zero. Decimals stay as they are. */
 final readonly class Rounding
@@ -20,12 +18,12 @@ final readonly class Rounding
     }
 
     /** @return ($exact is null ? null : BigDecimal) */
-    public function of(BigDecimal|BigRational|null $exact): ?BigDecimal
+    public function of(BigDecimal|Fraction|null $exact): ?BigDecimal
     {
-        if (!$exact instanceof BigRational) {
+        if (!$exact instanceof Fraction) {
             return $exact;
         }
-        $rounded = $exact->toScale($this->decimals, RoundingMode::HalfUp);
+        $rounded = $exact->rounded($this->decimals);
 
         return $this->strips ? $rounded->strippedOfTrailingZeros() : $rounded;
     }

@@ -16,6 +16,8 @@ final class CapacityPeriods
 {
     /** @var \WeakMap<FinePeriods, array<string, FinePeriods>> by what they are for */
     private \WeakMap $known;
+    /** @var array<int, bool> whether what is shown covers all parts, by the period's start */
+    private array $areShown = [];
 
     /**
      * @param array<string, ComparisonRows> $parts     two or three of `used`, `unused`, `total`
@@ -72,6 +74,11 @@ final class CapacityPeriods
     }
 
     private function showsAll(Period $period): bool
+    {
+        return $this->areShown[$period->start] ??= $this->areAllShown($period);
+    }
+
+    private function areAllShown(Period $period): bool
     {
         foreach ($this->parts as $rows) {
             if (!$rows->comparison->shows($period)) {

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
-use KeenMargin\Core\Document\Altered;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Time\Period;
@@ -72,16 +71,18 @@ final readonly class CapacityRows implements RowContent
 
     public function row(Slice $slice, string $panel): Row
     {
-        $values = $this->values($slice);
-        $own = null === $this->scope->question->cumulate ? [] : ['own' => $this->amounts($this->periods->shown($slice->own), $slice->sums)['used']];
+        $amounts = new CapacityAmounts($this->parts, $this->reference, $slice->sums);
+        $own = null === $this->scope->question->cumulate ? [] : ['own' => $amounts->shown($this->periods->shown($slice->own))['used']];
         if (!$this->isWhole($slice)) {
-            return ComparisonRows::of($slice, $panel, [...array_map(static fn (): null => null, $values), ...$own], null, ['target' => null, 'rateTarget' => null], $this->comparison);
+            $none = array_fill_keys(['used', 'unused', 'total', 'target', 'rate', 'rateTarget'], null);
+
+            return ComparisonRows::of($slice, $panel, [...$none, ...$own], null, ['target' => null, 'rateTarget' => null], $this->comparison);
         }
-        $variances = ['target' => $this->varianceOfTarget($slice), 'rateTarget' => $this->varianceOfRate($slice)];
+        $variances = ['target' => $this->varianceOfTarget($slice, $amounts), 'rateTarget' => $this->varianceOfRate($slice, $amounts)];
+        $values = $this->values($slice, $amounts, $variances['rateTarget']);
+        $lacksPart = (null === $values['used']) !== (null === $values['total']);
 
-        $row = ComparisonRows::of($slice, $panel, [...$values, ...$own], $values['used'], $variances, $this->comparison);
-
-        return Altered::of($row, ['lacksPart' => null === $values['used'] xor null === $values['total']]);
+        return ComparisonRows::of($slice, $panel, [...$values, ...$own], $values['used'], $variances, $this->comparison, lacksPart: $lacksPart);
     }
 
     /** Periods in which some parts are covered and others are not, and which are left out for that. */
@@ -111,64 +112,70 @@ final readonly class CapacityRows implements RowContent
         };
     }
 
-    /** @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal, target: ?BigDecimal, rate: ?BigDecimal, rateTarget: ?BigDecimal} */
-    private function values(Slice $slice): array
+    /**
+     * @param ?Variance $ofRate null: there is none
+     *
+     * @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal, target: ?BigDecimal, rate: ?BigDecimal, rateTarget: ?BigDecimal}
+     */
+    private function values(Slice $slice, CapacityAmounts $amounts, ?Variance $ofRate): array
     {
-        $shown = $this->amounts($this->periods->shown($slice->fine), $slice->sums);
+        $shown = $amounts->shown($this->periods->shown($slice->fine));
+        // Where all is compared, its two sides are the values, and are not reckoned again.
+        $compared = [] === $ofRate?->only ? $ofRate : null;
 
         return [
             ...$shown,
-            'target' => $this->target($slice),
-            'rate' => (new Rounding())->of(self::rate($shown['used'], $shown['total'])),
-            'rateTarget' => (new Rounding())->of($this->rateTarget($slice)),
+            'target' => $this->target($slice, $amounts),
+            'rate' => $compared->shown ?? (new Rounding())->of(self::rate($shown['used'], $shown['total'])),
+            'rateTarget' => $ofRate->reference ?? (new Rounding())->of($this->rateTarget($slice, $amounts)),
         ];
     }
 
-    private function target(Slice $slice): ?BigDecimal
+    private function target(Slice $slice, CapacityAmounts $amounts): ?BigDecimal
     {
         return match ($this->isTargetOnTotal) {
-            true => $this->targets($this->periods->withTargetOfTotal($slice->fine), $slice->sums)['total'],
-            false => $this->targets($this->periods->withTargetOfUsed($slice->fine), $slice->sums)['used'],
+            true => $amounts->targets($this->periods->withTargetOfTotal($slice->fine))['total'],
+            false => $amounts->targets($this->periods->withTargetOfUsed($slice->fine))['used'],
             null => null,
         };
     }
 
-    private function varianceOfTarget(Slice $slice): ?Variance
+    private function varianceOfTarget(Slice $slice, CapacityAmounts $amounts): ?Variance
     {
         if (null === $this->isTargetOnTotal) {
             return null;
         }
         $fine = $this->isTargetOnTotal ? $this->periods->withTargetOfTotal($slice->fine) : $this->periods->withTargetOfUsed($slice->fine);
-        $shown = $this->amounts($fine, $slice->sums)[$this->isTargetOnTotal ? 'total' : 'used'];
+        $shown = $amounts->shown($fine)[$this->isTargetOnTotal ? 'total' : 'used'];
 
-        return Variance::maybeOrNothing($shown, $this->target($slice), $this->scope->betterOf($slice->member), $this->scope->question->flag, false, new Rounding(), $this->only($slice, $fine));
+        return Variance::maybeOrNothing($shown, $this->target($slice, $amounts), $this->scope->betterOf($slice->member), $this->scope->question->flag, false, new Rounding(), $this->only($slice, $fine));
     }
 
     /**
      * The rate that was to be, in percent: as told, else what the reference has used of its total. Null where the reference has
      * no figure of what is used: a rate that nobody aimed at is not one of nought.
      */
-    private function rateTarget(Slice $slice): BigDecimal|BigRational|null
+    private function rateTarget(Slice $slice, CapacityAmounts $amounts): BigDecimal|Fraction|null
     {
         if (null !== $this->scope->question->target) {
             return $this->scope->question->target;
         }
         $fine = $this->periodsOfRateTarget($slice);
-        $targets = $this->targets($fine, $slice->sums);
-        $total = true === $this->isTargetOnTotal ? $targets['total'] : $this->amounts($fine, $slice->sums)['total'];
+        $targets = $amounts->targets($fine);
+        $total = true === $this->isTargetOnTotal ? $targets['total'] : $amounts->shown($fine)['total'];
 
         return null === $targets['used'] ? null : self::rate($targets['used'], $total);
     }
 
-    private function varianceOfRate(Slice $slice): ?Variance
+    private function varianceOfRate(Slice $slice, CapacityAmounts $amounts): ?Variance
     {
         $isTold = null !== $this->scope->question->target;
         $fine = $isTold ? $this->periods->shown($slice->fine) : $this->periodsOfRateTarget($slice);
-        $shown = $this->amounts($fine, $slice->sums);
+        $shown = $amounts->shown($fine);
 
         return Variance::maybe(
             self::rate($shown['used'], $shown['total']),
-            $this->rateTarget($slice),
+            $this->rateTarget($slice, $amounts),
             $this->scope->betterOf($slice->member),
             $this->scope->question->flag,
             inPoints: true,
@@ -191,54 +198,13 @@ final readonly class CapacityRows implements RowContent
         return \count($compared->list) < \count($this->periods->shown($slice->fine)->list) ? $compared->list : [];
     }
 
-    /** @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal} what is shown */
-    private function amounts(FinePeriods $fine, Sums $sums): array
-    {
-        return self::three(array_map(static fn (ComparisonRows $rows): ?BigDecimal => $rows->comparison->shown($fine, $sums), $this->parts));
-    }
-
-    /** @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal} of the reference */
-    private function targets(FinePeriods $fine, Sums $sums): array
-    {
-        $reference = $this->reference;
-        if (null === $reference) {
-            return ['used' => null, 'unused' => null, 'total' => null];
-        }
-
-        return self::three(array_map(static fn (ComparisonRows $rows): ?BigDecimal => $rows->comparison->value($reference, $fine, $sums), $this->parts));
-    }
-
-    /**
-     * The third part is what the other two leave; where one of them has no figure, it counts as nothing.
-     *
-     * @param array<string, ?BigDecimal> $told two or three of `used`, `unused`, `total`
-     *
-     * @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal} null where there is no figure
-     */
-    private static function three(array $told): array
-    {
-        $all = ['used' => $told['used'] ?? null, 'unused' => $told['unused'] ?? null, 'total' => $told['total'] ?? null];
-        if ([] === array_filter($all)) {
-            return $all;
-        }
-        $nothing = BigDecimal::zero();
-        $of = static fn (string $part): BigDecimal => $all[$part] ?? $nothing;
-
-        return match (true) {
-            !\array_key_exists('unused', $told) => array_replace($all, ['unused' => $of('total')->minus($of('used'))]),
-            !\array_key_exists('used', $told) => array_replace($all, ['used' => $of('total')->minus($of('unused'))]),
-            !\array_key_exists('total', $told) => array_replace($all, ['total' => $of('used')->plus($of('unused'))]),
-            default => $all,
-        };
-    }
-
     /** In percent; null where there is neither, or no total. What is used of a total without a figure of it is nothing. */
-    private static function rate(?BigDecimal $used, ?BigDecimal $total): ?BigRational
+    private static function rate(?BigDecimal $used, ?BigDecimal $total): ?Fraction
     {
         if (null === $total || $total->isZero()) {
             return null;
         }
 
-        return ($used ?? BigDecimal::zero())->toBigRational()->multipliedBy(100)->dividedBy($total);
+        return Fraction::of(($used ?? BigDecimal::zero())->multipliedBy(100), $total);
     }
 }

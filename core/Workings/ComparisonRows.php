@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
@@ -41,6 +41,9 @@ final readonly class ComparisonRows implements RowContent
     public function row(Slice $slice, string $panel): Row
     {
         $total = $this->comparison->total($slice->fine, $slice->sums, $this->scope->betterOf($slice->member));
+        if (null === $this->scope->question->cumulate) {
+            return self::of($slice, $panel, $total->values, $total->shown, $total->variances, $this->comparison, $total->exact);
+        }
         $isWhole = $this->isWhole($slice);
         $values = $variances = [];
         foreach ($total->values as $code => $value) {
@@ -49,9 +52,7 @@ final readonly class ComparisonRows implements RowContent
         foreach ($total->variances as $code => $variance) {
             $variances[$code] = $isWhole && $this->isWhole($slice, $code) ? $variance : null;
         }
-        if (null !== $this->scope->question->cumulate) {
-            $values['own'] = $this->own($slice);
-        }
+        $values['own'] = $this->own($slice);
         $shown = $isWhole ? $total->shown : null;
 
         return self::of($slice, $panel, $values, $shown, $variances, $this->comparison, $isWhole ? $total->exact : null);
@@ -60,9 +61,10 @@ final readonly class ComparisonRows implements RowContent
     /**
      * The row of a slice with the given numbers.
      *
-     * @param array<string, ?BigDecimal>  $values
-     * @param array<string, ?Variance>    $variances
-     * @param BigDecimal|BigRational|null $exact     what is shown before it is rounded
+     * @param array<string, ?BigDecimal> $values
+     * @param array<string, ?Variance>   $variances
+     * @param BigDecimal|Fraction|null   $exact     what is shown before it is rounded
+     * @param bool                       $lacksPart whether one of its parts has no figure beside another
      */
     public static function of(
         Slice $slice,
@@ -71,7 +73,8 @@ final readonly class ComparisonRows implements RowContent
         ?BigDecimal $shown,
         array $variances,
         Comparison $comparison,
-        BigDecimal|BigRational|null $exact = null,
+        BigDecimal|Fraction|null $exact = null,
+        bool $lacksPart = false,
     ): Row {
         $hasNumber = null !== $shown || [] !== array_filter($variances);
         $scenario = $hasNumber ? self::scenario($slice, $comparison) : null;
@@ -92,6 +95,7 @@ final readonly class ComparisonRows implements RowContent
             exact: $exact,
             fine: $slice->fine,
             own: $slice->own,
+            lacksPart: $lacksPart,
             closedTo: $isOpen ? $comparison->lastClosed($slice->own, $slice->sums) : null,
         );
     }
@@ -138,7 +142,7 @@ final readonly class ComparisonRows implements RowContent
         }
         $isMoving = Cumulation::Moving === $this->scope->question->cumulate;
         $plan = $this->comparison->plan($isMoving ? $slice->fine : $slice->own);
-        $periods = (null === $code ? $plan->shown : $plan->values[$code])->periods;
+        $periods = (null === $code ? $plan->shown() : $plan->values(Scenario::from($code)))->periods;
 
         return $isMoving ? $periods === \count($slice->fine->list) : $periods > 0;
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Number\Fraction;
 
 /** The sign of a variance read through "better". */
 enum Effect: string
@@ -15,7 +15,7 @@ enum Effect: string
     case Unfavourable = 'unfavourable';
     case Neutral = 'neutral';
 
-    public static function of(BigDecimal|BigRational $variance, Better $better): self
+    public static function of(BigDecimal|Fraction $variance, Better $better): self
     {
         return match ($variance->getSign() * (Better::More === $better ? 1 : -1)) {
             1 => self::Favourable,

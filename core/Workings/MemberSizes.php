@@ -26,7 +26,7 @@ final class MemberSizes
     public static function of(array $sums, Measure $measure, Comparison $comparison, FinePeriods $fine): array
     {
         if ($measure->isAddedOverMembers() && Grouping::Sum === $measure->grouping) {
-            $starts = $comparison->plan($fine)->shown->starts;
+            $starts = $comparison->plan($fine)->shown()->starts;
             $sizes = array_map(static fn (Sums $own): int|BigInteger|null => $own->together($measure->name, $starts), $sums);
         } else {
             $sizes = array_map(static fn (Sums $own): ?BigDecimal => $comparison->shown($fine, $own), $sums);

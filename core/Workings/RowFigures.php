@@ -29,9 +29,9 @@ final readonly class RowFigures
         foreach ($this->compared() as $measure) {
             $scope = Scope::of($this->question, $dataset, $measure, $measure->sources());
             $comparison = (new ComparisonRows($scope, $measure, $this->figures))->comparison;
-            $kept = $comparison->plan($this->row->fine ?? $scope->fine)->values[$scenario->value] ?? null;
+            $kept = $comparison->plan($this->row->fine ?? $scope->fine)->values($scenario);
             foreach ($measure->sources() as $source) {
-                $starts[$source] = $kept?->among() ?? [];
+                $starts[$source] = array_map(array_flip(...), $kept->starts);
             }
         }
 

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\OverMembers;
+use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
@@ -33,13 +34,13 @@ final readonly class RowSums
         }
         $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
         $what = ucfirst($this->scope->rowsWord()).(null === $this->scope->question->each ? '' : ' of all charts');
-        $shown = self::sum(array_map(static fn (Row $row): BigDecimal|BigRational|null => $row->exact ?? $row->shown, $parts));
+        $shown = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => $row->exact ?? $row->shown, $parts));
         if (!self::isEqual($shown, $total->exact ?? $total->shown)) {
             return new Check('rows-sum-to-total', false, "$what add up to {$this->written($shown)}, not to the total");
         }
         $added ??= array_keys($total->variances);
         foreach (array_intersect_key($total->variances, array_flip($added)) as $code => $variance) {
-            $sum = self::sum(array_map(static fn (Row $row): BigDecimal|BigRational|null => ($row->variances[$code] ?? null)?->exact, $parts));
+            $sum = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$code] ?? null)?->exact, $parts));
             if (!self::isEqual($sum, $variance?->exact)) {
                 return new Check('rows-sum-to-total', false, "The variances of $what add up to {$this->written($sum)}, not to that of the total");
             }
@@ -119,25 +120,28 @@ final readonly class RowSums
         return null;
     }
 
-    /** @param list<BigDecimal|BigRational|null> $amounts */
-    private static function sum(array $amounts): BigDecimal|BigRational
+    /** @param list<BigDecimal|Fraction|null> $amounts */
+    private static function sum(array $amounts): BigDecimal|Fraction
     {
-        $sum = BigDecimal::zero();
-        foreach ($amounts as $amount) {
-            if (null !== $amount) {
-                $sum = $sum instanceof BigDecimal && $amount instanceof BigDecimal ? $sum->plus($amount) : $sum->toBigRational()->plus($amount);
-            }
+        $amounts = array_values(array_filter($amounts, static fn (BigDecimal|Fraction|null $amount): bool => null !== $amount));
+        $decimals = array_values(array_filter($amounts, static fn (BigDecimal|Fraction $amount): bool => $amount instanceof BigDecimal));
+        if (\count($decimals) === \count($amounts)) {
+            return Decimals::sum($decimals);
         }
 
-        return $sum;
+        return array_reduce($amounts, static fn (Fraction $sum, BigDecimal|Fraction $next): Fraction => $sum->plus($next), Fraction::from(BigDecimal::zero()));
     }
 
-    private static function isEqual(BigDecimal|BigRational $sum, BigDecimal|BigRational|null $total): bool
+    private static function isEqual(BigDecimal|Fraction $sum, BigDecimal|Fraction|null $total): bool
     {
-        return null === $total ? $sum->isZero() : $sum->isEqualTo($total);
+        return match (true) {
+            null === $total => $sum->isZero(),
+            $sum instanceof BigDecimal && $total instanceof BigDecimal => $sum->isEqualTo($total),
+            default => Fraction::from($sum)->isEqualTo($total),
+        };
     }
 
-    private function written(BigDecimal|BigRational $sum): string
+    private function written(BigDecimal|Fraction $sum): string
     {
         return $this->comparison->rounding()->of($sum)->toString();
     }

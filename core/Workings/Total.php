@@ -5,24 +5,24 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
+use KeenMargin\Core\Number\Fraction;
 
 /** Several finest periods taken together. Each variance covers only those that both sides have. */
 final readonly class Total
 {
     /**
-     * @param ?BigDecimal                 $shown     null where there is no figure, or where adding up says nothing
-     * @param array<string, ?Variance>    $variances by the reference's key; null where there is none
-     * @param array<string, LeftOut>      $leftOut   by the reference's key
-     * @param array<string, ?BigDecimal>  $values    as rows have them
-     * @param BigDecimal|BigRational|null $exact     what is shown before it is rounded; null where it is not a fraction
+     * @param ?BigDecimal                $shown     null where there is no figure, or where adding up says nothing
+     * @param array<string, ?Variance>   $variances by the reference's key; null where there is none
+     * @param array<string, LeftOut>     $leftOut   by the reference's key
+     * @param array<string, ?BigDecimal> $values    as rows have them
+     * @param BigDecimal|Fraction|null   $exact     what is shown before it is rounded; null where it is not a fraction
      */
     public function __construct(
         public ?BigDecimal $shown,
         public array $variances,
         public array $leftOut = [],
         public array $values = [],
-        public BigDecimal|BigRational|null $exact = null,
+        public BigDecimal|Fraction|null $exact = null,
     ) {
     }
 

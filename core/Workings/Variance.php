@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
-use Brick\Math\RoundingMode;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Time\Period;
@@ -20,20 +19,20 @@ use KeenMargin\Core\Time\Period;
 final readonly class Variance
 {
     /**
-     * @param BigDecimal             $shown     rounded, where it is a fraction
-     * @param BigDecimal             $reference rounded, where it is a fraction
-     * @param BigDecimal             $amount    the exact difference, rounded once
-     * @param BigDecimal|BigRational $exact     the difference
-     * @param BigDecimal|BigRational $of        the reference
-     * @param ?Side                  $absent    which side has no figure in the compared periods and counts as nothing; null: none
-     * @param list<Period>           $only      the compared periods, where the row has others; else none
+     * @param BigDecimal          $shown     rounded, where it is a fraction
+     * @param BigDecimal          $reference rounded, where it is a fraction
+     * @param BigDecimal          $amount    the exact difference, rounded once
+     * @param BigDecimal|Fraction $exact     the difference
+     * @param BigDecimal|Fraction $of        the reference
+     * @param ?Side               $absent    which side has no figure in the compared periods and counts as nothing; null: none
+     * @param list<Period>        $only      the compared periods, where the row has others; else none
      */
     private function __construct(
         public BigDecimal $shown,
         public BigDecimal $reference,
         public BigDecimal $amount,
-        public BigDecimal|BigRational $exact,
-        private BigDecimal|BigRational $of,
+        public BigDecimal|Fraction $exact,
+        private BigDecimal|Fraction $of,
         public Effect $effect,
         public bool $flagged,
         private bool $inPoints,
@@ -48,8 +47,8 @@ final readonly class Variance
      * @param list<Period> $only
      */
     public static function maybe(
-        BigDecimal|BigRational|null $shown,
-        BigDecimal|BigRational|null $reference,
+        BigDecimal|Fraction|null $shown,
+        BigDecimal|Fraction|null $reference,
         Better $better,
         Flag $flag = new Flag(),
         bool $inPoints = false,
@@ -73,8 +72,8 @@ final readonly class Variance
      * @param list<Period> $only
      */
     public static function maybeOrNothing(
-        BigDecimal|BigRational|null $shown,
-        BigDecimal|BigRational|null $reference,
+        BigDecimal|Fraction|null $shown,
+        BigDecimal|Fraction|null $reference,
         Better $better,
         Flag $flag,
         bool $inPoints,
@@ -104,44 +103,50 @@ final readonly class Variance
         if ($this->exact instanceof BigDecimal && $this->of instanceof BigDecimal) {
             return Decimals::percent($this->exact, $this->of, $decimals);
         }
-        $percent = $this->exact->toBigRational()->multipliedBy(100)->dividedBy($this->of->abs());
 
-        return $percent->toScale($decimals, RoundingMode::HalfUp);
+        return Fraction::from($this->exact)->percentOf($this->of, $decimals);
     }
 
-    private static function difference(BigDecimal|BigRational $shown, BigDecimal|BigRational $reference): BigDecimal|BigRational
+    private static function difference(BigDecimal|Fraction $shown, BigDecimal|Fraction $reference): BigDecimal|Fraction
     {
         return $shown instanceof BigDecimal && $reference instanceof BigDecimal
             ? $shown->minus($reference)
-            : $shown->toBigRational()->minus($reference);
+            : Fraction::from($shown)->minus($reference);
     }
 
     /** Compared exactly, on products instead of quotients. For percentages the percent threshold is in points. */
-    private static function reaches(Flag $flag, BigDecimal|BigRational $amount, BigDecimal|BigRational $reference, bool $inPoints): bool
+    private static function reaches(Flag $flag, BigDecimal|Fraction $amount, BigDecimal|Fraction $reference, bool $inPoints): bool
     {
         if (!$flag->isSet() || $amount->isZero() || ($inPoints && null === $flag->percent)) {
             return false;
         }
         $size = $amount->abs();
-        if (!$inPoints && null !== $flag->amount && $size->isLessThan($flag->amount)) {
+        if (!$inPoints && null !== $flag->amount && !self::isAtLeast($size, $flag->amount)) {
             return false;
         }
 
         return match (true) {
             null === $flag->percent => true,
-            $inPoints => $size->isGreaterThanOrEqualTo($flag->percent),
-            default => !$reference->isZero() && self::isShare($size, $reference, $flag->percent),
+            $inPoints => self::isAtLeast($size, $flag->percent),
+            default => self::isShare($size, $reference->abs(), $flag->percent),
         };
     }
 
-    /** Whether the amount is at least so many percent of the reference's size. */
-    private static function isShare(BigDecimal|BigRational $size, BigDecimal|BigRational $reference, BigDecimal $percent): bool
+    private static function isAtLeast(BigDecimal|Fraction $size, BigDecimal $least): bool
     {
-        if ($size instanceof BigDecimal && $reference instanceof BigDecimal) {
-            return $size->multipliedBy(100)->isGreaterThanOrEqualTo($reference->abs()->multipliedBy($percent));
-        }
-        $ofReference = $reference->toBigRational()->abs()->multipliedBy($percent);
+        return $size instanceof BigDecimal ? Decimals::compare($size, $least) >= 0 : $size->compareTo($least) >= 0;
+    }
 
-        return $size->toBigRational()->multipliedBy(100)->isGreaterThanOrEqualTo($ofReference);
+    /** Whether the amount is at least so many percent of the reference's size; never of nought. */
+    private static function isShare(BigDecimal|Fraction $size, BigDecimal|Fraction $of, BigDecimal $percent): bool
+    {
+        if ($of->isZero()) {
+            return false;
+        }
+        if ($size instanceof BigDecimal && $of instanceof BigDecimal) {
+            return Decimals::isShare($size, $of, $percent);
+        }
+
+        return Fraction::from($size)->multipliedBy(100)->compareTo(Fraction::from($of)->multipliedBy($percent)) >= 0;
     }
 }

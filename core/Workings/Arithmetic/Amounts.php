@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Arithmetic;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
@@ -13,6 +12,7 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\ScenarioPeriod;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Decimals;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Time\Period;
 
@@ -33,10 +33,10 @@ final readonly class Amounts
     /**
      * The amount of all periods together.
      *
-     * @return BigDecimal|BigRational|null a fraction of averages and ratios; null where there is none: no figure at all, a
-     *                                     ratio whose denominator is zero, or what is never put together
+     * @return BigDecimal|Fraction|null a fraction of averages and ratios; null where there is none: no figure at all, a
+     *                                  ratio whose denominator is zero, or what is never put together
      */
-    public function together(ScenarioPeriods $periods, Sums $sums): BigDecimal|BigRational|null
+    public function together(ScenarioPeriods $periods, Sums $sums): BigDecimal|Fraction|null
     {
         return match (true) {
             $this->measure->isRatio() => $this->ratio($periods, $sums),
@@ -94,7 +94,7 @@ final readonly class Amounts
     }
 
     /** Added up over members: whoever has no figure in a period has nothing there. */
-    private function added(ScenarioPeriods $periods, Sums $sums): BigDecimal|BigRational|null
+    private function added(ScenarioPeriods $periods, Sums $sums): BigDecimal|Fraction|null
     {
         if (Grouping::Last === $this->measure->grouping) {
             return null === $periods->last ? null : $sums->at($this->measure->name, $periods->last);
@@ -108,7 +108,7 @@ final readonly class Amounts
     }
 
     /** The mean over members. Over periods as well: each figure counts once. */
-    private function averaged(ScenarioPeriods $periods, Sums $sums): BigDecimal|BigRational|null
+    private function averaged(ScenarioPeriods $periods, Sums $sums): BigDecimal|Fraction|null
     {
         $name = $this->measure->name;
         $all = $means = [];
@@ -128,12 +128,12 @@ final readonly class Amounts
         return match ($this->measure->grouping) {
             Grouping::Average => self::fraction(Decimals::sum($all), $count),
             Grouping::Last => $means[\count($means) - 1],
-            default => array_reduce($means, static fn (BigRational $sum, BigDecimal|BigRational $mean): BigRational => $sum->plus($mean), BigRational::zero()),
+            default => array_reduce($means, static fn (Fraction $sum, BigDecimal|Fraction $mean): Fraction => $sum->plus($mean), Fraction::from(BigDecimal::zero())),
         };
     }
 
     /** Of one member only: null as soon as a period has the amounts of several. */
-    private function single(ScenarioPeriods $periods, Sums $sums): BigDecimal|BigRational|null
+    private function single(ScenarioPeriods $periods, Sums $sums): BigDecimal|Fraction|null
     {
         $all = [];
         foreach ($periods->kept as $at) {
@@ -157,7 +157,7 @@ final readonly class Amounts
     }
 
     /** Numerator over denominator, in percent. */
-    private function ratio(ScenarioPeriods $periods, Sums $sums): ?BigRational
+    private function ratio(ScenarioPeriods $periods, Sums $sums): ?Fraction
     {
         [$numerator, $denominator] = $this->measure->sources();
         $part = $sums->added($numerator, $periods->starts);
@@ -166,11 +166,11 @@ final readonly class Amounts
             return null;
         }
 
-        return $part->toBigRational()->multipliedBy(100)->dividedBy($whole);
+        return Fraction::of($part->multipliedBy(100), $whole);
     }
 
-    private static function fraction(BigDecimal $sum, int $count): BigDecimal|BigRational
+    private static function fraction(BigDecimal $sum, int $count): BigDecimal|Fraction
     {
-        return 1 === $count ? $sum : $sum->toBigRational()->dividedBy($count);
+        return 1 === $count ? $sum : Fraction::of($sum, BigDecimal::of($count));
     }
 }

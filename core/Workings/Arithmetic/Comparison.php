@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Arithmetic;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigRational;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Time\Period;
@@ -28,6 +28,8 @@ final class Comparison
     private readonly Amounts $amounts;
     private readonly Rounding $rounding;
     private readonly ComparisonPlanner $planner;
+    /** @var list<Scenario> that have a value */
+    private readonly array $scenarios;
     /** @var \WeakMap<FinePeriods, ComparisonPlan> */
     private \WeakMap $plans;
 
@@ -43,8 +45,9 @@ final class Comparison
     ) {
         $this->amounts = new Amounts($measure, $coverage);
         $this->rounding = $this->amounts->rounding();
-        $this->planner = new ComparisonPlanner($coverage, $scenario, $forecast, $against, $closing);
+        $this->planner = new ComparisonPlanner($coverage, $scenario, $forecast, $closing);
         $this->plans = new \WeakMap();
+        $this->scenarios = array_values(array_unique(array_filter([$scenario, $forecast, ...$against]), \SORT_REGULAR));
     }
 
     /** How fractions of the measure are written. */
@@ -55,25 +58,30 @@ final class Comparison
 
     public function plan(FinePeriods $fine): ComparisonPlan
     {
-        return $this->plans[$fine] ??= $this->planner->plan($fine);
+        return $this->plans[$fine] ??= new ComparisonPlan($this->planner, $this->coverage, $fine);
     }
 
     /** What is shown, its variances, and the values of all scenarios. */
     public function total(FinePeriods $fine, Sums $sums, Better $better): Total
     {
         $plan = $this->plan($fine);
-        $known = new KnownAmounts($this->amounts);
-        $exact = $known->together($plan->shown, $sums);
-        $variances = $leftOut = $values = [];
-        foreach ($plan->pairs as $code => $pair) {
-            $compared = $this->compared($pair, $sums, $sums, $better, $known);
+        $exact = $this->amounts->together($plan->shown(), $sums);
+        $exacts = $variances = $leftOut = [];
+        foreach ($this->scenarios as $scenario) {
+            $periods = $plan->values($scenario);
+            $exacts[$scenario->value] = $periods === $plan->shown() ? $exact : $this->amounts->together($periods, $sums);
+        }
+        foreach ($this->against as $reference) {
+            [$pair, $code] = [$plan->pair($reference), $reference->value];
+            // What is added up is often the very same for a value and the side of a variance.
+            $isWhole = $this->measure->isAddedOverMembers() && $pair->shown === $plan->shown() && $pair->reference === $plan->values($reference);
+            $compared = $isWhole
+                ? new Compared($this->variance($exact, $exacts[$code] ?? null, $better, []), $pair->leftOut)
+                : $this->compared($pair, $sums, $sums, $better);
             [$variances[$code], $leftOut[$code]] = [$compared->variance, $compared->leftOut];
         }
-        foreach ($plan->values as $code => $periods) {
-            $values[$code] = $this->rounding->of($known->together($periods, $sums));
-        }
 
-        return new Total($this->rounding->of($exact), $variances, $leftOut, $values, $exact);
+        return new Total($this->rounding->of($exact), $variances, $leftOut, array_map($this->rounding->of(...), $exacts), $exact);
     }
 
     /** What is shown; null where there is no figure. */
@@ -83,15 +91,15 @@ final class Comparison
     }
 
     /** The same before it is rounded. */
-    public function exact(FinePeriods $fine, Sums $sums): BigDecimal|BigRational|null
+    public function exact(FinePeriods $fine, Sums $sums): BigDecimal|Fraction|null
     {
-        return $this->amounts->together($this->plan($fine)->shown, $sums);
+        return $this->amounts->together($this->plan($fine)->shown(), $sums);
     }
 
     /** The amount of one of the question's scenarios; null where there is no figure. */
     public function value(Scenario $scenario, FinePeriods $fine, Sums $sums): ?BigDecimal
     {
-        return $this->rounding->of($this->amounts->together($this->plan($fine)->values[$scenario->value], $sums));
+        return $this->rounding->of($this->amounts->together($this->plan($fine)->values($scenario), $sums));
     }
 
     /** The scenario that is to be shown at a period; null after the closing period where no forecast is asked for. */
@@ -105,7 +113,7 @@ final class Comparison
     {
         $pair = $this->plan($fine)->withinShown();
 
-        return $this->compared($pair, $shown, $reference, $better, new KnownAmounts($this->amounts));
+        return $this->compared($pair, $shown, $reference, $better);
     }
 
     /** The scenario that is shown: the forecast as soon as a figure is of it. Null where there is no figure. */
@@ -114,8 +122,8 @@ final class Comparison
         $plan = $this->plan($fine);
 
         return match (true) {
-            $this->hasAny($plan->forecast, $sums) => $this->forecast,
-            $this->hasAny($plan->shown, $sums) => $this->scenario,
+            $plan->forecast()->periods > 0 && $this->hasAny($plan->forecast(), $sums) => $this->forecast,
+            $this->hasAny($plan->shown(), $sums) => $this->scenario,
             default => null,
         };
     }
@@ -126,8 +134,8 @@ final class Comparison
         $plan = $this->plan($fine);
 
         return match (true) {
-            $plan->forecast->periods > 0 => $this->forecast,
-            [] !== $plan->periods => $this->scenario,
+            $plan->forecast()->periods > 0 => $this->forecast,
+            [] !== $plan->periods() => $this->scenario,
             default => null,
         };
     }
@@ -136,11 +144,11 @@ final class Comparison
     public function hasFigures(FinePeriods $fine, Sums $sums): bool
     {
         $plan = $this->plan($fine);
-        if ($this->hasAny($plan->shown, $sums)) {
+        if ($this->hasAny($plan->shown(), $sums)) {
             return true;
         }
         foreach ($this->against as $reference) {
-            if ($this->hasAny($plan->values[$reference->value], $sums)) {
+            if ($this->hasAny($plan->values($reference), $sums)) {
                 return true;
             }
         }
@@ -151,7 +159,7 @@ final class Comparison
     /** The last closed period with a figure of what is shown; null where there is none. */
     public function lastClosed(FinePeriods $fine, Sums $sums): ?Period
     {
-        foreach (array_reverse($this->plan($fine)->periods) as $period) {
+        foreach (array_reverse($this->plan($fine)->periods()) as $period) {
             if ($this->planner->scenarioAt($period) === $this->scenario && $this->amounts->has($this->scenario, $period, $sums)) {
                 return $period;
             }
@@ -163,7 +171,7 @@ final class Comparison
     /** Whether what is shown covers any of the periods. */
     public function showsAny(FinePeriods $fine): bool
     {
-        return [] !== $this->plan($fine)->periods;
+        return [] !== $this->plan($fine)->periods();
     }
 
     /** Whether what is shown covers the period. */
@@ -174,26 +182,31 @@ final class Comparison
         return null !== $scenario && $this->coverage->covers($scenario, $fine);
     }
 
-    private function compared(PlannedPair $pair, Sums $ofShown, Sums $ofReference, Better $better, KnownAmounts $known): Compared
+    private function compared(PlannedPair $pair, Sums $ofShown, Sums $ofReference, Better $better): Compared
     {
-        $isAdded = $this->measure->isAddedOverMembers();
-        $pair = $isAdded ? $pair : $this->whereBothHave($pair, $ofShown, $ofReference);
-        $shown = $known->together($pair->shown, $ofShown);
-        $reference = $known->together($pair->reference, $ofReference);
+        $pair = $this->measure->isAddedOverMembers() ? $pair : $this->whereBothHave($pair, $ofShown, $ofReference);
+        $shown = $this->amounts->together($pair->shown, $ofShown);
+        $reference = $this->amounts->together($pair->reference, $ofReference);
         $only = $pair->leftOut->isEmpty() ? [] : $pair->periods;
+
+        return new Compared($this->variance($shown, $reference, $better, $only), $pair->leftOut);
+    }
+
+    /** @param list<Period> $only */
+    private function variance(BigDecimal|Fraction|null $shown, BigDecimal|Fraction|null $reference, Better $better, array $only): ?Variance
+    {
         $inPoints = $this->measure->isInPercent();
-        $variance = $isAdded
+
+        return $this->measure->isAddedOverMembers()
             ? Variance::maybeOrNothing($shown, $reference, $better, $this->flag, $inPoints, $this->rounding, $only)
             : Variance::maybe($shown, $reference, $better, $this->flag, $inPoints, $this->rounding, null, $only);
-
-        return new Compared($variance, $pair->leftOut);
     }
 
     /** The same without the periods that one of the two sums has no figure of. */
     private function whereBothHave(PlannedPair $pair, Sums $ofShown, Sums $ofReference): PlannedPair
     {
-        $shownPeriods = new ScenarioPeriods($this->coverage);
-        $referencePeriods = new ScenarioPeriods($this->coverage);
+        $shownPeriods = new ScenarioPeriods();
+        $referencePeriods = new ScenarioPeriods();
         $both = $shownOnly = $referenceOnly = [];
         foreach ($pair->periods as $period) {
             $scenario = $this->planner->scenarioAt($period) ?? $this->scenario;
@@ -201,8 +214,8 @@ final class Comparison
             $isShown = $this->amounts->has($scenario, $period, $ofShown);
             $isHeld = $this->amounts->has($reference, $period, $ofReference);
             if ($isShown && $isHeld) {
-                $shownPeriods->add($scenario, $period);
-                $referencePeriods->add($reference, $period);
+                $shownPeriods->add($this->coverage->kept($scenario, $period));
+                $referencePeriods->add($this->coverage->kept($reference, $period));
                 $both[] = $period;
             } elseif ($isShown) {
                 $shownOnly[] = $period;
@@ -218,7 +231,7 @@ final class Comparison
     private function hasAny(ScenarioPeriods $periods, Sums $sums): bool
     {
         foreach ($this->measure->sources() as $source) {
-            if (!$sums->hasAnyAmong($source, $periods->among())) {
+            if (!$sums->hasAny($source, $periods->starts)) {
                 return false;
             }
         }

@@ -6,53 +6,27 @@ namespace KeenMargin\Core\Workings\Arithmetic;
 
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\LeftOut;
 
 /**
- * Decides by coverage which finest periods take part in what. Shown is the scenario up to the closing period and the forecast
- * after it; periods that only one side of a comparison covers are left out of both.
+ * Decides by coverage what a finest period takes part in. Shown is the scenario up to the closing period and the forecast after
+ * it; periods that only one side of a comparison covers are left out of both. What was decided is kept: rows, totals and landings
+ * are made of the same periods.
  */
-final readonly class ComparisonPlanner
+final class ComparisonPlanner
 {
-    /** @param list<Scenario> $against */
+    /** @var array<int, ?KeptPeriod> by start */
+    private array $shown = [];
+    /** @var array<string, array<int, ?KeptPeriod>> by scenario code and start */
+    private array $values = [];
+    /** @var array<string, array<int, ComparedSide>> by the reference's code and start */
+    private array $sides = [];
+
     public function __construct(
-        private MeasureCoverage $coverage,
-        private Scenario $scenario,
-        private ?Scenario $forecast,
-        private array $against,
-        private Period $closing,
+        private readonly MeasureCoverage $coverage,
+        public readonly Scenario $scenario,
+        public readonly ?Scenario $forecast,
+        private readonly Period $closing,
     ) {
-    }
-
-    public function plan(FinePeriods $fine): ComparisonPlan
-    {
-        $shown = new ScenarioPeriods($this->coverage);
-        $forecast = new ScenarioPeriods($this->coverage);
-        $periods = [];
-        foreach ($fine->list as $period) {
-            $scenario = $this->scenarioAt($period);
-            if (null === $scenario || !$this->coverage->covers($scenario, $period)) {
-                continue;
-            }
-            $shown->add($scenario, $period);
-            $periods[] = $period;
-            if ($scenario !== $this->scenario) {
-                $forecast->add($scenario, $period);
-            }
-        }
-        $values = $pairs = [];
-        foreach ($this->against as $reference) {
-            $values[$reference->value] = $this->values($reference, $fine);
-            $pairs[$reference->value] = $this->pair($reference, $fine, $shown, $values[$reference->value]);
-        }
-        $ownValues = [];
-        foreach (array_filter([$this->scenario, $this->forecast]) as $scenario) {
-            $isAllShown = null === $this->forecast;
-            $ownValues[$scenario->value] = $isAllShown ? $shown : $this->values($scenario, $fine);
-        }
-        $values = array_replace($ownValues, $values);
-
-        return new ComparisonPlan($shown, $periods, $forecast, $values, $pairs);
     }
 
     /** The scenario that is to be shown at a period; null after the closing period where no forecast is asked for. */
@@ -61,65 +35,54 @@ final readonly class ComparisonPlanner
         return $this->isCut($this->scenario, $fine) ? $this->forecast : $this->scenario;
     }
 
+    /** What is shown at a period; null where the scenario does not cover it. */
+    public function shownAt(Period $fine): ?KeptPeriod
+    {
+        if (\array_key_exists($fine->start, $this->shown)) {
+            return $this->shown[$fine->start];
+        }
+        $scenario = $this->scenarioAt($fine);
+        $isShown = null !== $scenario && $this->coverage->covers($scenario, $fine);
+
+        return $this->shown[$fine->start] = $isShown ? $this->coverage->kept($scenario, $fine) : null;
+    }
+
+    /** What a scenario has at a period; null where it does not cover it. */
+    public function valueAt(Scenario $scenario, Period $fine): ?KeptPeriod
+    {
+        $known = $this->values[$scenario->value] ?? [];
+        if (\array_key_exists($fine->start, $known)) {
+            return $known[$fine->start];
+        }
+        $isThere = !$this->isCut($scenario, $fine) && $this->coverage->covers($scenario, $fine);
+
+        return $this->values[$scenario->value][$fine->start] = $isThere ? $this->coverage->kept($scenario, $fine) : null;
+    }
+
+    /** Which sides of a comparison a period has. */
+    public function side(Scenario $reference, Period $fine): ComparedSide
+    {
+        return $this->sides[$reference->value][$fine->start] ??= $this->decided($reference, $fine);
+    }
+
+    /** Days without any figure are covered by their month; where only one side covers them, nothing is left out. */
+    private function decided(Scenario $reference, Period $fine): ComparedSide
+    {
+        $scenario = $this->scenarioAt($fine);
+        $isShown = null !== $scenario && $this->coverage->covers($scenario, $fine, $reference);
+        $isHeld = $this->coverage->covers($reference, $fine, $scenario);
+
+        return match (true) {
+            $isShown && $isHeld => ComparedSide::Both,
+            $isShown && $this->coverage->kept($scenario, $fine)->hasFigure => ComparedSide::ShownOnly,
+            $isHeld && $this->coverage->kept($reference, $fine)->hasFigure => ComparedSide::ReferenceOnly,
+            default => ComparedSide::Neither,
+        };
+    }
+
     /** Actuals that are shown end with the closing period, whatever has come in after it. */
     private function isCut(Scenario $scenario, Period $fine): bool
     {
         return Scenario::Actual === $scenario && Scenario::Actual === $this->scenario && $fine->isAfter($this->closing);
-    }
-
-    private function values(Scenario $scenario, FinePeriods $fine): ScenarioPeriods
-    {
-        $values = new ScenarioPeriods($this->coverage);
-        foreach ($fine->list as $period) {
-            if (!$this->isCut($scenario, $period) && $this->coverage->covers($scenario, $period)) {
-                $values->add($scenario, $period);
-            }
-        }
-
-        return $values;
-    }
-
-    /** Days without any figure are covered by their month; where only one side covers them, nothing is left out. */
-    private function hasFigure(Scenario $scenario, Period $fine): bool
-    {
-        foreach ($this->coverage->kept($scenario, $fine) as $at) {
-            if ($this->coverage->hasFigure($at)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * @param ScenarioPeriods $shown  all that is shown
-     * @param ScenarioPeriods $values all of the reference
-     */
-    private function pair(Scenario $reference, FinePeriods $fine, ScenarioPeriods $shown, ScenarioPeriods $values): PlannedPair
-    {
-        $ofShown = new ScenarioPeriods($this->coverage);
-        $ofReference = new ScenarioPeriods($this->coverage);
-        $both = $shownOnly = $referenceOnly = [];
-        foreach ($fine->list as $period) {
-            $scenario = $this->scenarioAt($period);
-            $isShown = null !== $scenario && $this->coverage->covers($scenario, $period, $reference);
-            $isHeld = $this->coverage->covers($reference, $period, $scenario);
-            if ($isShown && $isHeld) {
-                $ofShown->add($scenario, $period);
-                $ofReference->add($reference, $period);
-                $both[] = $period;
-            } elseif ($isShown && $this->hasFigure($scenario, $period)) {
-                $shownOnly[] = $period;
-            } elseif ($isHeld && $this->hasFigure($reference, $period)) {
-                $referenceOnly[] = $period;
-            }
-        }
-
-        $leftOut = new LeftOut($shownOnly, $referenceOnly);
-
-        // Where nothing is left out, the very same sums serve for values and variances.
-        return $leftOut->isEmpty()
-            ? new PlannedPair($reference, $shown, $values, $both, $leftOut)
-            : new PlannedPair($reference, $ofShown, $ofReference, $both, $leftOut);
     }
 }

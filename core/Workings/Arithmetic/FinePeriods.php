@@ -34,7 +34,14 @@ final readonly class FinePeriods
     /** @param callable(Period): bool $keeps */
     public function only(callable $keeps): self
     {
-        return new self(array_values(array_filter($this->list, $keeps)));
+        $kept = [];
+        foreach ($this->list as $period) {
+            if ($keeps($period)) {
+                $kept[] = $period;
+            }
+        }
+
+        return \count($kept) === \count($this->list) ? $this : new self($kept);
     }
 
     public function without(self $others): self

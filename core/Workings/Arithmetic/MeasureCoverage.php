@@ -35,6 +35,8 @@ final class MeasureCoverage
     private readonly bool $isDaily;
     private int $firstActual = \PHP_INT_MAX;
     private int $lastActual = \PHP_INT_MIN;
+    /** @var array<string, array<int, KeptPeriod>> those that were asked for, by scenario code and start */
+    private array $kept = [];
     /** @var array<int, int> numbers of months by day */
     private array $months = [];
 
@@ -62,6 +64,9 @@ final class MeasureCoverage
      */
     public function covers(Scenario $scenario, Period $fine, ?Scenario $against = null): bool
     {
+        if (!$this->isDaily) {
+            return $this->kept($scenario, $fine)->isThere;
+        }
         $isMonthWhole = $this->isOfWholeMonth($against, $fine->start);
         foreach ($this->judgedBy($scenario, $fine) as $at) {
             if (!isset($this->units[$at->scenario][$this->unit($at->start)])) {
@@ -83,7 +88,7 @@ final class MeasureCoverage
      */
     public function judgedBy(Scenario $scenario, Period $fine): array
     {
-        $kept = $this->kept($scenario, $fine);
+        $kept = $this->kept($scenario, $fine)->places;
 
         return [] === $kept && Grain::Day === $fine->grain ? [ScenarioPeriod::of(Scenario::Actual, $fine->yearEarlier())] : $kept;
     }
@@ -94,24 +99,27 @@ final class MeasureCoverage
         return !isset($this->units[Scenario::PriorYear->value][$this->unit($fine->start)]);
     }
 
-    /** Whether the whole dataset has a figure of just this period. */
-    public function hasFigure(ScenarioPeriod $at): bool
+    /** Where the amounts of a scenario's period are kept: of a derived prior year with the actuals. */
+    public function kept(Scenario $scenario, Period $fine): KeptPeriod
     {
-        return isset($this->figured[$at->scenario][$at->start]);
+        return $this->kept[$scenario->value][$fine->start] ??= $this->find($scenario, $fine);
     }
 
-    /**
-     * Where the amounts of a scenario's period are kept: of a derived prior year with the actuals.
-     *
-     * @return list<ScenarioPeriod> in calendar order; none of a derived prior year that has no counterpart
-     */
-    public function kept(Scenario $scenario, Period $fine): array
+    private function find(Scenario $scenario, Period $fine): KeptPeriod
     {
-        if (Scenario::PriorYear !== $scenario || !$this->isDerived($fine)) {
-            return [ScenarioPeriod::of($scenario, $fine)];
+        $isDerived = Scenario::PriorYear === $scenario && $this->isDerived($fine);
+        $places = $figured = [];
+        $isThere = false;
+        foreach ($isDerived ? PriorYear::of($fine) : [$fine] as $period) {
+            $place = ScenarioPeriod::of($isDerived ? Scenario::Actual : $scenario, $period);
+            $places[] = $place;
+            if (isset($this->figured[$place->scenario][$place->start])) {
+                $figured[] = $place;
+            }
+            $isThere = $isThere || isset($this->units[$place->scenario][$this->unit($place->start)]);
         }
 
-        return array_map(static fn (Period $earlier): ScenarioPeriod => ScenarioPeriod::of(Scenario::Actual, $earlier), PriorYear::of($fine));
+        return new KeptPeriod($places, $figured, $isThere);
     }
 
     /** Days that are judged together have one number, that of their month; other periods have their own start. */

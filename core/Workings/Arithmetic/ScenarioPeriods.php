@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Arithmetic;
 
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\ScenarioPeriod;
-use KeenMargin\Core\Time\Period;
 
 /** Finest periods, each of one scenario, whose amounts are put together: of what is shown, or of a reference. */
 final class ScenarioPeriods
@@ -15,8 +13,6 @@ final class ScenarioPeriods
     public array $kept = [];
     /** @var array<string, list<int>> the same as starts of periods, by scenario code */
     public array $starts = [];
-    /** @var array<string, array<int, int>>|null */
-    private ?array $among = null;
     /** How many periods were added. */
     public int $periods = 0;
     /** How many of them the whole dataset has a figure of; what an average over periods is divided by. */
@@ -24,26 +20,16 @@ final class ScenarioPeriods
     /** The last one that the whole dataset has a figure of; null where there is none. */
     public ?ScenarioPeriod $last = null;
 
-    public function __construct(private readonly MeasureCoverage $coverage)
-    {
-    }
-
-    public function add(Scenario $scenario, Period $fine): void
+    public function add(KeptPeriod $period): void
     {
         ++$this->periods;
-        foreach ($this->coverage->kept($scenario, $fine) as $at) {
+        foreach ($period->places as $at) {
             $this->kept[] = $at;
             $this->starts[$at->scenario][] = $at->start;
-            if ($this->coverage->hasFigure($at)) {
-                ++$this->figured;
-                $this->last = $at;
-            }
         }
-    }
-
-    /** @return array<string, array<int, int>> the starts as keys, by scenario code */
-    public function among(): array
-    {
-        return $this->among ??= array_map(array_flip(...), $this->starts);
+        foreach ($period->figured as $at) {
+            ++$this->figured;
+            $this->last = $at;
+        }
     }
 }

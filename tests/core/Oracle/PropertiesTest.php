@@ -6,6 +6,7 @@ namespace KeenMargin\Tests\core\Oracle;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Workings\PanelName;
 use KeenMargin\Core\Workings\Row;
@@ -157,18 +158,27 @@ final class PropertiesTest extends TestCase
     /** @param list<Row> $parts */
     private static function assertSums(array $parts, Total $total, string $case): void
     {
-        $shown = self::sum(array_map(static fn (Row $row): BigDecimal|BigRational|null => $row->exact ?? $row->shown, $parts));
-        self::assertTrue($shown->isEqualTo($total->exact ?? $total->shown ?? 0), "$case, amounts");
+        $shown = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => $row->exact ?? $row->shown, $parts));
+        self::assertTrue($shown->isEqualTo(self::rational($total->exact ?? $total->shown)), "$case, amounts");
         foreach ($total->variances as $reference => $variance) {
-            $of = self::sum(array_map(static fn (Row $row): BigDecimal|BigRational|null => ($row->variances[$reference] ?? null)?->exact, $parts));
-            self::assertTrue($of->isEqualTo($variance->exact ?? 0), "$case, variances against $reference");
+            $of = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$reference] ?? null)?->exact, $parts));
+            self::assertTrue($of->isEqualTo(self::rational($variance?->exact)), "$case, variances against $reference");
         }
     }
 
-    /** @param list<BigDecimal|BigRational|null> $numbers */
+    /** @param list<BigDecimal|Fraction|null> $numbers */
     private static function sum(array $numbers): BigRational
     {
-        return array_reduce($numbers, static fn (BigRational $sum, BigDecimal|BigRational|null $next): BigRational => null === $next ? $sum : $sum->plus($next), BigRational::zero());
+        $add = static fn (BigRational $sum, BigDecimal|Fraction|null $next): BigRational => $sum->plus(self::rational($next));
+
+        return array_reduce($numbers, $add, BigRational::zero());
+    }
+
+    private static function rational(BigDecimal|Fraction|null $number): BigRational
+    {
+        return $number instanceof Fraction
+            ? $number->numerator->toBigRational()->dividedBy($number->denominator)
+            : ($number ?? BigDecimal::zero())->toBigRational();
     }
 
     /** @return array<string, ?string> */
