@@ -87,7 +87,7 @@ final class ImportCommand extends Command
     private function dataset(string $name): DatasetRecord
     {
         $repository = $this->manager->getRepository(DatasetRecord::class);
-        $record = 1 === preg_match('/^[1-9]\d{0,8}$/D', $name) ? $repository->find((int) $name) : null;
+        $record = 1 === preg_match('/^[1-9]\d{0,14}$/D', $name) ? $repository->find((int) $name) : null;
         $named = null === $record ? $repository->findBy(['name' => $name]) : [$record];
         if (\count($named) > 1) {
             throw new UsageError(\count($named)." datasets are called \"$name\". Give its number: ".Wording::either(array_map(static fn (DatasetRecord $one): string => (string) $one->id, $named)).'.');

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Brick\Math\BigDecimal;
-use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\BreakdownMembers;
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\ChangeLog;
@@ -14,6 +13,8 @@ use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\MeasureRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\SeriesWriter;
+use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Keeping\CellChange;
 use KeenMargin\Core\Figures\Keeping\CellParts;
@@ -24,16 +25,14 @@ use KeenMargin\Core\Time\PeriodNames;
 /** Sets and clears amounts by hand, in one step that can be undone; refused where somebody else was faster. */
 final readonly class CellEdit
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private HandImport $imports, private ChangeLog $changes)
+    public function __construct(private WriteTurn $turn, private SeriesStore $store, private HandImport $imports, private ChangeLog $changes)
     {
     }
 
     /** @return int how many amounts are changed */
     public function do(DatasetRecord $record, CellBlock $block, string $who): int
     {
-        // A write first: what is compared here must not be overtaken by another writer.
-        return $this->manager->getConnection()->transactional(function () use ($record, $block, $who): int {
-            $record = $this->changes->locked($record);
+        return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($block, $who): int {
             $measure = $this->measure($record, $block);
             $rows = [];
             $decimals = $this->decimals($measure, $block, $rows);
@@ -42,7 +41,7 @@ final readonly class CellEdit
             if (0 === $count) {
                 return 0;
             }
-            $import = $this->imports->of($record, $who);
+            $import = $this->imports->of($record, $who, array_map(static fn (array $one): array => $one['cells'], $series));
             $this->changes->do($record, new Change(self::says($block, $count), $rows, (int) $import->id, $series), $who);
 
             return $count;
@@ -97,9 +96,14 @@ final readonly class CellEdit
             $ids = array_flip($own->standing());
             if ($breakdown->name === $block->by) {
                 $place = $breakdown->position;
-                $next = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM member');
+                $next = $this->store->nextId('member') - 1;
                 $position = $this->store->number('SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
                 foreach ($block->newRows as $name) {
+                    if (isset($ids[$name])) {
+                        // Somebody else added it since the page was loaded.
+                        continue;
+                    }
+                    $own->isFree($name) || throw new NotAccepted('rows', "\"$name\" stands for \"{$own->maybeStandsFor($name)}\" in $breakdown->name. Change that row, or separate the two first.");
                     $ids[$name] = ++$next;
                     $rows[] = new RowChange('member', $next, null, ['breakdown_id' => (int) $breakdown->id, 'position' => ++$position, 'name' => $name]);
                 }

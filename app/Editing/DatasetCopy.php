@@ -9,17 +9,18 @@ use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\DatasetTotals;
 use KeenMargin\App\Storage\ImportRecord;
 use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\WriteTurn;
 
 /** A dataset once more, with its figures and settings; what was brought in or changed before stays with the first. */
 final readonly class DatasetCopy
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals)
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn)
     {
     }
 
     public function of(DatasetRecord $record, string $who): DatasetRecord
     {
-        return $this->manager->wrapInTransaction(function () use ($record, $who): DatasetRecord {
+        return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($who): DatasetRecord {
             $copy = new DatasetRecord(mb_substr("{$record->name} (copy)", 0, 200), $record->organisation, $record->grain, $record->firstMonth, $record->coverage, $record->notices);
             $copy->closedThrough = $record->closedThrough;
             $copy->finest = $record->finest;
@@ -37,25 +38,32 @@ final readonly class DatasetCopy
         });
     }
 
-    /** Every id moves by the same distance, so that what refers to another still does. */
+    /** Every row gets the next free id of its table, so that ids grow by what is added. */
     private function copy(int $from, int $to, int $import): void
     {
         $connection = $this->store->connection;
-        $measure = $this->highest('measure');
-        $breakdown = $this->highest('breakdown');
-        $member = $this->highest('member');
+        $this->number('measure', "SELECT id FROM measure WHERE dataset_id = $from");
+        $this->number('breakdown', "SELECT id FROM breakdown WHERE dataset_id = $from");
+        $this->number('member', "SELECT m.id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE b.dataset_id = $from");
+        $this->number('series', "SELECT id FROM series WHERE dataset = $from");
+        $new = static fn (string $table, string $id): string => "(SELECT new FROM copied_$table WHERE old = $id)";
         $connection->executeStatement("INSERT INTO note (dataset_id, version, measure, period, place, label, text, author, at, changed_at) SELECT $to, 1, measure, period, place, label, text, author, at, changed_at FROM note WHERE dataset_id = $from ORDER BY id");
-        $series = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM series');
-        $connection->executeStatement("INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, denominator, dataset_id, former, band) SELECT id + $measure, position, name, unit, scale, grouping, over_members, better, numerator, denominator, $to, former, band FROM measure WHERE dataset_id = $from");
-        $connection->executeStatement("INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT id + $breakdown, position, name, $to, former FROM breakdown WHERE dataset_id = $from");
-        $connection->executeStatement("INSERT INTO member (id, position, name, breakdown_id, parent_id, role, merged_into, former) SELECT m.id + $member, m.position, m.name, m.breakdown_id + $breakdown, m.parent_id + $member, m.role, m.merged_into + $member, m.former FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE b.dataset_id = $from");
-        $members = implode(', ', array_map(static fn (int $place): string => "CASE m$place WHEN 0 THEN 0 ELSE m$place + $member END", range(0, SeriesStore::PLACES - 1)));
-        $connection->executeStatement("INSERT INTO series SELECT id + $series, $to, measure + $measure, scenario, $members FROM series WHERE dataset = $from");
-        $connection->executeStatement("INSERT INTO packed SELECT p.series + $series, p.amounts, x'".bin2hex(pack('q', $import))."' FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $from");
+        $connection->executeStatement("INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, denominator, dataset_id, former, band) SELECT {$new('measure', 'id')}, position, name, unit, scale, grouping, over_members, better, numerator, denominator, $to, former, band FROM measure WHERE dataset_id = $from");
+        $connection->executeStatement("INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT {$new('breakdown', 'id')}, position, name, $to, former FROM breakdown WHERE dataset_id = $from");
+        $connection->executeStatement("INSERT INTO member (id, position, name, breakdown_id, parent_id, role, merged_into, former) SELECT c.new, m.position, m.name, {$new('breakdown', 'm.breakdown_id')}, {$new('member', 'm.parent_id')}, m.role, {$new('member', 'm.merged_into')}, m.former FROM copied_member c JOIN member m ON m.id = c.old");
+        $members = implode(', ', array_map(static fn (int $place): string => "CASE m$place WHEN 0 THEN 0 ELSE {$new('member', "m$place")} END", range(0, SeriesStore::PLACES - 1)));
+        $connection->executeStatement("INSERT INTO series SELECT c.new, $to, {$new('measure', 's.measure')}, s.scenario, $members FROM copied_series c JOIN series s ON s.id = c.old");
+        $connection->executeStatement("INSERT INTO packed SELECT c.new, p.amounts, x'".bin2hex(pack('q', $import))."' FROM copied_series c JOIN packed p ON p.series = c.old");
+        foreach (['measure', 'breakdown', 'member', 'series'] as $table) {
+            $connection->executeStatement("DROP TABLE copied_$table");
+        }
     }
 
-    private function highest(string $table): int
+    /** Keeps, for the time of the transaction, the new id of each old one. */
+    private function number(string $table, string $ids): void
     {
-        return max($this->store->number("SELECT COALESCE(MAX(id), 0) FROM $table"), $this->store->number("SELECT COALESCE(MAX(seq), 0) FROM sqlite_sequence WHERE name = '$table'"));
+        $first = 'series' === $table ? $this->store->nextSeries() : $this->store->nextId($table);
+        $this->store->connection->executeStatement("CREATE TEMPORARY TABLE copied_$table AS SELECT id AS old, $first - 1 + ROW_NUMBER() OVER (ORDER BY id) AS new FROM ($ids)");
+        $this->store->connection->executeStatement("CREATE UNIQUE INDEX copied_{$table}_old ON copied_$table (old)");
     }
 }

@@ -4,31 +4,80 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Editing;
 
+use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query\Parameter;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\Core\Figures\Keeping\CellChange;
+use KeenMargin\Core\Figures\Keeping\Run;
 
-/** The import that changes by hand belong to: one for a person's day of work, until something else comes in. */
+/**
+ * The import that changes by hand belong to: one for a person's day of work, until a file comes in.
+ *
+ * Where somebody changes an amount anew that another person changed in between, the change gets a part of its own: an import
+ * is taken back by what it found before, and one that was there both before and after another could not say that. Parts
+ * belong to the first one, are listed as one, and are taken back together.
+ */
 final readonly class HandImport
 {
     public const MODE = 'by hand';
 
-    public function __construct(private EntityManagerInterface $manager)
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)
     {
     }
 
-    public function of(DatasetRecord $record, string $who): ImportRecord
+    /** @param array<int, list<CellChange>> $changes by series, that are to be done */
+    public function of(DatasetRecord $record, string $who, array $changes): ImportRecord
     {
-        $latest = $this->manager->getRepository(ImportRecord::class)->findOneBy(['dataset' => $record], ['id' => 'DESC']);
-        if (null !== $latest && self::MODE === $latest->mode && null === $latest->takenBackAt && $latest->who === $who && $latest->at->format('Y-m-d') === date('Y-m-d')) {
+        $latest = $this->maybeLatest($record, $who);
+        if (null !== $latest && !$this->wasOvertaken((int) $latest->id, (int) $record->id, $changes)) {
             return $latest;
         }
         $import = new ImportRecord($record, 'By hand', '', 0, 0, [], self::MODE);
         $import->who = $who;
+        $import->partOf = $latest->partOf ?? $latest?->id;
         $import->counts = ['added' => 0, 'replaced' => 0, 'unchanged' => 0, 'removed' => 0];
         $this->manager->persist($import);
         $this->manager->flush();
 
         return $import;
+    }
+
+    /** The person's own of today, with no file after it. */
+    private function maybeLatest(DatasetRecord $record, string $who): ?ImportRecord
+    {
+        $file = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM import WHERE dataset_id = '.(int) $record->id." AND mode <> '".self::MODE."'");
+        $of = $this->manager->createQueryBuilder()->select('import')->from(ImportRecord::class, 'import')
+            ->where('import.dataset = :dataset AND import.mode = :mode AND import.who = :who AND import.takenBackAt IS NULL AND import.id > :file')
+            ->orderBy('import.id', 'DESC')->setMaxResults(1)
+            ->setParameters(new ArrayCollection([new Parameter('dataset', $record), new Parameter('mode', self::MODE), new Parameter('who', $who), new Parameter('file', $file)]));
+        $latest = $of->getQuery()->getOneOrNullResult();
+
+        return $latest instanceof ImportRecord && $latest->at->format('Y-m-d') === date('Y-m-d') ? $latest : null;
+    }
+
+    /**
+     * Whether a later import has had a hand in one of the amounts.
+     *
+     * @param array<int, list<CellChange>> $changes
+     */
+    private function wasOvertaken(int $import, int $dataset, array $changes): bool
+    {
+        if ($import === $this->store->number("SELECT MAX(id) FROM import WHERE dataset_id = $dataset")) {
+            return false;
+        }
+        foreach ($changes as $series => $cells) {
+            $later = array_filter($this->store->runs()->logs($series), static fn (int $other): bool => $other > $import, \ARRAY_FILTER_USE_KEY);
+            foreach ($cells as $cell) {
+                $wasFound = [] !== array_filter($later, static fn (Run $log): bool => $log->has($cell->start));
+                if ($wasFound || $cell->wasImport > $import) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 }

@@ -77,7 +77,7 @@ final readonly class MeasureSettings
         $name = trim($given->must('name')->string());
         $this->unused($record, $name, null);
         [$numerator, $denominator] = $this->parts($record, $given, Grouping::Ratio->value, null);
-        $id = 1 + max($this->store->number('SELECT COALESCE(MAX(id), 0) FROM measure'), $this->store->number("SELECT COALESCE(MAX(seq), 0) FROM sqlite_sequence WHERE name = 'measure'"));
+        $id = $this->store->nextId('measure');
 
         return new Plan(new Change("“{$name}” is $numerator over $denominator", [new RowChange('measure', $id, null, ['dataset_id' => (int) $record->id, 'position' => $record->measures->count(), 'name' => $name, 'unit' => '%', 'scale' => 0, 'grouping' => Grouping::Ratio->value, 'better' => self::better($given, null), 'numerator' => $numerator, 'denominator' => $denominator])]));
     }

@@ -58,7 +58,7 @@ final readonly class MemberSettings
         if (isset($members->ids()[$name])) {
             throw new NotAccepted($given->path, "{$breakdown->name} has a \"$name\" already.");
         }
-        $id = 1 + $this->store->number('SELECT COALESCE(MAX(id), 0) FROM member');
+        $id = $this->store->nextId('member');
         $last = $this->store->number('SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
 
         return new Plan(new Change("“{$name}” is added", [new RowChange('member', $id, null, ['breakdown_id' => (int) $breakdown->id, 'position' => $last + 1, 'name' => $name])]));
@@ -90,6 +90,7 @@ final readonly class MemberSettings
         if (false !== $other && $other !== $id) {
             throw new NotAccepted('to', "{$breakdown->name} has a \"$to\" already. Merge the two, if they are the same.");
         }
+        self::insistFree($members, $to, 'to');
         $former = $members->former[$id] ?? [];
         $row = RowChange::maybe('member', $id, ['name' => $from, 'former' => self::json($former)], ['name' => $to, 'former' => self::json(array_values(array_unique([...$former, $from])))]);
 
@@ -162,13 +163,14 @@ final readonly class MemberSettings
         $group = null;
         if ('' !== $name) {
             $known = array_search($name, $members->standing(), true);
-            $group = false === $known ? 1 + $this->store->number('SELECT COALESCE(MAX(id), 0) FROM member') : $known;
+            $group = false === $known ? $this->store->nextId('member') : $known;
             foreach ($ids as $id) {
                 if (false !== $known && \in_array($name, $members->dimension()->within($members->standing()[$id]), true)) {
                     throw new NotAccepted('group', "\"$name\" stands in \"{$members->standing()[$id]}\" itself. Choose another group.");
                 }
             }
             if (false === $known) {
+                self::insistFree($members, $name, 'group');
                 $rows[] = new RowChange('member', $group, null, ['breakdown_id' => (int) $breakdown->id, 'position' => $this->store->members()->positions($ids[0])[$ids[0]] ?? 0, 'name' => $name, 'parent_id' => $members->parents[$ids[0]] ?? null]);
             } elseif (0 < $this->store->amountsOf((int) $breakdown->dataset->id, $breakdown->position, $members->alike($group)) && [] === array_keys($members->parents, $group, true)) {
                 throw new NotAccepted('group', "\"$name\" has amounts of its own. Give the group another name.");
@@ -179,6 +181,15 @@ final readonly class MemberSettings
         }
 
         return new Plan(new Change(self::some($members, $ids).(null === $group ? ' stands in no group' : " in $name"), array_values(array_filter($rows))));
+    }
+
+    /** A merged member keeps its name, so that files may go on using it. */
+    private static function insistFree(BreakdownMembers $members, string $name, string $path): void
+    {
+        $for = $members->maybeStandsFor($name);
+        if (null !== $for) {
+            throw new NotAccepted($path, "\"$name\" was merged into \"$for\". Separate the two first, or give another name.");
+        }
     }
 
     /** @return non-empty-list<int> */

@@ -10,6 +10,7 @@ use KeenMargin\App\Storage\Changes\RowChange;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\NoteRecord;
 use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\RowPlace;
 
@@ -18,28 +19,30 @@ final readonly class NoteEdit
 {
     public const LONGEST = 2000;
 
-    public function __construct(private ChangeLog $changes, private SeriesStore $store)
+    public function __construct(private ChangeLog $changes, private SeriesStore $store, private WriteTurn $turn)
     {
     }
 
     /** @return int the note's id */
     public function write(DatasetRecord $dataset, RowPlace $place, string $label, string $text, string $who): int
     {
-        $id = 1 + max($this->store->number('SELECT COALESCE(MAX(id), 0) FROM note'), $this->store->number("SELECT COALESCE(MAX(seq), 0) FROM sqlite_sequence WHERE name = 'note'"));
-        $this->changes->do($dataset, new Change('A note is written about '.$label, [new RowChange('note', $id, null, [
-            'dataset_id' => $dataset->id,
-            'version' => 1,
-            'measure' => $place->measure,
-            'period' => $place->period?->key() ?? '',
-            'place' => $place->place->key(),
-            'label' => mb_substr($label, 0, 1200),
-            'text' => $text,
-            'author' => $who,
-            'at' => self::now(),
-            'changed_at' => null,
-        ])]), $who);
+        return $this->turn->onDataset((int) $dataset->id, function (DatasetRecord $dataset) use ($place, $label, $text, $who): int {
+            $id = $this->store->nextId('note');
+            $this->changes->do($dataset, new Change('A note is written about '.$label, [new RowChange('note', $id, null, [
+                'dataset_id' => $dataset->id,
+                'version' => 1,
+                'measure' => $place->measure,
+                'period' => $place->period?->key() ?? '',
+                'place' => $place->place->key(),
+                'label' => mb_substr($label, 0, 1200),
+                'text' => $text,
+                'author' => $who,
+                'at' => self::now(),
+                'changed_at' => null,
+            ])]), $who);
 
-        return $id;
+            return $id;
+        });
     }
 
     public function change(NoteRecord $note, string $text, string $who): void

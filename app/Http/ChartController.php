@@ -6,8 +6,10 @@ namespace KeenMargin\App\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\ChartRecord;
+use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\RecipeFit;
@@ -22,7 +24,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/charts')]
 final readonly class ChartController
 {
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartState $states)
+    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartState $states, private WriteTurn $turn)
     {
     }
 
@@ -49,15 +51,17 @@ final readonly class ChartController
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['dataset', 'name', 'recipe']);
-        $dataset = $this->records->dataset($body->must('dataset')->int(1, 999_999_999));
-        $chart = new ChartRecord($dataset, trim($body->must('name')->string()), $this->recipe($body->must('recipe'), new StoredFigures($dataset, $this->store)));
-        $this->manager->persist($chart);
-        $this->manager->flush();
+        $chart = $this->turn->onDataset($body->must('dataset')->int(1, Records::HIGHEST_ID), function (DatasetRecord $dataset) use ($body): ChartRecord {
+            $chart = new ChartRecord($dataset, trim($body->must('name')->string()), $this->recipe($body->must('recipe'), new StoredFigures($dataset, $this->store)));
+            $this->manager->persist($chart);
+
+            return $chart;
+        });
 
         return Version::answer(ChartState::of($chart), $chart->version, 201);
     }
 
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'GET')]
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
     public function get(int $id): JsonResponse
     {
         $chart = $this->records->chart($id);
@@ -66,58 +70,67 @@ final readonly class ChartController
         return Version::answer(ChartState::of($chart), $chart->version);
     }
 
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'PUT')]
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
     public function put(int $id, Request $request): JsonResponse
     {
-        $chart = $this->records->chart($id);
-        $stale = Version::maybeStale($request, $chart->version, ChartState::of($chart));
-        if (null !== $stale) {
-            return $stale;
-        }
         $body = JsonBody::of($request)->object(['name', 'recipe']);
-        $chart->name = trim($body->must('name')->string());
-        $chart->recipe = $this->recipe($body->must('recipe'), new StoredFigures($chart->dataset, $this->store));
-        $chart->savedAt = $chart->usedAt = new \DateTimeImmutable();
-        $this->manager->flush();
+        $chart = $this->turn->take(function () use ($id, $request, $body): ChartRecord {
+            $chart = $this->unchanged($id, $request);
+            $chart->name = trim($body->must('name')->string());
+            $chart->recipe = $this->recipe($body->must('recipe'), new StoredFigures($chart->dataset, $this->store));
+            $chart->savedAt = $chart->usedAt = new \DateTimeImmutable();
+
+            return $chart;
+        });
 
         return Version::answer(ChartState::of($chart), $chart->version);
     }
 
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'DELETE')]
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
     public function delete(int $id, Request $request): Response
     {
-        $chart = $this->records->chart($id);
-        $stale = Version::maybeStale($request, $chart->version, ChartState::of($chart));
-        if (null !== $stale) {
-            return $stale;
-        }
-        $chart->deletedAt = new \DateTimeImmutable();
-        $this->manager->flush();
+        $this->turn->take(function () use ($id, $request): void {
+            $this->unchanged($id, $request)->deletedAt = new \DateTimeImmutable();
+        });
 
         return new Response(null, 204);
     }
 
     /** Brings back what was deleted. */
-    #[Route('/{id}/restoration', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    #[Route('/{id}/restoration', requirements: ['id' => Records::ID], methods: 'POST')]
     public function restore(int $id): JsonResponse
     {
-        $chart = $this->records->maybeDeletedChart($id);
-        $chart->deletedAt = null;
-        $this->manager->flush();
+        $chart = $this->turn->take(function () use ($id): ChartRecord {
+            $chart = $this->records->maybeDeletedChart($id);
+            $chart->deletedAt = null;
+
+            return $chart;
+        });
 
         return Version::answer(ChartState::of($chart), $chart->version);
     }
 
     /** The same chart under a name of its own. */
-    #[Route('/{id}/copies', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    #[Route('/{id}/copies', requirements: ['id' => Records::ID], methods: 'POST')]
     public function copy(int $id): JsonResponse
     {
-        $chart = $this->records->chart($id);
-        $copy = new ChartRecord($chart->dataset, mb_substr($chart->name, 0, 190).' (copy)', $chart->recipe);
-        $this->manager->persist($copy);
-        $this->manager->flush();
+        $copy = $this->turn->take(function () use ($id): ChartRecord {
+            $chart = $this->records->chart($id);
+            $copy = new ChartRecord($chart->dataset, mb_substr($chart->name, 0, 190).' (copy)', $chart->recipe);
+            $this->manager->persist($copy);
+
+            return $copy;
+        });
 
         return Version::answer(ChartState::of($copy), $copy->version, 201);
+    }
+
+    private function unchanged(int $id, Request $request): ChartRecord
+    {
+        $chart = $this->records->chart($id);
+        Version::insist($request, $chart->version, static fn (): array => ChartState::of($chart));
+
+        return $chart;
     }
 
     /** @return array<string, mixed> the recipe, checked against its dataset */

@@ -28,7 +28,7 @@ final readonly class ChartPictureController
     {
     }
 
-    #[Route('/api/charts/{id}/picture.svg', requirements: ['id' => '\d{1,9}'], methods: 'GET')]
+    #[Route('/api/charts/{id}/picture.svg', requirements: ['id' => Records::ID], methods: 'GET')]
     public function small(int $id, Request $request): Response
     {
         [$figures, $recipe] = $this->figured($this->records->chart($id));
@@ -37,7 +37,7 @@ final readonly class ChartPictureController
     }
 
     /** Whoever shows it asks each time whether it has changed. */
-    #[Route('/charts/{id}.{format}', requirements: ['id' => '\d{1,9}', 'format' => 'svg|png|pdf'], methods: 'GET')]
+    #[Route('/charts/{id}.{format}', requirements: ['id' => Records::ID, 'format' => 'svg|png|pdf'], methods: 'GET')]
     public function whole(int $id, string $format, Request $request): Response
     {
         $chart = $this->records->chart($id);

@@ -12,7 +12,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The checks of a dataset. One that fails can be accepted with a reason: it stays quiet until its figure changes. */
-#[Route('/api/datasets/{id}/checks', requirements: ['id' => '\d{1,9}', 'finding' => '[a-z-]{1,80}'])]
+#[Route('/api/datasets/{id}/checks', requirements: ['id' => Records::ID, 'finding' => '[a-z-]{1,80}'])]
 final readonly class CheckController
 {
     public function __construct(private Records $records, private DatasetFindings $findings)

@@ -11,6 +11,7 @@ use KeenMargin\App\Editing\ChartsOf;
 use KeenMargin\App\Editing\DatasetCopy;
 use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\Core\Document\Wording;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -20,7 +21,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets')]
 final readonly class DatasetController
 {
-    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records, private DatasetCopy $copy, private ChartsOf $charts)
+    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records, private DatasetCopy $copy, private ChartsOf $charts, private WriteTurn $turn)
     {
     }
 
@@ -49,7 +50,7 @@ final readonly class DatasetController
         return Version::answer($this->state->whole($record), $record->version, 201);
     }
 
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'GET')]
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
     public function get(int $id): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -59,7 +60,7 @@ final readonly class DatasetController
     }
 
     /** The dataset once more, with its figures and settings. */
-    #[Route('/{id}/copies', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    #[Route('/{id}/copies', requirements: ['id' => Records::ID], methods: 'POST')]
     public function copy(int $id, Request $request): JsonResponse
     {
         $copy = $this->copy->of($this->records->dataset($id), Signature::of($request));
@@ -68,31 +69,33 @@ final readonly class DatasetController
     }
 
     /** Out of sight with its charts, until it is brought back. With `?foresee=1` only told what would follow. */
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'DELETE')]
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
     public function delete(int $id, Request $request): Response
     {
-        $record = $this->records->dataset($id);
         if ('1' === $request->query->get('foresee')) {
+            $record = $this->records->dataset($id);
             $charts = $this->charts->say($record, static fn (): bool => true, 'will go with it');
 
             return new JsonResponse(['follows' => [Wording::count($record->factCount, 'amount goes', 'amounts go').' out of sight. It can be brought back.', ...$charts], 'isHarmful' => true]);
         }
-        $stale = Version::maybeStale($request, $record->version, $this->state->whole($record));
-        if (null !== $stale) {
-            return $stale;
-        }
-        $record->deletedAt = new \DateTimeImmutable();
-        $this->manager->flush();
+        $this->turn->take(function () use ($id, $request): void {
+            $record = $this->records->dataset($id);
+            Version::insist($request, $record->version, fn (): array => $this->state->whole($record));
+            $record->deletedAt = new \DateTimeImmutable();
+        });
 
         return new Response(null, 204);
     }
 
-    #[Route('/{id}/restoration', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    #[Route('/{id}/restoration', requirements: ['id' => Records::ID], methods: 'POST')]
     public function restore(int $id): JsonResponse
     {
-        $record = $this->records->maybeDeleted($id);
-        $record->deletedAt = null;
-        $this->manager->flush();
+        $record = $this->turn->take(function () use ($id): DatasetRecord {
+            $record = $this->records->maybeDeleted($id);
+            $record->deletedAt = null;
+
+            return $record;
+        });
 
         return Version::answer($this->state->whole($record), $record->version);
     }

@@ -28,7 +28,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Answers a question about a dataset: as data for the page, as a picture, as a table. */
-#[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+#[Route('/api/datasets/{id}', requirements: ['id' => Records::ID], methods: 'POST')]
 final readonly class DrawingController
 {
     public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private Pictures $pictures, private DatasetNotes $notes)

@@ -14,7 +14,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Figures changed by hand, and steps back and on through all that was changed in a dataset. */
-#[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'])]
+#[Route('/api/datasets/{id}', requirements: ['id' => Records::ID])]
 final readonly class EditController
 {
     public function __construct(private Records $records, private SeriesStore $store, private CellEdit $edit, private ChangeLog $changes)

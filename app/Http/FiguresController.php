@@ -26,7 +26,7 @@ use Symfony\Component\HttpKernel\Exception\UnprocessableEntityHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The figures of a dataset: as a table, with the rows that they came from, as a file. */
-#[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'])]
+#[Route('/api/datasets/{id}', requirements: ['id' => Records::ID])]
 final readonly class FiguresController
 {
     public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources, private DatasetExport $export)

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\FinishUse;
 use KeenMargin\App\Storage\NamedFinishRecord;
+use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\Finish;
@@ -22,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/finishes')]
 final readonly class FinishController
 {
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private FinishUse $use)
+    public function __construct(private EntityManagerInterface $manager, private Records $records, private FinishUse $use, private WriteTurn $turn)
     {
     }
 
@@ -37,60 +38,70 @@ final readonly class FinishController
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['name', 'finish', 'isDefault']);
-        $named = new NamedFinishRecord($this->name($body, null), self::finish($body->must('finish')));
-        $this->manager->persist($named);
-        $this->settleDefault($named, $body);
-        $this->manager->flush();
+        $named = $this->turn->take(function () use ($body): NamedFinishRecord {
+            $named = new NamedFinishRecord($this->name($body, null), self::finish($body->must('finish')));
+            $this->manager->persist($named);
+            $this->settleDefault($named, $body);
+
+            return $named;
+        });
 
         return Version::answer($this->state($named), $named->version, 201);
     }
 
     /** Charts that bear its name follow. */
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'PUT')]
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
     public function put(int $id, Request $request): JsonResponse
     {
-        $named = $this->named($id);
-        $stale = Version::maybeStale($request, $named->version, $this->state($named));
-        if (null !== $stale) {
-            return $stale;
-        }
         $body = JsonBody::of($request)->object(['name', 'finish', 'isDefault']);
-        $before = $named->name;
-        $named->name = $this->name($body, $named);
-        $finish = $body->maybe('finish');
-        $named->finish = null === $finish ? $named->finish : self::finish($finish);
-        $this->settleDefault($named, $body);
-        $this->use->follow($before, $named);
-        $this->manager->flush();
+        $named = $this->turn->take(function () use ($id, $request, $body): NamedFinishRecord {
+            $named = $this->unchanged($id, $request);
+            $before = $named->name;
+            $named->name = $this->name($body, $named);
+            $finish = $body->maybe('finish');
+            $named->finish = null === $finish ? $named->finish : self::finish($finish);
+            $this->settleDefault($named, $body);
+            $this->use->follow($before, $named);
+
+            return $named;
+        });
 
         return Version::answer($this->state($named), $named->version);
     }
 
     /** Charts keep their looks, and lose the name. */
-    #[Route('/{id}', requirements: ['id' => '\d{1,9}'], methods: 'DELETE')]
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
     public function delete(int $id, Request $request): Response
     {
-        $named = $this->named($id);
-        $stale = Version::maybeStale($request, $named->version, $this->state($named));
-        if (null !== $stale) {
-            return $stale;
-        }
-        $this->use->follow($named->name, null);
-        $this->manager->remove($named);
-        $this->manager->flush();
+        $this->turn->take(function () use ($id, $request): void {
+            $named = $this->unchanged($id, $request);
+            $this->use->follow($named->name, null);
+            $this->manager->remove($named);
+        });
 
         return new Response(null, 204);
     }
 
     /** Puts it on charts; tells what they were before, so that it can be undone. */
-    #[Route('/{id}/uses', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    #[Route('/{id}/uses', requirements: ['id' => Records::ID], methods: 'POST')]
     public function use(int $id, Request $request): JsonResponse
     {
-        $charts = array_map(fn (Given $chart) => $this->records->chart($chart->int(1, 999_999_999)), JsonBody::of($request)->object(['charts'])->must('charts')->list(1));
-        $before = $this->use->put($this->named($id), $charts);
-        $this->manager->flush();
+        $given = JsonBody::of($request)->object(['charts'])->must('charts')->list(1);
+        [$charts, $before] = $this->turn->take(function () use ($id, $given): array {
+            $charts = array_map(fn (Given $chart) => $this->records->chart($chart->int(1, Records::HIGHEST_ID)), $given);
+
+            return [$charts, $this->use->put($this->named($id), $charts)];
+        });
 
         return new JsonResponse(['before' => $before, 'charts' => array_map(ChartState::of(...), $charts)]);
+    }
+
+    private function unchanged(int $id, Request $request): NamedFinishRecord
+    {
+        $named = $this->named($id);
+        Version::insist($request, $named->version, fn (): array => $this->state($named));
+
+        return $named;
     }
 
     private function named(int $id): NamedFinishRecord

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\Core\Document\Wording;
 
 /** An import as the API tells it. */
 final class ImportState
@@ -25,10 +24,5 @@ final class ImportState
             'takenBackAt' => $import->takenBackAt?->format(\DateTimeInterface::ATOM),
             'isKept' => null !== $import->keptFile,
         ];
-    }
-
-    public static function overwritten(int $count): string
-    {
-        return Wording::count($count, 'figure of it was overwritten or removed by a later import and stays as it is.', 'figures of it were overwritten or removed by later imports and stay as they are.');
     }
 }

@@ -9,6 +9,7 @@ use KeenMargin\App\Editing\NoteEdit;
 use KeenMargin\App\Storage\NoteRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Workings\Reckoning;
@@ -23,7 +24,7 @@ final readonly class NoteController
 {
     private const LONGEST_SEARCH = 200;
 
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private NoteEdit $edit)
+    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private NoteEdit $edit, private WriteTurn $turn)
     {
     }
 
@@ -46,7 +47,7 @@ final readonly class NoteController
         return new JsonResponse($page->with(array_map(NoteState::of(...), $records), (int) $of->select('COUNT(note.id)')->getQuery()->getSingleScalarResult()));
     }
 
-    #[Route('/api/notes/{id}', requirements: ['id' => '\d{1,9}'], methods: 'GET')]
+    #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
     public function get(int $id): JsonResponse
     {
         $note = $this->records->note($id);
@@ -55,7 +56,7 @@ final readonly class NoteController
     }
 
     /** About a row of what a recipe shows. */
-    #[Route('/api/datasets/{id}/notes', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    #[Route('/api/datasets/{id}/notes', requirements: ['id' => Records::ID], methods: 'POST')]
     public function post(int $id, Request $request): JsonResponse
     {
         $dataset = $this->records->dataset($id);
@@ -71,30 +72,29 @@ final readonly class NoteController
         return Version::answer(NoteState::of($note), $note->version, 201);
     }
 
-    #[Route('/api/notes/{id}', requirements: ['id' => '\d{1,9}'], methods: 'PUT')]
+    #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
     public function put(int $id, Request $request): JsonResponse
     {
-        $note = $this->records->note($id);
-        $stale = Version::maybeStale($request, $note->version, NoteState::of($note));
-        if (null !== $stale) {
-            return $stale;
-        }
-        $this->edit->change($note, trim(JsonBody::of($request)->object(['text'])->must('text')->string(NoteEdit::LONGEST)), Signature::of($request));
+        $text = trim(JsonBody::of($request)->object(['text'])->must('text')->string(NoteEdit::LONGEST));
+        $this->turn->take(fn () => $this->edit->change($this->unchanged($id, $request), $text, Signature::of($request)));
         $note = $this->records->note($id);
 
         return Version::answer(NoteState::of($note), $note->version);
     }
 
-    #[Route('/api/notes/{id}', requirements: ['id' => '\d{1,9}'], methods: 'DELETE')]
+    #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
     public function delete(int $id, Request $request): Response
     {
-        $note = $this->records->note($id);
-        $stale = Version::maybeStale($request, $note->version, NoteState::of($note));
-        if (null !== $stale) {
-            return $stale;
-        }
-        $this->edit->delete($note, Signature::of($request));
+        $this->turn->take(fn () => $this->edit->delete($this->unchanged($id, $request), Signature::of($request)));
 
         return new Response(null, 204);
+    }
+
+    private function unchanged(int $id, Request $request): NoteRecord
+    {
+        $note = $this->records->note($id);
+        Version::insist($request, $note->version, static fn (): array => NoteState::of($note));
+
+        return $note;
     }
 }

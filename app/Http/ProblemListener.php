@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use Doctrine\DBAL\Exception\LockWaitTimeoutException;
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
+use Doctrine\ORM\OptimisticLockException;
 use KeenMargin\App\Editing\ChangedMeanwhile;
 use KeenMargin\App\Import\Cancelled;
+use KeenMargin\App\Import\NoLongerHere;
+use KeenMargin\App\Storage\DeletedMeanwhile;
+use KeenMargin\App\Storage\NotTakenBack;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Reading\Refusal;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -35,6 +40,12 @@ final readonly class ProblemListener
             $error instanceof RefusedFigures => [422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)]],
             $error instanceof ChangedMeanwhile => [412, ['detail' => $error->getMessage(), 'current' => ['cells' => $error->cells]]],
             $error instanceof LockWaitTimeoutException => [503, ['detail' => 'Figures are being brought in just now, so that this had to wait too long. Nothing of yours was changed. Try again in a moment.']],
+            $error instanceof StaleVersion => [412, ['detail' => $error->getMessage(), 'current' => $error->current]],
+            $error instanceof OptimisticLockException => [412, ['detail' => 'Somebody changed this at the same moment. Load it again, then put your change on top.']],
+            $error instanceof UniqueConstraintViolationException => [409, ['detail' => 'Somebody else took this name at the same moment. Nothing of yours was changed. Give another name.']],
+            $error instanceof NotTakenBack => [409, ['detail' => $error->getMessage()]],
+            $error instanceof DeletedMeanwhile => [404, ['detail' => $error->getMessage()]],
+            $error instanceof NoLongerHere => [410, ['detail' => $error->getMessage()]],
             $error instanceof Cancelled => [409, ['detail' => $error->getMessage()]],
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), ['detail' => self::says($error)]],
             default => [500, ['detail' => 'This is a fault of ours. It stands in the log; nothing of yours was changed.']],

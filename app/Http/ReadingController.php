@@ -114,7 +114,7 @@ final readonly class ReadingController
 
     private function maybeDataset(Given $body): ?DatasetRecord
     {
-        $id = $body->maybe('dataset')?->int(1, 999_999_999);
+        $id = $body->maybe('dataset')?->int(1, Records::HIGHEST_ID);
 
         return null === $id ? null : $this->records->dataset($id);
     }
@@ -151,7 +151,7 @@ final readonly class ReadingController
         if (null === $id || '' === $id) {
             return null;
         }
-        if (!\is_scalar($id) || 1 !== preg_match('/^[1-9]\d{0,8}$/D', (string) $id)) {
+        if (!\is_scalar($id) || 1 !== preg_match('/^[1-9]\d{0,14}$/D', (string) $id)) {
             throw new BadRequestHttpException('dataset: give the number of a dataset.');
         }
 

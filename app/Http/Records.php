@@ -15,6 +15,11 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** Finds kept things by their number, or says that they are not there. */
 final readonly class Records
 {
+    /** Ids grow by one for each thing that is made; SQLite counts further, but JavaScript does not. */
+    public const HIGHEST_ID = 9_007_199_254_740_991;
+    /** Of a route: digits of our own script. */
+    public const ID = '[0-9]{1,15}';
+
     public function __construct(private EntityManagerInterface $manager, private WriteAside $aside)
     {
     }
@@ -60,6 +65,8 @@ final readonly class Records
 
     public function import(int $id): ImportRecord
     {
-        return $this->manager->find(ImportRecord::class, $id) ?? throw new NotFoundHttpException("There is no import $id.");
+        $import = $this->manager->find(ImportRecord::class, $id) ?? throw new NotFoundHttpException("There is no import $id.");
+
+        return null === $import->partOf ? $import : $this->import($import->partOf);
     }
 }

@@ -31,7 +31,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** One row of what a recipe shows: where its numbers came from, and where to go from it. */
-#[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+#[Route('/api/datasets/{id}', requirements: ['id' => Records::ID], methods: 'POST')]
 final readonly class RowController
 {
     public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources)

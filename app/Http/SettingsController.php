@@ -9,18 +9,18 @@ use KeenMargin\App\Editing\MeasureSettings;
 use KeenMargin\App\Editing\MemberSettings;
 use KeenMargin\App\Editing\Plan;
 use KeenMargin\App\Storage\Changes\ChangeLog;
-use KeenMargin\App\Storage\Changes\Overtaken;
 use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\WriteTurn;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** What a dataset is: changed in one step that can be undone; with `?foresee=1` only told what would follow. */
-#[Route('/api/datasets/{id}', requirements: ['id' => '\d{1,9}', 'of' => '\d{1,9}'])]
+#[Route('/api/datasets/{id}', requirements: ['id' => Records::ID, 'of' => Records::ID])]
 final readonly class SettingsController
 {
-    public function __construct(private Records $records, private DatasetState $state, private ChangeLog $changes, private DatasetSettings $dataset, private MeasureSettings $measures, private MemberSettings $members)
+    public function __construct(private Records $records, private DatasetState $state, private ChangeLog $changes, private DatasetSettings $dataset, private MeasureSettings $measures, private MemberSettings $members, private WriteTurn $turn)
     {
     }
 
@@ -65,25 +65,21 @@ final readonly class SettingsController
     /** @param callable(DatasetRecord): Plan $plan */
     private function planned(Request $request, int $id, callable $plan): JsonResponse
     {
-        $record = $this->records->dataset($id);
-        $stale = Version::maybeStale($request, $record->version, $this->state->whole($record));
-        if (null !== $stale) {
-            return $stale;
-        }
-        $planned = $plan($record);
+        $planOf = function (DatasetRecord $record) use ($request, $plan): Plan {
+            Version::insist($request, $record->version, fn (): array => $this->state->whole($record));
+
+            return $plan($record);
+        };
         if ('1' === $request->query->get('foresee')) {
+            $planned = $planOf($this->records->dataset($id));
+
             return new JsonResponse(['follows' => $planned->follows, 'isHarmful' => $planned->isHarmful]);
         }
-        if ([] !== $planned->change->rows) {
-            try {
-                $this->changes->do($record, $planned->change, Signature::of($request), $record->version);
-            } catch (Overtaken) {
-                $record = $this->records->dataset($id);
-
-                return Version::stale($this->state->whole($record));
-            }
-            $record = $this->records->dataset($id);
-        }
+        $this->turn->onDataset($id, function (DatasetRecord $record) use ($request, $planOf): void {
+            $planned = $planOf($record);
+            [] === $planned->change->rows || $this->changes->do($record, $planned->change, Signature::of($request));
+        });
+        $record = $this->records->dataset($id);
 
         return Version::answer($this->state->whole($record), $record->version);
     }

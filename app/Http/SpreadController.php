@@ -21,7 +21,7 @@ final readonly class SpreadController
     }
 
     /** `{"measure", "where": {breakdown: member}, "periods": [{"key", "scenario"}], "amount": "1200", "by": "even" | "prior year"}` → `{"amounts": [text]}` */
-    #[Route('/api/datasets/{id}/spreads', requirements: ['id' => '\d{1,9}'], methods: 'POST')]
+    #[Route('/api/datasets/{id}/spreads', requirements: ['id' => Records::ID], methods: 'POST')]
     public function spread(int $id, Request $request): JsonResponse
     {
         $figures = new StoredFigures($this->records->dataset($id), $this->store);

@@ -12,24 +12,16 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 final class Version
 {
     /**
-     * None where the request is based on the current version; else the answer that says so, with the current state.
+     * @param callable(): array<string, mixed> $state asked only where the request is based on another version
      *
-     * @param array<string, mixed> $state
+     * @throws StaleVersion
      */
-    public static function maybeStale(Request $request, int $version, array $state): ?JsonResponse
+    public static function insist(Request $request, int $version, callable $state): void
     {
         $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Send the version that the change is based on in If-Match.');
-        if (trim($match, '" W/') === (string) $version) {
-            return null;
+        if (trim($match, '" W/') !== (string) $version) {
+            throw new StaleVersion($state());
         }
-
-        return self::stale($state);
-    }
-
-    /** @param array<string, mixed> $state */
-    public static function stale(array $state): JsonResponse
-    {
-        return new JsonResponse(['type' => 'about:blank', 'title' => 'It was changed meanwhile', 'status' => 412, 'detail' => 'Somebody changed this after you loaded it. Look at their change, then put yours on top.', 'current' => $state], 412, ['Content-Type' => 'application/problem+json']);
     }
 
     /** @param array<string, mixed> $state */

@@ -30,11 +30,12 @@ final readonly class BringIn
         return $import;
     }
 
-    public function into(DatasetRecord $record, string $reading, ?Given $told, ImportMode $mode): ImportRecord
+    /** @param ?callable(DatasetRecord): void $insist told the dataset as it is when its turn has come; may throw */
+    public function into(DatasetRecord $record, string $reading, ?Given $told, ImportMode $mode, ?callable $insist = null): ImportRecord
     {
         [$look, $mapping] = $this->looked($reading, $told, $record);
         $sign = $this->shelf->begin($reading);
-        $import = $this->keeper->bringInto($record, $this->reader->read($look, $mapping, $sign), self::source($look, $mapping), $mode, $sign->of('writing'));
+        $import = $this->keeper->bringInto($record, $this->reader->read($look, $mapping, $sign), self::source($look, $mapping), $mode, $sign->of('writing'), $insist);
         $this->shelf->drop($reading);
 
         return $import;

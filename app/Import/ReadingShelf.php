@@ -39,8 +39,8 @@ final readonly class ReadingShelf
     {
         $folder = $this->folder($id);
         $about = json_decode((string) @file_get_contents("$folder/about.json"), true);
-        if (!\is_array($about) || !\is_string($about['name'] ?? null) || !\is_string($about['digest'] ?? null)) {
-            throw new NotFoundHttpException('This file is no longer here. Choose it again.');
+        if (!is_file("$folder/file") || !\is_array($about) || !\is_string($about['name'] ?? null) || !\is_string($about['digest'] ?? null)) {
+            throw new NoLongerHere();
         }
 
         return new ReadingFile($id, $about['name'], "$folder/file", $about['digest']);

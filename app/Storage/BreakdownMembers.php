@@ -58,6 +58,20 @@ final readonly class BreakdownMembers
         return $keys;
     }
 
+    /** Whether no member bears the name, not even one that was merged into another. */
+    public function isFree(string $name): bool
+    {
+        return !\in_array($name, $this->own, true);
+    }
+
+    /** The member that counts for a merged one of this name; none where it stands for itself or is not there. */
+    public function maybeStandsFor(string $name): ?string
+    {
+        $into = $this->merged[(int) array_search($name, $this->own, true)] ?? null;
+
+        return null === $into ? null : $this->own[$into] ?? null;
+    }
+
     public function own(int $id): string
     {
         return $this->own[$id] ?? '';

@@ -11,6 +11,7 @@ use Doctrine\ORM\Mapping as ORM;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'breakdown')]
+#[ORM\UniqueConstraint(name: 'breakdown_name', columns: ['dataset_id', 'name'])]
 class BreakdownRecord
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]

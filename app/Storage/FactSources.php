@@ -46,7 +46,13 @@ final readonly class FactSources
     public function imports(DatasetRecord $record, FactFilter $facts): array
     {
         $files = [];
+        $counts = [];
         foreach ($this->counts($record, $facts) as $id => $count) {
+            $whole = $this->manager->find(ImportRecord::class, $id)->partOf ?? $id;
+            $counts[$whole] = ($counts[$whole] ?? 0) + $count;
+        }
+        krsort($counts);
+        foreach ($counts as $id => $count) {
             $import = $this->manager->find(ImportRecord::class, $id);
             null === $import || $files[] = ['import' => $id, 'name' => $import->name, 'at' => $import->at->format(\DateTimeInterface::ATOM), 'facts' => $count];
         }

@@ -16,7 +16,7 @@ use KeenMargin\Core\Figures\Reading\ReadFigures;
 /** Keeps what was read: as a dataset of its own or in one that is there; in one transaction, whole or not at all. */
 final readonly class ImportKeeper
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private KeptFiles $files)
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private KeptFiles $files, private WriteTurn $turn)
     {
     }
 
@@ -25,21 +25,23 @@ final readonly class ImportKeeper
     {
         $kept = $this->kept($source);
 
-        return $this->manager->wrapInTransaction(function () use ($read, $source, $kept, $sign): ImportRecord {
+        return $this->turn->take(function () use ($read, $source, $kept, $sign): ImportRecord {
             $outline = DatasetOutline::ofNew($read->table->dataset(), $this->manager, $this->store);
 
             return $this->write($outline, $read, $source, ImportMode::Add, $kept, $sign);
         });
     }
 
-    /** @param ?callable(int): void $sign */
-    public function bringInto(DatasetRecord $record, ReadFigures $read, Source $source, ImportMode $mode, ?callable $sign = null): ImportRecord
+    /**
+     * @param ?callable(int): void           $sign
+     * @param ?callable(DatasetRecord): void $insist told the dataset as it is when its turn has come; may throw
+     */
+    public function bringInto(DatasetRecord $record, ReadFigures $read, Source $source, ImportMode $mode, ?callable $sign = null, ?callable $insist = null): ImportRecord
     {
         $kept = $this->kept($source);
 
-        return $this->manager->wrapInTransaction(function () use ($record, $read, $source, $mode, $kept, $sign): ImportRecord {
-            // A write first: readers of this transaction must not be overtaken by another writer.
-            $this->store->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$record->id]);
+        return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($read, $source, $mode, $kept, $sign, $insist): ImportRecord {
+            null === $insist || $insist($record);
             JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
             $outline = new DatasetOutline($record, $this->manager, $this->store);
             $isFirst = 0 === $record->factCount;

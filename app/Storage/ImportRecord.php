@@ -27,6 +27,10 @@ class ImportRecord
     #[ORM\Column(nullable: true)]
     public ?\DateTimeImmutable $takenBackAt = null;
 
+    /** The import by hand that this one goes on with: both are listed as one, and taken back together. */
+    #[ORM\Column(nullable: true)]
+    public ?int $partOf = null;
+
     /** @var array{added?: int, replaced?: int, unchanged?: int, removed?: int} what it changed */
     #[ORM\Column(type: Types::JSON, options: ['default' => '{}'])]
     public array $counts = [];

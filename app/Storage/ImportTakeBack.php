@@ -15,8 +15,9 @@ final readonly class ImportTakeBack
 {
     /** So many of the overwritten figures are told by name. */
     private const NAMED = 12;
+    private const NOTHING = ['gone' => 0, 'restored' => 0, 'overwritten' => 0];
 
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals)
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn)
     {
     }
 
@@ -24,11 +25,14 @@ final readonly class ImportTakeBack
     public function foresee(ImportRecord $import): array
     {
         $overwritten = [];
-        $would = $this->each($import, static function (int $series, TakeBack $taken, Run $current) use (&$overwritten): void {
-            foreach (\count($overwritten) < self::NAMED ? $taken->overwritten : [] as $start) {
-                $overwritten[] = [$series, $start, $current->imports[$start] ?? null];
-            }
-        });
+        $would = self::NOTHING;
+        foreach ($this->parts($import) as $part) {
+            $would = self::sum($would, $this->each($part, static function (int $series, TakeBack $taken, Run $current) use (&$overwritten): void {
+                foreach (\count($overwritten) < self::NAMED ? $taken->overwritten : [] as $start) {
+                    $overwritten[] = [$series, $start, $current->imports[$start] ?? null];
+                }
+            }));
+        }
 
         return $would + ['examples' => array_map(fn (array $one): string => $this->named($import->dataset, ...$one), \array_slice($overwritten, 0, self::NAMED))];
     }
@@ -45,29 +49,66 @@ final readonly class ImportTakeBack
         return implode(', ', $what).(null === $later ? ': removed since' : ": now as $later has it");
     }
 
-    /** @return array{gone: int, restored: int, overwritten: int} */
-    public function do(ImportRecord $import): array
+    /**
+     * @param bool $isConfirmed whether it is taken back also where later imports overwrote part of it
+     *
+     * @return array{gone: int, restored: int, overwritten: int}
+     */
+    public function do(ImportRecord $import, bool $isConfirmed): array
     {
-        return $this->manager->wrapInTransaction(function () use ($import): array {
-            $this->store->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$import->dataset->id]);
-            $writer = new SeriesWriter($this->store->connection);
-            $done = $this->each($import, static function (int $series, TakeBack $taken) use ($writer): void {
-                $writer->run($series, $taken->after);
-                foreach ($taken->logs as $other => $log) {
-                    $writer->log($other, $series, $log);
-                }
-            });
-            $writer->flush();
-            $this->store->connection->executeStatement('DELETE FROM touched WHERE import = ?', [$import->id]);
-            // No step leads back into what is gone.
-            $this->store->connection->executeStatement("DELETE FROM dataset_change WHERE dataset = ? AND json_extract(body, '$.import') = CAST(? AS INTEGER)", [$import->dataset->id, $import->id]);
-            $import->takenBackAt = new \DateTimeImmutable();
+        $id = (int) $import->id;
+
+        return $this->turn->onDataset((int) $import->dataset->id, function () use ($id, $isConfirmed): array {
+            $import = $this->manager->find(ImportRecord::class, $id) ?? throw new DeletedMeanwhile("There is no import $id.");
+            null === $import->takenBackAt || throw NotTakenBack::again($import->name);
+            $done = self::NOTHING;
+            foreach ($this->parts($import) as $part) {
+                $done = self::sum($done, $this->one($part));
+            }
+            $isConfirmed || 0 === $done['overwritten'] || throw NotTakenBack::unconfirmed($done['overwritten']);
             $import->dataset->usedAt = new \DateTimeImmutable();
             $this->totals->make($import->dataset);
-            $this->manager->flush();
 
             return $done;
         });
+    }
+
+    /** @return array{gone: int, restored: int, overwritten: int} */
+    private function one(ImportRecord $import): array
+    {
+        $writer = new SeriesWriter($this->store->connection);
+        $done = $this->each($import, static function (int $series, TakeBack $taken) use ($writer): void {
+            $writer->run($series, $taken->after);
+            foreach ($taken->logs as $other => $log) {
+                $writer->log($other, $series, $log);
+            }
+        });
+        $writer->flush();
+        $this->store->connection->executeStatement('DELETE FROM touched WHERE import = ?', [$import->id]);
+        // No step leads back into what is gone.
+        $this->store->connection->executeStatement("DELETE FROM dataset_change WHERE dataset = ? AND json_extract(body, '$.import') = CAST(? AS INTEGER)", [$import->dataset->id, $import->id]);
+        $import->takenBackAt = new \DateTimeImmutable();
+
+        return $done;
+    }
+
+    /** @return list<ImportRecord> the parts of an import by hand, the latest first; of others itself */
+    private function parts(ImportRecord $import): array
+    {
+        $parts = $this->manager->getRepository(ImportRecord::class)->findBy(['partOf' => $import->id, 'takenBackAt' => null], ['id' => 'DESC']);
+
+        return [...$parts, $import];
+    }
+
+    /**
+     * @param array{gone: int, restored: int, overwritten: int} $one
+     * @param array{gone: int, restored: int, overwritten: int} $other
+     *
+     * @return array{gone: int, restored: int, overwritten: int}
+     */
+    private static function sum(array $one, array $other): array
+    {
+        return ['gone' => $one['gone'] + $other['gone'], 'restored' => $one['restored'] + $other['restored'], 'overwritten' => $one['overwritten'] + $other['overwritten']];
     }
 
     /**
@@ -78,12 +119,12 @@ final readonly class ImportTakeBack
     private function each(ImportRecord $record, callable $take): array
     {
         $import = (int) $record->id;
-        $done = ['gone' => 0, 'restored' => 0, 'overwritten' => 0];
+        $done = self::NOTHING;
         foreach ($this->store->runs()->seriesTouchedBy((int) $record->dataset->id, $import) as $series) {
             $current = $this->store->runs()->run($series);
             $taken = TakeBack::of($import, $current, $this->store->runs()->logs($series));
             $take($series, $taken, $current);
-            $done = ['gone' => $done['gone'] + $taken->gone, 'restored' => $done['restored'] + $taken->restored, 'overwritten' => $done['overwritten'] + \count($taken->overwritten)];
+            $done = self::sum($done, ['gone' => $taken->gone, 'restored' => $taken->restored, 'overwritten' => \count($taken->overwritten)]);
         }
 
         return $done;

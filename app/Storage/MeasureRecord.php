@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\OverMembers;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'measure')]
+#[ORM\UniqueConstraint(name: 'measure_name', columns: ['dataset_id', 'name'])]
 class MeasureRecord
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]

@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'member')]
+#[ORM\UniqueConstraint(name: 'member_name', columns: ['breakdown_id', 'name'])]
 class MemberRecord
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]

@@ -55,7 +55,7 @@ final readonly class MemberStore
      */
     public function addMembers(int $breakdown, array $names): array
     {
-        $id = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM member');
+        $id = $this->store->nextId('member') - 1;
         $position = $this->store->number("SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown");
         $insert = $this->store->connection->prepare('INSERT INTO member (id, position, name, breakdown_id) VALUES (?, ?, ?, ?)');
         $added = [];

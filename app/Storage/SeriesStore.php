@@ -219,6 +219,12 @@ final readonly class SeriesStore
         return \is_int($id) ? $id : null;
     }
 
+    /** An id that no row of the table has, or had. Unique only within a write turn. */
+    public function nextId(string $table): int
+    {
+        return 1 + $this->number("SELECT MAX(COALESCE((SELECT MAX(id) FROM $table), 0), COALESCE((SELECT seq FROM sqlite_sequence WHERE name = '$table'), 0))");
+    }
+
     public function number(string $sql): int
     {
         $value = $this->connection->fetchOne($sql);

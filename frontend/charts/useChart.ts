@@ -42,9 +42,10 @@ export function useChart() {
   const { move: sendClosing, problem: unmoved, renew } = useClosing(dataset, () => (fresh.value++, void beat()))
   watch(unmoved, (says) => says && (problem.value = says))
   // Figures that are changed elsewhere show here within a second.
-  const { pulse, take, beat } = usePulse(id, (now, before) => {
+  const { pulse, take, beat } = usePulse(id, () => {
     fresh.value++
-    if (now.version !== before.version) void reloadDataset()
+    // Amounts may bring rows and periods along.
+    void reloadDataset()
   })
 
   async function reloadDataset() {

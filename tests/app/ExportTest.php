@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\app;
 
 use KeenMargin\App\Export\WorkingsCsv;
+use KeenMargin\App\Import\NoLongerHere;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
-use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 final class ExportTest extends TestCase
 {
@@ -31,7 +31,7 @@ final class ExportTest extends TestCase
         self::assertSame([$other], array_map(basename(...), glob("$folder/*") ?: []), 'a day later it is gone');
         $shelf->drop($other);
         rmdir($folder);
-        $this->expectException(NotFoundHttpException::class);
+        $this->expectException(NoLongerHere::class);
         $shelf->get($other);
     }
 }

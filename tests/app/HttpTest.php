@@ -134,9 +134,9 @@ final class HttpTest extends TestCase
         yield 'not JSON' => ['POST', '/api/datasets', '{', $json, 422, 'This is not JSON'];
         yield 'no JSON at all' => ['POST', '/api/datasets', 'x', ['Content-Type' => 'text/plain'], 415, 'application/json'];
         yield 'unknown key' => ['POST', '/api/datasets', ['reading' => 'a', 'nmae' => 'b'], $json, 422, 'This key is not known'];
-        yield 'a reading that is gone' => ['POST', '/api/datasets', ['reading' => str_repeat('a', 24), 'name' => 'b'], $json, 404, 'no longer here'];
+        yield 'a reading that is gone' => ['POST', '/api/datasets', ['reading' => str_repeat('a', 24), 'name' => 'b'], $json, 410, 'no longer here'];
         yield 'a reading with a path in it' => ['POST', '/api/datasets', ['reading' => '../../etc/passwd', 'name' => 'b'], $json, 404, 'There is no such reading.'];
-        yield 'a reading that is not there' => ['GET', '/api/readings/'.str_repeat('b', 24), null, [], 404, 'no longer here'];
+        yield 'a reading that is not there' => ['GET', '/api/readings/'.str_repeat('b', 24), null, [], 410, 'no longer here'];
         yield 'no page' => ['GET', '/api/charts?page=-1', null, [], 400, 'page'];
         yield 'an empty paste' => ['POST', '/api/readings', ['text' => ' '], $json, 422, 'The file is empty.'];
         yield 'deep nesting' => ['POST', '/api/datasets', str_repeat('[', 5000), $json, 422, 'This is not JSON'];

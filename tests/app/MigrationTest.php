@@ -47,6 +47,22 @@ final class MigrationTest extends TestCase
         self::assertSame([], self::rows($database, 'PRAGMA foreign_key_check'));
     }
 
+    /** Of two that bore one name the later one is told apart; its figures stay. */
+    public function testNamesBecomeUnique(): void
+    {
+        $this->migrate('KeenMargin\Migrations\Version20261128000000');
+        $database = new \PDO("sqlite:$this->file");
+        $database->exec("INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')");
+        $database->exec("INSERT INTO breakdown (id, position, name, dataset_id) VALUES (1, 0, 'Route', 1), (2, 1, 'Ship', 1)");
+        $database->exec("INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'North', 1), (3, 0, 'North', 2), (4, 2, 'North', 1)");
+        unset($database);
+        $this->migrate('latest');
+        $database = new \PDO("sqlite:$this->file");
+        self::assertSame([['North'], ['North (2)'], ['North'], ['North (4)']], self::rows($database, 'SELECT name FROM member ORDER BY id'));
+        $this->expectException(\PDOException::class);
+        $database->exec("INSERT INTO member (position, name, breakdown_id) VALUES (5, 'North', 2)");
+    }
+
     private function migrate(string $to): void
     {
         $process = proc_open([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n', '-q'], [2 => ['pipe', 'w']], $pipes, null, ['KEEN_DATA' => $this->file] + getenv());

@@ -50,6 +50,38 @@ final class Server
         return new Answer($http_response_header, (string) $bytes);
     }
 
+    /**
+     * Requests at the same moment.
+     *
+     * @param list<array{string, string, array<string, mixed>|null, array<string, string>}> $requests method, path, body, headers
+     *
+     * @return list<Answer> in the same order
+     */
+    public static function sendTogether(array $requests): array
+    {
+        $all = curl_multi_init();
+        $handles = [];
+        foreach ($requests as [$method, $path, $body, $headers]) {
+            $handle = curl_init(self::base().$path);
+            \assert(false !== $handle && '' !== $method);
+            $lines = array_map(static fn (string $name, string $value): string => "$name: $value", array_keys($headers), $headers);
+            curl_setopt_array($handle, [\CURLOPT_CUSTOMREQUEST => $method, \CURLOPT_RETURNTRANSFER => true, \CURLOPT_HEADER => true, \CURLOPT_TIMEOUT => 60, \CURLOPT_HTTPHEADER => [...$lines, 'Content-Type: application/json', 'Expect:']]);
+            null === $body || curl_setopt($handle, \CURLOPT_POSTFIELDS, json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+            curl_multi_add_handle($all, $handle);
+            $handles[] = $handle;
+        }
+        do {
+            curl_multi_exec($all, $running);
+            curl_multi_select($all, 0.02);
+        } while ($running > 0);
+
+        return array_map(static function (\CurlHandle $handle): Answer {
+            [$head, $body] = explode("\r\n\r\n", (string) curl_multi_getcontent($handle), 2) + ['', ''];
+
+            return new Answer(explode("\r\n", $head), $body);
+        }, $handles);
+    }
+
     public static function upload(string $name, string $bytes, ?int $dataset = null): Answer
     {
         $field = null === $dataset ? '' : "--edge\r\nContent-Disposition: form-data; name=\"dataset\"\r\n\r\n$dataset\r\n";

@@ -16,6 +16,7 @@ use KeenMargin\App\Storage\ImportKeeper;
 use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -71,7 +72,7 @@ final class StorageTest extends TestCase
 
     private function keeper(): ImportKeeper
     {
-        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file));
+        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file), new WriteTurn($this->manager));
     }
 
     private function rows(string $table): int

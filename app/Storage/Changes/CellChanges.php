@@ -79,11 +79,12 @@ final readonly class CellChanges
      */
     private function recount(int $import, array $tally): void
     {
-        $record = $this->manager->find(ImportRecord::class, $import) ?? throw new \LogicException("There is no import $import.");
+        $part = $this->manager->find(ImportRecord::class, $import) ?? throw new \LogicException("There is no import $import.");
+        $record = null === $part->partOf ? $part : $this->manager->find(ImportRecord::class, $part->partOf) ?? throw new \LogicException("There is no import $part->partOf.");
         $counts = ['unchanged' => 0];
         foreach ($tally as $what => $number) {
             $counts[$what] = ($record->counts[$what] ?? 0) + $number;
         }
-        $this->store->connection->executeStatement('UPDATE import SET counts = ?, fact_count = ?, at = ? WHERE id = ?', [json_encode($counts, \JSON_THROW_ON_ERROR), $counts['added'] + $counts['replaced'], (new \DateTimeImmutable())->format('Y-m-d H:i:s'), $import]);
+        $this->store->connection->executeStatement('UPDATE import SET counts = ?, fact_count = ?, at = ? WHERE id = ?', [json_encode($counts, \JSON_THROW_ON_ERROR), $counts['added'] + $counts['replaced'], (new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
     }
 }

@@ -7,43 +7,26 @@ namespace KeenMargin\App\Storage\Changes;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\WriteTurn;
 
 /** Does what people change in a dataset, and undoes it in turn: the last step first, also after a reload. */
 final readonly class ChangeLog
 {
     private Connection $connection;
 
-    public function __construct(private EntityManagerInterface $manager, private RowChanges $rows, private CellChanges $cells)
+    public function __construct(private EntityManagerInterface $manager, private RowChanges $rows, private CellChanges $cells, private WriteTurn $turn)
     {
         $this->connection = $manager->getConnection();
     }
 
     /**
-     * The dataset as it is while nobody else can write: to be called first within a transaction. What was loaded before may be
-     * older, and is let go.
-     */
-    public function locked(DatasetRecord $record): DatasetRecord
-    {
-        $this->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = ?', [$record->id]);
-        $this->manager->clear();
-
-        return $this->manager->find(DatasetRecord::class, $record->id) ?? throw new \LogicException("There is no dataset $record->id.");
-    }
-
-    /**
      * Does it, and remembers how to undo it. What was undone before cannot be done again after this.
      *
-     * @param ?int $version that the change was planned on; none where it guards itself
-     *
-     * @throws Overtaken where the dataset has another by now
+     * The change is to be planned within the same write turn, else it may be about what is no longer so.
      */
-    public function do(DatasetRecord $record, Change $change, string $who, ?int $version = null): int
+    public function do(DatasetRecord $record, Change $change, string $who): int
     {
-        return $this->connection->transactional(function () use ($record, $change, $who, $version): int {
-            $record = $this->locked($record);
-            if (null !== $version && $version !== $record->version) {
-                throw new Overtaken();
-            }
+        return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($change, $who): int {
             $this->connection->executeStatement('DELETE FROM dataset_change WHERE dataset = ? AND undone = 1', [$record->id]);
             $this->rows->apply($change->rows, true);
             $this->cells->do((int) $record->id, $change);
@@ -81,8 +64,7 @@ final readonly class ChangeLog
     /** @return array{says: string, skipped: int}|null */
     private function step(DatasetRecord $record, string $sql, bool $forth): ?array
     {
-        return $this->connection->transactional(function () use ($record, $sql, $forth): ?array {
-            $record = $this->locked($record);
+        return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($sql, $forth): ?array {
             $row = $this->connection->fetchAssociative($sql, [$record->id]);
             if (false === $row) {
                 return null;
@@ -105,8 +87,9 @@ final readonly class ChangeLog
 
     private function count(DatasetRecord $record, Change $change): void
     {
-        // Notes change nothing that the dataset is.
-        $counter = [] === array_filter($change->rows, static fn (RowChange $row): bool => 'note' !== $row->table) ? 'revision' : 'version';
+        // Notes change nothing that the dataset is; nor do amounts, with the rows and decimals that they bring along.
+        $isOfFigures = null !== $change->import || [] === array_filter($change->rows, static fn (RowChange $row): bool => 'note' !== $row->table);
+        $counter = $isOfFigures ? 'revision' : 'version';
         $this->connection->executeStatement("UPDATE dataset SET $counter = $counter + 1, used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
     }
 

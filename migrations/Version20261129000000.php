@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+/** Names that must be unique are held so by the database; imports by hand may have parts. */
+final class Version20261129000000 extends AbstractMigration
+{
+    private const UNIQUE = ['member' => 'breakdown_id', 'measure' => 'dataset_id', 'breakdown' => 'dataset_id'];
+
+    public function getDescription(): string
+    {
+        return 'Unique names of members, measures and breakdowns; parts of imports by hand';
+    }
+
+    public function up(Schema $schema): void
+    {
+        foreach (self::UNIQUE as $table => $of) {
+            // Of two that bear one name, the later one is told apart by its number. Nothing is merged: their amounts may differ.
+            $this->addSql("UPDATE $table SET name = name || ' (' || id || ')' WHERE EXISTS (SELECT 1 FROM $table other WHERE other.$of = $table.$of AND other.name = $table.name AND other.id < $table.id)");
+            $this->addSql("CREATE UNIQUE INDEX {$table}_name ON $table ($of, name)");
+        }
+        $this->addSql('ALTER TABLE import ADD COLUMN part_of INTEGER DEFAULT NULL');
+    }
+
+    public function down(Schema $schema): void
+    {
+        foreach (array_keys(self::UNIQUE) as $table) {
+            $this->addSql("DROP INDEX {$table}_name");
+        }
+        $this->addSql('ALTER TABLE import DROP COLUMN part_of');
+    }
+}
