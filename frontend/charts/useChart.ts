@@ -39,10 +39,15 @@ export function useChart() {
   const { chart } = saving
 
   const id = computed(() => dataset.value?.id ?? null)
-  const { move: sendClosing, problem: unmoved, renew } = useClosing(dataset, () => (fresh.value++, void beat()))
+  const {
+    move: sendClosing,
+    problem: unmoved,
+    renew,
+    settled,
+  } = useClosing(dataset, () => (fresh.value++, void beat()))
   watch(unmoved, (says) => says && (problem.value = says))
   // Figures that are changed elsewhere show here within a second.
-  const { pulse, take, beat } = usePulse(id, () => {
+  const { pulse, take, beat, ensure } = usePulse(id, () => {
     fresh.value++
     // Amounts may bring rows and periods along.
     void reloadDataset()
@@ -71,6 +76,12 @@ export function useChart() {
     }
   }
 
+  /** What is underway is part of the steps, and has to be known before one is taken back. */
+  async function settle() {
+    await settled()
+    await ensure().catch((error: unknown) => (problem.value = says(error)))
+  }
+
   const sitting = useSitting<State>({
     name: place,
     current: () => ({ recipe: recipe.value as Recipe, path: path.value, beside: beside.value }),
@@ -83,6 +94,7 @@ export function useChart() {
     dataset: {
       last: computed(() => pulse.value?.undoId ?? null),
       name: computed(() => sittingName(id.value)),
+      settle,
       undo: () => stepDataset('undo'),
       redo: () => stepDataset('redo'),
     },

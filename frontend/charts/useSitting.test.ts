@@ -8,6 +8,7 @@ function sitting(last = ref<number | null>(0)) {
   const dataset = {
     last,
     name: ref('keen:sitting-1'),
+    settle: vi.fn(async () => {}),
     undo: vi.fn(async () => (log.push('undone'), (last.value = (last.value ?? 1) - 1), true)),
     redo: vi.fn(async () => (log.push('done again'), (last.value = (last.value ?? 0) + 1), true)),
   }
@@ -59,6 +60,16 @@ describe('steps through a sitting', () => {
     expect(dataset.redo.mock.calls.length).toBe(1)
     await steps.redo()
     expect(value.value).toBe('c')
+  })
+
+  it('know a change that was underway', async () => {
+    const { value, dataset, steps, change, last } = sitting()
+    change('b')
+    dataset.settle.mockImplementationOnce(async () => {
+      last.value = 1
+    })
+    await steps.undo()
+    expect([value.value, dataset.undo.mock.calls.length]).toEqual(['b', 1])
   })
 
   it('leave what was done to the dataset before the sitting', async () => {

@@ -21,6 +21,8 @@ interface Sources<T> {
     last: Ref<number | null>
     /** under which the sitting's beginning is kept */
     name: Ref<string>
+    /** ends when the last change is known */
+    settle: () => Promise<void>
     undo: () => Promise<boolean>
     redo: () => Promise<boolean>
   }
@@ -79,6 +81,7 @@ export function useSitting<T>({ name, current, restore, dataset }: Sources<T>) {
   }
 
   async function undo() {
+    await dataset.settle()
     if (isDatasetNext.value) {
       if (await dataset.undo()) future.value = [...future.value, 'dataset']
       return keep()
@@ -92,6 +95,7 @@ export function useSitting<T>({ name, current, restore, dataset }: Sources<T>) {
   }
 
   async function redo() {
+    await dataset.settle()
     const next = future.value[future.value.length - 1]
     if (next === undefined) return
     future.value = future.value.slice(0, -1)

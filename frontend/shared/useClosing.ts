@@ -66,5 +66,8 @@ export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () 
     if (moves === before) dataset.value = loaded
   }
 
-  return { closing, problem, move, renew }
+  /** Ends when all that was moved has been answered. */
+  const settled = () => sent
+
+  return { closing, problem, move, renew, settled }
 }

@@ -48,6 +48,14 @@ export function usePulse(dataset: Ref<number | null>, changed: (pulse: Pulse, be
     }
   }
 
+  /** The state as it is now, whatever was asked before. */
+  async function ensure() {
+    const asked = dataset.value
+    if (asked === null) return
+    const told = await ask<Pulse>('GET', `/datasets/${asked}/pulse`)
+    if (asked === dataset.value) take(told)
+  }
+
   useIntervalFn(beat, EVERY)
   watch(
     dataset,
@@ -59,5 +67,5 @@ export function usePulse(dataset: Ref<number | null>, changed: (pulse: Pulse, be
   )
   watch(visibility, (state) => state === 'visible' && void beat())
 
-  return { pulse, take, beat }
+  return { pulse, take, beat, ensure }
 }
