@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Brick\Math\BigDecimal;
+use Brick\Math\Exception\IntegerOverflowException;
 use KeenMargin\App\Storage\BreakdownMembers;
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\ChangeLog;
@@ -138,7 +139,7 @@ final readonly class CellEdit
                 continue;
             }
             $count += $parts->is($cell['is']) ? 0 : 1;
-            foreach ($parts->is($cell['is']) ? [] : $parts->set($cell['is'], max(0, $decimals)) as $full => $change) {
+            foreach ($parts->is($cell['is']) ? [] : self::set($parts, $cell['is'], max(0, $decimals)) as $full => $change) {
                 $series[$this->seriesId($record, $full)][] = new CellChange($cell['period']->start, $change['was'], $runs[$full]->imports[$cell['period']->start] ?? null, $change['is']);
             }
         }
@@ -147,6 +148,20 @@ final readonly class CellEdit
         }
 
         return [array_map(static fn (array $cells): array => ['decimals' => $decimals, 'cells' => $cells], $series), $count];
+    }
+
+    /**
+     * @param non-negative-int $decimals
+     *
+     * @return array<string, array{was: ?int, is: ?int}>
+     */
+    private static function set(CellParts $parts, ?BigDecimal $amount, int $decimals): array
+    {
+        try {
+            return $parts->set($amount, $decimals);
+        } catch (IntegerOverflowException) {
+            throw new NotAccepted('amounts', "\"$amount\" has too many digits to be kept exactly beside amounts with ".Wording::count($decimals, 'decimal', 'decimals').'. Give the amounts in thousands, or fewer decimals.');
+        }
     }
 
     /**

@@ -15,7 +15,8 @@ final class OwnOriginOnly
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
-        if (!$event->isMainRequest() || $request->isMethodSafe()) {
+        // The method itself: a header that names another changes nothing.
+        if (!$event->isMainRequest() || \in_array($request->getRealMethod(), ['GET', 'HEAD', 'OPTIONS', 'TRACE'], true)) {
             return;
         }
         $origin = $request->headers->get('Origin');

@@ -12,6 +12,19 @@ final class EditTest extends TestCase
 {
     private const CSV = "Month,Route,Actual,Budget\n2026-06,North,10,11\n2026-07,North,20,21\n2026-07,Holm,5,6\n";
 
+    /** An amount is kept exactly or refused; nothing is rounded, and nothing is a fault. */
+    public function testAnAmountThatDoesNotFitItsDecimalsIsRefused(): void
+    {
+        $id = Kept::made("Month,Route,Actual,Budget\n2026-05,North,10.1234567,11\n2026-06,North,20,21\n");
+        $before = Kept::bytes($id);
+        foreach (['999999999999999', '-123456789012345'] as $amount) {
+            $answer = Kept::set($id, 'North', '2026-05', $amount);
+            self::assertSame([422, 'amounts'], [$answer->status, $answer->text('path')], $answer->body);
+            self::assertStringContainsString('"'.$amount.'" has too many digits to be kept exactly beside amounts with 7 decimals.', $answer->text('detail'));
+        }
+        self::assertSame($before, Kept::bytes($id));
+    }
+
     public function testAnAmountIsSetClearedAndUndone(): void
     {
         $id = Kept::made(self::CSV);

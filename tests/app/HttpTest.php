@@ -139,6 +139,10 @@ final class HttpTest extends TestCase
         yield 'a reading that is not there' => ['GET', '/api/readings/'.str_repeat('b', 24), null, [], 410, 'no longer here'];
         yield 'no page' => ['GET', '/api/charts?page=-1', null, [], 400, 'page'];
         yield 'an empty paste' => ['POST', '/api/readings', ['text' => ' '], $json, 422, 'The file is empty.'];
+        yield 'an id in digits of another script' => ['GET', '/api/datasets/%D9%A1', null, [], 404, 'nothing at this address'];
+        yield 'an id that is too long' => ['GET', '/api/datasets/12345678901234567890', null, [], 404, 'nothing at this address'];
+        yield 'a method in a header' => ['POST', '/api/charts/1', null, ['X-HTTP-Method-Override' => 'DELETE', 'If-Match' => '"1"'], 405, 'cannot be done'];
+        yield 'a safe method in a header, from elsewhere' => ['POST', '/api/readings', ['text' => 'x'], ['X-HTTP-Method-Override' => 'GET', 'Origin' => 'https://elsewhere.example'] + $json, 403, 'another origin'];
         yield 'deep nesting' => ['POST', '/api/datasets', str_repeat('[', 5000), $json, 422, 'This is not JSON'];
         yield 'out of the build folder' => ['GET', '/build/..%2f..%2f.env', null, [], 404, ''];
     }
@@ -151,7 +155,8 @@ final class HttpTest extends TestCase
     public function testWhatIsWrongIsRefusedWithoutShowingTheInside(string $method, string $path, string|array|null $body, array $headers, int $status, string $says): void
     {
         $answer = Server::send($method, $path, $body, $headers);
-        self::assertSame($status, $answer->status, $answer->body);
+        // The front refuses a path that leads out of the site before the application sees it.
+        self::assertContains($answer->status, str_contains($path, '..') ? [400, $status] : [$status], $answer->body);
         self::assertSame('application/problem+json', $answer->header('Content-Type'));
         self::assertStringContainsString($says, $answer->text('detail'));
         self::assertDoesNotMatchRegularExpression('/KeenMargin|vendor|\.php|Stack/', $answer->body);

@@ -95,23 +95,22 @@ final class Server
         self::$folder = sys_get_temp_dir().'/keen-test-'.getmypid();
         mkdir(self::$folder);
         $port = self::freePort();
-        $environment = ['KEEN_DATA' => self::$folder.'/test.sqlite', 'PHP_CLI_SERVER_WORKERS' => '3'] + getenv();
+        $environment = ['KEEN_DATA' => self::$folder.'/test.sqlite'] + getenv();
         self::run([\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment);
-        $server = proc_open(['setsid', \PHP_BINARY, '-d', 'upload_max_filesize=201M', '-d', 'post_max_size=205M', '-S', "127.0.0.1:$port", '-t', 'public', 'public/index.php'], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
+        $server = proc_open(['setsid', 'bin/front', (string) $port], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
         \assert(\is_resource($server));
         register_shutdown_function(static function () use ($server): void {
-            // Its workers are of its group.
-            posix_kill(-proc_get_status($server)['pid'], 15);
+            posix_kill(proc_get_status($server)['pid'], 15);
             proc_close($server);
             array_map(unlink(...), array_filter([...glob(self::$folder.'/*') ?: [], ...glob(self::$folder.'/files/*') ?: []], is_file(...)));
             @rmdir(self::$folder.'/files');
             rmdir(self::$folder);
         });
         for ($i = 0; $i < 200; ++$i) {
-            if (false !== @fsockopen('127.0.0.1', $port)) {
+            if (false !== @file_get_contents("http://127.0.0.1:$port/api/charts")) {
                 return "http://127.0.0.1:$port";
             }
-            usleep(25_000);
+            usleep(50_000);
         }
         throw new \RuntimeException('The server did not start: '.file_get_contents(self::$folder.'/server.log'));
     }
