@@ -25,18 +25,15 @@ use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Formatter\OutputFormatter;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Brings a file into a dataset without the page: as the file of its kind was read before, or as it is told. */
 #[AsCommand('keen:import', 'Brings a file of figures into a dataset')]
 final class ImportCommand extends Command
 {
-    private const REFUSED = 2;
     private const MODES = ['add' => ImportMode::Add, 'replace-periods' => ImportMode::ReplacePeriods, 'replace-all' => ImportMode::ReplaceAll];
 
     public function __construct(private readonly EntityManagerInterface $manager, private readonly FirstLook $firstLook, private readonly ImportKeeper $keeper)
@@ -58,10 +55,7 @@ final class ImportCommand extends Command
 
             return self::SUCCESS;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
-            $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-            $errors->writeln(OutputFormatter::escape((string) preg_replace('/\s+/', ' ', $e->getMessage())));
-
-            return self::REFUSED;
+            return Refusal::say($output, $e->getMessage());
         }
     }
 

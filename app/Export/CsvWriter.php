@@ -7,26 +7,23 @@ namespace KeenMargin\App\Export;
 /** Comma-separated text, UTF-8, lines ended as RFC 4180 has them. */
 final readonly class CsvWriter implements TableWriter
 {
-    /** @param resource $file */
-    private function __construct(private mixed $file)
+    private function __construct(private TextFile $file)
     {
     }
 
     public static function to(string $path, string $sheet): self
     {
-        $file = fopen($path, 'w');
-
-        return new self(\is_resource($file) ? $file : throw new \RuntimeException("$path cannot be written."));
+        return new self(new TextFile($path));
     }
 
     public function row(array $cells): void
     {
-        fwrite($this->file, implode(',', array_map(self::cell(...), $cells))."\r\n");
+        $this->file->write(implode(',', array_map(self::cell(...), $cells))."\r\n");
     }
 
     public function close(): void
     {
-        fclose($this->file);
+        $this->file->close();
     }
 
     public static function cell(string|Exact $cell): string

@@ -10,16 +10,13 @@ final class JsonLinesWriter implements TableWriter
     /** @var list<string> */
     private array $keys = [];
 
-    /** @param resource $file */
-    private function __construct(private readonly mixed $file)
+    private function __construct(private readonly TextFile $file)
     {
     }
 
     public static function to(string $path, string $sheet): self
     {
-        $file = fopen($path, 'w');
-
-        return new self(\is_resource($file) ? $file : throw new \RuntimeException("$path cannot be written."));
+        return new self(new TextFile($path));
     }
 
     public function row(array $cells): void
@@ -30,11 +27,11 @@ final class JsonLinesWriter implements TableWriter
 
             return;
         }
-        fwrite($this->file, json_encode(array_combine($this->keys, $texts), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
+        $this->file->write(json_encode(array_combine($this->keys, $texts), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
     }
 
     public function close(): void
     {
-        fclose($this->file);
+        $this->file->close();
     }
 }

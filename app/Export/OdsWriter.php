@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
+use KeenMargin\App\Storage\NotWritten;
+
 /** A spreadsheet of one table in OpenDocument (ISO/IEC 26300), written as it streams by. */
 final class OdsWriter implements TableWriter
 {
@@ -20,7 +22,7 @@ final class OdsWriter implements TableWriter
 
     public static function to(string $path, string $sheet): self
     {
-        $part = (string) tempnam(sys_get_temp_dir(), 'keen-sheet');
+        $part = TextFile::temporary('sheet');
         $xml = new \XMLWriter();
         $xml->openUri($part);
         $xml->startDocument('1.0', 'UTF-8');
@@ -48,7 +50,7 @@ final class OdsWriter implements TableWriter
         }
         $this->xml->endElement();
         if (0 === $this->rows % self::FLUSHED_AT) {
-            $this->xml->flush();
+            $this->flush();
         }
     }
 
@@ -58,9 +60,18 @@ final class OdsWriter implements TableWriter
             $this->xml->endElement();
         }
         $this->xml->endDocument();
-        $this->xml->flush();
+        $this->flush();
         $manifest = '<?xml version="1.0" encoding="UTF-8"?><manifest:manifest xmlns:manifest="'.self::SPACES.'manifest:1.0" manifest:version="1.2"><manifest:file-entry manifest:full-path="/" manifest:version="1.2" manifest:media-type="'.self::TYPE.'"/><manifest:file-entry manifest:full-path="content.xml" manifest:media-type="text/xml"/></manifest:manifest>';
         ZipParts::pack($this->path, ['mimetype' => self::TYPE, 'META-INF/manifest.xml' => $manifest], ['content.xml' => $this->part], 'mimetype');
+    }
+
+    /** What did not reach the disk is a workbook cut short. */
+    private function flush(): void
+    {
+        if ($this->xml->flush() < 0) {
+            @unlink($this->part);
+            throw NotWritten::at($this->part);
+        }
     }
 
     private function cell(string|Exact $cell): void

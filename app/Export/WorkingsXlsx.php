@@ -27,7 +27,7 @@ final readonly class WorkingsXlsx
 
     public static function of(Workings $workings): string
     {
-        $path = (string) tempnam(sys_get_temp_dir(), 'keen-workings');
+        $path = TextFile::temporary('workings');
         $writer = XlsxWriter::to($path, $workings->subject);
         $sums = self::sums($workings);
         $keys = [...array_map(static fn (Row $row): string => $row->key, $workings->rows), ...array_keys($sums)];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
+use KeenMargin\App\Storage\NotWritten;
+
 /** A workbook of one sheet in Office Open XML (ECMA-376), written as it streams by. */
 final class XlsxWriter implements TableWriter
 {
@@ -21,7 +23,7 @@ final class XlsxWriter implements TableWriter
 
     public static function to(string $path, string $sheet): self
     {
-        $part = (string) tempnam(sys_get_temp_dir(), 'keen-sheet');
+        $part = TextFile::temporary('sheet');
         $xml = new \XMLWriter();
         $xml->openUri($part);
         $xml->startDocument('1.0', 'UTF-8');
@@ -45,7 +47,7 @@ final class XlsxWriter implements TableWriter
         }
         $this->xml->endElement();
         if (0 === $this->rows % self::FLUSHED_AT) {
-            $this->xml->flush();
+            $this->flush();
         }
     }
 
@@ -54,7 +56,7 @@ final class XlsxWriter implements TableWriter
         $this->xml->endElement();
         $this->xml->endElement();
         $this->xml->endDocument();
-        $this->xml->flush();
+        $this->flush();
         $name = htmlspecialchars(self::sheetName($this->sheet), \ENT_XML1 | \ENT_QUOTES);
         $xml = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
         $document = 'application/vnd.openxmlformats-officedocument.spreadsheetml.';
@@ -65,6 +67,15 @@ final class XlsxWriter implements TableWriter
             'xl/_rels/workbook.xml.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/worksheet" Target="worksheets/sheet1.xml"/><Relationship Id="rId2" Type="'.self::RELATIONS.'/styles" Target="styles.xml"/></Relationships>',
             'xl/styles.xml' => $xml.'<styleSheet xmlns="'.self::MAIN.'"><fonts count="2"><font><sz val="11"/></font><font><b/><sz val="11"/></font></fonts><fills count="1"><fill><patternFill patternType="none"/></fill></fills><borders count="1"><border/></borders><cellStyleXfs count="1"><xf/></cellStyleXfs><cellXfs count="2"><xf xfId="0"/><xf xfId="0" fontId="1" applyFont="1"/></cellXfs></styleSheet>',
         ], ['xl/worksheets/sheet1.xml' => $this->part]);
+    }
+
+    /** What did not reach the disk is a workbook cut short. */
+    private function flush(): void
+    {
+        if ($this->xml->flush() < 0) {
+            @unlink($this->part);
+            throw NotWritten::at($this->part);
+        }
     }
 
     private function cell(string $reference, string|Exact|Formula $cell, bool $isBold): void

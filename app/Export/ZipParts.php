@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
+use KeenMargin\App\Storage\NotWritten;
+
 /** Packs the parts of a workbook. The large one is a file already. */
 final class ZipParts
 {
@@ -17,7 +19,7 @@ final class ZipParts
         @unlink($path);
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::CREATE | \ZipArchive::OVERWRITE)) {
-            throw new \RuntimeException("$path cannot be written.");
+            throw NotWritten::at($path);
         }
         foreach ($texts as $name => $text) {
             $zip->addFromString($name, $text);
@@ -28,7 +30,12 @@ final class ZipParts
         foreach ($files as $name => $file) {
             $zip->addFile($file, $name);
         }
-        $zip->close();
+        $sizes = array_sum(array_map(filesize(...), $files));
+        $isWritten = @$zip->close();
         array_map(unlink(...), $files);
+        if (!$isWritten) {
+            @unlink($path);
+            throw NotWritten::at($path, $sizes);
+        }
     }
 }

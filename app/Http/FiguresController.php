@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\DatasetExport;
+use KeenMargin\App\Export\TextFile;
 use KeenMargin\App\Export\TooLargeForWorkbook;
 use KeenMargin\App\Storage\FactSources;
 use KeenMargin\App\Storage\SeriesStore;
@@ -70,12 +71,12 @@ final readonly class FiguresController
         if (!isset(DatasetExport::FORMATS[$format])) {
             throw new NotFoundHttpException("There is no export as \"$format\"; there are ".implode(', ', array_keys(DatasetExport::FORMATS)).'.');
         }
-        $path = (string) tempnam(sys_get_temp_dir(), 'keen-export');
+        $path = TextFile::temporary('export');
         try {
             $this->export->write($record, $format, $path);
-        } catch (TooLargeForWorkbook $e) {
+        } catch (\Throwable $e) {
             @unlink($path);
-            throw new UnprocessableEntityHttpException($e->getMessage());
+            throw $e instanceof TooLargeForWorkbook ? new UnprocessableEntityHttpException($e->getMessage()) : $e;
         }
         $response = new BinaryFileResponse($path, 200, ['Content-Type' => DatasetExport::FORMATS[$format][1]], false);
         $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle($record->name, $format)));

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
-use Doctrine\DBAL\Exception\LockWaitTimeoutException;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\OptimisticLockException;
 use KeenMargin\App\Editing\ChangedMeanwhile;
@@ -12,6 +11,7 @@ use KeenMargin\App\Import\Cancelled;
 use KeenMargin\App\Import\NoLongerHere;
 use KeenMargin\App\Storage\DeletedMeanwhile;
 use KeenMargin\App\Storage\NotTakenBack;
+use KeenMargin\App\Storage\StorageTrouble;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Reading\Refusal;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -35,11 +35,12 @@ final readonly class ProblemListener
     public function __invoke(ExceptionEvent $event): void
     {
         $error = $event->getThrowable();
+        $trouble = StorageTrouble::maybeOf($error);
         [$status, $problem] = match (true) {
             $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
             $error instanceof RefusedFigures => [422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)]],
             $error instanceof ChangedMeanwhile => [412, ['detail' => $error->getMessage(), 'current' => ['cells' => $error->cells]]],
-            $error instanceof LockWaitTimeoutException => [503, ['detail' => 'Figures are being brought in just now, so that this had to wait too long. Nothing of yours was changed. Try again in a moment.']],
+            null !== $trouble => [$trouble->status(), ['detail' => $trouble->says()]],
             $error instanceof StaleVersion => [412, ['detail' => $error->getMessage(), 'current' => $error->current]],
             $error instanceof OptimisticLockException => [412, ['detail' => 'Somebody changed this at the same moment. Load it again, then put your change on top.']],
             $error instanceof UniqueConstraintViolationException => [409, ['detail' => 'Somebody else took this name at the same moment. Nothing of yours was changed. Give another name.']],
@@ -50,7 +51,7 @@ final readonly class ProblemListener
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), ['detail' => self::says($error)]],
             default => [500, ['detail' => 'This is a fault of ours. It stands in the log; nothing of yours was changed.']],
         };
-        if (500 === $status) {
+        if (500 === $status || (null !== $trouble && StorageTrouble::Busy !== $trouble)) {
             $this->logger->error($error->getMessage(), ['exception' => $error, 'path' => $event->getRequest()->getPathInfo()]);
         }
         $headers = $error instanceof HttpExceptionInterface ? $error->getHeaders() : (503 === $status ? ['Retry-After' => '2'] : []);

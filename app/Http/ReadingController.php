@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\CsvWriter;
+use KeenMargin\App\Export\TextFile;
 use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Import\Trial;
 use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Storage\WholeFile;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Reading\Limits;
@@ -130,14 +133,17 @@ final readonly class ReadingController
             if (!\is_array($body) || !\is_string($body['text'] ?? null)) {
                 throw new BadRequestHttpException('Send {"name": …, "text": …}.');
             }
-            $path = (string) tempnam(sys_get_temp_dir(), 'keen-paste');
-            file_put_contents($path, $body['text']);
+            $path = TextFile::temporary('paste');
+            WholeFile::write($path, $body['text']);
 
             return [FileName::safe(\is_string($body['name'] ?? null) ? $body['name'] : ReadingFile::PASTED), $path, $this->target($body['dataset'] ?? null)];
         }
         $file = $request->files->get('file');
         if (!$file instanceof UploadedFile) {
             throw new BadRequestHttpException('Send the file as "file" of a form.');
+        }
+        if (\in_array($file->getError(), [\UPLOAD_ERR_CANT_WRITE, \UPLOAD_ERR_NO_TMP_DIR], true)) {
+            throw NotWritten::at(sys_get_temp_dir().'/upload');
         }
         if (!$file->isValid()) {
             throw RefusedFigures::whole(\sprintf('The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be read.', Limits::BYTES / 1_000_000, Limits::PACKED_BYTES / 1_000_000));

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http;
 
 use KeenMargin\App\Export\CsvWriter;
 use KeenMargin\App\Export\Exact;
+use KeenMargin\App\Export\TextFile;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\FactSources;
 use KeenMargin\App\Storage\SeriesStore;
@@ -79,7 +80,7 @@ final readonly class RowController
         [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
         $of = new RowFigures($row, $workings, $recipe->question, $figures);
         $facts = $of->of($body->must('scenario')->enum(Scenario::class));
-        $path = (string) tempnam(sys_get_temp_dir(), 'keen-sources');
+        $path = TextFile::temporary('sources');
         $writer = CsvWriter::to($path, '');
         foreach ($this->sources->table($record, $facts) as $line) {
             $writer->row(array_map(static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell) ? new Exact($cell) : $cell, $line));

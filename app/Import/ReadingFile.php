@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
+use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\Core\Figures\Reading\MonthWords;
 
 /** A file on its way in. */
@@ -18,7 +19,7 @@ final readonly class ReadingFile
 
     public static function at(string $path, string $name): self
     {
-        return new self('', $name, $path, (string) hash_file('xxh128', $path));
+        return new self('', $name, $path, (string) hash_file(KeptFiles::DIGEST, $path));
     }
 
     public function plainName(): string

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
+use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Storage\WholeFile;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\Refusal;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -23,14 +26,15 @@ final readonly class ReadingShelf
         $this->clear();
         $id = bin2hex(random_bytes(12));
         $folder = "$this->folder/$id";
-        if (!mkdir($folder, 0o700, true) && !is_dir($folder)) {
-            throw new \RuntimeException('The folder for readings cannot be made.');
+        WholeFile::folder($folder);
+        try {
+            @rename($path, "$folder/file") || WholeFile::copy($path, "$folder/file");
+            $digest = (string) hash_file(KeptFiles::DIGEST, "$folder/file");
+            WholeFile::write("$folder/about.json", json_encode(['name' => $name, 'digest' => $digest], \JSON_THROW_ON_ERROR));
+        } catch (NotWritten $e) {
+            self::remove($folder);
+            throw $e;
         }
-        if (!@rename($path, "$folder/file") && !copy($path, "$folder/file")) {
-            throw new \RuntimeException('The file cannot be put on the shelf.');
-        }
-        $digest = (string) hash_file('xxh128', "$folder/file");
-        file_put_contents("$folder/about.json", json_encode(['name' => $name, 'digest' => $digest], \JSON_THROW_ON_ERROR));
 
         return new ReadingFile($id, $name, "$folder/file", $digest);
     }
@@ -56,7 +60,7 @@ final readonly class ReadingShelf
     {
         $this->get($id);
         $token = bin2hex(random_bytes(8));
-        file_put_contents($this->folder($id).'/work', $token);
+        WholeFile::write($this->folder($id).'/work', $token);
 
         return new WorkSign($this->folder($id), $token);
     }
@@ -80,8 +84,11 @@ final readonly class ReadingShelf
     public function remember(string $id, string $key, ReadFigures $read): void
     {
         $path = $this->folder($id).'/read-'.hash('xxh128', $key);
-        file_put_contents("$path.part", serialize($read));
-        rename("$path.part", $path);
+        try {
+            WholeFile::write($path, serialize($read));
+        } catch (NotWritten) {
+            // It is read once more when it is confirmed.
+        }
     }
 
     public function maybeRead(string $id, string $key): ?ReadFigures
@@ -95,7 +102,7 @@ final readonly class ReadingShelf
     /** @param list<Refusal> $refusals */
     public function refused(string $id, array $refusals): void
     {
-        file_put_contents($this->folder($id).'/refusals', serialize($refusals));
+        WholeFile::write($this->folder($id).'/refusals', serialize($refusals));
     }
 
     /** @return list<Refusal> of the last trial */
@@ -112,7 +119,8 @@ final readonly class ReadingShelf
         return 1 === preg_match('/^[0-9a-f]{24}$/D', $id) ? "$this->folder/$id" : throw new NotFoundHttpException('There is no such reading.');
     }
 
-    private function clear(): void
+    /** Removes what has lain here for a day. */
+    public function clear(): void
     {
         foreach (glob($this->folder.'/*', \GLOB_ONLYDIR) ?: [] as $folder) {
             if (filemtime($folder) < time() - self::SECONDS) {

@@ -18,7 +18,7 @@ final readonly class WorkSign
             if (@file_get_contents("$this->folder/work") !== $this->token) {
                 throw new Cancelled('It was cancelled. Nothing was kept.');
             }
-            file_put_contents("$this->folder/progress", json_encode(['phase' => $phase, 'done' => $done], \JSON_THROW_ON_ERROR));
+            @file_put_contents("$this->folder/progress", json_encode(['phase' => $phase, 'done' => $done], \JSON_THROW_ON_ERROR));
         };
     }
 }

@@ -141,6 +141,9 @@ final readonly class FactSources
         if (null === $path) {
             return 'The file itself is not kept, so its rows cannot be shown.';
         }
+        if (!$this->files->isUnchanged((string) $import->keptFile)) {
+            return 'The kept file was changed after it came in, so its rows are not shown. ./keen check tells which file it is; a backup has it as it was.';
+        }
         try {
             $told = Given::json(json_encode((object) $import->mapping, \JSON_THROW_ON_ERROR));
             $sheet = FigureFile::open($path)->sheet(MappingReader::maybeSheet($told), MappingReader::maybeHeader($told));

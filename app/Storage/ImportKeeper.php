@@ -23,13 +23,11 @@ final readonly class ImportKeeper
     /** @param ?callable(int): void $sign told the number of series from time to time */
     public function create(ReadFigures $read, Source $source, ?callable $sign = null): ImportRecord
     {
-        $kept = $this->kept($source);
-
-        return $this->turn->take(function () use ($read, $source, $kept, $sign): ImportRecord {
+        return $this->whole($source, fn (?KeptCopy $kept): ImportRecord => $this->turn->take(function () use ($read, $source, $kept, $sign): ImportRecord {
             $outline = DatasetOutline::ofNew($read->table->dataset(), $this->manager, $this->store);
 
             return $this->write($outline, $read, $source, ImportMode::Add, $kept, $sign);
-        });
+        }));
     }
 
     /**
@@ -38,9 +36,7 @@ final readonly class ImportKeeper
      */
     public function bringInto(DatasetRecord $record, ReadFigures $read, Source $source, ImportMode $mode, ?callable $sign = null, ?callable $insist = null): ImportRecord
     {
-        $kept = $this->kept($source);
-
-        return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($read, $source, $mode, $kept, $sign, $insist): ImportRecord {
+        return $this->whole($source, fn (?KeptCopy $kept): ImportRecord => $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($read, $source, $mode, $kept, $sign, $insist): ImportRecord {
             null === $insist || $insist($record);
             JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
             $outline = new DatasetOutline($record, $this->manager, $this->store);
@@ -48,7 +44,40 @@ final readonly class ImportKeeper
             $new = $outline->widen($read->table->dataset());
 
             return $this->write($outline, $read, $source, $mode, $kept, $sign, $isFirst ? [] : $new);
-        });
+        }));
+    }
+
+    /**
+     * The file is copied before the turn, as that takes a while, and is kept within it; where the import fails nothing is left.
+     *
+     * @param callable(?KeptCopy): ImportRecord $write
+     */
+    private function whole(Source $source, callable $write): ImportRecord
+    {
+        $copy = null === $source->path ? null : $this->files->copied($source->path, $source->digest);
+        try {
+            return $write($copy);
+        } catch (\Throwable $e) {
+            $copy?->drop();
+            $this->sweepAside();
+            throw $e;
+        }
+    }
+
+    /** Where nothing can be written just now, the next import or the next start does it. */
+    private function sweepAside(): void
+    {
+        try {
+            $this->turn->take(fn (): int => $this->files->sweep($this->referred()));
+        } catch (\Throwable) {
+        }
+    }
+
+    /** @return list<string> names of the files that imports refer to */
+    public function referred(): array
+    {
+        /** @var list<string> */
+        return $this->store->connection->fetchFirstColumn('SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL');
     }
 
     /** What bringing the figures in would change; nothing is written. */
@@ -63,13 +92,13 @@ final readonly class ImportKeeper
      * @param ?callable(int): void        $sign
      * @param array<string, list<string>> $new  members that figures of the dataset had not named before, by breakdown
      */
-    private function write(DatasetOutline $outline, ReadFigures $read, Source $source, ImportMode $mode, ?string $kept, ?callable $sign, array $new = []): ImportRecord
+    private function write(DatasetOutline $outline, ReadFigures $read, Source $source, ImportMode $mode, ?KeptCopy $kept, ?callable $sign, array $new = []): ImportRecord
     {
         $record = $outline->record();
         // Series are written one after the other: a large cache would only fill up.
         $this->store->connection->executeStatement('PRAGMA cache_size = -6000');
         $import = new ImportRecord($record, $source->name, $source->digest, $read->rows, $read->table->count(), $source->mapping, $mode->value, $source->signature);
-        $import->keptFile = $kept;
+        $import->keptFile = $kept?->name;
         $this->manager->persist($import);
         $this->manager->flush();
         $counts = (new MergeRun($outline, $this->store, $read->table, $mode, $sign))->write((int) $import->id);
@@ -78,13 +107,11 @@ final readonly class ImportKeeper
         $record->usedAt = new \DateTimeImmutable();
         $this->totals->make($record);
         $this->manager->flush();
+        $kept?->keep();
+        // An import that was killed may have left its file.
+        $this->files->sweep($this->referred());
 
         return $import;
-    }
-
-    private function kept(Source $source): ?string
-    {
-        return null === $source->path ? null : $this->files->keep($source->path, $source->digest);
     }
 
     private function dataset(DatasetRecord $record): Dataset

@@ -7,7 +7,14 @@ namespace KeenMargin\App\Storage;
 /** The files that figures came from, beside the database, so that every figure can be shown in the row that it stood in. */
 final readonly class KeptFiles
 {
-    public function __construct(private string $folder)
+    /** Digest and size: a file is known by what it holds, and one that came twice is kept once. */
+    private const NAME = '/^([0-9a-f]+)-(\d+)$/D';
+    /** Of the digest in a name, as readings are known by it. */
+    public const DIGEST = 'xxh128';
+    /** A copy that was begun so long ago is not being made any more. */
+    private const PART_SECONDS = 86_400;
+
+    public function __construct(public string $folder)
     {
     }
 
@@ -16,31 +23,75 @@ final readonly class KeptFiles
         return new self(\dirname($database).'/files');
     }
 
-    /** @return string the name under which it is kept */
-    public function keep(string $path, string $digest): string
+    /**
+     * Copies a file to where it will be kept, under another name until keep() is called.
+     *
+     * @throws NotWritten
+     */
+    public function copied(string $path, string $digest): KeptCopy
     {
-        $name = $digest.'-'.filesize($path);
-        $kept = "$this->folder/$name";
-        if (is_file($kept)) {
-            return $name;
-        }
-        if (!is_dir($this->folder) && !@mkdir($this->folder, 0o700, true) && !is_dir($this->folder)) {
-            throw new \RuntimeException("The folder $this->folder cannot be made.");
-        }
-        $part = "$kept.".getmypid().'.part';
-        // A copy, never a link: the file may go on changing where it was.
-        if (!copy($path, $part)) {
-            throw new \RuntimeException("The file cannot be kept in $this->folder.");
-        }
-        rename($part, $kept);
+        WholeFile::folder($this->folder);
+        $copy = new KeptCopy($this->folder, $digest.'-'.filesize($path), $path);
+        $copy->make();
 
-        return $name;
+        return $copy;
     }
 
     public function maybePath(string $name): ?string
     {
         $path = "$this->folder/$name";
 
-        return 1 === preg_match('/^[0-9a-f]+-\d+$/D', $name) && is_file($path) ? $path : null;
+        return 1 === preg_match(self::NAME, $name) && is_file($path) ? $path : null;
+    }
+
+    /** Whether a kept file holds what it held when it came. */
+    public function isUnchanged(string $name): bool
+    {
+        $path = $this->maybePath($name);
+
+        return null !== $path && 1 === preg_match(self::NAME, $name, $told) && filesize($path) === (int) $told[2] && hash_file(self::DIGEST, $path) === $told[1];
+    }
+
+    /** @return array<string, int> sizes by name, of all that are kept */
+    public function sizes(): array
+    {
+        $sizes = [];
+        foreach (@scandir($this->folder) ?: [] as $name) {
+            if (null !== $this->maybePath($name)) {
+                $sizes[$name] = (int) filesize("$this->folder/$name");
+            }
+        }
+
+        return $sizes;
+    }
+
+    /** Whether another database lies beside, whose imports may refer to these files as well. */
+    public function isShared(): bool
+    {
+        return \count(glob(\dirname($this->folder).'/*.sqlite') ?: []) > 1;
+    }
+
+    /**
+     * Removes what no import refers to, and copies that were never finished. To be called within a write turn, so that no
+     * import is about to refer to one of them.
+     *
+     * @param list<string> $wanted names
+     *
+     * @return int how many files went
+     */
+    public function sweep(array $wanted): int
+    {
+        $gone = $this->isShared() ? [] : array_keys(array_diff_key($this->sizes(), array_flip($wanted)));
+        foreach (glob("$this->folder/*.part") ?: [] as $part) {
+            $pid = (int) substr((string) strrchr(substr($part, 0, -5), '.'), 1);
+            if (!is_dir("/proc/$pid") || filemtime($part) < time() - self::PART_SECONDS) {
+                $gone[] = basename($part);
+            }
+        }
+        foreach ($gone as $name) {
+            @unlink("$this->folder/$name");
+        }
+
+        return \count($gone);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\Exception\LockWaitTimeoutException;
+use Doctrine\DBAL\Exception\DriverException;
 
 /** Writes on the side of reading: what was looked at, what was found. While somebody else writes they are left out, not waited for. */
 final readonly class WriteAside
@@ -23,8 +23,9 @@ final readonly class WriteAside
         $this->connection->executeStatement('PRAGMA busy_timeout = '.self::PATIENCE);
         try {
             $this->connection->executeStatement($sql, $values);
-        } catch (LockWaitTimeoutException) {
-            // The next reader will write it.
+        } catch (DriverException $e) {
+            // The next reader will write it. Reading goes on, also where the disk is full or cannot be written to.
+            null !== StorageTrouble::maybeOf($e) || throw $e;
         } finally {
             $this->connection->executeStatement('PRAGMA busy_timeout = '.(is_numeric($patience) ? (int) $patience : 0));
         }

@@ -91,10 +91,16 @@ final class ShelfTest extends TestCase
     {
         $files = new KeptFiles($this->folder);
         $path = Written::file('as it came');
-        $name = $files->keep($path, 'abc123');
+        $kept = static function (string $path) use ($files): string {
+            $copy = $files->copied($path, 'abc123');
+            $copy->keep();
+
+            return $copy->name;
+        };
+        $name = $kept($path);
         file_put_contents($path, 'changed later');
         self::assertSame('as it came', file_get_contents((string) $files->maybePath($name)));
-        self::assertSame($name, $files->keep(Written::file('as it came'), 'abc123'), 'the same once');
+        self::assertSame($name, $kept(Written::file('as it came')), 'the same once');
         foreach (['../etc/passwd', 'abc123', 'abc123-99', ''] as $other) {
             self::assertNull($files->maybePath($other));
         }

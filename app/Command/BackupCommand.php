@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Command;
+
+use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Upkeep\Backup;
+use KeenMargin\App\Upkeep\NotRestored;
+use KeenMargin\Core\Document\Wording;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** Writes all that is kept to one file, while others work. */
+#[AsCommand('keen:backup', 'Writes all that is kept to one file')]
+final class BackupCommand extends Command
+{
+    public function __construct(#[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('file', InputArgument::REQUIRED);
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $file = $input->getArgument('file');
+        \assert(\is_string($file));
+        try {
+            if (!is_file($this->database)) {
+                throw new NotRestored("There are no figures in $this->database.");
+            }
+            $done = Backup::write($this->database, $file);
+        } catch (NotRestored|NotWritten $e) {
+            return Refusal::say($output, $e->getMessage());
+        } catch (\PDOException $e) {
+            return Refusal::say($output, "The database could not be copied to $file: {$e->getMessage()}.");
+        }
+        $output->writeln("$file: ".Wording::count($done['datasets'], 'dataset', 'datasets').', '.Wording::count($done['files'], 'kept file', 'kept files').', '.StatusCommand::bytes($done['bytes']).'; read again and found whole.', OutputInterface::OUTPUT_RAW);
+        foreach ($done['missing'] as $name) {
+            $output->writeln("Look: the kept file $name is not there any more, or was changed, and so is not in the backup.", OutputInterface::OUTPUT_RAW);
+        }
+
+        return 0;
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Command;
+
+use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Upkeep\BackupFile;
+use KeenMargin\App\Upkeep\NotRestored;
+use KeenMargin\App\Upkeep\Restore;
+use KeenMargin\Core\Document\Wording;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** Brings a backup back: all of it or nothing. */
+#[AsCommand('keen:restore', 'Brings a backup back')]
+final class RestoreCommand extends Command
+{
+    public function __construct(#[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('file', InputArgument::REQUIRED)->addOption('replace', null, InputOption::VALUE_NONE);
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $file = $input->getArgument('file');
+        \assert(\is_string($file));
+        $serving = @fopen("$this->database.serving", 'c');
+        try {
+            // Whoever serves the figures holds this lock.
+            if (\is_resource($serving) && !flock($serving, \LOCK_EX | \LOCK_NB)) {
+                throw new NotRestored('Keen Margin is running on these figures. End it, then restore.');
+            }
+            $done = Restore::run(BackupFile::opened($file), $this->database, true === $input->getOption('replace'));
+        } catch (NotRestored|NotWritten $e) {
+            return Refusal::say($output, $e->getMessage());
+        }
+        $output->writeln("$this->database is as it was backed up, with ".Wording::count($done['files'], 'kept file', 'kept files').'.', OutputInterface::OUTPUT_RAW);
+        null === $done['beside'] || $output->writeln("What was there before lies in {$done['beside']}.", OutputInterface::OUTPUT_RAW);
+
+        return 0;
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Upkeep;
+
+use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\App\Storage\NotWritten;
+
+/**
+ * All that is kept as one file: the database as it is at one moment, by SQLite's own copy, and the files that its imports refer
+ * to, with a manifest of digests. Others go on reading and writing meanwhile.
+ */
+final class Backup
+{
+    public const DATABASE = 'keen.sqlite';
+    public const MANIFEST = 'manifest.json';
+    public const DIGEST = 'sha256';
+    private const FORMAT = 1;
+
+    /**
+     * @return array{bytes: int, datasets: int, files: int, missing: list<string>} what the backup holds; files that it cannot
+     *                                                                             hold as they are not there
+     *
+     * @throws NotWritten|NotRestored
+     */
+    public static function write(string $database, string $to): array
+    {
+        return Upkeep::alone($database, static function () use ($database, $to): array {
+            // Beside the backup, as that is where there has to be room for it.
+            $copy = "$to.database";
+            @unlink($copy);
+            $part = "$to.part";
+            try {
+                self::copy($database, $copy);
+                $kept = KeptFiles::beside($database);
+                $opened = Soundness::opened($copy);
+                $names = self::column($opened, 'SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL ORDER BY 1');
+                $datasets = (int) (self::column($opened, 'SELECT COUNT(*) FROM dataset')[0] ?? 0);
+                unset($opened);
+                $there = array_values(array_filter($names, $kept->isUnchanged(...)));
+                $entries = [self::DATABASE => $copy];
+                foreach ($there as $name) {
+                    $entries["files/$name"] = "$kept->folder/$name";
+                }
+                self::pack($part, $entries, ['datasets' => $datasets, 'missing' => array_values(array_diff($names, $there))]);
+                BackupFile::opened($part)->verify();
+                @rename($part, $to) || throw NotWritten::at($to);
+
+                return ['bytes' => (int) filesize($to), 'datasets' => $datasets, 'files' => \count($there), 'missing' => array_values(array_diff($names, $there))];
+            } finally {
+                foreach ([$copy, "$copy-journal", $part] as $left) {
+                    @unlink($left);
+                }
+            }
+        });
+    }
+
+    private static function copy(string $database, string $to): void
+    {
+        $opened = Soundness::opened($database);
+        $opened->exec('VACUUM INTO '.$opened->quote($to));
+    }
+
+    /**
+     * @param array<string, string> $entries paths by name
+     * @param array<string, mixed>  $more
+     */
+    private static function pack(string $to, array $entries, array $more): void
+    {
+        $digests = [];
+        $zip = new \ZipArchive();
+        if (true !== $zip->open($to, \ZipArchive::CREATE | \ZipArchive::OVERWRITE)) {
+            throw NotWritten::at($to);
+        }
+        foreach ($entries as $name => $path) {
+            $zip->addFile($path, $name);
+            $digests[$name] = ['bytes' => (int) filesize($path), self::DIGEST => hash_file(self::DIGEST, $path)];
+        }
+        $manifest = ['keenMarginBackup' => self::FORMAT, 'at' => (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)] + $more + ['entries' => $digests];
+        $zip->addFromString(self::MANIFEST, json_encode($manifest, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR));
+        @$zip->close() || throw NotWritten::at($to, (int) array_sum(array_map(filesize(...), $entries)));
+    }
+
+    /** @return list<string> */
+    private static function column(\PDO $database, string $sql): array
+    {
+        $rows = $database->query($sql);
+
+        /** @var list<string> */
+        return false === $rows ? [] : array_map(static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '', $rows->fetchAll(\PDO::FETCH_COLUMN));
+    }
+}

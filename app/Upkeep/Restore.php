@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Upkeep;
+
+use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Storage\WholeFile;
+
+/** Brings a backup back: all of it, checked, or nothing. What was there before is kept beside. */
+final class Restore
+{
+    /**
+     * @param string $database  where it is to be
+     * @param bool   $isReplace whether what is there may be put aside
+     *
+     * @return array{files: int, beside: ?string} how many kept files came back; where what was there before lies now
+     *
+     * @throws NotRestored|NotWritten
+     */
+    public static function run(BackupFile $backup, string $database, bool $isReplace): array
+    {
+        $files = KeptFiles::beside($database);
+        $isThere = file_exists($database) || file_exists("$database-wal") || (!$files->isShared() && [] !== $files->sizes());
+        if ($isThere && !$isReplace) {
+            throw new NotRestored("There are figures in $database already. Name another place with --to, or give --replace: what is there is kept beside.");
+        }
+        WholeFile::folder(\dirname($database));
+        $new = "$database.restoring";
+        self::remove($new);
+        WholeFile::folder("$new/files");
+        try {
+            $backup->unpack(Backup::DATABASE, "$new/".Backup::DATABASE);
+            foreach ($backup->files() as $name) {
+                $backup->unpack("files/$name", "$new/files/$name");
+            }
+            self::insistSound("$new/".Backup::DATABASE);
+            $beside = $isThere ? self::putAside($database, $files) : null;
+            self::take("$new/files", $files->folder);
+            @rename("$new/".Backup::DATABASE, $database) || throw NotWritten::at($database);
+
+            return ['files' => \count($backup->files()), 'beside' => $beside];
+        } finally {
+            self::remove($new);
+        }
+    }
+
+    private static function insistSound(string $database): void
+    {
+        foreach (Soundness::ofFile($database)->check() as $check) {
+            // A file that was missing when the backup was made is missing still; it says so.
+            if ([] !== $check['troubles'] && !str_contains($check['what'], 'kept file')) {
+                throw new NotRestored("What the backup holds is not sound: {$check['troubles'][0]}. Nothing was changed.");
+            }
+        }
+    }
+
+    /** Files are named by what they hold: one that is there already is the same. */
+    private static function take(string $from, string $to): void
+    {
+        WholeFile::folder($to);
+        foreach (glob("$from/*") ?: [] as $path) {
+            $there = "$to/".basename($path);
+            is_file($there) || @rename($path, $there) || throw NotWritten::at($there);
+        }
+    }
+
+    /** @return string the folder that holds what was there */
+    private static function putAside(string $database, KeptFiles $files): string
+    {
+        $beside = \dirname($database).'/before-'.date('Y-m-d-His');
+        for ($i = 2; file_exists($beside); ++$i) {
+            $beside = \dirname($database).'/before-'.date('Y-m-d-His')."-$i";
+        }
+        WholeFile::folder($beside);
+        if ($files->isShared()) {
+            // Another database goes on referring to them.
+            WholeFile::folder("$beside/files");
+            foreach (array_keys($files->sizes()) as $name) {
+                @link("$files->folder/$name", "$beside/files/$name") || WholeFile::copy("$files->folder/$name", "$beside/files/$name");
+            }
+        }
+        $moved = [$database, "$database-wal", "$database-shm", "$database.schema", ...$files->isShared() ? [] : [$files->folder]];
+        foreach ($moved as $path) {
+            if (file_exists($path) && !@rename($path, "$beside/".basename($path))) {
+                throw NotWritten::at($path);
+            }
+        }
+
+        return $beside;
+    }
+
+    private static function remove(string $folder): void
+    {
+        foreach (['files/*', 'keen.sqlite*'] as $pattern) {
+            array_map(static fn (string $path): bool => @unlink($path), glob("$folder/$pattern") ?: []);
+        }
+        @rmdir("$folder/files");
+        @rmdir($folder);
+    }
+}
