@@ -16,6 +16,7 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Reading\Refusal;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use Psr\Log\LoggerInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -28,14 +29,14 @@ final readonly class ProblemListener
 {
     private const MOST_REFUSALS = 200;
 
-    public function __construct(private LoggerInterface $logger)
+    public function __construct(private LoggerInterface $logger, #[Autowire('%env(resolve:KEEN_DATA)%')] private string $database)
     {
     }
 
     public function __invoke(ExceptionEvent $event): void
     {
         $error = $event->getThrowable();
-        $trouble = StorageTrouble::maybeOf($error);
+        $trouble = StorageTrouble::maybeOf($error, $this->database);
         [$status, $problem] = match (true) {
             $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
             $error instanceof RefusedFigures => [422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)]],

@@ -15,8 +15,16 @@ enum StorageTrouble
     /** Result codes of SQLite, https://sqlite.org/rescode.html */
     private const CODES = [5 => self::Busy, 6 => self::Busy, 8 => self::NotWritable, 10 => self::Damaged, 11 => self::Damaged, 13 => self::Full, 14 => self::NotWritable, 26 => self::Damaged];
 
-    /** None where the error is about something else. */
-    public static function maybeOf(\Throwable $error): ?self
+    /** Codes that only say that reading or writing failed: the disk itself tells why. */
+    private const UNCLEAR = [10, 14];
+    private const NO_ROOM = 65_536;
+
+    /**
+     * None where the error is about something else.
+     *
+     * @param ?string $database its path, where it is known
+     */
+    public static function maybeOf(\Throwable $error, ?string $database = null): ?self
     {
         for ($one = $error; null !== $one; $one = $one->getPrevious()) {
             if ($one instanceof NotWritten) {
@@ -25,11 +33,21 @@ enum StorageTrouble
             $code = $one instanceof \PDOException ? $one->errorInfo[1] ?? null : null;
             if (\is_int($code)) {
                 // The lowest byte is the code, those above it tell more.
-                return self::CODES[$code & 0xFF] ?? null;
+                $code &= 0xFF;
+                $ofDisk = null !== $database && \in_array($code, self::UNCLEAR, true) ? self::maybeOfDisk(\dirname($database)) : null;
+
+                return $ofDisk ?? self::CODES[$code] ?? null;
             }
         }
 
         return null;
+    }
+
+    private static function maybeOfDisk(string $folder): ?self
+    {
+        $free = @disk_free_space($folder);
+
+        return false !== $free && $free < self::NO_ROOM ? self::Full : (is_writable($folder) ? null : self::NotWritable);
     }
 
     public function status(): int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception as DatabaseException;
 use Doctrine\ORM\EntityManagerInterface;
 
 /**
@@ -31,15 +32,30 @@ final readonly class WriteTurn
      */
     public function take(callable $work): mixed
     {
-        return $this->connection->transactional(function () use ($work): mixed {
+        $this->connection->beginTransaction();
+        try {
             // A statement that writes takes the lock, also where it finds no row.
             $this->connection->executeStatement('UPDATE dataset SET used_at = used_at WHERE id = 0');
             $this->manager->clear();
             $done = $work();
             $this->manager->flush();
+            $this->connection->commit();
 
             return $done;
-        });
+        } catch (\Throwable $e) {
+            $this->rollBack();
+            throw $e;
+        }
+    }
+
+    /** Where the disk is full SQLite has rolled back by itself; that must not hide why. */
+    private function rollBack(): void
+    {
+        try {
+            $this->connection->rollBack();
+        } catch (DatabaseException) {
+            $this->connection->close();
+        }
     }
 
     /**

@@ -4,16 +4,38 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
+use Symfony\Component\Filesystem\Filesystem;
+
 /** The application as it is served, on a database of its own; one for all tests, ended with them. */
 final class Server
 {
-    private const ROOT = __DIR__.'/../..';
     private static ?string $base = null;
+    /** Where requests go for the time being; none: to the server of all tests. */
+    private static ?string $other = null;
     private static string $folder;
 
     public static function base(): string
     {
         return self::$base ??= self::start();
+    }
+
+    /**
+     * Sends what is sent within to another server.
+     *
+     * @template T
+     *
+     * @param callable(): T $within
+     *
+     * @return T
+     */
+    public static function instead(OwnServer $server, callable $within): mixed
+    {
+        self::$other = $server->base;
+        try {
+            return $within();
+        } finally {
+            self::$other = null;
+        }
     }
 
     /** How many datasets, imports and facts the database holds. */
@@ -45,7 +67,7 @@ final class Server
         }
         $lines = array_map(static fn (string $name, string $value): string => "$name: $value", array_keys($headers), $headers);
         $context = stream_context_create(['http' => ['method' => $method, 'content' => $body ?? '', 'header' => implode("\r\n", $lines), 'ignore_errors' => true, 'follow_location' => 0]]);
-        $bytes = file_get_contents(self::base().$path, false, $context);
+        $bytes = file_get_contents((self::$other ?? self::base()).$path, false, $context);
 
         return new Answer($http_response_header, (string) $bytes);
     }
@@ -62,7 +84,7 @@ final class Server
         $all = curl_multi_init();
         $handles = [];
         foreach ($requests as [$method, $path, $body, $headers]) {
-            $handle = curl_init(self::base().$path);
+            $handle = curl_init((self::$other ?? self::base()).$path);
             \assert(false !== $handle && '' !== $method);
             $lines = array_map(static fn (string $name, string $value): string => "$name: $value", array_keys($headers), $headers);
             curl_setopt_array($handle, [\CURLOPT_CUSTOMREQUEST => $method, \CURLOPT_RETURNTRANSFER => true, \CURLOPT_HEADER => true, \CURLOPT_TIMEOUT => 60, \CURLOPT_HTTPHEADER => [...$lines, 'Content-Type: application/json', 'Expect:']]);
@@ -94,48 +116,12 @@ final class Server
     {
         self::$folder = sys_get_temp_dir().'/keen-test-'.getmypid();
         mkdir(self::$folder);
-        $port = self::freePort();
-        $environment = ['KEEN_DATA' => self::$folder.'/test.sqlite'] + getenv();
-        self::run([\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment);
-        $server = proc_open(['setsid', 'bin/front', (string) $port], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', self::$folder.'/server.log', 'w']], $pipes, self::ROOT, $environment);
-        \assert(\is_resource($server));
+        $server = OwnServer::on(self::$folder.'/test.sqlite');
         register_shutdown_function(static function () use ($server): void {
-            posix_kill(proc_get_status($server)['pid'], 15);
-            proc_close($server);
-            array_map(unlink(...), array_filter([...glob(self::$folder.'/*') ?: [], ...glob(self::$folder.'/files/*') ?: []], is_file(...)));
-            @rmdir(self::$folder.'/files');
-            rmdir(self::$folder);
+            $server->end();
+            (new Filesystem())->remove(self::$folder);
         });
-        for ($i = 0; $i < 200; ++$i) {
-            if (false !== @file_get_contents("http://127.0.0.1:$port/api/charts")) {
-                return "http://127.0.0.1:$port";
-            }
-            usleep(50_000);
-        }
-        throw new \RuntimeException('The server did not start: '.file_get_contents(self::$folder.'/server.log'));
-    }
 
-    /**
-     * @param list<string>          $command
-     * @param array<string, string> $environment
-     */
-    private static function run(array $command, array $environment): void
-    {
-        $process = proc_open($command, [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, self::ROOT, $environment);
-        \assert(\is_resource($process));
-        $output = stream_get_contents($pipes[1]).stream_get_contents($pipes[2]);
-        if (0 !== proc_close($process)) {
-            throw new \RuntimeException($output);
-        }
-    }
-
-    private static function freePort(): int
-    {
-        $socket = stream_socket_server('tcp://127.0.0.1:0');
-        \assert(\is_resource($socket));
-        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
-        fclose($socket);
-
-        return $port;
+        return $server->base;
     }
 }
