@@ -7,14 +7,14 @@ namespace KeenMargin\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
-/** Names that must be unique are held so by the database; imports by hand may have parts. */
+/** Names that must be unique are held so by the database; imports by hand may have parts; jobs leave a sign that they were done. */
 final class Version20261129000000 extends AbstractMigration
 {
     private const UNIQUE = ['member' => 'breakdown_id', 'measure' => 'dataset_id', 'breakdown' => 'dataset_id'];
 
     public function getDescription(): string
     {
-        return 'Unique names of members, measures and breakdowns; parts of imports by hand';
+        return 'Unique names of members, measures and breakdowns; parts of imports by hand; jobs that were done';
     }
 
     public function up(Schema $schema): void
@@ -25,6 +25,7 @@ final class Version20261129000000 extends AbstractMigration
             $this->addSql("CREATE UNIQUE INDEX {$table}_name ON $table ($of, name)");
         }
         $this->addSql('ALTER TABLE import ADD COLUMN part_of INTEGER DEFAULT NULL');
+        $this->addSql('CREATE TABLE job_done (id VARCHAR(24) PRIMARY KEY NOT NULL, at VARCHAR(30) NOT NULL) WITHOUT ROWID');
     }
 
     public function down(Schema $schema): void
@@ -33,5 +34,6 @@ final class Version20261129000000 extends AbstractMigration
             $this->addSql("DROP INDEX {$table}_name");
         }
         $this->addSql('ALTER TABLE import DROP COLUMN part_of');
+        $this->addSql('DROP TABLE job_done');
     }
 }

@@ -10,11 +10,12 @@ use KeenMargin\App\Storage\DatasetTotals;
 use KeenMargin\App\Storage\ImportRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Work\CurrentJob;
 
 /** A dataset once more, with its figures and settings; what was brought in or changed before stays with the first. */
 final readonly class DatasetCopy
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn)
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn, private CurrentJob $job)
     {
     }
 
@@ -32,6 +33,7 @@ final readonly class DatasetCopy
             $this->copy((int) $record->id, (int) $copy->id, (int) $import->id);
             $this->manager->refresh($copy);
             $this->totals->make($copy);
+            $this->job->committing();
             $this->manager->flush();
 
             return $copy;
@@ -54,6 +56,7 @@ final readonly class DatasetCopy
         $members = implode(', ', array_map(static fn (int $place): string => "CASE m$place WHEN 0 THEN 0 ELSE {$new('member', "m$place")} END", range(0, SeriesStore::PLACES - 1)));
         $connection->executeStatement("INSERT INTO series SELECT c.new, $to, {$new('measure', 's.measure')}, s.scenario, $members FROM copied_series c JOIN series s ON s.id = c.old");
         $connection->executeStatement("INSERT INTO packed SELECT c.new, p.amounts, x'".bin2hex(pack('q', $import))."' FROM copied_series c JOIN packed p ON p.series = c.old");
+        $this->job->tell('totals', 0);
         foreach (['measure', 'breakdown', 'member', 'series'] as $table) {
             $connection->executeStatement("DROP TABLE copied_$table");
         }

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Export;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\PackedAmounts;
@@ -24,7 +25,7 @@ final readonly class DatasetExport
         'jsonl' => [JsonLinesWriter::class, 'application/jsonl; charset=utf-8'],
     ];
 
-    public function __construct(private SeriesStore $store)
+    public function __construct(private SeriesStore $store, private CurrentJob $job)
     {
     }
 
@@ -45,7 +46,9 @@ final readonly class DatasetExport
             $members[] = $figures->members($breakdown->name)->names();
         }
         $periods = [];
+        $seen = 0;
         foreach ($this->store->ordered((int) $record->id) as [$measureId, $scenario, $ids, $packed]) {
+            $this->job->tell('series', ++$seen);
             $measure = $measures[$measureId] ?? new Measure('');
             $names = array_map(static fn (array $names, int $id): string => $names[$id] ?? '', $members, \array_slice($ids, 0, \count($members)));
             foreach (PackedAmounts::unpack($packed) as $start => $amount) {

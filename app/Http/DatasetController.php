@@ -10,6 +10,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\ChartsOf;
 use KeenMargin\App\Editing\DatasetCopy;
 use KeenMargin\App\Import\BringIn;
+use KeenMargin\App\Import\ReadingShelf;
+use KeenMargin\App\Jobs\Deferral;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\Core\Document\Wording;
@@ -21,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets')]
 final readonly class DatasetController
 {
-    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records, private DatasetCopy $copy, private ChartsOf $charts, private WriteTurn $turn)
+    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records, private DatasetCopy $copy, private ChartsOf $charts, private WriteTurn $turn, private Deferral $deferral, private ReadingShelf $shelf)
     {
     }
 
@@ -42,10 +44,14 @@ final readonly class DatasetController
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['reading', 'name', 'organisation', 'mapping']);
-        $id = $body->must('reading')->string(24);
+        $reading = $this->shelf->get($body->must('reading')->string(24));
         $name = trim($body->must('name')->string(200));
         $organisation = trim($body->maybe('organisation')?->string(200) ?? '');
-        $record = $this->bringIn->asNew($id, $name, $organisation, $body->maybe('mapping'))->dataset;
+        $job = $this->deferral->maybeOfFile($request, $reading->path, 0, "$reading->name is being brought in");
+        if (null !== $job) {
+            return $job;
+        }
+        $record = $this->bringIn->asNew($reading->id, $name, $organisation, $body->maybe('mapping'))->dataset;
 
         return Version::answer($this->state->whole($record), $record->version, 201);
     }
@@ -63,7 +69,12 @@ final readonly class DatasetController
     #[Route('/{id}/copies', requirements: ['id' => Records::ID], methods: 'POST')]
     public function copy(int $id, Request $request): JsonResponse
     {
-        $copy = $this->copy->of($this->records->dataset($id), Signature::of($request));
+        $record = $this->records->dataset($id);
+        $job = $this->deferral->maybe($request, $record->factCount, "$record->name is being copied");
+        if (null !== $job) {
+            return $job;
+        }
+        $copy = $this->copy->of($record, Signature::of($request));
 
         return Version::answer($this->state->whole($copy), $copy->version, 201);
     }

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http;
 use KeenMargin\App\Export\DatasetExport;
 use KeenMargin\App\Export\TextFile;
 use KeenMargin\App\Export\TooLargeForWorkbook;
+use KeenMargin\App\Jobs\Deferral;
 use KeenMargin\App\Storage\FactSources;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
@@ -30,7 +31,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID])]
 final readonly class FiguresController
 {
-    public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources, private DatasetExport $export)
+    public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources, private DatasetExport $export, private Deferral $deferral)
     {
     }
 
@@ -65,11 +66,15 @@ final readonly class FiguresController
     }
 
     #[Route('/exports/{format}', requirements: ['format' => '[a-z]{1,8}'], methods: 'GET')]
-    public function export(int $id, string $format): Response
+    public function export(int $id, string $format, Request $request): Response
     {
         $record = $this->records->dataset($id);
         if (!isset(DatasetExport::FORMATS[$format])) {
             throw new NotFoundHttpException("There is no export as \"$format\"; there are ".implode(', ', array_keys(DatasetExport::FORMATS)).'.');
+        }
+        $job = $this->deferral->maybe($request, $record->factCount, "$record->name is being exported");
+        if (null !== $job) {
+            return $job;
         }
         $path = TextFile::temporary('export');
         try {

@@ -9,6 +9,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\Parameter;
 use KeenMargin\App\Editing\HandImport;
 use KeenMargin\App\Import\BringIn;
+use KeenMargin\App\Import\ReadingShelf;
+use KeenMargin\App\Jobs\Deferral;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
 use KeenMargin\App\Storage\ImportTakeBack;
@@ -21,7 +23,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** What was brought into a dataset: listed, confirmed, taken back. */
 final readonly class ImportController
 {
-    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private ImportTakeBack $takeBack, private DatasetState $state, private Records $records)
+    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private ImportTakeBack $takeBack, private DatasetState $state, private Records $records, private Deferral $deferral, private ReadingShelf $shelf)
     {
     }
 
@@ -46,7 +48,12 @@ final readonly class ImportController
         $insist = fn (DatasetRecord $record) => Version::insist($request, $record->version, fn (): array => $this->state->whole($record));
         $insist($record);
         $body = JsonBody::of($request)->object(['reading', 'mapping', 'mode']);
-        $import = $this->bringIn->into($record, $body->must('reading')->string(24), $body->maybe('mapping'), $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add, $insist);
+        $reading = $this->shelf->get($body->must('reading')->string(24));
+        $job = $this->deferral->maybeOfFile($request, $reading->path, $record->factCount, "$reading->name is being brought in");
+        if (null !== $job) {
+            return $job;
+        }
+        $import = $this->bringIn->into($record, $reading->id, $body->maybe('mapping'), $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add, $insist);
         $record = $import->dataset;
 
         return Version::answer(['import' => ImportState::of($import), 'dataset' => $this->state->whole($record)], $record->version, 201);
@@ -68,6 +75,11 @@ final readonly class ImportController
     {
         $import = $this->records->import($id);
         $body = JsonBody::of($request)->object(['confirmed']);
+        null === $import->takenBackAt || throw NotTakenBack::again($import->name);
+        $job = $this->deferral->maybe($request, max($import->factCount, $import->dataset->factCount), "$import->name is being taken back");
+        if (null !== $job) {
+            return $job;
+        }
         $done = $this->takeBack->do($import, true === $body->maybe('confirmed')?->bool());
         $import = $this->records->import($id);
 

@@ -10,6 +10,7 @@ use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Import\Trial;
+use KeenMargin\App\Jobs\Deferral;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\NotWritten;
 use KeenMargin\App\Storage\WholeFile;
@@ -29,7 +30,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/readings')]
 final readonly class ReadingController
 {
-    public function __construct(private ReadingShelf $shelf, private FirstLook $firstLook, private Trial $trial, private ReadingState $state, private Records $records)
+    public function __construct(private ReadingShelf $shelf, private FirstLook $firstLook, private Trial $trial, private ReadingState $state, private Records $records, private Deferral $deferral)
     {
     }
 
@@ -73,7 +74,12 @@ final readonly class ReadingController
         $body = JsonBody::of($request)->object(['mapping', 'dataset', 'mode']);
         $told = $body->must('mapping');
         $target = $this->maybeDataset($body);
-        $look = $this->firstLook->look($this->shelf->get($id), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
+        $file = $this->shelf->get($id);
+        $job = $this->deferral->maybeOfFile($request, $file->path, 0, "$file->name is being read");
+        if (null !== $job) {
+            return $job;
+        }
+        $look = $this->firstLook->look($file, MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
 
         return new JsonResponse($this->trial->of($look, $this->firstLook->mapping($look, $told), $target, $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add));
     }

@@ -8,9 +8,11 @@ use KeenMargin\App\Editing\DatasetSettings;
 use KeenMargin\App\Editing\MeasureSettings;
 use KeenMargin\App\Editing\MemberSettings;
 use KeenMargin\App\Editing\Plan;
+use KeenMargin\App\Jobs\Deferral;
 use KeenMargin\App\Storage\Changes\ChangeLog;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Work\CurrentJob;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -20,7 +22,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID, 'of' => Records::ID])]
 final readonly class SettingsController
 {
-    public function __construct(private Records $records, private DatasetState $state, private ChangeLog $changes, private DatasetSettings $dataset, private MeasureSettings $measures, private MemberSettings $members, private WriteTurn $turn)
+    public function __construct(private Records $records, private DatasetState $state, private ChangeLog $changes, private DatasetSettings $dataset, private MeasureSettings $measures, private MemberSettings $members, private WriteTurn $turn, private Deferral $deferral, private CurrentJob $job)
     {
     }
 
@@ -75,9 +77,17 @@ final readonly class SettingsController
 
             return new JsonResponse(['follows' => $planned->follows, 'isHarmful' => $planned->isHarmful]);
         }
+        // Most settings are quick; some go through every amount.
+        $record = $this->records->dataset($id);
+        $rescales = [] !== array_intersect_key((array) json_decode($request->getContent(), true), array_flip(['decimals', 'grouping', 'overMembers']));
+        $job = $rescales ? $this->deferral->maybe($request, $record->factCount, "$record->name is being counted anew") : null;
+        if (null !== $job) {
+            return $job;
+        }
         $this->turn->onDataset($id, function (DatasetRecord $record) use ($request, $planOf): void {
             $planned = $planOf($record);
             [] === $planned->change->rows || $this->changes->do($record, $planned->change, Signature::of($request));
+            $this->job->committing();
         });
         $record = $this->records->dataset($id);
 

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Import;
 use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\App\Storage\NotWritten;
 use KeenMargin\App\Storage\WholeFile;
+use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\Refusal;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -16,7 +17,7 @@ final readonly class ReadingShelf
 {
     private const SECONDS = 86_400;
 
-    public function __construct(private string $folder)
+    public function __construct(private string $folder, private CurrentJob $job)
     {
     }
 
@@ -62,7 +63,7 @@ final readonly class ReadingShelf
         $token = bin2hex(random_bytes(8));
         WholeFile::write($this->folder($id).'/work', $token);
 
-        return new WorkSign($this->folder($id), $token);
+        return new WorkSign($this->folder($id), $token, $this->job);
     }
 
     public function cancel(string $id): void

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Import\Source;
+use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Keeping\MergeCounts;
@@ -16,7 +17,7 @@ use KeenMargin\Core\Figures\Reading\ReadFigures;
 /** Keeps what was read: as a dataset of its own or in one that is there; in one transaction, whole or not at all. */
 final readonly class ImportKeeper
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private KeptFiles $files, private WriteTurn $turn)
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private KeptFiles $files, private WriteTurn $turn, private CurrentJob $job)
     {
     }
 
@@ -108,6 +109,7 @@ final readonly class ImportKeeper
         $this->totals->make($record);
         $this->manager->flush();
         $kept?->keep();
+        $this->job->committing();
         // An import that was killed may have left its file.
         $this->files->sweep($this->referred());
 

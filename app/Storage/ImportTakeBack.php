@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\Keeping\Run;
 use KeenMargin\Core\Figures\Keeping\TakeBack;
 use KeenMargin\Core\Time\Period;
@@ -17,7 +18,7 @@ final readonly class ImportTakeBack
     private const NAMED = 12;
     private const NOTHING = ['gone' => 0, 'restored' => 0, 'overwritten' => 0];
 
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn)
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn, private CurrentJob $job)
     {
     }
 
@@ -68,6 +69,7 @@ final readonly class ImportTakeBack
             $isConfirmed || 0 === $done['overwritten'] || throw NotTakenBack::unconfirmed($done['overwritten']);
             $import->dataset->usedAt = new \DateTimeImmutable();
             $this->totals->make($import->dataset);
+            $this->job->committing();
 
             return $done;
         });
@@ -120,7 +122,9 @@ final readonly class ImportTakeBack
     {
         $import = (int) $record->id;
         $done = self::NOTHING;
+        $seen = 0;
         foreach ($this->store->runs()->seriesTouchedBy((int) $record->dataset->id, $import) as $series) {
+            $this->job->tell('series', ++$seen);
             $current = $this->store->runs()->run($series);
             $taken = TakeBack::of($import, $current, $this->store->runs()->logs($series));
             $take($series, $taken, $current);

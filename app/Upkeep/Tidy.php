@@ -6,6 +6,7 @@ namespace KeenMargin\App\Upkeep;
 
 use Doctrine\DBAL\Connection;
 use KeenMargin\App\Import\ReadingShelf;
+use KeenMargin\App\Jobs\JobShelf;
 use KeenMargin\App\Storage\ImportKeeper;
 use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\App\Storage\WriteTurn;
@@ -24,7 +25,7 @@ final readonly class Tidy
     private const TEMPORARY_HOURS = 24;
     private const SERIES_AT_ONCE = 2_000;
 
-    public function __construct(private Connection $connection, private WriteTurn $turn, private ImportKeeper $imports, private KeptFiles $files, private ReadingShelf $shelf, private string $database)
+    public function __construct(private Connection $connection, private WriteTurn $turn, private ImportKeeper $imports, private KeptFiles $files, private ReadingShelf $shelf, private JobShelf $jobs, private string $database)
     {
     }
 
@@ -38,6 +39,7 @@ final readonly class Tidy
             $steps = $this->steps($now->modify('-'.self::STEP_DAYS.' days')->format(\DateTimeInterface::ATOM));
             $files = $this->turn->take(fn (): int => $this->files->sweep($this->imports->referred()));
             $this->shelf->clear();
+            $this->jobs->clear();
             $temporary = self::temporary($now->getTimestamp() - 3600 * self::TEMPORARY_HOURS);
             $this->connection->executeStatement('PRAGMA optimize');
             $this->connection->executeStatement('PRAGMA wal_checkpoint(PASSIVE)');

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
+use Doctrine\DBAL\DriverManager;
 use KeenMargin\App\Export\WorkingsCsv;
 use KeenMargin\App\Import\NoLongerHere;
 use KeenMargin\App\Import\ReadingShelf;
+use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
@@ -23,7 +25,7 @@ final class ExportTest extends TestCase
     public function testAReadingLiesOnTheShelfUntilItIsDropped(): void
     {
         $folder = sys_get_temp_dir().'/keen-shelf-'.bin2hex(random_bytes(4));
-        $shelf = new ReadingShelf($folder);
+        $shelf = new ReadingShelf($folder, new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])));
         $id = $shelf->put('näme.csv', Written::file("a\nb\0c"))->id;
         self::assertSame(['näme.csv', "a\nb\0c"], [$shelf->get($id)->name, file_get_contents($shelf->get($id)->path)]);
         touch("$folder/$id", time() - 90_000);

@@ -14,10 +14,13 @@ final class OwnServer
     {
     }
 
-    /** @param bool $isMigrated whether its tables are there already */
-    public static function on(string $database, bool $isMigrated = false): self
+    /**
+     * @param bool                  $isMigrated whether its tables are there already
+     * @param array<string, string> $more       of its environment
+     */
+    public static function on(string $database, bool $isMigrated = false, array $more = []): self
     {
-        $environment = ['KEEN_DATA' => $database] + getenv();
+        $environment = ['KEEN_DATA' => $database] + $more + getenv();
         $isMigrated || self::run([\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment);
         $port = self::freePort();
         $log = (string) tempnam(sys_get_temp_dir(), 'keen-server-');

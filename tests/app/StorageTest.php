@@ -17,6 +17,7 @@ use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
@@ -72,7 +73,7 @@ final class StorageTest extends TestCase
 
     private function keeper(): ImportKeeper
     {
-        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file), new WriteTurn($this->manager));
+        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file), new WriteTurn($this->manager), new CurrentJob($this->manager->getConnection()));
     }
 
     private function rows(string $table): int

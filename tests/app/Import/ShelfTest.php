@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app\Import;
 
+use Doctrine\DBAL\DriverManager;
 use KeenMargin\App\Export\CsvWriter;
 use KeenMargin\App\Export\Exact;
 use KeenMargin\App\Export\SafeText;
-use KeenMargin\App\Import\Cancelled;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\App\Work\Cancelled;
+use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\Reading\Cell;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\Refusal;
@@ -27,7 +29,7 @@ final class ShelfTest extends TestCase
     protected function setUp(): void
     {
         $this->folder = sys_get_temp_dir().'/keen-shelf-'.bin2hex(random_bytes(4));
-        $this->shelf = new ReadingShelf($this->folder);
+        $this->shelf = new ReadingShelf($this->folder, new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])));
     }
 
     protected function tearDown(): void
