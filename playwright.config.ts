@@ -18,7 +18,8 @@ export default defineConfig({
   },
   webServer: {
     command: `bin/start demo --port ${port}`,
-    env: { KEEN_DEMO_NAME: 'browser-tests' },
+    // Work on some ten thousand figures is long here, so that the tests need no more.
+    env: { KEEN_DEMO_NAME: 'browser-tests', KEEN_LONG_FROM: '20000' },
     url: `http://127.0.0.1:${port}/api/charts`,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },
     timeout: 120_000,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
+import JobLines from './shared/JobLines.vue'
 import ToastLine from './shared/ToastLine.vue'
 import { useSheets } from './shared/useSheets'
 
@@ -17,5 +18,6 @@ const { isSearching, showsKeys } = useSheets()
   />
   <KeysSheet v-if="showsKeys" @close="showsKeys = false" />
   <SearchSheet v-if="isSearching" />
+  <JobLines />
   <ToastLine />
 </template>

@@ -41,7 +41,7 @@ final readonly class ProblemListener
             $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
             $error instanceof RefusedFigures => [422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)]],
             $error instanceof ChangedMeanwhile => [412, ['detail' => $error->getMessage(), 'current' => ['cells' => $error->cells]]],
-            null !== $trouble => [$trouble->status(), ['detail' => $trouble->says()]],
+            null !== $trouble => [$trouble->status(), ['detail' => $trouble->says()] + (StorageTrouble::Busy === $trouble ? ['isBusy' => true] : [])],
             $error instanceof StaleVersion => [412, ['detail' => $error->getMessage(), 'current' => $error->current]],
             $error instanceof OptimisticLockException => [412, ['detail' => 'Somebody changed this at the same moment. Load it again, then put your change on top.']],
             $error instanceof UniqueConstraintViolationException => [409, ['detail' => 'Somebody else took this name at the same moment. Nothing of yours was changed. Give another name.']],

@@ -32,15 +32,19 @@ final class CurrentJob
         return null === $this->folder;
     }
 
-    /** @throws Cancelled */
-    public function tell(string $phase, int $done): void
+    /**
+     * @param ?int $of how many there are of what is done; none where that is not known
+     *
+     * @throws Cancelled
+     */
+    public function tell(string $phase, int $done, ?int $of = null): void
     {
         $now = microtime(true);
         if (null === $this->folder || $now - $this->told < self::SECONDS_BETWEEN) {
             return;
         }
         $this->told = $now;
-        @file_put_contents("$this->folder/progress", json_encode(['phase' => $phase, 'done' => $done], \JSON_THROW_ON_ERROR));
+        @file_put_contents("$this->folder/progress", json_encode(['phase' => $phase, 'done' => $done, 'of' => $of], \JSON_THROW_ON_ERROR));
         if (is_file("$this->folder/stop")) {
             throw new Cancelled('It was stopped. Nothing was changed.');
         }

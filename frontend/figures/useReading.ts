@@ -110,6 +110,7 @@ export function useReading() {
         const done = await work.during(() =>
           ask<{ import: Import; dataset: Dataset }>('POST', `/datasets/${id}/imports`, {
             version,
+            isShown: true,
             body: { ...body, mode: mode.value },
           }),
         )
@@ -122,6 +123,7 @@ export function useReading() {
       }
       const dataset = await work.during(() =>
         ask<Dataset>('POST', '/datasets', {
+          isShown: true,
           body: { ...body, name: name.value, organisation: organisation.value || undefined },
         }),
       )

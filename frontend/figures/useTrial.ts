@@ -73,7 +73,7 @@ export function useTrial(
     const seen = changes
     isStopped.value = false
     try {
-      const answer = await during(() => ask<Trial>('POST', `/readings/${id}/trials`, { body }))
+      const answer = await during(() => ask<Trial>('POST', `/readings/${id}/trials`, { body, isShown: true }))
       if (mine !== asked) return
       ;[trial.value, problem.value] = [answer, '']
       isStale.value = changes !== seen

@@ -1,3 +1,4 @@
+import { ended, type Job } from './jobs'
 import { signature } from './signature'
 import type { Refusal } from './types'
 
@@ -18,17 +19,18 @@ interface Options {
   body?: unknown
   version?: number
   signal?: AbortSignal
+  /** whether the page itself shows how far long work is */
+  isShown?: boolean
 }
 
-async function send(method: string, path: string, { body, version, signal }: Options): Promise<Response> {
+async function sendOnce(method: string, path: string, { body, version, signal }: Options): Promise<Response> {
   const isForm = body instanceof FormData
   const headers: Record<string, string> = { Accept: 'application/json' }
   if (body !== undefined && !isForm) headers['Content-Type'] = 'application/json'
   if (method !== 'GET' && signature.value) headers['X-Signed'] = encodeURIComponent(signature.value)
   if (version !== undefined) headers['If-Match'] = `"${version}"`
-  let response: Response
   try {
-    response = await fetch(`/api${path}`, {
+    return await fetch(`/api${path}`, {
       method,
       headers,
       signal,
@@ -38,9 +40,43 @@ async function send(method: string, path: string, { body, version, signal }: Opt
     if (signal?.aborted) throw error
     throw new Problem(0, 'Keen Margin does not answer. Look whether it is still running, then try again.')
   }
-  if (response.ok) return response
-  const told = await response.json().catch(() => ({}))
-  throw new Problem(response.status, told.detail ?? 'Something went wrong.', told.path, told.refusals, told.current)
+}
+
+interface Told {
+  detail?: string
+  path?: string
+  refusals?: Refusal[]
+  current?: unknown
+  /** whether nothing was changed, and the same request may do in a moment */
+  isBusy?: boolean
+}
+
+function problem(status: number, told: Told): Problem {
+  return new Problem(status, told.detail ?? 'Something went wrong.', told.path, told.refusals, told.current)
+}
+
+/** The answer of long work, as if it had been done at once. */
+async function answered({ job }: { job: Job }, { signal, isShown }: Options): Promise<Response> {
+  const done = await ended(job, (id) => ask<Job>('GET', `/jobs/${id}`), !isShown)
+  const status = done.status ?? 500
+  if (status >= 400) throw problem(status, done.answer as Told)
+  if (done.file) return fetch(done.file, { signal })
+  return new Response(status === 204 ? null : JSON.stringify(done.answer), { status })
+}
+
+const PATIENCE = 30
+const SECOND = 1000
+
+/** Sends it, and again as long as another writer holds everybody up. */
+async function send(method: string, path: string, options: Options): Promise<Response> {
+  for (let tries = 0; ; tries++) {
+    const response = await sendOnce(method, path, options)
+    const told: Told = response.ok ? {} : await response.json().catch(() => ({}))
+    if (response.status === 202) return answered(await response.json(), options)
+    if (response.ok) return response
+    if (!told.isBusy || tries >= PATIENCE || options.signal?.aborted) throw problem(response.status, told)
+    await new Promise((resolve) => window.setTimeout(resolve, SECOND))
+  }
 }
 
 export async function ask<T>(method: string, path: string, options: Options = {}): Promise<T> {

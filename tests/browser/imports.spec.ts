@@ -171,6 +171,35 @@ test('a long reading shows how far it is and can be stopped', async ({ page }) =
   await expect(page.getByLabel('Summary')).toContainText('10,812 amounts', { timeout: 20_000 })
 })
 
+test('long work is shown on whichever page, and its answer comes', async ({ page }) => {
+  const lines = ['Month,Route,Actual']
+  for (let i = 0; i < 30_000; i++) lines.push(`2026-${String((i % 12) + 1).padStart(2, '0')},Route ${i % 2503},${i}`)
+  await page.goto('/')
+  await choose(page, 'many-routes.csv', lines.join('\n'))
+  await expect(page.getByLabel('Summary')).toBeVisible({ timeout: 20_000 })
+  await page.getByRole('button', { name: 'Bring in' }).click()
+  await expect(page).toHaveURL(/\/charts\/new/, { timeout: 20_000 })
+  await page.goto('/figures')
+  await page.getByRole('link', { name: 'Many routes', exact: true }).click()
+  // It is held as long as it takes to be seen.
+  let isHeld = true
+  await page.route('**/api/jobs/*', async (route) => {
+    const response = await route.fetch()
+    const job = await response.json()
+    if (!isHeld || route.request().method() !== 'GET') return route.fulfill({ response })
+    await route.fulfill({ response, json: { ...job, state: 'working', phase: 'series', done: 1200 } })
+  })
+  await page.getByRole('button', { name: 'Export' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('menuitem', { name: /^CSV/ }).click()
+  const lineOfWork = page.getByRole('status').filter({ hasText: 'Many routes is being exported' })
+  await expect(lineOfWork).toContainText('1,200 series')
+  await expect(lineOfWork.getByRole('button', { name: 'Stop' })).toBeVisible()
+  isHeld = false
+  expect((await download).suggestedFilename()).toBe('many-routes.csv')
+  await expect(lineOfWork).toHaveCount(0)
+})
+
 test('a dataset is exported and reads back in unchanged', async ({ page }) => {
   await page.goto('/figures')
   await page.getByRole('link', { name: 'Net revenue by route', exact: true }).click()
