@@ -47,8 +47,9 @@ final readonly class DatasetExport
         }
         $periods = [];
         $seen = 0;
+        $all = $this->store->number('SELECT COUNT(*) FROM series WHERE dataset = '.(int) $record->id);
         foreach ($this->store->ordered((int) $record->id) as [$measureId, $scenario, $ids, $packed]) {
-            $this->job->tell('series', ++$seen);
+            $this->job->tell('series', ++$seen, $all);
             $measure = $measures[$measureId] ?? new Measure('');
             $names = array_map(static fn (array $names, int $id): string => $names[$id] ?? '', $members, \array_slice($ids, 0, \count($members)));
             foreach (PackedAmounts::unpack($packed) as $start => $amount) {

@@ -21,7 +21,7 @@ final readonly class Job
      * @param ?string               $file    path of the file that is the answer instead
      * @param array<string, string> $headers of that file
      */
-    public function __construct(public string $id, public string $state, public string $says, public string $phase = '', public int $done = 0, public ?int $status = null, public array $answer = [], public ?string $file = null, public array $headers = [])
+    public function __construct(public string $id, public string $state, public string $says, public string $phase = '', public int $done = 0, public ?int $of = null, public ?int $status = null, public array $answer = [], public ?string $file = null, public array $headers = [])
     {
     }
 
@@ -34,6 +34,7 @@ final readonly class Job
             'says' => $this->says,
             'phase' => $this->phase,
             'done' => $this->done,
+            'of' => $this->of,
             'status' => $this->status,
             'answer' => null === $this->status || null !== $this->file ? null : $this->answer,
             'file' => null === $this->file ? null : "/api/jobs/$this->id/file",

@@ -63,7 +63,7 @@ final readonly class JobShelf
         if ($isWorkedOn) {
             $progress = self::read("$folder/progress");
 
-            return new Job($id, Job::WORKING, $says, self::text($progress['phase'] ?? ''), \is_int($progress['done'] ?? null) ? $progress['done'] : 0);
+            return new Job($id, Job::WORKING, $says, self::text($progress['phase'] ?? ''), \is_int($progress['done'] ?? null) ? $progress['done'] : 0, \is_int($progress['of'] ?? null) ? $progress['of'] : null);
         }
         if (!is_file("$folder/begun") && filemtime("$folder/asked") > time() - 60) {
             return new Job($id, Job::WAITING, $says);

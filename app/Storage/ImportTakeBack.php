@@ -123,8 +123,9 @@ final readonly class ImportTakeBack
         $import = (int) $record->id;
         $done = self::NOTHING;
         $seen = 0;
-        foreach ($this->store->runs()->seriesTouchedBy((int) $record->dataset->id, $import) as $series) {
-            $this->job->tell('series', ++$seen);
+        $all = $this->store->runs()->seriesTouchedBy((int) $record->dataset->id, $import);
+        foreach ($all as $series) {
+            $this->job->tell('series', ++$seen, \count($all));
             $current = $this->store->runs()->run($series);
             $taken = TakeBack::of($import, $current, $this->store->runs()->logs($series));
             $take($series, $taken, $current);

@@ -6,10 +6,11 @@ import { plural } from './wording'
 /** How far long work has come, on whichever page; it goes on when the page is left. */
 function says(job: Job): string {
   if (job.state === 'waiting') return 'waiting for its turn'
-  const what = { reading: 'row', series: 'series' }[job.phase]
   if (job.phase === 'writing') return 'writing'
-  return what && job.done
-    ? `${what === 'series' ? `${job.done.toLocaleString('en-GB')} series` : plural(job.done, what)}`
+  if (job.phase === 'reading') return job.done ? plural(job.done, 'row') : ''
+  const count = job.done.toLocaleString('en-GB')
+  return job.phase === 'series' && job.done
+    ? `${count}${job.of ? ` of ${job.of.toLocaleString('en-GB')}` : ''} series`
     : ''
 }
 
@@ -25,7 +26,11 @@ const stop = (job: Job) => ask('DELETE', `/jobs/${job.id}`).catch(() => undefine
       </p>
       <p class="mt-0.5 min-h-5 text-sm text-quiet">{{ says(job) }}</p>
       <div class="mt-1 h-[3px] overflow-hidden rounded bg-hairline">
-        <div class="h-full w-1/3 animate-pulse bg-accent" />
+        <div
+          class="h-full bg-accent transition-[width] duration-300"
+          :class="job.of ? '' : 'w-full animate-pulse opacity-50'"
+          :style="job.of ? { width: `${(100 * job.done) / job.of}%` } : undefined"
+        />
       </div>
     </div>
   </div>

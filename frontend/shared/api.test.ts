@@ -8,6 +8,7 @@ const job: Job = {
   says: 'It works',
   phase: '',
   done: 0,
+  of: null,
   status: null,
   answer: null,
   file: null,

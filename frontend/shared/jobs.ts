@@ -7,6 +7,7 @@ export interface Job {
   says: string
   phase: string
   done: number
+  of: number | null
   /** of the answer, once it has ended */
   status: number | null
   answer: unknown
