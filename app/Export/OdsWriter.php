@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export;
 
 use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\Core\Document\PlainText;
 
 /** A spreadsheet of one table in OpenDocument (ISO/IEC 26300), written as it streams by. */
 final class OdsWriter implements TableWriter
@@ -34,7 +35,7 @@ final class OdsWriter implements TableWriter
         $xml->startElement('office:body');
         $xml->startElement('office:spreadsheet');
         $xml->startElement('table:table');
-        $xml->writeAttribute('table:name', '' === $sheet ? 'Figures' : $sheet);
+        $xml->writeAttribute('table:name', '' === $sheet ? 'Figures' : PlainText::xml($sheet));
 
         return new self($path, $part, $xml);
     }
@@ -77,7 +78,7 @@ final class OdsWriter implements TableWriter
     private function cell(string|Exact $cell): void
     {
         $isNumber = $cell instanceof Exact && $cell->fitsANumber();
-        $text = $cell instanceof Exact ? $cell->digits : SafeText::of($cell);
+        $text = $cell instanceof Exact ? $cell->digits : PlainText::xml(SafeText::of($cell));
         $this->xml->startElement('table:table-cell');
         if ('' !== $text) {
             $this->xml->writeAttribute('office:value-type', $isNumber ? 'float' : 'string');

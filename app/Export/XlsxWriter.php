@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export;
 
 use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\Core\Document\PlainText;
 
 /** A workbook of one sheet in Office Open XML (ECMA-376), written as it streams by. */
 final class XlsxWriter implements TableWriter
@@ -57,7 +58,7 @@ final class XlsxWriter implements TableWriter
         $this->xml->endElement();
         $this->xml->endDocument();
         $this->flush();
-        $name = htmlspecialchars(self::sheetName($this->sheet), \ENT_XML1 | \ENT_QUOTES);
+        $name = htmlspecialchars(PlainText::xml(self::sheetName($this->sheet)), \ENT_XML1 | \ENT_QUOTES);
         $xml = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
         $document = 'application/vnd.openxmlformats-officedocument.spreadsheetml.';
         ZipParts::pack($this->path, [
@@ -83,7 +84,7 @@ final class XlsxWriter implements TableWriter
         $formula = $cell instanceof Formula ? $cell->expression : null;
         $cell = $cell instanceof Formula ? $cell->is : $cell;
         $isNumber = $cell instanceof Exact && $cell->fitsANumber();
-        $text = $cell instanceof Exact ? $cell->digits : SafeText::of($cell);
+        $text = $cell instanceof Exact ? $cell->digits : PlainText::xml(SafeText::of($cell));
         if ('' === $text) {
             return;
         }

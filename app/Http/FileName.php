@@ -41,6 +41,6 @@ final class FileName
         $name = mb_strtolower(mb_substr($name, 0, 80));
         $plain = trim((string) preg_replace('/[^a-z0-9]+/', '-', $name), '-');
 
-        return ["$name.$ending", ('' === $plain ? 'figures' : $plain).".$ending"];
+        return [('' === $name ? 'figures' : $name).".$ending", ('' === $plain ? 'figures' : $plain).".$ending"];
     }
 }

@@ -96,11 +96,12 @@ final readonly class Given
 
     public function string(int $longest = 200): string
     {
-        if (!\is_string($this->value) || '' === trim($this->value) || mb_strlen($this->value) > $longest) {
+        $text = \is_string($this->value) ? PlainText::of($this->value) : '';
+        if ('' === trim($text) || mb_strlen($text) > $longest) {
             throw $this->refuse("a text of 1 to $longest letters");
         }
 
-        return $this->value;
+        return $text;
     }
 
     /** A text that may be empty. */

@@ -72,6 +72,22 @@ final class Server
         return new Answer($http_response_header, (string) $bytes);
     }
 
+    /** The answer itself; where long work was accepted, the one that it ends with. */
+    public static function done(Answer $answer): Answer
+    {
+        for ($i = 0; 202 === $answer->status && $i < 1200; ++$i) {
+            usleep(50_000);
+            $job = self::send('GET', '/api/jobs/'.$answer->text('job', 'id'));
+            if ('ended' === $job->text('state')) {
+                $type = $job->int('status') < 400 ? 'application/json' : 'application/problem+json';
+
+                return new Answer(["HTTP/1.1 {$job->int('status')}", "Content-Type: $type"], json_encode($job->at('answer'), \JSON_THROW_ON_ERROR));
+            }
+        }
+
+        return $answer;
+    }
+
     /**
      * Requests at the same moment.
      *

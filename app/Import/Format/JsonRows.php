@@ -59,7 +59,7 @@ final readonly class JsonRows implements RowSource
                 continue;
             }
             // Numbers become texts first: a float would lose digits.
-            $exact = preg_replace('/"(?:[^"\\\\]|\\\\.)*+"(*SKIP)(*FAIL)|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?/', '"$0"', $line);
+            $exact = preg_replace_callback('/"(?:[^"\\\\]|\\\\.)*+"(*SKIP)(*FAIL)|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?/', self::quoted(...), $line);
             $object = json_decode($exact ?? '', true, 4);
             if (!\is_array($object) || (array_is_list($object) && [] !== $object)) {
                 throw self::refused($number, 'it is not a JSON object. Give one object a line.');
@@ -69,10 +69,20 @@ final readonly class JsonRows implements RowSource
         fclose($file);
     }
 
+    /**
+     * A number as a text; one with an exponent is written out. A text that looks like one, such as the code 1e5, stays as it is.
+     *
+     * @param array<int, string> $number
+     */
+    private static function quoted(array $number): string
+    {
+        return '"'.(1 === preg_match('/[eE]/', $number[0]) ? PlainNumber::of($number[0]) : $number[0]).'"';
+    }
+
     private static function text(int $number, mixed $value): string
     {
         return match (true) {
-            \is_string($value) => str_replace("\0", '', 1 === preg_match('/^-?\d+(?:\.\d+)?[eE][+-]?\d+$/', $value) ? PlainNumber::of($value) : $value),
+            \is_string($value) => str_replace("\0", '', $value),
             null === $value => '',
             \is_bool($value) => $value ? 'true' : 'false',
             default => throw self::refused($number, 'a value is itself an object or a list. Give texts and numbers only.'),

@@ -168,7 +168,7 @@ final class HostileFilesTest extends TestCase
         $before = Server::kept();
         $answer = Server::upload($name, $bytes);
         if (201 === $answer->status) {
-            $answer = Server::send('POST', '/api/datasets', ['reading' => $answer->text('id'), 'name' => 'Hostile']);
+            $answer = Server::done(Server::send('POST', '/api/datasets', ['reading' => $answer->text('id'), 'name' => 'Hostile']));
         }
         self::assertSame([422, 'application/problem+json'], [$answer->status, $answer->header('Content-Type')], $answer->body);
         self::assertStringContainsString($says, $answer->text('detail'));
