@@ -47,7 +47,8 @@ final readonly class DatasetCopy
         $this->number('measure', "SELECT id FROM measure WHERE dataset_id = $from");
         $this->number('breakdown', "SELECT id FROM breakdown WHERE dataset_id = $from");
         $this->number('member', "SELECT m.id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE b.dataset_id = $from");
-        $this->number('series', "SELECT id FROM series WHERE dataset = $from");
+        // Series without amounts are those of steps that were undone; steps stay with the first.
+        $this->number('series', "SELECT s.id FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $from");
         $new = static fn (string $table, string $id): string => "(SELECT new FROM copied_$table WHERE old = $id)";
         $connection->executeStatement("INSERT INTO note (dataset_id, version, measure, period, place, label, text, author, at, changed_at) SELECT $to, 1, measure, period, place, label, text, author, at, changed_at FROM note WHERE dataset_id = $from ORDER BY id");
         $connection->executeStatement("INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, denominator, dataset_id, former, band) SELECT {$new('measure', 'id')}, position, name, unit, scale, grouping, over_members, better, numerator, denominator, $to, former, band FROM measure WHERE dataset_id = $from");
@@ -66,7 +67,7 @@ final readonly class DatasetCopy
     private function number(string $table, string $ids): void
     {
         $first = 'series' === $table ? $this->store->nextSeries() : $this->store->nextId($table);
-        $this->store->connection->executeStatement("CREATE TEMPORARY TABLE copied_$table AS SELECT id AS old, $first - 1 + ROW_NUMBER() OVER (ORDER BY id) AS new FROM ($ids)");
+        $this->store->connection->executeStatement("CREATE TEMPORARY TABLE copied_$table AS SELECT id AS old, $first - 1 + ROW_NUMBER() OVER (ORDER BY id) AS new FROM ($ids) AS ids");
         $this->store->connection->executeStatement("CREATE UNIQUE INDEX copied_{$table}_old ON copied_$table (old)");
     }
 }

@@ -168,6 +168,28 @@ final class CollisionTest extends TestCase
         self::assertSame(200, Kept::change('PATCH', $copy, '/measures/'.Server::send('GET', "/api/datasets/$copy")->int('measures', 0, 'id'), ['unit' => 'EUR'])->status);
     }
 
+    /** A row that came with a step goes with it, unless an import found its figures and would bring them back. */
+    public function testARowThatIsUndoneLeavesNothingThatIsLost(): void
+    {
+        $id = Kept::made(self::CSV);
+        $bytes = Kept::bytes($id);
+        Kept::set($id, 'Skerry', '2026-06', '7', ['newRows' => true]);
+        Server::send('POST', "/api/datasets/$id/undo");
+        $copy = Server::send('POST', "/api/datasets/$id/copies");
+        self::assertSame(201, $copy->status, $copy->body);
+        self::assertSame($bytes, Kept::bytes($copy->int('id')));
+        Server::send('POST', "/api/datasets/$id/redo");
+        self::assertSame('7', Kept::row($id, 'Skerry')['2026-06']);
+
+        $reading = Server::upload('skerry.csv', "Month,Route,Actual\n2026-05,Skerry,55\n", $id)->text('id');
+        self::assertSame(201, Kept::change('POST', $id, '/imports', ['reading' => $reading])->status);
+        $reading = Server::upload('all.csv', "Month,Route,Actual,Budget\n2026-05,North,10,11\n", $id)->text('id');
+        $all = Kept::change('POST', $id, '/imports', ['reading' => $reading, 'mode' => 'replace all']);
+        Server::send('POST', "/api/datasets/$id/undo");
+        self::assertSame(200, Server::send('POST', "/api/imports/{$all->int('import', 'id')}/take-back", ['confirmed' => true])->status);
+        self::assertSame('55', Kept::row($id, 'Skerry')['2026-05']);
+    }
+
     /** A merged member's name is still its own. */
     public function testANameThatWasMergedIsNotGivenAnew(): void
     {

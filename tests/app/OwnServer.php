@@ -37,15 +37,16 @@ final class OwnServer
         throw new \RuntimeException('The server did not start: '.file_get_contents($log));
     }
 
-    /** @return list<int> its workers, as the system lists them */
-    public function workers(): array
+    /** @return list<int> processes that are called so, of those that it started */
+    public function workers(string $called): array
     {
         $parents = [];
         foreach (glob('/proc/[0-9]*/stat') ?: [] as $stat) {
             $fields = explode(' ', (string) preg_replace('/^.*\) /', '', (string) @file_get_contents($stat)));
             $parents[(int) basename(\dirname($stat))] = (int) ($fields[1] ?? 0);
         }
-        $masters = array_keys($parents, $this->pid, true);
+        $isCalled = static fn (int $pid): bool => str_contains((string) @file_get_contents("/proc/$pid/comm"), $called);
+        $masters = array_filter(array_keys($parents, $this->pid, true), $isCalled);
 
         return array_keys(array_filter($parents, static fn (int $parent): bool => \in_array($parent, $masters, true)));
     }

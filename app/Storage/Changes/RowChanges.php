@@ -43,13 +43,17 @@ final readonly class RowChanges
         }
     }
 
-    /** A member that has got figures since stays. */
+    /**
+     * A member that has got figures since stays, and so does one whose figures an import found and would bring back. Its series
+     * stay, empty: who does the change again finds them.
+     */
     private function remove(RowChange $row): void
     {
         if ('member' === $row->table) {
             $places = implode(' OR ', array_map(static fn (int $place): string => "s.m$place = $row->id", range(0, SeriesStore::PLACES - 1)));
             $dataset = $this->store->number("SELECT b.dataset_id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = $row->id");
-            if (0 < $this->store->number("SELECT COUNT(*) FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND ($places)")) {
+            $found = "SELECT COUNT(*) FROM series s JOIN touched t ON t.series = s.id WHERE s.dataset = $dataset AND LENGTH(t.amounts) > 0 AND ($places)";
+            if (0 < $this->store->number("SELECT COUNT(*) FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND ($places)") || 0 < $this->store->number($found)) {
                 return;
             }
         }
