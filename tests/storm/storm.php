@@ -20,7 +20,7 @@ require \dirname(__DIR__, 2).'/vendor/autoload.php';
 $options = getopt('', ['seed:', 'seconds:', 'users:']);
 $number = static fn (string $name, int $else): int => isset($options[$name]) && \is_string($options[$name]) && ctype_digit($options[$name]) ? (int) $options[$name] : $else;
 $seed = $number('seed', (int) (microtime(true) * 10) % 1_000_000);
-$until = time() + $number('seconds', 45);
+$until = time() + $number('seconds', 60);
 $users = $number('users', 6);
 const ROUND_SECONDS = 18;
 
