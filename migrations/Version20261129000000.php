@@ -24,6 +24,9 @@ final class Version20261129000000 extends AbstractMigration
             $this->addSql("UPDATE $table SET name = name || ' (' || id || ')' WHERE EXISTS (SELECT 1 FROM $table other WHERE other.$of = $table.$of AND other.name = $table.name AND other.id < $table.id)");
             $this->addSql("CREATE UNIQUE INDEX {$table}_name ON $table ($of, name)");
         }
+        // Members are read whole, in their order; what few of them have is found without looking at the others.
+        $this->addSql('CREATE INDEX member_order ON member (breakdown_id, position, name)');
+        $this->addSql("CREATE INDEX member_traits ON member (breakdown_id) WHERE merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> '[]'");
         $this->addSql('ALTER TABLE import ADD COLUMN part_of INTEGER DEFAULT NULL');
         $this->addSql('CREATE TABLE job_done (id VARCHAR(24) PRIMARY KEY NOT NULL, at VARCHAR(30) NOT NULL) WITHOUT ROWID');
     }
@@ -33,6 +36,8 @@ final class Version20261129000000 extends AbstractMigration
         foreach (array_keys(self::UNIQUE) as $table) {
             $this->addSql("DROP INDEX {$table}_name");
         }
+        $this->addSql('DROP INDEX member_order');
+        $this->addSql('DROP INDEX member_traits');
         $this->addSql('ALTER TABLE import DROP COLUMN part_of');
         $this->addSql('DROP TABLE job_done');
     }

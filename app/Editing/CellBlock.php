@@ -20,6 +20,7 @@ use KeenMargin\Core\Time\Period;
 /** A rectangle of amounts as somebody typed or pasted it, made strict: members down, periods across. */
 final readonly class CellBlock
 {
+    public const KEYS = ['measure', 'by', 'where', 'rows', 'periods', 'amounts', 'was', 'newRows', 'decimal'];
     public const MOST = 20_000;
     public const MOST_DECIMALS = 10;
 
@@ -34,9 +35,28 @@ final readonly class CellBlock
     {
     }
 
+    /**
+     * Names that could be of members, wherever they stand in what was sent.
+     *
+     * @return list<string>
+     */
+    public static function namesIn(Given $given): array
+    {
+        $rows = array_map(static fn (Given $row): string => trim($row->text(500)), $given->must('rows')->list(1));
+        $where = array_map(static fn (Given $member): string => $member->text(500), array_values($given->maybe('where')?->entries() ?? []));
+
+        return array_values(array_unique([...$rows, ...$where]));
+    }
+
+    /** @return list<string> of members that it is about */
+    public function names(): array
+    {
+        return array_values(array_unique([...array_column($this->cells, 'row'), ...array_values($this->where), ...$this->newRows]));
+    }
+
+    /** @param Dataset $dataset with the members of namesIn() at least */
     public static function of(Given $given, Dataset $dataset): self
     {
-        $given->object(['measure', 'by', 'where', 'rows', 'periods', 'amounts', 'was', 'newRows', 'decimal']);
         $measure = self::measure($given, $dataset);
         $names = array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns);
         $by = $given->maybe('by')?->oneOf($names);

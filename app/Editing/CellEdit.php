@@ -93,7 +93,7 @@ final readonly class CellEdit
         $members = [];
         $place = null;
         foreach ($record->breakdowns as $breakdown) {
-            $own = BreakdownMembers::of($breakdown, $this->store);
+            $own = BreakdownMembers::some($breakdown, $this->store, $block->names());
             $ids = array_flip($own->standing());
             if ($breakdown->name === $block->by) {
                 $place = $breakdown->position;

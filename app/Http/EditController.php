@@ -26,7 +26,8 @@ final readonly class EditController
     public function edit(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
-        $block = CellBlock::of(JsonBody::of($request), (new StoredFigures($record, $this->store))->dataset());
+        $given = JsonBody::of($request)->object(CellBlock::KEYS);
+        $block = CellBlock::of($given, StoredFigures::about($record, $this->store, CellBlock::namesIn($given)));
         $changed = [] === $block->cells ? 0 : $this->edit->do($record, $block, Signature::of($request));
 
         return new JsonResponse(['changed' => $changed] + $this->pulse($id)->toArray());

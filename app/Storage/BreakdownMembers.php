@@ -28,6 +28,16 @@ final readonly class BreakdownMembers
         return new self($breakdown, $store->members()->members((int) $breakdown->id), ...$store->members()->memberTraits((int) $breakdown->id));
     }
 
+    /**
+     * Where only some of the members matter: those of the names, and all that are groups, grouped or merged.
+     *
+     * @param list<string> $names
+     */
+    public static function some(BreakdownRecord $breakdown, SeriesStore $store, array $names): self
+    {
+        return new self($breakdown, $store->members()->some((int) $breakdown->id, $names), ...$store->members()->memberTraits((int) $breakdown->id));
+    }
+
     /** @return array<int, string> those that stand for themselves */
     public function standing(): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\ParameterType;
 
 /** Members of breakdowns past the object mapper, as there may be many. */
@@ -20,8 +21,30 @@ final readonly class MemberStore
      */
     public function members(int $breakdown): array
     {
+        $members = [];
+        /** @var array{int, string} $row */
+        foreach ($this->store->rows("SELECT id, name FROM member WHERE breakdown_id = $breakdown ORDER BY position") as $row) {
+            $members[$row[0]] = $row[1];
+        }
+
+        return $members;
+    }
+
+    /**
+     * The same of some members only: those of the given names, and all that have traits or are named by one, as a group or as
+     * what a merged member counts for.
+     *
+     * @param list<string> $names
+     *
+     * @return array<int, string>
+     */
+    public function some(int $breakdown, array $names): array
+    {
+        $traits = "SELECT id, parent_id, merged_into FROM member WHERE breakdown_id = $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> '[]')";
+        $sql = "WITH traits AS ($traits) SELECT id, name FROM member WHERE breakdown_id = ? AND (name IN (?) OR id IN (SELECT id FROM traits UNION SELECT parent_id FROM traits UNION SELECT merged_into FROM traits)) ORDER BY position";
+
         /** @var array<int, string> */
-        return $this->store->connection->fetchAllKeyValue('SELECT id, name FROM member WHERE breakdown_id = ? ORDER BY position', [$breakdown]);
+        return $this->store->connection->fetchAllKeyValue($sql, [$breakdown, $names], [ParameterType::INTEGER, ArrayParameterType::STRING]);
     }
 
     /** @return array{array<int, int>, array<int, int>, array<int, string>, array<int, list<string>>} what few members have: the one they were merged into, their group, their role, their former names; by id */

@@ -38,6 +38,21 @@ final readonly class StoredFigures implements Figures
         $this->dataset = self::outline($record, $members);
     }
 
+    /**
+     * The dataset as far as it is about some members: a breakdown may have thousands, of which an edit names a few.
+     *
+     * @param list<string> $names
+     */
+    public static function about(DatasetRecord $record, SeriesStore $store, array $names): Dataset
+    {
+        $members = [];
+        foreach ($record->breakdowns as $breakdown) {
+            $members[$breakdown->name] = BreakdownMembers::some($breakdown, $store, $names);
+        }
+
+        return self::outline($record, $members);
+    }
+
     public function members(string $breakdown): BreakdownMembers
     {
         return $this->members[$breakdown];

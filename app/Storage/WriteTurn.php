@@ -16,7 +16,7 @@ final readonly class WriteTurn
 {
     private Connection $connection;
 
-    public function __construct(private EntityManagerInterface $manager)
+    public function __construct(private EntityManagerInterface $manager, private WriteQueue $queue)
     {
         $this->connection = $manager->getConnection();
     }
@@ -31,6 +31,26 @@ final readonly class WriteTurn
      * @return T
      */
     public function take(callable $work): mixed
+    {
+        if ($this->connection->isTransactionActive()) {
+            return $this->within($work);
+        }
+        $this->queue->enter();
+        try {
+            return $this->within($work);
+        } finally {
+            $this->queue->leave();
+        }
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(): T $work
+     *
+     * @return T
+     */
+    private function within(callable $work): mixed
     {
         $this->connection->beginTransaction();
         try {

@@ -16,6 +16,7 @@ use KeenMargin\App\Storage\ImportKeeper;
 use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\App\Storage\SeriesStore;
 use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\WriteQueue;
 use KeenMargin\App\Storage\WriteTurn;
 use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\MemberFilter;
@@ -73,7 +74,7 @@ final class StorageTest extends TestCase
 
     private function keeper(): ImportKeeper
     {
-        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file), new WriteTurn($this->manager), new CurrentJob($this->manager->getConnection()));
+        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file), new WriteTurn($this->manager, new WriteQueue($this->file)), new CurrentJob($this->manager->getConnection()));
     }
 
     private function rows(string $table): int
