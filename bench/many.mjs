@@ -31,8 +31,8 @@ const does = {
   beat: () => ['GET', `/api/datasets/${id}/pulse`],
 }
 
-/** So many users, each of whom asks anew as soon as the answer is there; every second one edits now and then. */
-async function crowd(users, of) {
+/** So many users, each of whom asks anew so many milliseconds after the answer: none, or as fast as people may be. */
+async function crowd(users, of, pause = 0) {
   const spent = {}
   let errors = 0
   const until = performance.now() + 1000 * SECONDS
@@ -42,6 +42,7 @@ async function crowd(users, of) {
       const start = performance.now()
       await send(...does[what](user)).catch(() => errors++)
       ;(spent[what] ??= []).push(performance.now() - start)
+      if (pause) await new Promise((resolve) => setTimeout(resolve, pause * (0.5 + Math.random())))
     }
   }
   await Promise.all(Array.from({ length: users }, (_, user) => one(user)))
@@ -53,6 +54,7 @@ async function crowd(users, of) {
 const mixed = (user, i) => (user % 2 === 0 && i % 3 === 0 ? 'edit' : i % 2 === 0 ? 'draw' : 'beat')
 console.log(
   JSON.stringify({
+    people: await crowd(20, () => 'edit', 300),
     editors: await crowd(20, () => 'edit'),
     twenty: await crowd(20, mixed),
     hundred: await crowd(100, mixed),

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Editing;
 
-use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\ORM\Query\Parameter;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;
 use KeenMargin\App\Storage\SeriesStore;
@@ -49,13 +47,11 @@ final readonly class HandImport
     private function maybeLatest(DatasetRecord $record, string $who): ?ImportRecord
     {
         $file = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM import WHERE dataset_id = '.(int) $record->id." AND mode <> '".self::MODE."'");
-        $of = $this->manager->createQueryBuilder()->select('import')->from(ImportRecord::class, 'import')
-            ->where('import.dataset = :dataset AND import.mode = :mode AND import.who = :who AND import.takenBackAt IS NULL AND import.id > :file')
-            ->orderBy('import.id', 'DESC')->setMaxResults(1)
-            ->setParameters(new ArrayCollection([new Parameter('dataset', $record), new Parameter('mode', self::MODE), new Parameter('who', $who), new Parameter('file', $file)]));
-        $latest = $of->getQuery()->getOneOrNullResult();
+        $sql = 'SELECT id FROM import WHERE dataset_id = ? AND mode = ? AND who = ? AND taken_back_at IS NULL AND id > ? ORDER BY id DESC LIMIT 1';
+        $id = $this->store->connection->fetchOne($sql, [$record->id, self::MODE, $who, $file]);
+        $latest = \is_int($id) ? $this->manager->find(ImportRecord::class, $id) : null;
 
-        return $latest instanceof ImportRecord && $latest->at->format('Y-m-d') === date('Y-m-d') ? $latest : null;
+        return null !== $latest && $latest->at->format('Y-m-d') === date('Y-m-d') ? $latest : null;
     }
 
     /**

@@ -41,7 +41,8 @@ final readonly class MemberStore
     public function some(int $breakdown, array $names): array
     {
         $traits = "SELECT id, parent_id, merged_into FROM member WHERE breakdown_id = $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> '[]')";
-        $sql = "WITH traits AS ($traits) SELECT id, name FROM member WHERE breakdown_id = ? AND (name IN (?) OR id IN (SELECT id FROM traits UNION SELECT parent_id FROM traits UNION SELECT merged_into FROM traits)) ORDER BY position";
+        $wanted = 'SELECT id FROM traits UNION SELECT parent_id FROM traits UNION SELECT merged_into FROM traits';
+        $sql = "WITH traits AS ($traits) SELECT id, name FROM (SELECT id, name, position FROM member WHERE breakdown_id = ? AND name IN (?) UNION SELECT id, name, position FROM member WHERE id IN ($wanted)) ORDER BY position";
 
         /** @var array<int, string> */
         return $this->store->connection->fetchAllKeyValue($sql, [$breakdown, $names], [ParameterType::INTEGER, ArrayParameterType::STRING]);
