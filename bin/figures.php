@@ -14,8 +14,9 @@ spl_autoload_register(static function (string $class): void {
             return;
         }
     }
-    if ('TCPDF' === $class) {
-        require dirname(__DIR__).'/vendor/tecnickcom/tcpdf/tcpdf.php';
+    if (str_starts_with($class, 'TCPDF')) {
+        // One file brings all of its classes along.
+        require_once dirname(__DIR__).'/vendor/tecnickcom/tcpdf/tcpdf.php';
     }
 });
 

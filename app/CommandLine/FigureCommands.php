@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\CommandLine;
 
 use KeenMargin\App\Export\PdfRenderer;
+use KeenMargin\App\Export\PictureFonts;
 use KeenMargin\App\Export\PngRenderer;
 use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Chart\ChartKinds;
@@ -17,7 +18,6 @@ use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\RoleGuess;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Render\FontFaces;
 use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Render\SvgRenderer;
 
@@ -90,7 +90,7 @@ final readonly class FigureCommands
         $ending = strtolower(pathinfo($output, \PATHINFO_EXTENSION));
 
         return match ($ending) {
-            'svg' => new SvgRenderer(FontFaces::folder($this->fonts)),
+            'svg' => new SvgRenderer(PictureFonts::folder($this->fonts)),
             'pdf' => new PdfRenderer($this->fonts),
             'png' => (new PngRenderer($this->fonts))->scaled((int) (1 === preg_match('/@([1-3])x\.png$/i', $output, $scale) ? $scale[1] : 1)),
             default => throw new UsageError("$output: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf."),

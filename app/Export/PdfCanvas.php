@@ -14,8 +14,6 @@ use KeenMargin\Core\Scene\TextMeasure;
 final class PdfCanvas implements Canvas
 {
     private const FACES = [400 => 'ibmplexsans', 600 => 'ibmplexsanssemib'];
-    /** Drawn where the shipped fonts lack a letter. */
-    private const FALLBACK = 'freesans';
 
     private PlainPdf $pdf;
 
@@ -70,20 +68,22 @@ final class PdfCanvas implements Canvas
 
     public function text(Text $text, Ink $ink): void
     {
-        $isOwn = TextMeasure::isWhole($text->text, $text->weight);
-        $family = $isOwn ? self::FACES[$text->weight] : self::FALLBACK;
-        $this->pdf->setFont($family, !$isOwn && 600 === $text->weight ? 'B' : '', $text->size, $isOwn ? "$this->fonts/$family.php" : self::library().(600 === $text->weight ? 'freesansb.php' : 'freesans.php'));
         [$red, $green, $blue] = $this->rgb($ink);
         $this->pdf->setTextColor($red, $green, $blue);
-        $left = $text->box()->left;
-        $width = $this->pdf->GetStringWidth($text->text);
-        $this->pdf->setFontStretching($isOwn || $width <= 0 ? 100 : (int) round(100 * $text->width / $width));
-        $this->pdf->Text($left, $text->y, $text->text, 0, false, true, 0, 0, '', false, '', 0, false, 'L');
+        if (TextMeasure::isWhole($text->text, $text->weight)) {
+            $this->piece(self::FACES[$text->weight], $text, $text->box()->left, $text->text);
+
+            return;
+        }
+        foreach (DrawnText::letters($text) as ['letter' => $letter, 'font' => $font, 'left' => $left]) {
+            $this->piece(null === $font ? self::FACES[$text->weight] : strtolower($font), $text, $left, $letter);
+        }
     }
 
-    private static function library(): string
+    private function piece(string $family, Text $text, float $left, string $piece): void
     {
-        return \dirname((string) (new \ReflectionClass(\TCPDF::class))->getFileName()).'/fonts/';
+        $this->pdf->setFont($family, '', $text->size, "$this->fonts/$family.php");
+        $this->pdf->Text($left, $text->y, $piece, 0, false, true, 0, 0, '', false, '', 0, false, 'L');
     }
 
     /** @param non-empty-list<array{float, float}> $points */

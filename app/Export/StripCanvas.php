@@ -8,7 +8,6 @@ use KeenMargin\Core\Notation\Hatch;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
-use KeenMargin\Core\Scene\TextMeasure;
 
 /** A strip of a scene in pixels. */
 final class StripCanvas implements Canvas
@@ -83,11 +82,10 @@ final class StripCanvas implements Canvas
         if (!$this->shows($text->y - 1.2 * $text->size, $text->y + 0.5 * $text->size)) {
             return;
         }
-        $font = $this->fonts.'/'.self::FACES[$text->weight];
-        $x = $text->box()->left;
-        foreach (mb_str_split($text->text) as $letter) {
-            ' ' === $letter || imagettftext($this->image, self::TYPE * $text->size * $this->dots, 0.0, $this->x($x), $this->y($text->y), $this->colour($ink), $font, $letter);
-            $x += TextMeasure::width($letter, $text->size, $text->weight);
+        $own = $this->fonts.'/'.self::FACES[$text->weight];
+        foreach (DrawnText::letters($text) as ['letter' => $letter, 'font' => $font, 'left' => $left]) {
+            $file = null === $font ? $own : "$this->fonts/fallback/$font.ttf";
+            ' ' === $letter || imagettftext($this->image, self::TYPE * $text->size * $this->dots, 0.0, $this->x($left), $this->y($text->y), $this->colour($ink), $file, $letter);
         }
     }
 

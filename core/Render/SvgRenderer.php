@@ -41,10 +41,13 @@ final readonly class SvgRenderer implements Renderer
         }
         $body = implode('', array_map(fn (Mark $mark): string => $this->mark($mark, $scene->colours), $scene->groups));
         [$width, $height] = [self::n($scene->width), self::n($scene->height)];
+        $fonts = (string) $this->fonts?->css(Type::SANS, $texts);
+        $family = "'".Type::SANS.FontFaces::FALLBACK."'";
+        $fallback = str_contains($fonts, $family) ? "$family," : '';
 
         return '<svg xmlns="http://www.w3.org/2000/svg" width="'.$width.'" height="'.$height.'" viewBox="0 0 '.$width.' '.$height.'" role="img" aria-labelledby="t d">'
             .'<title id="t">'.self::escape($scene->title).'</title><desc id="d">'.self::escape($scene->description).'</desc>'
-            .'<style>'.$this->fonts?->css(Type::SANS, $texts)."text{font-family:'".Type::SANS."',sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>"
+            .'<style>'.$fonts."text{font-family:'".Type::SANS."',".$fallback.'sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>'
             .([] === $hatches ? '' : '<defs>'.implode('', array_map(static fn (Ink $ink): string => self::pattern($ink, $scene->colours), $hatches)).'</defs>')
             .$body.'</svg>'."\n";
     }

@@ -9,7 +9,7 @@ namespace KeenMargin\Core\Scene;
  */
 final class TextMeasure
 {
-    /** For letters that the fonts do not have and another font will draw: as wide as any. */
+    /** For letters that none of the shipped fonts has: as wide as any. */
     private const UNKNOWN = 1000;
     private const MINUS = "\u{2212}";
 
@@ -32,7 +32,8 @@ final class TextMeasure
             }
         } else {
             foreach (mb_str_split($text) as $letter) {
-                $sum += $widths[mb_ord($letter)] ?? self::UNKNOWN;
+                $code = mb_ord($letter);
+                $sum += $widths[$code] ?? FallbackFonts::maybeWidth($code) ?? self::UNKNOWN;
             }
         }
 
