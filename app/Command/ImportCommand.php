@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Command;
 
+use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\CommandLine\InputFile;
 use KeenMargin\App\CommandLine\Undecided;
@@ -14,6 +15,8 @@ use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportKeeper;
 use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Storage\StorageTrouble;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
@@ -29,14 +32,17 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Brings a file into a dataset without the page: as the file of its kind was read before, or as it is told. */
 #[AsCommand('keen:import', 'Brings a file of figures into a dataset')]
 final class ImportCommand extends Command
 {
+    /** Milliseconds that it waits for its turn to write. */
+    private const PATIENCE = 60_000;
     private const MODES = ['add' => ImportMode::Add, 'replace-periods' => ImportMode::ReplacePeriods, 'replace-all' => ImportMode::ReplaceAll];
 
-    public function __construct(private readonly EntityManagerInterface $manager, private readonly FirstLook $firstLook, private readonly ImportKeeper $keeper)
+    public function __construct(private readonly EntityManagerInterface $manager, private readonly FirstLook $firstLook, private readonly ImportKeeper $keeper, #[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database)
     {
         parent::__construct();
     }
@@ -51,11 +57,16 @@ final class ImportCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         try {
+            $this->manager->getConnection()->executeStatement('PRAGMA busy_timeout = '.self::PATIENCE);
             $this->bringIn($input, $output);
 
             return self::SUCCESS;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
             return Refusal::say($output, $e->getMessage());
+        } catch (DriverException|NotWritten $e) {
+            $trouble = StorageTrouble::maybeOf($e, $this->database) ?? throw $e;
+
+            return Refusal::say($output, $trouble->says());
         }
     }
 

@@ -69,6 +69,9 @@ final class FullDiskTest extends TestCase
             self::assertSame(200, Kept::set($id, 'North', '2026-05', '10')->status, 'as soon as there is room');
             self::assertSame($before, Kept::bytes($id));
         });
+        file_put_contents("$this->disk/large.csv", "Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => '2026-0'.(1 + $i % 9).',Route '.hash('xxh128', "$i").",$i\n", range(1, 60_000))));
+        [$code, , $errors] = Command::keen(['import', 'More', "$this->disk/large.csv", '--new'], environment: ['KEEN_DATA' => "$this->disk/keen.sqlite"]);
+        self::assertSame([2, true], [$code, str_contains($errors, 'is full')], $errors);
         self::assertSame(0, Command::keen(['check'], environment: ['KEEN_DATA' => "$this->disk/keen.sqlite"])[0]);
     }
 
