@@ -8,6 +8,7 @@ use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\OptimisticLockException;
 use KeenMargin\App\Editing\ChangedMeanwhile;
 use KeenMargin\App\Import\NoLongerHere;
+use KeenMargin\App\Import\NoSuchReading;
 use KeenMargin\App\Storage\DeletedMeanwhile;
 use KeenMargin\App\Storage\NotTakenBack;
 use KeenMargin\App\Storage\StorageTrouble;
@@ -46,7 +47,7 @@ final readonly class ProblemListener
             $error instanceof OptimisticLockException => [412, ['detail' => 'Somebody changed this at the same moment. Load it again, then put your change on top.']],
             $error instanceof UniqueConstraintViolationException => [409, ['detail' => 'Somebody else took this name at the same moment. Nothing of yours was changed. Give another name.']],
             $error instanceof NotTakenBack => [409, ['detail' => $error->getMessage()]],
-            $error instanceof DeletedMeanwhile => [404, ['detail' => $error->getMessage()]],
+            $error instanceof DeletedMeanwhile, $error instanceof NoSuchReading => [404, ['detail' => $error->getMessage()]],
             $error instanceof NoLongerHere => [410, ['detail' => $error->getMessage()]],
             $error instanceof Cancelled => [409, ['detail' => $error->getMessage()]],
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), ['detail' => self::says($error)]],

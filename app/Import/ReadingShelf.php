@@ -8,14 +8,35 @@ use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\App\Storage\NotWritten;
 use KeenMargin\App\Storage\WholeFile;
 use KeenMargin\App\Work\CurrentJob;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Coverage;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Figures\LineRole;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Notice;
+use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Reading\ReadFigures;
 use KeenMargin\Core\Figures\Reading\Refusal;
-use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
 
 /** Files that were handed in and not yet confirmed, a folder each. Each lies here until it is taken, dropped, or a day old. */
 final readonly class ReadingShelf
 {
     private const SECONDS = 86_400;
+    /** All that figures which were read are made of. */
+    private const KEPT = [
+        ReadFigures::class, FactTable::class, Dataset::class, Measure::class, OverMembers::class, Grouping::class, Better::class,
+        Dimension::class, LineRole::class, Coverage::class, Series::class, Scenario::class, Sums::class, Notice::class,
+        Grain::class, FiscalCalendar::class, Period::class,
+    ];
 
     public function __construct(private string $folder, private CurrentJob $job)
     {
@@ -95,7 +116,7 @@ final readonly class ReadingShelf
     public function maybeRead(string $id, string $key): ?ReadFigures
     {
         $bytes = @file_get_contents($this->folder($id).'/read-'.hash('xxh128', $key));
-        $read = false === $bytes ? null : unserialize($bytes);
+        $read = false === $bytes ? null : unserialize($bytes, ['allowed_classes' => self::KEPT]);
 
         return $read instanceof ReadFigures ? $read : null;
     }
@@ -117,7 +138,7 @@ final readonly class ReadingShelf
 
     private function folder(string $id): string
     {
-        return 1 === preg_match('/^[0-9a-f]{24}$/D', $id) ? "$this->folder/$id" : throw new NotFoundHttpException('There is no such reading.');
+        return 1 === preg_match('/^[0-9a-f]{24}$/D', $id) ? "$this->folder/$id" : throw new NoSuchReading();
     }
 
     /** Removes what has lain here for a day. */

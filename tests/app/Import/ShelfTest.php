@@ -89,6 +89,17 @@ final class ShelfTest extends TestCase
         self::assertSame($is, (new ReadingFile('', $name, '', ''))->isCalledLike($other));
     }
 
+    public function testWhatWasReadComesBackWhole(): void
+    {
+        $id = $this->shelf->put('a.csv', Written::file('x'))->id;
+        $csv = "Month,Route,Class,Actual,Budget\n2026-01,North,Foot,1.5,2\n2026-01,Total,,1.5,2\n2026-02,North,Foot,3,\n";
+        $read = new ReadFigures(Written::figures($csv, []), 3, 0);
+        $this->shelf->remember($id, 'key', $read);
+        self::assertEquals($read, $this->shelf->maybeRead($id, 'key'));
+        self::assertStringNotContainsString('Incomplete', print_r($this->shelf->maybeRead($id, 'key'), true));
+        self::assertNull($this->shelf->maybeRead($id, 'another'));
+    }
+
     public function testKeptFilesAreCopiesThatNobodyChanges(): void
     {
         $files = new KeptFiles($this->folder);
