@@ -24,9 +24,9 @@ final class Version20261129000000 extends AbstractMigration
             $this->addSql("UPDATE $table SET name = name || ' (' || id || ')' WHERE EXISTS (SELECT 1 FROM $table other WHERE other.$of = $table.$of AND other.name = $table.name AND other.id < $table.id)");
             $this->addSql("CREATE UNIQUE INDEX {$table}_name ON $table ($of, name)");
         }
-        // Members are read whole, in their order; what few of them have is found without looking at the others.
+        // Members are read whole, in their order; what few of them have is found without reading the others' names.
         $this->addSql('CREATE INDEX member_order ON member (breakdown_id, position, name)');
-        $this->addSql("CREATE INDEX member_traits ON member (breakdown_id) WHERE merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> '[]'");
+        $this->addSql('CREATE INDEX member_traits ON member (breakdown_id, merged_into, parent_id, role, former)');
         $this->addSql('ALTER TABLE import ADD COLUMN part_of INTEGER DEFAULT NULL');
         $this->addSql('CREATE TABLE job_done (id VARCHAR(24) PRIMARY KEY NOT NULL, at VARCHAR(30) NOT NULL) WITHOUT ROWID');
     }

@@ -10,6 +10,8 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'member')]
 #[ORM\UniqueConstraint(name: 'member_name', columns: ['breakdown_id', 'name'])]
+#[ORM\Index(name: 'member_order', columns: ['breakdown_id', 'position', 'name'])]
+#[ORM\Index(name: 'member_traits', columns: ['breakdown_id', 'merged_into', 'parent_id', 'role', 'former'])]
 class MemberRecord
 {
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]

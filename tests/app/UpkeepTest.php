@@ -196,7 +196,7 @@ final class UpkeepTest extends TestCase
         self::assertStringContainsString('There is nothing to remove.', self::keen($database, 'tidy')[1]);
         [$code, $says] = self::keen($database, 'status');
         self::assertSame(0, $code);
-        self::assertMatchesRegularExpression('/[\d.]+ kB  files that figures came from/', $says);
+        self::assertMatchesRegularExpression('/[\d.]+ [kM]B  files that figures came from/', $says);
     }
 
     public function testWrongWordsAreNamed(): void
