@@ -39,8 +39,15 @@ $measure = static function (callable $work, int $times): float {
     return $spent[intdiv($times, 2)];
 };
 
-echo json_encode([
-    'workings' => $measure(static fn () => Reckoning::of($recipe, $figures), 1000),
-    'workings and SVG' => $measure(static fn () => $svg->render(Drawing::of($recipe, $figures, $kinds)->scene), 1000),
-    'bytes' => strlen($svg->render(Drawing::of($recipe, $figures, $kinds)->scene)),
-], \JSON_THROW_ON_ERROR), "\n";
+echo json_encode(
+    [
+        'workings' => $measure(static fn () => Reckoning::of($recipe, $figures), 1000),
+        'workings and SVG' => $measure(
+            static fn () => $svg->render(Drawing::of($recipe, $figures, $kinds)->scene),
+            1000,
+        ),
+        'bytes' => strlen($svg->render(Drawing::of($recipe, $figures, $kinds)->scene)),
+    ],
+    \JSON_THROW_ON_ERROR,
+),
+"\n";

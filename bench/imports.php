@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Whole processes: a million tidy rows and a workbook of 50,000, read, checked and kept by `./keen import`; the same text by
+ * Whole processes: a million tidy rows and a workbook of 50,000, read, checked and kept by `./keen import`; the same
+ * text by
  * the sqlite3 shell's own .import. Prints milliseconds and megabytes as JSON. Usage: php bench/imports.php FOLDER
  */
 
@@ -24,7 +25,13 @@ $tidy = static function (string $path, int $routesOf, bool $quoted) use ($routes
             $lines = [];
             for ($customer = 1; $customer <= 5000; ++$customer) {
                 foreach (array_slice($routes, 0, $routesOf) as $route) {
-                    $cells = [sprintf('2026-%02d', $month), sprintf('Customer %05d of the Brackwater archipelago', $customer), $route, $scenario, mt_rand(10, 99_999).'.'.mt_rand(10, 99)];
+                    $cells = [
+                        sprintf('2026-%02d', $month),
+                        sprintf('Customer %05d of the Brackwater archipelago', $customer),
+                        $route,
+                        $scenario,
+                        mt_rand(10, 99_999).'.'.mt_rand(10, 99),
+                    ];
                     $lines[] = ($quoted ? '"'.implode('","', $cells).'"' : implode(',', $cells))."\n";
                 }
             }
@@ -39,14 +46,27 @@ $tidy("$folder/tenth.csv", 1, false);
 $book = XlsxWriter::to("$folder/book.xlsx", 'Data');
 $book->row(['Month', 'Customer', 'Route', 'Actual', 'Budget', 'Memo']);
 for ($i = 0; $i < 50_000; ++$i) {
-    $book->row([sprintf('%d-%02d', 2024 + intdiv($i, 12) % 3, $i % 12 + 1), 'Customer '.intdiv($i, 36), $routes[$i % 10], new Exact(mt_rand(10, 99_999).'.'.mt_rand(10, 99)), new Exact((string) mt_rand(10, 99_999)), 'late']);
+    $book->row([
+        sprintf('%d-%02d', 2024 + (intdiv($i, 12) % 3), ($i % 12) + 1),
+        'Customer '.intdiv($i, 36),
+        $routes[$i % 10],
+        new Exact(mt_rand(10, 99_999).'.'.mt_rand(10, 99)),
+        new Exact((string) mt_rand(10, 99_999)),
+        'late',
+    ]);
 }
 $book->close();
 
 /** @return array{float, float} milliseconds, and the largest resident size of it or its children so far in MB */
 $run = static function (array $command, array $environment = []): array {
     $start = hrtime(true);
-    $process = proc_open($command, [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']], $pipes, dirname(__DIR__), $environment + getenv());
+    $process = proc_open(
+        $command,
+        [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']],
+        $pipes,
+        dirname(__DIR__),
+        $environment + getenv(),
+    );
     $errors = is_resource($process) ? stream_get_contents($pipes[2]) : 'It did not start.';
     if (!is_resource($process) || 0 !== proc_close($process)) {
         fwrite(\STDERR, $errors);
@@ -69,9 +89,18 @@ foreach (['book' => 'book.xlsx', 'million' => 'million.csv', 'quoted' => 'quoted
     for ($i = 0; $i < 5; ++$i) {
         [$times[$name][], $sizes[$name]] = $run(['./keen', 'import', "$name $i", "$folder/$file", '--new'], $data);
         if ('book' !== $name) {
-            [$times['million' === $name ? 'shell' : 'shell quoted'][]] = $run(['sqlite3', "$folder/shell.sqlite", '.mode csv', ".import $folder/$file t$i"]);
+            [$times['million' === $name ? 'shell' : 'shell quoted'][]] = $run([
+                'sqlite3',
+                "$folder/shell.sqlite",
+                '.mode csv',
+                ".import $folder/$file t$i",
+            ]);
             @unlink("$folder/shell.sqlite");
         }
     }
 }
-echo json_encode(['times' => array_map($middle, $times), 'sizes' => $sizes, 'bytes' => filesize("$folder/million.csv")], \JSON_THROW_ON_ERROR), "\n";
+echo json_encode(
+    ['times' => array_map($middle, $times), 'sizes' => $sizes, 'bytes' => filesize("$folder/million.csv")],
+    \JSON_THROW_ON_ERROR,
+),
+"\n";

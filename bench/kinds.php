@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Warm, in the core: a kind over 24 periods, recipe and figures to SVG. Prints milliseconds. Usage: php bench/kinds.php KIND
+ * Warm, in the core: a kind over 24 periods, recipe and figures to SVG. Prints milliseconds. Usage: php bench/kinds.php
+ * KIND
  */
 
 use KeenMargin\App\Import\Format\FigureFile;
@@ -30,18 +31,35 @@ $asked = [
     'nested-columns' => [$revenue, $against],
     'target-marks' => [$revenue, $against],
     'gap-line' => [$revenue, $against],
-    'hat' => [$revenue, ['forecast' => 'FC', 'span' => $span, 'between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm']]],
-    'capacity-fill' => [$read('deck-space.csv'), ['used' => 'Lane metres used', 'total' => 'Lane metres offered', 'against' => ['TG'], 'span' => ['from' => '2024-09', 'to' => '2026-08']]],
+    'hat' => [
+        $revenue,
+        [
+            'forecast' => 'FC',
+            'span' => $span,
+            'between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm'],
+        ],
+    ],
+    'capacity-fill' => [
+        $read('deck-space.csv'),
+        [
+            'used' => 'Lane metres used',
+            'total' => 'Lane metres offered',
+            'against' => ['TG'],
+            'span' => ['from' => '2024-09', 'to' => '2026-08'],
+        ],
+    ],
 ];
 $svg = new SvgRenderer();
 $kinds = ChartKinds::all();
 [$figures, $question] = $asked[$argv[1] ?? ''] ?? exit("Give a kind.\n");
-$recipe = RecipeReader::json(json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $argv[1]], \JSON_THROW_ON_ERROR));
+$recipe = RecipeReader::json(
+    json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $argv[1]], \JSON_THROW_ON_ERROR),
+);
 $spent = [];
 for ($i = 0; $i < 1200; ++$i) {
     $start = hrtime(true);
     $svg->render(Drawing::of($recipe, $figures, $kinds)->scene);
-    $i < 400 || $spent[] = (hrtime(true) - $start) / 1e6;
+    $i < 400 || ($spent[] = (hrtime(true) - $start) / 1e6);
 }
 sort($spent);
 echo json_encode($spent[intdiv(count($spent), 2)], \JSON_THROW_ON_ERROR), "\n";

@@ -7,17 +7,24 @@ declare(strict_types=1);
  */
 
 spl_autoload_register(static function (string $class): void {
-    foreach (['KeenMargin\\Core\\' => '/core/', 'KeenMargin\\App\\' => '/app/', 'Brick\\Math\\' => '/vendor/brick/math/src/'] as $prefix => $folder) {
+    foreach (
+        [
+            'KeenMargin\\Core\\' => '/core/',
+            'KeenMargin\\App\\' => '/app/',
+            'Brick\\Math\\' => '/vendor/brick/math/src/',
+        ]
+        as $prefix => $folder
+    ) {
         if (str_starts_with($class, $prefix)) {
-            require dirname(__DIR__).$folder.strtr(substr($class, strlen($prefix)), '\\', '/').'.php';
+            require dirname(__DIR__) . $folder . strtr(substr($class, strlen($prefix)), '\\', '/') . '.php';
 
             return;
         }
     }
     if (str_starts_with($class, 'TCPDF')) {
         // One file brings all of its classes along.
-        require_once dirname(__DIR__).'/vendor/tecnickcom/tcpdf/tcpdf.php';
+        require_once dirname(__DIR__) . '/vendor/tecnickcom/tcpdf/tcpdf.php';
     }
 });
 
-exit((new KeenMargin\App\CommandLine\FigureCommands(dirname(__DIR__).'/assets/fonts'))->run(array_slice($argv, 1)));
+exit((new KeenMargin\App\CommandLine\FigureCommands(dirname(__DIR__) . '/assets/fonts'))->run(array_slice($argv, 1)));

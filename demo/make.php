@@ -16,11 +16,11 @@ const FIRST = 2024 * 12;
 const LAST = 2026 * 12 + 11;
 const CLOSED = 2026 * 12 + 7;
 const FORECAST_FROM = 2026 * 12 + 6;
-const SEASON = [0.52, 0.54, 0.60, 0.78, 0.90, 1.10, 1.36, 1.34, 0.99, 0.77, 0.57, 0.63];
+const SEASON = [0.52, 0.54, 0.6, 0.78, 0.9, 1.1, 1.36, 1.34, 0.99, 0.77, 0.57, 0.63];
 
 /** Route => share of traffic, crossing in nautical miles, sailings a month, vessel class. */
 const ROUTES = [
-    'North' => [1.00, 14, 260, 'Large vessel'],
+    'North' => [1.0, 14, 260, 'Large vessel'],
     'Holm' => [0.72, 9, 300, 'Large vessel'],
     'Sound' => [0.58, 6, 380, 'Small vessel'],
     'Skerry' => [0.34, 11, 170, 'Small vessel'],
@@ -29,8 +29,18 @@ const ROUTES = [
 ];
 
 /** Class => bookings a month on a route of share 1 in an average month, price in EUR in January 2024. */
-const CLASSES = ['Foot passengers' => [9200, 7.4], 'Bicycles' => [780, 4.9], 'Cars' => [2100, 31.5], 'Vans and lorries' => [260, 118.0]];
-const REVENUE_LINES = ['Foot passengers' => 'Passenger fares', 'Bicycles' => 'Passenger fares', 'Cars' => 'Vehicle fares', 'Vans and lorries' => 'Freight'];
+const CLASSES = [
+    'Foot passengers' => [9200, 7.4],
+    'Bicycles' => [780, 4.9],
+    'Cars' => [2100, 31.5],
+    'Vans and lorries' => [260, 118.0],
+];
+const REVENUE_LINES = [
+    'Foot passengers' => 'Passenger fares',
+    'Bicycles' => 'Passenger fares',
+    'Cars' => 'Vehicle fares',
+    'Vans and lorries' => 'Freight',
+];
 const SCENARIOS = ['Actual', 'Budget', 'Forecast'];
 
 /** A factor around 1 with the given spread. */
@@ -52,13 +62,13 @@ function covers(string $scenario, int $month): bool
 function traffic(string $scenario, string $route, int $month): float
 {
     $year = intdiv($month, 12);
-    $growth = 1 + 0.034 * ($month - FIRST) / 12;
+    $growth = 1 + (0.034 * ($month - FIRST)) / 12;
     if ('Budget' === $scenario) {
         return $growth * (2026 === $year ? 0.984 : 1.0) * wobble(0.012);
     }
     $factor = $growth * wobble('Forecast' === $scenario ? 0.012 : 0.045);
     if (2026 * 12 + 5 === $month) {
-        $factor *= 'North' === $route ? 0.80 : ('Holm' === $route ? 1.03 : 1.0);
+        $factor *= 'North' === $route ? 0.8 : ('Holm' === $route ? 1.03 : 1.0);
     }
     if (2026 * 12 + 6 === $month) {
         $factor *= in_array($route, ['Holm', 'Skerry'], true) ? 1.17 : 1.03;
@@ -78,12 +88,12 @@ function fuelPrice(string $scenario, int $month): float
 {
     $jump = 'Budget' !== $scenario && $month >= 2026 * 12 + 2 ? 1.19 : 1.0;
 
-    return 11.4 * (1 + 0.02 * ($month - FIRST) / 12) * $jump * wobble('Budget' === $scenario ? 0.01 : 0.03);
+    return 11.4 * (1 + (0.02 * ($month - FIRST)) / 12) * $jump * wobble('Budget' === $scenario ? 0.01 : 0.03);
 }
 
 function name(int $month): string
 {
-    return sprintf('%d-%02d', intdiv($month, 12), $month % 12 + 1);
+    return sprintf('%d-%02d', intdiv($month, 12), ($month % 12) + 1);
 }
 
 /** @param list<list<string|int>> $rows */
@@ -107,19 +117,48 @@ for ($month = FIRST; $month <= LAST; ++$month) {
             $riders = 0;
             foreach (CLASSES as $class => [$base, $price]) {
                 $season = 'Vans and lorries' === $class ? 0.6 + 0.4 * SEASON[$month % 12] : SEASON[$month % 12];
-                $count = (int) round($base * $share * $season * $traffic * wobble('Actual' === $scenario ? 0.02 : 0.004));
+                $count = (int) round(
+                    $base * $share * $season * $traffic * wobble('Actual' === $scenario ? 0.02 : 0.004),
+                );
                 $cents = (int) round(100 * $price * (1 + 0.012 * $miles) * (1 + 0.028 * intdiv($month - FIRST, 12)));
                 $riders += 'Vans and lorries' === $class ? $count : $count * ('Cars' === $class ? 2 : 1);
-                $bookings[] = [name($month), $scenario, $route, $class, $count, sprintf('%.2f', $cents / 100), intdiv($count * $cents, 100)];
-                $lines[$month][$scenario][$route][REVENUE_LINES[$class]] = ($lines[$month][$scenario][$route][REVENUE_LINES[$class]] ?? 0) + intdiv($count * $cents, 100);
+                $bookings[] = [
+                    name($month),
+                    $scenario,
+                    $route,
+                    $class,
+                    $count,
+                    sprintf('%.2f', $cents / 100),
+                    intdiv($count * $cents, 100),
+                ];
+                $lines[$month][$scenario][$route][REVENUE_LINES[$class]] =
+                    ($lines[$month][$scenario][$route][REVENUE_LINES[$class]] ?? 0) + intdiv($count * $cents, 100);
             }
             $lines[$month][$scenario][$route]['Onboard sales'] = (int) round($riders * 1.18 * wobble(0.05));
-            $sailed = (int) round($perMonth * (0.82 + 0.24 * SEASON[$month % 12])) - ('Actual' === $scenario && 'North' === $route && 2026 * 12 + 5 === $month ? 9 : 0);
+            $sailed =
+                (int) round($perMonth * (0.82 + 0.24 * SEASON[$month % 12])) -
+                ('Actual' === $scenario && 'North' === $route && 2026 * 12 + 5 === $month ? 9 : 0);
             $sailings[$month][$scenario][$route] = $sailed;
             $lines[$month][$scenario][$route] += [
-                'Fuel' => (int) round(fuelPrice($scenario, $month) * $miles * $sailed * ('Large vessel' === ROUTES[$route][3] ? 1.25 : 0.7)),
-                'Crew' => (int) round($perMonth * (88 + 4.9 * $miles) * (0.82 + 0.2 * SEASON[$month % 12]) * (1 + 0.03 * intdiv($month - FIRST, 12)) * wobble('Actual' === $scenario ? 0.07 : 0.004)) + ('Actual' === $scenario && 'North' === $route && 2026 * 12 + 5 === $month ? 9_800 : 0),
-                'Upkeep' => (int) round($perMonth * 41 * wobble('Actual' === $scenario ? 0.12 : 0.02)) + ('Actual' === $scenario && 'North' === $route && in_array($month, [2026 * 12 + 5, 2026 * 12 + 6], true) ? 18_500 : 0),
+                'Fuel' => (int) round(
+                    fuelPrice($scenario, $month) *
+                        $miles *
+                        $sailed *
+                        ('Large vessel' === ROUTES[$route][3] ? 1.25 : 0.7),
+                ),
+                'Crew' => (int) round(
+                    $perMonth *
+                        (88 + 4.9 * $miles) *
+                        (0.82 + 0.2 * SEASON[$month % 12]) *
+                        (1 + 0.03 * intdiv($month - FIRST, 12)) *
+                        wobble('Actual' === $scenario ? 0.07 : 0.004),
+                ) + ('Actual' === $scenario && 'North' === $route && 2026 * 12 + 5 === $month ? 9_800 : 0),
+                'Upkeep' => (int) round($perMonth * 41 * wobble('Actual' === $scenario ? 0.12 : 0.02)) +
+                    ('Actual' === $scenario
+                && 'North' === $route
+                && in_array($month, [2026 * 12 + 5, 2026 * 12 + 6], true)
+                    ? 18_500
+                    : 0),
                 'Harbour dues' => (int) round($sailed * 38.5),
                 'Overheads' => (int) round(9_400 * (0.4 + $share) * wobble(0.015)),
             ];
@@ -135,7 +174,10 @@ foreach ($lines as $month => $scenarios) {
         $net = [];
         foreach (SCENARIOS as $scenario) {
             $own = $scenarios[$scenario][$route] ?? null;
-            $net[] = null === $own ? '' : $own['Passenger fares'] + $own['Vehicle fares'] + $own['Freight'] + $own['Onboard sales'];
+            $net[] =
+                null === $own
+                    ? ''
+                    : $own['Passenger fares'] + $own['Vehicle fares'] + $own['Freight'] + $own['Onboard sales'];
             foreach ($own ?? [] as $line => $amount) {
                 $statement[] = [name($month), $scenario, $line, $route, $amount];
             }
@@ -153,7 +195,14 @@ foreach ($lines as $month => $scenarios) {
             $own = $scenarios[$scenario][$route] ?? null;
             $income = ['Passenger fares', 'Vehicle fares', 'Freight', 'Onboard sales'];
 
-            return null === $own ? '' : array_sum(array_map(static fn (string $line): int => in_array($line, $income, true) ? $own[$line] : -$own[$line], array_keys($own)));
+            return null === $own
+                ? ''
+                : array_sum(
+                    array_map(
+                        static fn (string $line): int => in_array($line, $income, true) ? $own[$line] : -$own[$line],
+                        array_keys($own),
+                    ),
+                );
         }, SCENARIOS);
         $result[] = [name($month), $route, ...$amounts];
     }
@@ -163,7 +212,14 @@ table('operating-result.csv', $result);
 $fuel = [['Month', 'Route', 'Actual', 'Budget', 'Forecast']];
 foreach ($lines as $month => $scenarios) {
     foreach (array_keys(ROUTES) as $route) {
-        $fuel[] = [name($month), $route, ...array_map(static fn (string $scenario): string|int => $scenarios[$scenario][$route]['Fuel'] ?? '', SCENARIOS)];
+        $fuel[] = [
+            name($month),
+            $route,
+            ...array_map(
+                static fn (string $scenario): string|int => $scenarios[$scenario][$route]['Fuel'] ?? '',
+                SCENARIOS,
+            ),
+        ];
     }
 }
 table('fuel-cost.csv', $fuel);
@@ -175,12 +231,28 @@ for ($month = FIRST; $month <= CLOSED; ++$month) {
         $sailed = $sailings[$month]['Actual'][$route];
         $offered = $sailed * ('Large vessel' === $class ? 420 : 190);
         $use = min(0.985, (0.44 + 0.36 * SEASON[$month % 12]) * ('Outer' === $route ? 0.7 : 1.0) * wobble(0.06));
-        $deck[] = [name($month), $route, $class, $offered, (int) round($offered * $use), (int) round($offered * 0.85)];
+        $deck[] = [
+            name($month),
+            $route,
+            $class,
+            $offered,
+            (int) round($offered * $use),
+            (int) round($offered * 0.85),
+        ];
         $winter = in_array($month % 12, [0, 1, 10, 11], true);
-        $cancelled = (int) round($perMonth * ($winter ? 0.031 : 0.008) * wobble(0.5)) + (2026 * 12 + 5 === $month && 'North' === $route ? 9 : 0);
+        $cancelled =
+            (int) round($perMonth * ($winter ? 0.031 : 0.008) * wobble(0.5)) +
+            (2026 * 12 + 5 === $month && 'North' === $route ? 9 : 0);
         $late = (int) round($sailed * ($winter ? 0.11 : 0.055) * (0.6 + $miles / 30) * wobble(0.4));
         $punctuality[] = [name($month), 'Actual', $route, $sailed - $late, $sailed, $cancelled];
-        $punctuality[] = [name($month), 'Target', $route, (int) round($sailed * 0.94), $sailed, (int) round($perMonth * 0.012)];
+        $punctuality[] = [
+            name($month),
+            'Target',
+            $route,
+            (int) round($sailed * 0.94),
+            $sailed,
+            (int) round($perMonth * 0.012),
+        ];
     }
 }
 table('deck-space.csv', $deck);
@@ -195,10 +267,14 @@ for ($month = 2024 * 12; $month <= CLOSED; ++$month) {
 }
 table('reserve.csv', $reserve);
 
-// Customers come and go, and not every one was budgeted or shipped anything each month. A seed of its own: the others stay as they are.
+// Customers come and go, and not every one was budgeted or shipped anything each month. A seed of its own: the others
+// stay as they are.
 mt_srand(20_260_901);
 
-/** Customer => usual freight a month in EUR, share of months with freight, first and last month, whether it was budgeted. */
+/**
+ * Customer => usual freight a month in EUR, share of months with freight, first and last month, whether it was
+ * budgeted.
+ */
 const CUSTOMERS = [
     'Aldwick Foods' => [21_000, 1.0, FIRST + 12, LAST, true],
     'Sound Builders' => [14_500, 0.9, FIRST + 12, LAST, true],

@@ -11,7 +11,8 @@ use KeenMargin\Core\Figures\Keeping\Run;
 use KeenMargin\Core\Figures\PackedAmounts;
 
 /**
- * Figures a series at a time: one row holds all amounts of a measure, scenario and members, packed. Imports remember what
+ * Figures a series at a time: one row holds all amounts of a measure, scenario and members, packed. Imports remember
+ * what
  * they changed, so that they can be taken back, and the header by which the next file of their kind is known.
  */
 final class Version20261125000000 extends AbstractMigration
@@ -23,12 +24,31 @@ final class Version20261125000000 extends AbstractMigration
 
     public function up(Schema $schema): void
     {
-        $this->connection->executeStatement('CREATE TABLE series (id INTEGER PRIMARY KEY NOT NULL, dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, measure INTEGER NOT NULL, scenario INTEGER NOT NULL, m0 INTEGER NOT NULL, m1 INTEGER NOT NULL, m2 INTEGER NOT NULL, m3 INTEGER NOT NULL, m4 INTEGER NOT NULL, m5 INTEGER NOT NULL, m6 INTEGER NOT NULL, m7 INTEGER NOT NULL)');
-        $this->connection->executeStatement('CREATE UNIQUE INDEX series_key ON series (dataset, measure, scenario, m0, m1, m2, m3, m4, m5, m6, m7)');
-        $this->connection->executeStatement('CREATE TABLE packed (series INTEGER PRIMARY KEY NOT NULL REFERENCES series (id) ON DELETE CASCADE, amounts BLOB NOT NULL, imports BLOB NOT NULL)');
-        $this->connection->executeStatement('CREATE TABLE touched (import INTEGER NOT NULL REFERENCES import (id) ON DELETE CASCADE, series INTEGER NOT NULL REFERENCES series (id) ON DELETE CASCADE, amounts BLOB NOT NULL, imports BLOB NOT NULL, PRIMARY KEY (import, series)) WITHOUT ROWID');
+        $this->connection->executeStatement(
+            'CREATE TABLE series (id INTEGER PRIMARY KEY NOT NULL, dataset INTEGER NOT NULL REFERENCES dataset (id) '
+                .'ON DELETE CASCADE, measure INTEGER NOT NULL, scenario INTEGER NOT NULL, m0 INTEGER NOT NULL, m1 '
+                .'INTEGER NOT NULL, m2 INTEGER NOT NULL, m3 INTEGER NOT NULL, m4 INTEGER NOT NULL, m5 INTEGER NOT '
+                .'NULL, m6 INTEGER NOT NULL, m7 INTEGER NOT NULL)',
+        );
+        $this->connection->executeStatement(
+            'CREATE UNIQUE INDEX series_key ON series (dataset, measure, scenario, m0, m1, m2, m3, m4, m5, m6, m7)',
+        );
+        $this->connection->executeStatement(
+            'CREATE TABLE packed (series INTEGER PRIMARY KEY NOT NULL REFERENCES series (id) ON DELETE CASCADE, '
+                .'amounts BLOB NOT NULL, imports BLOB NOT NULL)',
+        );
+        $this->connection->executeStatement(
+            'CREATE TABLE touched (import INTEGER NOT NULL REFERENCES import (id) ON DELETE CASCADE, series INTEGER '
+                .'NOT NULL REFERENCES series (id) ON DELETE CASCADE, amounts BLOB NOT NULL, imports BLOB NOT NULL, '
+                .'PRIMARY KEY (import, series)) WITHOUT ROWID',
+        );
         $this->connection->executeStatement('CREATE INDEX touched_series ON touched (series, import)');
-        $this->connection->executeStatement('CREATE TABLE series_total (dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, place INTEGER NOT NULL, member INTEGER NOT NULL, measure INTEGER NOT NULL, scenario INTEGER NOT NULL, amounts BLOB NOT NULL, counts BLOB NOT NULL, PRIMARY KEY (dataset, place, measure, scenario, member)) WITHOUT ROWID');
+        $this->connection->executeStatement(
+            'CREATE TABLE series_total (dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, place '
+                .'INTEGER NOT NULL, member INTEGER NOT NULL, measure INTEGER NOT NULL, scenario INTEGER NOT NULL, '
+                .'amounts BLOB NOT NULL, counts BLOB NOT NULL, PRIMARY KEY (dataset, place, measure, scenario, '
+                .'member)) WITHOUT ROWID',
+        );
         $this->pack();
         $this->addSql('ALTER TABLE import ADD COLUMN mode VARCHAR(20) DEFAULT \'add\' NOT NULL');
         $this->addSql('ALTER TABLE import ADD COLUMN signature VARCHAR(40) DEFAULT \'\' NOT NULL');
@@ -52,7 +72,12 @@ final class Version20261125000000 extends AbstractMigration
         $columns = 'dataset, measure, scenario, m0, m1, m2, m3, m4, m5, m6, m7';
         $key = '';
         $amounts = $imports = [];
-        foreach ($this->connection->iterateNumeric("SELECT $columns, period, amount, import FROM fact ORDER BY dataset, measure, m0, m1, m2, m3, m4, m5, m6, m7, scenario, period") as $row) {
+        foreach (
+            $this->connection->iterateNumeric(
+                "SELECT $columns, period, amount, import FROM fact ORDER BY dataset, measure, m0, m1, m2, m3, m4, "
+                    .'m5, m6, m7, scenario, period',
+            ) as $row
+        ) {
             $numbers = array_map(static fn (mixed $cell): int => \is_int($cell) ? $cell : 0, $row);
             $own = "($columns) VALUES (".implode(', ', \array_slice($numbers, 0, -3)).')';
             if ($own !== $key) {
@@ -66,13 +91,25 @@ final class Version20261125000000 extends AbstractMigration
         $this->keep($key, $amounts, $imports);
         // Totals over all members; those by member are made at the next import.
         $totals = [];
-        foreach ($this->connection->iterateNumeric('SELECT dataset, measure, scenario, period, amount, facts FROM fact_total') as $row) {
-            [$dataset, $measure, $scenario, $start, $amount, $facts] = array_map(static fn (mixed $cell): int => \is_int($cell) ? $cell : 0, $row);
+        foreach (
+            $this->connection->iterateNumeric(
+                'SELECT dataset, measure, scenario, period, amount, facts FROM fact_total',
+            ) as $row
+        ) {
+            [$dataset, $measure, $scenario, $start, $amount, $facts] = array_map(
+                static fn (mixed $cell): int => \is_int($cell) ? $cell : 0,
+                $row,
+            );
             $totals["$dataset, -1, 0, $measure, $scenario"][0][$start] = $amount;
             $totals["$dataset, -1, 0, $measure, $scenario"][1][$start] = $facts;
         }
         foreach ($totals as $of => [$sums, $counts]) {
-            $this->connection->executeStatement("INSERT INTO series_total (dataset, place, member, measure, scenario, amounts, counts) VALUES ($of, ?, ?)", [PackedAmounts::pack($sums), PackedAmounts::pack($counts)], [ParameterType::LARGE_OBJECT, ParameterType::LARGE_OBJECT]);
+            $this->connection->executeStatement(
+                "INSERT INTO series_total (dataset, place, member, measure, scenario, amounts, counts) VALUES ($of, "
+                    .'?, ?)',
+                [PackedAmounts::pack($sums), PackedAmounts::pack($counts)],
+                [ParameterType::LARGE_OBJECT, ParameterType::LARGE_OBJECT],
+            );
         }
     }
 
@@ -88,6 +125,10 @@ final class Version20261125000000 extends AbstractMigration
         $this->connection->executeStatement("INSERT INTO series $key");
         $id = (int) $this->connection->lastInsertId();
         $bytes = [ParameterType::INTEGER, ParameterType::LARGE_OBJECT, ParameterType::LARGE_OBJECT];
-        $this->connection->executeStatement('INSERT INTO packed VALUES (?, ?, ?)', [$id, ...(new Run($amounts, $imports))->pack()], $bytes);
+        $this->connection->executeStatement(
+            'INSERT INTO packed VALUES (?, ?, ?)',
+            [$id, ...(new Run($amounts, $imports))->pack()],
+            $bytes,
+        );
     }
 }

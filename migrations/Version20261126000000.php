@@ -30,10 +30,21 @@ final class Version20261126000000 extends AbstractMigration
         $this->addSql('ALTER TABLE chart ADD COLUMN used_at DATETIME DEFAULT NULL');
         $this->addSql('UPDATE chart SET used_at = saved_at');
         $this->addSql("ALTER TABLE import ADD COLUMN who VARCHAR(100) DEFAULT '' NOT NULL");
-        $this->addSql('CREATE TABLE dataset_change (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, at VARCHAR(30) NOT NULL, who VARCHAR(100) NOT NULL, says VARCHAR(400) NOT NULL, undone INTEGER DEFAULT 0 NOT NULL, body CLOB NOT NULL)');
+        $this->addSql(
+            'CREATE TABLE dataset_change (id INTEGER PRIMARY KEY AUTOINCREMENT NOT NULL, dataset INTEGER NOT NULL '
+                .'REFERENCES dataset (id) ON DELETE CASCADE, at VARCHAR(30) NOT NULL, who VARCHAR(100) NOT NULL, '
+                .'says VARCHAR(400) NOT NULL, undone INTEGER DEFAULT 0 NOT NULL, body CLOB NOT NULL)',
+        );
         $this->addSql('CREATE INDEX dataset_change_of ON dataset_change (dataset, undone, id)');
-        $this->addSql('CREATE TABLE dataset_check (dataset INTEGER PRIMARY KEY NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, sign VARCHAR(40) NOT NULL, findings CLOB NOT NULL)');
-        $this->addSql('CREATE TABLE accepted_check (dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, finding VARCHAR(80) NOT NULL, mark VARCHAR(40) NOT NULL, reason VARCHAR(500) NOT NULL, who VARCHAR(100) NOT NULL, at VARCHAR(30) NOT NULL, PRIMARY KEY (dataset, finding)) WITHOUT ROWID');
+        $this->addSql(
+            'CREATE TABLE dataset_check (dataset INTEGER PRIMARY KEY NOT NULL REFERENCES dataset (id) ON DELETE '
+                .'CASCADE, sign VARCHAR(40) NOT NULL, findings CLOB NOT NULL)',
+        );
+        $this->addSql(
+            'CREATE TABLE accepted_check (dataset INTEGER NOT NULL REFERENCES dataset (id) ON DELETE CASCADE, '
+                .'finding VARCHAR(80) NOT NULL, mark VARCHAR(40) NOT NULL, reason VARCHAR(500) NOT NULL, who '
+                .'VARCHAR(100) NOT NULL, at VARCHAR(30) NOT NULL, PRIMARY KEY (dataset, finding)) WITHOUT ROWID',
+        );
     }
 
     public function down(Schema $schema): void

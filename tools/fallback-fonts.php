@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Makes assets/fonts/fallback and core/Scene/fallback-widths.php: fonts for letters that IBM Plex does not have. Run again only
+ * Makes assets/fonts/fallback and core/Scene/fallback-widths.php: fonts for letters that IBM Plex does not have. Run
+ * again only
  * when they change, with the unpacked Debian packages fonts-noto-core and fonts-droid-fallback, and the npm package
  * @fontsource/noto-emoji:
  *
@@ -16,7 +17,10 @@ require dirname(__DIR__).'/vendor/autoload.php';
 [$debian, $emoji] = [$argv[1] ?? '', $argv[2] ?? ''];
 $noto = "$debian/usr/share/fonts/truetype/noto";
 if (!is_dir($noto) || !is_dir("$emoji/files")) {
-    fwrite(\STDERR, "Give the root of the unpacked Debian packages and the unpacked folder of @fontsource/noto-emoji.\n");
+    fwrite(
+        \STDERR,
+        "Give the root of the unpacked Debian packages and the unpacked folder of @fontsource/noto-emoji.\n",
+    );
     exit(2);
 }
 $root = dirname(__DIR__);
@@ -47,7 +51,8 @@ foreach ($files as $name => $file) {
 }
 ksort($widths);
 
-// The libraries for pictures and PDFs know code points of two bytes only: emoji beyond them stand in the private use area too.
+// The libraries for pictures and PDFs know code points of two bytes only: emoji beyond them stand in the private use
+// area too.
 $glyphs = fontGlyphs(fontTables((string) file_get_contents($files['NotoEmoji'])));
 $private = 0xE000;
 $short = array_filter($glyphs, static fn (int $code): bool => $code < 0xE000, \ARRAY_FILTER_USE_KEY);
@@ -67,16 +72,35 @@ foreach ($files as $name => $file) {
 $runs = [];
 foreach ($widths as $code => $width) {
     $last = array_key_last($runs);
-    if (null !== $last && $runs[$last][1] === $code - 1 && $runs[$last][2] === $width && $runs[$last][3] === $drawn[$code]) {
+    if (
+        null !== $last
+        && $runs[$last][1] === $code - 1
+        && $runs[$last][2] === $width
+        && $runs[$last][3] === $drawn[$code]
+    ) {
         $runs[$last][1] = $code;
     } else {
         $runs[] = [$code, $code, $width, $drawn[$code]];
     }
 }
 $names = array_keys($files);
-$out = "<?php\n\n// Fonts for letters that the shipped ones lack, by their order in FallbackFonts::NAMES, and their advance widths in\n// thousandths of the type size: first code point, last, width, font; rising. Made by tools/fallback-fonts.php.\nreturn [\n";
+$out =
+    "<?php\n\n// Fonts for letters that the shipped ones lack, by their order in FallbackFonts::NAMES, and their "
+        ."advance widths in\n// thousandths of the type size: first code point, last, width, font; rising. Made by "
+        ."tools/fallback-fonts.php.\nreturn [\n";
 foreach (array_chunk($runs, 8) as $line) {
-    $out .= '    '.implode(', ', array_map(static fn (array $run): string => "[$run[0], $run[1], $run[2], ".array_search($run[3], $names, true).']', $line)).",\n";
+    $out .=
+        '    '.
+        implode(
+            ', ',
+            array_map(
+                static fn (array $run): string => "[$run[0], $run[1], $run[2], ".
+                    array_search($run[3], $names, true).
+                    ']',
+                $line,
+            ),
+        ).
+        ",\n";
 }
 file_put_contents("$root/core/Scene/fallback-widths.php", $out."];\n");
 echo count($widths), ' letters in ', count($runs), " runs\n";

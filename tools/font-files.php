@@ -13,7 +13,9 @@ function fontTables(string $bytes): array
     for ($i = 0; $i < $count; ++$i) {
         ['tag' => $tag, 'at' => $at, 'packed' => $packed, 'length' => $length] = $isPacked
             ? unpack('a4tag/Nat/Npacked/Nlength', $bytes, 44 + 20 * $i)
-            : unpack('a4tag/Nsum/Nat/Npacked', $bytes, 12 + 16 * $i) + ['length' => unpack('N', $bytes, 12 + 16 * $i + 12)[1]];
+            : unpack('a4tag/Nsum/Nat/Npacked', $bytes, 12 + 16 * $i) + [
+                'length' => unpack('N', $bytes, 12 + 16 * $i + 12)[1],
+            ];
         $part = substr($bytes, $at, $packed);
         $tables[$tag] = $packed < $length ? gzuncompress($part) : $part;
     }
@@ -36,7 +38,11 @@ function fontGlyphs(array $tables): array
         $at = $long(4 + 8 * $i + 4);
         if (12 === $word($at)) {
             for ($group = 0; $group < $long($at + 12); ++$group) {
-                [$start, $end, $first] = [$long($at + 16 + 12 * $group), $long($at + 20 + 12 * $group), $long($at + 24 + 12 * $group)];
+                [$start, $end, $first] = [
+                    $long($at + 16 + 12 * $group),
+                    $long($at + 20 + 12 * $group),
+                    $long($at + 24 + 12 * $group),
+                ];
                 for ($code = $start; $code <= $end; ++$code) {
                     $glyphs[$code] = $first + $code - $start;
                 }
@@ -47,13 +53,17 @@ function fontGlyphs(array $tables): array
         }
         $segments = $word($at + 6) / 2;
         for ($s = 0; $s < $segments; ++$s) {
-            [$end, $start, $delta] = [$word($at + 14 + 2 * $s), $word($at + 16 + 2 * $segments + 2 * $s), $word($at + 16 + 4 * $segments + 2 * $s)];
+            [$end, $start, $delta] = [
+                $word($at + 14 + 2 * $s),
+                $word($at + 16 + 2 * $segments + 2 * $s),
+                $word($at + 16 + 4 * $segments + 2 * $s),
+            ];
             $rangeAt = $at + 16 + 6 * $segments + 2 * $s;
             $range = $word($rangeAt);
             for ($code = $start; $code <= $end && $code < 0xFFFF; ++$code) {
                 $glyph = 0 === $range ? $code + $delta : $word($rangeAt + $range + 2 * ($code - $start));
                 $glyph = (0 === $range || 0 === $glyph ? $glyph : $glyph + $delta) & 0xFFFF;
-                0 === $glyph || $glyphs[$code] = $glyph;
+                0 === $glyph || ($glyphs[$code] = $glyph);
             }
         }
     }
@@ -69,7 +79,12 @@ function advanceWidths(string $file): array
     $perEm = unpack('n', $tables['head'], 18)[1];
     $metrics = unpack('n', $tables['hhea'], 34)[1];
 
-    return array_map(static fn (int $glyph): int => (int) round(1000 * unpack('n', $tables['hmtx'], 4 * min($glyph, $metrics - 1))[1] / $perEm), fontGlyphs($tables));
+    return array_map(
+        static fn (int $glyph): int => (int) round(
+            (1000 * unpack('n', $tables['hmtx'], 4 * min($glyph, $metrics - 1))[1]) / $perEm,
+        ),
+        fontGlyphs($tables),
+    );
 }
 
 /**
@@ -86,7 +101,11 @@ function cmapTable(array $short, array $all): string
         $segments[$format] = [];
         foreach ($glyphs as $code => $glyph) {
             $last = array_key_last($segments[$format]);
-            if (null !== $last && $segments[$format][$last][1] === $code - 1 && $segments[$format][$last][2] + $code - $segments[$format][$last][0] === $glyph) {
+            if (
+                null !== $last
+                && $segments[$format][$last][1] === $code - 1
+                && $segments[$format][$last][2] + $code - $segments[$format][$last][0] === $glyph
+            ) {
                 $segments[$format][$last][1] = $code;
             } else {
                 $segments[$format][] = [$code, $code, $glyph];
@@ -102,7 +121,13 @@ function cmapTable(array $short, array $all): string
     }
     $count = intdiv(strlen($ends), 2);
     $power = 2 ** (int) floor(log($count, 2));
-    $body = pack('nnnn', 2 * $count, 2 * $power, (int) log($power, 2), 2 * ($count - $power)).$ends.pack('n', 0).$starts.$deltas.$ranges;
+    $body =
+        pack('nnnn', 2 * $count, 2 * $power, (int) log($power, 2), 2 * ($count - $power)).
+        $ends.
+        pack('n', 0).
+        $starts.
+        $deltas.
+        $ranges;
     $four = pack('nnn', 4, 6 + strlen($body), 0).$body;
     $groups = implode('', array_map(static fn (array $one): string => pack('NNN', ...$one), $segments[12]));
     $twelve = pack('nnNNN', 12, 0, 16 + strlen($groups), 0, count($segments[12])).$groups;
@@ -122,7 +147,9 @@ function writeTrueType(string $from, string $to, array $instead = []): void
     ksort($tables);
     $count = count($tables);
     $power = 2 ** (int) floor(log($count, 2));
-    $head = (str_starts_with($bytes, 'wOFF') ? substr($bytes, 4, 4) : substr($bytes, 0, 4)).pack('nnnn', $count, 16 * $power, (int) log($power, 2), 16 * ($count - $power));
+    $head =
+        (str_starts_with($bytes, 'wOFF') ? substr($bytes, 4, 4) : substr($bytes, 0, 4)).
+        pack('nnnn', $count, 16 * $power, (int) log($power, 2), 16 * ($count - $power));
     $at = 12 + 16 * $count;
     $body = '';
     foreach ($tables as $tag => $table) {

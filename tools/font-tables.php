@@ -18,7 +18,9 @@ $root = dirname(__DIR__);
 
 require __DIR__.'/font-files.php';
 
-$out = "<?php\n\n// Advance widths of the shipped fonts in thousandths of the type size, by code point. Made by tools/font-tables.php.\nreturn [\n";
+$out =
+    "<?php\n\n// Advance widths of the shipped fonts in thousandths of the type size, by code point. Made by "
+        ."tools/font-tables.php.\nreturn [\n";
 foreach (['400' => 'Regular', '600' => 'SemiBold'] as $weight => $name) {
     $out .= "    $weight => [";
     foreach (advanceWidths("$sans/fonts/complete/woff/IBMPlexSans-$name.woff") as $code => $width) {
@@ -29,18 +31,36 @@ foreach (['400' => 'Regular', '600' => 'SemiBold'] as $weight => $name) {
 file_put_contents("$root/core/Scene/advance-widths.php", $out."];\n");
 
 $faces = [];
-foreach ([['IBM Plex Sans', $sans, 'IBMPlexSans', [400 => 'Regular', 600 => 'SemiBold']], ['IBM Plex Serif', $serif, 'IBMPlexSerif', [400 => 'Regular', 500 => 'Medium']]] as [$family, $folder, $prefix, $weights]) {
+foreach (
+    [
+        ['IBM Plex Sans', $sans, 'IBMPlexSans', [400 => 'Regular', 600 => 'SemiBold']],
+        ['IBM Plex Serif', $serif, 'IBMPlexSerif', [400 => 'Regular', 500 => 'Medium']],
+    ] as [$family, $folder, $prefix, $weights]
+) {
     foreach ($weights as $weight => $name) {
         $css = (string) file_get_contents("$folder/fonts/split/woff2/$prefix-$name.css");
-        preg_match_all('~('.$prefix.'-'.$name.'-\w+\.woff2).*?unicode-range:\s*([^;}]+)~s', $css, $matches, \PREG_SET_ORDER);
+        preg_match_all(
+            '~('.$prefix.'-'.$name.'-\w+\.woff2).*?unicode-range:\s*([^;}]+)~s',
+            $css,
+            $matches,
+            \PREG_SET_ORDER,
+        );
         foreach ($matches as [, $file, $ranges]) {
             if (is_file("$root/assets/fonts/$file")) {
-                $faces[$file] = ['family' => $family, 'weight' => $weight, 'file' => $file, 'ranges' => preg_replace('/\s+/', '', $ranges)];
+                $faces[$file] = [
+                    'family' => $family,
+                    'weight' => $weight,
+                    'file' => $file,
+                    'ranges' => preg_replace('/\s+/', '', $ranges),
+                ];
             }
         }
     }
 }
-file_put_contents("$root/assets/fonts/faces.json", json_encode(array_values($faces), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES)."\n");
+file_put_contents(
+    "$root/assets/fonts/faces.json",
+    json_encode(array_values($faces), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES)."\n",
+);
 
 require "$root/vendor/autoload.php";
 @mkdir("$root/assets/fonts/pdf");

@@ -19,7 +19,9 @@ $css = "/* $head */\n";
 /** @var list<array{family: string, weight: int, file: string, ranges: string}> $faces */
 $faces = json_decode((string) file_get_contents("$root/assets/fonts/faces.json"), true, 8, \JSON_THROW_ON_ERROR);
 foreach ($faces as $face) {
-    $css .= "@font-face { font-family: '{$face['family']}'; font-weight: {$face['weight']}; font-display: block; unicode-range: {$face['ranges']}; src: url('../../assets/fonts/{$face['file']}') format('woff2'); }\n";
+    $css .= "@font-face { font-family: '{$face['family']}'; "
+        ."font-weight: {$face['weight']}; font-display: block; "
+        ."unicode-range: {$face['ranges']}; src: url('../../assets/fonts/{$face['file']}') format('woff2'); }\n";
 }
 $css .= "@theme {\n  --color-*: initial;\n";
 $inks = $greys = [];
@@ -29,12 +31,32 @@ foreach (Ink::cases() as $ink) {
     $css .= $ink->isHatch() ? '' : "  --color-{$ink->value}: {$ink->colour()};\n";
 }
 $css .= '  --font-sans: \''.Type::SANS."', sans-serif;\n  --font-serif: '".Type::SERIF."', serif;\n}\n";
-$hatches = array_values(array_map(static fn (Ink $ink): string => $ink->value, array_filter(Ink::cases(), static fn (Ink $ink): bool => $ink->isHatch())));
-$ts = "// $head\nexport const palettes: Record<'effect' | 'greys', Record<string, string>> = ".json_encode(['effect' => $inks, 'greys' => $greys], \JSON_PRETTY_PRINT)."\n"
-    ."export const inks = palettes.effect\n"
-    .'export const hatches: string[] = '.json_encode($hatches)."\n"
-    .'export const hatch = { size: '.Hatch::SIZE.', thickness: '.Hatch::THICKNESS.", path: '".Hatch::PATH."', paper: '".Ink::Panel->colour()."' }\n"
-    ."export const chartFont = '".Type::SANS."'\n";
+$hatches = array_values(
+    array_map(
+        static fn (Ink $ink): string => $ink->value,
+        array_filter(Ink::cases(), static fn (Ink $ink): bool => $ink->isHatch()),
+    ),
+);
+$ts =
+    "// $head\nexport const palettes: Record<'effect' | 'greys', Record<string, string>> = ".
+    json_encode(['effect' => $inks, 'greys' => $greys], \JSON_PRETTY_PRINT).
+    "\n".
+    "export const inks = palettes.effect\n".
+    'export const hatches: string[] = '.
+    json_encode($hatches).
+    "\n".
+    'export const hatch = { size: '.
+    Hatch::SIZE.
+    ', thickness: '.
+    Hatch::THICKNESS.
+    ", path: '".
+    Hatch::PATH.
+    "', paper: '".
+    Ink::Panel->colour().
+    "' }\n".
+    "export const chartFont = '".
+    Type::SANS.
+    "'\n";
 foreach (['css' => $css, 'ts' => $ts] as $ending => $text) {
     $file = "$root/frontend/shared/notation.$ending";
     if (!is_file($file) || file_get_contents($file) !== $text) {

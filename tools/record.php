@@ -6,9 +6,12 @@ declare(strict_types=1);
  * Records what the program answers: `php tools/record.php FOLDER [--cases FOLDER]`. Two recordings are compared by
  * `diff -r ONE OTHER`; a pure move of code changes nothing in them.
  *
- * Asks the served API and the command line only, so that it outlives changes within. Recorded are, of the demo figures: every
- * list, dataset, chart, picture, table and export; of each fixture file: how it is read and what comes in; of random figures:
- * 500 questions with their workings, drawings and pictures. The random cases are written along; a later recording takes them from
+ * Asks the served API and the command line only, so that it outlives changes within. Recorded are, of the demo figures:
+ * every
+ * list, dataset, chart, picture, table and export; of each fixture file: how it is read and what comes in; of random
+ * figures:
+ * 500 questions with their workings, drawings and pictures. The random cases are written along; a later recording takes
+ * them from
  * an earlier one by --cases, so that it asks the same even where the generator has changed.
  */
 
@@ -24,7 +27,7 @@ const LEDGERS = 250;
 const QUESTIONS = 2;
 
 $to = $argv[1] ?? '';
-$cases = ('--cases' === ($argv[2] ?? '')) ? $argv[3] ?? '' : '';
+$cases = '--cases' === ($argv[2] ?? '') ? $argv[3] ?? '' : '';
 if ('' === $to || file_exists($to)) {
     fwrite(\STDERR, "Give a folder that is not there yet; see the head of this file.\n");
     exit(2);
@@ -35,7 +38,11 @@ $work = sys_get_temp_dir().'/keen-record-'.bin2hex(random_bytes(4));
 mkdir($work);
 
 /** What the clock says is left out, as are the numbers of files on the shelf. */
-$timeless = static fn (string $text): string => (string) preg_replace(['/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\+\d\d:\d\d|Z)/', '/"[0-9a-f]{24}"/', '#(/CreationDate|/ModDate|/ID)[^\n]*#'], ['TIME', '"ID"', ''], $text);
+$timeless = static fn (string $text): string => (string) preg_replace(
+    ['/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\+\d\d:\d\d|Z)/', '/"[0-9a-f]{24}"/', '#(/CreationDate|/ModDate|/ID)[^\n]*#'],
+    ['TIME', '"ID"', ''],
+    $text,
+);
 $keep = static function (string $name, string $bytes) use ($to, $timeless): void {
     $path = "$to/$name";
     is_dir(dirname($path)) || mkdir(dirname($path), 0o777, true);
@@ -43,12 +50,20 @@ $keep = static function (string $name, string $bytes) use ($to, $timeless): void
 };
 $answer = static function (string $name, Answer $answer) use ($keep): void {
     $isJson = str_contains($answer->header('Content-Type'), 'json');
-    $body = $isJson ? (string) json_encode(json_decode($answer->body), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE) : $answer->body;
+    $body = $isJson
+        ? (string) json_encode(
+            json_decode($answer->body),
+            \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+        )
+        : $answer->body;
     $keep($name, "$answer->status\n$body\n");
 };
 $pdf = static function (string $name, Answer $answer) use ($keep, $work): void {
     file_put_contents("$work/page.pdf", $answer->body);
-    $keep($name, "$answer->status\n".shell_exec('pdftotext -layout '.escapeshellarg("$work/page.pdf").' - 2>/dev/null'));
+    $keep(
+        $name,
+        "$answer->status\n".shell_exec('pdftotext -layout '.escapeshellarg("$work/page.pdf").' - 2>/dev/null'),
+    );
 };
 $picture = static function (string $name, int $dataset, mixed $recipe) use ($answer, $pdf): void {
     $body = ['recipe' => $recipe];
@@ -63,7 +78,7 @@ $picture = static function (string $name, int $dataset, mixed $recipe) use ($ans
 $environment = ['KEEN_DATA' => "$work/demo.sqlite"] + getenv();
 foreach ([['doctrine:migrations:migrate', '--no-interaction', '-q'], ['keen:demo', '-q']] as $command) {
     $process = proc_open([\PHP_BINARY, "$root/bin/console", ...$command], [], $pipes, $root, $environment);
-    is_resource($process) && 0 === proc_close($process) || exit(1);
+    (is_resource($process) && 0 === proc_close($process)) || exit(1);
 }
 $server = OwnServer::on("$work/demo.sqlite", true);
 Server::instead($server, static function () use ($answer, $picture): void {
@@ -79,19 +94,36 @@ Server::instead($server, static function () use ($answer, $picture): void {
         }
         $recipe = $dataset->at('firstRecipe');
         foreach (['slots', 'fits'] as $part) {
-            $answer("demo/dataset-$id/$part.json", Server::send('POST', "/api/datasets/$id/$part", ['recipe' => $recipe]));
+            $answer(
+                "demo/dataset-$id/$part.json",
+                Server::send('POST', "/api/datasets/$id/$part", ['recipe' => $recipe]),
+            );
         }
         foreach (array_keys((array) $dataset->at('breakdowns')) as $b) {
-            $answer("demo/dataset-$id/table-$b.json", Server::send('POST', "/api/datasets/$id/tables", ['by' => $dataset->text('breakdowns', $b, 'name'), 'scenario' => 'AC']));
+            $answer(
+                "demo/dataset-$id/table-$b.json",
+                Server::send('POST', "/api/datasets/$id/tables", [
+                    'by' => $dataset->text('breakdowns', $b, 'name'),
+                    'scenario' => 'AC',
+                ]),
+            );
         }
         $kinds = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => $recipe]);
         foreach (array_keys((array) $kinds->at('kinds')) as $k) {
-            $picture("demo/dataset-$id/kind-{$kinds->text('kinds', $k, 'id')}", $id, ['keenMargin' => 1, 'question' => $kinds->at('kinds', $k, 'question'), 'kind' => $kinds->text('kinds', $k, 'id')]);
+            $picture("demo/dataset-$id/kind-{$kinds->text('kinds', $k, 'id')}", $id, [
+                'keenMargin' => 1,
+                'question' => $kinds->at('kinds', $k, 'question'),
+                'kind' => $kinds->text('kinds', $k, 'id'),
+            ]);
         }
     }
     foreach (array_keys((array) Server::send('GET', '/api/charts')->at('items')) as $i) {
         $chart = Server::send('GET', '/api/charts');
-        $picture("demo/chart-{$chart->int('items', $i, 'id')}", $chart->int('items', $i, 'dataset'), $chart->at('items', $i, 'recipe'));
+        $picture(
+            "demo/chart-{$chart->int('items', $i, 'id')}",
+            $chart->int('items', $i, 'dataset'),
+            $chart->at('items', $i, 'recipe'),
+        );
     }
 });
 $server->end();
@@ -99,12 +131,23 @@ $server->end();
 // Files as they come.
 $server = OwnServer::on("$work/files.sqlite");
 Server::instead($server, static function () use ($answer, $picture, $root): void {
-    foreach ([...glob("$root/tests/fixtures/figures/*.*") ?: [], ...glob("$root/tests/fixtures/ledger/*.csv") ?: []] as $file) {
+    foreach (
+        [...glob("$root/tests/fixtures/figures/*.*") ?: [], ...glob("$root/tests/fixtures/ledger/*.csv") ?: []] as $file
+    ) {
         $name = 'files/'.basename($file);
         $reading = Server::upload(basename($file), (string) file_get_contents($file));
         $answer("$name/reading.json", $reading);
-        $answer("$name/trial.json", Server::send('POST', "/api/readings/{$reading->text('id')}/trials", ['mapping' => $reading->at('mapping')]));
-        $made = Server::send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => basename($file), 'mapping' => $reading->at('mapping')]);
+        $answer(
+            "$name/trial.json",
+            Server::send('POST', "/api/readings/{$reading->text('id')}/trials", [
+                'mapping' => $reading->at('mapping'),
+            ]),
+        );
+        $made = Server::send('POST', '/api/datasets', [
+            'reading' => $reading->text('id'),
+            'name' => basename($file),
+            'mapping' => $reading->at('mapping'),
+        ]);
         $answer("$name/dataset.json", $made);
         if (201 === $made->status) {
             $answer("$name/export.csv", Server::send('GET', "/api/datasets/{$made->int('id')}/exports/csv"));
@@ -121,18 +164,40 @@ Server::instead($server, static function () use ($picture, $cases, $to): void {
         $path = "cases/$seed.json";
         if ('' === $cases) {
             $ledger = new RandomLedger(700_000 + $seed);
-            $questions = array_map(static fn (int $number): mixed => json_decode($ledger->recipe($ledger->question($number))), range(1, QUESTIONS));
-            $case = json_encode(['csv' => $ledger->csv, 'mapping' => $ledger->mapping, 'groups' => $ledger->groups, 'roles' => $ledger->roles, 'recipes' => $questions], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+            $questions = array_map(
+                static fn (int $number): mixed => json_decode($ledger->recipe($ledger->question($number))),
+                range(1, QUESTIONS),
+            );
+            $case = json_encode(
+                [
+                    'csv' => $ledger->csv,
+                    'mapping' => $ledger->mapping,
+                    'groups' => $ledger->groups,
+                    'roles' => $ledger->roles,
+                    'recipes' => $questions,
+                ],
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+            );
         } else {
             $case = (string) file_get_contents("$cases/$path");
         }
         file_put_contents("$to/$path", $case);
         $read = json_decode($case, true);
-        assert(is_array($read) && is_string($read['csv']) && is_array($read['mapping']) && is_array($read['groups']) && is_array($read['roles']));
+        assert(
+            is_array($read)
+                && is_string($read['csv'])
+                && is_array($read['mapping'])
+                && is_array($read['groups'])
+                && is_array($read['roles']),
+        );
         /** @var array<string, mixed> $mapping */
         $mapping = $read['mapping'];
         $reading = Server::upload('ledger.csv', $read['csv'])->text('id');
-        $dataset = Server::send('POST', '/api/datasets', ['reading' => $reading, 'name' => "Ledger $seed", 'mapping' => $mapping])->int('id');
+        $dataset = Server::send('POST', '/api/datasets', [
+            'reading' => $reading,
+            'name' => "Ledger $seed",
+            'mapping' => $mapping,
+        ])->int('id');
         $breakdown = '/breakdowns/'.Server::send('GET', "/api/datasets/$dataset")->int('breakdowns', 0, 'id');
         foreach ($read['groups'] as $member => $group) {
             Kept::change('PATCH', $dataset, $breakdown, ['members' => [(string) $member], 'group' => $group]);

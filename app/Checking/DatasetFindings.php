@@ -28,44 +28,93 @@ final readonly class DatasetFindings
         $findings = $this->maybeKept($record) ?? $this->make($record);
         $accepted = $this->accepted($record);
 
-        return array_map(static fn (array $finding): array => $finding + ['accepted' => ($accepted[$finding['id']]['mark'] ?? null) === $finding['mark'] ? $accepted[$finding['id']] : null], $findings);
+        return array_map(
+            static fn (array $finding): array => $finding + [
+                'accepted' => ($accepted[$finding['id']]['mark'] ?? null) === $finding['mark']
+                        ? $accepted[$finding['id']]
+                        : null,
+            ],
+            $findings,
+        );
     }
 
-    /** How many fail and are not accepted; none where there are so many figures that checking them again takes a while, and they have changed since. */
+    /**
+     * How many fail and are not accepted; none where there are so many figures that checking them again takes a while,
+     * and they have changed since.
+     */
     public function failing(DatasetRecord $record): ?int
     {
         if ($record->factCount > self::MOST_AT_ONCE && null === $this->maybeKept($record)) {
             return null;
         }
 
-        return \count(array_filter($this->of($record), static fn (array $finding): bool => true !== $finding['holds'] && null === $finding['accepted']));
+        return \count(
+            array_filter(
+                $this->of($record),
+                static fn (array $finding): bool => true !== $finding['holds'] && null === $finding['accepted'],
+            ),
+        );
     }
 
     public function accept(DatasetRecord $record, string $id, string $mark, string $reason, string $who): void
     {
-        $this->store->connection->executeStatement('INSERT INTO accepted_check (dataset, finding, mark, reason, who, at) VALUES (?, ?, ?, ?, ?, ?) ON CONFLICT (dataset, finding) DO UPDATE SET mark = excluded.mark, reason = excluded.reason, who = excluded.who, at = excluded.at', [$record->id, $id, $mark, $reason, $who, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)]);
+        $this->store->connection->executeStatement(
+            'INSERT INTO accepted_check (dataset, finding, mark, reason, who, at) VALUES (?, ?, ?, ?, ?, ?) ON '
+                .'CONFLICT (dataset, finding) DO UPDATE SET mark = excluded.mark, reason = excluded.reason, who = '
+                .'excluded.who, at = excluded.at',
+            [$record->id, $id, $mark, $reason, $who, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)],
+        );
     }
 
     public function withdraw(DatasetRecord $record, string $id): void
     {
-        $this->store->connection->executeStatement('DELETE FROM accepted_check WHERE dataset = ? AND finding = ?', [$record->id, $id]);
+        $this->store->connection->executeStatement('DELETE FROM accepted_check WHERE dataset = ? AND finding = ?', [
+            $record->id,
+            $id,
+        ]);
     }
 
-    /** @return list<array{id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>}>|null */
+    /**
+     * @return list<array{
+     *     id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>,
+     * }>|null
+     */
     private function maybeKept(DatasetRecord $record): ?array
     {
-        $kept = $this->store->connection->fetchOne('SELECT findings FROM dataset_check WHERE dataset = ? AND sign = ?', [$record->id, self::sign($record)]);
-        /** @var list<array{id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>}>|null $read */
+        $kept = $this->store->connection->fetchOne(
+            'SELECT findings FROM dataset_check WHERE dataset = ? AND sign = ?',
+            [$record->id, self::sign($record)],
+        );
+        /**
+         * @var list<array{
+         *     id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>,
+         * }>|null $read
+         */
         $read = \is_string($kept) ? json_decode($kept, true) : null;
 
         return $read;
     }
 
-    /** @return list<array{id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>}> */
+    /**
+     * @return list<array{
+     *     id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>,
+     * }>
+     */
     private function make(DatasetRecord $record): array
     {
-        $findings = array_map(static fn (Finding $finding): array => $finding->toArray(), DatasetChecks::of((new StoredFigures($record, $this->store))->dataset(), $this->series($record)));
-        $this->aside->write('INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE SET sign = excluded.sign, findings = excluded.findings', [$record->id, self::sign($record), json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+        $findings = array_map(
+            static fn (Finding $finding): array => $finding->toArray(),
+            DatasetChecks::of((new StoredFigures($record, $this->store))->dataset(), $this->series($record)),
+        );
+        $this->aside->write(
+            'INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE '
+                .'SET sign = excluded.sign, findings = excluded.findings',
+            [
+                $record->id,
+                self::sign($record),
+                json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            ],
+        );
 
         return $findings;
     }
@@ -82,7 +131,11 @@ final readonly class DatasetFindings
             $measures[(int) $measure->id] = $measure->name;
         }
         foreach ($this->store->wholeSeries((int) $record->id) as [$measure, $scenario, $ids, $packed]) {
-            $members = array_map(static fn (array $own, int $id): string => $own[$id] ?? '', $names, \array_slice($ids, 0, \count($names)));
+            $members = array_map(
+                static fn (array $own, int $id): string => $own[$id] ?? '',
+                $names,
+                \array_slice($ids, 0, \count($names)),
+            );
             yield [Series::of($measures[$measure] ?? '', SeriesStore::scenario($scenario), $members), $packed];
         }
     }
@@ -96,6 +149,9 @@ final readonly class DatasetFindings
     private function accepted(DatasetRecord $record): array
     {
         /** @var array<string, array{mark: string, reason: string, who: string, at: string}> */
-        return $this->store->connection->fetchAllAssociativeIndexed('SELECT finding, mark, reason, who, at FROM accepted_check WHERE dataset = ?', [$record->id]);
+        return $this->store->connection->fetchAllAssociativeIndexed(
+            'SELECT finding, mark, reason, who, at FROM accepted_check WHERE dataset = ?',
+            [$record->id],
+        );
     }
 }

@@ -43,9 +43,21 @@ final class BackupCommand extends Command
         } catch (\PDOException $e) {
             return Refusal::say($output, "The database could not be copied to $file: {$e->getMessage()}.");
         }
-        $output->writeln("$file: ".Wording::count($done['datasets'], 'dataset', 'datasets').', '.Wording::count($done['files'], 'kept file', 'kept files').', '.StatusCommand::bytes($done['bytes']).'; read again and found whole.', OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            "$file: ".
+                Wording::count($done['datasets'], 'dataset', 'datasets').
+                ', '.
+                Wording::count($done['files'], 'kept file', 'kept files').
+                ', '.
+                StatusCommand::bytes($done['bytes']).
+                '; read again and found whole.',
+            OutputInterface::OUTPUT_RAW,
+        );
         foreach ($done['missing'] as $name) {
-            $output->writeln("Look: the kept file $name is not there any more, or was changed, and so is not in the backup.", OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                "Look: the kept file $name is not there any more, or was changed, and so is not in the backup.",
+                OutputInterface::OUTPUT_RAW,
+            );
         }
 
         return 0;

@@ -38,7 +38,12 @@ final class CheckCommand extends Command
             }
             $wrong += \count($troubles);
         }
-        $output->writeln(0 === $wrong ? 'All is sound.' : 'Not all is sound. ./keen restore brings a backup back; keep a copy of what is here.', OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            0 === $wrong
+                ? 'All is sound.'
+                : 'Not all is sound. ./keen restore brings a backup back; keep a copy of what is here.',
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return 0 === $wrong ? 0 : 1;
     }

@@ -35,22 +35,36 @@ final class DemoCommand extends Command
 {
     private const ORGANISATION = 'Brackwater Ferries';
 
-    public function __construct(private readonly ImportKeeper $keeper, private readonly FirstLook $firstLook, private readonly EntityManagerInterface $manager, private readonly MemberSettings $settings, private readonly RowChanges $rows, private readonly DatasetFindings $findings, #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder)
-    {
+    public function __construct(
+        private readonly ImportKeeper $keeper,
+        private readonly FirstLook $firstLook,
+        private readonly EntityManagerInterface $manager,
+        private readonly MemberSettings $settings,
+        private readonly RowChanges $rows,
+        private readonly DatasetFindings $findings,
+        #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder,
+    ) {
         parent::__construct();
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         // The last one brought in is the last one used, which the lists show first.
-        foreach (array_reverse(Given::json((string) file_get_contents("$this->folder/datasets.json"))->list()) as $entry) {
+        foreach (
+            array_reverse(Given::json((string) file_get_contents("$this->folder/datasets.json"))->list()) as $entry
+        ) {
             $file = $entry->must('file')->string();
             $look = $this->firstLook->look(ReadingFile::at("$this->folder/$file", $file));
             $mapping = $this->firstLook->mapping($look, $entry->must('mapping'));
-            $dataset = $this->keeper->create(FactReader::figures($look->sheet, $mapping, $entry->must('name')->string(), self::ORGANISATION), BringIn::source($look, $mapping))->dataset;
+            $dataset = $this->keeper->create(
+                FactReader::figures($look->sheet, $mapping, $entry->must('name')->string(), self::ORGANISATION),
+                BringIn::source($look, $mapping),
+            )->dataset;
             foreach (array_reverse($entry->must('charts')->list()) as $chart) {
                 $recipe = RecipeReader::read($chart->must('recipe')->asDocument());
-                $this->manager->persist(new ChartRecord($dataset, $chart->must('name')->string(), RecipeWriter::toArray($recipe)));
+                $this->manager->persist(
+                    new ChartRecord($dataset, $chart->must('name')->string(), RecipeWriter::toArray($recipe)),
+                );
             }
             $this->manager->flush();
             $this->settle($dataset, $entry->maybe('settings'));
@@ -83,8 +97,31 @@ final class DemoCommand extends Command
         $filters = array_map(RecipeReader::filter(...), $note->maybe('where')?->list() ?? []);
         $measure = $note->must('measure')->string();
         $period = Period::of($note->must('period')->string());
-        $label = implode(', ', array_filter([$measure, ...array_map(static fn ($filter): string => $filter instanceof MemberFilter ? implode(' and ', $filter->members) : '', $filters), PeriodNames::full($period)]));
-        $this->manager->persist(new NoteRecord($dataset, $measure, $period->key(), NotePlace::of($filters)->key(), $label, $note->must('text')->string(2000), $note->must('author')->string(), (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)));
+        $label = implode(
+            ', ',
+            array_filter([
+                $measure,
+                ...array_map(
+                    static fn ($filter): string => $filter instanceof MemberFilter
+                        ? implode(' and ', $filter->members)
+                        : '',
+                    $filters,
+                ),
+                PeriodNames::full($period),
+            ]),
+        );
+        $this->manager->persist(
+            new NoteRecord(
+                $dataset,
+                $measure,
+                $period->key(),
+                NotePlace::of($filters)->key(),
+                $label,
+                $note->must('text')->string(2000),
+                $note->must('author')->string(),
+                (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
+            ),
+        );
         $this->manager->flush();
     }
 

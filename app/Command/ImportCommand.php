@@ -40,18 +40,29 @@ final class ImportCommand extends Command
 {
     /** Milliseconds that it waits for its turn to write. */
     private const PATIENCE = 60_000;
-    private const MODES = ['add' => ImportMode::Add, 'replace-periods' => ImportMode::ReplacePeriods, 'replace-all' => ImportMode::ReplaceAll];
+    private const MODES = [
+        'add' => ImportMode::Add,
+        'replace-periods' => ImportMode::ReplacePeriods,
+        'replace-all' => ImportMode::ReplaceAll,
+    ];
 
-    public function __construct(private readonly EntityManagerInterface $manager, private readonly FirstLook $firstLook, private readonly ImportKeeper $keeper, #[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $manager,
+        private readonly FirstLook $firstLook,
+        private readonly ImportKeeper $keeper,
+        #[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database,
+    ) {
         parent::__construct();
     }
 
     protected function configure(): void
     {
-        $this->addArgument('dataset', InputArgument::REQUIRED)->addArgument('file', InputArgument::REQUIRED)
-            ->addOption('mapping', null, InputOption::VALUE_REQUIRED)->addOption('mode', null, InputOption::VALUE_REQUIRED)
-            ->addOption('sheet', null, InputOption::VALUE_REQUIRED)->addOption('new', null, InputOption::VALUE_NONE);
+        $this->addArgument('dataset', InputArgument::REQUIRED)
+            ->addArgument('file', InputArgument::REQUIRED)
+            ->addOption('mapping', null, InputOption::VALUE_REQUIRED)
+            ->addOption('mode', null, InputOption::VALUE_REQUIRED)
+            ->addOption('sheet', null, InputOption::VALUE_REQUIRED)
+            ->addOption('new', null, InputOption::VALUE_NONE);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -79,13 +90,24 @@ final class ImportCommand extends Command
         $isNew = true === $input->getOption('new');
         $record = $isNew ? null : $this->dataset($name);
         $file = ReadingFile::at($path, is_file($given) ? basename($given) : InputFile::name($given));
-        $look = $this->firstLook->look($file, self::maybeText($input->getOption('sheet')) ?? MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $record);
+        $look = $this->firstLook->look(
+            $file,
+            self::maybeText($input->getOption('sheet')) ?? MappingReader::maybeSheet($told),
+            MappingReader::maybeHeader($told),
+            $record,
+        );
         $mapping = $this->firstLook->mapping($look, $told);
         null === $look->known && Undecided::refuse($look->sheet, $mapping, $told, 'in a mapping (--mapping)');
-        $mode = self::mode(self::maybeText($input->getOption('mode')) ?? (null === $record ? 'add' : strtr($look->known->mode ?? 'add', ' ', '-')));
+        $mode = self::mode(
+            self::maybeText($input->getOption('mode')) ??
+                (null === $record ? 'add' : strtr($look->known->mode ?? 'add', ' ', '-')),
+        );
         $read = FactReader::figures($look->sheet, $mapping, $name);
         $source = BringIn::source($look, $mapping);
-        $import = null === $record ? $this->keeper->create($read, $source) : $this->keeper->bringInto($record, $read, $source, $mode);
+        $import =
+            null === $record
+                ? $this->keeper->create($read, $source)
+                : $this->keeper->bringInto($record, $read, $source, $mode);
         $output->writeln(self::report($import, $read), OutputInterface::OUTPUT_RAW);
     }
 
@@ -95,7 +117,12 @@ final class ImportCommand extends Command
         $record = 1 === preg_match('/^[1-9]\d{0,14}$/D', $name) ? $repository->find((int) $name) : null;
         $named = null === $record ? $repository->findBy(['name' => $name]) : [$record];
         if (\count($named) > 1) {
-            throw new UsageError(\count($named)." datasets are called \"$name\". Give its number: ".Wording::either(array_map(static fn (DatasetRecord $one): string => (string) $one->id, $named)).'.');
+            throw new UsageError(
+                \count($named).
+                    " datasets are called \"$name\". Give its number: ".
+                    Wording::either(array_map(static fn (DatasetRecord $one): string => (string) $one->id, $named)).
+                    '.',
+            );
         }
 
         return $named[0] ?? throw new UsageError("There is no dataset \"$name\". Give --new to make it.");
@@ -107,12 +134,17 @@ final class ImportCommand extends Command
             return null;
         }
 
-        return Given::json((string) file_get_contents(InputFile::path($path, 'a mapping')))->object(MappingReader::KEYS);
+        return Given::json((string) file_get_contents(InputFile::path($path, 'a mapping')))->object(
+            MappingReader::KEYS,
+        );
     }
 
     private static function mode(string $mode): ImportMode
     {
-        return self::MODES[$mode] ?? throw new UsageError("--mode: \"$mode\" is not known; give ".Wording::either(array_keys(self::MODES)).'.');
+        return self::MODES[$mode] ??
+            throw new UsageError(
+                "--mode: \"$mode\" is not known; give ".Wording::either(array_keys(self::MODES)).'.',
+            );
     }
 
     /** @return list<string> */
@@ -124,8 +156,15 @@ final class ImportCommand extends Command
         }
 
         return [
-            "{$import->dataset->name} (dataset {$import->dataset->id}): ".implode(', ', $counts).'; '.Wording::count($read->rows, 'row', 'rows').' read.',
-            ...array_map(static fn (Notice $notice): string => ($notice->holds ? '' : 'Look: ').$notice->says.'.', $read->table->dataset()->notices),
+            "{$import->dataset->name} (dataset {$import->dataset->id}): ".
+            implode(', ', $counts).
+            '; '.
+            Wording::count($read->rows, 'row', 'rows').
+            ' read.',
+            ...array_map(
+                static fn (Notice $notice): string => ($notice->holds ? '' : 'Look: ').$notice->says.'.',
+                $read->table->dataset()->notices,
+            ),
         ];
     }
 

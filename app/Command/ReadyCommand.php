@@ -12,7 +12,10 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
-/** Before a start: 0 where all is well; 3 with one line where figures can only be read; 2 with one line where they cannot be. */
+/**
+ * Before a start: 0 where all is well; 3 with one line where figures can only be read; 2 with one line where they
+ * cannot be.
+ */
 #[AsCommand('keen:ready', 'Tells whether the figures can be served', hidden: true)]
 final class ReadyCommand extends Command
 {

@@ -45,8 +45,14 @@ final class RestoreCommand extends Command
         } catch (NotRestored|NotWritten $e) {
             return Refusal::say($output, $e->getMessage());
         }
-        $output->writeln("$this->database is as it was backed up, with ".Wording::count($done['files'], 'kept file', 'kept files').'.', OutputInterface::OUTPUT_RAW);
-        null === $done['beside'] || $output->writeln("What was there before lies in {$done['beside']}.", OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            "$this->database is as it was backed up, with ".
+                Wording::count($done['files'], 'kept file', 'kept files').
+                '.',
+            OutputInterface::OUTPUT_RAW,
+        );
+        null === $done['beside']
+            || $output->writeln("What was there before lies in {$done['beside']}.", OutputInterface::OUTPUT_RAW);
 
         return 0;
     }

@@ -16,8 +16,10 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 #[AsCommand('keen:status', 'Tells what takes how much room')]
 final class StatusCommand extends Command
 {
-    public function __construct(private readonly Status $status, #[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database)
-    {
+    public function __construct(
+        private readonly Status $status,
+        #[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database,
+    ) {
         parent::__construct();
     }
 
@@ -25,7 +27,10 @@ final class StatusCommand extends Command
     {
         $output->writeln("Figures in $this->database", OutputInterface::OUTPUT_RAW);
         foreach ($this->status->sizes() as [$what, $bytes, $stays]) {
-            $output->writeln(\sprintf('%12s  %s (%s)', self::bytes($bytes), $what, $stays), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                \sprintf('%12s  %s (%s)', self::bytes($bytes), $what, $stays),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
         $free = @disk_free_space(is_dir(\dirname($this->database)) ? \dirname($this->database) : '.');
         $output->writeln(\sprintf('%12s  free on the disk', self::bytes((int) $free)), OutputInterface::OUTPUT_RAW);
@@ -37,6 +42,8 @@ final class StatusCommand extends Command
 
     public static function bytes(int $bytes): string
     {
-        return $bytes < 1_000_000 ? number_format($bytes / 1000, 1).' kB' : number_format($bytes / 1_000_000, 1).' MB';
+        return $bytes < 1_000_000
+            ? number_format($bytes / 1000, 1).' kB'
+            : number_format($bytes / 1_000_000, 1).' MB';
     }
 }

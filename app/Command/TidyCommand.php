@@ -22,7 +22,12 @@ final class TidyCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $gone = $this->tidy->run();
-        $output->writeln([] === $gone ? 'There is nothing to remove.' : array_map(static fn (string $what): string => "Removed: $what.", $gone), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            [] === $gone
+                ? 'There is nothing to remove.'
+                : array_map(static fn (string $what): string => "Removed: $what.", $gone),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

@@ -26,8 +26,12 @@ final class WorkCommand extends Command
     /** Milliseconds that a job waits for its turn to write. */
     private const PATIENCE = 900_000;
 
-    public function __construct(private readonly JobShelf $shelf, private readonly CurrentJob $current, private readonly HttpKernelInterface $kernel, private readonly Connection $connection)
-    {
+    public function __construct(
+        private readonly JobShelf $shelf,
+        private readonly CurrentJob $current,
+        private readonly HttpKernelInterface $kernel,
+        private readonly Connection $connection,
+    ) {
         parent::__construct();
     }
 
@@ -80,19 +84,30 @@ final class WorkCommand extends Command
             $server['CONTENT_TYPE' === $key ? $key : "HTTP_$key"] = $text($value);
         }
 
-        return Request::create($text($asked['path'] ?? '/'), $text($asked['method'] ?? 'GET'), server: $server, content: $text($asked['body'] ?? ''));
+        return Request::create(
+            $text($asked['path'] ?? '/'),
+            $text($asked['method'] ?? 'GET'),
+            server: $server,
+            content: $text($asked['body'] ?? ''),
+        );
     }
 
     /** @return array<string, mixed> */
     private static function ended(Response $response, string $folder): array
     {
-        $headers = array_map(static fn (string $name): string => (string) $response->headers->get($name), ['type' => 'Content-Type', 'disposition' => 'Content-Disposition']);
+        $headers = array_map(static fn (string $name): string => (string) $response->headers->get($name), [
+            'type' => 'Content-Type',
+            'disposition' => 'Content-Disposition',
+        ]);
         if ($response instanceof BinaryFileResponse) {
             $path = $response->getFile()->getPathname();
             @rename($path, "$folder/file") || copy($path, "$folder/file");
             @unlink($path);
 
-            return ['status' => $response->getStatusCode(), 'headers' => ['Content-Type' => $headers['type'], 'Content-Disposition' => $headers['disposition']]];
+            return [
+                'status' => $response->getStatusCode(),
+                'headers' => ['Content-Type' => $headers['type'], 'Content-Disposition' => $headers['disposition']],
+            ];
         }
         $answer = json_decode((string) $response->getContent(), true);
 

@@ -42,7 +42,12 @@ final readonly class FigureCommands
             $recipe = RecipeReader::json($this->contents($recipeFile));
             $figures = $this->figures($recipe, $figuresFile);
             $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
-            $this->write('draw' === $arguments[0] ? $this->renderer($output ?? '.svg')->render($drawing->scene) : $drawing->document(), $output);
+            $this->write(
+                'draw' === $arguments[0]
+                    ? $this->renderer($output ?? '.svg')->render($drawing->scene)
+                    : $drawing->document(),
+                $output,
+            );
 
             return self::DONE;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
@@ -50,7 +55,18 @@ final readonly class FigureCommands
 
             return self::REFUSED;
         } catch (\Throwable $e) {
-            fwrite(\STDERR, self::oneLine('A fault of ours: '.$e->getMessage().' ('.basename($e->getFile()).':'.$e->getLine().')')."\n");
+            fwrite(
+                \STDERR,
+                self::oneLine(
+                    'A fault of ours: '.
+                        $e->getMessage().
+                        ' ('.
+                        basename($e->getFile()).
+                        ':'.
+                        $e->getLine().
+                        ')',
+                )."\n",
+            );
 
             return self::FAULT;
         }
@@ -69,7 +85,9 @@ final readonly class FigureCommands
         while ([] !== $arguments) {
             $argument = array_shift($arguments);
             if ('draw' === $command && \in_array($argument, ['-o', '--output'], true)) {
-                $output = array_shift($arguments) ?? throw new UsageError("After $argument comes the file to write, such as chart.svg.");
+                $output =
+                    array_shift($arguments) ??
+                    throw new UsageError("After $argument comes the file to write, such as chart.svg.");
             } elseif ('-' !== $argument && str_starts_with($argument, '-')) {
                 throw new UsageError("The option $argument is not known; see ./keen $command --help.");
             } else {
@@ -92,15 +110,22 @@ final readonly class FigureCommands
         return match ($ending) {
             'svg' => new SvgRenderer(PictureFonts::folder($this->fonts)),
             'pdf' => new PdfRenderer($this->fonts),
-            'png' => (new PngRenderer($this->fonts))->scaled((int) (1 === preg_match('/@([1-3])x\.png$/i', $output, $scale) ? $scale[1] : 1)),
-            default => throw new UsageError("$output: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf."),
+            'png' => (new PngRenderer($this->fonts))->scaled(
+                (int) (1 === preg_match('/@([1-3])x\.png$/i', $output, $scale) ? $scale[1] : 1),
+            ),
+            default => throw new UsageError(
+                "$output: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf.",
+            ),
         };
     }
 
     private function figures(Recipe $recipe, string $file): FactTable
     {
         $name = InputFile::name($file);
-        $sheet = FigureFile::open(InputFile::path($file, 'figures'))->sheet(MappingReader::maybeSheet($recipe->figures), MappingReader::maybeHeader($recipe->figures));
+        $sheet = FigureFile::open(InputFile::path($file, 'figures'))->sheet(
+            MappingReader::maybeSheet($recipe->figures),
+            MappingReader::maybeHeader($recipe->figures),
+        );
         $guess = RoleGuess::of($sheet, $recipe->question->measure, YearHint::of($recipe, $name));
         $mapping = null === $recipe->figures ? $guess : MappingReader::read($recipe->figures, $guess, $sheet);
         Undecided::refuse($sheet, $mapping, $recipe->figures, 'under "figures" in the recipe');

@@ -11,7 +11,8 @@ final class InputFile
     private const PIPES = [0010000, 0020000, 0140000];
 
     /**
-     * The path of a file with the contents: that of the file itself; what comes in through a pipe is put into one that is gone
+     * The path of a file with the contents: that of the file itself; what comes in through a pipe is put into one that
+     * is gone
      * when the command ends, as some formats are read from several places.
      *
      * @param string $what it is, within a sentence: `figures`

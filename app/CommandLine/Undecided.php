@@ -20,7 +20,7 @@ final class Undecided
     /**
      * Refuses a file that can be read in two ways.
      *
-     * @param ?Given $told  what is told of how the file is to be read; null: nothing
+     * @param ?Given $told what is told of how the file is to be read; null: nothing
      * @param string $where it is to be told, within a sentence: `under "figures" in the recipe`
      *
      * @throws UsageError that names what would decide it
@@ -41,22 +41,50 @@ final class Undecided
     private static function sentence(string $key, Sheet $sheet, Mapping $mapping): string
     {
         return match ($key) {
-            'dates' => \sprintf('Dates such as "%s" can be read in two ways: "dates" is "day first" or "month first".', self::example($sheet, $mapping, [Role::Period], static fn (string $cell): bool => DateOrder::isAmbiguous([$cell]))),
-            'decimal' => \sprintf('Numbers such as "%s" can be read in two ways: "decimal" is "." or ",".', self::example($sheet, $mapping, [Role::Amount], static fn (string $cell): bool => NumberStyle::isAmbiguous([$cell]))),
-            default => \sprintf('"%s" holds percentages and plain numbers such as "%s": "percents" is "points" (0.5 is 0.5 %%) or "fractions" (0.5 is 50 %%).', PercentColumns::mixed($sheet, $mapping)[0], self::example($sheet, $mapping, [Role::Amount], static fn (string $cell): bool => !str_contains($cell, '%') && !NumberReader::isMissing($cell))),
+            'dates' => \sprintf(
+                'Dates such as "%s" can be read in two ways: "dates" is "day first" or "month first".',
+                self::example(
+                    $sheet,
+                    $mapping,
+                    [Role::Period],
+                    static fn (string $cell): bool => DateOrder::isAmbiguous([$cell]),
+                ),
+            ),
+            'decimal' => \sprintf(
+                'Numbers such as "%s" can be read in two ways: "decimal" is "." or ",".',
+                self::example(
+                    $sheet,
+                    $mapping,
+                    [Role::Amount],
+                    static fn (string $cell): bool => NumberStyle::isAmbiguous([$cell]),
+                ),
+            ),
+            default => \sprintf(
+                '"%s" holds percentages and plain numbers such as "%s": "percents" is "points" (0.5 is 0.5 %%) or '
+                    .'"fractions" (0.5 is 50 %%).',
+                PercentColumns::mixed($sheet, $mapping)[0],
+                self::example(
+                    $sheet,
+                    $mapping,
+                    [Role::Amount],
+                    static fn (string $cell): bool => !str_contains($cell, '%') && !NumberReader::isMissing($cell),
+                ),
+            ),
         };
     }
 
     /**
      * The first cell in columns of some roles that is in doubt.
      *
-     * @param list<Role>             $roles
+     * @param list<Role> $roles
      * @param callable(string): bool $isDoubtful
      */
     private static function example(Sheet $sheet, Mapping $mapping, array $roles, callable $isDoubtful): string
     {
         foreach ($mapping->columns as $name => $column) {
-            $cells = \in_array($column->role, $roles, true) ? [...$sheet->column($sheet->placeOf((string) $name)), (string) $column->period] : [];
+            $cells = \in_array($column->role, $roles, true)
+                ? [...$sheet->column($sheet->placeOf((string) $name)), (string) $column->period]
+                : [];
             foreach ($cells as $cell) {
                 if ($isDoubtful($cell)) {
                     return $cell;

@@ -25,14 +25,22 @@ final readonly class CellBlock
     public const MOST_DECIMALS = 10;
 
     /**
-     * @param ?string                                                                                         $by       the breakdown whose members go down
-     * @param array<string, string>                                                                           $where    members of the other breakdowns, by breakdown
-     * @param list<array{row: string, period: Period, scenario: Scenario, is: ?BigDecimal, was: ?BigDecimal}> $cells    that are to be set, or cleared
-     * @param bool                                                                                            $knowsWas whether what stood there is told, and must still stand there
-     * @param list<string>                                                                                    $newRows  members that come with it
+     * @param ?string $by the breakdown whose members go down
+     * @param array<string, string> $where members of the other breakdowns, by breakdown
+     * @param list<array{
+     *     row: string, period: Period, scenario: Scenario, is: ?BigDecimal, was: ?BigDecimal,
+     * }> $cells that are to be set, or cleared
+     * @param bool $knowsWas whether what stood there is told, and must still stand there
+     * @param list<string> $newRows members that come with it
      */
-    private function __construct(public Measure $measure, public ?string $by, public array $where, public array $cells, public bool $knowsWas, public array $newRows)
-    {
+    private function __construct(
+        public Measure $measure,
+        public ?string $by,
+        public array $where,
+        public array $cells,
+        public bool $knowsWas,
+        public array $newRows,
+    ) {
     }
 
     /**
@@ -43,7 +51,10 @@ final readonly class CellBlock
     public static function namesIn(Given $given): array
     {
         $rows = array_map(static fn (Given $row): string => trim($row->text(500)), $given->must('rows')->list(1));
-        $where = array_map(static fn (Given $member): string => $member->text(500), array_values($given->maybe('where')?->entries() ?? []));
+        $where = array_map(
+            static fn (Given $member): string => $member->text(500),
+            array_values($given->maybe('where')?->entries() ?? []),
+        );
 
         return array_values(array_unique([...$rows, ...$where]));
     }
@@ -51,7 +62,9 @@ final readonly class CellBlock
     /** @return list<string> of members that it is about */
     public function names(): array
     {
-        return array_values(array_unique([...array_column($this->cells, 'row'), ...array_values($this->where), ...$this->newRows]));
+        return array_values(
+            array_unique([...array_column($this->cells, 'row'), ...array_values($this->where), ...$this->newRows]),
+        );
     }
 
     /** @param Dataset $dataset with the members of namesIn() at least */
@@ -63,12 +76,18 @@ final readonly class CellBlock
         $rows = array_map(static fn (Given $row): string => trim($row->text(500)), $given->must('rows')->list(1));
         $columns = self::columns($given->must('periods'), $dataset);
         if (\count($rows) * \count($columns) > self::MOST) {
-            throw new NotAccepted('amounts', 'More than '.number_format(self::MOST).' amounts at once cannot be changed by hand. Bring them in as a file.');
+            throw new NotAccepted(
+                'amounts',
+                'More than '.
+                    number_format(self::MOST).
+                    ' amounts at once cannot be changed by hand. Bring them in as a file.',
+            );
         }
         $new = self::newRows($given, $dataset, $by, $rows);
         $where = self::where($given->maybe('where'), $dataset, $by);
         $amounts = self::texts($given->must('amounts'), \count($rows), \count($columns));
-        $was = null === $given->maybe('was') ? null : self::texts($given->must('was'), \count($rows), \count($columns));
+        $was =
+            null === $given->maybe('was') ? null : self::texts($given->must('was'), \count($rows), \count($columns));
         $reader = new NumberReader(self::style($given, array_merge(...$amounts)));
         $cells = [];
         foreach ($amounts as $i => $line) {
@@ -76,7 +95,13 @@ final readonly class CellBlock
                 if (null === $text) {
                     continue;
                 }
-                $cells[] = ['row' => $rows[$i], 'period' => $columns[$j][0], 'scenario' => $columns[$j][1], 'is' => self::amount($reader, $text, "amounts[$i][$j]"), 'was' => null === $was ? null : self::plain($was[$i][$j] ?? '')];
+                $cells[] = [
+                    'row' => $rows[$i],
+                    'period' => $columns[$j][0],
+                    'scenario' => $columns[$j][1],
+                    'is' => self::amount($reader, $text, "amounts[$i][$j]"),
+                    'was' => null === $was ? null : self::plain($was[$i][$j] ?? ''),
+                ];
             }
         }
 
@@ -85,10 +110,15 @@ final readonly class CellBlock
 
     public static function measure(Given $given, Dataset $dataset): Measure
     {
-        $name = $given->must('measure')->oneOf(array_map(static fn (Measure $measure): string => $measure->name, $dataset->measures));
+        $name = $given
+            ->must('measure')
+            ->oneOf(array_map(static fn (Measure $measure): string => $measure->name, $dataset->measures));
         $measure = $dataset->maybeMeasure($name) ?? throw new \LogicException();
         if ($measure->isRatio()) {
-            throw new NotAccepted('measure', "$name is computed from {$measure->numerator} and {$measure->denominator}. Change those.");
+            throw new NotAccepted(
+                'measure',
+                "$name is computed from {$measure->numerator} and {$measure->denominator}. Change those.",
+            );
         }
 
         return $measure;
@@ -101,7 +131,10 @@ final readonly class CellBlock
             $column->object(['key', 'scenario']);
             $scenario = $column->must('scenario')->enum(Scenario::class);
             if (Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true)) {
-                throw new NotAccepted($column->path, 'Prior year is the actual of one year earlier here. Change that.');
+                throw new NotAccepted(
+                    $column->path,
+                    'Prior year is the actual of one year earlier here. Change that.',
+                );
             }
             if ($dataset->isTimeless()) {
                 return [Period::timeless(), $scenario];
@@ -134,10 +167,19 @@ final readonly class CellBlock
         $new = array_values(array_unique(array_diff($rows, $breakdown->members)));
         $groups = array_intersect($rows, $breakdown->groups());
         if ([] !== $groups) {
-            throw new NotAccepted('rows', Wording::and(array_values($groups)).' is a group: the sum of what stands in it. Change those.');
+            throw new NotAccepted(
+                'rows',
+                Wording::and(array_values($groups)).' is a group: the sum of what stands in it. Change those.',
+            );
         }
         if ([] !== $new && true !== $given->maybe('newRows')?->bool()) {
-            throw new NotAccepted('rows', "$by has no ".Wording::some($new, 5).'. Send "newRows": true to add '.(1 === \count($new) ? 'it.' : 'them.'));
+            throw new NotAccepted(
+                'rows',
+                "$by has no ".
+                    Wording::some($new, 5).
+                    '. Send "newRows": true to add '.
+                    (1 === \count($new) ? 'it.' : 'them.'),
+            );
         }
 
         return $new;
@@ -148,15 +190,23 @@ final readonly class CellBlock
     {
         $where = [];
         foreach ($given?->entries() ?? [] as $name => $member) {
-            $breakdown = $dataset->maybeBreakdown($name) ?? throw new NotAccepted($member->path, "There is no breakdown \"$name\".");
+            $breakdown =
+                $dataset->maybeBreakdown($name) ??
+                throw new NotAccepted($member->path, "There is no breakdown \"$name\".");
             $where[$name] = $member->text(500);
-            if (!\in_array($where[$name], $breakdown->members, true) || \in_array($where[$name], $breakdown->groups(), true)) {
+            if (
+                !\in_array($where[$name], $breakdown->members, true)
+                || \in_array($where[$name], $breakdown->groups(), true)
+            ) {
                 throw new NotAccepted($member->path, "$name has no single member \"$where[$name]\".");
             }
         }
         foreach ($dataset->breakdowns as $breakdown) {
             if ($breakdown->name !== $by && !isset($where[$breakdown->name])) {
-                throw new NotAccepted('where', "Each amount is the sum over $breakdown->name. Choose one of its members, then change the amount.");
+                throw new NotAccepted(
+                    'where',
+                    "Each amount is the sum over $breakdown->name. Choose one of its members, then change the amount.",
+                );
             }
         }
 
@@ -184,7 +234,11 @@ final readonly class CellBlock
     /** @param list<?string> $texts */
     private static function style(Given $given, array $texts): NumberStyle
     {
-        return $given->maybe('decimal')?->enum(NumberStyle::class) ?? NumberStyle::maybeProven(array_values(array_filter($texts, static fn (?string $text): bool => null !== $text))) ?? NumberStyle::Point;
+        return $given->maybe('decimal')?->enum(NumberStyle::class) ??
+            (NumberStyle::maybeProven(
+                array_values(array_filter($texts, static fn (?string $text): bool => null !== $text)),
+            ) ??
+                NumberStyle::Point);
     }
 
     private static function amount(NumberReader $reader, string $text, string $path): ?BigDecimal
@@ -192,7 +246,12 @@ final readonly class CellBlock
         if (NumberReader::isMissing($text)) {
             return null;
         }
-        $amount = $reader->maybe($text) ?? throw new NotAccepted($path, "\"$text\" is not a number. Figures are figures here: type the amount itself.");
+        $amount =
+            $reader->maybe($text) ??
+            throw new NotAccepted(
+                $path,
+                "\"$text\" is not a number. Figures are figures here: type the amount itself.",
+            );
         if ($amount->getScale() > self::MOST_DECIMALS || \strlen((string) $amount->getUnscaledValue()->abs()) > 15) {
             throw new NotAccepted($path, "\"$text\" has too many digits to be kept exactly.");
         }
@@ -205,7 +264,11 @@ final readonly class CellBlock
     {
         $text = $given->text(60);
 
-        return self::amount(new NumberReader(NumberStyle::maybeProven([$text]) ?? NumberStyle::Point), $text, $given->path) ?? throw $given->refuse('an amount');
+        return self::amount(
+            new NumberReader(NumberStyle::maybeProven([$text]) ?? NumberStyle::Point),
+            $text,
+            $given->path,
+        ) ?? throw $given->refuse('an amount');
     }
 
     private static function plain(string $text): ?BigDecimal

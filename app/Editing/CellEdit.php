@@ -26,8 +26,12 @@ use KeenMargin\Core\Time\PeriodNames;
 /** Sets and clears amounts by hand, in one step that can be undone; refused where somebody else was faster. */
 final readonly class CellEdit
 {
-    public function __construct(private WriteTurn $turn, private SeriesStore $store, private HandImport $imports, private ChangeLog $changes)
-    {
+    public function __construct(
+        private WriteTurn $turn,
+        private SeriesStore $store,
+        private HandImport $imports,
+        private ChangeLog $changes,
+    ) {
     }
 
     /** @return int how many amounts are changed */
@@ -42,8 +46,16 @@ final readonly class CellEdit
             if (0 === $count) {
                 return 0;
             }
-            $import = $this->imports->of($record, $who, array_map(static fn (array $one): array => $one['cells'], $series));
-            $this->changes->do($record, new Change(self::says($block, $count), $rows, (int) $import->id, $series), $who);
+            $import = $this->imports->of(
+                $record,
+                $who,
+                array_map(static fn (array $one): array => $one['cells'], $series),
+            );
+            $this->changes->do(
+                $record,
+                new Change(self::says($block, $count), $rows, (int) $import->id, $series),
+                $who,
+            );
 
             return $count;
         });
@@ -53,10 +65,23 @@ final readonly class CellEdit
     private static function says(CellBlock $block, int $count): string
     {
         $cell = $block->cells[0];
-        $of = 1 === $count && 1 === \count($block->cells) ? implode(', ', array_filter([$cell['row'], PeriodNames::full($cell['period'])], static fn (string $text): bool => '' !== $text)) : '';
-        $text = static fn (?BigDecimal $amount): string => null === $amount ? 'nothing' : NumberFormat::of('en')->plain($amount, $amount->getScale());
+        $of =
+            1 === $count && 1 === \count($block->cells)
+                ? implode(
+                    ', ',
+                    array_filter(
+                        [$cell['row'], PeriodNames::full($cell['period'])],
+                        static fn (string $text): bool => '' !== $text,
+                    ),
+                )
+                : '';
+        $text = static fn (?BigDecimal $amount): string => null === $amount
+            ? 'nothing'
+            : NumberFormat::of('en')->plain($amount, $amount->getScale());
 
-        return '' === $of ? Wording::count($count, 'amount', 'amounts')." of {$block->measure->name}" : "$of: ".($block->knowsWas ? $text($cell['was']).' to ' : 'now ').$text($cell['is']);
+        return '' === $of
+            ? Wording::count($count, 'amount', 'amounts')." of {$block->measure->name}"
+            : "$of: ".($block->knowsWas ? $text($cell['was']).' to ' : 'now ').$text($cell['is']);
     }
 
     private function measure(DatasetRecord $record, CellBlock $block): MeasureRecord
@@ -86,7 +111,9 @@ final readonly class CellEdit
     /**
      * @param list<RowChange> $rows gets the members that are new
      *
-     * @return array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} each breakdown's members and their ids by name; place of the one that goes down
+     * @return array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} each breakdown's members and their ids
+     *                                                                            by name; place of the one that goes
+     *                                                                            down
      */
     private function members(DatasetRecord $record, CellBlock $block, array &$rows): array
     {
@@ -98,15 +125,27 @@ final readonly class CellEdit
             if ($breakdown->name === $block->by) {
                 $place = $breakdown->position;
                 $next = $this->store->nextId('member') - 1;
-                $position = $this->store->number('SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
+                $position = $this->store->number(
+                    'SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id,
+                );
                 foreach ($block->newRows as $name) {
                     if (isset($ids[$name])) {
                         // Somebody else added it since the page was loaded.
                         continue;
                     }
-                    $own->isFree($name) || throw new NotAccepted('rows', "\"$name\" stands for \"{$own->maybeStandsFor($name)}\" in $breakdown->name. Change that row, or separate the two first.");
+                    $own->isFree($name)
+                        || throw new NotAccepted(
+                            'rows',
+                            "\"$name\" stands for \"{$own->maybeStandsFor(
+                                $name,
+                            )}\" in $breakdown->name. Change that row, or separate the two first.",
+                        );
                     $ids[$name] = ++$next;
-                    $rows[] = new RowChange('member', $next, null, ['breakdown_id' => (int) $breakdown->id, 'position' => ++$position, 'name' => $name]);
+                    $rows[] = new RowChange('member', $next, null, [
+                        'breakdown_id' => (int) $breakdown->id,
+                        'position' => ++$position,
+                        'name' => $name,
+                    ]);
                 }
             }
             $members[] = [$own, $ids];
@@ -118,36 +157,65 @@ final readonly class CellEdit
     /**
      * @param array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} $members
      *
-     * @return array{array<int, array{decimals: int, cells: list<CellChange>}>, int} changes by series, and how many cells change
+     * @return array{array<int, array{decimals: int, cells: list<CellChange>}>, int} changes by series, and how many
+     *                                                                               cells change
      */
-    private function series(DatasetRecord $record, MeasureRecord $measure, CellBlock $block, array $members, int $decimals): array
-    {
+    private function series(
+        DatasetRecord $record,
+        MeasureRecord $measure,
+        CellBlock $block,
+        array $members,
+        int $decimals,
+    ): array {
         $runs = $series = $conflicts = [];
         $count = 0;
         foreach ($block->cells as $cell) {
             $ids = $this->alike($cell['row'], $block, $record, $members);
             $own = [];
             foreach ($ids as $key) {
-                $full = SeriesStore::seriesKey((int) $measure->id, SeriesStore::scenarioNumber($cell['scenario']), $key);
+                $full = SeriesStore::seriesKey(
+                    (int) $measure->id,
+                    SeriesStore::scenarioNumber($cell['scenario']),
+                    $key,
+                );
                 $id = $this->store->maybeSeries((int) $record->id, $full);
                 $runs[$full] ??= null === $id ? new Run() : $this->store->runs()->run($id);
                 $own[$full] = $runs[$full]->amounts[$cell['period']->start] ?? null;
             }
-            $parts = new CellParts([] === $own ? throw new \LogicException('A cell has a series.') : $own, max(0, $measure->scale));
+            $parts = new CellParts(
+                [] === $own ? throw new \LogicException('A cell has a series.') : $own,
+                max(0, $measure->scale),
+            );
             if ($block->knowsWas && !$parts->is($cell['was'])) {
-                $conflicts[] = ['row' => $cell['row'], 'period' => $cell['period']->key(), 'label' => PeriodNames::full($cell['period']), 'was' => $cell['was']?->toString() ?? '', 'is' => $parts->amount()?->toString() ?? ''];
+                $conflicts[] = [
+                    'row' => $cell['row'],
+                    'period' => $cell['period']->key(),
+                    'label' => PeriodNames::full($cell['period']),
+                    'was' => $cell['was']?->toString() ?? '',
+                    'is' => $parts->amount()?->toString() ?? '',
+                ];
                 continue;
             }
             $count += $parts->is($cell['is']) ? 0 : 1;
-            foreach ($parts->is($cell['is']) ? [] : self::set($parts, $cell['is'], max(0, $decimals)) as $full => $change) {
-                $series[$this->seriesId($record, $full)][] = new CellChange($cell['period']->start, $change['was'], $runs[$full]->imports[$cell['period']->start] ?? null, $change['is']);
+            foreach (
+                $parts->is($cell['is']) ? [] : self::set($parts, $cell['is'], max(0, $decimals)) as $full => $change
+            ) {
+                $series[$this->seriesId($record, $full)][] = new CellChange(
+                    $cell['period']->start,
+                    $change['was'],
+                    $runs[$full]->imports[$cell['period']->start] ?? null,
+                    $change['is'],
+                );
             }
         }
         if ([] !== $conflicts) {
             throw new ChangedMeanwhile($conflicts);
         }
 
-        return [array_map(static fn (array $cells): array => ['decimals' => $decimals, 'cells' => $cells], $series), $count];
+        return [
+            array_map(static fn (array $cells): array => ['decimals' => $decimals, 'cells' => $cells], $series),
+            $count,
+        ];
     }
 
     /**
@@ -160,20 +228,29 @@ final readonly class CellEdit
         try {
             return $parts->set($amount, $decimals);
         } catch (IntegerOverflowException) {
-            throw new NotAccepted('amounts', "\"$amount\" has too many digits to be kept exactly beside amounts with ".Wording::count($decimals, 'decimal', 'decimals').'. Give the amounts in thousands, or fewer decimals.');
+            throw new NotAccepted(
+                'amounts',
+                "\"$amount\" has too many digits to be kept exactly beside amounts with ".
+                    Wording::count($decimals, 'decimal', 'decimals').
+                    '. Give the amounts in thousands, or fewer decimals.',
+            );
         }
     }
 
     /**
      * @param array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} $members
      *
-     * @return list<list<int>> member ids of the series that make up the cell: its own first, then those of merged members
+     * @return list<list<int>> member ids of the series that make up the cell: its own first, then those of merged
+     *                         members
      */
     private function alike(string $row, CellBlock $block, DatasetRecord $record, array $members): array
     {
         $ids = [];
         foreach ($record->breakdowns as $breakdown) {
-            $ids[] = $members[0][$breakdown->position][1][$breakdown->position === $members[1] ? $row : $block->where[$breakdown->name] ?? ''] ?? throw new \LogicException("There is no member for $breakdown->name.");
+            $ids[] =
+                $members[0][$breakdown->position][1][
+                    $breakdown->position === $members[1] ? $row : $block->where[$breakdown->name] ?? ''
+                ] ?? throw new \LogicException("There is no member for $breakdown->name.");
         }
 
         return BreakdownMembers::keys($ids, array_column($members[0], 0));

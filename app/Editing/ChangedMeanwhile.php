@@ -13,7 +13,16 @@ final class ChangedMeanwhile extends \RuntimeException
     public function __construct(public readonly array $cells)
     {
         $text = static fn (string $amount): string => '' === $amount ? 'nothing' : $amount;
-        $says = array_map(static fn (array $cell): string => implode(', ', array_filter([$cell['row'], $cell['label']])).': '.$text($cell['was']).' became '.$text($cell['is']), $cells);
-        parent::__construct('Somebody changed this meanwhile. '.Wording::some($says, 3).'. Put yours on top, or keep theirs.');
+        $says = array_map(
+            static fn (array $cell): string => implode(', ', array_filter([$cell['row'], $cell['label']])).
+                ': '.
+                $text($cell['was']).
+                ' became '.
+                $text($cell['is']),
+            $cells,
+        );
+        parent::__construct(
+            'Somebody changed this meanwhile. '.Wording::some($says, 3).'. Put yours on top, or keep theirs.',
+        );
     }
 }

@@ -26,7 +26,12 @@ final readonly class ChartsOf
         foreach ($this->all($record) as $chart) {
             $recipe = $renaming->of($chart->recipe);
             if ($recipe !== $chart->recipe) {
-                $rows[] = new RowChange('chart', (int) $chart->id, ['recipe' => self::json($chart->recipe)], ['recipe' => self::json($recipe)]);
+                $rows[] = new RowChange(
+                    'chart',
+                    (int) $chart->id,
+                    ['recipe' => self::json($chart->recipe)],
+                    ['recipe' => self::json($recipe)],
+                );
             }
         }
 
@@ -51,18 +56,36 @@ final readonly class ChartsOf
             }
         }
 
-        return [] === $names ? [] : [(1 === \count($names) ? 'The chart ' : \count($names).' charts ').$what.': '.Wording::some(array_map(static fn (string $name): string => "“{$name}”", $names), 4).'.'];
+        return [] === $names
+            ? []
+            : [
+                (1 === \count($names) ? 'The chart ' : \count($names).' charts ').
+                $what.
+                ': '.
+                Wording::some(array_map(static fn (string $name): string => "“{$name}”", $names), 4).
+                '.',
+            ];
     }
 
     /** @return list<RowChange> */
     private function notesRenamed(DatasetRecord $record, Renaming $renaming): array
     {
         $rows = [];
-        foreach ($this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $record], ['id' => 'ASC']) as $note) {
+        foreach (
+            $this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $record], ['id' => 'ASC']) as $note
+        ) {
             /** @var list<array<mixed>> $filters */
             $filters = json_decode($note->place, true, 8, \JSON_THROW_ON_ERROR);
-            $row = RowChange::maybe('note', (int) $note->id, ['measure' => $note->measure, 'place' => $note->place], ['measure' => $renaming->measureName($note->measure), 'place' => self::json($renaming->place($filters))]);
-            null === $row || $rows[] = $row;
+            $row = RowChange::maybe(
+                'note',
+                (int) $note->id,
+                ['measure' => $note->measure, 'place' => $note->place],
+                [
+                    'measure' => $renaming->measureName($note->measure),
+                    'place' => self::json($renaming->place($filters)),
+                ],
+            );
+            null === $row || ($rows[] = $row);
         }
 
         return $rows;

@@ -15,14 +15,26 @@ use KeenMargin\App\Work\CurrentJob;
 /** A dataset once more, with its figures and settings; what was brought in or changed before stays with the first. */
 final readonly class DatasetCopy
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn, private CurrentJob $job)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private SeriesStore $store,
+        private DatasetTotals $totals,
+        private WriteTurn $turn,
+        private CurrentJob $job,
+    ) {
     }
 
     public function of(DatasetRecord $record, string $who): DatasetRecord
     {
         return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($who): DatasetRecord {
-            $copy = new DatasetRecord(mb_substr("{$record->name} (copy)", 0, 200), $record->organisation, $record->grain, $record->firstMonth, $record->coverage, $record->notices);
+            $copy = new DatasetRecord(
+                mb_substr("{$record->name} (copy)", 0, 200),
+                $record->organisation,
+                $record->grain,
+                $record->firstMonth,
+                $record->coverage,
+                $record->notices,
+            );
             $copy->closedThrough = $record->closedThrough;
             $copy->finest = $record->finest;
             $this->manager->persist($copy);
@@ -46,17 +58,60 @@ final readonly class DatasetCopy
         $connection = $this->store->connection;
         $this->number('measure', "SELECT id FROM measure WHERE dataset_id = $from");
         $this->number('breakdown', "SELECT id FROM breakdown WHERE dataset_id = $from");
-        $this->number('member', "SELECT m.id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE b.dataset_id = $from");
+        $this->number(
+            'member',
+            "SELECT m.id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE b.dataset_id = $from",
+        );
         // Series without amounts are those of steps that were undone; steps stay with the first.
         $this->number('series', "SELECT s.id FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $from");
         $new = static fn (string $table, string $id): string => "(SELECT new FROM copied_$table WHERE old = $id)";
-        $connection->executeStatement("INSERT INTO note (dataset_id, version, measure, period, place, label, text, author, at, changed_at) SELECT $to, 1, measure, period, place, label, text, author, at, changed_at FROM note WHERE dataset_id = $from ORDER BY id");
-        $connection->executeStatement("INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, denominator, dataset_id, former, band) SELECT {$new('measure', 'id')}, position, name, unit, scale, grouping, over_members, better, numerator, denominator, $to, former, band FROM measure WHERE dataset_id = $from");
-        $connection->executeStatement("INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT {$new('breakdown', 'id')}, position, name, $to, former FROM breakdown WHERE dataset_id = $from");
-        $connection->executeStatement("INSERT INTO member (id, position, name, breakdown_id, parent_id, role, merged_into, former) SELECT c.new, m.position, m.name, {$new('breakdown', 'm.breakdown_id')}, {$new('member', 'm.parent_id')}, m.role, {$new('member', 'm.merged_into')}, m.former FROM copied_member c JOIN member m ON m.id = c.old");
-        $members = implode(', ', array_map(static fn (int $place): string => "CASE m$place WHEN 0 THEN 0 ELSE {$new('member', "m$place")} END", range(0, SeriesStore::PLACES - 1)));
-        $connection->executeStatement("INSERT INTO series SELECT c.new, $to, {$new('measure', 's.measure')}, s.scenario, $members FROM copied_series c JOIN series s ON s.id = c.old");
-        $connection->executeStatement("INSERT INTO packed SELECT c.new, p.amounts, x'".bin2hex(pack('q', $import))."' FROM copied_series c JOIN packed p ON p.series = c.old");
+        $connection->executeStatement(
+            'INSERT INTO note (dataset_id, version, measure, period, place, label, text, author, at, changed_at) '
+                ."SELECT $to, 1, measure, period, place, label, text, author, at, changed_at FROM note WHERE "
+                ."dataset_id = $from ORDER BY id",
+        );
+        $connection->executeStatement(
+            'INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, '
+                ."denominator, dataset_id, former, band) SELECT {$new(
+                    'measure',
+                    'id',
+                )}, position, name, unit, scale, grouping, over_members, better, numerator, "
+                ."denominator, $to, former, band FROM measure WHERE dataset_id = $from",
+        );
+        $connection->executeStatement(
+            "INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT {$new(
+                'breakdown',
+                'id',
+            )}, position, name, $to, former FROM breakdown WHERE dataset_id = $from",
+        );
+        $connection->executeStatement(
+            'INSERT INTO member (id, position, name, breakdown_id, parent_id, role, merged_into, former) SELECT '
+                ."c.new, m.position, m.name, {$new(
+                    'breakdown',
+                    'm.breakdown_id',
+                )}, {$new('member', 'm.parent_id')}, m.role, {$new(
+                    'member',
+                    'm.merged_into',
+                )}, m.former FROM copied_member c JOIN member m ON m.id = c.old",
+        );
+        $members = implode(
+            ', ',
+            array_map(
+                static fn (int $place): string => "CASE m$place WHEN 0 THEN 0 ELSE {$new('member', "m$place")} END",
+                range(0, SeriesStore::PLACES - 1),
+            ),
+        );
+        $connection->executeStatement(
+            "INSERT INTO series SELECT c.new, $to, {$new(
+                'measure',
+                's.measure',
+            )}, s.scenario, $members FROM copied_series c JOIN series s ON s.id = c.old",
+        );
+        $connection->executeStatement(
+            "INSERT INTO packed SELECT c.new, p.amounts, x'".
+                bin2hex(pack('q', $import)).
+                "' FROM copied_series c JOIN packed p ON p.series = c.old",
+        );
         $this->job->tell('totals', 0);
         foreach (['measure', 'breakdown', 'member', 'series'] as $table) {
             $connection->executeStatement("DROP TABLE copied_$table");
@@ -67,7 +122,10 @@ final readonly class DatasetCopy
     private function number(string $table, string $ids): void
     {
         $first = 'series' === $table ? $this->store->nextSeries() : $this->store->nextId($table);
-        $this->store->connection->executeStatement("CREATE TEMPORARY TABLE copied_$table AS SELECT id AS old, $first - 1 + ROW_NUMBER() OVER (ORDER BY id) AS new FROM ($ids) AS ids");
+        $this->store->connection->executeStatement(
+            "CREATE TEMPORARY TABLE copied_$table AS SELECT id AS "
+                ."old, $first - 1 + ROW_NUMBER() OVER (ORDER BY id) AS new FROM ($ids) AS ids",
+        );
         $this->store->connection->executeStatement("CREATE UNIQUE INDEX copied_{$table}_old ON copied_$table (old)");
     }
 }

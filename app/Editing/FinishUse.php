@@ -48,14 +48,23 @@ final readonly class FinishUse
     {
         foreach ($this->bearing($name) as $chart) {
             $own = self::of($chart);
-            $this->set($chart, null === $named ? $own->onto($own, null) : self::read($named->finish)->onto($own, $named->name));
+            $this->set(
+                $chart,
+                null === $named ? $own->onto($own, null) : self::read($named->finish)->onto($own, $named->name),
+            );
         }
     }
 
     /** @return list<ChartRecord> */
     public function bearing(string $name): array
     {
-        return array_values(array_filter($this->manager->getRepository(ChartRecord::class)->findAll(), static fn (ChartRecord $chart): bool => \is_array($chart->recipe['finish'] ?? null) && ($chart->recipe['finish']['named'] ?? null) === $name));
+        return array_values(
+            array_filter(
+                $this->manager->getRepository(ChartRecord::class)->findAll(),
+                static fn (ChartRecord $chart): bool => \is_array($chart->recipe['finish'] ?? null)
+                    && ($chart->recipe['finish']['named'] ?? null) === $name,
+            ),
+        );
     }
 
     private static function of(ChartRecord $chart): Finish
@@ -74,7 +83,10 @@ final readonly class FinishUse
     private function set(ChartRecord $chart, Finish $finish): void
     {
         $written = FinishWriter::toArray($finish);
-        $recipe = [] === $written ? array_diff_key($chart->recipe, ['finish' => 1]) : array_replace($chart->recipe, ['finish' => $written]);
+        $recipe =
+            [] === $written
+                ? array_diff_key($chart->recipe, ['finish' => 1])
+                : array_replace($chart->recipe, ['finish' => $written]);
         // What looks so already is not saved anew: whoever has it open would be told of a change.
         if ($recipe !== $chart->recipe) {
             $chart->recipe = $recipe;

@@ -14,7 +14,8 @@ use KeenMargin\Core\Figures\Keeping\Run;
 /**
  * The import that changes by hand belong to: one for a person's day of work, until a file comes in.
  *
- * Where somebody changes an amount anew that another person changed in between, the change gets a part of its own: an import
+ * Where somebody changes an amount anew that another person changed in between, the change gets a part of its own: an
+ * import
  * is taken back by what it found before, and one that was there both before and after another could not say that. Parts
  * belong to the first one, are listed as one, and are taken back together.
  */
@@ -46,8 +47,16 @@ final readonly class HandImport
     /** The person's own of today, with no file after it. */
     private function maybeLatest(DatasetRecord $record, string $who): ?ImportRecord
     {
-        $file = $this->store->number('SELECT COALESCE(MAX(id), 0) FROM import WHERE dataset_id = '.(int) $record->id." AND mode <> '".self::MODE."'");
-        $sql = 'SELECT id FROM import WHERE dataset_id = ? AND mode = ? AND who = ? AND taken_back_at IS NULL AND id > ? ORDER BY id DESC LIMIT 1';
+        $file = $this->store->number(
+            'SELECT COALESCE(MAX(id), 0) FROM import WHERE dataset_id = '.
+                (int) $record->id.
+                " AND mode <> '".
+                self::MODE.
+                "'",
+        );
+        $sql =
+            'SELECT id FROM import WHERE dataset_id = ? AND mode = ? AND who = ? AND taken_back_at IS NULL AND id > '
+                .'? ORDER BY id DESC LIMIT 1';
         $id = $this->store->connection->fetchOne($sql, [$record->id, self::MODE, $who, $file]);
         $latest = \is_int($id) ? $this->manager->find(ImportRecord::class, $id) : null;
 
@@ -65,7 +74,11 @@ final readonly class HandImport
             return false;
         }
         foreach ($changes as $series => $cells) {
-            $later = array_filter($this->store->runs()->logs($series), static fn (int $other): bool => $other > $import, \ARRAY_FILTER_USE_KEY);
+            $later = array_filter(
+                $this->store->runs()->logs($series),
+                static fn (int $other): bool => $other > $import,
+                \ARRAY_FILTER_USE_KEY,
+            );
             foreach ($cells as $cell) {
                 $wasFound = [] !== array_filter($later, static fn (Run $log): bool => $log->has($cell->start));
                 if ($wasFound || $cell->wasImport > $import) {

@@ -22,7 +22,16 @@ use KeenMargin\Core\Question\Renaming;
 /** Plans a change of a measure, or a new one that is made of two others. */
 final readonly class MeasureSettings
 {
-    private const KEYS = ['name', 'unit', 'decimals', 'grouping', 'overMembers', 'better', 'numerator', 'denominator'];
+    private const KEYS = [
+        'name',
+        'unit',
+        'decimals',
+        'grouping',
+        'overMembers',
+        'better',
+        'numerator',
+        'denominator',
+    ];
 
     public function __construct(private SeriesStore $store, private ChartsOf $charts)
     {
@@ -49,26 +58,76 @@ final readonly class MeasureSettings
         ];
         $rows = [];
         if ($name !== $measure->name) {
-            $is['former'] = json_encode(array_values(array_unique([...$measure->former, $measure->name])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
-            $rows = [...$this->charts->renamed($record, Renaming::measure($measure->name, $name)), ...self::partsRenamed($record, $measure->name, $name)];
+            $is['former'] = json_encode(
+                array_values(array_unique([...$measure->former, $measure->name])),
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+            );
+            $rows = [
+                ...$this->charts->renamed($record, Renaming::measure($measure->name, $name)),
+                ...self::partsRenamed($record, $measure->name, $name),
+            ];
         }
         $rows[] = RowChange::maybe('measure', (int) $measure->id, $was, $is);
         $decimals = $given->maybe('decimals')?->int(0, 10) ?? $measure->scale;
-        if ($decimals < $measure->scale && !(new MeasureScale($this->store))->canLower((int) $record->id, (int) $measure->id, $measure->scale - $decimals)) {
-            throw new NotAccepted('decimals', "Some amounts of $measure->name have more than ".Wording::count($decimals, 'decimal', 'decimals').'. Round them in the file first, or keep the decimals.');
+        if (
+            $decimals < $measure->scale
+            && !(new MeasureScale($this->store))->canLower(
+                (int) $record->id,
+                (int) $measure->id,
+                $measure->scale - $decimals,
+            )
+        ) {
+            throw new NotAccepted(
+                'decimals',
+                "Some amounts of $measure->name have more than ".
+                    Wording::count($decimals, 'decimal', 'decimals').
+                    '. Round them in the file first, or keep the decimals.',
+            );
         }
         if ($decimals !== $measure->scale) {
-            $rows[] = new RowChange('measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $decimals]);
+            $rows[] = new RowChange(
+                'measure',
+                (int) $measure->id,
+                ['scale' => $measure->scale],
+                ['scale' => $decimals],
+            );
         }
-        $regroups = $grouping !== $measure->grouping || $overMembers !== $measure->overMembers || $numerator !== $measure->numerator || $denominator !== $measure->denominator;
-        $follows = $regroups ? $this->charts->say($record, self::about($record, $measure), 'will show other totals') : [];
-        if ($overMembers !== $measure->overMembers && OverMembers::Sum->value !== $overMembers && self::hasSummedRows($record)) {
-            $follows[] = 'Rows that shared a key were added up when they came in. Bring the file in again, so that each of them counts once.';
+        $regroups =
+            $grouping !== $measure->grouping
+            || $overMembers !== $measure->overMembers
+            || $numerator !== $measure->numerator
+            || $denominator !== $measure->denominator;
+        $follows = $regroups
+            ? $this->charts->say($record, self::about($record, $measure), 'will show other totals')
+            : [];
+        if (
+            $overMembers !== $measure->overMembers
+            && OverMembers::Sum->value !== $overMembers
+            && self::hasSummedRows($record)
+        ) {
+            $follows[] =
+                'Rows that shared a key were added up when they came in. Bring the file in again, so that each of '
+                    .'them counts once.';
         }
         $turned = new Measure($measure->name, better: null === $is['better'] ? null : Better::from($is['better']));
-        $turns = $turned->better() !== $measure->measure()->better() ? $this->charts->say($record, static fn (array $question): bool => self::about($record, $measure)($question) && !isset($question['better']), 'will turn its colours') : [];
+        $turns =
+            $turned->better() !== $measure->measure()->better()
+                ? $this->charts->say(
+                    $record,
+                    static fn (array $question): bool => self::about($record, $measure)($question)
+                        && !isset($question['better']),
+                    'will turn its colours',
+                )
+                : [];
 
-        return new Plan(new Change($name !== $measure->name ? "“{$measure->name}” is named “{$name}”" : "How $name is counted", array_values(array_filter($rows))), [...$follows, ...$turns], $regroups || [] !== $turns);
+        return new Plan(
+            new Change(
+                $name !== $measure->name ? "“{$measure->name}” is named “{$name}”" : "How $name is counted",
+                array_values(array_filter($rows)),
+            ),
+            [...$follows, ...$turns],
+            $regroups || [] !== $turns,
+        );
     }
 
     public function planNew(DatasetRecord $record, Given $given): Plan
@@ -79,7 +138,21 @@ final readonly class MeasureSettings
         [$numerator, $denominator] = $this->parts($record, $given, Grouping::Ratio->value, null);
         $id = $this->store->nextId('measure');
 
-        return new Plan(new Change("“{$name}” is $numerator over $denominator", [new RowChange('measure', $id, null, ['dataset_id' => (int) $record->id, 'position' => $record->measures->count(), 'name' => $name, 'unit' => '%', 'scale' => 0, 'grouping' => Grouping::Ratio->value, 'better' => self::better($given, null), 'numerator' => $numerator, 'denominator' => $denominator])]));
+        return new Plan(
+            new Change("“{$name}” is $numerator over $denominator", [
+                new RowChange('measure', $id, null, [
+                    'dataset_id' => (int) $record->id,
+                    'position' => $record->measures->count(),
+                    'name' => $name,
+                    'unit' => '%',
+                    'scale' => 0,
+                    'grouping' => Grouping::Ratio->value,
+                    'better' => self::better($given, null),
+                    'numerator' => $numerator,
+                    'denominator' => $denominator,
+                ]),
+            ]),
+        );
     }
 
     /** @return array<string, int|string|null> */
@@ -111,12 +184,17 @@ final readonly class MeasureSettings
 
     private static function hasSummedRows(DatasetRecord $record): bool
     {
-        return [] !== array_filter($record->notices, static fn (array $notice): bool => 'summed-rows' === $notice['id']);
+        return [] !==
+            array_filter($record->notices, static fn (array $notice): bool => 'summed-rows' === $notice['id']);
     }
 
     private static function better(Given $given, ?string $else): ?string
     {
-        $told = $given->maybe('better')?->oneOf(['', ...array_map(static fn (Better $better): string => $better->value, Better::cases())]) ?? $else;
+        $told =
+            $given
+                ->maybe('better')
+                ?->oneOf(['', ...array_map(static fn (Better $better): string => $better->value, Better::cases())]) ??
+            $else;
 
         return '' === $told ? null : $told;
     }
@@ -135,8 +213,15 @@ final readonly class MeasureSettings
     {
         $isRatio = Grouping::Ratio->value === $grouping;
         if (!$isRatio) {
-            if (null !== $measure && Grouping::Ratio->value === $measure->grouping && 0 === $this->store->number('SELECT COUNT(*) FROM series WHERE measure = '.(int) $measure->id)) {
-                throw new NotAccepted('grouping', "{$measure->name} has no amounts of its own; it can only be a ratio.");
+            if (
+                null !== $measure
+                && Grouping::Ratio->value === $measure->grouping
+                && 0 === $this->store->number('SELECT COUNT(*) FROM series WHERE measure = '.(int) $measure->id)
+            ) {
+                throw new NotAccepted(
+                    'grouping',
+                    "{$measure->name} has no amounts of its own; it can only be a ratio.",
+                );
             }
 
             return [null, null];
@@ -150,8 +235,12 @@ final readonly class MeasureSettings
         if (\count($others) < 2) {
             throw new NotAccepted('grouping', 'A ratio is made of two other measures, and there are not two.');
         }
-        $numerator = $given->maybe('numerator')?->oneOf($others) ?? $measure->numerator ?? throw new NotAccepted('numerator', 'Say which measure is the numerator.');
-        $denominator = $given->maybe('denominator')?->oneOf($others) ?? $measure->denominator ?? throw new NotAccepted('denominator', 'Say which measure is the denominator.');
+        $numerator =
+            $given->maybe('numerator')?->oneOf($others) ??
+            ($measure->numerator ?? throw new NotAccepted('numerator', 'Say which measure is the numerator.'));
+        $denominator =
+            $given->maybe('denominator')?->oneOf($others) ??
+            ($measure->denominator ?? throw new NotAccepted('denominator', 'Say which measure is the denominator.'));
 
         return [$numerator, $denominator];
     }
@@ -162,7 +251,12 @@ final readonly class MeasureSettings
         $rows = [];
         foreach ($record->measures as $measure) {
             $was = ['numerator' => $measure->numerator, 'denominator' => $measure->denominator];
-            $rows[] = RowChange::maybe('measure', (int) $measure->id, $was, array_map(static fn (?string $name): ?string => $name === $from ? $to : $name, $was));
+            $rows[] = RowChange::maybe(
+                'measure',
+                (int) $measure->id,
+                $was,
+                array_map(static fn (?string $name): ?string => $name === $from ? $to : $name, $was),
+            );
         }
 
         return array_values(array_filter($rows));
@@ -171,6 +265,8 @@ final readonly class MeasureSettings
     /** @return callable(array<mixed>): bool */
     private static function about(DatasetRecord $record, MeasureRecord $measure): callable
     {
-        return static fn (array $question): bool => ($question['measure'] ?? $record->measures[0]?->name) === $measure->name;
+        return static fn (
+            array $question,
+        ): bool => ($question['measure'] ?? $record->measures[0]?->name) === $measure->name;
     }
 }

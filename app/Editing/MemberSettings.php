@@ -15,7 +15,10 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Question\Renaming;
 
-/** Plans a change of a breakdown: its name, the order of its members, their names, groups and roles; two that become one. */
+/**
+ * Plans a change of a breakdown: its name, the order of its members, their names, groups and roles; two that become
+ * one.
+ */
 final readonly class MemberSettings
 {
     public function __construct(private SeriesStore $store, private ChartsOf $charts)
@@ -24,7 +27,21 @@ final readonly class MemberSettings
 
     public function plan(BreakdownRecord $breakdown, Given $given): Plan
     {
-        $given->object(['name', 'move', 'before', 'members', 'group', 'role', 'rename', 'to', 'merge', 'into', 'separate', 'remove', 'add']);
+        $given->object([
+            'name',
+            'move',
+            'before',
+            'members',
+            'group',
+            'role',
+            'rename',
+            'to',
+            'merge',
+            'into',
+            'separate',
+            'remove',
+            'add',
+        ]);
         $members = BreakdownMembers::of($breakdown, $this->store);
 
         return match (true) {
@@ -47,9 +64,22 @@ final readonly class MemberSettings
                 throw new NotAccepted('name', "There is a breakdown \"$name\" already. Give another name.");
             }
         }
-        $row = RowChange::maybe('breakdown', (int) $breakdown->id, ['name' => $breakdown->name, 'former' => self::json($breakdown->former)], ['name' => $name, 'former' => self::json(array_values(array_unique([...$breakdown->former, $breakdown->name])))]);
+        $row = RowChange::maybe(
+            'breakdown',
+            (int) $breakdown->id,
+            ['name' => $breakdown->name, 'former' => self::json($breakdown->former)],
+            [
+                'name' => $name,
+                'former' => self::json(array_values(array_unique([...$breakdown->former, $breakdown->name]))),
+            ],
+        );
 
-        return new Plan(new Change("“{$breakdown->name}” is named “{$name}”", [...$this->charts->renamed($breakdown->dataset, Renaming::breakdown($breakdown->name, $name)), ...null === $row ? [] : [$row]]));
+        return new Plan(
+            new Change("“{$breakdown->name}” is named “{$name}”", [
+                ...$this->charts->renamed($breakdown->dataset, Renaming::breakdown($breakdown->name, $name)),
+                ...null === $row ? [] : [$row],
+            ]),
+        );
     }
 
     private function added(BreakdownRecord $breakdown, BreakdownMembers $members, Given $given): Plan
@@ -59,9 +89,19 @@ final readonly class MemberSettings
             throw new NotAccepted($given->path, "{$breakdown->name} has a \"$name\" already.");
         }
         $id = $this->store->nextId('member');
-        $last = $this->store->number('SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
+        $last = $this->store->number(
+            'SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id,
+        );
 
-        return new Plan(new Change("“{$name}” is added", [new RowChange('member', $id, null, ['breakdown_id' => (int) $breakdown->id, 'position' => $last + 1, 'name' => $name])]));
+        return new Plan(
+            new Change("“{$name}” is added", [
+                new RowChange('member', $id, null, [
+                    'breakdown_id' => (int) $breakdown->id,
+                    'position' => $last + 1,
+                    'name' => $name,
+                ]),
+            ]),
+        );
     }
 
     /** Puts a member before another, or last. */
@@ -69,13 +109,20 @@ final readonly class MemberSettings
     {
         $id = self::id($members, $given->must('move'));
         $before = null === $given->maybe('before') ? null : self::id($members, $given->must('before'));
-        $order = array_values(array_filter(array_keys($members->standing()), static fn (int $one): bool => $one !== $id));
+        $order = array_values(
+            array_filter(array_keys($members->standing()), static fn (int $one): bool => $one !== $id),
+        );
         $at = null === $before ? \count($order) : (int) array_search($before, $order, true);
         array_splice($order, $before === $id ? 0 : $at, 0, [$id]);
         $rows = [];
         $positions = $this->store->members()->positions($id);
         foreach ($before === $id ? [] : $order as $position => $one) {
-            $rows[] = RowChange::maybe('member', $one, ['position' => $positions[$one] ?? 0], ['position' => $position]);
+            $rows[] = RowChange::maybe(
+                'member',
+                $one,
+                ['position' => $positions[$one] ?? 0],
+                ['position' => $position],
+            );
         }
 
         return new Plan(new Change($members->standing()[$id].' is moved', array_values(array_filter($rows))));
@@ -88,13 +135,34 @@ final readonly class MemberSettings
         $to = trim($given->must('to')->string(500));
         $other = array_search($to, $members->standing(), true);
         if (false !== $other && $other !== $id) {
-            throw new NotAccepted('to', "{$breakdown->name} has a \"$to\" already. Merge the two, if they are the same.");
+            throw new NotAccepted(
+                'to',
+                "{$breakdown->name} has a \"$to\" already. Merge the two, if they are the same.",
+            );
         }
         self::insistFree($members, $to, 'to');
         $former = $members->former[$id] ?? [];
-        $row = RowChange::maybe('member', $id, ['name' => $from, 'former' => self::json($former)], ['name' => $to, 'former' => self::json(array_values(array_unique([...$former, $from])))]);
+        $row = RowChange::maybe(
+            'member',
+            $id,
+            ['name' => $from, 'former' => self::json($former)],
+            ['name' => $to, 'former' => self::json(array_values(array_unique([...$former, $from])))],
+        );
 
-        return new Plan(new Change("“{$from}” is named “{$to}”", $from === $to || null === $row ? [] : [...$this->charts->renamed($breakdown->dataset, Renaming::member($breakdown->name, $from, $to)), $row]));
+        return new Plan(
+            new Change(
+                "“{$from}” is named “{$to}”",
+                $from === $to || null === $row
+                    ? []
+                    : [
+                        ...$this->charts->renamed(
+                            $breakdown->dataset,
+                            Renaming::member($breakdown->name, $from, $to),
+                        ),
+                        $row,
+                    ],
+            ),
+        );
     }
 
     private function merged(BreakdownRecord $breakdown, BreakdownMembers $members, Given $given): Plan
@@ -103,7 +171,10 @@ final readonly class MemberSettings
         $into = self::id($members, $given->must('into'));
         [$from, $to] = [$members->standing()[$id], $members->standing()[$into]];
         if ($id === $into || \in_array($to, $members->dimension()->within($from), true)) {
-            throw new NotAccepted('into', "\"$from\" cannot be merged into \"$to\". Choose a member that does not stand in it.");
+            throw new NotAccepted(
+                'into',
+                "\"$from\" cannot be merged into \"$to\". Choose a member that does not stand in it.",
+            );
         }
         $rows = [new RowChange('member', $id, ['merged_into' => null], ['merged_into' => $into])];
         foreach (array_keys($members->merged, $id, true) as $before) {
@@ -115,10 +186,20 @@ final readonly class MemberSettings
         $charts = $this->charts->renamed($breakdown->dataset, Renaming::member($breakdown->name, $from, $to));
         $amounts = $this->store->amountsOf((int) $breakdown->dataset->id, $breakdown->position, $members->alike($id));
 
-        return new Plan(new Change("“{$from}” counts as “{$to}”", [...$rows, ...$charts]), [
-            Wording::count($amounts, "amount of $from counts", "amounts of $from count")." as $to from now on, also in files to come.",
-            ...[] === $charts ? [] : [Wording::count(\count($charts), 'chart that names it shows', 'charts that name it show')." $to instead."],
-        ], true);
+        return new Plan(
+            new Change("“{$from}” counts as “{$to}”", [...$rows, ...$charts]),
+            [
+                Wording::count($amounts, "amount of $from counts", "amounts of $from count").
+                " as $to from now on, also in files to come.",
+                ...[] === $charts
+                    ? []
+                    : [
+                        Wording::count(\count($charts), 'chart that names it shows', 'charts that name it show').
+                        " $to instead.",
+                    ],
+            ],
+            true,
+        );
     }
 
     private function separated(BreakdownMembers $members, Given $given): Plan
@@ -126,7 +207,13 @@ final readonly class MemberSettings
         $name = $given->text(500);
         foreach ($members->merged as $id => $into) {
             if ($members->own($id) === $name) {
-                return new Plan(new Change("“{$name}” stands for itself again", [new RowChange('member', $id, ['merged_into' => $into], ['merged_into' => null])]), ["$name is a member of its own again."], true);
+                return new Plan(
+                    new Change("“{$name}” stands for itself again", [
+                        new RowChange('member', $id, ['merged_into' => $into], ['merged_into' => null]),
+                    ]),
+                    ["$name is a member of its own again."],
+                    true,
+                );
             }
         }
         throw $given->refuse('a member that was merged into another');
@@ -138,20 +225,67 @@ final readonly class MemberSettings
         $name = $members->standing()[$id];
         $amounts = $this->store->amountsOf((int) $breakdown->dataset->id, $breakdown->position, $members->alike($id));
         if ($amounts > 0) {
-            throw new NotAccepted($given->path, "\"$name\" has ".Wording::count($amounts, 'amount', 'amounts').'. Clear them first, or merge it into another.');
+            throw new NotAccepted(
+                $given->path,
+                "\"$name\" has ".
+                    Wording::count($amounts, 'amount', 'amounts').
+                    '. Clear them first, or merge it into another.',
+            );
         }
-        $rows = array_map(static fn (int $child): RowChange => new RowChange('member', $child, ['parent_id' => $id], ['parent_id' => $members->parents[$id] ?? null]), array_keys($members->parents, $id, true));
+        $rows = array_map(
+            static fn (int $child): RowChange => new RowChange(
+                'member',
+                $child,
+                ['parent_id' => $id],
+                ['parent_id' => $members->parents[$id] ?? null],
+            ),
+            array_keys($members->parents, $id, true),
+        );
 
-        return new Plan(new Change("“{$name}” is removed", [...$rows, new RowChange('member', $id, ['breakdown_id' => (int) $breakdown->id, 'position' => $this->store->members()->positions($id)[$id] ?? 0, 'name' => $name, 'parent_id' => $members->parents[$id] ?? null, 'role' => $members->roles[$id] ?? null, 'former' => self::json($members->former[$id] ?? [])], null)]));
+        return new Plan(
+            new Change("“{$name}” is removed", [
+                ...$rows,
+                new RowChange(
+                    'member',
+                    $id,
+                    [
+                        'breakdown_id' => (int) $breakdown->id,
+                        'position' => $this->store->members()->positions($id)[$id] ?? 0,
+                        'name' => $name,
+                        'parent_id' => $members->parents[$id] ?? null,
+                        'role' => $members->roles[$id] ?? null,
+                        'former' => self::json($members->former[$id] ?? []),
+                    ],
+                    null,
+                ),
+            ]),
+        );
     }
 
     private function role(BreakdownMembers $members, Given $given): Plan
     {
-        $role = $given->must('role')->oneOf(['', ...array_map(static fn (LineRole $one): string => $one->value, LineRole::cases())]);
+        $role = $given
+            ->must('role')
+            ->oneOf(['', ...array_map(static fn (LineRole $one): string => $one->value, LineRole::cases())]);
         $ids = self::ids($members, $given->must('members'));
-        $rows = array_map(static fn (int $id): ?RowChange => RowChange::maybe('member', $id, ['role' => $members->roles[$id] ?? null], ['role' => '' === $role ? null : $role]), $ids);
+        $rows = array_map(
+            static fn (int $id): ?RowChange => RowChange::maybe(
+                'member',
+                $id,
+                ['role' => $members->roles[$id] ?? null],
+                ['role' => '' === $role ? null : $role],
+            ),
+            $ids,
+        );
 
-        return new Plan(new Change(self::some($members, $ids).' '.('' === $role ? 'has no role' : (LineRole::Subtotal->value === $role ? 'is a subtotal' : $role)), array_values(array_filter($rows))));
+        return new Plan(
+            new Change(
+                self::some($members, $ids).
+                    ' '.
+                    ('' === $role ? 'has no role' : (LineRole::Subtotal->value === $role ? 'is a subtotal' : $role)),
+                array_values(array_filter($rows)),
+            ),
+        );
     }
 
     /** Puts members into a group, which is made where there is none of that name, or out of any. */
@@ -165,22 +299,51 @@ final readonly class MemberSettings
             $known = array_search($name, $members->standing(), true);
             $group = false === $known ? $this->store->nextId('member') : $known;
             foreach ($ids as $id) {
-                if (false !== $known && \in_array($name, $members->dimension()->within($members->standing()[$id]), true)) {
-                    throw new NotAccepted('group', "\"$name\" stands in \"{$members->standing()[$id]}\" itself. Choose another group.");
+                if (
+                    false !== $known
+                    && \in_array($name, $members->dimension()->within($members->standing()[$id]), true)
+                ) {
+                    throw new NotAccepted(
+                        'group',
+                        "\"$name\" stands in \"{$members->standing()[$id]}\" itself. Choose another group.",
+                    );
                 }
             }
             if (false === $known) {
                 self::insistFree($members, $name, 'group');
-                $rows[] = new RowChange('member', $group, null, ['breakdown_id' => (int) $breakdown->id, 'position' => $this->store->members()->positions($ids[0])[$ids[0]] ?? 0, 'name' => $name, 'parent_id' => $members->parents[$ids[0]] ?? null]);
-            } elseif (0 < $this->store->amountsOf((int) $breakdown->dataset->id, $breakdown->position, $members->alike($group)) && [] === array_keys($members->parents, $group, true)) {
+                $rows[] = new RowChange('member', $group, null, [
+                    'breakdown_id' => (int) $breakdown->id,
+                    'position' => $this->store->members()->positions($ids[0])[$ids[0]] ?? 0,
+                    'name' => $name,
+                    'parent_id' => $members->parents[$ids[0]] ?? null,
+                ]);
+            } elseif (
+                0 <
+                    $this->store->amountsOf(
+                        (int) $breakdown->dataset->id,
+                        $breakdown->position,
+                        $members->alike($group),
+                    )
+                && [] === array_keys($members->parents, $group, true)
+            ) {
                 throw new NotAccepted('group', "\"$name\" has amounts of its own. Give the group another name.");
             }
         }
         foreach ($ids as $id) {
-            $rows[] = RowChange::maybe('member', $id, ['parent_id' => $members->parents[$id] ?? null], ['parent_id' => $group]);
+            $rows[] = RowChange::maybe(
+                'member',
+                $id,
+                ['parent_id' => $members->parents[$id] ?? null],
+                ['parent_id' => $group],
+            );
         }
 
-        return new Plan(new Change(self::some($members, $ids).(null === $group ? ' stands in no group' : " in $name"), array_values(array_filter($rows))));
+        return new Plan(
+            new Change(
+                self::some($members, $ids).(null === $group ? ' stands in no group' : " in $name"),
+                array_values(array_filter($rows)),
+            ),
+        );
     }
 
     /** A merged member keeps its name, so that files may go on using it. */
@@ -188,7 +351,10 @@ final readonly class MemberSettings
     {
         $for = $members->maybeStandsFor($name);
         if (null !== $for) {
-            throw new NotAccepted($path, "\"$name\" was merged into \"$for\". Separate the two first, or give another name.");
+            throw new NotAccepted(
+                $path,
+                "\"$name\" was merged into \"$for\". Separate the two first, or give another name.",
+            );
         }
     }
 
@@ -210,7 +376,15 @@ final readonly class MemberSettings
     /** @param list<int> $ids */
     private static function some(BreakdownMembers $members, array $ids): string
     {
-        return Wording::some(array_map(static fn (int $id): string => '' === $members->standing()[$id] ? '(blank)' : $members->standing()[$id], $ids), 3);
+        return Wording::some(
+            array_map(
+                static fn (int $id): string => '' === $members->standing()[$id]
+                    ? '(blank)'
+                    : $members->standing()[$id],
+                $ids,
+            ),
+            3,
+        );
     }
 
     /** @param list<string> $names */

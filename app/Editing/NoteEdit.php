@@ -26,20 +26,31 @@ final readonly class NoteEdit
     /** @return int the note's id */
     public function write(DatasetRecord $dataset, RowPlace $place, string $label, string $text, string $who): int
     {
-        return $this->turn->onDataset((int) $dataset->id, function (DatasetRecord $dataset) use ($place, $label, $text, $who): int {
+        return $this->turn->onDataset((int) $dataset->id, function (DatasetRecord $dataset) use (
+            $place,
+            $label,
+            $text,
+            $who,
+        ): int {
             $id = $this->store->nextId('note');
-            $this->changes->do($dataset, new Change('A note is written about '.$label, [new RowChange('note', $id, null, [
-                'dataset_id' => $dataset->id,
-                'version' => 1,
-                'measure' => $place->measure,
-                'period' => $place->period?->key() ?? '',
-                'place' => $place->place->key(),
-                'label' => mb_substr($label, 0, 1200),
-                'text' => $text,
-                'author' => $who,
-                'at' => self::now(),
-                'changed_at' => null,
-            ])]), $who);
+            $this->changes->do(
+                $dataset,
+                new Change('A note is written about '.$label, [
+                    new RowChange('note', $id, null, [
+                        'dataset_id' => $dataset->id,
+                        'version' => 1,
+                        'measure' => $place->measure,
+                        'period' => $place->period?->key() ?? '',
+                        'place' => $place->place->key(),
+                        'label' => mb_substr($label, 0, 1200),
+                        'text' => $text,
+                        'author' => $who,
+                        'at' => self::now(),
+                        'changed_at' => null,
+                    ]),
+                ]),
+                $who,
+            );
 
             return $id;
         });
@@ -47,28 +58,83 @@ final readonly class NoteEdit
 
     public function change(NoteRecord $note, string $text, string $who): void
     {
-        $this->changes->do($note->dataset, new Change("The note about {$note->label} is changed", [new RowChange(
-            'note',
-            (int) $note->id,
-            ['version' => $note->version, 'text' => $note->text, 'author' => $note->author, 'changed_at' => $note->changedAt],
-            ['version' => $note->version + 1, 'text' => $text, 'author' => '' === $who ? $note->author : $who, 'changed_at' => self::now()],
-        )]), $who);
+        $this->changes->do(
+            $note->dataset,
+            new Change("The note about {$note->label} is changed", [
+                new RowChange(
+                    'note',
+                    (int) $note->id,
+                    [
+                        'version' => $note->version,
+                        'text' => $note->text,
+                        'author' => $note->author,
+                        'changed_at' => $note->changedAt,
+                    ],
+                    [
+                        'version' => $note->version + 1,
+                        'text' => $text,
+                        'author' => '' === $who ? $note->author : $who,
+                        'changed_at' => self::now(),
+                    ],
+                ),
+            ]),
+            $who,
+        );
     }
 
     public function delete(NoteRecord $note, string $who): void
     {
-        $this->changes->do($note->dataset, new Change("The note about {$note->label} is deleted", [new RowChange('note', (int) $note->id, [
-            'dataset_id' => $note->dataset->id, 'version' => $note->version, 'measure' => $note->measure, 'period' => $note->period, 'place' => $note->place,
-            'label' => $note->label, 'text' => $note->text, 'author' => $note->author, 'at' => $note->at, 'changed_at' => $note->changedAt,
-        ], null)]), $who);
+        $this->changes->do(
+            $note->dataset,
+            new Change("The note about {$note->label} is deleted", [
+                new RowChange(
+                    'note',
+                    (int) $note->id,
+                    [
+                        'dataset_id' => $note->dataset->id,
+                        'version' => $note->version,
+                        'measure' => $note->measure,
+                        'period' => $note->period,
+                        'place' => $note->place,
+                        'label' => $note->label,
+                        'text' => $note->text,
+                        'author' => $note->author,
+                        'at' => $note->at,
+                        'changed_at' => $note->changedAt,
+                    ],
+                    null,
+                ),
+            ]),
+            $who,
+        );
     }
 
     /** `Net revenue, Aug 2026`, `Net revenue, North, Aug 2026` */
     public static function label(RowPlace $place): string
     {
-        $members = array_merge([], ...array_map(static fn (array $filter): array => \is_array($filter['in'] ?? null) ? array_map(static fn (mixed $member): string => \is_string($member) && '' !== $member ? $member : '(blank)', $filter['in']) : [], $place->place->filters));
+        $members = array_merge(
+            [],
+            ...array_map(
+                static fn (array $filter): array => \is_array($filter['in'] ?? null)
+                    ? array_map(
+                        static fn (mixed $member): string => \is_string($member) && '' !== $member
+                            ? $member
+                            : '(blank)',
+                        $filter['in'],
+                    )
+                    : [],
+                $place->place->filters,
+            ),
+        );
 
-        return implode(', ', array_filter([$place->measure, \count($members) > 3 ? \count($members).' members' : implode(' and ', $members), null === $place->period ? '' : PeriodNames::full($place->period)]));
+        return implode(
+            ', ',
+            array_filter([
+                $place->measure,
+                \count($members) > 3 ? \count($members).' members' : implode(' and ', $members),
+                null === $place->period ? '' : PeriodNames::full($place->period),
+            ]),
+        );
     }
 
     private static function now(): string

@@ -10,8 +10,8 @@ use KeenMargin\App\Storage\Changes\Change;
 final readonly class Plan
 {
     /**
-     * @param list<string> $follows   what changes with it, as sentences
-     * @param bool         $isHarmful whether numbers or charts come out otherwise, so that it is worth a look before
+     * @param list<string> $follows what changes with it, as sentences
+     * @param bool $isHarmful whether numbers or charts come out otherwise, so that it is worth a look before
      */
     public function __construct(public Change $change, public array $follows = [], public bool $isHarmful = false)
     {

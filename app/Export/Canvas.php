@@ -12,12 +12,20 @@ interface Canvas
 {
     /**
      * @param non-empty-list<array{float, float}> $points
-     * @param bool                                $isClosed whether the last is joined with the first
+     * @param bool $isClosed whether the last is joined with the first
      */
     public function shape(array $points, ?Ink $fill, ?Ink $stroke, float $thickness, bool $isClosed): void;
 
     /** @param list<float> $dash */
-    public function line(float $x1, float $y1, float $x2, float $y2, Ink $stroke, float $thickness, array $dash): void;
+    public function line(
+        float $x1,
+        float $y1,
+        float $x2,
+        float $y2,
+        Ink $stroke,
+        float $thickness,
+        array $dash,
+    ): void;
 
     public function circle(float $x, float $y, float $radius, Ink $fill, ?Ink $stroke, float $thickness): void;
 

@@ -51,10 +51,21 @@ final readonly class DatasetExport
         foreach ($this->store->ordered((int) $record->id) as [$measureId, $scenario, $ids, $packed]) {
             $this->job->tell('series', ++$seen, $all);
             $measure = $measures[$measureId] ?? new Measure('');
-            $names = array_map(static fn (array $names, int $id): string => $names[$id] ?? '', $members, \array_slice($ids, 0, \count($members)));
+            $names = array_map(
+                static fn (array $names, int $id): string => $names[$id] ?? '',
+                $members,
+                \array_slice($ids, 0, \count($members)),
+            );
             foreach (PackedAmounts::unpack($packed) as $start => $amount) {
                 $key = $periods[$start] ??= Period::ofStart($dataset->grain, $start, $dataset->calendar)->key();
-                $writer->row([$key, SeriesStore::scenario($scenario)->value, $measure->name, $measure->unit, ...$names, new Exact(ScaledText::of($amount, $measure->decimals))]);
+                $writer->row([
+                    $key,
+                    SeriesStore::scenario($scenario)->value,
+                    $measure->name,
+                    $measure->unit,
+                    ...$names,
+                    new Exact(ScaledText::of($amount, $measure->decimals)),
+                ]);
             }
         }
         $writer->close();
@@ -69,6 +80,11 @@ final readonly class DatasetExport
      */
     private static function apart(array $names): array
     {
-        return array_map(static fn (string $name): string => \in_array($name, [...TidyLayout::BEFORE, TidyLayout::AMOUNT], true) ? "$name (breakdown)" : $name, $names);
+        return array_map(
+            static fn (string $name): string => \in_array($name, [...TidyLayout::BEFORE, TidyLayout::AMOUNT], true)
+                ? "$name (breakdown)"
+                : $name,
+            $names,
+        );
     }
 }

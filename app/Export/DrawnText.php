@@ -8,7 +8,9 @@ use KeenMargin\Core\Scene\FallbackFonts;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
 
-/** A text letter by letter, from left to right, each with the font that has it and the place that it was measured for. */
+/**
+ * A text letter by letter, from left to right, each with the font that has it and the place that it was measured for.
+ */
 final class DrawnText
 {
     /** Of scripts that are written from right to left. */
@@ -16,11 +18,23 @@ final class DrawnText
     /** Joiners and variation selectors say how letters look, and have none themselves. */
     private const UNSEEN = '/[\x{200B}-\x{200F}\x{FE00}-\x{FE0F}]/u';
 
-    /** @return list<array{letter: string, font: ?string, left: float}> font: one of FallbackFonts::NAMES; none for the type itself */
+    /**
+     * @return list<array{letter: string, font: ?string, left: float}> font: one of FallbackFonts::NAMES; none for the
+     *                                                                 type itself
+     */
     public static function letters(Text $text): array
     {
-        $letters = mb_str_split((string) preg_replace(self::UNSEEN, '', 1 === preg_match(self::TURNED, $text->text) ? self::seen($text->text) : $text->text));
-        $widths = array_map(static fn (string $letter): float => TextMeasure::width($letter, $text->size, $text->weight), $letters);
+        $letters = mb_str_split(
+            (string) preg_replace(
+                self::UNSEEN,
+                '',
+                1 === preg_match(self::TURNED, $text->text) ? self::seen($text->text) : $text->text,
+            ),
+        );
+        $widths = array_map(
+            static fn (string $letter): float => TextMeasure::width($letter, $text->size, $text->weight),
+            $letters,
+        );
         $sum = array_sum($widths);
         // Joined letters are a little wider or narrower than those that were measured.
         $scale = $sum > 0.0 ? $text->width / $sum : 1.0;
@@ -28,7 +42,11 @@ final class DrawnText
         $drawn = [];
         foreach ($letters as $i => $letter) {
             $font = TextMeasure::isWhole($letter, $text->weight) ? null : FallbackFonts::maybeName($letter);
-            $drawn[] = ['letter' => null === $font ? $letter : FallbackFonts::inTwoBytes($letter), 'font' => $font, 'left' => $left];
+            $drawn[] = [
+                'letter' => null === $font ? $letter : FallbackFonts::inTwoBytes($letter),
+                'font' => $font,
+                'left' => $left,
+            ];
             $left += $widths[$i] * $scale;
         }
 

@@ -36,7 +36,9 @@ final class FontSubset
     {
         $whole = (string) file_get_contents($path);
 
-        return \strlen($whole) < self::WHOLE_UNDER ? $whole : (new self($whole))->with(array_map(mb_ord(...), mb_str_split($letters)));
+        return \strlen($whole) < self::WHOLE_UNDER
+            ? $whole
+            : (new self($whole))->with(array_map(mb_ord(...), mb_str_split($letters)));
     }
 
     /** @param list<int> $codes */
@@ -65,7 +67,15 @@ final class FontSubset
         $tables['hhea'] = substr_replace($tables['hhea'], $count, 34, 2);
         $tables['maxp'] = substr_replace($tables['maxp'], $count, 4, 2);
 
-        return self::assembled($tables + ['glyf' => $outlines, 'loca' => $places.pack('N', \strlen($outlines)), 'hmtx' => $metrics, 'cmap' => self::cmap($glyphs), 'post' => pack('N8', 0x30000, 0, 0, 0, 0, 0, 0, 0)]);
+        return self::assembled(
+            $tables + [
+                'glyf' => $outlines,
+                'loca' => $places.pack('N', \strlen($outlines)),
+                'hmtx' => $metrics,
+                'cmap' => self::cmap($glyphs),
+                'post' => pack('N8', 0x30000, 0, 0, 0, 0, 0, 0, 0),
+            ],
+        );
     }
 
     /**
@@ -77,7 +87,10 @@ final class FontSubset
     {
         $metrics = $this->tables['hmtx'];
 
-        return $glyph < $measured ? substr($metrics, 4 * $glyph, 4) : substr($metrics, 4 * ($measured - 1), 2).substr($metrics, 4 * $measured + 2 * ($glyph - $measured), 2);
+        return $glyph < $measured
+            ? substr($metrics, 4 * $glyph, 4)
+            : substr($metrics, 4 * ($measured - 1), 2).
+                    substr($metrics, 4 * $measured + 2 * ($glyph - $measured), 2);
     }
 
     /** The number of a letter's glyph; 0 where the font has none. */
@@ -135,7 +148,9 @@ final class FontSubset
     private function outline(int $glyph): string
     {
         $isLong = 1 === self::short($this->tables['head'], 50);
-        $place = fn (int $of): int => $isLong ? self::long($this->tables['loca'], 4 * $of) : 2 * self::short($this->tables['loca'], 2 * $of);
+        $place = fn (int $of): int => $isLong
+            ? self::long($this->tables['loca'], 4 * $of)
+            : 2 * self::short($this->tables['loca'], 2 * $of);
 
         return substr($this->tables['glyf'], $place($glyph), $place($glyph + 1) - $place($glyph));
     }
@@ -167,9 +182,18 @@ final class FontSubset
     /** @param array<int, int> $glyphs by code point, rising */
     private static function cmap(array $glyphs): string
     {
-        $groups = implode('', array_map(static fn (int $code, int $glyph): string => pack('NNN', $code, $code, $glyph), array_keys($glyphs), $glyphs));
+        $groups = implode(
+            '',
+            array_map(
+                static fn (int $code, int $glyph): string => pack('NNN', $code, $code, $glyph),
+                array_keys($glyphs),
+                $glyphs,
+            ),
+        );
 
-        return pack('nnnnN', 0, 1, 3, 10, 12).pack('nnNNN', 12, 0, 16 + \strlen($groups), 0, \count($glyphs)).$groups;
+        return pack('nnnnN', 0, 1, 3, 10, 12).
+            pack('nnNNN', 12, 0, 16 + \strlen($groups), 0, \count($glyphs)).
+            $groups;
     }
 
     /** @return array<string, string> */
@@ -178,7 +202,11 @@ final class FontSubset
         $tables = [];
         for ($i = 0; $i < self::short($font, 4); ++$i) {
             $entry = 12 + 16 * $i;
-            $tables[substr($font, $entry, 4)] = substr($font, self::long($font, $entry + 8), self::long($font, $entry + 12));
+            $tables[substr($font, $entry, 4)] = substr(
+                $font,
+                self::long($font, $entry + 8),
+                self::long($font, $entry + 12),
+            );
         }
 
         return $tables;
@@ -196,7 +224,13 @@ final class FontSubset
             $padded = str_pad($table, 4 * (int) ceil(\strlen($table) / 4), "\0");
             /** @var array<int, int> $words */
             $words = unpack('N*', $padded);
-            $head .= pack('a4NNN', $tag, array_sum($words) & 0xFFFFFFFF, 12 + 16 * $count + \strlen($body), \strlen($table));
+            $head .= pack(
+                'a4NNN',
+                $tag,
+                array_sum($words) & 0xFFFFFFFF,
+                12 + 16 * $count + \strlen($body),
+                \strlen($table),
+            );
             $body .= $padded;
         }
 

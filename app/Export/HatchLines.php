@@ -13,7 +13,11 @@ final class HatchLines
     public static function within(float $left, float $top, float $right, float $bottom): array
     {
         $lines = [];
-        for ($sum = Hatch::SIZE * floor(($left + $top) / Hatch::SIZE); $sum <= $right + $bottom + Hatch::SIZE; $sum += Hatch::SIZE) {
+        for (
+            $sum = Hatch::SIZE * floor(($left + $top) / Hatch::SIZE);
+            $sum <= $right + $bottom + Hatch::SIZE;
+            $sum += Hatch::SIZE
+        ) {
             $lines[] = [$sum - $bottom - 2.0, $bottom + 2.0, $sum - $top + 2.0, $top - 2.0];
         }
 

@@ -21,13 +21,21 @@ final class JsonLinesWriter implements TableWriter
 
     public function row(array $cells): void
     {
-        $texts = array_map(static fn (string|Exact $cell): string => $cell instanceof Exact ? $cell->digits : $cell, $cells);
+        $texts = array_map(
+            static fn (string|Exact $cell): string => $cell instanceof Exact ? $cell->digits : $cell,
+            $cells,
+        );
         if ([] === $this->keys) {
             $this->keys = $texts;
 
             return;
         }
-        $this->file->write(json_encode(array_combine($this->keys, $texts), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES)."\n");
+        $this->file->write(
+            json_encode(
+                array_combine($this->keys, $texts),
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+            )."\n",
+        );
     }
 
     public function close(): void

@@ -17,8 +17,11 @@ final class OdsWriter implements TableWriter
 
     private int $rows = 0;
 
-    private function __construct(private readonly string $path, private readonly string $part, private readonly \XMLWriter $xml)
-    {
+    private function __construct(
+        private readonly string $path,
+        private readonly string $part,
+        private readonly \XMLWriter $xml,
+    ) {
     }
 
     public static function to(string $path, string $sheet): self
@@ -62,8 +65,20 @@ final class OdsWriter implements TableWriter
         }
         $this->xml->endDocument();
         $this->flush();
-        $manifest = '<?xml version="1.0" encoding="UTF-8"?><manifest:manifest xmlns:manifest="'.self::SPACES.'manifest:1.0" manifest:version="1.2"><manifest:file-entry manifest:full-path="/" manifest:version="1.2" manifest:media-type="'.self::TYPE.'"/><manifest:file-entry manifest:full-path="content.xml" manifest:media-type="text/xml"/></manifest:manifest>';
-        ZipParts::pack($this->path, ['mimetype' => self::TYPE, 'META-INF/manifest.xml' => $manifest], ['content.xml' => $this->part], 'mimetype');
+        $manifest =
+            '<?xml version="1.0" encoding="UTF-8"?><manifest:manifest xmlns:manifest="'.
+            self::SPACES.
+            'manifest:1.0" manifest:version="1.2"><manifest:file-entry manifest:full-path="/" manifest:version="1.2" '
+                .'manifest:media-type="'.
+            self::TYPE.
+            '"/><manifest:file-entry manifest:full-path="content.xml" '
+                .'manifest:media-type="text/xml"/></manifest:manifest>';
+        ZipParts::pack(
+            $this->path,
+            ['mimetype' => self::TYPE, 'META-INF/manifest.xml' => $manifest],
+            ['content.xml' => $this->part],
+            'mimetype',
+        );
     }
 
     /** What did not reach the disk is a workbook cut short. */

@@ -63,7 +63,16 @@ final class PdfCanvas implements Canvas
 
     public function circle(float $x, float $y, float $radius, Ink $fill, ?Ink $stroke, float $thickness): void
     {
-        $this->pdf->Circle($x, $y, $radius, 0, 360, null === $stroke ? 'F' : 'DF', null === $stroke ? [] : $this->style($stroke, $thickness, []), $this->rgb($fill));
+        $this->pdf->Circle(
+            $x,
+            $y,
+            $radius,
+            0,
+            360,
+            null === $stroke ? 'F' : 'DF',
+            null === $stroke ? [] : $this->style($stroke, $thickness, []),
+            $this->rgb($fill),
+        );
     }
 
     public function text(Text $text, Ink $ink): void
@@ -109,7 +118,13 @@ final class PdfCanvas implements Canvas
      */
     private function style(Ink $ink, float $thickness, array $dash): array
     {
-        return ['width' => $thickness, 'cap' => 'butt', 'join' => 'miter', 'dash' => [] === $dash ? 0 : implode(',', $dash), 'color' => $this->rgb($ink)];
+        return [
+            'width' => $thickness,
+            'cap' => 'butt',
+            'join' => 'miter',
+            'dash' => [] === $dash ? 0 : implode(',', $dash),
+            'color' => $this->rgb($ink),
+        ];
     }
 
     /** @return array{int<0, 255>, int<0, 255>, int<0, 255>} */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
-/** The library without the line about itself that it would hide on the last page: text that is searched has to be the chart's. */
+/**
+ * The library without the line about itself that it would hide on the last page: text that is searched has to be the
+ * chart's.
+ */
 final class PlainPdf extends \TCPDF
 {
     /** In points, one page of this size. */

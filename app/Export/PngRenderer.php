@@ -7,7 +7,10 @@ namespace KeenMargin\App\Export;
 use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Scene\Scene;
 
-/** A scene as PNG on white, so many pixels a point. Drawn finer than needed, strip by strip, and then made smaller: that is what smooths its edges. */
+/**
+ * A scene as PNG on white, so many pixels a point. Drawn finer than needed, strip by strip, and then made smaller: that
+ * is what smooths its edges.
+ */
 final readonly class PngRenderer implements Renderer
 {
     /** How many times finer it is drawn, by pixels a point. */
@@ -40,7 +43,18 @@ final readonly class PngRenderer implements Renderer
             ScenePainter::paint($scene, $canvas);
             $high = min(self::STRIP * $this->scale, $height - $top * $this->scale);
             if ($high > 0) {
-                imagecopyresampled($picture, $canvas->image, 0, $top * $this->scale, 0, 0, $width, $high, $width * $finer, $high * $finer);
+                imagecopyresampled(
+                    $picture,
+                    $canvas->image,
+                    0,
+                    $top * $this->scale,
+                    0,
+                    0,
+                    $width,
+                    $high,
+                    $width * $finer,
+                    $high * $finer,
+                );
             }
         }
         imageresolution($picture, 96 * $this->scale, 96 * $this->scale);

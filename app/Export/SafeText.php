@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
-/** Text that a program would run as a formula stands behind an apostrophe, as does text that begins with one before such a sign. */
+/**
+ * Text that a program would run as a formula stands behind an apostrophe, as does text that begins with one before such
+ * a sign.
+ */
 final class SafeText
 {
     public static function of(string $text): string

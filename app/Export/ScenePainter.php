@@ -21,10 +21,42 @@ final class ScenePainter
         $fill = static fn (?string $name): ?Ink => null === $name ? null : Ink::of($name);
         foreach ($scene->marks() as $mark) {
             match (true) {
-                $mark instanceof Rect => $canvas->shape([[$mark->x, $mark->y], [$mark->x + $mark->width, $mark->y], [$mark->x + $mark->width, $mark->y + $mark->height], [$mark->x, $mark->y + $mark->height]], $fill($mark->fill), $fill($mark->stroke), 1.0, true),
-                $mark instanceof Path => $canvas->shape($mark->points, $fill($mark->fill), $fill($mark->stroke), $mark->thickness, null !== $mark->fill),
-                $mark instanceof Line => $canvas->line($mark->x1, $mark->y1, $mark->x2, $mark->y2, Ink::of($mark->stroke), $mark->thickness, self::dash($mark->dash)),
-                $mark instanceof Circle => $canvas->circle($mark->x, $mark->y, $mark->radius, Ink::of($mark->fill), $fill($mark->stroke), $mark->thickness),
+                $mark instanceof Rect => $canvas->shape(
+                    [
+                        [$mark->x, $mark->y],
+                        [$mark->x + $mark->width, $mark->y],
+                        [$mark->x + $mark->width, $mark->y + $mark->height],
+                        [$mark->x, $mark->y + $mark->height],
+                    ],
+                    $fill($mark->fill),
+                    $fill($mark->stroke),
+                    1.0,
+                    true,
+                ),
+                $mark instanceof Path => $canvas->shape(
+                    $mark->points,
+                    $fill($mark->fill),
+                    $fill($mark->stroke),
+                    $mark->thickness,
+                    null !== $mark->fill,
+                ),
+                $mark instanceof Line => $canvas->line(
+                    $mark->x1,
+                    $mark->y1,
+                    $mark->x2,
+                    $mark->y2,
+                    Ink::of($mark->stroke),
+                    $mark->thickness,
+                    self::dash($mark->dash),
+                ),
+                $mark instanceof Circle => $canvas->circle(
+                    $mark->x,
+                    $mark->y,
+                    $mark->radius,
+                    Ink::of($mark->fill),
+                    $fill($mark->stroke),
+                    $mark->thickness,
+                ),
                 $mark instanceof Text => $canvas->text($mark, Ink::of($mark->fill)),
                 default => self::refuse($mark),
             };

@@ -22,8 +22,13 @@ final class StripCanvas implements Canvas
     /** @var array<string, \GdImage> */
     private array $hatches = [];
 
-    public function __construct(private readonly Scene $scene, private readonly string $fonts, private readonly float $top, private readonly int $height, private readonly int $dots)
-    {
+    public function __construct(
+        private readonly Scene $scene,
+        private readonly string $fonts,
+        private readonly float $top,
+        private readonly int $height,
+        private readonly int $dots,
+    ) {
         $this->image = imagecreatetruecolor(max(1, (int) ceil($scene->width) * $dots), max(1, $height * $dots));
         imagefill($this->image, 0, 0, $this->colour(Ink::Panel));
     }
@@ -58,7 +63,10 @@ final class StripCanvas implements Canvas
 
             return;
         }
-        $at = static fn (float $far): array => [$x1 + ($x2 - $x1) * $far / $length, $y1 + ($y2 - $y1) * $far / $length];
+        $at = static fn (float $far): array => [
+            $x1 + (($x2 - $x1) * $far) / $length,
+            $y1 + (($y2 - $y1) * $far) / $length,
+        ];
         for ($far = 0.0, $i = 0; $far < $length; ++$i) {
             $end = min($length, $far + max(0.1, $dash[$i % \count($dash)]));
             0 === $i % 2 && $this->stroke($at($far), $at($end), $stroke, $thickness, 0.0);
@@ -71,7 +79,14 @@ final class StripCanvas implements Canvas
         if (!$this->shows($y - $radius - $thickness, $y + $radius + $thickness)) {
             return;
         }
-        $disc = fn (float $size, Ink $ink): bool => imagefilledellipse($this->image, $this->x($x), $this->y($y), (int) round(2 * $size * $this->dots), (int) round(2 * $size * $this->dots), $this->colour($ink));
+        $disc = fn (float $size, Ink $ink): bool => imagefilledellipse(
+            $this->image,
+            $this->x($x),
+            $this->y($y),
+            (int) round(2 * $size * $this->dots),
+            (int) round(2 * $size * $this->dots),
+            $this->colour($ink),
+        );
         null === $stroke || $disc($radius + $thickness / 2, $stroke);
         $disc(null === $stroke ? $radius : $radius - $thickness / 2, $fill);
     }
@@ -85,7 +100,17 @@ final class StripCanvas implements Canvas
         $own = $this->fonts.'/'.self::FACES[$text->weight];
         foreach (DrawnText::letters($text) as ['letter' => $letter, 'font' => $font, 'left' => $left]) {
             $file = null === $font ? $own : "$this->fonts/fallback/$font.ttf";
-            ' ' === $letter || imagettftext($this->image, self::TYPE * $text->size * $this->dots, 0.0, $this->x($left), $this->y($text->y), $this->colour($ink), $file, $letter);
+            ' ' === $letter
+                || imagettftext(
+                    $this->image,
+                    self::TYPE * $text->size * $this->dots,
+                    0.0,
+                    $this->x($left),
+                    $this->y($text->y),
+                    $this->colour($ink),
+                    $file,
+                    $letter,
+                );
         }
     }
 
@@ -105,14 +130,23 @@ final class StripCanvas implements Canvas
     private function stroke(array $from, array $to, Ink $ink, float $thickness, float $beyond): void
     {
         $length = hypot($to[0] - $from[0], $to[1] - $from[1]);
-        [$along, $across] = 0.0 === $length ? [1.0, 0.0] : [($to[0] - $from[0]) / $length, ($to[1] - $from[1]) / $length];
-        [$dx, $dy, $bx, $by] = [-$across * $thickness / 2, $along * $thickness / 2, $along * $beyond, $across * $beyond];
-        $this->polygon([
-            [$from[0] + $dx - $bx, $from[1] + $dy - $by],
-            [$to[0] + $dx + $bx, $to[1] + $dy + $by],
-            [$to[0] - $dx + $bx, $to[1] - $dy + $by],
-            [$from[0] - $dx - $bx, $from[1] - $dy - $by],
-        ], $this->colour($ink));
+        [$along, $across] =
+            0.0 === $length ? [1.0, 0.0] : [($to[0] - $from[0]) / $length, ($to[1] - $from[1]) / $length];
+        [$dx, $dy, $bx, $by] = [
+            (-$across * $thickness) / 2,
+            ($along * $thickness) / 2,
+            $along * $beyond,
+            $across * $beyond,
+        ];
+        $this->polygon(
+            [
+                [$from[0] + $dx - $bx, $from[1] + $dy - $by],
+                [$to[0] + $dx + $bx, $to[1] + $dy + $by],
+                [$to[0] - $dx + $bx, $to[1] - $dy + $by],
+                [$from[0] - $dx - $bx, $from[1] - $dy - $by],
+            ],
+            $this->colour($ink),
+        );
     }
 
     /** @param non-empty-list<array{float, float}> $points */
@@ -133,7 +167,7 @@ final class StripCanvas implements Canvas
         $size = max(1, (int) (Hatch::SIZE * $this->dots));
         $tile = imagecreatetruecolor($size, $size);
         [$paper, $line] = [$this->colour(Ink::Panel), $this->colour($ink)];
-        $half = Hatch::THICKNESS * $this->dots / sqrt(2);
+        $half = (Hatch::THICKNESS * $this->dots) / sqrt(2);
         for ($x = 0; $x < $size; ++$x) {
             for ($y = 0; $y < $size; ++$y) {
                 $far = fmod($x + $y + 1.0, $size);
@@ -146,7 +180,10 @@ final class StripCanvas implements Canvas
 
     private function colour(Ink $ink): int
     {
-        return $this->colours[$ink->value] ??= (int) imagecolorallocate($this->image, ...Rgb::of($ink->within($this->scene->colours)));
+        return $this->colours[$ink->value] ??= (int) imagecolorallocate(
+            $this->image,
+            ...Rgb::of($ink->within($this->scene->colours)),
+        );
     }
 
     private function shows(float $top, float $bottom): bool

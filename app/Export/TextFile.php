@@ -41,6 +41,8 @@ final class TextFile
         $folder = sys_get_temp_dir();
         $path = @tempnam($folder, "keen-$what-");
 
-        return false !== $path && \dirname($path) === realpath($folder) ? $path : throw NotWritten::at("$folder/keen-$what");
+        return false !== $path && \dirname($path) === realpath($folder)
+            ? $path
+            : throw NotWritten::at("$folder/keen-$what");
     }
 }

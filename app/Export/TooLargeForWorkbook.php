@@ -9,6 +9,10 @@ final class TooLargeForWorkbook extends \OverflowException
 {
     public function __construct(int $rows)
     {
-        parent::__construct('A workbook holds '.number_format($rows).' rows, the dataset has more figures. Export it as CSV or JSON lines.');
+        parent::__construct(
+            'A workbook holds '.
+                number_format($rows).
+                ' rows, the dataset has more figures. Export it as CSV or JSON lines.',
+        );
     }
 }

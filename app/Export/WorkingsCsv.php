@@ -22,9 +22,15 @@ final class WorkingsCsv
         foreach ($workings->rows as $row) {
             $lines[] = [$row->key, ...self::numbers($row, $workings)];
         }
-        $workings->hasTotalRow() || $lines[] = ['Total', ...self::numbers($workings->total, $workings)];
+        $workings->hasTotalRow() || ($lines[] = ['Total', ...self::numbers($workings->total, $workings)]);
 
-        return implode('', array_map(static fn (array $line): string => implode(',', array_map(self::cell(...), $line))."\r\n", $lines));
+        return implode(
+            '',
+            array_map(
+                static fn (array $line): string => implode(',', array_map(self::cell(...), $line))."\r\n",
+                $lines,
+            ),
+        );
     }
 
     /** @return list<string> */
@@ -36,7 +42,15 @@ final class WorkingsCsv
             default => $column->head,
         };
 
-        return [$workings->by instanceof Grain ? 'Period' : $workings->by, ...self::inOrder($workings, $head, 'Shown', static fn (string $key): array => ["Effect $key", "Flagged $key", "Compared $key", "Absent $key"])];
+        return [
+            $workings->by instanceof Grain ? 'Period' : $workings->by,
+            ...self::inOrder(
+                $workings,
+                $head,
+                'Shown',
+                static fn (string $key): array => ["Effect $key", "Flagged $key", "Compared $key", "Absent $key"],
+            ),
+        ];
     }
 
     /** @return list<string> */
@@ -48,10 +62,20 @@ final class WorkingsCsv
                 return ['', '', '', ''];
             }
 
-            return [$variance->effect->value, $variance->flagged ? 'yes' : 'no', self::compared($of, $key), $variance->absent->value ?? ''];
+            return [
+                $variance->effect->value,
+                $variance->flagged ? 'yes' : 'no',
+                self::compared($of, $key),
+                $variance->absent->value ?? '',
+            ];
         };
 
-        return self::inOrder($workings, static fn (Column $column): string => $column->number($of)?->toString() ?? '', $of->shown?->toString() ?? '', $verdict);
+        return self::inOrder(
+            $workings,
+            static fn (Column $column): string => $column->number($of)?->toString() ?? '',
+            $of->shown?->toString() ?? '',
+            $verdict,
+        );
     }
 
     /** `all`, `Jan and Feb only`, `without 2026-03` */
@@ -69,7 +93,7 @@ final class WorkingsCsv
     /**
      * Amounts, what is shown of them, and for each reference the variance with its effect and flag.
      *
-     * @param callable(Column): string       $cell
+     * @param callable(Column): string $cell
      * @param callable(string): list<string> $verdict
      *
      * @return list<string>
@@ -79,7 +103,9 @@ final class WorkingsCsv
         $cells = [];
         $isShown = false;
         // What is shown has a column in any case.
-        $columns = array_values(array_filter($workings->columns, static fn (Column $column): bool => 'shown' !== $column->id()));
+        $columns = array_values(
+            array_filter($workings->columns, static fn (Column $column): bool => 'shown' !== $column->id()),
+        );
         foreach ($columns as $i => $column) {
             if (!$isShown && ColumnForm::Amount !== $column->form) {
                 $cells[] = $shown;
@@ -87,7 +113,10 @@ final class WorkingsCsv
             }
             $cells[] = $cell($column);
             $next = $columns[$i + 1] ?? null;
-            if ($column->form->isOfVariance() && (null === $next || $next->key !== $column->key || !$next->form->isOfVariance())) {
+            if (
+                $column->form->isOfVariance()
+                && (null === $next || $next->key !== $column->key || !$next->form->isOfVariance())
+            ) {
                 array_push($cells, ...$verdict($column->key));
             }
         }

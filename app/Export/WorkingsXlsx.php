@@ -12,13 +12,16 @@ use KeenMargin\Core\Workings\Step;
 use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
 
-/** The workings as a workbook whose variances, percentages and totals are live: each follows from the cells that it says. */
+/**
+ * The workings as a workbook whose variances, percentages and totals are live: each follows from the cells that it
+ * says.
+ */
 final readonly class WorkingsXlsx
 {
     private const FIRST = 3;
 
     /**
-     * @param array<string, int> $rows    where each stands in the sheet, from 1
+     * @param array<string, int> $rows where each stands in the sheet, from 1
      * @param array<string, int> $columns where each stands, from 1 after the names
      */
     private function __construct(private Workings $workings, private array $rows, private array $columns)
@@ -32,14 +35,28 @@ final readonly class WorkingsXlsx
         $sums = self::sums($workings);
         $keys = [...array_map(static fn (Row $row): string => $row->key, $workings->rows), ...array_keys($sums)];
         $ids = array_map(static fn (Column $column): string => $column->id(), $workings->columns);
-        $sheet = new self($workings, array_combine($keys, array_map(static fn (int $i): int => $i + self::FIRST, array_keys($keys))), array_combine($ids, array_map(static fn (int $i): int => $i + 1, array_keys($ids))));
+        $sheet = new self(
+            $workings,
+            array_combine($keys, array_map(static fn (int $i): int => $i + self::FIRST, array_keys($keys))),
+            array_combine($ids, array_map(static fn (int $i): int => $i + 1, array_keys($ids))),
+        );
         $partly = self::partlyCompared($workings);
         $heads = array_map(static fn (Column $column): string => $column->head, $workings->columns);
         $rules = array_map(static fn (Column $column): string => $column->rule, $workings->columns);
-        $writer->row([$workings->by instanceof Grain ? 'Period' : $workings->by, ...$heads, ...array_values($partly)], true);
-        $writer->row(['', ...$rules, ...array_map(static fn (): string => 'Periods of the variance', array_values($partly))]);
+        $writer->row(
+            [$workings->by instanceof Grain ? 'Period' : $workings->by, ...$heads, ...array_values($partly)],
+            true,
+        );
+        $writer->row([
+            '',
+            ...$rules,
+            ...array_map(static fn (): string => 'Periods of the variance', array_values($partly)),
+        ]);
         foreach ($workings->rows as $row) {
-            $compared = array_map(static fn (string $reference): string => $row->comparesOnly($reference) ?? '', array_keys($partly));
+            $compared = array_map(
+                static fn (string $reference): string => $row->comparesOnly($reference) ?? '',
+                array_keys($partly),
+            );
             $writer->row([$row->label, ...$sheet->cells($row->key, $row), ...$compared], $row->role->isSum());
         }
         foreach ($sums as $key => [$label, $total]) {
@@ -52,7 +69,10 @@ final readonly class WorkingsXlsx
         return $bytes;
     }
 
-    /** @return array<string, string> heads of columns that say which periods are compared, by reference; only where rows have others */
+    /**
+     * @return array<string, string> heads of columns that say which periods are compared, by reference; only where rows
+     *                               have others
+     */
     private static function partlyCompared(Workings $workings): array
     {
         $heads = [];
@@ -96,7 +116,13 @@ final readonly class WorkingsXlsx
 
     private function expression(Derivation $derived): string
     {
-        $cells = array_map(fn (array $cell): string => XlsxWriter::reference($this->columns[$cell[1]] ?? 0, $this->rows[$cell[0]] ?? 0), $derived->of);
+        $cells = array_map(
+            fn (array $cell): string => XlsxWriter::reference(
+                $this->columns[$cell[1]] ?? 0,
+                $this->rows[$cell[0]] ?? 0,
+            ),
+            $derived->of,
+        );
         $second = $cells[1] ?? '';
         $decimals = $derived->step->decimals();
 
@@ -128,6 +154,9 @@ final readonly class WorkingsXlsx
             }
         }
 
-        return implode(',', array_map(static fn (array $run): string => $run[0] === $run[1] ? $run[0] : "$run[0]:$run[1]", $runs));
+        return implode(
+            ',',
+            array_map(static fn (array $run): string => $run[0] === $run[1] ? $run[0] : "$run[0]:$run[1]", $runs),
+        );
     }
 }

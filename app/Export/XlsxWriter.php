@@ -18,8 +18,12 @@ final class XlsxWriter implements TableWriter
 
     private int $rows = 0;
 
-    private function __construct(private readonly string $path, private readonly string $sheet, private readonly string $part, private readonly \XMLWriter $xml)
-    {
+    private function __construct(
+        private readonly string $path,
+        private readonly string $sheet,
+        private readonly string $part,
+        private readonly \XMLWriter $xml,
+    ) {
     }
 
     public static function to(string $path, string $sheet): self
@@ -61,13 +65,54 @@ final class XlsxWriter implements TableWriter
         $name = htmlspecialchars(PlainText::xml(self::sheetName($this->sheet)), \ENT_XML1 | \ENT_QUOTES);
         $xml = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
         $document = 'application/vnd.openxmlformats-officedocument.spreadsheetml.';
-        ZipParts::pack($this->path, [
-            '[Content_Types].xml' => $xml.'<Types xmlns="'.self::PACKAGE.'/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="'.$document.'sheet.main+xml"/><Override PartName="/xl/styles.xml" ContentType="'.$document.'styles+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="'.$document.'worksheet+xml"/></Types>',
-            '_rels/.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/officeDocument" Target="xl/workbook.xml"/></Relationships>',
-            'xl/workbook.xml' => $xml.'<workbook xmlns="'.self::MAIN.'" xmlns:r="'.self::RELATIONS.'"><sheets><sheet name="'.$name.'" sheetId="1" r:id="rId1"/></sheets></workbook>',
-            'xl/_rels/workbook.xml.rels' => $xml.'<Relationships xmlns="'.self::PACKAGE.'/relationships"><Relationship Id="rId1" Type="'.self::RELATIONS.'/worksheet" Target="worksheets/sheet1.xml"/><Relationship Id="rId2" Type="'.self::RELATIONS.'/styles" Target="styles.xml"/></Relationships>',
-            'xl/styles.xml' => $xml.'<styleSheet xmlns="'.self::MAIN.'"><fonts count="2"><font><sz val="11"/></font><font><b/><sz val="11"/></font></fonts><fills count="1"><fill><patternFill patternType="none"/></fill></fills><borders count="1"><border/></borders><cellStyleXfs count="1"><xf/></cellStyleXfs><cellXfs count="2"><xf xfId="0"/><xf xfId="0" fontId="1" applyFont="1"/></cellXfs></styleSheet>',
-        ], ['xl/worksheets/sheet1.xml' => $this->part]);
+        ZipParts::pack(
+            $this->path,
+            [
+                '[Content_Types].xml' => $xml.
+                    '<Types xmlns="'.
+                    self::PACKAGE.
+                    '/content-types"><Default Extension="rels" '
+                        .'ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default '
+                        .'Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" '
+                        .'ContentType="'.
+                    $document.
+                    'sheet.main+xml"/><Override PartName="/xl/styles.xml" ContentType="'.
+                    $document.
+                    'styles+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="'.
+                    $document.
+                    'worksheet+xml"/></Types>',
+                '_rels/.rels' => $xml.
+                    '<Relationships xmlns="'.
+                    self::PACKAGE.
+                    '/relationships"><Relationship Id="rId1" Type="'.
+                    self::RELATIONS.
+                    '/officeDocument" Target="xl/workbook.xml"/></Relationships>',
+                'xl/workbook.xml' => $xml.
+                    '<workbook xmlns="'.
+                    self::MAIN.
+                    '" xmlns:r="'.
+                    self::RELATIONS.
+                    '"><sheets><sheet name="'.
+                    $name.
+                    '" sheetId="1" r:id="rId1"/></sheets></workbook>',
+                'xl/_rels/workbook.xml.rels' => $xml.
+                    '<Relationships xmlns="'.
+                    self::PACKAGE.
+                    '/relationships"><Relationship Id="rId1" Type="'.
+                    self::RELATIONS.
+                    '/worksheet" Target="worksheets/sheet1.xml"/><Relationship Id="rId2" Type="'.
+                    self::RELATIONS.
+                    '/styles" Target="styles.xml"/></Relationships>',
+                'xl/styles.xml' => $xml.
+                    '<styleSheet xmlns="'.
+                    self::MAIN.
+                    '"><fonts count="2"><font><sz val="11"/></font><font><b/><sz val="11"/></font></fonts><fills '
+                        .'count="1"><fill><patternFill patternType="none"/></fill></fills><borders '
+                        .'count="1"><border/></borders><cellStyleXfs count="1"><xf/></cellStyleXfs><cellXfs '
+                        .'count="2"><xf xfId="0"/><xf xfId="0" fontId="1" applyFont="1"/></cellXfs></styleSheet>',
+            ],
+            ['xl/worksheets/sheet1.xml' => $this->part],
+        );
     }
 
     /** What did not reach the disk is a workbook cut short. */
@@ -116,7 +161,7 @@ final class XlsxWriter implements TableWriter
     {
         $letters = '';
         for ($rest = $place + 1; $rest > 0; $rest = intdiv($rest - 1, 26)) {
-            $letters = \chr(65 + ($rest - 1) % 26).$letters;
+            $letters = \chr(65 + (($rest - 1) % 26)).$letters;
         }
 
         return $letters;

@@ -12,7 +12,7 @@ final class ZipParts
     /**
      * @param array<string, string> $texts by name
      * @param array<string, string> $files paths by name; gone afterwards
-     * @param ?string               $first name of a text that stands first and unpacked, as OpenDocument wants its type
+     * @param ?string $first name of a text that stands first and unpacked, as OpenDocument wants its type
      */
     public static function pack(string $path, array $texts, array $files, ?string $first = null): void
     {

@@ -24,8 +24,13 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/charts')]
 final readonly class ChartController
 {
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private ChartState $states, private WriteTurn $turn)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private Records $records,
+        private SeriesStore $store,
+        private ChartState $states,
+        private WriteTurn $turn,
+    ) {
     }
 
     /** By last use; with `q` those whose name or dataset has it, with `dataset` those of one. */
@@ -33,26 +38,51 @@ final readonly class ChartController
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
-        $of = $this->manager->createQueryBuilder()->from(ChartRecord::class, 'chart')->join('chart.dataset', 'dataset')->where('dataset.deletedAt IS NULL AND chart.deletedAt IS NULL');
+        $of = $this->manager
+            ->createQueryBuilder()
+            ->from(ChartRecord::class, 'chart')
+            ->join('chart.dataset', 'dataset')
+            ->where('dataset.deletedAt IS NULL AND chart.deletedAt IS NULL');
         $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, 200);
         if ('' !== $sought) {
-            $of->andWhere("chart.name LIKE :like ESCAPE '!' OR dataset.name LIKE :like ESCAPE '!'")->setParameter('like', Like::of($sought));
+            $of->andWhere("chart.name LIKE :like ESCAPE '!' OR dataset.name LIKE :like ESCAPE '!'")->setParameter(
+                'like',
+                Like::of($sought),
+            );
         }
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
         }
         /** @var list<ChartRecord> $records */
-        $records = (clone $of)->select('chart')->orderBy('chart.usedAt', 'DESC')->addOrderBy('chart.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
+        $records = (clone $of)
+            ->select('chart')
+            ->orderBy('chart.usedAt', 'DESC')
+            ->addOrderBy('chart.id', 'DESC')
+            ->setFirstResult($page->first())
+            ->setMaxResults(Page::SIZE)
+            ->getQuery()
+            ->getResult();
 
-        return new JsonResponse($page->with(array_map($this->states->listed(...), $records), (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult()));
+        return new JsonResponse(
+            $page->with(
+                array_map($this->states->listed(...), $records),
+                (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult(),
+            ),
+        );
     }
 
     #[Route('', methods: 'POST')]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['dataset', 'name', 'recipe']);
-        $chart = $this->turn->onDataset($body->must('dataset')->int(1, Records::HIGHEST_ID), function (DatasetRecord $dataset) use ($body): ChartRecord {
-            $chart = new ChartRecord($dataset, trim($body->must('name')->string()), $this->recipe($body->must('recipe'), new StoredFigures($dataset, $this->store)));
+        $chart = $this->turn->onDataset($body->must('dataset')->int(1, Records::HIGHEST_ID), function (
+            DatasetRecord $dataset,
+        ) use ($body): ChartRecord {
+            $chart = new ChartRecord(
+                $dataset,
+                trim($body->must('name')->string()),
+                $this->recipe($body->must('recipe'), new StoredFigures($dataset, $this->store)),
+            );
             $this->manager->persist($chart);
 
             return $chart;

@@ -17,15 +17,25 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Named charts as pictures, always as they are now: small ones for lists, and whole ones under an address to link to. */
+/**
+ * Named charts as pictures, always as they are now: small ones for lists, and whole ones under an address to link to.
+ */
 final readonly class ChartPictureController
 {
     private const SMALL = 620;
     /** Slides and pages elsewhere may show it. */
-    private const LINKED = ['Cache-Control' => 'max-age=0, must-revalidate', 'Cross-Origin-Resource-Policy' => 'cross-origin'];
+    private const LINKED = [
+        'Cache-Control' => 'max-age=0, must-revalidate',
+        'Cross-Origin-Resource-Policy' => 'cross-origin',
+    ];
 
-    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private Pictures $pictures, private DatasetNotes $notes)
-    {
+    public function __construct(
+        private Records $records,
+        private SeriesStore $store,
+        private ChartKinds $kinds,
+        private Pictures $pictures,
+        private DatasetNotes $notes,
+    ) {
     }
 
     #[Route('/api/charts/{id}/picture.svg', requirements: ['id' => Records::ID], methods: 'GET')]
@@ -33,7 +43,11 @@ final readonly class ChartPictureController
     {
         [$figures, $recipe] = $this->figured($this->records->chart($id));
 
-        return $this->pictures->answer(Drawing::of($recipe->small(self::SMALL), $figures, $this->kinds)->scene, 'svg', $request);
+        return $this->pictures->answer(
+            Drawing::of($recipe->small(self::SMALL), $figures, $this->kinds)->scene,
+            'svg',
+            $request,
+        );
     }
 
     /** Whoever shows it asks each time whether it has changed. */
@@ -42,12 +56,18 @@ final readonly class ChartPictureController
     {
         $chart = $this->records->chart($id);
         $answer = new Response(null, 200, self::LINKED);
-        $answer->setEtag("$id.{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}.$format.{$request->query->getString('scale')}");
+        $states = [$chart->version, $chart->dataset->version, $chart->dataset->revision];
+        $answer->setEtag(implode('.', [$id, ...$states, $format, $request->query->getString('scale')]));
         if ($answer->isNotModified($request)) {
             return $answer;
         }
         [$figures, $recipe] = $this->figured($chart);
-        $drawing = Drawing::of($recipe, $figures, $this->kinds, $this->notes->inChart($chart->dataset, $recipe->question, true));
+        $drawing = Drawing::of(
+            $recipe,
+            $figures,
+            $this->kinds,
+            $this->notes->inChart($chart->dataset, $recipe->question, true),
+        );
         $picture = $this->pictures->answer($drawing->scene, $format, $request, self::LINKED);
         $picture->setEtag(trim((string) $answer->getEtag(), '"'));
 
@@ -59,6 +79,12 @@ final readonly class ChartPictureController
     {
         $figures = new StoredFigures($chart->dataset, $this->store);
 
-        return [$figures, RecipeReader::read(Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR)), $figures->dataset()->calendar)];
+        return [
+            $figures,
+            RecipeReader::read(
+                Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR)),
+                $figures->dataset()->calendar,
+            ),
+        ];
     }
 }

@@ -27,15 +27,28 @@ final readonly class ChartState
     /** @return array<string, mixed> */
     public static function of(ChartRecord $chart): array
     {
-        return ['id' => $chart->id, 'version' => $chart->version, 'name' => $chart->name, 'dataset' => $chart->dataset->id, 'datasetName' => $chart->dataset->name, 'recipe' => $chart->recipe, 'savedAt' => $chart->savedAt->format(\DateTimeInterface::ATOM)];
+        return [
+            'id' => $chart->id,
+            'version' => $chart->version,
+            'name' => $chart->name,
+            'dataset' => $chart->dataset->id,
+            'datasetName' => $chart->dataset->name,
+            'recipe' => $chart->recipe,
+            'savedAt' => $chart->savedAt->format(\DateTimeInterface::ATOM),
+        ];
     }
 
-    /** @return array<string, mixed> with what a list marks: whether it can still be drawn, is behind, or stands on figures that fail a check */
+    /**
+     * @return array<string, mixed> with what a list marks: whether it can still be drawn, is behind, or stands on
+     *                              figures that fail a check
+     */
     public function listed(ChartRecord $chart): array
     {
         return self::of($chart) + [
             'pictured' => "{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}",
-            'troubles' => array_values(array_filter([$this->maybeUnfit($chart) ?? $this->maybeStale($chart), $this->maybeFailing($chart)])),
+            'troubles' => array_values(
+                array_filter([$this->maybeUnfit($chart) ?? $this->maybeStale($chart), $this->maybeFailing($chart)]),
+            ),
             'behind' => $this->maybeBehind($chart),
         ];
     }
@@ -59,7 +72,10 @@ final readonly class ChartState
         $recipe = RecipeReader::read(self::document($chart), $figures->dataset()->calendar);
         $message = $recipe->finish->message;
         try {
-            $check = null === $message || [] === $message->kept() ? null : MessageCheck::of($message, Reckoning::of($recipe, $figures));
+            $check =
+                null === $message || [] === $message->kept()
+                    ? null
+                    : MessageCheck::of($message, Reckoning::of($recipe, $figures));
         } catch (NotAccepted $e) {
             return "Cannot be drawn any more. $e->reason";
         }
@@ -71,7 +87,9 @@ final readonly class ChartState
     {
         $failing = $this->findings->failing($chart->dataset);
 
-        return null === $failing || 0 === $failing ? null : Wording::count($failing, 'check of its figures fails.', 'checks of its figures fail.');
+        return null === $failing || 0 === $failing
+            ? null
+            : Wording::count($failing, 'check of its figures fails.', 'checks of its figures fail.');
     }
 
     /** A chart that pins a closing period earlier than that of its dataset. */
@@ -85,7 +103,13 @@ final readonly class ChartState
         }
         $closing = $dataset->maybeClosing();
 
-        return null !== $own && null !== $closing && $closing->isAfter($own) ? 'Closed through '.PeriodNames::full($own).'; its figures through '.PeriodNames::full($closing).'.' : null;
+        return null !== $own && null !== $closing && $closing->isAfter($own)
+            ? 'Closed through '.
+                    PeriodNames::full($own).
+                    '; its figures through '.
+                    PeriodNames::full($closing).
+                    '.'
+            : null;
     }
 
     private static function document(ChartRecord $chart): Given

@@ -25,7 +25,9 @@ final readonly class CheckController
         return $this->answer($id);
     }
 
-    /** `{"mark": …, "reason": …}`: the mark is the finding's own, so that nothing else is accepted than what was read. */
+    /**
+     * `{"mark": …, "reason": …}`: the mark is the finding's own, so that nothing else is accepted than what was read.
+     */
     #[Route('/{finding}/acceptance', methods: 'PUT')]
     public function accept(int $id, string $finding, Request $request): JsonResponse
     {
@@ -33,12 +35,17 @@ final readonly class CheckController
         $body = JsonBody::of($request)->object(['mark', 'reason']);
         $mark = $body->must('mark')->string(40);
         $reason = trim($body->must('reason')->string(500));
-        $known = array_values(array_filter($this->findings->of($record), static fn (array $one): bool => $one['id'] === $finding));
+        $known = array_values(
+            array_filter($this->findings->of($record), static fn (array $one): bool => $one['id'] === $finding),
+        );
         if ([] === $known) {
             throw new NotFoundHttpException("There is no check \"$finding\" on this dataset.");
         }
         if ($known[0]['mark'] !== $mark) {
-            throw new NotAccepted('mark', 'What this check says has changed meanwhile. Read it again before you accept it.');
+            throw new NotAccepted(
+                'mark',
+                'What this check says has changed meanwhile. Read it again before you accept it.',
+            );
         }
         $this->findings->accept($record, $finding, $mark, $reason, Signature::of($request));
 

@@ -23,8 +23,17 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets')]
 final readonly class DatasetController
 {
-    public function __construct(private EntityManagerInterface $manager, private BringIn $bringIn, private DatasetState $state, private Records $records, private DatasetCopy $copy, private ChartsOf $charts, private WriteTurn $turn, private Deferral $deferral, private ReadingShelf $shelf)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private BringIn $bringIn,
+        private DatasetState $state,
+        private Records $records,
+        private DatasetCopy $copy,
+        private ChartsOf $charts,
+        private WriteTurn $turn,
+        private Deferral $deferral,
+        private ReadingShelf $shelf,
+    ) {
     }
 
     /** By last use; with `?deleted=1` those that were deleted and can be brought back. */
@@ -33,10 +42,24 @@ final readonly class DatasetController
     {
         $page = Page::of($request);
         $repository = $this->manager->getRepository(DatasetRecord::class);
-        $of = Criteria::create(true)->where('1' === $request->query->get('deleted') ? Criteria::expr()->neq('deletedAt', null) : Criteria::expr()->isNull('deletedAt'));
-        $records = $repository->matching((clone $of)->orderBy(['usedAt' => Order::Descending, 'id' => Order::Descending])->setFirstResult($page->first())->setMaxResults(Page::SIZE));
+        $of = Criteria::create(true)->where(
+            '1' === $request->query->get('deleted')
+                ? Criteria::expr()->neq('deletedAt', null)
+                : Criteria::expr()->isNull('deletedAt'),
+        );
+        $records = $repository->matching(
+            (clone $of)
+                ->orderBy(['usedAt' => Order::Descending, 'id' => Order::Descending])
+                ->setFirstResult($page->first())
+                ->setMaxResults(Page::SIZE),
+        );
 
-        return new JsonResponse($page->with(array_values($records->map($this->state->listed(...))->toArray()), $repository->matching($of)->count()));
+        return new JsonResponse(
+            $page->with(
+                array_values($records->map($this->state->listed(...))->toArray()),
+                $repository->matching($of)->count(),
+            ),
+        );
     }
 
     /** Confirms a reading: all of it becomes a dataset, or nothing does. */
@@ -87,7 +110,14 @@ final readonly class DatasetController
             $record = $this->records->dataset($id);
             $charts = $this->charts->say($record, static fn (): bool => true, 'will go with it');
 
-            return new JsonResponse(['follows' => [Wording::count($record->factCount, 'amount goes', 'amounts go').' out of sight. It can be brought back.', ...$charts], 'isHarmful' => true]);
+            return new JsonResponse([
+                'follows' => [
+                    Wording::count($record->factCount, 'amount goes', 'amounts go').
+                    ' out of sight. It can be brought back.',
+                    ...$charts,
+                ],
+                'isHarmful' => true,
+            ]);
         }
         $this->turn->take(function () use ($id, $request): void {
             $record = $this->records->dataset($id);

@@ -27,8 +27,11 @@ use KeenMargin\Core\Time\PeriodNames;
 /** A dataset as the API tells it. */
 final readonly class DatasetState
 {
-    public function __construct(private SeriesStore $store, private DatasetFindings $findings, private FinishUse $finishes)
-    {
+    public function __construct(
+        private SeriesStore $store,
+        private DatasetFindings $findings,
+        private FinishUse $finishes,
+    ) {
     }
 
     private function finished(Recipe $recipe): Recipe
@@ -52,7 +55,10 @@ final readonly class DatasetState
             'facts' => $record->factCount,
             'isList' => $dataset->isTimeless(),
             'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
-            'scenarios' => array_map(static fn (Scenario $scenario): string => $scenario->value, $dataset->coverage->scenarios()),
+            'scenarios' => array_map(
+                static fn (Scenario $scenario): string => $scenario->value,
+                $dataset->coverage->scenarios(),
+            ),
             'closedThrough' => null === $dataset->maybeClosing() ? '' : PeriodNames::full($dataset->maybeClosing()),
             'usedAt' => $record->usedAt->format(\DateTimeInterface::ATOM),
         ];
@@ -74,17 +80,42 @@ final readonly class DatasetState
             'revision' => $record->revision,
             'firstMonth' => $record->firstMonth,
             'measures' => array_values($record->measures->map(self::measure(...))->toArray()),
-            'breakdowns' => array_values($record->breakdowns->map(static fn (BreakdownRecord $breakdown): array => self::breakdown($breakdown, $figures->members($breakdown->name)))->toArray()),
-            'references' => array_map(static fn (Scenario $scenario): array => ['code' => $scenario->value, 'word' => $scenario->word()], $dataset->scenarios()),
-            'grains' => array_map(static fn (Grain $grain): string => $grain->value, (null === $record->finest ? $dataset->grain : Grain::from($record->finest))->coarser()),
+            'breakdowns' => array_values(
+                $record->breakdowns
+                    ->map(
+                        static fn (BreakdownRecord $breakdown): array => self::breakdown(
+                            $breakdown,
+                            $figures->members($breakdown->name),
+                        ),
+                    )
+                    ->toArray(),
+            ),
+            'references' => array_map(
+                static fn (Scenario $scenario): array => ['code' => $scenario->value, 'word' => $scenario->word()],
+                $dataset->scenarios(),
+            ),
+            'grains' => array_map(
+                static fn (Grain $grain): string => $grain->value,
+                (null === $record->finest ? $dataset->grain : Grain::from($record->finest))->coarser(),
+            ),
             'finest' => $record->finest ?? $dataset->grain->value,
             'ownGrains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
-            'years' => $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(static fn (Period $year): array => ['key' => $year->key(), 'label' => PeriodNames::full($year)], $dataset->range()->periods(Grain::Year, $dataset->calendar)),
+            'years' => $dataset->isTimeless() || $dataset->isEmpty()
+                    ? []
+                    : array_map(
+                        static fn (Period $year): array => [
+                            'key' => $year->key(),
+                            'label' => PeriodNames::full($year),
+                        ],
+                        $dataset->range()->periods(Grain::Year, $dataset->calendar),
+                    ),
             'closing' => $dataset->maybeClosing()?->key() ?? '',
             'closings' => array_map(self::named(...), (new ClosingPeriods($dataset))->list),
             'closingStep' => null === $dataset->maybeClosing() ? null : self::step($dataset, $dataset->maybeClosing()),
-            'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty() ? null : RecipeWriter::toArray($this->finished(FirstQuestion::of($dataset))),
+            'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty()
+                    ? null
+                    : RecipeWriter::toArray($this->finished(FirstQuestion::of($dataset))),
             'grain' => $dataset->grain->value,
             'strip' => self::strip($dataset),
             'notices' => $record->notices,
@@ -97,12 +128,18 @@ final readonly class DatasetState
         return ['key' => $period->key(), 'label' => PeriodNames::full($period)];
     }
 
-    /** @return array{key: string, label: string, back: ?string, on: ?string} a closing period, and those that it moves to by a step */
+    /**
+     * @return array{key: string, label: string, back: ?string, on: ?string} a closing period, and those that it moves
+     *                                                                       to by a step
+     */
     public static function step(Dataset $dataset, Period $closing): array
     {
         $all = new ClosingPeriods($dataset);
 
-        return self::named($closing) + ['back' => $all->before($closing)?->key(), 'on' => $all->after($closing)?->key()];
+        return self::named($closing) + [
+            'back' => $all->before($closing)?->key(),
+            'on' => $all->after($closing)?->key(),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -130,9 +167,21 @@ final readonly class DatasetState
     private static function breakdown(BreakdownRecord $record, BreakdownMembers $members): array
     {
         $dimension = $members->dimension();
-        $merged = array_map(static fn (int $id, int $into): array => ['name' => $members->own($id), 'into' => $members->own($into)], array_keys($members->merged), $members->merged);
+        $merged = array_map(
+            static fn (int $id, int $into): array => ['name' => $members->own($id), 'into' => $members->own($into)],
+            array_keys($members->merged),
+            $members->merged,
+        );
 
-        return ['id' => $record->id, 'name' => $record->name, 'members' => $dimension->asTree(), 'parents' => (object) $dimension->parents, 'roles' => (object) array_map(static fn (LineRole $role): string => $role->value, $dimension->roles), 'merged' => $merged, 'isNumeric' => $dimension->isNumeric()];
+        return [
+            'id' => $record->id,
+            'name' => $record->name,
+            'members' => $dimension->asTree(),
+            'parents' => (object) $dimension->parents,
+            'roles' => (object) array_map(static fn (LineRole $role): string => $role->value, $dimension->roles),
+            'merged' => $merged,
+            'isNumeric' => $dimension->isNumeric(),
+        ];
     }
 
     /** @return array<string, mixed> which scenario has figures for which period */
@@ -141,7 +190,16 @@ final readonly class DatasetState
         $strip = CoverageStrip::of($dataset);
 
         return [
-            'periods' => array_map(static fn (Period $period, Period $closes): array => ['key' => $period->key(), 'label' => PeriodNames::full($period), 'year' => $dataset->calendar->group($period, Grain::Year)->key(), 'closes' => $closes->key()], $strip->periods, $strip->closes),
+            'periods' => array_map(
+                static fn (Period $period, Period $closes): array => [
+                    'key' => $period->key(),
+                    'label' => PeriodNames::full($period),
+                    'year' => $dataset->calendar->group($period, Grain::Year)->key(),
+                    'closes' => $closes->key(),
+                ],
+                $strip->periods,
+                $strip->closes,
+            ),
             'has' => (object) $strip->has,
             'closing' => $strip->closing?->key(),
         ];
@@ -150,6 +208,8 @@ final readonly class DatasetState
     /** @return list<array{key: string, label: string}> */
     private function periods(Dataset $dataset): array
     {
-        return $dataset->isTimeless() || $dataset->isEmpty() ? [] : array_map(self::named(...), $dataset->range()->belonging($dataset->grain, $dataset->calendar));
+        return $dataset->isTimeless() || $dataset->isEmpty()
+            ? []
+            : array_map(self::named(...), $dataset->range()->belonging($dataset->grain, $dataset->calendar));
     }
 }

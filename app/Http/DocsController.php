@@ -17,6 +17,8 @@ final readonly class DocsController
     #[Route('/api/docs', methods: 'GET')]
     public function __invoke(): Response
     {
-        return new Response((string) file_get_contents($this->file), 200, ['Content-Type' => 'application/vnd.oai.openapi+json;version=3.1']);
+        return new Response((string) file_get_contents($this->file), 200, [
+            'Content-Type' => 'application/vnd.oai.openapi+json;version=3.1',
+        ]);
     }
 }

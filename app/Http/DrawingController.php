@@ -31,8 +31,13 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID], methods: 'POST')]
 final readonly class DrawingController
 {
-    public function __construct(private Records $records, private SeriesStore $store, private ChartKinds $kinds, private Pictures $pictures, private DatasetNotes $notes)
-    {
+    public function __construct(
+        private Records $records,
+        private SeriesStore $store,
+        private ChartKinds $kinds,
+        private Pictures $pictures,
+        private DatasetNotes $notes,
+    ) {
     }
 
     /** With `beside`, a second chart on the same scale. */
@@ -43,11 +48,34 @@ final readonly class DrawingController
         $record = $this->records->dataset($id);
         $figures = new StoredFigures($record, $this->store);
         $records = $this->notes->records($record);
-        $recipes = array_map(static fn (Given $given): Recipe => RecipeReader::read($given->asDocument(), $figures->dataset()->calendar), array_filter([$body->must('recipe'), $body->maybe('beside')]));
-        $notes = array_map(fn (Recipe $recipe): NotesInChart => $this->notes->inChart($record, $recipe->question, false), $recipes);
-        $drawings = array_map(fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of($recipe, $figures, $this->kinds, $notes), $recipes, $notes);
+        $recipes = array_map(
+            static fn (Given $given): Recipe => RecipeReader::read(
+                $given->asDocument(),
+                $figures->dataset()->calendar,
+            ),
+            array_filter([$body->must('recipe'), $body->maybe('beside')]),
+        );
+        $notes = array_map(
+            fn (Recipe $recipe): NotesInChart => $this->notes->inChart($record, $recipe->question, false),
+            $recipes,
+        );
+        $drawings = array_map(
+            fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of($recipe, $figures, $this->kinds, $notes),
+            $recipes,
+            $notes,
+        );
         $drawings = isset($drawings[1]) ? Drawing::pair($drawings[0], $drawings[1], $this->kinds) : $drawings;
-        $states = array_map(fn (Recipe $recipe, Drawing $drawing, NotesInChart $notes): array => DrawingState::of($recipe, $drawing, $figures->dataset(), $this->kinds) + NoteState::inChart($drawing->workings, $notes, $records), $recipes, $drawings, $notes);
+        $states = array_map(
+            fn (Recipe $recipe, Drawing $drawing, NotesInChart $notes): array => DrawingState::of(
+                $recipe,
+                $drawing,
+                $figures->dataset(),
+                $this->kinds,
+            ) + NoteState::inChart($drawing->workings, $notes, $records),
+            $recipes,
+            $drawings,
+            $notes,
+        );
 
         return new JsonResponse($states[0] + ['beside' => $states[1] ?? null]);
     }
@@ -58,9 +86,16 @@ final readonly class DrawingController
     public function picture(int $id, string $format, Request $request): Response
     {
         [$recipe, $figures, $record] = $this->asked($id, $request);
-        $drawing = Drawing::of($recipe, $figures, $this->kinds, $this->notes->inChart($record, $recipe->question, true));
+        $drawing = Drawing::of(
+            $recipe,
+            $figures,
+            $this->kinds,
+            $this->notes->inChart($record, $recipe->question, true),
+        );
 
-        return $this->pictures->answer($drawing->scene, $format, $request, ['Content-Disposition' => self::named($drawing, $format)]);
+        return $this->pictures->answer($drawing->scene, $format, $request, [
+            'Content-Disposition' => self::named($drawing, $format),
+        ]);
     }
 
     #[Route('/workings', defaults: ['format' => 'csv'])]
@@ -70,15 +105,24 @@ final readonly class DrawingController
         [$recipe, $figures] = $this->asked($id, $request);
         $drawing = Drawing::of($recipe, $figures, $this->kinds);
         [$bytes, $type] = match ($format) {
-            'xlsx' => [WorkingsXlsx::of($drawing->workings), 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+            'xlsx' => [
+                WorkingsXlsx::of($drawing->workings),
+                'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+            ],
             'json' => [$drawing->document(), 'application/json'],
             default => [WorkingsCsv::of($drawing->workings), 'text/csv; charset=utf-8'],
         };
 
-        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => self::named($drawing, $format)]);
+        return new Response($bytes, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => self::named($drawing, $format),
+        ]);
     }
 
-    /** What was typed into a slot of the sentence, as a change of the question; null for a key that is left out from now on. */
+    /**
+     * What was typed into a slot of the sentence, as a change of the question; null for a key that is left out from now
+     * on.
+     */
     #[Route('/slots')]
     public function slot(int $id, Request $request): JsonResponse
     {
@@ -86,7 +130,12 @@ final readonly class DrawingController
         $body = JsonBody::of($request)->object(['recipe', 'slot', 'text']);
         $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
 
-        return new JsonResponse(['change' => (new SpokenSlot($recipe->question, $dataset))->change($body->must('slot')->string(300), trim($body->must('text')->string(500)))]);
+        return new JsonResponse([
+            'change' => (new SpokenSlot($recipe->question, $dataset))->change(
+                $body->must('slot')->string(300),
+                trim($body->must('text')->string(500)),
+            ),
+        ]);
     }
 
     /** A recipe made on other figures: what does not match is asked, and what was answered is put in its place. */
@@ -96,10 +145,17 @@ final readonly class DrawingController
         $dataset = (new StoredFigures($this->records->dataset($id), $this->store))->dataset();
         $body = JsonBody::of($request)->object(['recipe', 'answers']);
         $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
-        $answers = array_map(static fn (Given $answer): string => $answer->text(500), $body->maybe('answers')?->entries() ?? []);
+        $answers = array_map(
+            static fn (Given $answer): string => $answer->text(500),
+            $body->maybe('answers')?->entries() ?? [],
+        );
         $fitted = Fitting::of(RecipeWriter::toArray($recipe), $dataset, $answers);
 
-        return new JsonResponse(['recipe' => [] === $fitted['asks'] && null === $fitted['problem'] ? $fitted['recipe'] : null, 'asks' => array_map(static fn (Ask $ask): array => $ask->toArray(), $fitted['asks']), 'problem' => $fitted['problem']]);
+        return new JsonResponse([
+            'recipe' => [] === $fitted['asks'] && null === $fitted['problem'] ? $fitted['recipe'] : null,
+            'asks' => array_map(static fn (Ask $ask): array => $ask->toArray(), $fitted['asks']),
+            'problem' => $fitted['problem'],
+        ]);
     }
 
     /** @return array{Recipe, Figures, DatasetRecord} */
@@ -107,7 +163,13 @@ final readonly class DrawingController
     {
         $record = $this->records->dataset($id);
         $figures = new StoredFigures($record, $this->store);
-        $recipe = RecipeReader::read(JsonBody::of($request)->object(['recipe'])->must('recipe')->asDocument(), $figures->dataset()->calendar);
+        $recipe = RecipeReader::read(
+            JsonBody::of($request)
+                ->object(['recipe'])
+                ->must('recipe')
+                ->asDocument(),
+            $figures->dataset()->calendar,
+        );
 
         return [$recipe, $figures, $record];
     }

@@ -37,11 +37,21 @@ final class DrawingState
             'better' => $workings->better->value,
             'closing' => DatasetState::step($dataset, $workings->closing),
             'scene' => $drawing->scene->toArray(),
-            'reading' => ['headline' => $workings->reading->headline, 'moves' => $workings->reading->moves, 'movers' => $workings->reading->movers, 'statements' => array_map(static fn (Statement $statement): array => $statement->toArray(), $workings->reading->statements)],
+            'reading' => [
+                'headline' => $workings->reading->headline,
+                'moves' => $workings->reading->moves,
+                'movers' => $workings->reading->movers,
+                'statements' => array_map(
+                    static fn (Statement $statement): array => $statement->toArray(),
+                    $workings->reading->statements,
+                ),
+            ],
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
             'workings' => self::table($workings),
             'kinds' => self::kinds($recipe, $kinds, $dataset),
-            'stale' => null === $recipe->finish->message ? [] : MessageCheck::stale($recipe->finish->message, $workings),
+            'stale' => null === $recipe->finish->message
+                ? []
+                : MessageCheck::stale($recipe->finish->message, $workings),
         ];
     }
 
@@ -63,7 +73,9 @@ final class DrawingState
                 'group' => $kind->group(),
                 'says' => $kind->says(),
                 'lacks' => $lacks,
-                'question' => null === $lacks ? RecipeWriter::question($needs->adapted($kind->id(), $recipe->question)) : null,
+                'question' => null === $lacks
+                    ? RecipeWriter::question($needs->adapted($kind->id(), $recipe->question))
+                    : null,
             ];
         }, $kinds->list());
     }
@@ -78,7 +90,15 @@ final class DrawingState
         return [
             'unit' => $workings->display->unitText(),
             'rowsAre' => $workings->by instanceof Grain ? 'Period' : $workings->by,
-            'columns' => array_map(static fn (Column $column): array => ['id' => $column->id(), 'head' => $column->head, 'rule' => $column->rule, 'reference' => $column->form->isOfVariance() ? $column->key : null], $workings->columns),
+            'columns' => array_map(
+                static fn (Column $column): array => [
+                    'id' => $column->id(),
+                    'head' => $column->head,
+                    'rule' => $column->rule,
+                    'reference' => $column->form->isOfVariance() ? $column->key : null,
+                ],
+                $workings->columns,
+            ),
             'rows' => array_map(static fn (Row $row): array => self::row($row, $workings), $workings->rows),
             'sums' => self::sums($workings),
         ];
@@ -87,7 +107,15 @@ final class DrawingState
     /** @return list<array{key: string, label: string, cells: array<string, string>}> */
     private static function sums(Workings $workings): array
     {
-        return array_map(static fn (string $key, Total $total): array => ['key' => $key, 'label' => Workings::SUMS[$key] ?? $key, 'cells' => self::cells($workings, $total)], array_keys($workings->sums()), array_values($workings->sums()));
+        return array_map(
+            static fn (string $key, Total $total): array => [
+                'key' => $key,
+                'label' => Workings::SUMS[$key] ?? $key,
+                'cells' => self::cells($workings, $total),
+            ],
+            array_keys($workings->sums()),
+            array_values($workings->sums()),
+        );
     }
 
     /** @return array<string, string> by column */
@@ -131,7 +159,9 @@ final class DrawingState
         $cells = self::cells($workings, $row);
         foreach ($workings->columns as $column) {
             // Of actual and forecast one is enough.
-            $isOther = null !== $row->shown && \in_array($column->key, [$workings->scenario->value, $workings->forecast?->value], true);
+            $isOther =
+                null !== $row->shown
+                && \in_array($column->key, [$workings->scenario->value, $workings->forecast?->value], true);
             if (null === $column->number($row) && !$column->form->isOfVariance() && !$isOther) {
                 $cells[$column->id()] = $row->countsAsNothing($column->key) ? NumberFormat::NONE : 'missing';
             }
@@ -147,7 +177,10 @@ final class DrawingState
             'cells' => $cells,
             'effects' => (object) self::effects($row, $workings),
             'only' => (object) self::only($row),
-            'flags' => (object) array_map(static fn (?Variance $variance): bool => $variance->flagged ?? false, $row->variances),
+            'flags' => (object) array_map(
+                static fn (?Variance $variance): bool => $variance->flagged ?? false,
+                $row->variances,
+            ),
             'flagged' => $row->variance($workings->reference())->flagged ?? false,
         ];
     }

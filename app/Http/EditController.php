@@ -17,8 +17,12 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID])]
 final readonly class EditController
 {
-    public function __construct(private Records $records, private SeriesStore $store, private CellEdit $edit, private ChangeLog $changes)
-    {
+    public function __construct(
+        private Records $records,
+        private SeriesStore $store,
+        private CellEdit $edit,
+        private ChangeLog $changes,
+    ) {
     }
 
     /** Sets or clears a block of amounts. What stood there may be told: then it must still stand there. */

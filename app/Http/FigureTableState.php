@@ -38,17 +38,40 @@ final class FigureTableState
         $body->object(['measure', 'scenario', 'forecast', 'by', 'where', 'year', 'order', 'from', 'grain', 'folded']);
         $dataset = $figures->dataset();
         $measure = self::measure($body, $dataset);
-        $by = $body->maybe('by')?->oneOf(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns));
-        $scenario = $body->maybe('scenario')?->enum(Scenario::class) ?? $dataset->coverage->scenarios()[0] ?? Scenario::Actual;
+        $by = $body
+            ->maybe('by')
+            ?->oneOf(array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns));
+        $scenario =
+            $body->maybe('scenario')?->enum(Scenario::class) ??
+            ($dataset->coverage->scenarios()[0] ?? Scenario::Actual);
         $year = self::maybePeriod($body->maybe('year'), $dataset);
         $from = $body->maybe('from')?->int(0, 10_000_000) ?? 0;
         $coarse = null === $finest ? CoverageStrip::grain($dataset->grain) : Grain::from($finest);
-        $grain = Grain::from($body->maybe('grain')?->oneOf(array_values(array_unique([$dataset->grain->value, $coarse->value]))) ?? $coarse->value);
+        $grain = Grain::from(
+            $body->maybe('grain')?->oneOf(array_values(array_unique([$dataset->grain->value, $coarse->value]))) ??
+                $coarse->value,
+        );
         $order = $body->maybe('order')?->oneOf(['given', 'largest first']) ?? 'given';
-        $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => self::filter($filter, $dataset), $body->maybe('where')?->list() ?? []);
+        $where = array_map(
+            static fn (Given $filter): MemberFilter|NumberFilter => self::filter($filter, $dataset),
+            $body->maybe('where')?->list() ?? [],
+        );
         $forecast = $body->maybe('forecast')?->enum(Scenario::class);
         $closing = $dataset->maybeClosing();
-        $table = MemberTable::of($figures, $measure, $scenario, $forecast, $by, $where, self::periods($dataset, $year), $grain, 'largest first' === $order, $from, self::ROWS, array_map(static fn (Given $group): string => $group->text(500), $body->maybe('folded')?->list() ?? []));
+        $table = MemberTable::of(
+            $figures,
+            $measure,
+            $scenario,
+            $forecast,
+            $by,
+            $where,
+            self::periods($dataset, $year),
+            $grain,
+            'largest first' === $order,
+            $from,
+            self::ROWS,
+            array_map(static fn (Given $group): string => $group->text(500), $body->maybe('folded')?->list() ?? []),
+        );
         $breakdown = null === $by ? null : $dataset->maybeBreakdown($by);
         $groups = null === $breakdown ? [] : array_fill_keys($breakdown->groups(), true);
         $format = NumberFormat::of('en');
@@ -61,10 +84,33 @@ final class FigureTableState
             'measure' => $measure->name,
             'unit' => $measure->unit,
             'by' => $by,
-            'periods' => array_map(static fn (Period $period): array => ['key' => $period->key(), 'label' => null === $year ? PeriodNames::full($period) : PeriodNames::withinYear($period)], $table->periods),
-            'into' => array_map(static fn (Period $period): string => (null !== $forecast && null !== $closing && $period->isAfter($closing) ? $forecast : $scenario)->value, $table->periods),
+            'periods' => array_map(
+                static fn (Period $period): array => [
+                    'key' => $period->key(),
+                    'label' => null === $year ? PeriodNames::full($period) : PeriodNames::withinYear($period),
+                ],
+                $table->periods,
+            ),
+            'into' => array_map(
+                static fn (Period $period): string => (null !== $forecast
+                && null !== $closing
+                && $period->isAfter($closing)
+                    ? $forecast
+                    : $scenario
+                )->value,
+                $table->periods,
+            ),
             'shown' => array_map(static fn (?Scenario $shown): ?string => $shown?->value, $table->shown),
-            'rows' => array_map(static fn (array $row): array => ['member' => $row[0], 'cells' => array_map($cell, $row[1]), 'total' => $cell($row[2]), 'depth' => $breakdown?->depth($row[0]) ?? 0, 'isGroup' => isset($groups[$row[0]])], $rows),
+            'rows' => array_map(
+                static fn (array $row): array => [
+                    'member' => $row[0],
+                    'cells' => array_map($cell, $row[1]),
+                    'total' => $cell($row[2]),
+                    'depth' => $breakdown?->depth($row[0]) ?? 0,
+                    'isGroup' => isset($groups[$row[0]]),
+                ],
+                $rows,
+            ),
             'total' => ['cells' => array_map($cell, $table->total[0]), 'total' => $cell($table->total[1])],
             'from' => $from,
             'fixed' => self::maybeFixed($measure, $dataset, $scenario, $by, $where, $grain),
@@ -77,16 +123,41 @@ final class FigureTableState
      *
      * @param list<MemberFilter|NumberFilter> $where
      */
-    private static function maybeFixed(Measure $measure, Dataset $dataset, Scenario $scenario, ?string $by, array $where, Grain $grain): ?string
-    {
-        $single = array_map(static fn (MemberFilter|NumberFilter $filter): string => $filter instanceof MemberFilter && $filter->keeps && 1 === \count($filter->members) && [] === array_intersect($filter->members, $dataset->maybeBreakdown($filter->breakdown)?->groups() ?? []) ? $filter->breakdown : '', $where);
-        $summed = array_values(array_filter(array_map(static fn (Dimension $one): string => $one->name, $dataset->breakdowns), static fn (string $name): bool => $name !== $by && !\in_array($name, $single, true)));
+    private static function maybeFixed(
+        Measure $measure,
+        Dataset $dataset,
+        Scenario $scenario,
+        ?string $by,
+        array $where,
+        Grain $grain,
+    ): ?string {
+        $single = array_map(
+            static fn (MemberFilter|NumberFilter $filter): string => $filter instanceof MemberFilter
+            && $filter->keeps
+            && 1 === \count($filter->members)
+            && [] === array_intersect($filter->members, $dataset->maybeBreakdown($filter->breakdown)?->groups() ?? [])
+                ? $filter->breakdown
+                : '',
+            $where,
+        );
+        $summed = array_values(
+            array_filter(
+                array_map(static fn (Dimension $one): string => $one->name, $dataset->breakdowns),
+                static fn (string $name): bool => $name !== $by && !\in_array($name, $single, true),
+            ),
+        );
 
         return match (true) {
-            $measure->isRatio() => "$measure->name is computed from $measure->numerator and $measure->denominator. Change those.",
-            $grain !== $dataset->grain => "The figures are by {$dataset->grain->value}. Show {$dataset->grain->plural()} to change them.",
-            Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true) => 'Prior year is the actual of one year earlier here. Change that.',
-            [] !== $summed => 'Each amount is the sum over '.Wording::and($summed).'. Choose one of each to change amounts.',
+            $measure->isRatio() => "$measure->name is computed "
+                ."from $measure->numerator and $measure->denominator. Change those.",
+            $grain !== $dataset->grain => 'The figures are '
+                ."by {$dataset->grain->value}. Show {$dataset->grain->plural()} to change them.",
+            Scenario::PriorYear === $scenario
+                && !\in_array($scenario, $dataset->coverage->scenarios(), true) => 'Prior year is the actual of one '
+                    .'year earlier here. Change that.',
+            [] !== $summed => 'Each amount is the sum over '.
+                Wording::and($summed).
+                '. Choose one of each to change amounts.',
             default => null,
         };
     }

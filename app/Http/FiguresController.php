@@ -31,8 +31,13 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID])]
 final readonly class FiguresController
 {
-    public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources, private DatasetExport $export, private Deferral $deferral)
-    {
+    public function __construct(
+        private Records $records,
+        private SeriesStore $store,
+        private FactSources $sources,
+        private DatasetExport $export,
+        private Deferral $deferral,
+    ) {
     }
 
     /** Members down, periods across. */
@@ -41,7 +46,9 @@ final readonly class FiguresController
     {
         $record = $this->records->dataset($id);
 
-        return new JsonResponse(FigureTableState::of(JsonBody::of($request), new StoredFigures($record, $this->store), $record->finest));
+        return new JsonResponse(
+            FigureTableState::of(JsonBody::of($request), new StoredFigures($record, $this->store), $record->finest),
+        );
     }
 
     /** The rows of the files that an amount came from. */
@@ -53,11 +60,23 @@ final readonly class FiguresController
         $body = JsonBody::of($request)->object(['measure', 'scenario', 'period', 'where', 'page']);
         $measure = FigureTableState::measure($body, $figures->dataset());
         $period = FigureTableState::maybePeriod($body->maybe('period'), $figures->dataset());
-        $where = array_map(static fn (Given $filter): MemberFilter|NumberFilter => FigureTableState::filter($filter, $figures->dataset()), $body->maybe('where')?->list() ?? []);
+        $where = array_map(
+            static fn (Given $filter): MemberFilter|NumberFilter => FigureTableState::filter(
+                $filter,
+                $figures->dataset(),
+            ),
+            $body->maybe('where')?->list() ?? [],
+        );
 
         $dataset = $figures->dataset();
-        $within = null === $period || $dataset->isTimeless() ? null : PeriodRange::between($period, $period)->belonging($dataset->grain, $dataset->calendar);
-        $starts = null === $within ? null : array_fill_keys(array_map(static fn (Period $fine): int => $fine->start, $within), true);
+        $within =
+            null === $period || $dataset->isTimeless()
+                ? null
+                : PeriodRange::between($period, $period)->belonging($dataset->grain, $dataset->calendar);
+        $starts =
+            null === $within
+                ? null
+                : array_fill_keys(array_map(static fn (Period $fine): int => $fine->start, $within), true);
         $scenario = $body->must('scenario')->enum(Scenario::class);
         $facts = new FactFilter(array_fill_keys($measure->sources(), [$scenario->value => $starts]), $where);
         $page = $body->maybe('page')?->int(1, 100_000) ?? 1;
@@ -70,7 +89,11 @@ final readonly class FiguresController
     {
         $record = $this->records->dataset($id);
         if (!isset(DatasetExport::FORMATS[$format])) {
-            throw new NotFoundHttpException("There is no export as \"$format\"; there are ".implode(', ', array_keys(DatasetExport::FORMATS)).'.');
+            throw new NotFoundHttpException(
+                "There is no export as \"$format\"; there are ".
+                    implode(', ', array_keys(DatasetExport::FORMATS)).
+                    '.',
+            );
         }
         $job = $this->deferral->maybe($request, $record->factCount, "$record->name is being exported");
         if (null !== $job) {
@@ -84,7 +107,10 @@ final readonly class FiguresController
             throw $e instanceof TooLargeForWorkbook ? new UnprocessableEntityHttpException($e->getMessage()) : $e;
         }
         $response = new BinaryFileResponse($path, 200, ['Content-Type' => DatasetExport::FORMATS[$format][1]], false);
-        $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle($record->name, $format)));
+        $response->headers->set(
+            'Content-Disposition',
+            HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle($record->name, $format)),
+        );
 
         return $response->deleteFileAfterSend();
     }

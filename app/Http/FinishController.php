@@ -23,15 +23,24 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/finishes')]
 final readonly class FinishController
 {
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private FinishUse $use, private WriteTurn $turn)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private Records $records,
+        private FinishUse $use,
+        private WriteTurn $turn,
+    ) {
     }
 
     /** All of them, by name: there are few. */
     #[Route('', methods: 'GET')]
     public function list(): JsonResponse
     {
-        return new JsonResponse(['items' => array_map($this->state(...), $this->manager->getRepository(NamedFinishRecord::class)->findBy([], ['name' => 'ASC'], 200))]);
+        return new JsonResponse([
+            'items' => array_map(
+                $this->state(...),
+                $this->manager->getRepository(NamedFinishRecord::class)->findBy([], ['name' => 'ASC'], 200),
+            ),
+        ]);
     }
 
     #[Route('', methods: 'POST')]
@@ -86,9 +95,15 @@ final readonly class FinishController
     #[Route('/{id}/uses', requirements: ['id' => Records::ID], methods: 'POST')]
     public function use(int $id, Request $request): JsonResponse
     {
-        $given = JsonBody::of($request)->object(['charts'])->must('charts')->list(1);
+        $given = JsonBody::of($request)
+            ->object(['charts'])
+            ->must('charts')
+            ->list(1);
         [$charts, $before] = $this->turn->take(function () use ($id, $given): array {
-            $charts = array_map(fn (Given $chart) => $this->records->chart($chart->int(1, Records::HIGHEST_ID)), $given);
+            $charts = array_map(
+                fn (Given $chart) => $this->records->chart($chart->int(1, Records::HIGHEST_ID)),
+                $given,
+            );
 
             return [$charts, $this->use->put($this->named($id), $charts)];
         });
@@ -106,7 +121,8 @@ final readonly class FinishController
 
     private function named(int $id): NamedFinishRecord
     {
-        return $this->manager->find(NamedFinishRecord::class, $id) ?? throw new NotFoundHttpException("There is no finish $id. It may have been deleted.");
+        return $this->manager->find(NamedFinishRecord::class, $id) ??
+            throw new NotFoundHttpException("There is no finish $id. It may have been deleted.");
     }
 
     private function name(Given $body, ?NamedFinishRecord $own): string
@@ -114,7 +130,12 @@ final readonly class FinishController
         $name = trim($body->must('name')->string());
         $other = $this->manager->getRepository(NamedFinishRecord::class)->findOneBy(['name' => $name]);
 
-        return null === $other || $other === $own ? $name : throw new NotAccepted('name', "There is a finish \"$name\" already. Give another name, or change that one.");
+        return null === $other || $other === $own
+            ? $name
+            : throw new NotAccepted(
+                'name',
+                "There is a finish \"$name\" already. Give another name, or change that one.",
+            );
     }
 
     /** @return array<string, mixed> the looks without the words of the chart that it was taken from */
@@ -127,7 +148,9 @@ final readonly class FinishController
     {
         $isDefault = $body->maybe('isDefault')?->bool();
         if (true === $isDefault) {
-            foreach ($this->manager->getRepository(NamedFinishRecord::class)->findBy(['isDefault' => true]) as $other) {
+            foreach (
+                $this->manager->getRepository(NamedFinishRecord::class)->findBy(['isDefault' => true]) as $other
+            ) {
                 $other->isDefault = false;
             }
         }
@@ -137,6 +160,13 @@ final readonly class FinishController
     /** @return array<string, mixed> */
     private function state(NamedFinishRecord $named): array
     {
-        return ['id' => $named->id, 'version' => $named->version, 'name' => $named->name, 'finish' => (object) $named->finish, 'isDefault' => $named->isDefault, 'charts' => array_map(static fn ($chart): ?int => $chart->id, $this->use->bearing($named->name))];
+        return [
+            'id' => $named->id,
+            'version' => $named->version,
+            'name' => $named->name,
+            'finish' => (object) $named->finish,
+            'isDefault' => $named->isDefault,
+            'charts' => array_map(static fn ($chart): ?int => $chart->id, $this->use->bearing($named->name)),
+        ];
     }
 }

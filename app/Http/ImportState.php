@@ -20,7 +20,12 @@ final class ImportState
             'rows' => $import->rowCount,
             'facts' => $import->factCount,
             'mode' => $import->mode,
-            'counts' => $import->counts + ['added' => $import->factCount, 'replaced' => 0, 'unchanged' => 0, 'removed' => 0],
+            'counts' => $import->counts + [
+                'added' => $import->factCount,
+                'replaced' => 0,
+                'unchanged' => 0,
+                'removed' => 0,
+            ],
             'takenBackAt' => $import->takenBackAt?->format(\DateTimeInterface::ATOM),
             'isKept' => null !== $import->keptFile,
         ];

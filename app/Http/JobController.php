@@ -42,7 +42,11 @@ final readonly class JobController
     {
         $job = $this->job($id);
         if (null === $job->file) {
-            throw new NotFoundHttpException(Job::ENDED === $job->state ? 'This job made no file.' : 'The file is not made yet. Ask for the job itself, which says how far it is.');
+            throw new NotFoundHttpException(
+                Job::ENDED === $job->state
+                    ? 'This job made no file.'
+                    : 'The file is not made yet. Ask for the job itself, which says how far it is.',
+            );
         }
 
         return new BinaryFileResponse($job->file, 200, $job->headers, false);
@@ -50,6 +54,8 @@ final readonly class JobController
 
     private function job(string $id): Job
     {
-        return null === $this->shelf->maybeFolder($id) ? throw new NotFoundHttpException("There is no job $id. Jobs are kept for ".JobShelf::DAYS.' days.') : $this->shelf->get($id);
+        return null === $this->shelf->maybeFolder($id)
+            ? throw new NotFoundHttpException("There is no job $id. Jobs are kept for ".JobShelf::DAYS.' days.')
+            : $this->shelf->get($id);
     }
 }

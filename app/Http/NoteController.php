@@ -24,8 +24,13 @@ final readonly class NoteController
 {
     private const LONGEST_SEARCH = 200;
 
-    public function __construct(private EntityManagerInterface $manager, private Records $records, private SeriesStore $store, private NoteEdit $edit, private WriteTurn $turn)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private Records $records,
+        private SeriesStore $store,
+        private NoteEdit $edit,
+        private WriteTurn $turn,
+    ) {
     }
 
     /** The latest first; with `q` those whose text, author or row has it, with `dataset` those of one. */
@@ -33,18 +38,36 @@ final readonly class NoteController
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
-        $of = $this->manager->createQueryBuilder()->from(NoteRecord::class, 'note')->join('note.dataset', 'dataset')->where('dataset.deletedAt IS NULL');
+        $of = $this->manager
+            ->createQueryBuilder()
+            ->from(NoteRecord::class, 'note')
+            ->join('note.dataset', 'dataset')
+            ->where('dataset.deletedAt IS NULL');
         $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, self::LONGEST_SEARCH);
         if ('' !== $sought) {
-            $of->andWhere("note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like ESCAPE '!'")->setParameter('like', Like::of($sought));
+            $of->andWhere(
+                "note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like "
+                    ."ESCAPE '!'",
+            )->setParameter('like', Like::of($sought));
         }
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
         }
         /** @var list<NoteRecord> $records */
-        $records = (clone $of)->select('note')->orderBy('note.id', 'DESC')->setFirstResult($page->first())->setMaxResults(Page::SIZE)->getQuery()->getResult();
+        $records = (clone $of)
+            ->select('note')
+            ->orderBy('note.id', 'DESC')
+            ->setFirstResult($page->first())
+            ->setMaxResults(Page::SIZE)
+            ->getQuery()
+            ->getResult();
 
-        return new JsonResponse($page->with(array_map(NoteState::of(...), $records), (int) $of->select('COUNT(note.id)')->getQuery()->getSingleScalarResult()));
+        return new JsonResponse(
+            $page->with(
+                array_map(NoteState::of(...), $records),
+                (int) $of->select('COUNT(note.id)')->getQuery()->getSingleScalarResult(),
+            ),
+        );
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
@@ -66,8 +89,18 @@ final readonly class NoteController
         $workings = Reckoning::of($recipe, $figures);
         $key = $body->must('row')->text(1000);
         $row = $workings->maybeRow($key) ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
-        $place = RowPlace::maybe($row, $workings, $recipe->question) ?? throw new NotAccepted('row', "{$row->label} gathers several members; write the note about one of them.");
-        $note = $this->records->note($this->edit->write($dataset, $place, NoteEdit::label($place), trim($body->must('text')->string(NoteEdit::LONGEST)), Signature::of($request)));
+        $place =
+            RowPlace::maybe($row, $workings, $recipe->question) ??
+            throw new NotAccepted('row', "{$row->label} gathers several members; write the note about one of them.");
+        $note = $this->records->note(
+            $this->edit->write(
+                $dataset,
+                $place,
+                NoteEdit::label($place),
+                trim($body->must('text')->string(NoteEdit::LONGEST)),
+                Signature::of($request),
+            ),
+        );
 
         return Version::answer(NoteState::of($note), $note->version, 201);
     }
@@ -75,8 +108,15 @@ final readonly class NoteController
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
     public function put(int $id, Request $request): JsonResponse
     {
-        $text = trim(JsonBody::of($request)->object(['text'])->must('text')->string(NoteEdit::LONGEST));
-        $this->turn->take(fn () => $this->edit->change($this->unchanged($id, $request), $text, Signature::of($request)));
+        $text = trim(
+            JsonBody::of($request)
+                ->object(['text'])
+                ->must('text')
+                ->string(NoteEdit::LONGEST),
+        );
+        $this->turn->take(
+            fn () => $this->edit->change($this->unchanged($id, $request), $text, Signature::of($request)),
+        );
         $note = $this->records->note($id);
 
         return Version::answer(NoteState::of($note), $note->version);

@@ -16,7 +16,20 @@ final class NoteState
     /** @return array<string, mixed> */
     public static function of(NoteRecord $note): array
     {
-        return ['id' => $note->id, 'version' => $note->version, 'dataset' => $note->dataset->id, 'datasetName' => $note->dataset->name, 'measure' => $note->measure, 'period' => $note->period, 'place' => json_decode($note->place, true), 'label' => $note->label, 'text' => $note->text, 'author' => $note->author, 'at' => $note->at, 'changedAt' => $note->changedAt];
+        return [
+            'id' => $note->id,
+            'version' => $note->version,
+            'dataset' => $note->dataset->id,
+            'datasetName' => $note->dataset->name,
+            'measure' => $note->measure,
+            'period' => $note->period,
+            'place' => json_decode($note->place, true),
+            'label' => $note->label,
+            'text' => $note->text,
+            'author' => $note->author,
+            'at' => $note->at,
+            'changedAt' => $note->changedAt,
+        ];
     }
 
     /**
@@ -30,11 +43,22 @@ final class NoteState
     {
         $earlier = [];
         foreach ($notes->aYearBefore($workings) as $row => $of) {
-            $earlier[(string) $row] = array_values(array_map(self::of(...), array_filter(array_map(static fn (Note $note): ?NoteRecord => $records[$note->id] ?? null, $of))));
+            $earlier[(string) $row] = array_values(
+                array_map(
+                    self::of(...),
+                    array_filter(array_map(static fn (Note $note): ?NoteRecord => $records[$note->id] ?? null, $of)),
+                ),
+            );
         }
 
         return [
-            'notes' => array_values(array_map(static fn (RowNote $note): array => ['number' => $note->number, 'row' => $note->row] + self::of($records[$note->id]), array_filter($workings->notes, static fn (RowNote $note): bool => isset($records[$note->id])))),
+            'notes' => array_values(
+                array_map(
+                    static fn (RowNote $note): array => ['number' => $note->number, 'row' => $note->row] +
+                        self::of($records[$note->id]),
+                    array_filter($workings->notes, static fn (RowNote $note): bool => isset($records[$note->id])),
+                ),
+            ),
             'earlier' => [] === $earlier ? new \stdClass() : $earlier,
         ];
     }

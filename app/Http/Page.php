@@ -38,6 +38,11 @@ final readonly class Page
      */
     public function with(array $items, int $total): array
     {
-        return ['items' => $items, 'page' => $this->number, 'pages' => max(1, (int) ceil($total / self::SIZE)), 'total' => $total];
+        return [
+            'items' => $items,
+            'page' => $this->number,
+            'pages' => max(1, (int) ceil($total / self::SIZE)),
+            'total' => $total,
+        ];
     }
 }

@@ -13,7 +13,13 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The page itself, and its built files with a lasting cache: their names change with their contents. */
 final readonly class PageController
 {
-    private const TYPES = ['js' => 'text/javascript', 'css' => 'text/css', 'woff2' => 'font/woff2', 'svg' => 'image/svg+xml', 'map' => 'application/json'];
+    private const TYPES = [
+        'js' => 'text/javascript',
+        'css' => 'text/css',
+        'woff2' => 'font/woff2',
+        'svg' => 'image/svg+xml',
+        'map' => 'application/json',
+    ];
 
     public function __construct(private string $project)
     {
@@ -28,7 +34,11 @@ final readonly class PageController
             throw new NotFoundHttpException('There is no such file.');
         }
 
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => $type]))->setCache(['public' => true, 'max_age' => 31_536_000, 'immutable' => true]);
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => $type]))->setCache([
+            'public' => true,
+            'max_age' => 31_536_000,
+            'immutable' => true,
+        ]);
     }
 
     #[Route('/{path}', requirements: ['path' => '(?!api(/|$)|build(/|$)).*'], methods: 'GET', priority: -10)]
@@ -37,8 +47,11 @@ final readonly class PageController
         if (str_contains(basename($request->getPathInfo()), '.')) {
             throw new NotFoundHttpException('There is no such file.');
         }
-        $manifest = json_decode((string) @file_get_contents($this->project.'/public/build/.vite/manifest.json'), true);
-        $entry = \is_array($manifest) ? ($manifest['frontend/main.ts'] ?? null) : null;
+        $manifest = json_decode(
+            (string) @file_get_contents($this->project.'/public/build/.vite/manifest.json'),
+            true,
+        );
+        $entry = \is_array($manifest) ? $manifest['frontend/main.ts'] ?? null : null;
         if (!\is_array($entry) || !\is_string($entry['file'] ?? null)) {
             throw new \RuntimeException('The page is not built; run npm run build.');
         }
@@ -47,8 +60,15 @@ final readonly class PageController
             $styles .= '<link rel="stylesheet" href="/build/'.htmlspecialchars(\is_string($css) ? $css : '').'">';
         }
 
-        return new Response('<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Keen Margin</title>'
-            .'<link rel="icon" href="/build/mark.svg" type="image/svg+xml">'.$styles.'<script type="module" src="/build/'.htmlspecialchars($entry['file']).'"></script></head>'
-            .'<body><div id="app"></div><noscript>Keen Margin needs JavaScript.</noscript></body></html>');
+        return new Response(
+            '<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" '
+                .'content="width=device-width, initial-scale=1"><title>Keen Margin</title>'.
+                '<link rel="icon" href="/build/mark.svg" type="image/svg+xml">'.
+                $styles.
+                '<script type="module" src="/build/'.
+                htmlspecialchars($entry['file']).
+                '"></script></head>'.
+                '<body><div id="app"></div><noscript>Keen Margin needs JavaScript.</noscript></body></html>',
+        );
     }
 }

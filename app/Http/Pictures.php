@@ -35,6 +35,8 @@ final readonly class Pictures
     {
         $scale = $request->query->get('scale', '1');
 
-        return \in_array($scale, ['1', '2', '3'], true) ? (int) $scale : throw new BadRequestHttpException('scale: give 1, 2 or 3.');
+        return \in_array($scale, ['1', '2', '3'], true)
+            ? (int) $scale
+            : throw new BadRequestHttpException('scale: give 1, 2 or 3.');
     }
 }

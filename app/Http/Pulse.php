@@ -10,8 +10,13 @@ use KeenMargin\App\Storage\DatasetRecord;
 /** The state of a dataset in a few bytes: its counters, and the next steps back and on. */
 final readonly class Pulse
 {
-    private function __construct(private int $version, private int $revision, private ?string $undo, private ?string $redo, private int $undoId)
-    {
+    private function __construct(
+        private int $version,
+        private int $revision,
+        private ?string $undo,
+        private ?string $redo,
+        private int $undoId,
+    ) {
     }
 
     public static function of(DatasetRecord $record, ChangeLog $changes): self
@@ -24,6 +29,12 @@ final readonly class Pulse
     /** @return array{version: int, revision: int, undo: ?string, redo: ?string, undoId: int} */
     public function toArray(): array
     {
-        return ['version' => $this->version, 'revision' => $this->revision, 'undo' => $this->undo, 'redo' => $this->redo, 'undoId' => $this->undoId];
+        return [
+            'version' => $this->version,
+            'revision' => $this->revision,
+            'undo' => $this->undo,
+            'redo' => $this->redo,
+            'undoId' => $this->undoId,
+        ];
     }
 }

@@ -30,8 +30,14 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/readings')]
 final readonly class ReadingController
 {
-    public function __construct(private ReadingShelf $shelf, private FirstLook $firstLook, private Trial $trial, private ReadingState $state, private Records $records, private Deferral $deferral)
-    {
+    public function __construct(
+        private ReadingShelf $shelf,
+        private FirstLook $firstLook,
+        private Trial $trial,
+        private ReadingState $state,
+        private Records $records,
+        private Deferral $deferral,
+    ) {
     }
 
     /** A file as `file` of a form, or `{"name": …, "text": …}`; `dataset` says which one it is meant for. */
@@ -54,7 +60,9 @@ final readonly class ReadingController
     #[Route('/{id}', requirements: ['id' => '[0-9a-f]{24}'], methods: 'GET')]
     public function get(string $id): JsonResponse
     {
-        return new JsonResponse($this->state->of($this->firstLook->look($this->shelf->get($id), null, null, null, true), null));
+        return new JsonResponse(
+            $this->state->of($this->firstLook->look($this->shelf->get($id), null, null, null, true), null),
+        );
     }
 
     /** The same file looked at anew: another sheet, another header, for another dataset. */
@@ -64,7 +72,17 @@ final readonly class ReadingController
         $body = JsonBody::of($request)->object(['sheet', 'header', 'dataset']);
         $target = $this->maybeDataset($body);
 
-        return new JsonResponse($this->state->of($this->firstLook->look($this->shelf->get($id), MappingReader::maybeSheet($body), MappingReader::maybeHeader($body), $target), $target));
+        return new JsonResponse(
+            $this->state->of(
+                $this->firstLook->look(
+                    $this->shelf->get($id),
+                    MappingReader::maybeSheet($body),
+                    MappingReader::maybeHeader($body),
+                    $target,
+                ),
+                $target,
+            ),
+        );
     }
 
     /** What would come in under a mapping, or which rows are refused and why. Keeps nothing. */
@@ -79,9 +97,21 @@ final readonly class ReadingController
         if (null !== $job) {
             return $job;
         }
-        $look = $this->firstLook->look($file, MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
+        $look = $this->firstLook->look(
+            $file,
+            MappingReader::maybeSheet($told),
+            MappingReader::maybeHeader($told),
+            $target,
+        );
 
-        return new JsonResponse($this->trial->of($look, $this->firstLook->mapping($look, $told), $target, $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add));
+        return new JsonResponse(
+            $this->trial->of(
+                $look,
+                $this->firstLook->mapping($look, $told),
+                $target,
+                $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add,
+            ),
+        );
     }
 
     /** How far the work on this file has come. */
@@ -108,9 +138,18 @@ final readonly class ReadingController
         foreach ($this->shelf->refusals($id) as $refusal) {
             $lines[] = [(string) $refusal->row, $refusal->column, $refusal->reason];
         }
-        $csv = implode('', array_map(static fn (array $line): string => implode(',', array_map(CsvWriter::cell(...), $line))."\r\n", $lines));
+        $csv = implode(
+            '',
+            array_map(
+                static fn (array $line): string => implode(',', array_map(CsvWriter::cell(...), $line))."\r\n",
+                $lines,
+            ),
+        );
 
-        return new Response($csv, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="refused-rows.csv"']);
+        return new Response($csv, 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="refused-rows.csv"',
+        ]);
     }
 
     #[Route('/{id}', methods: 'DELETE')]
@@ -142,7 +181,11 @@ final readonly class ReadingController
             $path = TextFile::temporary('paste');
             WholeFile::write($path, $body['text']);
 
-            return [FileName::safe(\is_string($body['name'] ?? null) ? $body['name'] : ReadingFile::PASTED), $path, $this->target($body['dataset'] ?? null)];
+            return [
+                FileName::safe(\is_string($body['name'] ?? null) ? $body['name'] : ReadingFile::PASTED),
+                $path,
+                $this->target($body['dataset'] ?? null),
+            ];
         }
         $file = $request->files->get('file');
         if (!$file instanceof UploadedFile) {
@@ -152,10 +195,21 @@ final readonly class ReadingController
             throw NotWritten::at(sys_get_temp_dir().'/upload');
         }
         if (!$file->isValid()) {
-            throw RefusedFigures::whole(\sprintf('The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be read.', Limits::BYTES / 1_000_000, Limits::PACKED_BYTES / 1_000_000));
+            throw RefusedFigures::whole(
+                \sprintf(
+                    'The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be '
+                        .'read.',
+                    Limits::BYTES / 1_000_000,
+                    Limits::PACKED_BYTES / 1_000_000,
+                ),
+            );
         }
 
-        return [FileName::safe($file->getClientOriginalName()), $file->getPathname(), $this->target($request->request->get('dataset'))];
+        return [
+            FileName::safe($file->getClientOriginalName()),
+            $file->getPathname(),
+            $this->target($request->request->get('dataset')),
+        ];
     }
 
     private function target(mixed $id): ?DatasetRecord

@@ -52,20 +52,33 @@ final readonly class ReadingState
     /** @return array<string, mixed>|null */
     private static function dataset(?DatasetRecord $record): ?array
     {
-        return null === $record ? null : ['id' => $record->id, 'version' => $record->version, 'name' => $record->name];
+        return null === $record
+            ? null
+            : ['id' => $record->id, 'version' => $record->version, 'name' => $record->name];
     }
 
     /** @return array<string, mixed> */
     private static function import(ImportRecord $import): array
     {
-        return ['id' => $import->id, 'name' => $import->name, 'at' => $import->at->format(\DateTimeInterface::ATOM), 'facts' => $import->factCount, 'dataset' => self::dataset($import->dataset)];
+        return [
+            'id' => $import->id,
+            'name' => $import->name,
+            'at' => $import->at->format(\DateTimeInterface::ATOM),
+            'facts' => $import->factCount,
+            'dataset' => self::dataset($import->dataset),
+        ];
     }
 
     /** By the length of the first rows. */
     private static function about(Look $look): int
     {
-        $bytes = array_sum(array_map(static fn (array $cells): int => \strlen(implode(' ', $cells)) + 2, $look->sheet->rows));
+        $bytes = array_sum(
+            array_map(static fn (array $cells): int => \strlen(implode(' ', $cells)) + 2, $look->sheet->rows),
+        );
 
-        return (int) max(self::ESTIMATED_FROM, round((int) filesize($look->file->path) / max(1, $bytes / \count($look->sheet->rows)), -2));
+        return (int) max(
+            self::ESTIMATED_FROM,
+            round((int) filesize($look->file->path) / max(1, $bytes / \count($look->sheet->rows)), -2),
+        );
     }
 }

@@ -28,44 +28,57 @@ final readonly class Records
     {
         $record = $this->manager->find(DatasetRecord::class, $id);
 
-        return null !== $record && null === $record->deletedAt ? $record : throw new NotFoundHttpException("There is no dataset $id. It may have been deleted.");
+        return null !== $record && null === $record->deletedAt
+            ? $record
+            : throw new NotFoundHttpException("There is no dataset $id. It may have been deleted.");
     }
 
     /** One that is there, or was deleted and can be brought back. */
     public function maybeDeleted(int $id): DatasetRecord
     {
-        return $this->manager->find(DatasetRecord::class, $id) ?? throw new NotFoundHttpException("There is no dataset $id.");
+        return $this->manager->find(DatasetRecord::class, $id) ??
+            throw new NotFoundHttpException("There is no dataset $id.");
     }
 
     public function chart(int $id): ChartRecord
     {
         $chart = $this->manager->find(ChartRecord::class, $id);
 
-        return null !== $chart && null === $chart->deletedAt && null === $chart->dataset->deletedAt ? $chart : throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
+        return null !== $chart && null === $chart->deletedAt && null === $chart->dataset->deletedAt
+            ? $chart
+            : throw new NotFoundHttpException("There is no chart $id. It may have been deleted.");
     }
 
     public function maybeDeletedChart(int $id): ChartRecord
     {
-        return $this->manager->find(ChartRecord::class, $id) ?? throw new NotFoundHttpException("There is no chart $id.");
+        return $this->manager->find(ChartRecord::class, $id) ??
+            throw new NotFoundHttpException("There is no chart $id.");
     }
 
     /** That somebody looks at it: it comes first in the lists. No change of its state, so that its version stays. */
     public function used(DatasetRecord|ChartRecord $record): void
     {
         $table = $record instanceof ChartRecord ? 'chart' : 'dataset';
-        $this->aside->write("UPDATE $table SET used_at = ? WHERE id = ?", [(new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
+        $this->aside->write("UPDATE $table SET used_at = ? WHERE id = ?", [
+            (new \DateTimeImmutable())->format('Y-m-d H:i:s'),
+            $record->id,
+        ]);
     }
 
     public function note(int $id): NoteRecord
     {
         $note = $this->manager->find(NoteRecord::class, $id);
 
-        return null !== $note && null === $note->dataset->deletedAt ? $note : throw new NotFoundHttpException("There is no note $id. It may have been deleted.");
+        return null !== $note && null === $note->dataset->deletedAt
+            ? $note
+            : throw new NotFoundHttpException("There is no note $id. It may have been deleted.");
     }
 
     public function import(int $id): ImportRecord
     {
-        $import = $this->manager->find(ImportRecord::class, $id) ?? throw new NotFoundHttpException("There is no import $id.");
+        $import =
+            $this->manager->find(ImportRecord::class, $id) ??
+            throw new NotFoundHttpException("There is no import $id.");
 
         return null === $import->partOf ? $import : $this->import($import->partOf);
     }

@@ -42,16 +42,29 @@ final readonly class RowController
     #[Route('/rows')]
     public function row(int $id, Request $request): JsonResponse
     {
-        [$record, $figures, $recipe, $workings, $row] = $this->asked($id, JsonBody::of($request)->object(['recipe', 'row']));
+        [$record, $figures, $recipe, $workings, $row] = $this->asked(
+            $id,
+            JsonBody::of($request)->object(['recipe', 'row']),
+        );
         $steps = RowSteps::of($row, $workings, $recipe, $figures->dataset());
         $of = new RowFigures($row, $workings, $recipe->question, $figures);
-        $imports = fn (Scenario $scenario): array => ['scenario' => $scenario->value, 'imports' => $this->sources->imports($record, $of->of($scenario))];
+        $imports = fn (Scenario $scenario): array => [
+            'scenario' => $scenario->value,
+            'imports' => $this->sources->imports($record, $of->of($scenario)),
+        ];
 
         return new JsonResponse([
             'key' => $row->key,
             'label' => $row->label,
             'canNote' => null !== RowPlace::maybe($row, $workings, $recipe->question),
-            'deeper' => array_map(static fn (array $way): array => ['by' => $way['by'], 'label' => $way['label'], 'recipe' => RecipeWriter::toArray($way['recipe'])], $steps->deeper),
+            'deeper' => array_map(
+                static fn (array $way): array => [
+                    'by' => $way['by'],
+                    'label' => $way['label'],
+                    'recipe' => RecipeWriter::toArray($way['recipe']),
+                ],
+                $steps->deeper,
+            ),
             'without' => null === $steps->without ? null : RecipeWriter::toArray($steps->without),
             'whyNot' => $steps->whyNot,
             'scenarios' => array_map($imports, self::scenarios($row, $recipe, $workings)),
@@ -83,11 +96,24 @@ final readonly class RowController
         $path = TextFile::temporary('sources');
         $writer = CsvWriter::to($path, '');
         foreach ($this->sources->table($record, $facts) as $line) {
-            $writer->row(array_map(static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell) ? new Exact($cell) : $cell, $line));
+            $writer->row(
+                array_map(
+                    static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell)
+                        ? new Exact($cell)
+                        : $cell,
+                    $line,
+                ),
+            );
         }
         $writer->close();
         $response = new BinaryFileResponse($path, 200, ['Content-Type' => 'text/csv; charset=utf-8'], false);
-        $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle("{$workings->subject} {$row->label} sources", 'csv')));
+        $response->headers->set(
+            'Content-Disposition',
+            HeaderUtils::makeDisposition(
+                'attachment',
+                ...FileName::ofTitle("{$workings->subject} {$row->label} sources", 'csv'),
+            ),
+        );
 
         return $response->deleteFileAfterSend();
     }
@@ -109,8 +135,17 @@ final readonly class RowController
     private static function scenarios(Row $row, Recipe $recipe, Workings $workings): array
     {
         $question = $recipe->question;
-        $shown = null === $workings->forecast ? [$question->scenario] : (null === $row->shownScenario ? [$question->scenario, $workings->forecast] : ($row->shownScenario === $workings->forecast && null === $row->period ? [$question->scenario, $workings->forecast] : [$row->shownScenario]));
+        $shown =
+            null === $workings->forecast
+                ? [$question->scenario]
+                : (null === $row->shownScenario
+                    ? [$question->scenario, $workings->forecast]
+                    : ($row->shownScenario === $workings->forecast && null === $row->period
+                        ? [$question->scenario, $workings->forecast]
+                        : [$row->shownScenario]));
 
-        return array_values(array_unique([...$shown, ...null === $workings->between ? $question->against : []], \SORT_REGULAR));
+        return array_values(
+            array_unique([...$shown, ...null === $workings->between ? $question->against : []], \SORT_REGULAR),
+        );
     }
 }

@@ -22,20 +22,37 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID, 'of' => Records::ID])]
 final readonly class SettingsController
 {
-    public function __construct(private Records $records, private DatasetState $state, private ChangeLog $changes, private DatasetSettings $dataset, private MeasureSettings $measures, private MemberSettings $members, private WriteTurn $turn, private Deferral $deferral, private CurrentJob $job)
-    {
+    public function __construct(
+        private Records $records,
+        private DatasetState $state,
+        private ChangeLog $changes,
+        private DatasetSettings $dataset,
+        private MeasureSettings $measures,
+        private MemberSettings $members,
+        private WriteTurn $turn,
+        private Deferral $deferral,
+        private CurrentJob $job,
+    ) {
     }
 
     #[Route('', methods: 'PATCH')]
     public function dataset(int $id, Request $request): JsonResponse
     {
-        return $this->planned($request, $id, fn (DatasetRecord $record): Plan => $this->dataset->plan($record, JsonBody::of($request)));
+        return $this->planned(
+            $request,
+            $id,
+            fn (DatasetRecord $record): Plan => $this->dataset->plan($record, JsonBody::of($request)),
+        );
     }
 
     #[Route('/measures', methods: 'POST')]
     public function newMeasure(int $id, Request $request): JsonResponse
     {
-        return $this->planned($request, $id, fn (DatasetRecord $record): Plan => $this->measures->planNew($record, JsonBody::of($request)));
+        return $this->planned(
+            $request,
+            $id,
+            fn (DatasetRecord $record): Plan => $this->measures->planNew($record, JsonBody::of($request)),
+        );
     }
 
     #[Route('/measures/{of}', methods: 'PATCH')]
@@ -79,8 +96,15 @@ final readonly class SettingsController
         }
         // Most settings are quick; some go through every amount.
         $record = $this->records->dataset($id);
-        $rescales = [] !== array_intersect_key((array) json_decode($request->getContent(), true), array_flip(['decimals', 'grouping', 'overMembers']));
-        $job = $rescales ? $this->deferral->maybe($request, $record->factCount, "$record->name is being counted anew") : null;
+        $rescales =
+            [] !==
+            array_intersect_key(
+                (array) json_decode($request->getContent(), true),
+                array_flip(['decimals', 'grouping', 'overMembers']),
+            );
+        $job = $rescales
+            ? $this->deferral->maybe($request, $record->factCount, "$record->name is being counted anew")
+            : null;
         if (null !== $job) {
             return $job;
         }

@@ -20,7 +20,10 @@ final readonly class SpreadController
     {
     }
 
-    /** `{"measure", "where": {breakdown: member}, "periods": [{"key", "scenario"}], "amount": "1200", "by": "even" | "prior year"}` → `{"amounts": [text]}` */
+    /**
+     * `{"measure", "where": {breakdown: member}, "periods": [{"key", "scenario"}], "amount": "1200", "by": "even" |
+     * "prior year"}` → `{"amounts": [text]}`.
+     */
     #[Route('/api/datasets/{id}/spreads', requirements: ['id' => Records::ID], methods: 'POST')]
     public function spread(int $id, Request $request): JsonResponse
     {
@@ -35,6 +38,8 @@ final readonly class SpreadController
             'prior year' === $body->must('by')->oneOf(['even', 'prior year']),
         );
 
-        return new JsonResponse(['amounts' => array_map(static fn (BigDecimal $part): string => $part->toString(), $parts)]);
+        return new JsonResponse([
+            'amounts' => array_map(static fn (BigDecimal $part): string => $part->toString(), $parts),
+        ]);
     }
 }

@@ -10,6 +10,8 @@ final class StaleVersion extends \RuntimeException
     /** @param array<string, mixed> $current state, for whoever has to put the change on top of it */
     public function __construct(public readonly array $current)
     {
-        parent::__construct('Somebody changed this after you loaded it. Look at their change, then put yours on top.');
+        parent::__construct(
+            'Somebody changed this after you loaded it. Look at their change, then put yours on top.',
+        );
     }
 }

@@ -18,7 +18,9 @@ final class Version
      */
     public static function insist(Request $request, int $version, callable $state): void
     {
-        $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Send the version that the change is based on in If-Match.');
+        $match =
+            $request->headers->get('If-Match') ??
+            throw new PreconditionRequiredHttpException('Send the version that the change is based on in If-Match.');
         if (trim($match, '" W/') !== (string) $version) {
             throw new StaleVersion($state());
         }

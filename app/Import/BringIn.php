@@ -15,8 +15,12 @@ use KeenMargin\Core\Figures\Reading\MappingReader;
 /** Confirms a reading: what it holds becomes a dataset or joins one, and the file is kept with it. */
 final readonly class BringIn
 {
-    public function __construct(private ReadingShelf $shelf, private FirstLook $firstLook, private Reader $reader, private ImportKeeper $keeper)
-    {
+    public function __construct(
+        private ReadingShelf $shelf,
+        private FirstLook $firstLook,
+        private Reader $reader,
+        private ImportKeeper $keeper,
+    ) {
     }
 
     public function asNew(string $reading, string $name, string $organisation, ?Given $told): ImportRecord
@@ -31,11 +35,23 @@ final readonly class BringIn
     }
 
     /** @param ?callable(DatasetRecord): void $insist told the dataset as it is when its turn has come; may throw */
-    public function into(DatasetRecord $record, string $reading, ?Given $told, ImportMode $mode, ?callable $insist = null): ImportRecord
-    {
+    public function into(
+        DatasetRecord $record,
+        string $reading,
+        ?Given $told,
+        ImportMode $mode,
+        ?callable $insist = null,
+    ): ImportRecord {
         [$look, $mapping] = $this->looked($reading, $told, $record);
         $sign = $this->shelf->begin($reading);
-        $import = $this->keeper->bringInto($record, $this->reader->read($look, $mapping, $sign), self::source($look, $mapping), $mode, $sign->of('writing'), $insist);
+        $import = $this->keeper->bringInto(
+            $record,
+            $this->reader->read($look, $mapping, $sign),
+            self::source($look, $mapping),
+            $mode,
+            $sign->of('writing'),
+            $insist,
+        );
         $this->shelf->drop($reading);
 
         return $import;
@@ -43,13 +59,27 @@ final readonly class BringIn
 
     public static function source(Look $look, Mapping $mapping): Source
     {
-        return new Source($look->file->name, $look->file->digest, $mapping->toArray() + ('' === $look->sheetName ? [] : ['sheet' => $look->sheetName]) + ['header' => $look->sheet->place->toArray()], $look->signature, $look->file->path);
+        return new Source(
+            $look->file->name,
+            $look->file->digest,
+            $mapping->toArray() +
+                ('' === $look->sheetName ? [] : ['sheet' => $look->sheetName]) + [
+                    'header' => $look->sheet->place->toArray(),
+                ],
+            $look->signature,
+            $look->file->path,
+        );
     }
 
     /** @return array{Look, Mapping} */
     private function looked(string $reading, ?Given $told, ?DatasetRecord $target): array
     {
-        $look = $this->firstLook->look($this->shelf->get($reading), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
+        $look = $this->firstLook->look(
+            $this->shelf->get($reading),
+            MappingReader::maybeSheet($told),
+            MappingReader::maybeHeader($told),
+            $target,
+        );
 
         return [$look, $this->firstLook->mapping($look, $told)];
     }

@@ -36,19 +36,34 @@ final readonly class FirstLook
     }
 
     /**
-     * @param ?string        $sheet  told; else the one that was read before, else the one with the most numbers
+     * @param ?string $sheet told; else the one that was read before, else the one with the most numbers
      * @param ?DatasetRecord $target that the figures are to join; else they are to be a dataset of their own
-     * @param bool           $finds  whether a dataset is looked for that a file of this kind went into before
+     * @param bool $finds whether a dataset is looked for that a file of this kind went into before
      */
-    public function look(ReadingFile $file, ?string $sheet = null, ?HeaderPlace $header = null, ?DatasetRecord $target = null, bool $finds = false): Look
-    {
+    public function look(
+        ReadingFile $file,
+        ?string $sheet = null,
+        ?HeaderPlace $header = null,
+        ?DatasetRecord $target = null,
+        bool $finds = false,
+    ): Look {
         $opened = FigureFile::open($file->path);
         [$name, $table, $known] = $this->chosen($opened, $file, $sheet, $header, $target, $finds);
         $guess = RoleGuess::of($table, null, YearHint::ofName($file->plainName()));
         $mapping = null === $known ? $guess : $this->remembered($table, $guess, $known);
         $joined = $target ?? $known?->dataset;
 
-        return new Look($file, $opened->sheets(), $name, $table, HeaderSignature::of($table), null === $joined ? $mapping : JoinedMapping::of($mapping, (new StoredFigures($joined, $this->store))->dataset()), $known);
+        return new Look(
+            $file,
+            $opened->sheets(),
+            $name,
+            $table,
+            HeaderSignature::of($table),
+            null === $joined
+                ? $mapping
+                : JoinedMapping::of($mapping, (new StoredFigures($joined, $this->store))->dataset()),
+            $known,
+        );
     }
 
     /** How the file is to be read: what is told, over what a look shows. */
@@ -60,15 +75,24 @@ final readonly class FirstLook
     /** The import that brought the very same bytes, if one did and was not taken back. */
     public function maybeSeen(ReadingFile $file): ?ImportRecord
     {
-        return $this->manager->getRepository(ImportRecord::class)->findOneBy(['digest' => $file->digest, 'takenBackAt' => null], ['id' => 'DESC']);
+        return $this->manager
+            ->getRepository(ImportRecord::class)
+            ->findOneBy(['digest' => $file->digest, 'takenBackAt' => null], ['id' => 'DESC']);
     }
 
     /** @return array{string, Sheet, ?ImportRecord} name of the sheet, the sheet, the import that it resembles */
-    private function chosen(FigureFile $file, ReadingFile $of, ?string $named, ?HeaderPlace $header, ?DatasetRecord $target, bool $finds): array
-    {
+    private function chosen(
+        FigureFile $file,
+        ReadingFile $of,
+        ?string $named,
+        ?HeaderPlace $header,
+        ?DatasetRecord $target,
+        bool $finds,
+    ): array {
         $best = $named ?? $file->bestSheet();
         $refused = null;
-        foreach (null === $named ? array_unique([$best, ...\array_slice($file->sheets(), 0, self::SHEETS)]) : [$named] as $name) {
+        $names = null === $named ? array_unique([$best, ...\array_slice($file->sheets(), 0, self::SHEETS)]) : [$named];
+        foreach ($names as $name) {
             try {
                 $sheet = $file->sheet('' === $name ? null : $name, $header);
             } catch (RefusedFigures $e) {
@@ -91,13 +115,26 @@ final readonly class FirstLook
 
     private function maybeKnown(Sheet $sheet, DatasetRecord $target): ?ImportRecord
     {
-        return $this->manager->getRepository(ImportRecord::class)->findOneBy(['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null, 'dataset' => $target], ['id' => 'DESC']);
+        return $this->manager
+            ->getRepository(ImportRecord::class)
+            ->findOneBy(
+                ['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null, 'dataset' => $target],
+                ['id' => 'DESC'],
+            );
     }
 
-    /** A header such as Month, Actual is many files': they are of one kind if their names or their members are as well. */
+    /**
+     * A header such as Month, Actual is many files': they are of one kind if their names or their members are as well.
+     */
     private function maybeAkin(Sheet $sheet, ReadingFile $file): ?ImportRecord
     {
-        $alike = $this->manager->getRepository(ImportRecord::class)->findBy(['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null], ['id' => 'DESC'], self::CANDIDATES);
+        $alike = $this->manager
+            ->getRepository(ImportRecord::class)
+            ->findBy(
+                ['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null],
+                ['id' => 'DESC'],
+                self::CANDIDATES,
+            );
         foreach ($alike as $import) {
             if ($file->isCalledLike($import->name) || $this->sharesMembers($sheet, $import)) {
                 return $import;
@@ -114,7 +151,9 @@ final readonly class FirstLook
             if (\is_int($place)) {
                 $own = array_unique($sheet->column($place));
 
-                return [] !== $own && 2 * \count(array_intersect($own, $this->store->members()->members((int) $breakdown->id))) > \count($own);
+                return [] !== $own
+                    && 2 * \count(array_intersect($own, $this->store->members()->members((int) $breakdown->id))) >
+                        \count($own);
             }
         }
 
@@ -124,7 +163,11 @@ final readonly class FirstLook
     private function remembered(Sheet $sheet, Mapping $guess, ImportRecord $known): Mapping
     {
         try {
-            $before = MappingReader::read(Given::json(json_encode((object) $known->mapping, \JSON_THROW_ON_ERROR)), $guess, null);
+            $before = MappingReader::read(
+                Given::json(json_encode((object) $known->mapping, \JSON_THROW_ON_ERROR)),
+                $guess,
+                null,
+            );
         } catch (NotAccepted) {
             return $guess;
         }

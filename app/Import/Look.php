@@ -13,14 +13,24 @@ use KeenMargin\Core\Figures\Reading\Sheet;
 final readonly class Look
 {
     /**
-     * @param list<string>  $sheets none where there is only one and it has no name
-     * @param ?ImportRecord $known  the last import of a file with the same header
+     * @param list<string> $sheets none where there is only one and it has no name
+     * @param ?ImportRecord $known the last import of a file with the same header
      */
-    public function __construct(public ReadingFile $file, public array $sheets, public string $sheetName, public Sheet $sheet, public string $signature, public Mapping $mapping, public ?ImportRecord $known)
-    {
+    public function __construct(
+        public ReadingFile $file,
+        public array $sheets,
+        public string $sheetName,
+        public Sheet $sheet,
+        public string $signature,
+        public Mapping $mapping,
+        public ?ImportRecord $known,
+    ) {
     }
 
-    /** @return list<string> what a person has to confirm; of a kind of file that came in before, only what changes with each */
+    /**
+     * @return list<string> what a person has to confirm; of a kind of file that came in before, only what changes with
+     *                      each
+     */
     public function doubts(Mapping $mapping): array
     {
         $doubts = RoleGuess::doubts($this->sheet, $mapping);

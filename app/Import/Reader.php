@@ -29,6 +29,9 @@ final readonly class Reader
 
     private static function key(Look $look, Mapping $mapping): string
     {
-        return json_encode([$look->sheetName, $look->sheet->place->toArray(), $mapping->toArray()], \JSON_THROW_ON_ERROR);
+        return json_encode(
+            [$look->sheetName, $look->sheet->place->toArray(), $mapping->toArray()],
+            \JSON_THROW_ON_ERROR,
+        );
     }
 }

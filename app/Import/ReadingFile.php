@@ -37,6 +37,12 @@ final readonly class ReadingFile
     {
         $words = preg_split('/[^\pL]+/u', mb_strtolower(pathinfo($name, \PATHINFO_FILENAME))) ?: [];
 
-        return implode(' ', array_filter($words, static fn (string $word): bool => '' !== $word && null === MonthWords::maybeNumber($word)));
+        return implode(
+            ' ',
+            array_filter(
+                $words,
+                static fn (string $word): bool => '' !== $word && null === MonthWords::maybeNumber($word),
+            ),
+        );
     }
 }

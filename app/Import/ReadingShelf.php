@@ -27,15 +27,32 @@ use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
-/** Files that were handed in and not yet confirmed, a folder each. Each lies here until it is taken, dropped, or a day old. */
+/**
+ * Files that were handed in and not yet confirmed, a folder each. Each lies here until it is taken, dropped, or a day
+ * old.
+ */
 final readonly class ReadingShelf
 {
     private const SECONDS = 86_400;
     /** All that figures which were read are made of. */
     private const KEPT = [
-        ReadFigures::class, FactTable::class, Dataset::class, Measure::class, OverMembers::class, Grouping::class, Better::class,
-        Dimension::class, LineRole::class, Coverage::class, Series::class, Scenario::class, Sums::class, Notice::class,
-        Grain::class, FiscalCalendar::class, Period::class,
+        ReadFigures::class,
+        FactTable::class,
+        Dataset::class,
+        Measure::class,
+        OverMembers::class,
+        Grouping::class,
+        Better::class,
+        Dimension::class,
+        LineRole::class,
+        Coverage::class,
+        Series::class,
+        Scenario::class,
+        Sums::class,
+        Notice::class,
+        Grain::class,
+        FiscalCalendar::class,
+        Period::class,
     ];
 
     public function __construct(private string $folder, private CurrentJob $job)
@@ -52,7 +69,10 @@ final readonly class ReadingShelf
         try {
             @rename($path, "$folder/file") || WholeFile::copy($path, "$folder/file");
             $digest = (string) hash_file(KeptFiles::DIGEST, "$folder/file");
-            WholeFile::write("$folder/about.json", json_encode(['name' => $name, 'digest' => $digest], \JSON_THROW_ON_ERROR));
+            WholeFile::write(
+                "$folder/about.json",
+                json_encode(['name' => $name, 'digest' => $digest], \JSON_THROW_ON_ERROR),
+            );
         } catch (NotWritten $e) {
             self::remove($folder);
             throw $e;
@@ -65,7 +85,12 @@ final readonly class ReadingShelf
     {
         $folder = $this->folder($id);
         $about = json_decode((string) @file_get_contents("$folder/about.json"), true);
-        if (!is_file("$folder/file") || !\is_array($about) || !\is_string($about['name'] ?? null) || !\is_string($about['digest'] ?? null)) {
+        if (
+            !is_file("$folder/file")
+            || !\is_array($about)
+            || !\is_string($about['name'] ?? null)
+            || !\is_string($about['digest'] ?? null)
+        ) {
             throw new NoLongerHere();
         }
 
@@ -99,7 +124,10 @@ final readonly class ReadingShelf
         $this->get($id);
         $told = json_decode((string) @file_get_contents($this->folder($id).'/progress'), true);
 
-        return ['phase' => \is_array($told) && \is_string($told['phase'] ?? null) ? $told['phase'] : '', 'done' => \is_array($told) && \is_int($told['done'] ?? null) ? $told['done'] : 0];
+        return [
+            'phase' => \is_array($told) && \is_string($told['phase'] ?? null) ? $told['phase'] : '',
+            'done' => \is_array($told) && \is_int($told['done'] ?? null) ? $told['done'] : 0,
+        ];
     }
 
     /** Keeps what was read under a mapping, so that it need not be read again when it is confirmed. */
@@ -131,9 +159,13 @@ final readonly class ReadingShelf
     public function refusals(string $id): array
     {
         $this->get($id);
-        $kept = unserialize((string) @file_get_contents($this->folder($id).'/refusals'), ['allowed_classes' => [Refusal::class]]);
+        $kept = unserialize((string) @file_get_contents($this->folder($id).'/refusals'), [
+            'allowed_classes' => [Refusal::class],
+        ]);
 
-        return \is_array($kept) ? array_values(array_filter($kept, static fn (mixed $one): bool => $one instanceof Refusal)) : [];
+        return \is_array($kept)
+            ? array_values(array_filter($kept, static fn (mixed $one): bool => $one instanceof Refusal))
+            : [];
     }
 
     private function folder(string $id): string

@@ -8,12 +8,17 @@ namespace KeenMargin\App\Import;
 final readonly class Source
 {
     /**
-     * @param string               $digest    of the bytes
+     * @param string $digest of the bytes
      * @param array<string, mixed> $mapping
-     * @param string               $signature of the header
-     * @param ?string              $path      of the file, which is kept with the data
+     * @param string $signature of the header
+     * @param ?string $path of the file, which is kept with the data
      */
-    public function __construct(public string $name, public string $digest, public array $mapping, public string $signature, public ?string $path = null)
-    {
+    public function __construct(
+        public string $name,
+        public string $digest,
+        public array $mapping,
+        public string $signature,
+        public ?string $path = null,
+    ) {
     }
 }

@@ -28,8 +28,12 @@ final readonly class Trial
     private const MOST_REFUSALS = 200;
     private const MOST_NAMES = 12;
 
-    public function __construct(private Reader $reader, private ReadingShelf $shelf, private ImportKeeper $keeper, private SeriesStore $store)
-    {
+    public function __construct(
+        private Reader $reader,
+        private ReadingShelf $shelf,
+        private ImportKeeper $keeper,
+        private SeriesStore $store,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -39,14 +43,25 @@ final readonly class Trial
         $bands = BandColumns::of($look->sheet, $mapping)->examples($look->sheet, $mapping);
         try {
             $read = $this->reader->read($look, $mapping, $this->shelf->begin($look->file->id));
-            $counts = null === $target ? ['added' => $read->table->count(), 'replaced' => 0, 'unchanged' => 0, 'removed' => 0] : $this->keeper->foresee($target, $read, $mode)->toArray();
+            $counts =
+                null === $target
+                    ? ['added' => $read->table->count(), 'replaced' => 0, 'unchanged' => 0, 'removed' => 0]
+                    : $this->keeper->foresee($target, $read, $mode)->toArray();
         } catch (RefusedFigures $e) {
             $this->shelf->refused($look->file->id, $e->refusals);
 
-            return ['accepted' => false, 'says' => $e->getMessage(), 'refusals' => self::refusals($e), 'refused' => \count($e->refusals), 'doubts' => $doubts, 'bands' => $bands];
+            return [
+                'accepted' => false,
+                'says' => $e->getMessage(),
+                'refusals' => self::refusals($e),
+                'refused' => \count($e->refusals),
+                'doubts' => $doubts,
+                'bands' => $bands,
+            ];
         }
 
-        return ['accepted' => true, 'doubts' => $doubts, 'bands' => $bands, 'counts' => $counts] + $this->summary($read, null === $target ? null : (new StoredFigures($target, $this->store))->dataset());
+        return ['accepted' => true, 'doubts' => $doubts, 'bands' => $bands, 'counts' => $counts] +
+            $this->summary($read, null === $target ? null : (new StoredFigures($target, $this->store))->dataset());
     }
 
     /** @return array<string, mixed> */
@@ -61,15 +76,32 @@ final readonly class Trial
             'without' => $read->without,
             'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
             'grain' => $dataset->grain->value,
-            'scenarios' => array_map(static fn (Scenario $scenario): string => $scenario->value, $dataset->coverage->scenarios()),
-            'measures' => array_map(static fn (Measure $measure): array => self::measure($measure, $known), $dataset->measures),
-            'breakdowns' => array_map(static fn (Dimension $breakdown): array => self::breakdown($breakdown, $known), $dataset->breakdowns),
+            'scenarios' => array_map(
+                static fn (Scenario $scenario): string => $scenario->value,
+                $dataset->coverage->scenarios(),
+            ),
+            'measures' => array_map(
+                static fn (Measure $measure): array => self::measure($measure, $known),
+                $dataset->measures,
+            ),
+            'breakdowns' => array_map(
+                static fn (Dimension $breakdown): array => self::breakdown($breakdown, $known),
+                $dataset->breakdowns,
+            ),
             'near' => self::near($dataset, $known),
-            'notices' => array_map(static fn (Notice $notice): array => ['holds' => $notice->holds, 'says' => $notice->says], $dataset->notices),
+            'notices' => array_map(
+                static fn (Notice $notice): array => ['holds' => $notice->holds, 'says' => $notice->says],
+                $dataset->notices,
+            ),
         ];
     }
 
-    /** @return array{name: string, unit: string, isNew: bool, grouping: string, overMembers: string, better: string, isGuess: bool} */
+    /**
+     * @return array{
+     *     name: string, unit: string, isNew: bool, grouping: string, overMembers: string, better: string,
+     *     isGuess: bool,
+     * }
+     */
     private static function measure(Measure $measure, ?Dataset $known): array
     {
         return [
@@ -86,18 +118,33 @@ final readonly class Trial
     /** @return array{name: string, members: int, newMembers: list<string>, newCount: int} */
     private static function breakdown(Dimension $breakdown, ?Dataset $known): array
     {
-        $new = null === $known ? [] : array_values(array_diff($breakdown->members, $known->maybeBreakdown($breakdown->name)->members ?? []));
+        $new =
+            null === $known
+                ? []
+                : array_values(
+                    array_diff($breakdown->members, $known->maybeBreakdown($breakdown->name)->members ?? []),
+                );
 
-        return ['name' => $breakdown->name, 'members' => \count($breakdown->members), 'newMembers' => \array_slice($new, 0, self::MOST_NAMES), 'newCount' => \count($new)];
+        return [
+            'name' => $breakdown->name,
+            'members' => \count($breakdown->members),
+            'newMembers' => \array_slice($new, 0, self::MOST_NAMES),
+            'newCount' => \count($new),
+        ];
     }
 
-    /** @return list<array{breakdown: string, name: string, like: string}> names that were probably meant to be another */
+    /**
+     * @return list<array{breakdown: string, name: string, like: string}> names that were probably meant to be another
+     */
     private static function near(Dataset $dataset, ?Dataset $known): array
     {
         $near = [];
         foreach ($dataset->breakdowns as $breakdown) {
             $has = $known?->maybeBreakdown($breakdown->name)->members ?? [];
-            $found = [] === $has ? NearNames::within($breakdown->members) : NearNames::of(array_values(array_diff($breakdown->members, $has)), $has);
+            $found =
+                [] === $has
+                    ? NearNames::within($breakdown->members)
+                    : NearNames::of(array_values(array_diff($breakdown->members, $has)), $has);
             foreach ($found as $name => $like) {
                 $near[] = ['breakdown' => $breakdown->name, 'name' => (string) $name, 'like' => $like];
             }
@@ -109,6 +156,13 @@ final readonly class Trial
     /** @return list<array{row: int, column: string, reason: string}> */
     private static function refusals(RefusedFigures $error): array
     {
-        return array_map(static fn (Refusal $refusal): array => ['row' => $refusal->row, 'column' => $refusal->column, 'reason' => $refusal->sentence()], \array_slice($error->refusals, 0, self::MOST_REFUSALS));
+        return array_map(
+            static fn (Refusal $refusal): array => [
+                'row' => $refusal->row,
+                'column' => $refusal->column,
+                'reason' => $refusal->sentence(),
+            ],
+            \array_slice($error->refusals, 0, self::MOST_REFUSALS),
+        );
     }
 }

@@ -22,7 +22,10 @@ final readonly class WorkSign
                 throw new Cancelled('It was cancelled. Nothing was kept.');
             }
             $this->job->tell($phase, $done);
-            @file_put_contents("$this->folder/progress", json_encode(['phase' => $phase, 'done' => $done], \JSON_THROW_ON_ERROR));
+            @file_put_contents(
+                "$this->folder/progress",
+                json_encode(['phase' => $phase, 'done' => $done], \JSON_THROW_ON_ERROR),
+            );
         };
     }
 }

@@ -16,8 +16,13 @@ final readonly class Deferral
     /** Bytes of a file that take about as long as the figures from which work is long. */
     private const BYTES_A_FIGURE = 30;
 
-    public function __construct(private JobShelf $shelf, private CurrentJob $current, private string $project, private string $database, private int $longFrom)
-    {
+    public function __construct(
+        private JobShelf $shelf,
+        private CurrentJob $current,
+        private string $project,
+        private string $database,
+        private int $longFrom,
+    ) {
     }
 
     /** None where the work is to be done at once. */
@@ -26,8 +31,23 @@ final readonly class Deferral
         if ($figures < $this->longFrom || !$this->current->isNone()) {
             return null;
         }
-        $headers = array_filter(array_combine(self::HEADERS, array_map(static fn (string $name): ?string => $request->headers->get($name), self::HEADERS)), static fn (?string $value): bool => null !== $value);
-        $id = $this->shelf->put(['method' => $request->getRealMethod(), 'path' => $request->getRequestUri(), 'host' => $request->getHttpHost(), 'headers' => $headers, 'body' => $request->getContent()], $says);
+        $headers = array_filter(
+            array_combine(
+                self::HEADERS,
+                array_map(static fn (string $name): ?string => $request->headers->get($name), self::HEADERS),
+            ),
+            static fn (?string $value): bool => null !== $value,
+        );
+        $id = $this->shelf->put(
+            [
+                'method' => $request->getRealMethod(),
+                'path' => $request->getRequestUri(),
+                'host' => $request->getHttpHost(),
+                'headers' => $headers,
+                'body' => $request->getContent(),
+            ],
+            $says,
+        );
         $this->start($id);
 
         return new JsonResponse(['job' => $this->shelf->get($id)->toArray()], 202, ['Location' => "/api/jobs/$id"]);
@@ -41,7 +61,30 @@ final readonly class Deferral
     /** The process outlives this one, and has limits of its own. */
     private function start(string $id): void
     {
-        $command = ['php', '-d', 'memory_limit=2G', '-d', 'max_execution_time=0', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=16M', "$this->project/bin/console", 'keen:work', $id];
-        exec('KEEN_DATA='.escapeshellarg($this->database).' setsid '.implode(' ', array_map(escapeshellarg(...), $command)).' </dev/null >>'.escapeshellarg("$this->project/var/log/jobs.log").' 2>&1 &');
+        $command = [
+            'php',
+            '-d',
+            'memory_limit=2G',
+            '-d',
+            'max_execution_time=0',
+            '-d',
+            'opcache.enable_cli=1',
+            '-d',
+            'opcache.jit=tracing',
+            '-d',
+            'opcache.jit_buffer_size=16M',
+            "$this->project/bin/console",
+            'keen:work',
+            $id,
+        ];
+        exec(
+            'KEEN_DATA='.
+                escapeshellarg($this->database).
+                ' setsid '.
+                implode(' ', array_map(escapeshellarg(...), $command)).
+                ' </dev/null >>'.
+                escapeshellarg("$this->project/var/log/jobs.log").
+                ' 2>&1 &',
+        );
     }
 }

@@ -8,7 +8,8 @@ use Doctrine\DBAL\Connection;
 use KeenMargin\App\Storage\WholeFile;
 
 /**
- * Jobs, a folder each beside the database: what was asked, how far it is, what came of it. Whoever works on one holds a lock on
+ * Jobs, a folder each beside the database: what was asked, how far it is, what came of it. Whoever works on one holds a
+ * lock on
  * its folder, so that one whose process was killed is known as such.
  */
 final readonly class JobShelf
@@ -28,7 +29,10 @@ final readonly class JobShelf
     {
         $id = bin2hex(random_bytes(12));
         WholeFile::folder("$this->folder/$id");
-        WholeFile::write("$this->folder/$id/asked", json_encode(['says' => $says] + $asked, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+        WholeFile::write(
+            "$this->folder/$id/asked",
+            json_encode(['says' => $says] + $asked, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+        );
 
         return $id;
     }
@@ -58,12 +62,27 @@ final readonly class JobShelf
             /** @var array<string, string> $headers */
             $headers = \is_array($ended['headers'] ?? null) ? $ended['headers'] : [];
 
-            return new Job($id, Job::ENDED, $says, status: $status, answer: $answer, file: is_file("$folder/file") ? "$folder/file" : null, headers: $headers);
+            return new Job(
+                $id,
+                Job::ENDED,
+                $says,
+                status: $status,
+                answer: $answer,
+                file: is_file("$folder/file") ? "$folder/file" : null,
+                headers: $headers,
+            );
         }
         if ($isWorkedOn) {
             $progress = self::read("$folder/progress");
 
-            return new Job($id, Job::WORKING, $says, self::text($progress['phase'] ?? ''), \is_int($progress['done'] ?? null) ? $progress['done'] : 0, \is_int($progress['of'] ?? null) ? $progress['of'] : null);
+            return new Job(
+                $id,
+                Job::WORKING,
+                $says,
+                self::text($progress['phase'] ?? ''),
+                \is_int($progress['done'] ?? null) ? $progress['done'] : 0,
+                \is_int($progress['of'] ?? null) ? $progress['of'] : null,
+            );
         }
         if (!is_file("$folder/begun") && filemtime("$folder/asked") > time() - 60) {
             return new Job($id, Job::WAITING, $says);
@@ -72,7 +91,18 @@ final readonly class JobShelf
         // Its process is gone. What it changed it changed in one transaction, which tells whether that came to its end.
         return false !== $this->connection->fetchOne('SELECT 1 FROM job_done WHERE id = ?', [$id])
             ? new Job($id, Job::ENDED, $says, status: 200, answer: ['done' => true])
-            : new Job($id, Job::ENDED, $says, status: 503, answer: ['type' => 'about:blank', 'title' => 'Service Unavailable', 'status' => 503, 'detail' => 'It was interrupted, as its process was ended. Nothing was changed. Begin it again.']);
+            : new Job(
+                $id,
+                Job::ENDED,
+                $says,
+                status: 503,
+                answer: [
+                    'type' => 'about:blank',
+                    'title' => 'Service Unavailable',
+                    'status' => 503,
+                    'detail' => 'It was interrupted, as its process was ended. Nothing was changed. Begin it again.',
+                ],
+            );
     }
 
     /** @return resource|null held as long as somebody works on it; none where somebody else does */
@@ -86,7 +116,10 @@ final readonly class JobShelf
     /** @param array<string, mixed> $ended */
     public function end(string $id, array $ended): void
     {
-        WholeFile::write($this->folder($id).'/ended', json_encode($ended, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE));
+        WholeFile::write(
+            $this->folder($id).'/ended',
+            json_encode($ended, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE),
+        );
     }
 
     /** Ends the work at its next sign; where none has begun it never does. */
@@ -101,12 +134,18 @@ final readonly class JobShelf
         $gone = 0;
         foreach (glob("$this->folder/*", \GLOB_ONLYDIR) ?: [] as $folder) {
             $id = basename($folder);
-            if (1 === preg_match(self::ID, $id) && filemtime($folder) < time() - 86_400 * self::DAYS && !$this->isWorkedOn($id)) {
+            if (
+                1 === preg_match(self::ID, $id)
+                && filemtime($folder) < time() - 86_400 * self::DAYS
+                && !$this->isWorkedOn($id)
+            ) {
                 array_map(static fn (string $file): bool => @unlink($file), glob("$folder/*") ?: []);
                 $gone += @rmdir($folder) ? 1 : 0;
             }
         }
-        $this->connection->executeStatement('DELETE FROM job_done WHERE at < ?', [(new \DateTimeImmutable('-'.self::DAYS.' days'))->format(\DateTimeInterface::ATOM)]);
+        $this->connection->executeStatement('DELETE FROM job_done WHERE at < ?', [
+            (new \DateTimeImmutable('-'.self::DAYS.' days'))->format(\DateTimeInterface::ATOM),
+        ]);
 
         return $gone;
     }

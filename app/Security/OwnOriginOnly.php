@@ -16,13 +16,21 @@ final class OwnOriginOnly
     {
         $request = $event->getRequest();
         // The method itself: a header that names another changes nothing.
-        if (!$event->isMainRequest() || \in_array($request->getRealMethod(), ['GET', 'HEAD', 'OPTIONS', 'TRACE'], true)) {
+        if (
+            !$event->isMainRequest()
+            || \in_array($request->getRealMethod(), ['GET', 'HEAD', 'OPTIONS', 'TRACE'], true)
+        ) {
             return;
         }
         $origin = $request->headers->get('Origin');
         $site = $request->headers->get('Sec-Fetch-Site');
-        if ((null !== $origin && $origin !== $request->getSchemeAndHttpHost()) || (null !== $site && !\in_array($site, ['same-origin', 'none'], true))) {
-            throw new AccessDeniedHttpException('This was sent from a page of another origin. Open Keen Margin itself and try there.');
+        if (
+            (null !== $origin && $origin !== $request->getSchemeAndHttpHost())
+            || (null !== $site && !\in_array($site, ['same-origin', 'none'], true))
+        ) {
+            throw new AccessDeniedHttpException(
+                'This was sent from a page of another origin. Open Keen Margin itself and try there.',
+            );
         }
     }
 }

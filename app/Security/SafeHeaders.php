@@ -11,9 +11,11 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
 #[AsEventListener]
 final class SafeHeaders
 {
-    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' blob: data:; font-src 'self' data:; connect-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' blob: data:; "
+        ."font-src 'self' data:; connect-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
     /** A picture is a document of its own when it is opened: it may use its own fonts and style, and nothing else. */
-    private const PICTURE_POLICY = "default-src 'none'; style-src 'unsafe-inline'; font-src data:; frame-ancestors 'none'";
+    private const PICTURE_POLICY = "default-src 'none'; style-src 'unsafe-inline'; font-src data:; frame-ancestors "
+        ."'none'";
 
     public function __invoke(ResponseEvent $event): void
     {

@@ -9,23 +9,36 @@ use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 
-/** A breakdown's members by their ids: which stand for themselves, which were merged into another, which group they are in. */
+/**
+ * A breakdown's members by their ids: which stand for themselves, which were merged into another, which group they are
+ * in.
+ */
 final readonly class BreakdownMembers
 {
     /**
-     * @param array<int, string>       $own     all by id, in their order, under their own names
-     * @param array<int, int>          $merged  ids of those that were merged, and the one each stands for
-     * @param array<int, int>          $parents
-     * @param array<int, string>       $roles
+     * @param array<int, string> $own all by id, in their order, under their own names
+     * @param array<int, int> $merged ids of those that were merged, and the one each stands for
+     * @param array<int, int> $parents
+     * @param array<int, string> $roles
      * @param array<int, list<string>> $former
      */
-    private function __construct(private BreakdownRecord $breakdown, private array $own, public array $merged, public array $parents, public array $roles, public array $former)
-    {
+    private function __construct(
+        private BreakdownRecord $breakdown,
+        private array $own,
+        public array $merged,
+        public array $parents,
+        public array $roles,
+        public array $former,
+    ) {
     }
 
     public static function of(BreakdownRecord $breakdown, SeriesStore $store): self
     {
-        return new self($breakdown, $store->members()->members((int) $breakdown->id), ...$store->members()->memberTraits((int) $breakdown->id));
+        return new self(
+            $breakdown,
+            $store->members()->members((int) $breakdown->id),
+            ...$store->members()->memberTraits((int) $breakdown->id),
+        );
     }
 
     /**
@@ -35,7 +48,11 @@ final readonly class BreakdownMembers
      */
     public static function some(BreakdownRecord $breakdown, SeriesStore $store, array $names): self
     {
-        return new self($breakdown, $store->members()->some((int) $breakdown->id, $names), ...$store->members()->memberTraits((int) $breakdown->id));
+        return new self(
+            $breakdown,
+            $store->members()->some((int) $breakdown->id, $names),
+            ...$store->members()->memberTraits((int) $breakdown->id),
+        );
     }
 
     /** @return array<int, string> those that stand for themselves */
@@ -47,7 +64,7 @@ final readonly class BreakdownMembers
     /**
      * Keys of the series that make up one cell: of members, and of those merged into them.
      *
-     * @param list<int>  $ids  one for each breakdown
+     * @param list<int> $ids one for each breakdown
      * @param list<self> $each members of each breakdown
      *
      * @return list<list<int>> the key itself first
@@ -98,7 +115,10 @@ final readonly class BreakdownMembers
         return $names;
     }
 
-    /** @return array<string|int, int> ids by every name that a file may use; the member's own name wins over a former one */
+    /**
+     * @return array<string|int, int> ids by every name that a file may use; the member's own name wins over a former
+     *                                one
+     */
     public function ids(): array
     {
         $ids = [];
@@ -117,7 +137,10 @@ final readonly class BreakdownMembers
         return [$target, ...array_keys($this->merged, $target, true)];
     }
 
-    /** @return list<int> ids of the members that the filter names, with those merged into them and those in a group that it names; or leaves in by their size */
+    /**
+     * @return list<int> ids of the members that the filter names, with those merged into them and those in a group that
+     *                   it names; or leaves in by their size
+     */
     public function filtered(MemberFilter|NumberFilter $filter): array
     {
         $names = $this->names();
@@ -146,6 +169,12 @@ final readonly class BreakdownMembers
             $roles[$this->own[$id]] = LineRole::from($role);
         }
 
-        return new Dimension($this->breakdown->name, array_values($this->standing()), $parents, $roles, $this->breakdown->former);
+        return new Dimension(
+            $this->breakdown->name,
+            array_values($this->standing()),
+            $parents,
+            $roles,
+            $this->breakdown->former,
+        );
     }
 }

@@ -22,7 +22,8 @@ final readonly class DatasetNotes
     public function records(DatasetRecord $dataset): array
     {
         $records = [];
-        foreach ($this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $dataset], ['id' => 'ASC']) as $record) {
+        $notes = $this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $dataset], ['id' => 'ASC']);
+        foreach ($notes as $record) {
             $records[(int) $record->id] = $record;
         }
 
@@ -34,11 +35,24 @@ final readonly class DatasetNotes
     {
         $calendar = new FiscalCalendar($dataset->firstMonth);
 
-        return new NotesInChart(array_map(static fn (NoteRecord $record): Note => self::note($record, $calendar), array_values($this->records($dataset))), $question, $areWritten);
+        return new NotesInChart(
+            array_map(
+                static fn (NoteRecord $record): Note => self::note($record, $calendar),
+                array_values($this->records($dataset)),
+            ),
+            $question,
+            $areWritten,
+        );
     }
 
     private static function note(NoteRecord $record, FiscalCalendar $calendar): Note
     {
-        return new Note((int) $record->id, $record->measure, '' === $record->period ? null : Period::of($record->period, $calendar), $record->place, $record->text);
+        return new Note(
+            (int) $record->id,
+            $record->measure,
+            '' === $record->period ? null : Period::of($record->period, $calendar),
+            $record->place,
+            $record->text,
+        );
     }
 }

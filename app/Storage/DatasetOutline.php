@@ -21,8 +21,11 @@ final class DatasetOutline
     /** @var list<BreakdownRecord> */
     private array $breakdowns = [];
 
-    public function __construct(private readonly DatasetRecord $record, private readonly EntityManagerInterface $manager, private readonly SeriesStore $store)
-    {
+    public function __construct(
+        private readonly DatasetRecord $record,
+        private readonly EntityManagerInterface $manager,
+        private readonly SeriesStore $store,
+    ) {
         foreach ($record->measures as $measure) {
             $this->measures[$measure->name] = $measure;
         }
@@ -38,7 +41,14 @@ final class DatasetOutline
 
     public static function ofNew(Dataset $dataset, EntityManagerInterface $manager, SeriesStore $store): self
     {
-        $record = new DatasetRecord($dataset->name, $dataset->organisation, $dataset->grain->value, $dataset->calendar->firstMonth, [], []);
+        $record = new DatasetRecord(
+            $dataset->name,
+            $dataset->organisation,
+            $dataset->grain->value,
+            $dataset->calendar->firstMonth,
+            [],
+            [],
+        );
         foreach ($dataset->breakdowns as $position => $dimension) {
             $record->breakdowns->add(new BreakdownRecord($record, $position, $dimension->name));
         }
@@ -88,12 +98,15 @@ final class DatasetOutline
     /** @return array<string, array{int, int}> id and decimals by name; no id where it is not kept yet */
     public function measures(): array
     {
-        return array_map(static fn (MeasureRecord $measure): array => [(int) $measure->id, $measure->scale], $this->measures);
+        return array_map(
+            static fn (MeasureRecord $measure): array => [(int) $measure->id, $measure->scale],
+            $this->measures,
+        );
     }
 
     /**
-     * @param list<string> $members   of a series, in the incoming order
-     * @param list<int>    $positions where each breakdown of the dataset stands in that order
+     * @param list<string> $members of a series, in the incoming order
+     * @param list<int> $positions where each breakdown of the dataset stands in that order
      *
      * @return list<int>|null none where one of them is not kept yet
      */
@@ -131,14 +144,29 @@ final class DatasetOutline
     {
         $names = array_map(static fn (Dimension $breakdown): string => $breakdown->name, $incoming->breakdowns);
 
-        return array_map(static fn (BreakdownRecord $breakdown): int => (int) array_key_first(array_intersect($names, [$breakdown->name, ...$breakdown->former])), $this->breakdowns);
+        return array_map(
+            static fn (BreakdownRecord $breakdown): int => (int) array_key_first(
+                array_intersect($names, [$breakdown->name, ...$breakdown->former]),
+            ),
+            $this->breakdowns,
+        );
     }
 
     private function measure(Measure $measure): void
     {
         $known = $this->measures[$measure->name] ?? null;
         if (null === $known) {
-            $this->measures[$measure->name] = new MeasureRecord($this->record, $this->record->measures->count(), $measure->name, $measure->unit, $measure->decimals, $measure->grouping->value, $measure->better?->value, $measure->numerator, $measure->denominator);
+            $this->measures[$measure->name] = new MeasureRecord(
+                $this->record,
+                $this->record->measures->count(),
+                $measure->name,
+                $measure->unit,
+                $measure->decimals,
+                $measure->grouping->value,
+                $measure->better?->value,
+                $measure->numerator,
+                $measure->denominator,
+            );
             $this->measures[$measure->name]->band = $measure->band;
             $this->measures[$measure->name]->overMembers = $measure->overMembers->value;
             $this->record->measures->add($this->measures[$measure->name]);
@@ -148,7 +176,12 @@ final class DatasetOutline
         }
         $known->unit = '' === $known->unit ? $measure->unit : $known->unit;
         if ($measure->decimals > $known->scale) {
-            (new MeasureScale($this->store))->raise((int) $this->record->id, (int) $known->id, $measure->name, $measure->decimals - $known->scale);
+            (new MeasureScale($this->store))->raise(
+                (int) $this->record->id,
+                (int) $known->id,
+                $measure->name,
+                $measure->decimals - $known->scale,
+            );
             $known->scale = $measure->decimals;
         }
     }

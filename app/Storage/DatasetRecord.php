@@ -52,22 +52,16 @@ class DatasetRecord
     public ?\DateTimeImmutable $deletedAt = null;
 
     /**
-     * @param array<string, list<int>>                                                                  $coverage starts of the periods with figures, by scenario code
+     * @param array<string, list<int>> $coverage starts of the periods with figures, by scenario code
      * @param list<array{id: string, holds: bool, says: string, members?: array<string, list<string>>}> $notices
      */
     public function __construct(
-        #[ORM\Column(length: 200)]
-        public string $name,
-        #[ORM\Column(length: 200)]
-        public string $organisation,
-        #[ORM\Column(length: 10)]
-        public string $grain,
-        #[ORM\Column]
-        public int $firstMonth,
-        #[ORM\Column(type: Types::JSON)]
-        public array $coverage,
-        #[ORM\Column(type: Types::JSON)]
-        public array $notices,
+        #[ORM\Column(length: 200)] public string $name,
+        #[ORM\Column(length: 200)] public string $organisation,
+        #[ORM\Column(length: 10)] public string $grain,
+        #[ORM\Column] public int $firstMonth,
+        #[ORM\Column(type: Types::JSON)] public array $coverage,
+        #[ORM\Column(type: Types::JSON)] public array $notices,
     ) {
         $this->measures = new ArrayCollection();
         $this->breakdowns = new ArrayCollection();

@@ -9,7 +9,8 @@ use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\SeriesAdder;
 
 /**
- * Keeps the sums that most questions are about: over all members, and by each breakdown that has far fewer members than the
+ * Keeps the sums that most questions are about: over all members, and by each breakdown that has far fewer members than
+ * the
  * dataset has series. Made anew from the series after every change; the dataset's coverage and count follow from them.
  */
 final readonly class DatasetTotals
@@ -41,13 +42,23 @@ final readonly class DatasetTotals
                 $all->add((string) $measure, (string) $scenario, $amounts, $counts);
             }
             foreach ($places as $place) {
-                ($byPlace[$place][$members[$place]] ??= new SeriesAdder())->add((string) $measure, (string) $scenario, $amounts, $counts);
+                ($byPlace[$place][$members[$place]] ??= new SeriesAdder())->add(
+                    (string) $measure,
+                    (string) $scenario,
+                    $amounts,
+                    $counts,
+                );
             }
         }
         // The members of one breakdown together are all.
         foreach ($byPlace[$places[0] ?? -1] ?? [] as $member) {
             foreach ($member->each() as [$measure, $scenario, $sums, $counts]) {
-                $all->add($measure, $scenario, PackedAmounts::pack(self::exact($sums)), $counted[(int) $measure] ?? false ? PackedAmounts::pack($counts) : false);
+                $all->add(
+                    $measure,
+                    $scenario,
+                    PackedAmounts::pack(self::exact($sums)),
+                    $counted[(int) $measure] ?? false ? PackedAmounts::pack($counts) : false,
+                );
             }
         }
         $writer = new SeriesWriter($this->store->connection);
@@ -71,7 +82,9 @@ final readonly class DatasetTotals
         $series = $this->store->number('SELECT COUNT(*) FROM series WHERE dataset = '.(int) $record->id);
         $places = [];
         foreach ($record->breakdowns as $breakdown) {
-            $members = $this->store->number('SELECT COUNT(*) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
+            $members = $this->store->number(
+                'SELECT COUNT(*) FROM member WHERE breakdown_id = '.(int) $breakdown->id,
+            );
             if ($members <= self::MOST_MEMBERS && $members * self::WORTH_IT * $measures <= $series) {
                 $places[] = $breakdown->position;
             }
@@ -85,7 +98,15 @@ final readonly class DatasetTotals
     {
         foreach ($adders as $member => $adder) {
             foreach ($adder->each() as [$measure, $scenario, $sums, $counts]) {
-                $writer->total($dataset, $place, $member, (int) $measure, (int) $scenario, PackedAmounts::pack(self::exact($sums)), PackedAmounts::pack($counts));
+                $writer->total(
+                    $dataset,
+                    $place,
+                    $member,
+                    (int) $measure,
+                    (int) $scenario,
+                    PackedAmounts::pack(self::exact($sums)),
+                    PackedAmounts::pack($counts),
+                );
             }
         }
     }
@@ -97,6 +118,9 @@ final readonly class DatasetTotals
      */
     private static function exact(?array $sums): array
     {
-        return $sums ?? throw RefusedFigures::whole('The sum has more digits than can be kept exactly. Give the amounts in thousands.');
+        return $sums ??
+            throw RefusedFigures::whole(
+                'The sum has more digits than can be kept exactly. Give the amounts in thousands.',
+            );
     }
 }

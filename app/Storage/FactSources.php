@@ -25,8 +25,11 @@ final readonly class FactSources
 {
     public const PAGE = 100;
 
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private KeptFiles $files)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private SeriesStore $store,
+        private KeptFiles $files,
+    ) {
     }
 
     /**
@@ -37,7 +40,8 @@ final readonly class FactSources
     public function of(DatasetRecord $record, FactFilter $facts, int $page = 1): array
     {
         $dataset = (new StoredFigures($record, $this->store))->dataset();
-        $withRows = fn (array $file): array => $file + $this->rows($this->import($file['import']), $dataset, $facts, $page);
+        $withRows = fn (array $file): array => $file +
+            $this->rows($this->import($file['import']), $dataset, $facts, $page);
 
         return array_map($withRows, $this->imports($record, $facts));
     }
@@ -54,7 +58,13 @@ final readonly class FactSources
         krsort($counts);
         foreach ($counts as $id => $count) {
             $import = $this->manager->find(ImportRecord::class, $id);
-            null === $import || $files[] = ['import' => $id, 'name' => $import->name, 'at' => $import->at->format(\DateTimeInterface::ATOM), 'facts' => $count];
+            null === $import
+                || ($files[] = [
+                    'import' => $id,
+                    'name' => $import->name,
+                    'at' => $import->at->format(\DateTimeInterface::ATOM),
+                    'facts' => $count,
+                ]);
         }
 
         return $files;
@@ -64,12 +74,20 @@ final readonly class FactSources
     private function counts(DatasetRecord $record, FactFilter $facts): array
     {
         $figures = new StoredFigures($record, $this->store);
-        $isOfBreakdown = static fn (MemberFilter|NumberFilter $filter): bool => null !== $figures->dataset()->maybeBreakdown($filter->field());
+        $isOfBreakdown = static fn (MemberFilter|NumberFilter $filter): bool => null !==
+            $figures->dataset()->maybeBreakdown($filter->field());
         $conditions = array_map($figures->condition(...), array_values(array_filter($facts->where, $isOfBreakdown)));
         $counts = [];
         foreach ($record->measures as $measure) {
             foreach ($facts->scenarios($measure->name) as $scenario) {
-                $runs = $this->store->runs()->runsOf((int) $record->id, [(int) $measure->id], SeriesStore::scenarioNumber($scenario), $conditions);
+                $runs = $this->store
+                    ->runs()
+                    ->runsOf(
+                        (int) $record->id,
+                        [(int) $measure->id],
+                        SeriesStore::scenarioNumber($scenario),
+                        $conditions,
+                    );
                 foreach ($runs as $run) {
                     foreach ($run->imports as $start => $import) {
                         if ($facts->picks($measure->name, $scenario, $start)) {
@@ -124,16 +142,31 @@ final readonly class FactSources
                 break;
             }
             if (++$seen > $skipped) {
-                $rows[] = ['row' => $number, 'cells' => array_pad($cells, \count($found['columns']), ''), 'amounts' => $columns];
+                $rows[] = [
+                    'row' => $number,
+                    'cells' => array_pad($cells, \count($found['columns']), ''),
+                    'amounts' => $columns,
+                ];
             }
         }
 
-        return ['says' => '', 'columns' => $found['columns'], 'rows' => $rows, 'first' => $skipped + 1, 'hasMore' => $hasMore];
+        return [
+            'says' => '',
+            'columns' => $found['columns'],
+            'rows' => $rows,
+            'first' => $skipped + 1,
+            'hasMore' => $hasMore,
+        ];
     }
 
     /**
-     * @return array{columns: list<string>, rows: \Generator<int, array{list<string>, list<string>}>}|string the rows by their
-     *                                                                                                       numbers, or why they cannot be shown
+     * @return array{columns: list<string>, rows: \Generator<int, array{list<string>, list<string>}>}|string
+     *                                                                                                       the rows by
+     *                                                                                                       their
+     *                                                                                                       numbers, or
+     *                                                                                                       why they
+     *                                                                                                       cannot be
+     *                                                                                                       shown
      */
     private function found(ImportRecord $import, Dataset $dataset, FactFilter $facts): array|string
     {
@@ -142,21 +175,33 @@ final readonly class FactSources
             return 'The file itself is not kept, so its rows cannot be shown.';
         }
         if (!$this->files->isUnchanged((string) $import->keptFile)) {
-            return 'The kept file was changed after it came in, so its rows are not shown. ./keen check tells which file it is; a backup has it as it was.';
+            return 'The kept file was changed after it came in, so its rows are not shown. ./keen check tells which '
+                .'file it is; a backup has it as it was.';
         }
         try {
             $told = Given::json(json_encode((object) $import->mapping, \JSON_THROW_ON_ERROR));
-            $sheet = FigureFile::open($path)->sheet(MappingReader::maybeSheet($told), MappingReader::maybeHeader($told));
+            $sheet = FigureFile::open($path)->sheet(
+                MappingReader::maybeSheet($told),
+                MappingReader::maybeHeader($told),
+            );
             $mapping = JoinedMapping::of(MappingReader::read($told, RoleGuess::of($sheet), $sheet), $dataset);
         } catch (RefusedFigures|NotAccepted $e) {
             return $e->getMessage();
         }
         $order = array_flip(array_map(strval(...), array_keys($mapping->of(Role::Breakdown))));
-        $lets = static fn (Series $series): callable => static fn (MemberFilter|NumberFilter $filter): bool => !isset($order[$filter->field()])
-            || $filter->letsText($series->member($order[$filter->field()]));
-        $wanted = static fn (Series $series): bool => \in_array($series->scenario, $facts->scenarios($series->measure), true)
-            && \count($facts->where) === \count(array_filter($facts->where, $lets($series)));
-        $at = static fn (Series $series, int $start): bool => $facts->picks($series->measure, $series->scenario, $start);
+        $lets = static fn (Series $series): callable => static fn (MemberFilter|NumberFilter $filter): bool => !isset(
+            $order[$filter->field()],
+        ) || $filter->letsText($series->member($order[$filter->field()]));
+        $wanted = static fn (Series $series): bool => \in_array(
+            $series->scenario,
+            $facts->scenarios($series->measure),
+            true,
+        ) && \count($facts->where) === \count(array_filter($facts->where, $lets($series)));
+        $at = static fn (Series $series, int $start): bool => $facts->picks(
+            $series->measure,
+            $series->scenario,
+            $start,
+        );
 
         return ['columns' => $sheet->header, 'rows' => SourceRows::of($sheet, $mapping, $wanted, $at)];
     }

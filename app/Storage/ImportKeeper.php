@@ -17,39 +17,65 @@ use KeenMargin\Core\Figures\Reading\ReadFigures;
 /** Keeps what was read: as a dataset of its own or in one that is there; in one transaction, whole or not at all. */
 final readonly class ImportKeeper
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private KeptFiles $files, private WriteTurn $turn, private CurrentJob $job)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private SeriesStore $store,
+        private DatasetTotals $totals,
+        private KeptFiles $files,
+        private WriteTurn $turn,
+        private CurrentJob $job,
+    ) {
     }
 
     /** @param ?callable(int): void $sign told the number of series from time to time */
     public function create(ReadFigures $read, Source $source, ?callable $sign = null): ImportRecord
     {
-        return $this->whole($source, fn (?KeptCopy $kept): ImportRecord => $this->turn->take(function () use ($read, $source, $kept, $sign): ImportRecord {
-            $outline = DatasetOutline::ofNew($read->table->dataset(), $this->manager, $this->store);
+        return $this->whole(
+            $source,
+            fn (?KeptCopy $kept): ImportRecord => $this->turn->take(function () use (
+                $read,
+                $source,
+                $kept,
+                $sign,
+            ): ImportRecord {
+                $outline = DatasetOutline::ofNew($read->table->dataset(), $this->manager, $this->store);
 
-            return $this->write($outline, $read, $source, ImportMode::Add, $kept, $sign);
-        }));
+                return $this->write($outline, $read, $source, ImportMode::Add, $kept, $sign);
+            }),
+        );
     }
 
     /**
-     * @param ?callable(int): void           $sign
+     * @param ?callable(int): void $sign
      * @param ?callable(DatasetRecord): void $insist told the dataset as it is when its turn has come; may throw
      */
-    public function bringInto(DatasetRecord $record, ReadFigures $read, Source $source, ImportMode $mode, ?callable $sign = null, ?callable $insist = null): ImportRecord
-    {
-        return $this->whole($source, fn (?KeptCopy $kept): ImportRecord => $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($read, $source, $mode, $kept, $sign, $insist): ImportRecord {
-            null === $insist || $insist($record);
-            JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
-            $outline = new DatasetOutline($record, $this->manager, $this->store);
-            $isFirst = 0 === $record->factCount;
-            $new = $outline->widen($read->table->dataset());
+    public function bringInto(
+        DatasetRecord $record,
+        ReadFigures $read,
+        Source $source,
+        ImportMode $mode,
+        ?callable $sign = null,
+        ?callable $insist = null,
+    ): ImportRecord {
+        return $this->whole(
+            $source,
+            fn (?KeptCopy $kept): ImportRecord => $this->turn->onDataset((int) $record->id, function (
+                DatasetRecord $record,
+            ) use ($read, $source, $mode, $kept, $sign, $insist): ImportRecord {
+                null === $insist || $insist($record);
+                JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
+                $outline = new DatasetOutline($record, $this->manager, $this->store);
+                $isFirst = 0 === $record->factCount;
+                $new = $outline->widen($read->table->dataset());
 
-            return $this->write($outline, $read, $source, $mode, $kept, $sign, $isFirst ? [] : $new);
-        }));
+                return $this->write($outline, $read, $source, $mode, $kept, $sign, $isFirst ? [] : $new);
+            }),
+        );
     }
 
     /**
-     * The file is copied before the turn, as that takes a while, and is kept within it; where the import fails nothing is left.
+     * The file is copied before the turn, as that takes a while, and is kept within it; where the import fails nothing
+     * is left.
      *
      * @param callable(?KeptCopy): ImportRecord $write
      */
@@ -78,7 +104,9 @@ final readonly class ImportKeeper
     public function referred(): array
     {
         /** @var list<string> */
-        return $this->store->connection->fetchFirstColumn('SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL');
+        return $this->store->connection->fetchFirstColumn(
+            'SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL',
+        );
     }
 
     /** What bringing the figures in would change; nothing is written. */
@@ -86,25 +114,49 @@ final readonly class ImportKeeper
     {
         JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
 
-        return (new MergeRun(new DatasetOutline($record, $this->manager, $this->store), $this->store, $read->table, $mode))->count();
+        return (new MergeRun(
+            new DatasetOutline($record, $this->manager, $this->store),
+            $this->store,
+            $read->table,
+            $mode,
+        ))->count();
     }
 
     /**
-     * @param ?callable(int): void        $sign
-     * @param array<string, list<string>> $new  members that figures of the dataset had not named before, by breakdown
+     * @param ?callable(int): void $sign
+     * @param array<string, list<string>> $new members that figures of the dataset had not named before, by breakdown
      */
-    private function write(DatasetOutline $outline, ReadFigures $read, Source $source, ImportMode $mode, ?KeptCopy $kept, ?callable $sign, array $new = []): ImportRecord
-    {
+    private function write(
+        DatasetOutline $outline,
+        ReadFigures $read,
+        Source $source,
+        ImportMode $mode,
+        ?KeptCopy $kept,
+        ?callable $sign,
+        array $new = [],
+    ): ImportRecord {
         $record = $outline->record();
         // Series are written one after the other: a large cache would only fill up.
         $this->store->connection->executeStatement('PRAGMA cache_size = -6000');
-        $import = new ImportRecord($record, $source->name, $source->digest, $read->rows, $read->table->count(), $source->mapping, $mode->value, $source->signature);
+        $import = new ImportRecord(
+            $record,
+            $source->name,
+            $source->digest,
+            $read->rows,
+            $read->table->count(),
+            $source->mapping,
+            $mode->value,
+            $source->signature,
+        );
         $import->keptFile = $kept?->name;
         $this->manager->persist($import);
         $this->manager->flush();
         $counts = (new MergeRun($outline, $this->store, $read->table, $mode, $sign))->write((int) $import->id);
         $import->counts = $counts->toArray();
-        $record->notices = array_map(static fn (Notice $notice): array => $notice->toArray(), [...$read->table->dataset()->notices, ...Notice::ofNewMembers($new, $source->name)]);
+        $record->notices = array_map(static fn (Notice $notice): array => $notice->toArray(), [
+            ...$read->table->dataset()->notices,
+            ...Notice::ofNewMembers($new, $source->name),
+        ]);
         $record->usedAt = new \DateTimeImmutable();
         $this->totals->make($record);
         $this->manager->flush();

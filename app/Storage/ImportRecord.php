@@ -40,27 +40,21 @@ class ImportRecord
     public ?string $keptFile = null;
 
     /**
-     * @param string               $digest    of the bytes that came, by which the same file is known again
-     * @param array<string, mixed> $mapping   how they were read
-     * @param string               $signature of the header, by which the next file of its kind is known
+     * @param string $digest of the bytes that came, by which the same file is known again
+     * @param array<string, mixed> $mapping how they were read
+     * @param string $signature of the header, by which the next file of its kind is known
      */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: DatasetRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class),
+            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
         public DatasetRecord $dataset,
-        #[ORM\Column(length: 255)]
-        public string $name,
-        #[ORM\Column(length: 64)]
-        public string $digest,
-        #[ORM\Column]
-        public int $rowCount,
-        #[ORM\Column]
-        public int $factCount,
-        #[ORM\Column(type: Types::JSON)]
-        public array $mapping,
-        #[ORM\Column(length: 20, options: ['default' => 'add'])]
-        public string $mode = 'add',
-        #[ORM\Column(length: 40, options: ['default' => ''])]
-        public string $signature = '',
+        #[ORM\Column(length: 255)] public string $name,
+        #[ORM\Column(length: 64)] public string $digest,
+        #[ORM\Column] public int $rowCount,
+        #[ORM\Column] public int $factCount,
+        #[ORM\Column(type: Types::JSON)] public array $mapping,
+        #[ORM\Column(length: 20, options: ['default' => 'add'])] public string $mode = 'add',
+        #[ORM\Column(length: 40, options: ['default' => ''])] public string $signature = '',
     ) {
         $this->at = new \DateTimeImmutable();
     }

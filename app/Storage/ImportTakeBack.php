@@ -18,24 +18,43 @@ final readonly class ImportTakeBack
     private const NAMED = 12;
     private const NOTHING = ['gone' => 0, 'restored' => 0, 'overwritten' => 0];
 
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals, private WriteTurn $turn, private CurrentJob $job)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private SeriesStore $store,
+        private DatasetTotals $totals,
+        private WriteTurn $turn,
+        private CurrentJob $job,
+    ) {
     }
 
-    /** @return array{gone: int, restored: int, overwritten: int, examples: list<string>} what taking it back would do; some of what was overwritten, by name */
+    /**
+     * @return array{gone: int, restored: int, overwritten: int, examples: list<string>} what taking it back would do;
+     *                                                                                   some of what was overwritten,
+     *                                                                                   by name
+     */
     public function foresee(ImportRecord $import): array
     {
         $overwritten = [];
         $would = self::NOTHING;
         foreach ($this->parts($import) as $part) {
-            $would = self::sum($would, $this->each($part, static function (int $series, TakeBack $taken, Run $current) use (&$overwritten): void {
-                foreach (\count($overwritten) < self::NAMED ? $taken->overwritten : [] as $start) {
-                    $overwritten[] = [$series, $start, $current->imports[$start] ?? null];
-                }
-            }));
+            $would = self::sum(
+                $would,
+                $this->each($part, static function (int $series, TakeBack $taken, Run $current) use (
+                    &$overwritten,
+                ): void {
+                    foreach (\count($overwritten) < self::NAMED ? $taken->overwritten : [] as $start) {
+                        $overwritten[] = [$series, $start, $current->imports[$start] ?? null];
+                    }
+                }),
+            );
         }
 
-        return $would + ['examples' => array_map(fn (array $one): string => $this->named($import->dataset, ...$one), \array_slice($overwritten, 0, self::NAMED))];
+        return $would + [
+            'examples' => array_map(
+                fn (array $one): string => $this->named($import->dataset, ...$one),
+                \array_slice($overwritten, 0, self::NAMED),
+            ),
+        ];
     }
 
     /** `North, Aug 2026, AC: now as ledger-2026-09.csv has it` */
@@ -45,7 +64,10 @@ final readonly class ImportTakeBack
         [$measure, $scenario, $members] = $this->store->named($series);
         $period = PeriodNames::full(Period::ofStart($dataset->grain, $start, $dataset->calendar));
         $later = null === $by ? null : $this->manager->find(ImportRecord::class, $by)?->name;
-        $what = array_filter([...$members, $period, $scenario->value, 1 === \count($dataset->measures) ? '' : $measure], static fn (string $text): bool => '' !== $text);
+        $what = array_filter(
+            [...$members, $period, $scenario->value, 1 === \count($dataset->measures) ? '' : $measure],
+            static fn (string $text): bool => '' !== $text,
+        );
 
         return implode(', ', $what).(null === $later ? ': removed since' : ": now as $later has it");
     }
@@ -60,7 +82,9 @@ final readonly class ImportTakeBack
         $id = (int) $import->id;
 
         return $this->turn->onDataset((int) $import->dataset->id, function () use ($id, $isConfirmed): array {
-            $import = $this->manager->find(ImportRecord::class, $id) ?? throw new DeletedMeanwhile("There is no import $id.");
+            $import =
+                $this->manager->find(ImportRecord::class, $id) ??
+                throw new DeletedMeanwhile("There is no import $id.");
             null === $import->takenBackAt || throw NotTakenBack::again($import->name);
             $done = self::NOTHING;
             foreach ($this->parts($import) as $part) {
@@ -88,7 +112,10 @@ final readonly class ImportTakeBack
         $writer->flush();
         $this->store->connection->executeStatement('DELETE FROM touched WHERE import = ?', [$import->id]);
         // No step leads back into what is gone.
-        $this->store->connection->executeStatement("DELETE FROM dataset_change WHERE dataset = ? AND json_extract(body, '$.import') = CAST(? AS INTEGER)", [$import->dataset->id, $import->id]);
+        $this->store->connection->executeStatement(
+            "DELETE FROM dataset_change WHERE dataset = ? AND json_extract(body, '$.import') = CAST(? AS INTEGER)",
+            [$import->dataset->id, $import->id],
+        );
         $import->takenBackAt = new \DateTimeImmutable();
 
         return $done;
@@ -97,7 +124,9 @@ final readonly class ImportTakeBack
     /** @return list<ImportRecord> the parts of an import by hand, the latest first; of others itself */
     private function parts(ImportRecord $import): array
     {
-        $parts = $this->manager->getRepository(ImportRecord::class)->findBy(['partOf' => $import->id, 'takenBackAt' => null], ['id' => 'DESC']);
+        $parts = $this->manager
+            ->getRepository(ImportRecord::class)
+            ->findBy(['partOf' => $import->id, 'takenBackAt' => null], ['id' => 'DESC']);
 
         return [...$parts, $import];
     }
@@ -110,7 +139,11 @@ final readonly class ImportTakeBack
      */
     private static function sum(array $one, array $other): array
     {
-        return ['gone' => $one['gone'] + $other['gone'], 'restored' => $one['restored'] + $other['restored'], 'overwritten' => $one['overwritten'] + $other['overwritten']];
+        return [
+            'gone' => $one['gone'] + $other['gone'],
+            'restored' => $one['restored'] + $other['restored'],
+            'overwritten' => $one['overwritten'] + $other['overwritten'],
+        ];
     }
 
     /**
@@ -129,7 +162,11 @@ final readonly class ImportTakeBack
             $current = $this->store->runs()->run($series);
             $taken = TakeBack::of($import, $current, $this->store->runs()->logs($series));
             $take($series, $taken, $current);
-            $done = self::sum($done, ['gone' => $taken->gone, 'restored' => $taken->restored, 'overwritten' => \count($taken->overwritten)]);
+            $done = self::sum($done, [
+                'gone' => $taken->gone,
+                'restored' => $taken->restored,
+                'overwritten' => \count($taken->overwritten),
+            ]);
         }
 
         return $done;

@@ -8,7 +8,7 @@ namespace KeenMargin\App\Storage;
 final readonly class KeptCopy
 {
     /**
-     * @param string $name   under which it will be kept
+     * @param string $name under which it will be kept
      * @param string $source of the copy, should it be needed anew
      */
     public function __construct(private string $folder, public string $name, private string $source)

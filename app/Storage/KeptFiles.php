@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage;
 
-/** The files that figures came from, beside the database, so that every figure can be shown in the row that it stood in. */
+/**
+ * The files that figures came from, beside the database, so that every figure can be shown in the row that it stood in.
+ */
 final readonly class KeptFiles
 {
     /** Digest and size: a file is known by what it holds, and one that came twice is kept once. */
@@ -49,7 +51,10 @@ final readonly class KeptFiles
     {
         $path = $this->maybePath($name);
 
-        return null !== $path && 1 === preg_match(self::NAME, $name, $told) && filesize($path) === (int) $told[2] && hash_file(self::DIGEST, $path) === $told[1];
+        return null !== $path
+            && 1 === preg_match(self::NAME, $name, $told)
+            && filesize($path) === (int) $told[2]
+            && hash_file(self::DIGEST, $path) === $told[1];
     }
 
     /** @return array<string, int> sizes by name, of all that are kept */
@@ -72,7 +77,8 @@ final readonly class KeptFiles
     }
 
     /**
-     * Removes what no import refers to, and copies that were never finished. To be called within a write turn, so that no
+     * Removes what no import refers to, and copies that were never finished. To be called within a write turn, so that
+     * no
      * import is about to refer to one of them.
      *
      * @param list<string> $wanted names

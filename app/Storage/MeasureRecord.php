@@ -33,24 +33,17 @@ class MeasureRecord
 
     /** @param int $scale decimals of the amounts in the fact store */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: DatasetRecord::class, inversedBy: 'measures'), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class, inversedBy: 'measures'),
+            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
         public DatasetRecord $dataset,
-        #[ORM\Column]
-        public int $position,
-        #[ORM\Column(length: 200)]
-        public string $name,
-        #[ORM\Column(length: 20)]
-        public string $unit,
-        #[ORM\Column]
-        public int $scale,
-        #[ORM\Column(length: 10)]
-        public string $grouping,
-        #[ORM\Column(length: 4, nullable: true)]
-        public ?string $better,
-        #[ORM\Column(length: 200, nullable: true)]
-        public ?string $numerator,
-        #[ORM\Column(length: 200, nullable: true)]
-        public ?string $denominator,
+        #[ORM\Column] public int $position,
+        #[ORM\Column(length: 200)] public string $name,
+        #[ORM\Column(length: 20)] public string $unit,
+        #[ORM\Column] public int $scale,
+        #[ORM\Column(length: 10)] public string $grouping,
+        #[ORM\Column(length: 4, nullable: true)] public ?string $better,
+        #[ORM\Column(length: 200, nullable: true)] public ?string $numerator,
+        #[ORM\Column(length: 200, nullable: true)] public ?string $denominator,
     ) {
     }
 

@@ -18,7 +18,14 @@ final readonly class MeasureScale
 
     public function raise(int $dataset, int $measure, string $name, int $power): void
     {
-        $this->each($dataset, $measure, static fn (string $amounts): string => ScaledRuns::of([$amounts], $power)[0] ?? throw RefusedFigures::whole("The amounts of $name have too many digits for $power more decimals. Give fewer decimals."));
+        $this->each(
+            $dataset,
+            $measure,
+            static fn (string $amounts): string => ScaledRuns::of([$amounts], $power)[0] ??
+                throw RefusedFigures::whole(
+                    "The amounts of $name have too many digits for $power more decimals. Give fewer decimals.",
+                ),
+        );
     }
 
     /** Whether all amounts can do with so many decimals fewer. */
@@ -26,11 +33,22 @@ final readonly class MeasureScale
     {
         $factor = 10 ** $power;
         $isNeeded = false;
-        $this->each($dataset, $measure, static function (string $packed) use ($factor, &$isNeeded): string {
-            $isNeeded = $isNeeded || [] !== array_filter(PackedAmounts::unpack($packed), static fn (int $amount): bool => 0 !== $amount % $factor);
+        $this->each(
+            $dataset,
+            $measure,
+            static function (string $packed) use ($factor, &$isNeeded): string {
+                $isNeeded =
+                    $isNeeded
+                    || [] !==
+                        array_filter(
+                            PackedAmounts::unpack($packed),
+                            static fn (int $amount): bool => 0 !== $amount % $factor,
+                        );
 
-            return $packed;
-        }, false);
+                return $packed;
+            },
+            false,
+        );
 
         return !$isNeeded;
     }
@@ -47,7 +65,13 @@ final readonly class MeasureScale
             return false;
         }
         $factor = 10 ** -$power;
-        $this->each($dataset, $measure, static fn (string $packed): string => PackedAmounts::pack(array_map(static fn (int $amount): int => intdiv($amount, $factor), PackedAmounts::unpack($packed))));
+        $this->each(
+            $dataset,
+            $measure,
+            static fn (string $packed): string => PackedAmounts::pack(
+                array_map(static fn (int $amount): int => intdiv($amount, $factor), PackedAmounts::unpack($packed)),
+            ),
+        );
 
         return true;
     }
@@ -57,11 +81,20 @@ final readonly class MeasureScale
     {
         foreach (['packed' => 'series', 'touched' => 'series, import'] as $table => $key) {
             $columns = explode(', ', $key);
-            $rows = $this->store->connection->fetchAllNumeric("SELECT t.amounts, t.$columns[0]".(isset($columns[1]) ? ", t.$columns[1]" : '')." FROM series s JOIN $table t ON t.series = s.id WHERE s.dataset = ? AND s.measure = ?", [$dataset, $measure]);
+            $rows = $this->store->connection->fetchAllNumeric(
+                "SELECT t.amounts, t.$columns[0]".
+                    (isset($columns[1]) ? ", t.$columns[1]" : '').
+                    " FROM series s JOIN $table t ON t.series = s.id WHERE s.dataset = ? AND s.measure = ?",
+                [$dataset, $measure],
+            );
             foreach ($rows as $row) {
                 $scaled = $scale(\is_string($row[0]) ? $row[0] : '');
                 if ($writes) {
-                    $this->store->connection->executeStatement("UPDATE $table SET amounts = ? WHERE ".implode(' = ? AND ', $columns).' = ?', [$scaled, ...\array_slice($row, 1)], [ParameterType::LARGE_OBJECT, ParameterType::INTEGER, ParameterType::INTEGER]);
+                    $this->store->connection->executeStatement(
+                        "UPDATE $table SET amounts = ? WHERE ".implode(' = ? AND ', $columns).' = ?',
+                        [$scaled, ...\array_slice($row, 1)],
+                        [ParameterType::LARGE_OBJECT, ParameterType::INTEGER, ParameterType::INTEGER],
+                    );
                 }
             }
         }

@@ -31,12 +31,11 @@ class MemberRecord
     public array $former = [];
 
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: BreakdownRecord::class, inversedBy: 'members'), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
+        #[ORM\ManyToOne(targetEntity: BreakdownRecord::class, inversedBy: 'members'),
+            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
         public BreakdownRecord $breakdown,
-        #[ORM\Column]
-        public int $position,
-        #[ORM\Column(length: 500)]
-        public string $name,
+        #[ORM\Column] public int $position,
+        #[ORM\Column(length: 500)] public string $name,
     ) {
     }
 }

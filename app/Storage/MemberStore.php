@@ -23,7 +23,9 @@ final readonly class MemberStore
     {
         $members = [];
         /** @var array{int, string} $row */
-        foreach ($this->store->rows("SELECT id, name FROM member WHERE breakdown_id = $breakdown ORDER BY position") as $row) {
+        foreach (
+            $this->store->rows("SELECT id, name FROM member WHERE breakdown_id = $breakdown ORDER BY position") as $row
+        ) {
             $members[$row[0]] = $row[1];
         }
 
@@ -31,7 +33,8 @@ final readonly class MemberStore
     }
 
     /**
-     * The same of some members only: those of the given names, and all that have traits or are named by one, as a group or as
+     * The same of some members only: those of the given names, and all that have traits or are named by one, as a group
+     * or as
      * what a merged member counts for.
      *
      * @param list<string> $names
@@ -40,20 +43,42 @@ final readonly class MemberStore
      */
     public function some(int $breakdown, array $names): array
     {
-        $traits = "SELECT id, parent_id, merged_into FROM member WHERE breakdown_id = $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> '[]')";
+        $traits = 'SELECT id, parent_id, merged_into FROM member WHERE breakdown_id '
+            ."= $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> "
+            ."'[]')";
         $wanted = 'SELECT id FROM traits UNION SELECT parent_id FROM traits UNION SELECT merged_into FROM traits';
-        $sql = "WITH traits AS ($traits) SELECT id, name FROM (SELECT id, name, position FROM member WHERE breakdown_id = ? AND name IN (?) UNION SELECT id, name, position FROM member WHERE id IN ($wanted)) ORDER BY position";
+        $sql = "WITH traits AS ($traits) SELECT id, name FROM (SELECT id, name, position FROM member WHERE "
+            ."breakdown_id = ? AND name IN (?) UNION SELECT id, name, position FROM member WHERE id IN ($wanted)) "
+            .'ORDER BY position';
 
         /** @var array<int, string> */
-        return $this->store->connection->fetchAllKeyValue($sql, [$breakdown, $names], [ParameterType::INTEGER, ArrayParameterType::STRING]);
+        return $this->store->connection->fetchAllKeyValue(
+            $sql,
+            [$breakdown, $names],
+            [ParameterType::INTEGER, ArrayParameterType::STRING],
+        );
     }
 
-    /** @return array{array<int, int>, array<int, int>, array<int, string>, array<int, list<string>>} what few members have: the one they were merged into, their group, their role, their former names; by id */
+    /**
+     * @return array{array<int, int>, array<int, int>, array<int, string>, array<int, list<string>>}
+     *                                                                                               what few members
+     *                                                                                               have: the one they
+     *                                                                                               were merged into,
+     *                                                                                               their group, their
+     *                                                                                               role, their former
+     *                                                                                               names; by id
+     */
     public function memberTraits(int $breakdown): array
     {
         $merged = $parents = $roles = $former = [];
         /** @var array{int, ?int, ?int, ?string, string} $row */
-        foreach ($this->store->rows("SELECT id, merged_into, parent_id, role, former FROM member WHERE breakdown_id = $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> '[]')") as $row) {
+        foreach (
+            $this->store->rows(
+                'SELECT id, merged_into, parent_id, role, former FROM member WHERE breakdown_id '
+                    ."= $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR "
+                    ."former <> '[]')",
+            ) as $row
+        ) {
             $merged[$row[0]] = $row[1];
             $parents[$row[0]] = $row[2];
             $roles[$row[0]] = $row[3];
@@ -69,7 +94,10 @@ final readonly class MemberStore
     public function positions(int $member): array
     {
         /** @var array<int, int> */
-        return $this->store->connection->fetchAllKeyValue('SELECT id, position FROM member WHERE breakdown_id = (SELECT breakdown_id FROM member WHERE id = ?)', [$member]);
+        return $this->store->connection->fetchAllKeyValue(
+            'SELECT id, position FROM member WHERE breakdown_id = (SELECT breakdown_id FROM member WHERE id = ?)',
+            [$member],
+        );
     }
 
     /**
@@ -80,8 +108,12 @@ final readonly class MemberStore
     public function addMembers(int $breakdown, array $names): array
     {
         $id = $this->store->nextId('member') - 1;
-        $position = $this->store->number("SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown");
-        $insert = $this->store->connection->prepare('INSERT INTO member (id, position, name, breakdown_id) VALUES (?, ?, ?, ?)');
+        $position = $this->store->number(
+            "SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown",
+        );
+        $insert = $this->store->connection->prepare(
+            'INSERT INTO member (id, position, name, breakdown_id) VALUES (?, ?, ?, ?)',
+        );
         $added = [];
         foreach ($names as $name) {
             $insert->bindValue(1, ++$id, ParameterType::INTEGER);

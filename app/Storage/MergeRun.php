@@ -21,8 +21,13 @@ final class MergeRun
     private array $ids;
 
     /** @param ?callable(int): void $sign */
-    public function __construct(private readonly DatasetOutline $outline, private readonly SeriesStore $store, private readonly FactTable $table, private readonly ImportMode $mode, private readonly mixed $sign = null)
-    {
+    public function __construct(
+        private readonly DatasetOutline $outline,
+        private readonly SeriesStore $store,
+        private readonly FactTable $table,
+        private readonly ImportMode $mode,
+        private readonly mixed $sign = null,
+    ) {
         $this->ids = $store->seriesIds((int) $outline->record()->id);
     }
 
@@ -30,7 +35,9 @@ final class MergeRun
     {
         $counts = new MergeCounts();
         foreach ($this->merged(0) as [, $merge]) {
-            $counts = $counts->and($merge instanceof SeriesMerge ? $merge->counts : new MergeCounts(added: PackedAmounts::count($merge)));
+            $counts = $counts->and(
+                $merge instanceof SeriesMerge ? $merge->counts : new MergeCounts(added: PackedAmounts::count($merge)),
+            );
         }
 
         return $counts;
@@ -64,7 +71,10 @@ final class MergeRun
         return $counts;
     }
 
-    /** @return \Generator<string, array{?int, SeriesMerge|string}> by key: the series, and its merge; packed amounts where it has none yet */
+    /**
+     * @return \Generator<string, array{?int, SeriesMerge|string}> by key: the series, and its merge; packed amounts
+     *                                                             where it has none yet
+     */
     private function merged(int $import): \Generator
     {
         $dataset = $this->table->dataset();
@@ -75,12 +85,25 @@ final class MergeRun
             [$measure, $scale] = $measures[$series->measure] ?? [0, 0];
             $members = $this->outline->maybeIds($series->members(), $positions);
             $more = $scale - ($dataset->maybeMeasure($series->measure)->decimals ?? 0);
-            $amounts = $more > 0 ? ScaledRuns::of([$this->table->packed[$i]], $more)[0] ?? throw RefusedFigures::whole("The amounts of $series->measure have too many digits beside amounts with $scale decimals. Give fewer decimals.") : $this->table->packed[$i];
-            $key = 0 === $measure || null === $members ? "new $i" : SeriesStore::seriesKey($measure, SeriesStore::scenarioNumber($series->scenario), $members);
+            $amounts =
+                $more > 0
+                    ? ScaledRuns::of([$this->table->packed[$i]], $more)[0] ??
+                        throw RefusedFigures::whole(
+                            'The amounts '
+                                ."of $series->measure have too many digits beside amounts "
+                                ."with $scale decimals. Give fewer decimals.",
+                        )
+                    : $this->table->packed[$i];
+            $key =
+                0 === $measure || null === $members
+                    ? "new $i"
+                    : SeriesStore::seriesKey($measure, SeriesStore::scenarioNumber($series->scenario), $members);
             $id = $this->ids[$key] ?? null;
             if (null !== $members && $this->outline->hasMerged()) {
                 foreach (\array_slice($this->outline->alike($members), 1) as $other) {
-                    $alike[SeriesStore::seriesKey($measure, SeriesStore::scenarioNumber($series->scenario), $other)][] = $i;
+                    $alike[
+                        SeriesStore::seriesKey($measure, SeriesStore::scenarioNumber($series->scenario), $other)
+                    ][] = $i;
                 }
                 $own[$key] = true;
             }
@@ -91,10 +114,15 @@ final class MergeRun
             $seen[$id] = true;
             $scope = match ($this->mode) {
                 ImportMode::Add => [],
-                ImportMode::ReplacePeriods => $this->scopes()[$this->scopeKey($measure, SeriesStore::scenarioNumber($series->scenario))] ?? [],
+                ImportMode::ReplacePeriods => $this->scopes()[
+                    $this->scopeKey($measure, SeriesStore::scenarioNumber($series->scenario))
+                ] ?? [],
                 ImportMode::ReplaceAll => null,
             };
-            yield $key => [$id, SeriesMerge::of($this->store->runs()->run($id), PackedAmounts::unpack($amounts), $import, $scope)];
+            yield $key => [
+                $id,
+                SeriesMerge::of($this->store->runs()->run($id), PackedAmounts::unpack($amounts), $import, $scope),
+            ];
         }
         foreach (array_diff_key($alike, $own) as $key => $incoming) {
             $id = $this->ids[$key] ?? null;
@@ -137,7 +165,10 @@ final class MergeRun
     {
         foreach ($this->ids as $key => $id) {
             [$measure, $scenario] = array_map(intval(...), explode(',', $key, 3));
-            $scope = ImportMode::ReplaceAll === $this->mode ? null : $this->scopes()[$this->scopeKey($measure, $scenario)] ?? [];
+            $scope =
+                ImportMode::ReplaceAll === $this->mode
+                    ? null
+                    : $this->scopes()[$this->scopeKey($measure, $scenario)] ?? [];
             if (isset($seen[$id]) || [] === $scope) {
                 continue;
             }
@@ -158,8 +189,13 @@ final class MergeRun
             $this->scopes = [];
             $measures = $this->outline->measures();
             foreach ($this->table->series as $i => $series) {
-                $key = $this->scopeKey($measures[$series->measure][0] ?? 0, SeriesStore::scenarioNumber($series->scenario));
-                $this->scopes[$key] = ($this->scopes[$key] ?? []) + array_fill_keys(array_keys(PackedAmounts::unpack($this->table->packed[$i])), true);
+                $key = $this->scopeKey(
+                    $measures[$series->measure][0] ?? 0,
+                    SeriesStore::scenarioNumber($series->scenario),
+                );
+                $this->scopes[$key] =
+                    ($this->scopes[$key] ?? []) +
+                    array_fill_keys(array_keys(PackedAmounts::unpack($this->table->packed[$i])), true);
             }
         }
 

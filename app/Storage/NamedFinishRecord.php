@@ -23,10 +23,8 @@ class NamedFinishRecord
 
     /** @param array<string, mixed> $finish */
     public function __construct(
-        #[ORM\Column(length: 200, unique: true)]
-        public string $name,
-        #[ORM\Column(type: Types::JSON)]
-        public array $finish,
+        #[ORM\Column(length: 200, unique: true)] public string $name,
+        #[ORM\Column(type: Types::JSON)] public array $finish,
     ) {
     }
 }

@@ -21,6 +21,10 @@ final class NotTakenBack extends \RuntimeException
 
     public static function overwritten(int $count): string
     {
-        return Wording::count($count, 'figure of it was overwritten or removed by a later import and stays as it is.', 'figures of it were overwritten or removed by later imports and stay as they are.');
+        return Wording::count(
+            $count,
+            'figure of it was overwritten or removed by a later import and stays as it is.',
+            'figures of it were overwritten or removed by later imports and stay as they are.',
+        );
     }
 }

@@ -19,6 +19,9 @@ final class NotWritten extends \RuntimeException
         $free = @disk_free_space(\dirname($path));
         $isFull = false !== $free && $free < $bytes + 65_536;
 
-        return new self(\sprintf('%s cannot be written%s.', basename($path), $isFull ? ': the disk is full' : ''), $isFull);
+        return new self(
+            \sprintf('%s cannot be written%s.', basename($path), $isFull ? ': the disk is full' : ''),
+            $isFull,
+        );
     }
 }

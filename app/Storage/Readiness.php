@@ -14,13 +14,15 @@ final class Readiness
     {
         try {
             if (is_file($database) && filesize($database) > 0) {
-                $opened = new \PDO('sqlite:'.self::address($database), null, null, [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+                $opened = new \PDO('sqlite:'.self::address($database), null, null, [
+                    \PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION,
+                ]);
                 $opened->query('SELECT COUNT(*) FROM sqlite_master');
             }
         } catch (\PDOException $e) {
             $trouble = StorageTrouble::maybeOf($e);
             if (StorageTrouble::Busy !== $trouble) {
-                return self::canWrite($database) ? StorageTrouble::Damaged : ($trouble ?? StorageTrouble::Damaged);
+                return self::canWrite($database) ? StorageTrouble::Damaged : $trouble ?? StorageTrouble::Damaged;
             }
         }
         if (!self::canWrite($database)) {
@@ -31,16 +33,22 @@ final class Readiness
         return false !== $free && $free < self::LEAST_ROOM ? StorageTrouble::Full : null;
     }
 
-    /** How SQLite is to open it: in a folder that cannot be written to there is no room for its journal, and nobody who changes it. */
+    /**
+     * How SQLite is to open it: in a folder that cannot be written to there is no room for its journal, and nobody who
+     * changes it.
+     */
     public static function address(string $database): string
     {
-        return is_file($database) && !self::canWrite($database) && !is_file("$database-wal") ? 'file:'.str_replace(['%', '?', '#'], ['%25', '%3f', '%23'], $database).'?immutable=1' : $database;
+        return is_file($database) && !self::canWrite($database) && !is_file("$database-wal")
+            ? 'file:'.str_replace(['%', '?', '#'], ['%25', '%3f', '%23'], $database).'?immutable=1'
+            : $database;
     }
 
     private static function canWrite(string $database): bool
     {
         $folder = \dirname($database);
 
-        return is_writable(is_dir($folder) ? $folder : \dirname($folder)) && (!is_file($database) || is_writable($database));
+        return is_writable(is_dir($folder) ? $folder : \dirname($folder))
+            && (!is_file($database) || is_writable($database));
     }
 }

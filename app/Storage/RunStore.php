@@ -15,28 +15,45 @@ final readonly class RunStore
 
     public function run(int $series): Run
     {
-        $row = $this->store->connection->fetchNumeric('SELECT amounts, imports FROM packed WHERE series = ?', [$series]);
+        $row = $this->store->connection->fetchNumeric('SELECT amounts, imports FROM packed WHERE series = ?', [
+            $series,
+        ]);
 
         return self::asRun($row);
     }
 
     /**
-     * @param list<int>                         $measures ids
-     * @param list<array{int, list<int>, bool}> $where    as for amounts()
+     * @param list<int> $measures ids
+     * @param list<array{int, list<int>, bool}> $where as for amounts()
      *
      * @return iterable<int, Run> by series
      */
     public function runsOf(int $dataset, array $measures, int $scenario, array $where): iterable
     {
         /** @var array{int, string, string} $row */
-        foreach ($this->store->connection->executeQuery("SELECT p.series, p.amounts, p.imports FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.measure IN (".SeriesStore::list($measures).") AND s.scenario = $scenario".SeriesStore::conditions($where))->iterateNumeric() as $row) {
+        foreach (
+            $this->store->connection
+                ->executeQuery(
+                    'SELECT p.series, p.amounts, p.imports FROM series s CROSS JOIN packed p ON p.series = s.id '
+                        ."WHERE s.dataset = $dataset AND s.measure IN (".
+                        SeriesStore::list($measures).
+                        ") AND s.scenario = $scenario".
+                        SeriesStore::conditions($where),
+                )
+                ->iterateNumeric() as $row
+        ) {
             yield $row[0] => Run::unpack($row[1], $row[2]);
         }
     }
 
     public function log(int $import, int $series): Run
     {
-        return self::asRun($this->store->connection->fetchNumeric('SELECT amounts, imports FROM touched WHERE import = ? AND series = ?', [$import, $series]));
+        return self::asRun(
+            $this->store->connection->fetchNumeric(
+                'SELECT amounts, imports FROM touched WHERE import = ? AND series = ?',
+                [$import, $series],
+            ),
+        );
     }
 
     /** @return array<int, Run> what each import that touched the series found before, by import, rising */
@@ -44,7 +61,13 @@ final readonly class RunStore
     {
         $logs = [];
         /** @var array{int, string, string} $row */
-        foreach ($this->store->connection->executeQuery('SELECT import, amounts, imports FROM touched WHERE series = ? ORDER BY import', [$series])->iterateNumeric() as $row) {
+        foreach (
+            $this->store->connection
+                ->executeQuery('SELECT import, amounts, imports FROM touched WHERE series = ? ORDER BY import', [
+                    $series,
+                ])
+                ->iterateNumeric() as $row
+        ) {
             $logs[$row[0]] = Run::unpack($row[1], $row[2]);
         }
 
@@ -52,7 +75,8 @@ final readonly class RunStore
     }
 
     /**
-     * Series that an import may have had a hand in: it found something in them, or amounts of it stand there, or a later import found them.
+     * Series that an import may have had a hand in: it found something in them, or amounts of it stand there, or a
+     * later import found them.
      *
      * @return list<int>
      */
@@ -61,11 +85,19 @@ final readonly class RunStore
         $marked = bin2hex(pack('q', $import));
 
         /** @var list<int> */
-        return $this->store->connection->fetchFirstColumn("SELECT series FROM touched WHERE import = $import UNION SELECT t.series FROM series s CROSS JOIN touched t ON t.series = s.id WHERE s.dataset = $dataset AND instr(t.imports, x'$marked') > 0 UNION SELECT p.series FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND instr(p.imports, x'$marked') > 0");
+        return $this->store->connection->fetchFirstColumn(
+            'SELECT series FROM touched WHERE import '
+                ."= $import UNION SELECT t.series FROM series s CROSS JOIN touched t ON t.series = s.id WHERE "
+                ."s.dataset = $dataset AND instr(t.imports, "
+                ."x'$marked') > 0 UNION SELECT p.series FROM series s CROSS JOIN packed p ON p.series = s.id WHERE "
+                ."s.dataset = $dataset AND instr(p.imports, x'$marked') > 0",
+        );
     }
 
     private static function asRun(mixed $row): Run
     {
-        return \is_array($row) && \is_string($row[0] ?? null) && \is_string($row[1] ?? null) ? Run::unpack($row[0], $row[1]) : new Run();
+        return \is_array($row) && \is_string($row[0] ?? null) && \is_string($row[1] ?? null)
+            ? Run::unpack($row[0], $row[1])
+            : new Run();
     }
 }

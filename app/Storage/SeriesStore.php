@@ -45,17 +45,24 @@ final readonly class SeriesStore
     /**
      * Packed amounts of the series that the conditions let through.
      *
-     * @param list<int>                         $measures  ids
-     * @param list<int>                         $scenarios numbers
-     * @param list<array{int, list<int>, bool}> $where     place of the breakdown, member ids, whether they are kept or left out
-     * @param ?int                              $by        place of the breakdown whose members the answer names
+     * @param list<int> $measures ids
+     * @param list<int> $scenarios numbers
+     * @param list<array{int, list<int>, bool}> $where place of the breakdown, member ids, whether they are kept or left
+     *                                                 out
+     * @param ?int $by place of the breakdown whose members the answer names
      *
      * @return iterable<array{int, int, int, string}> measure, scenario, member (or 0), amounts
      */
     public function amounts(int $dataset, array $measures, array $scenarios, array $where, ?int $by = null): iterable
     {
         $member = null === $by ? '0' : "s.m$by";
-        $sql = "SELECT s.measure, s.scenario, $member, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.measure IN (".self::list($measures).') AND s.scenario IN ('.self::list($scenarios).')';
+        $sql =
+            "SELECT s.measure, s.scenario, $member, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id "
+                ."WHERE s.dataset = $dataset AND s.measure IN (".
+            self::list($measures).
+            ') AND s.scenario IN ('.
+            self::list($scenarios).
+            ')';
 
         /** @var iterable<array{int, int, int, string}> */
         return $this->rows($sql.self::conditions($where));
@@ -64,8 +71,8 @@ final readonly class SeriesStore
     /**
      * The same with all their members.
      *
-     * @param list<int>                         $measures
-     * @param list<int>                         $scenarios
+     * @param list<int> $measures
+     * @param list<int> $scenarios
      * @param list<array{int, list<int>, bool}> $where
      *
      * @return \Generator<int, array{int, int, list<int>, string}> measure, scenario, members, amounts
@@ -73,7 +80,19 @@ final readonly class SeriesStore
     public function seriesOf(int $dataset, array $measures, array $scenarios, array $where): \Generator
     {
         /** @var array{0: int, 1: int, 2: string, 3: int} $row */
-        foreach ($this->rows('SELECT s.measure, s.scenario, p.amounts, '.self::MEMBERS." FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.measure IN (".self::list($measures).') AND s.scenario IN ('.self::list($scenarios).')'.self::conditions($where)) as $row) {
+        foreach (
+            $this->rows(
+                'SELECT s.measure, s.scenario, p.amounts, '.
+                    self::MEMBERS.
+                    ' FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset '
+                        ."= $dataset AND s.measure IN (".
+                    self::list($measures).
+                    ') AND s.scenario IN ('.
+                    self::list($scenarios).
+                    ')'.
+                    self::conditions($where),
+            ) as $row
+        ) {
             /** @var list<int> $members */
             $members = \array_slice($row, 3);
             yield [$row[0], $row[1], $members, $row[2]];
@@ -88,7 +107,16 @@ final readonly class SeriesStore
     public function ordered(int $dataset): \Generator
     {
         $position = static fn (int $place): string => "(SELECT position FROM member WHERE id = s.m$place)";
-        $rows = $this->connection->executeQuery('SELECT s.measure, s.scenario, p.amounts, '.self::MEMBERS." FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset ORDER BY s.measure, ".implode(', ', array_map($position, range(0, self::PLACES - 1))).', s.scenario')->iterateNumeric();
+        $rows = $this->connection
+            ->executeQuery(
+                'SELECT s.measure, s.scenario, p.amounts, '.
+                    self::MEMBERS.
+                    ' FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset '
+                        ."= $dataset ORDER BY s.measure, ".
+                    implode(', ', array_map($position, range(0, self::PLACES - 1))).
+                    ', s.scenario',
+            )
+            ->iterateNumeric();
         /** @var array{0: int, 1: int, 2: string, 3: int} $row */
         foreach ($rows as $row) {
             /** @var list<int> $members */
@@ -100,18 +128,33 @@ final readonly class SeriesStore
     /**
      * Sums over all members (place −1), or by the members of a breakdown where those are kept.
      *
-     * @param list<int>  $measures  ids
-     * @param list<int>  $scenarios numbers
-     * @param ?list<int> $members   ids; none: all of them
+     * @param list<int> $measures ids
+     * @param list<int> $scenarios numbers
+     * @param ?list<int> $members ids; none: all of them
      *
-     * @return iterable<array{int, int, int, string, string}> measure, scenario, member, amounts, how many amounts are in each
+     * @return iterable<array{int, int, int, string, string}> measure, scenario, member, amounts, how many amounts are
+     *                                                        in each
      */
-    public function totals(int $dataset, int $place, array $measures, array $scenarios, ?array $members = null): iterable
-    {
-        $of = ' AND scenario IN ('.self::list($scenarios).')'.(null === $members ? '' : ' AND member IN ('.self::list($members).')');
+    public function totals(
+        int $dataset,
+        int $place,
+        array $measures,
+        array $scenarios,
+        ?array $members = null,
+    ): iterable {
+        $of =
+            ' AND scenario IN ('.
+            self::list($scenarios).
+            ')'.
+            (null === $members ? '' : ' AND member IN ('.self::list($members).')');
 
         /** @var iterable<array{int, int, int, string, string}> */
-        return $this->rows("SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset = $dataset AND place = $place AND measure IN (".self::list($measures).")$of");
+        return $this->rows(
+            'SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset '
+                ."= $dataset AND place = $place AND measure IN (".
+                self::list($measures).
+                ")$of",
+        );
     }
 
     /**
@@ -136,21 +179,41 @@ final readonly class SeriesStore
 
     public function keepsTotalsOf(int $dataset, int $place): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM series_total WHERE dataset = ? AND place = ? LIMIT 1', [$dataset, $place]);
+        return false !==
+            $this->connection->fetchOne('SELECT 1 FROM series_total WHERE dataset = ? AND place = ? LIMIT 1', [
+                $dataset,
+                $place,
+            ]);
     }
 
     /** @param list<int> $members ids */
     public function amountsOf(int $dataset, int $place, array $members): int
     {
-        return intdiv($this->number("SELECT COALESCE(SUM(LENGTH(p.amounts)), 0) FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND s.m$place IN (".self::list($members).')'), PackedAmounts::BYTES);
+        return intdiv(
+            $this->number(
+                'SELECT COALESCE(SUM(LENGTH(p.amounts)), 0) FROM series s CROSS JOIN packed p ON p.series = s.id '
+                    ."WHERE s.dataset = $dataset AND s.m$place IN (".
+                    self::list($members).
+                    ')',
+            ),
+            PackedAmounts::BYTES,
+        );
     }
 
-    /** @return array<string, int> ids of a dataset's series by measure, scenario and members, as seriesKey() writes them */
+    /**
+     * @return array<string, int> ids of a dataset's series by measure, scenario and members, as seriesKey() writes them
+     */
     public function seriesIds(int $dataset): array
     {
         $ids = [];
         /** @var array{0: int, 1: int} $row */
-        foreach ($this->connection->executeQuery('SELECT id, measure, scenario, '.self::MEMBERS." FROM series WHERE dataset = $dataset")->iterateNumeric() as $row) {
+        foreach (
+            $this->connection
+                ->executeQuery(
+                    'SELECT id, measure, scenario, '.self::MEMBERS." FROM series WHERE dataset = $dataset",
+                )
+                ->iterateNumeric() as $row
+        ) {
             $ids[implode(',', \array_slice($row, 1))] = $row[0];
         }
 
@@ -172,7 +235,13 @@ final readonly class SeriesStore
     public function wholeSeries(int $dataset): \Generator
     {
         /** @var array{0: int, 1: int, 2: string, 3: int} $row */
-        foreach ($this->rows('SELECT s.measure, s.scenario, p.amounts, '.self::MEMBERS." FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset") as $row) {
+        foreach (
+            $this->rows(
+                'SELECT s.measure, s.scenario, p.amounts, '.
+                    self::MEMBERS.
+                    " FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset",
+            ) as $row
+        ) {
             /** @var list<int> $members */
             $members = \array_slice($row, 3);
             yield [$row[0], $row[1], $members, $row[2]];
@@ -191,18 +260,37 @@ final readonly class SeriesStore
     /** @return array{string, Scenario, list<string>} measure, scenario and members of a series by name */
     public function named(int $series): array
     {
-        $members = implode(', ', array_map(static fn (int $place): string => "(SELECT name FROM member WHERE id = s.m$place)", range(0, self::PLACES - 1)));
-        $row = $this->connection->fetchNumeric("SELECT (SELECT name FROM measure WHERE id = s.measure), s.scenario, $members FROM series s WHERE s.id = ?", [$series]);
-        $texts = array_map(static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '', false === $row ? ['', 1] : $row);
+        $members = implode(
+            ', ',
+            array_map(
+                static fn (int $place): string => "(SELECT name FROM member WHERE id = s.m$place)",
+                range(0, self::PLACES - 1),
+            ),
+        );
+        $row = $this->connection->fetchNumeric(
+            "SELECT (SELECT name FROM measure WHERE id = s.measure), s.scenario, $members FROM series s WHERE s.id = ?",
+            [$series],
+        );
+        $texts = array_map(
+            static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '',
+            false === $row ? ['', 1] : $row,
+        );
 
-        return [$texts[0], self::scenario((int) $texts[1]), array_values(array_filter(\array_slice($texts, 2), static fn (string $name): bool => '' !== $name))];
+        return [
+            $texts[0],
+            self::scenario((int) $texts[1]),
+            array_values(array_filter(\array_slice($texts, 2), static fn (string $name): bool => '' !== $name)),
+        ];
     }
 
     /** @return array{int, int, list<int>} measure, scenario and members of a series */
     public function keyOf(int $series): array
     {
         /** @var array{0: int, 1: int, 2: int}|false $row */
-        $row = $this->connection->fetchNumeric('SELECT measure, scenario, '.self::MEMBERS.' FROM series WHERE id = ?', [$series]);
+        $row = $this->connection->fetchNumeric(
+            'SELECT measure, scenario, '.self::MEMBERS.' FROM series WHERE id = ?',
+            [$series],
+        );
         if (false === $row) {
             throw new \LogicException("There is no series $series.");
         }
@@ -214,7 +302,10 @@ final readonly class SeriesStore
 
     public function maybeSeries(int $dataset, string $key): ?int
     {
-        $id = $this->connection->fetchOne('SELECT id FROM series WHERE dataset = ? AND (measure, scenario, '.self::MEMBERS.") = ($key)", [$dataset]);
+        $id = $this->connection->fetchOne(
+            'SELECT id FROM series WHERE dataset = ? AND (measure, scenario, '.self::MEMBERS.") = ($key)",
+            [$dataset],
+        );
 
         return \is_int($id) ? $id : null;
     }
@@ -222,7 +313,11 @@ final readonly class SeriesStore
     /** An id that no row of the table has, or had. Unique only within a write turn. */
     public function nextId(string $table): int
     {
-        return 1 + $this->number("SELECT MAX(COALESCE((SELECT MAX(id) FROM $table), 0), COALESCE((SELECT seq FROM sqlite_sequence WHERE name = '$table'), 0))");
+        return 1 +
+            $this->number(
+                'SELECT MAX(COALESCE((SELECT MAX(id) '
+                    ."FROM $table), 0), COALESCE((SELECT seq FROM sqlite_sequence WHERE name = '$table'), 0))",
+            );
     }
 
     public function number(string $sql): int

@@ -7,15 +7,28 @@ namespace KeenMargin\App\Storage;
 use Doctrine\DBAL\Connection;
 use KeenMargin\Core\Figures\Keeping\Run;
 
-/** Writes many series, many rows at a time, past the database layer's own statements. What was handed in is written at the latest by flush(). */
+/**
+ * Writes many series, many rows at a time, past the database layer's own statements. What was handed in is written at
+ * the latest by flush().
+ */
 final class SeriesWriter
 {
     private const ROWS_AT_ONCE = 60;
     private const TABLES = [
         'series' => ['(id, dataset, measure, scenario, m0, m1, m2, m3, m4, m5, m6, m7)', ''],
-        'packed' => ['(series, amounts, imports)', ' ON CONFLICT (series) DO UPDATE SET amounts = excluded.amounts, imports = excluded.imports'],
-        'touched' => ['(import, series, amounts, imports)', ' ON CONFLICT (import, series) DO UPDATE SET amounts = excluded.amounts, imports = excluded.imports'],
-        'series_total' => ['(dataset, place, member, measure, scenario, amounts, counts)', ' ON CONFLICT (dataset, place, measure, scenario, member) DO UPDATE SET amounts = excluded.amounts, counts = excluded.counts'],
+        'packed' => [
+            '(series, amounts, imports)',
+            ' ON CONFLICT (series) DO UPDATE SET amounts = excluded.amounts, imports = excluded.imports',
+        ],
+        'touched' => [
+            '(import, series, amounts, imports)',
+            ' ON CONFLICT (import, series) DO UPDATE SET amounts = excluded.amounts, imports = excluded.imports',
+        ],
+        'series_total' => [
+            '(dataset, place, member, measure, scenario, amounts, counts)',
+            ' ON CONFLICT (dataset, place, measure, scenario, member) DO UPDATE SET amounts = excluded.amounts, '
+                .'counts = excluded.counts',
+        ],
     ];
 
     private readonly \PDO $database;
@@ -27,7 +40,8 @@ final class SeriesWriter
     public function __construct(Connection $connection)
     {
         $native = $connection->getNativeConnection();
-        $this->database = $native instanceof \PDO ? $native : throw new \LogicException('The database is not reached through PDO.');
+        $this->database =
+            $native instanceof \PDO ? $native : throw new \LogicException('The database is not reached through PDO.');
     }
 
     /** @param string $key as SeriesStore::seriesKey() writes it */
@@ -58,8 +72,15 @@ final class SeriesWriter
         $this->put('touched', [$import, $series, ...[] === $before->amounts ? ['', ''] : $before->pack()]);
     }
 
-    public function total(int $dataset, int $place, int $member, int $measure, int $scenario, string $amounts, string $counts): void
-    {
+    public function total(
+        int $dataset,
+        int $place,
+        int $member,
+        int $measure,
+        int $scenario,
+        string $amounts,
+        string $counts,
+    ): void {
         $this->put('series_total', [$dataset, $place, $member, $measure, $scenario, $amounts, $counts]);
     }
 
@@ -73,7 +94,7 @@ final class SeriesWriter
 
     /**
      * @param key-of<self::TABLES> $table
-     * @param list<int|string>     $values numbers, and bytes
+     * @param list<int|string> $values numbers, and bytes
      */
     private function put(string $table, array $values): void
     {
@@ -92,7 +113,13 @@ final class SeriesWriter
         }
         $this->waiting[$table] = [];
         [$columns, $conflict] = self::TABLES[$table];
-        $sql = "INSERT INTO $table $columns VALUES ".implode(', ', array_fill(0, \count($rows), '('.implode(', ', array_fill(0, \count($rows[0]), '?')).')')).$conflict;
+        $sql =
+            "INSERT INTO $table $columns VALUES ".
+            implode(
+                ', ',
+                array_fill(0, \count($rows), '('.implode(', ', array_fill(0, \count($rows[0]), '?')).')'),
+            ).
+            $conflict;
         $statement = $this->statements[$sql] ??= $this->database->prepare($sql);
         $at = 0;
         foreach ($rows as $values) {

@@ -9,7 +9,10 @@ use Doctrine\DBAL\Driver\Exception as DriverException;
 use Doctrine\DBAL\Driver\Middleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
 
-/** What SQLite needs to be told on each connection: foreign keys, a journal that lets readers go on, patience; what is answered is on the disk. */
+/**
+ * What SQLite needs to be told on each connection: foreign keys, a journal that lets readers go on, patience; what is
+ * answered is on the disk.
+ */
 final class SqliteSettings implements Middleware
 {
     public function wrap(Driver $driver): Driver
@@ -17,7 +20,7 @@ final class SqliteSettings implements Middleware
         return new class($driver) extends AbstractDriverMiddleware {
             public function connect(array $params): Driver\Connection
             {
-                $path = isset($params['path']) ? $params['path'] = Readiness::address($params['path']) : null;
+                $path = isset($params['path']) ? ($params['path'] = Readiness::address($params['path'])) : null;
                 try {
                     return $this->settled(parent::connect($params), []);
                 } catch (DriverException $e) {
@@ -33,7 +36,16 @@ final class SqliteSettings implements Middleware
             /** @param list<string> $first */
             private function settled(Driver\Connection $connection, array $first): Driver\Connection
             {
-                foreach (['busy_timeout = 5000', ...$first, 'journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'cache_size = -32000'] as $pragma) {
+                foreach (
+                    [
+                        'busy_timeout = 5000',
+                        ...$first,
+                        'journal_mode = WAL',
+                        'synchronous = FULL',
+                        'foreign_keys = ON',
+                        'cache_size = -32000',
+                    ] as $pragma
+                ) {
                     $connection->exec("PRAGMA $pragma");
                 }
                 $connection->query('SELECT 1 FROM sqlite_master LIMIT 1');

@@ -13,7 +13,16 @@ enum StorageTrouble
     case Damaged;
 
     /** Result codes of SQLite, https://sqlite.org/rescode.html */
-    private const CODES = [5 => self::Busy, 6 => self::Busy, 8 => self::NotWritable, 10 => self::Damaged, 11 => self::Damaged, 13 => self::Full, 14 => self::NotWritable, 26 => self::Damaged];
+    private const CODES = [
+        5 => self::Busy,
+        6 => self::Busy,
+        8 => self::NotWritable,
+        10 => self::Damaged,
+        11 => self::Damaged,
+        13 => self::Full,
+        14 => self::NotWritable,
+        26 => self::Damaged,
+    ];
 
     /** Codes that only say that reading or writing failed: the disk itself tells why. */
     private const UNCLEAR = [10, 14];
@@ -34,9 +43,12 @@ enum StorageTrouble
             if (\is_int($code)) {
                 // The lowest byte is the code, those above it tell more.
                 $code &= 0xFF;
-                $ofDisk = null !== $database && \in_array($code, self::UNCLEAR, true) ? self::maybeOfDisk(\dirname($database)) : null;
+                $ofDisk =
+                    null !== $database && \in_array($code, self::UNCLEAR, true)
+                        ? self::maybeOfDisk(\dirname($database))
+                        : null;
 
-                return $ofDisk ?? self::CODES[$code] ?? null;
+                return $ofDisk ?? (self::CODES[$code] ?? null);
             }
         }
 
@@ -47,7 +59,11 @@ enum StorageTrouble
     {
         $free = @disk_free_space($folder);
 
-        return false !== $free && $free < self::NO_ROOM ? self::Full : (is_writable($folder) ? null : self::NotWritable);
+        return false !== $free && $free < self::NO_ROOM
+            ? self::Full
+            : (is_writable($folder)
+                ? null
+                : self::NotWritable);
     }
 
     public function status(): int
@@ -58,10 +74,14 @@ enum StorageTrouble
     public function says(): string
     {
         return match ($this) {
-            self::Busy => 'Figures are being brought in just now, so that this had to wait too long. Nothing of yours was changed. Try again in a moment.',
-            self::Full => 'The disk that holds the figures is full, so that nothing can be changed; nothing was. Make room on it (./keen status shows what takes how much), then try again.',
-            self::NotWritable => 'The folder that holds the figures cannot be written to, so that they can only be looked at; nothing was changed. Give Keen Margin the right to write there, then try again.',
-            self::Damaged => 'The database cannot be read: it is damaged, or no database of Keen Margin. ./keen check says where, ./keen restore brings a backup back.',
+            self::Busy => 'Figures are being brought in just now, so that this had to wait too long. Nothing of '
+                .'yours was changed. Try again in a moment.',
+            self::Full => 'The disk that holds the figures is full, so that nothing can be changed; nothing was. '
+                .'Make room on it (./keen status shows what takes how much), then try again.',
+            self::NotWritable => 'The folder that holds the figures cannot be written to, so that they can only be '
+                .'looked at; nothing was changed. Give Keen Margin the right to write there, then try again.',
+            self::Damaged => 'The database cannot be read: it is damaged, or no database of Keen Margin. ./keen '
+                .'check says where, ./keen restore brings a backup back.',
         };
     }
 }

@@ -65,18 +65,23 @@ final readonly class StoredFigures implements Figures
 
     public function sums(array $measures, array $where): Sums
     {
-        return ($this->added($measures, $where, null, Scenario::cases())[''] ?? new SeriesAdder())->sums($this->dataset);
+        return ($this->added($measures, $where, null, Scenario::cases())[''] ?? new SeriesAdder())->sums(
+            $this->dataset,
+        );
     }
 
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array
     {
-        return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $this->added($measures, $where, $this->breakdown($breakdown), $scenarios));
+        return array_map(
+            fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset),
+            $this->added($measures, $where, $this->breakdown($breakdown), $scenarios),
+        );
     }
 
     /**
-     * @param list<string>                    $measures
+     * @param list<string> $measures
      * @param list<MemberFilter|NumberFilter> $where
-     * @param list<Scenario>                  $scenarios
+     * @param list<Scenario> $scenarios
      *
      * @return array<string|int, SeriesAdder> by member's name, or under ''
      */
@@ -89,10 +94,14 @@ final readonly class StoredFigures implements Figures
                 $counted[(int) $measure->id] = $measure->measure()->isCounted();
             }
         }
-        $codes = array_map(static fn (int $number): string => SeriesStore::scenario($number)->value, array_combine(range(1, 5), range(1, 5)));
+        $codes = array_map(
+            static fn (int $number): string => SeriesStore::scenario($number)->value,
+            array_combine(range(1, 5), range(1, 5)),
+        );
         $adders = [];
         $merged = null === $by ? [] : $this->members[$by->name]->merged;
-        foreach ($this->rows(array_keys($names), $where, $by, array_map(SeriesStore::scenarioNumber(...), $scenarios)) as $row) {
+        $rows = $this->rows(array_keys($names), $where, $by, array_map(SeriesStore::scenarioNumber(...), $scenarios));
+        foreach ($rows as $row) {
             $adder = $adders[$merged[$row[2]] ?? $row[2]] ??= new SeriesAdder();
             $adder->add($names[$row[0]], $codes[$row[1]], $row[3], $counted[$row[0]] ? $row[4] ?? '' : false);
         }
@@ -112,11 +121,12 @@ final readonly class StoredFigures implements Figures
     /**
      * From kept totals where they answer the question, else from the series themselves.
      *
-     * @param list<int>                       $measures
+     * @param list<int> $measures
      * @param list<MemberFilter|NumberFilter> $where
-     * @param list<int>                       $scenarios numbers
+     * @param list<int> $scenarios numbers
      *
-     * @return iterable<array{0: int, 1: int, 2: int, 3: string, 4?: string}> measure, scenario, member or 0, amounts, counts
+     * @return iterable<array{0: int, 1: int, 2: int, 3: string, 4?: string}> measure, scenario, member or 0, amounts,
+     *                                                                        counts
      */
     private function rows(array $measures, array $where, ?BreakdownRecord $by, array $scenarios): iterable
     {
@@ -124,15 +134,34 @@ final readonly class StoredFigures implements Figures
         if ([] === $where && null === $by) {
             return $this->store->totals($dataset, self::ALL, $measures, $scenarios);
         }
-        $beside = array_values(array_filter($where, fn (MemberFilter|NumberFilter $filter): bool => null === $this->maybeBreakdown($filter->field())));
-        $conditions = array_map($this->condition(...), array_values(array_filter($where, fn (MemberFilter|NumberFilter $filter): bool => null !== $this->maybeBreakdown($filter->field()))));
+        $beside = array_values(
+            array_filter(
+                $where,
+                fn (MemberFilter|NumberFilter $filter): bool => null === $this->maybeBreakdown($filter->field()),
+            ),
+        );
+        $conditions = array_map(
+            $this->condition(...),
+            array_values(
+                array_filter(
+                    $where,
+                    fn (MemberFilter|NumberFilter $filter): bool => null !== $this->maybeBreakdown($filter->field()),
+                ),
+            ),
+        );
         if ([] !== $beside) {
             return $this->beside($beside, $measures, $scenarios, $conditions, $by?->position);
         }
         $only = 1 === \count($where) ? $this->maybeBreakdown($where[0]->field()) : null;
         $of = [] === $where ? $by : (null === $by || $by === $only ? $only : null);
         if (null !== $of && $this->store->keepsTotalsOf($dataset, $of->position)) {
-            $rows = $this->store->totals($dataset, $of->position, $measures, $scenarios, [] === $where ? null : $this->kept($of, $conditions[0]));
+            $rows = $this->store->totals(
+                $dataset,
+                $of->position,
+                $measures,
+                $scenarios,
+                [] === $where ? null : $this->kept($of, $conditions[0]),
+            );
 
             return null === $by ? self::together($rows) : $rows;
         }
@@ -143,29 +172,48 @@ final readonly class StoredFigures implements Figures
     /**
      * From the series, those amounts beside which other measures lie within limits.
      *
-     * @param list<MemberFilter|NumberFilter>   $filters    by measures
-     * @param list<int>                         $measures
-     * @param list<int>                         $scenarios
+     * @param list<MemberFilter|NumberFilter> $filters by measures
+     * @param list<int> $measures
+     * @param list<int> $scenarios
      * @param list<array{int, list<int>, bool}> $conditions
      *
      * @return \Generator<int, array{int, int, int, string}>
      */
-    private function beside(array $filters, array $measures, array $scenarios, array $conditions, ?int $by): \Generator
-    {
+    private function beside(
+        array $filters,
+        array $measures,
+        array $scenarios,
+        array $conditions,
+        ?int $by,
+    ): \Generator {
         $beside = [];
         foreach ($filters as $filter) {
             foreach ($this->record->measures as $measure) {
                 if ($filter instanceof NumberFilter && $measure->name === $filter->field) {
                     $beside[] = $one = new BesideFilter($filter, max(0, $measure->scale));
-                    foreach ($this->store->seriesOf((int) $this->record->id, [(int) $measure->id], array_map(SeriesStore::scenarioNumber(...), Scenario::cases()), $conditions) as [, $scenario, $members, $amounts]) {
+                    foreach (
+                        $this->store->seriesOf(
+                            (int) $this->record->id,
+                            [(int) $measure->id],
+                            array_map(SeriesStore::scenarioNumber(...), Scenario::cases()),
+                            $conditions,
+                        ) as [, $scenario, $members, $amounts]
+                    ) {
                         $one->put((string) $scenario, implode(',', $members), $amounts);
                     }
                 }
             }
         }
         $actual = (string) SeriesStore::scenarioNumber(Scenario::Actual);
-        foreach ($this->store->seriesOf((int) $this->record->id, $measures, $scenarios, $conditions) as [$measure, $scenario, $members, $amounts]) {
-            $kept = array_reduce($beside, static fn (string $packed, BesideFilter $filter): string => '' === $packed ? '' : $filter->kept((string) $scenario, $actual, implode(',', $members), $packed), $amounts);
+        $series = $this->store->seriesOf((int) $this->record->id, $measures, $scenarios, $conditions);
+        foreach ($series as [$measure, $scenario, $members, $amounts]) {
+            $kept = array_reduce(
+                $beside,
+                static fn (string $packed, BesideFilter $filter): string => '' === $packed
+                    ? ''
+                    : $filter->kept((string) $scenario, $actual, implode(',', $members), $packed),
+                $amounts,
+            );
             if ('' !== $kept) {
                 yield [$measure, $scenario, null === $by ? 0 : $members[$by], $kept];
             }
@@ -179,7 +227,9 @@ final readonly class StoredFigures implements Figures
      */
     private function kept(BreakdownRecord $breakdown, array $condition): array
     {
-        return $condition[2] ? $condition[1] : array_values(array_diff(array_keys($this->members[$breakdown->name]->names()), $condition[1]));
+        return $condition[2]
+            ? $condition[1]
+            : array_values(array_diff(array_keys($this->members[$breakdown->name]->names()), $condition[1]));
     }
 
     /**
@@ -199,7 +249,11 @@ final readonly class StoredFigures implements Figures
     {
         $breakdown = $this->breakdown($filter->field());
 
-        return [$breakdown->position, $this->members[$breakdown->name]->filtered($filter), $filter instanceof NumberFilter || $filter->keeps];
+        return [
+            $breakdown->position,
+            $this->members[$breakdown->name]->filtered($filter),
+            $filter instanceof NumberFilter || $filter->keeps,
+        ];
     }
 
     private function maybeBreakdown(string $name): ?BreakdownRecord
@@ -230,10 +284,26 @@ final readonly class StoredFigures implements Figures
             array_values(array_map(static fn (BreakdownMembers $own): Dimension => $own->dimension(), $members)),
             $grain,
             $calendar,
-            new Coverage(array_map(static fn (array $starts): array => array_map(static fn (int $start): Period => Period::ofStart($grain, $start, $calendar), $starts), $record->coverage)),
+            new Coverage(
+                array_map(
+                    static fn (array $starts): array => array_map(
+                        static fn (int $start): Period => Period::ofStart($grain, $start, $calendar),
+                        $starts,
+                    ),
+                    $record->coverage,
+                ),
+            ),
             null === $record->closedThrough ? null : Period::of($record->closedThrough, $calendar),
             $record->organisation,
-            array_map(static fn (array $notice): Notice => new Notice($notice['id'], $notice['holds'], $notice['says'], $notice['members'] ?? []), $record->notices),
+            array_map(
+                static fn (array $notice): Notice => new Notice(
+                    $notice['id'],
+                    $notice['holds'],
+                    $notice['says'],
+                    $notice['members'] ?? [],
+                ),
+                $record->notices,
+            ),
         );
     }
 }

@@ -7,7 +7,10 @@ namespace KeenMargin\App\Storage;
 use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 
-/** Brings a dataset's kept totals, coverage and count up to date after a few amounts have changed, without adding up the rest. */
+/**
+ * Brings a dataset's kept totals, coverage and count up to date after a few amounts have changed, without adding up the
+ * rest.
+ */
 final class TotalsPatch
 {
     private const ALL = -1;
@@ -31,7 +34,8 @@ final class TotalsPatch
     /**
      * To be called after the series themselves are written.
      *
-     * @param list<array{int, int, list<int>, int, ?int, ?int}> $changes measure, scenario, members, period start, amount before and after
+     * @param list<array{int, int, list<int>, int, ?int, ?int}> $changes measure, scenario, members, period start,
+     *                                                                   amount before and after
      */
     public function apply(array $changes): void
     {
@@ -59,7 +63,16 @@ final class TotalsPatch
         if ([] !== $counts || $this->isCounted($measure)) {
             $counts[$start] = ($counts[$start] ?? 0) + (null === $after ? 0 : 1) - (null === $before ? 0 : 1);
         }
-        if (null === $after && !$this->store->hasAny((int) $this->record->id, $measure, $scenario, self::ALL === $place ? null : [$place, $member], $start)) {
+        if (
+            null === $after
+            && !$this->store->hasAny(
+                (int) $this->record->id,
+                $measure,
+                $scenario,
+                self::ALL === $place ? null : [$place, $member],
+                $start,
+            )
+        ) {
             unset($sums[$start], $counts[$start]);
         }
         $this->rows[$row] = [$sums, $counts];
@@ -67,7 +80,11 @@ final class TotalsPatch
 
     private static function whole(mixed $sum): int
     {
-        return \is_int($sum) ? $sum : throw RefusedFigures::whole('The sum has more digits than can be kept exactly. Give the amounts in thousands.');
+        return \is_int($sum)
+            ? $sum
+            : throw RefusedFigures::whole(
+                'The sum has more digits than can be kept exactly. Give the amounts in thousands.',
+            );
     }
 
     private function isCounted(int $measure): bool
@@ -84,7 +101,8 @@ final class TotalsPatch
     /** @return array{array<int, int>, array<int, int>} */
     private function read(int $place, int $member, int $measure, int $scenario): array
     {
-        foreach ($this->store->totals((int) $this->record->id, $place, [$measure], [$scenario], [$member]) as [, , , $amounts, $counts]) {
+        $totals = $this->store->totals((int) $this->record->id, $place, [$measure], [$scenario], [$member]);
+        foreach ($totals as [, , , $amounts, $counts]) {
             return [PackedAmounts::unpack($amounts), PackedAmounts::unpack($counts)];
         }
 
@@ -96,7 +114,15 @@ final class TotalsPatch
         $writer = new SeriesWriter($this->store->connection);
         foreach ($this->rows as $row => [$sums, $counts]) {
             [$place, $member, $measure, $scenario] = array_map(intval(...), explode(',', $row));
-            $writer->total((int) $this->record->id, $place, $member, $measure, $scenario, PackedAmounts::pack($sums), PackedAmounts::pack($counts));
+            $writer->total(
+                (int) $this->record->id,
+                $place,
+                $member,
+                $measure,
+                $scenario,
+                PackedAmounts::pack($sums),
+                PackedAmounts::pack($counts),
+            );
         }
         $writer->flush();
     }
@@ -105,12 +131,17 @@ final class TotalsPatch
     private function cover(array $touched, int $facts): void
     {
         $coverage = $this->record->coverage;
-        $measures = array_map(static fn (MeasureRecord $measure): int => (int) $measure->id, array_values($this->record->measures->toArray()));
+        $measures = array_map(
+            static fn (MeasureRecord $measure): int => (int) $measure->id,
+            array_values($this->record->measures->toArray()),
+        );
         foreach ($touched as $scenario => $starts) {
             $code = SeriesStore::scenario($scenario)->value;
             $known = array_fill_keys($coverage[$code] ?? [], true);
             $there = [];
-            foreach ($this->store->totals((int) $this->record->id, self::ALL, $measures, [$scenario]) as [, , , $amounts]) {
+            foreach (
+                $this->store->totals((int) $this->record->id, self::ALL, $measures, [$scenario]) as [, , , $amounts]
+            ) {
                 $there += PackedAmounts::unpack($amounts);
             }
             $known = array_diff_key($known, array_diff_key($starts, $there)) + array_intersect_key($starts, $there);

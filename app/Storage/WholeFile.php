@@ -10,7 +10,11 @@ final class WholeFile
     /** @throws NotWritten */
     public static function write(string $path, string $bytes): void
     {
-        self::put($path, \strlen($bytes), static fn (string $part): bool => \strlen($bytes) === @file_put_contents($part, $bytes));
+        self::put(
+            $path,
+            \strlen($bytes),
+            static fn (string $part): bool => \strlen($bytes) === @file_put_contents($part, $bytes),
+        );
     }
 
     /** @throws NotWritten */

@@ -7,7 +7,10 @@ namespace KeenMargin\App\Storage;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\DriverException;
 
-/** Writes on the side of reading: what was looked at, what was found. While somebody else writes they are left out, not waited for. */
+/**
+ * Writes on the side of reading: what was looked at, what was found. While somebody else writes they are left out, not
+ * waited for.
+ */
 final readonly class WriteAside
 {
     private const PATIENCE = 20;
@@ -27,7 +30,9 @@ final readonly class WriteAside
             // The next reader will write it. Reading goes on, also where the disk is full or cannot be written to.
             null !== StorageTrouble::maybeOf($e) || throw $e;
         } finally {
-            $this->connection->executeStatement('PRAGMA busy_timeout = '.(is_numeric($patience) ? (int) $patience : 0));
+            $this->connection->executeStatement(
+                'PRAGMA busy_timeout = '.(is_numeric($patience) ? (int) $patience : 0),
+            );
         }
     }
 }

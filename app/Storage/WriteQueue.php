@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 /**
- * Who wants to write waits here for those before. SQLite's own waiting sleeps ever longer, so that many writers at once leave
+ * Who wants to write waits here for those before. SQLite's own waiting sleeps ever longer, so that many writers at once
+ * leave
  * the database idle and make some of them wait for seconds; a file lock that is tried often does neither.
  */
 final class WriteQueue
@@ -20,7 +21,9 @@ final class WriteQueue
     {
     }
 
-    /** Whoever waits too long goes on: SQLite itself says then whether there is room, and whether others still write. */
+    /**
+     * Whoever waits too long goes on: SQLite itself says then whether there is room, and whether others still write.
+     */
     public function enter(): void
     {
         $lock = @fopen("$this->database.turn", 'c');

@@ -9,7 +9,8 @@ use Doctrine\DBAL\Exception as DatabaseException;
 use Doctrine\ORM\EntityManagerInterface;
 
 /**
- * One writer at a time. Work that reads what it then changes runs in a transaction that holds the write lock from its start,
+ * One writer at a time. Work that reads what it then changes runs in a transaction that holds the write lock from its
+ * start,
  * and loads its records within it: what was loaded before may be older than what another writer has left.
  */
 final readonly class WriteTurn
@@ -22,7 +23,8 @@ final readonly class WriteTurn
     }
 
     /**
-     * Changes to records are written when the work returns; nothing is when it throws. May be called within another turn.
+     * Changes to records are written when the work returns; nothing is when it throws. May be called within another
+     * turn.
      *
      * @template T
      *
@@ -94,7 +96,9 @@ final readonly class WriteTurn
         return $this->take(function () use ($id, $work): mixed {
             $record = $this->manager->find(DatasetRecord::class, $id);
 
-            return null !== $record && null === $record->deletedAt ? $work($record) : throw new DeletedMeanwhile("There is no dataset $id. It may have been deleted.");
+            return null !== $record && null === $record->deletedAt
+                ? $work($record)
+                : throw new DeletedMeanwhile("There is no dataset $id. It may have been deleted.");
         });
     }
 }

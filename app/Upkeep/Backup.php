@@ -8,7 +8,8 @@ use KeenMargin\App\Storage\KeptFiles;
 use KeenMargin\App\Storage\NotWritten;
 
 /**
- * All that is kept as one file: the database as it is at one moment, by SQLite's own copy, and the files that its imports refer
+ * All that is kept as one file: the database as it is at one moment, by SQLite's own copy, and the files that its
+ * imports refer
  * to, with a manifest of digests. Others go on reading and writing meanwhile.
  */
 final class Backup
@@ -19,7 +20,8 @@ final class Backup
     private const FORMAT = 1;
 
     /**
-     * @return array{bytes: int, datasets: int, files: int, missing: list<string>} what the backup holds; files that it cannot
+     * @return array{bytes: int, datasets: int, files: int, missing: list<string>} what the backup holds; files that it
+     *                                                                             cannot
      *                                                                             hold as they are not there
      *
      * @throws NotWritten|NotRestored
@@ -35,7 +37,10 @@ final class Backup
                 self::copy($database, $copy);
                 $kept = KeptFiles::beside($database);
                 $opened = Soundness::opened($copy);
-                $names = self::column($opened, 'SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL ORDER BY 1');
+                $names = self::column(
+                    $opened,
+                    'SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL ORDER BY 1',
+                );
                 $datasets = (int) (self::column($opened, 'SELECT COUNT(*) FROM dataset')[0] ?? 0);
                 unset($opened);
                 $there = array_values(array_filter($names, $kept->isUnchanged(...)));
@@ -43,11 +48,19 @@ final class Backup
                 foreach ($there as $name) {
                     $entries["files/$name"] = "$kept->folder/$name";
                 }
-                self::pack($part, $entries, ['datasets' => $datasets, 'missing' => array_values(array_diff($names, $there))]);
+                self::pack($part, $entries, [
+                    'datasets' => $datasets,
+                    'missing' => array_values(array_diff($names, $there)),
+                ]);
                 BackupFile::opened($part)->verify();
                 @rename($part, $to) || throw NotWritten::at($to);
 
-                return ['bytes' => (int) filesize($to), 'datasets' => $datasets, 'files' => \count($there), 'missing' => array_values(array_diff($names, $there))];
+                return [
+                    'bytes' => (int) filesize($to),
+                    'datasets' => $datasets,
+                    'files' => \count($there),
+                    'missing' => array_values(array_diff($names, $there)),
+                ];
             } finally {
                 foreach ([$copy, "$copy-journal", $part] as $left) {
                     @unlink($left);
@@ -64,7 +77,7 @@ final class Backup
 
     /**
      * @param array<string, string> $entries paths by name
-     * @param array<string, mixed>  $more
+     * @param array<string, mixed> $more
      */
     private static function pack(string $to, array $entries, array $more): void
     {
@@ -77,8 +90,15 @@ final class Backup
             $zip->addFile($path, $name);
             $digests[$name] = ['bytes' => (int) filesize($path), self::DIGEST => hash_file(self::DIGEST, $path)];
         }
-        $manifest = ['keenMarginBackup' => self::FORMAT, 'at' => (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)] + $more + ['entries' => $digests];
-        $zip->addFromString(self::MANIFEST, json_encode($manifest, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR));
+        $manifest = [
+            'keenMarginBackup' => self::FORMAT,
+            'at' => (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
+        ] +
+            $more + ['entries' => $digests];
+        $zip->addFromString(
+            self::MANIFEST,
+            json_encode($manifest, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR),
+        );
         @$zip->close() || throw NotWritten::at($to, (int) array_sum(array_map(filesize(...), $entries)));
     }
 
@@ -88,6 +108,11 @@ final class Backup
         $rows = $database->query($sql);
 
         /** @var list<string> */
-        return false === $rows ? [] : array_map(static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '', $rows->fetchAll(\PDO::FETCH_COLUMN));
+        return false === $rows
+            ? []
+            : array_map(
+                static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '',
+                $rows->fetchAll(\PDO::FETCH_COLUMN),
+            );
     }
 }

@@ -25,13 +25,21 @@ final readonly class BackupFile
             throw new NotRestored(basename($path).' is no backup, or was cut short.');
         }
         $manifest = json_decode((string) $zip->getFromName(Backup::MANIFEST), true);
-        $told = \is_array($manifest) && 1 === ($manifest['keenMarginBackup'] ?? null) ? $manifest['entries'] ?? null : null;
+        $told =
+            \is_array($manifest) && 1 === ($manifest['keenMarginBackup'] ?? null)
+                ? $manifest['entries'] ?? null
+                : null;
         if (!\is_array($told) || !isset($told[Backup::DATABASE])) {
             throw new NotRestored(basename($path).' is no backup of Keen Margin, or of a later version.');
         }
         $entries = [];
         foreach ($told as $name => $entry) {
-            if (1 !== preg_match(self::ENTRY, (string) $name) || !\is_array($entry) || !\is_int($entry['bytes'] ?? null) || !\is_string($entry[Backup::DIGEST] ?? null)) {
+            if (
+                1 !== preg_match(self::ENTRY, (string) $name)
+                || !\is_array($entry)
+                || !\is_int($entry['bytes'] ?? null)
+                || !\is_string($entry[Backup::DIGEST] ?? null)
+            ) {
                 throw new NotRestored('Its manifest names what no backup holds.');
             }
             $entries[(string) $name] = ['bytes' => $entry['bytes'], 'sha256' => $entry[Backup::DIGEST]];
@@ -51,7 +59,12 @@ final readonly class BackupFile
     /** @return list<string> names of the kept files */
     public function files(): array
     {
-        return array_map(static fn (string $name): string => substr($name, 6), array_values(array_filter(array_keys($this->entries), static fn (string $name): bool => Backup::DATABASE !== $name)));
+        return array_map(
+            static fn (string $name): string => substr($name, 6),
+            array_values(
+                array_filter(array_keys($this->entries), static fn (string $name): bool => Backup::DATABASE !== $name),
+            ),
+        );
     }
 
     /** @throws NotRestored|NotWritten */
@@ -91,8 +104,14 @@ final readonly class BackupFile
                 return false;
             }
         }
-        if (false === $stream || $bytes !== $this->entries[$name]['bytes'] || hash_final($digest) !== $this->entries[$name]['sha256']) {
-            throw new NotRestored("$name in it does not hold what the manifest says: the backup is damaged. Nothing was changed.");
+        if (
+            false === $stream
+            || $bytes !== $this->entries[$name]['bytes']
+            || hash_final($digest) !== $this->entries[$name]['sha256']
+        ) {
+            throw new NotRestored(
+                "$name in it does not hold what the manifest says: the backup is damaged. Nothing was changed.",
+            );
         }
 
         return true;

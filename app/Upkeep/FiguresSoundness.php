@@ -20,17 +20,36 @@ final readonly class FiguresSoundness
     {
     }
 
-    /** @return array{list<string>, list<string>} what is wrong with the series of a dataset, and with what is kept along */
+    /**
+     * @return array{list<string>, list<string>} what is wrong with the series of a dataset, and with what is kept along
+     */
     public function of(int $dataset): array
     {
         $counted = $this->counted($dataset);
-        $imports = array_fill_keys(array_map(intval(...), array_column($this->rows->texts("SELECT id FROM import WHERE dataset_id = $dataset"), 0)), true);
-        $places = array_map(intval(...), array_column($this->rows->texts("SELECT DISTINCT place FROM series_total WHERE dataset = $dataset"), 0));
+        $imports = array_fill_keys(
+            array_map(
+                intval(...),
+                array_column($this->rows->texts("SELECT id FROM import WHERE dataset_id = $dataset"), 0),
+            ),
+            true,
+        );
+        $places = array_map(
+            intval(...),
+            array_column($this->rows->texts("SELECT DISTINCT place FROM series_total WHERE dataset = $dataset"), 0),
+        );
         $adders = array_fill_keys([self::ALL, ...$places], []);
         $wrong = [];
         $facts = 0;
-        $members = implode(', ', array_map(static fn (int $place): string => "s.m$place", range(0, SeriesStore::PLACES - 1)));
-        foreach ($this->rows->each("SELECT s.id, s.measure, s.scenario, p.amounts, p.imports, $members FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset") as $row) {
+        $members = implode(
+            ', ',
+            array_map(static fn (int $place): string => "s.m$place", range(0, SeriesStore::PLACES - 1)),
+        );
+        foreach (
+            $this->rows->each(
+                'SELECT s.id, s.measure, s.scenario, p.amounts, '
+                    ."p.imports, $members FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset",
+            ) as $row
+        ) {
             [$id, $measure, $scenario, $amounts, $by] = array_map(strval(...), $row);
             $says = self::wrongRun($amounts, $by, $imports);
             if (null !== $says) {
@@ -40,23 +59,52 @@ final readonly class FiguresSoundness
             $facts += PackedAmounts::count($amounts);
             foreach (array_keys($adders) as $place) {
                 $member = self::ALL === $place ? SeriesStore::NO_MEMBER : (int) $row[5 + $place];
-                ($adders[$place][$member] ??= new SeriesAdder())->add($measure, $scenario, $amounts, $counted[$measure] ?? false ? '' : false);
+                ($adders[$place][$member] ??= new SeriesAdder())->add(
+                    $measure,
+                    $scenario,
+                    $amounts,
+                    $counted[$measure] ?? false ? '' : false,
+                );
             }
         }
-        foreach ($this->rows->each("SELECT t.series, t.import, t.amounts, t.imports FROM series s JOIN touched t ON t.series = s.id WHERE s.dataset = $dataset") as $row) {
+        foreach (
+            $this->rows->each(
+                'SELECT t.series, t.import, t.amounts, t.imports FROM series s JOIN touched t ON t.series = s.id '
+                    ."WHERE s.dataset = $dataset",
+            ) as $row
+        ) {
             $says = self::wrongRun((string) $row[2], (string) $row[3], $imports, true);
-            null === $says || $wrong[] = "what import $row[1] found in series $row[0] $says";
+            null === $says || ($wrong[] = "what import $row[1] found in series $row[0] $says");
         }
 
-        return [$wrong, [] === $wrong ? [...$this->wrongTotals($dataset, $adders, $counted), ...$this->wrongCoverage($dataset, $adders[self::ALL][SeriesStore::NO_MEMBER] ?? new SeriesAdder(), $facts)] : []];
+        return [
+            $wrong,
+            [] === $wrong
+                ? [
+                    ...$this->wrongTotals($dataset, $adders, $counted),
+                    ...$this->wrongCoverage(
+                        $dataset,
+                        $adders[self::ALL][SeriesStore::NO_MEMBER] ?? new SeriesAdder(),
+                        $facts,
+                    ),
+                ]
+                : [],
+        ];
     }
 
     /** @return array<string, bool> whether totals of a measure hold how many amounts are in each, by its id */
     private function counted(int $dataset): array
     {
         $counted = [];
-        foreach ($this->rows->texts("SELECT id, name, grouping, over_members FROM measure WHERE dataset_id = $dataset") as [$id, $name, $grouping, $overMembers]) {
-            $counted[$id] = (new Measure($name, grouping: Grouping::from($grouping), overMembers: OverMembers::from($overMembers)))->isCounted();
+        foreach (
+            $this->rows->texts('SELECT id, name, grouping, over_members FROM measure WHERE dataset_id '
+                ."= $dataset") as [$id, $name, $grouping, $overMembers]
+        ) {
+            $counted[$id] = (new Measure(
+                $name,
+                grouping: Grouping::from($grouping),
+                overMembers: OverMembers::from($overMembers),
+            ))->isCounted();
         }
 
         return $counted;
@@ -74,7 +122,10 @@ final readonly class FiguresSoundness
         if (\count($starts) !== PackedAmounts::count($amounts) || $sorted !== $starts) {
             return 'has periods that are there twice or out of order';
         }
-        if (8 !== \strlen($by) && array_keys(PackedAmounts::unpack(0 === \strlen($by) % PackedAmounts::BYTES ? $by : '')) !== $starts) {
+        if (
+            8 !== \strlen($by)
+            && array_keys(PackedAmounts::unpack(0 === \strlen($by) % PackedAmounts::BYTES ? $by : '')) !== $starts
+        ) {
             return 'has amounts of which it is not known where they came from';
         }
         $ids = '' === $by ? [] : (8 === \strlen($by) ? [PackedAmounts::first($by)] : PackedAmounts::unpack($by));
@@ -84,18 +135,25 @@ final readonly class FiguresSoundness
     }
 
     /**
-     * @param array<int, array<int, SeriesAdder>> $adders  by place and member
-     * @param array<string, bool>                 $counted
+     * @param array<int, array<int, SeriesAdder>> $adders by place and member
+     * @param array<string, bool> $counted
      *
      * @return list<string>
      */
     private function wrongTotals(int $dataset, array $adders, array $counted): array
     {
         $kept = $wrong = [];
-        foreach ($this->rows->each("SELECT place, member, measure, scenario, amounts, counts FROM series_total WHERE dataset = $dataset") as $row) {
+        foreach (
+            $this->rows->each(
+                "SELECT place, member, measure, scenario, amounts, counts FROM series_total WHERE dataset = $dataset",
+            ) as $row
+        ) {
             [$place, $member, $measure, $scenario, $amounts, $counts] = array_map(strval(...), $row);
             if ('' !== $amounts) {
-                $kept["$place,$member,$measure,$scenario"] = [PackedAmounts::unpack($amounts), $counted[$measure] ?? false ? PackedAmounts::unpack($counts) : []];
+                $kept["$place,$member,$measure,$scenario"] = [
+                    PackedAmounts::unpack($amounts),
+                    $counted[$measure] ?? false ? PackedAmounts::unpack($counts) : [],
+                ];
             }
         }
         foreach ($adders as $place => $byMember) {
@@ -106,14 +164,23 @@ final readonly class FiguresSoundness
                     ksort($counts);
                     null !== $sums && ksort($sums);
                     if (($kept[$key] ?? null) !== [$sums, $counts]) {
-                        $wrong[] = "the total of measure $measure in scenario $scenario".(self::ALL === $place ? '' : ", member $member").' is not the sum of its amounts';
+                        $wrong[] =
+                            "the total of measure $measure in scenario $scenario".
+                            (self::ALL === $place ? '' : ", member $member").
+                            ' is not the sum of its amounts';
                     }
                     unset($kept[$key]);
                 }
             }
         }
 
-        return [...$wrong, ...array_map(static fn (string $key): string => "a total ($key) of amounts that are not there", array_keys($kept))];
+        return [
+            ...$wrong,
+            ...array_map(
+                static fn (string $key): string => "a total ($key) of amounts that are not there",
+                array_keys($kept),
+            ),
+        ];
     }
 
     /** @return list<string> */
@@ -129,8 +196,8 @@ final readonly class FiguresSoundness
         $known = json_decode($kept, true);
         ksort($coverage);
         \is_array($known) && ksort($known);
-        $known === $coverage || $wrong[] = 'the periods that it says it covers are not those of its amounts';
-        (int) $count === $facts || $wrong[] = "it says that it has $count amounts, and has $facts";
+        $known === $coverage || ($wrong[] = 'the periods that it says it covers are not those of its amounts');
+        (int) $count === $facts || ($wrong[] = "it says that it has $count amounts, and has $facts");
 
         return $wrong;
     }

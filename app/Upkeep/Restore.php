@@ -12,8 +12,8 @@ use KeenMargin\App\Storage\WholeFile;
 final class Restore
 {
     /**
-     * @param string $database  where it is to be
-     * @param bool   $isReplace whether what is there may be put aside
+     * @param string $database where it is to be
+     * @param bool $isReplace whether what is there may be put aside
      *
      * @return array{files: int, beside: ?string} how many kept files came back; where what was there before lies now
      *
@@ -22,9 +22,13 @@ final class Restore
     public static function run(BackupFile $backup, string $database, bool $isReplace): array
     {
         $files = KeptFiles::beside($database);
-        $isThere = file_exists($database) || file_exists("$database-wal") || (!$files->isShared() && [] !== $files->sizes());
+        $isThere =
+            file_exists($database) || file_exists("$database-wal") || (!$files->isShared() && [] !== $files->sizes());
         if ($isThere && !$isReplace) {
-            throw new NotRestored("There are figures in $database already. Name another place with --to, or give --replace: what is there is kept beside.");
+            throw new NotRestored(
+                "There are figures in $database already. Name another place with --to, or give --replace: what is "
+                    .'there is kept beside.',
+            );
         }
         WholeFile::folder(\dirname($database));
         $new = "$database.restoring";
@@ -51,7 +55,9 @@ final class Restore
         foreach (Soundness::ofFile($database)->check() as $check) {
             // A file that was missing when the backup was made is missing still; it says so.
             if ([] !== $check['troubles'] && !str_contains($check['what'], 'kept file')) {
-                throw new NotRestored("What the backup holds is not sound: {$check['troubles'][0]}. Nothing was changed.");
+                throw new NotRestored(
+                    "What the backup holds is not sound: {$check['troubles'][0]}. Nothing was changed.",
+                );
             }
         }
     }
@@ -78,10 +84,17 @@ final class Restore
             // Another database goes on referring to them.
             WholeFile::folder("$beside/files");
             foreach (array_keys($files->sizes()) as $name) {
-                @link("$files->folder/$name", "$beside/files/$name") || WholeFile::copy("$files->folder/$name", "$beside/files/$name");
+                @link("$files->folder/$name", "$beside/files/$name")
+                    || WholeFile::copy("$files->folder/$name", "$beside/files/$name");
             }
         }
-        $moved = [$database, "$database-wal", "$database-shm", "$database.schema", ...$files->isShared() ? [] : [$files->folder]];
+        $moved = [
+            $database,
+            "$database-wal",
+            "$database-shm",
+            "$database.schema",
+            ...$files->isShared() ? [] : [$files->folder],
+        ];
         foreach ($moved as $path) {
             if (file_exists($path) && !@rename($path, "$beside/".basename($path))) {
                 throw NotWritten::at($path);

@@ -10,7 +10,8 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\PackedAmounts;
 
 /**
- * Whether a store is sound: the database by its own checks, every amount where it belongs, what is kept along as it follows
+ * Whether a store is sound: the database by its own checks, every amount where it belongs, what is kept along as it
+ * follows
  * from the amounts, every kept file as it came. Reads one state of the database, also while others write.
  */
 final readonly class Soundness
@@ -38,7 +39,9 @@ final readonly class Soundness
         return $opened;
     }
 
-    /** @return list<array{what: string, troubles: list<string>}> each check with what is wrong; nothing where it holds */
+    /**
+     * @return list<array{what: string, troubles: list<string>}> each check with what is wrong; nothing where it holds
+     */
     public function check(): array
     {
         $this->database->beginTransaction();
@@ -57,8 +60,17 @@ final readonly class Soundness
                 array_push($series, ...array_map($told, $ofSeries));
                 array_push($totals, ...array_map($told, $ofTotals));
             }
-            $count = Wording::count($this->rows->number('SELECT COALESCE(SUM(LENGTH(amounts)), 0) / '.PackedAmounts::BYTES.' FROM packed'), 'amount', 'amounts');
-            $done[] = ['what' => "$count in ".Wording::count(\count($datasets), 'dataset', 'datasets'), 'troubles' => self::some($series)];
+            $count = Wording::count(
+                $this->rows->number(
+                    'SELECT COALESCE(SUM(LENGTH(amounts)), 0) / '.PackedAmounts::BYTES.' FROM packed',
+                ),
+                'amount',
+                'amounts',
+            );
+            $done[] = [
+                'what' => "$count in ".Wording::count(\count($datasets), 'dataset', 'datasets'),
+                'troubles' => self::some($series),
+            ];
             $done[] = ['what' => 'totals, coverage and counts kept along', 'troubles' => self::some($totals)];
             $done[] = $this->keptFiles();
 
@@ -83,16 +95,31 @@ final readonly class Soundness
     /** @return list<string> */
     private function references(): array
     {
-        $broken = array_map(static fn (array $row): string => "$row[0]: row $row[1] refers to a $row[2] that is not there", $this->rows->texts('PRAGMA foreign_key_check'));
+        $broken = array_map(
+            static fn (array $row): string => "$row[0]: row $row[1] refers to a $row[2] that is not there",
+            $this->rows->texts('PRAGMA foreign_key_check'),
+        );
         $places = range(0, SeriesStore::PLACES - 1);
         // A series without amounts may be of a step that was undone, with the member that it brought along.
-        $holds = '(EXISTS (SELECT 1 FROM packed p WHERE p.series = s.id) OR EXISTS (SELECT 1 FROM touched t WHERE t.series = s.id AND LENGTH(t.amounts) > 0))';
+        $holds =
+            '(EXISTS (SELECT 1 FROM packed p WHERE p.series = s.id) OR EXISTS (SELECT 1 FROM touched t WHERE '
+                .'t.series = s.id AND LENGTH(t.amounts) > 0))';
         foreach ($places as $place) {
-            $lost = $this->rows->number("SELECT COUNT(*) FROM series s WHERE s.m$place <> 0 AND $holds AND NOT EXISTS (SELECT 1 FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = s.m$place AND b.dataset_id = s.dataset AND b.position = $place)");
-            $lost > 0 && $broken[] = "$lost series refer to members that are not in breakdown ".(1 + $place).' of their dataset';
+            $lost = $this->rows->number(
+                'SELECT COUNT(*) FROM series s WHERE '
+                    ."s.m$place <> 0 AND $holds AND NOT EXISTS (SELECT 1 FROM member m JOIN breakdown b ON b.id = "
+                    ."m.breakdown_id WHERE m.id = s.m$place AND b.dataset_id = s.dataset AND b.position = $place)",
+            );
+            $lost > 0
+                && ($broken[] =
+                    "$lost series refer to members that are not in breakdown ".(1 + $place).' of their dataset');
         }
-        $lost = $this->rows->number("SELECT COUNT(*) FROM series s WHERE $holds AND NOT EXISTS (SELECT 1 FROM measure m WHERE m.id = s.measure AND m.dataset_id = s.dataset)");
-        $lost > 0 && $broken[] = "$lost series refer to measures that are not in their dataset";
+        $lost = $this->rows->number(
+            'SELECT COUNT(*) FROM series s '
+                ."WHERE $holds AND NOT EXISTS (SELECT 1 FROM measure m WHERE m.id = s.measure AND m.dataset_id = "
+                .'s.dataset)',
+        );
+        $lost > 0 && ($broken[] = "$lost series refer to measures that are not in their dataset");
 
         return self::some($broken);
     }
@@ -101,7 +128,10 @@ final readonly class Soundness
     private function keptFiles(): array
     {
         $wrong = [];
-        $names = array_column($this->rows->texts('SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL'), 0);
+        $names = array_column(
+            $this->rows->texts('SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL'),
+            0,
+        );
         foreach ($names as $name) {
             if (null === $this->files->maybePath($name)) {
                 $wrong[] = "$name is not there";
@@ -110,7 +140,10 @@ final readonly class Soundness
             }
         }
 
-        return ['what' => Wording::count(\count($names), 'kept file', 'kept files'), 'troubles' => self::some($wrong)];
+        return [
+            'what' => Wording::count(\count($names), 'kept file', 'kept files'),
+            'troubles' => self::some($wrong),
+        ];
     }
 
     /**

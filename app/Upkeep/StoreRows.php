@@ -14,7 +14,13 @@ final readonly class StoreRows
     /** @return list<list<string>> */
     public function texts(string $sql): array
     {
-        return array_map(static fn (array $row): array => array_map(static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '', $row), iterator_to_array($this->each($sql), false));
+        return array_map(
+            static fn (array $row): array => array_map(
+                static fn (mixed $cell): string => \is_scalar($cell) ? (string) $cell : '',
+                $row,
+            ),
+            iterator_to_array($this->each($sql), false),
+        );
     }
 
     /** @return \Generator<int, list<int|string|null>> */

@@ -25,8 +25,15 @@ final readonly class Tidy
     private const TEMPORARY_HOURS = 24;
     private const SERIES_AT_ONCE = 2_000;
 
-    public function __construct(private Connection $connection, private WriteTurn $turn, private ImportKeeper $imports, private KeptFiles $files, private ReadingShelf $shelf, private JobShelf $jobs, private string $database)
-    {
+    public function __construct(
+        private Connection $connection,
+        private WriteTurn $turn,
+        private ImportKeeper $imports,
+        private KeptFiles $files,
+        private ReadingShelf $shelf,
+        private JobShelf $jobs,
+        private string $database,
+    ) {
     }
 
     /** @return list<string> what went, as sentences */
@@ -35,7 +42,9 @@ final readonly class Tidy
         return Upkeep::alone($this->database, function () use ($now): array {
             $deletedBefore = $now->modify('-'.self::DELETED_DAYS.' days')->format('Y-m-d H:i:s');
             $datasets = $this->datasets($deletedBefore);
-            $charts = (int) $this->connection->executeStatement('DELETE FROM chart WHERE deleted_at < ?', [$deletedBefore]);
+            $charts = (int) $this->connection->executeStatement('DELETE FROM chart WHERE deleted_at < ?', [
+                $deletedBefore,
+            ]);
             $steps = $this->steps($now->modify('-'.self::STEP_DAYS.' days')->format(\DateTimeInterface::ATOM));
             $files = $this->turn->take(fn (): int => $this->files->sweep($this->imports->referred()));
             $this->shelf->clear();
@@ -44,13 +53,32 @@ final readonly class Tidy
             $this->connection->executeStatement('PRAGMA optimize');
             $this->connection->executeStatement('PRAGMA wal_checkpoint(PASSIVE)');
 
-            return array_values(array_filter([
-                $datasets > 0 ? Wording::count($datasets, 'dataset', 'datasets').' deleted more than '.self::DELETED_DAYS.' days ago' : '',
-                $charts > 0 ? Wording::count($charts, 'chart', 'charts').' deleted more than '.self::DELETED_DAYS.' days ago' : '',
-                $steps > 0 ? Wording::count($steps, 'step', 'steps').' that were older than '.self::STEP_DAYS.' days, or more than the last '.number_format(self::MOST_STEPS).' of a dataset' : '',
-                $files > 0 ? Wording::count($files, 'file', 'files').' that no import refers to' : '',
-                $temporary > 0 ? Wording::count($temporary, 'temporary file', 'temporary files') : '',
-            ]));
+            return array_values(
+                array_filter([
+                    $datasets > 0
+                        ? Wording::count($datasets, 'dataset', 'datasets').
+                            ' deleted more than '.
+                            self::DELETED_DAYS.
+                            ' days ago'
+                        : '',
+                    $charts > 0
+                        ? Wording::count($charts, 'chart', 'charts').
+                            ' deleted more than '.
+                            self::DELETED_DAYS.
+                            ' days ago'
+                        : '',
+                    $steps > 0
+                        ? Wording::count($steps, 'step', 'steps').
+                            ' that were older than '.
+                            self::STEP_DAYS.
+                            ' days, or more than the last '.
+                            number_format(self::MOST_STEPS).
+                            ' of a dataset'
+                        : '',
+                    $files > 0 ? Wording::count($files, 'file', 'files').' that no import refers to' : '',
+                    $temporary > 0 ? Wording::count($temporary, 'temporary file', 'temporary files') : '',
+                ]),
+            );
         });
     }
 
@@ -60,9 +88,17 @@ final readonly class Tidy
         $gone = $this->connection->fetchFirstColumn('SELECT id FROM dataset WHERE deleted_at < ?', [$before]);
         foreach ($gone as $id) {
             do {
-                $went = $this->connection->executeStatement('DELETE FROM series WHERE id IN (SELECT id FROM series WHERE dataset = ? LIMIT '.self::SERIES_AT_ONCE.')', [$id]);
+                $went = $this->connection->executeStatement(
+                    'DELETE FROM series WHERE id IN (SELECT id FROM series WHERE dataset = ? LIMIT '.
+                        self::SERIES_AT_ONCE.
+                        ')',
+                    [$id],
+                );
             } while ($went > 0);
-            $this->connection->executeStatement('DELETE FROM dataset WHERE id = ? AND deleted_at < ?', [$id, $before]);
+            $this->connection->executeStatement('DELETE FROM dataset WHERE id = ? AND deleted_at < ?', [
+                $id,
+                $before,
+            ]);
         }
 
         return \count($gone);
@@ -71,8 +107,18 @@ final readonly class Tidy
     private function steps(string $before): int
     {
         $old = (int) $this->connection->executeStatement('DELETE FROM dataset_change WHERE at < ?', [$before]);
-        foreach ($this->connection->fetchFirstColumn('SELECT dataset FROM dataset_change GROUP BY dataset HAVING COUNT(*) > '.self::MOST_STEPS) as $dataset) {
-            $old += (int) $this->connection->executeStatement('DELETE FROM dataset_change WHERE dataset = ? AND id <= (SELECT id FROM dataset_change WHERE dataset = ? ORDER BY id DESC LIMIT 1 OFFSET '.self::MOST_STEPS.')', [$dataset, $dataset]);
+        foreach (
+            $this->connection->fetchFirstColumn(
+                'SELECT dataset FROM dataset_change GROUP BY dataset HAVING COUNT(*) > '.self::MOST_STEPS,
+            ) as $dataset
+        ) {
+            $old += (int) $this->connection->executeStatement(
+                'DELETE FROM dataset_change WHERE dataset = ? AND id <= (SELECT id FROM dataset_change WHERE dataset '
+                    .'= ? ORDER BY id DESC LIMIT 1 OFFSET '.
+                    self::MOST_STEPS.
+                    ')',
+                [$dataset, $dataset],
+            );
         }
 
         return $old;

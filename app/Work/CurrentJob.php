@@ -6,7 +6,10 @@ namespace KeenMargin\App\Work;
 
 use Doctrine\DBAL\Connection;
 
-/** The job that this process works on: told how far it is, asked whether it is still wanted. In a request of its own there is none. */
+/**
+ * The job that this process works on: told how far it is, asked whether it is still wanted. In a request of its own
+ * there is none.
+ */
 final class CurrentJob
 {
     /** A job that takes longer has gone astray. */
@@ -44,7 +47,10 @@ final class CurrentJob
             return;
         }
         $this->told = $now;
-        @file_put_contents("$this->folder/progress", json_encode(['phase' => $phase, 'done' => $done, 'of' => $of], \JSON_THROW_ON_ERROR));
+        @file_put_contents(
+            "$this->folder/progress",
+            json_encode(['phase' => $phase, 'done' => $done, 'of' => $of], \JSON_THROW_ON_ERROR),
+        );
         if (is_file("$this->folder/stop")) {
             throw new Cancelled('It was stopped. Nothing was changed.');
         }
@@ -53,11 +59,17 @@ final class CurrentJob
         }
     }
 
-    /** To be called within the transaction that holds all that the job changes: whoever asks later knows that it was done. */
+    /**
+     * To be called within the transaction that holds all that the job changes: whoever asks later knows that it was
+     * done.
+     */
     public function committing(): void
     {
         if (null !== $this->folder) {
-            $this->connection->executeStatement('INSERT OR IGNORE INTO job_done (id, at) VALUES (?, ?)', [$this->id, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)]);
+            $this->connection->executeStatement('INSERT OR IGNORE INTO job_done (id, at) VALUES (?, ?)', [
+                $this->id,
+                (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
+            ]);
         }
     }
 }

@@ -6,14 +6,21 @@ namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Time\Grain;
 
-/** Bands one after the other, a row each; sums may stand apart at the end. A coarser grain has wider bands and columns. */
+/**
+ * Bands one after the other, a row each; sums may stand apart at the end. A coarser grain has wider bands and columns.
+ */
 final readonly class BandAxis
 {
     private const APART = 0.45;
 
     /** @param list<array{float, float}> $bands where each begins and ends */
-    private function __construct(public float $start, public float $stop, private array $bands, public float $band, public float $column)
-    {
+    private function __construct(
+        public float $start,
+        public float $stop,
+        private array $bands,
+        public float $band,
+        public float $column,
+    ) {
     }
 
     /** @param list<bool> $apart for each band whether it stands apart from the one before */
@@ -37,18 +44,32 @@ final readonly class BandAxis
         $units = \count($apart) + self::APART * \count(array_filter($apart));
         $band = min($widest, ($end - $start) / max(1.0, $units));
 
-        return self::of(array_fill(0, \count($apart), $band), $apart, $start, self::APART * $band, $band, $band * $share);
+        return self::of(
+            array_fill(0, \count($apart), $band),
+            $apart,
+            $start,
+            self::APART * $band,
+            $band,
+            $band * $share,
+        );
     }
 
     /**
      * @param list<float> $heights of the rows
-     * @param list<bool>  $apart
+     * @param list<bool> $apart
      */
     public static function rows(array $heights, array $apart, float $start): self
     {
         $band = [] === $heights ? 24.0 : min($heights);
 
-        return self::of($heights, $apart, $start, 8.0, $band, $band > 30.0 ? 0.56 * $band - 2.8 : min(14.0, 0.56 * $band));
+        return self::of(
+            $heights,
+            $apart,
+            $start,
+            8.0,
+            $band,
+            $band > 30.0 ? 0.56 * $band - 2.8 : min(14.0, 0.56 * $band),
+        );
     }
 
     public function centre(int $i): float
@@ -68,7 +89,7 @@ final readonly class BandAxis
 
     /**
      * @param list<float> $sizes
-     * @param list<bool>  $apart
+     * @param list<bool> $apart
      */
     private static function of(array $sizes, array $apart, float $start, float $gap, float $band, float $column): self
     {

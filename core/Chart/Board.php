@@ -16,7 +16,8 @@ use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
 
 /**
- * Where a kind puts its marks while it lays them out. It knows what is taken, so that no text lands on another or on a mark.
+ * Where a kind puts its marks while it lays them out. It knows what is taken, so that no text lands on another or on a
+ * mark.
  */
 final class Board
 {
@@ -54,8 +55,18 @@ final class Board
     {
         return match (true) {
             $mark instanceof Rect => new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height),
-            $mark instanceof Circle => new Box($mark->x - $mark->radius, $mark->y - $mark->radius, $mark->x + $mark->radius, $mark->y + $mark->radius),
-            $mark instanceof Line => new Box(min($mark->x1, $mark->x2) - 0.5, min($mark->y1, $mark->y2) - 0.5, max($mark->x1, $mark->x2) + 0.5, max($mark->y1, $mark->y2) + 0.5),
+            $mark instanceof Circle => new Box(
+                $mark->x - $mark->radius,
+                $mark->y - $mark->radius,
+                $mark->x + $mark->radius,
+                $mark->y + $mark->radius,
+            ),
+            $mark instanceof Line => new Box(
+                min($mark->x1, $mark->x2) - 0.5,
+                min($mark->y1, $mark->y2) - 0.5,
+                max($mark->x1, $mark->x2) + 0.5,
+                max($mark->y1, $mark->y2) + 0.5,
+            ),
             $mark instanceof Text => $mark->box(),
         };
     }
@@ -77,8 +88,13 @@ final class Board
             [[$x1, $y1], [$x2, $y2]] = [$points[$i - 1], $points[$i]];
             $steps = max(1, (int) ceil(max(abs($x2 - $x1), abs($y2 - $y1)) / self::STEP));
             for ($n = 0; $n < $steps; ++$n) {
-                [$a, $b] = [[$x1 + ($x2 - $x1) * $n / $steps, $y1 + ($y2 - $y1) * $n / $steps], [$x1 + ($x2 - $x1) * ($n + 1) / $steps, $y1 + ($y2 - $y1) * ($n + 1) / $steps]];
-                $this->take(new Box(min($a[0], $b[0]), min($a[1], $b[1]) - 1.0, max($a[0], $b[0]), max($a[1], $b[1]) + 1.0));
+                [$a, $b] = [
+                    [$x1 + (($x2 - $x1) * $n) / $steps, $y1 + (($y2 - $y1) * $n) / $steps],
+                    [$x1 + (($x2 - $x1) * ($n + 1)) / $steps, $y1 + (($y2 - $y1) * ($n + 1)) / $steps],
+                ];
+                $this->take(
+                    new Box(min($a[0], $b[0]), min($a[1], $b[1]) - 1.0, max($a[0], $b[0]), max($a[1], $b[1]) + 1.0),
+                );
             }
         }
     }
@@ -87,7 +103,11 @@ final class Board
     {
         $from = (int) floor($box->left / self::CELL_WIDTH);
         $to = (int) floor($box->right / self::CELL_WIDTH);
-        for ($y = (int) floor($box->top / self::CELL_HEIGHT), $last = (int) floor($box->bottom / self::CELL_HEIGHT); $y <= $last; ++$y) {
+        for (
+            $y = (int) floor($box->top / self::CELL_HEIGHT), $last = (int) floor($box->bottom / self::CELL_HEIGHT);
+            $y <= $last;
+            ++$y
+        ) {
             for ($x = $from; $x <= $to; ++$x) {
                 $this->taken[($y << 10) + $x][] = $box;
             }
@@ -97,11 +117,33 @@ final class Board
 
     /**
      * @param 'start'|'middle'|'end' $anchor
-     * @param 400|600                $weight
+     * @param 400|600 $weight
      */
-    public static function text(float $x, float $y, string $text, string $anchor = 'start', Ink $ink = Ink::Ink, float $size = Type::LABEL, int $weight = 400, string $role = 'label', ?string $key = null, ?string $of = null): Text
-    {
-        return new Text($x, $y, $text, $size, $ink->value, TextMeasure::width($text, $size, $weight), $anchor, $weight, $role, $key, $of);
+    public static function text(
+        float $x,
+        float $y,
+        string $text,
+        string $anchor = 'start',
+        Ink $ink = Ink::Ink,
+        float $size = Type::LABEL,
+        int $weight = 400,
+        string $role = 'label',
+        ?string $key = null,
+        ?string $of = null,
+    ): Text {
+        return new Text(
+            $x,
+            $y,
+            $text,
+            $size,
+            $ink->value,
+            TextMeasure::width($text, $size, $weight),
+            $anchor,
+            $weight,
+            $role,
+            $key,
+            $of,
+        );
     }
 
     public function write(string $group, Text $text): void
@@ -124,10 +166,19 @@ final class Board
         $right = $box->right + self::GAP;
         $from = (int) floor($left / self::CELL_WIDTH);
         $to = (int) floor($right / self::CELL_WIDTH);
-        for ($y = (int) floor($box->top / self::CELL_HEIGHT), $last = (int) floor($box->bottom / self::CELL_HEIGHT); $y <= $last; ++$y) {
+        for (
+            $y = (int) floor($box->top / self::CELL_HEIGHT), $last = (int) floor($box->bottom / self::CELL_HEIGHT);
+            $y <= $last;
+            ++$y
+        ) {
             for ($x = $from; $x <= $to; ++$x) {
                 foreach ($this->taken[($y << 10) + $x] ?? [] as $taken) {
-                    if ($taken->left < $right && $left < $taken->right && $taken->top < $box->bottom && $box->top < $taken->bottom) {
+                    if (
+                        $taken->left < $right
+                        && $left < $taken->right
+                        && $taken->top < $box->bottom
+                        && $box->top < $taken->bottom
+                    ) {
                         return false;
                     }
                 }
@@ -158,7 +209,14 @@ final class Board
         $boxes = [];
         foreach ($this->groups as $marks) {
             foreach ($marks as $mark) {
-                if (($mark instanceof Rect || $mark instanceof Circle || $mark instanceof Line || $mark instanceof Text) && $mark->key === $key && 'highlight' !== $mark->role) {
+                if (
+                    ($mark instanceof Rect
+                        || $mark instanceof Circle
+                        || $mark instanceof Line
+                        || $mark instanceof Text)
+                    && $mark->key === $key
+                    && 'highlight' !== $mark->role
+                ) {
                     $boxes[$mark->role] ??= self::box($mark);
                 }
             }
@@ -182,6 +240,10 @@ final class Board
     {
         $groups = array_filter($this->groups, static fn (array $marks): bool => [] !== $marks);
 
-        return array_map(static fn (array $marks, string $role): Group => new Group($marks, $role), $groups, array_keys($groups));
+        return array_map(
+            static fn (array $marks, string $role): Group => new Group($marks, $role),
+            $groups,
+            array_keys($groups),
+        );
     }
 }

@@ -38,9 +38,21 @@ final readonly class CapacityFill implements ChartKind
     public function scene(Workings $workings, Finish $finish): Scene
     {
         $cut = TotalsCut::of($workings, $finish);
-        $hasTarget = [] !== array_filter($workings->rows, static fn (Row $row): bool => null !== ($row->values['target'] ?? null));
-        $keys = [SeriesKey::bar('total', Style::scenario(Scenario::Budget)), ...$hasTarget ? [SeriesKey::shaped('target', 'tick', Ink::Ink)] : [], SeriesKey::bar('used', Style::scenario(Scenario::Actual), true)];
+        $hasTarget =
+            [] !==
+            array_filter($workings->rows, static fn (Row $row): bool => null !== ($row->values['target'] ?? null));
+        $keys = [
+            SeriesKey::bar('total', Style::scenario(Scenario::Budget)),
+            ...$hasTarget ? [SeriesKey::shaped('target', 'tick', Ink::Ink)] : [],
+            SeriesKey::bar('used', Style::scenario(Scenario::Actual), true),
+        ];
 
-        return TierChart::scene($workings, $finish, static fn (array $rows): array => [new RateTier($workings, $rows), new FillTier($workings, $rows, $cut)], $keys, $workings->marks);
+        return TierChart::scene(
+            $workings,
+            $finish,
+            static fn (array $rows): array => [new RateTier($workings, $rows), new FillTier($workings, $rows, $cut)],
+            $keys,
+            $workings->marks,
+        );
     }
 }

@@ -22,7 +22,14 @@ final readonly class ChartKinds
 
     public static function all(): self
     {
-        return new self([new VarianceTiers(), new NestedColumns(), new TargetMarks(), new GapLine(), new HatGraph(), new CapacityFill()]);
+        return new self([
+            new VarianceTiers(),
+            new NestedColumns(),
+            new TargetMarks(),
+            new GapLine(),
+            new HatGraph(),
+            new CapacityFill(),
+        ]);
     }
 
     /** @return list<ChartKind> in their order */
@@ -33,6 +40,9 @@ final readonly class ChartKinds
 
     public function of(string $id): ChartKind
     {
-        return $this->kinds[$id] ?? throw new \InvalidArgumentException("There is no kind \"$id\"; there are ".implode(', ', array_keys($this->kinds)).'.');
+        return $this->kinds[$id] ??
+            throw new \InvalidArgumentException(
+                "There is no kind \"$id\"; there are ".implode(', ', array_keys($this->kinds)).'.',
+            );
     }
 }

@@ -29,14 +29,37 @@ final class ClosingLine
         return null;
     }
 
-    public static function draw(Board $board, Plane $plane, float $across, float $from, float $to, bool $isNamed): void
-    {
-        [$closed, $open] = Plane::Upright === $plane
-            ? [[$across - 6.0, $from + 9.0, 'end'], [$across + 6.0, $from + 9.0, 'start']]
-            : [[$to, $across - 4.0, 'end'], [$to, $across + 12.0, 'end']];
+    public static function draw(
+        Board $board,
+        Plane $plane,
+        float $across,
+        float $from,
+        float $to,
+        bool $isNamed,
+    ): void {
+        [$closed, $open] =
+            Plane::Upright === $plane
+                ? [[$across - 6.0, $from + 9.0, 'end'], [$across + 6.0, $from + 9.0, 'start']]
+                : [[$to, $across - 4.0, 'end'], [$to, $across + 12.0, 'end']];
         $names = [
-            Board::text($closed[0], $closed[1], 'closed', $closed[2], Ink::Accent, Type::SMALL, role: 'closing-label'),
-            Board::text($open[0], $open[1], Scenario::Forecast->word(), $open[2], Ink::Accent, Type::SMALL, role: 'closing-label'),
+            Board::text(
+                $closed[0],
+                $closed[1],
+                'closed',
+                $closed[2],
+                Ink::Accent,
+                Type::SMALL,
+                role: 'closing-label',
+            ),
+            Board::text(
+                $open[0],
+                $open[1],
+                Scenario::Forecast->word(),
+                $open[2],
+                Ink::Accent,
+                Type::SMALL,
+                role: 'closing-label',
+            ),
         ];
         foreach ($isNamed && $board->isFree($names[0]) && $board->isFree($names[1]) ? $names : [] as $name) {
             $board->write('closing', $name);

@@ -19,8 +19,12 @@ use KeenMargin\Core\Workings\WorkingsWriter;
 final readonly class Drawing
 {
     /** @param list<Check> $drawn about the message, where there is one, and about how the numbers are drawn */
-    private function __construct(public Workings $workings, public Scene $scene, private Recipe $recipe, private array $drawn)
-    {
+    private function __construct(
+        public Workings $workings,
+        public Scene $scene,
+        private Recipe $recipe,
+        private array $drawn,
+    ) {
     }
 
     /** @param ?NotesInChart $notes none: without notes */
@@ -28,7 +32,11 @@ final readonly class Drawing
     {
         $workings = Reckoning::of($recipe, $figures);
 
-        return self::drawn($recipe, null === $notes || !$recipe->finish->notes ? $workings : $notes->to($workings), $kinds);
+        return self::drawn(
+            $recipe,
+            null === $notes || !$recipe->finish->notes ? $workings : $notes->to($workings),
+            $kinds,
+        );
     }
 
     /**
@@ -39,7 +47,14 @@ final readonly class Drawing
     public static function pair(self $one, self $other, ChartKinds $kinds): array
     {
         $most = CommonScale::of([$one->measured(), $other->measured()]);
-        [$first, $second] = array_map(static fn (self $drawing): self => self::drawn($drawing->recipe, $drawing->workings->onScale($most), $kinds), [$one, $other]);
+        [$first, $second] = array_map(
+            static fn (self $drawing): self => self::drawn(
+                $drawing->recipe,
+                $drawing->workings->onScale($most),
+                $kinds,
+            ),
+            [$one, $other],
+        );
         $check = CommonScale::check([$first->measured(), $second->measured()]);
 
         return [$first->checked($check), $second->checked($check)];
@@ -66,7 +81,10 @@ final readonly class Drawing
         $scene = $kinds->of($recipe->kind)->scene($workings, $recipe->finish);
         $message = $recipe->finish->message;
 
-        return new self($workings, $scene, $recipe, [...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $workings)], ScaleCheck::of($scene, $workings, $recipe->finish->sameLength)]);
+        return new self($workings, $scene, $recipe, [
+            ...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $workings)],
+            ScaleCheck::of($scene, $workings, $recipe->finish->sameLength),
+        ]);
     }
 
     private function checked(Check $check): self

@@ -16,7 +16,9 @@ final readonly class Extent
     /** @param array<?BigDecimal> $amounts */
     public static function of(array $amounts): self
     {
-        return self::ofSizes(array_map(static fn (?BigDecimal $amount): float => $amount?->toFloat() ?? 0.0, $amounts));
+        return self::ofSizes(
+            array_map(static fn (?BigDecimal $amount): float => $amount?->toFloat() ?? 0.0, $amounts),
+        );
     }
 
     /** @param array<float> $sizes */

@@ -27,22 +27,59 @@ final readonly class FillTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (string $of): float => $this->lengths->of($row, $row->values[$of] ?? null), ['used', 'total', 'target']), $this->rows)));
+        return Extent::ofSizes(
+            array_merge(
+                [],
+                ...array_map(
+                    fn (Row $row): array => array_map(
+                        fn (string $of): float => $this->lengths->of($row, $row->values[$of] ?? null),
+                        ['used', 'total', 'target'],
+                    ),
+                    $this->rows,
+                ),
+            ),
+        );
     }
 
     public function labelWidths(): array
     {
-        return LabelWidths::of(array_map(fn (Row $row): array => [$row->values['total'] ?? null, $this->workings->display->amount($row->values['total'] ?? null)], $this->rows));
+        return LabelWidths::of(
+            array_map(
+                fn (Row $row): array => [
+                    $row->values['total'] ?? null,
+                    $this->workings->display->amount($row->values['total'] ?? null),
+                ],
+                $this->rows,
+            ),
+        );
     }
 
     public function draw(Stage $stage): void
     {
         $thickness = self::WIDE * $stage->axis->column;
         foreach ($this->rows as $i => $row) {
-            $this->bar($stage, 'totals', $row, $i, $row->values['total'] ?? null, Style::scenario(Scenario::Budget), 'whole', 'total');
+            $this->bar(
+                $stage,
+                'totals',
+                $row,
+                $i,
+                $row->values['total'] ?? null,
+                Style::scenario(Scenario::Budget),
+                'whole',
+                'total',
+            );
         }
         foreach ($this->rows as $i => $row) {
-            $this->bar($stage, 'values', $row, $i, $row->values['used'] ?? null, Style::scenario($row->shownScenario ?? Scenario::Actual), 'used', 'used');
+            $this->bar(
+                $stage,
+                'values',
+                $row,
+                $i,
+                $row->values['used'] ?? null,
+                Style::scenario($row->shownScenario ?? Scenario::Actual),
+                'used',
+                'used',
+            );
         }
         $stage->nought();
         foreach ($this->rows as $i => $row) {
@@ -50,16 +87,49 @@ final readonly class FillTier implements Tier
         }
         foreach ($this->rows as $i => $row) {
             if (null === $row->shown) {
-                GapBar::none($stage, $row, $stage->axis->centre($i), max(0.0, $this->lengths->of($row, $row->values['total'] ?? $row->values['used'] ?? null)), true);
+                GapBar::none(
+                    $stage,
+                    $row,
+                    $stage->axis->centre($i),
+                    max(0.0, $this->lengths->of($row, $row->values['total'] ?? ($row->values['used'] ?? null))),
+                    true,
+                );
             }
         }
-        InsideLabels::write($stage, $this->workings, $this->rows, $thickness, fn (Row $row): float => $this->lengths->of($row, $row->values['used'] ?? null), fn (Row $row): ?float => null === ($row->values['target'] ?? null) ? null : $this->lengths->of($row, $row->values['target']));
+        InsideLabels::write(
+            $stage,
+            $this->workings,
+            $this->rows,
+            $thickness,
+            fn (Row $row): float => $this->lengths->of($row, $row->values['used'] ?? null),
+            fn (Row $row): ?float => null === ($row->values['target'] ?? null)
+                ? null
+                : $this->lengths->of($row, $row->values['target']),
+        );
     }
 
-    private function bar(Stage $stage, string $group, Row $row, int $i, ?BigDecimal $amount, Style $style, string $role, string $of): void
-    {
+    private function bar(
+        Stage $stage,
+        string $group,
+        Row $row,
+        int $i,
+        ?BigDecimal $amount,
+        Style $style,
+        string $role,
+        string $of,
+    ): void {
         if (null !== $amount) {
-            $this->lengths->bar($stage, $group, $row, $stage->axis->centre($i), self::WIDE * $stage->axis->column, $amount, $style, $role, $of);
+            $this->lengths->bar(
+                $stage,
+                $group,
+                $row,
+                $stage->axis->centre($i),
+                self::WIDE * $stage->axis->column,
+                $amount,
+                $style,
+                $role,
+                $of,
+            );
         }
     }
 

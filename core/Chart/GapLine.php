@@ -34,6 +34,15 @@ final readonly class GapLine implements ChartKind
 
     public function scene(Workings $workings, Finish $finish): Scene
     {
-        return TierChart::scene($workings, $finish, static fn (array $rows): array => [new LineTier($workings, $rows, $finish->variance ?? VarianceForm::Percent)], [], [], false);
+        return TierChart::scene(
+            $workings,
+            $finish,
+            static fn (array $rows): array => [
+                new LineTier($workings, $rows, $finish->variance ?? VarianceForm::Percent),
+            ],
+            [],
+            [],
+            false,
+        );
     }
 }

@@ -35,8 +35,17 @@ final readonly class HatGraph implements ChartKind
     public function scene(Workings $workings, Finish $finish): Scene
     {
         $cut = TotalsCut::of($workings, $finish);
-        $second = null === $workings->between || '' === $workings->between->second ? '(blank)' : $workings->between->second;
+        $second =
+            null === $workings->between || '' === $workings->between->second ? '(blank)' : $workings->between->second;
 
-        return TierChart::scene($workings, $finish, static fn (array $rows): array => [new HatTier($workings, $rows, $finish->variance ?? VarianceForm::Amount, $cut)], [], ["from {$workings->reference()?->short} (the line) to $second (the block)"]);
+        return TierChart::scene(
+            $workings,
+            $finish,
+            static fn (array $rows): array => [
+                new HatTier($workings, $rows, $finish->variance ?? VarianceForm::Amount, $cut),
+            ],
+            [],
+            ["from {$workings->reference()?->short} (the line) to $second (the block)"],
+        );
     }
 }

@@ -29,19 +29,51 @@ final readonly class HatTier implements Tier
     private Lengths $lengths;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private VarianceForm $form, private TotalsCut $cut)
-    {
+    public function __construct(
+        private Workings $workings,
+        private array $rows,
+        private VarianceForm $form,
+        private TotalsCut $cut,
+    ) {
         $this->lengths = new Lengths($cut, []);
     }
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): float => $this->lengths->of($row, $amount), self::sides($row)), $this->rows)));
+        return Extent::ofSizes(
+            array_merge(
+                [],
+                ...array_map(
+                    fn (Row $row): array => array_map(
+                        fn (?BigDecimal $amount): float => $this->lengths->of($row, $amount),
+                        self::sides($row),
+                    ),
+                    $this->rows,
+                ),
+            ),
+        );
     }
 
     public function labelWidths(): array
     {
-        $widths = LabelWidths::of(array_merge([], ...array_map(fn (Row $row): array => array_map(fn (?BigDecimal $amount): array => [$amount, null === $row->variances['first'] ? $this->workings->display->amount($amount) : GapBar::text($this->workings->display, $row->variances['first'], $this->form, 0)], self::sides($row)), $this->rows)), 600);
+        $widths = LabelWidths::of(
+            array_merge(
+                [],
+                ...array_map(
+                    fn (Row $row): array => array_map(
+                        fn (?BigDecimal $amount): array => [
+                            $amount,
+                            null === $row->variances['first']
+                                ? $this->workings->display->amount($amount)
+                                : GapBar::text($this->workings->display, $row->variances['first'], $this->form, 0),
+                        ],
+                        self::sides($row),
+                    ),
+                    $this->rows,
+                ),
+            ),
+            600,
+        );
 
         // Differences stand on either side of a block, at worst past the first value.
         return [max($widths), 2 * max($widths) + 9.0];
@@ -66,7 +98,19 @@ final readonly class HatTier implements Tier
     {
         $half = $this->half($stage);
         $from = $this->lengths->of($row, $variance->reference);
-        $stage->board->add('blocks', $stage->bar($stage->axis->centre($i) + $half / 2, $half, $from, $this->lengths->of($row, $variance->shown), Style::variance($this->workings->display->effect($variance), $row->shownScenario), 'change', $row->key, 'change'));
+        $stage->board->add(
+            'blocks',
+            $stage->bar(
+                $stage->axis->centre($i) + $half / 2,
+                $half,
+                $from,
+                $this->lengths->of($row, $variance->shown),
+                Style::variance($this->workings->display->effect($variance), $row->shownScenario),
+                'change',
+                $row->key,
+                'change',
+            ),
+        );
     }
 
     private function brim(Stage $stage, Row $row, int $i): void
@@ -75,15 +119,52 @@ final readonly class HatTier implements Tier
         $half = $this->half($stage);
         [$first, $second] = self::sides($row);
         if (null !== $first) {
-            $stage->board->add('brims', $stage->plane->tick($centre - $half, $centre + $half, $stage->scale->at($this->lengths->of($row, $first)), Ink::Ink, 2.2, 'brim', $row->key, 'first'));
+            $stage->board->add(
+                'brims',
+                $stage->plane->tick(
+                    $centre - $half,
+                    $centre + $half,
+                    $stage->scale->at($this->lengths->of($row, $first)),
+                    Ink::Ink,
+                    2.2,
+                    'brim',
+                    $row->key,
+                    'first',
+                ),
+            );
         }
         if (null !== $first && null !== $second && $this->lengths->isCut($row)) {
             $near = abs($this->lengths->of($row, $first)) < abs($this->lengths->of($row, $second)) ? $first : $second;
-            $this->cut->mark($stage, $stage->bar($centre, 2 * $half, 0.0, $this->lengths->of($row, $near), Style::mark(Ink::Paper), 'break', $row->key, null), $row->key);
+            $this->cut->mark(
+                $stage,
+                $stage->bar(
+                    $centre,
+                    2 * $half,
+                    0.0,
+                    $this->lengths->of($row, $near),
+                    Style::mark(Ink::Paper),
+                    'break',
+                    $row->key,
+                    null,
+                ),
+                $row->key,
+            );
         }
         // Of a row with one side only, that side is still told.
         if (null === $first && null !== $second) {
-            $stage->board->add('brims', $stage->plane->tick($centre, $centre + $half, $stage->scale->at($this->lengths->of($row, $second)), Ink::Quiet, 2.2, 'lone', $row->key, 'second'));
+            $stage->board->add(
+                'brims',
+                $stage->plane->tick(
+                    $centre,
+                    $centre + $half,
+                    $stage->scale->at($this->lengths->of($row, $second)),
+                    Ink::Quiet,
+                    2.2,
+                    'lone',
+                    $row->key,
+                    'second',
+                ),
+            );
         }
     }
 
@@ -103,16 +184,55 @@ final readonly class HatTier implements Tier
             }
             $isAbove = !$variance->amount->isNegative();
             if (!$variance->reference->isZero() || VarianceForm::Percent !== $this->form) {
-                $changes[$i] = GapBar::label($stage, $display, $row, $variance, $this->form, $centre + $half / 2, $this->lengths->of($row, $variance->shown), $isAbove, 0.0, $this->beyondBrim($stage, $row, $variance, $i));
+                $changes[$i] = GapBar::label(
+                    $stage,
+                    $display,
+                    $row,
+                    $variance,
+                    $this->form,
+                    $centre + $half / 2,
+                    $this->lengths->of($row, $variance->shown),
+                    $isAbove,
+                    0.0,
+                    $this->beyondBrim($stage, $row, $variance, $i),
+                );
             }
-            $firsts[$i] = new TierLabel($variance->reference->toFloat(), $display->decimals, fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), !$isAbove, $display->plain($variance->reference, $decimals), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0), fn (int $decimals): Text => $stage->label($centre - $half / 2, $this->lengths->of($row, $variance->reference), $isAbove, $display->plain($variance->reference, $decimals), Ink::Quiet, 400, 'value-label', $row->key, 'first', 1.0));
+            $firsts[$i] = new TierLabel(
+                $variance->reference->toFloat(),
+                $display->decimals,
+                fn (int $decimals): Text => $stage->label(
+                    $centre - $half / 2,
+                    $this->lengths->of($row, $variance->reference),
+                    !$isAbove,
+                    $display->plain($variance->reference, $decimals),
+                    Ink::Quiet,
+                    400,
+                    'value-label',
+                    $row->key,
+                    'first',
+                    1.0,
+                ),
+                fn (int $decimals): Text => $stage->label(
+                    $centre - $half / 2,
+                    $this->lengths->of($row, $variance->reference),
+                    $isAbove,
+                    $display->plain($variance->reference, $decimals),
+                    Ink::Quiet,
+                    400,
+                    'value-label',
+                    $row->key,
+                    'first',
+                    1.0,
+                ),
+            );
         }
         $stage->write($firsts);
         $stage->write($changes);
     }
 
     /**
-     * Where a short block leaves no room between its end and nought: on the other side of the brim, past the first value.
+     * Where a short block leaves no room between its end and nought: on the other side of the brim, past the first
+     * value.
      *
      * @return \Closure(int): Text
      */
@@ -132,15 +252,38 @@ final readonly class HatTier implements Tier
         $brim = $this->lengths->of($row, $variance->reference);
         $most = 1 + $display->varianceDecimals;
 
-        return fn (int $decimals): Text => GapBar::written($stage, $row, $variance, $centre, $brim, $variance->amount->isNegative(), GapBar::text($display, $variance, $this->form, max(0, $most - $decimals)), $past);
+        $isBelow = $variance->amount->isNegative();
+
+        $text = fn (int $decimals): string => GapBar::text(
+            $display,
+            $variance,
+            $this->form,
+            max(0, $most - $decimals),
+        );
+
+        return static fn (int $decimals): Text => GapBar::written(
+            $stage,
+            $row,
+            $variance,
+            $centre,
+            $brim,
+            $isBelow,
+            $text($decimals),
+            $past,
+        );
     }
 
     private function half(Stage $stage): float
     {
-        return Plane::Upright === $stage->plane ? min(self::LONGEST_BRIM, self::HAT * $stage->axis->band) / 2 : 0.38 * $stage->axis->band;
+        return Plane::Upright === $stage->plane
+            ? min(self::LONGEST_BRIM, self::HAT * $stage->axis->band) / 2
+            : 0.38 * $stage->axis->band;
     }
 
-    /** @return array{?BigDecimal, ?BigDecimal} what is compared, which may be of fewer periods than the row has; else what there is */
+    /**
+     * @return array{?BigDecimal, ?BigDecimal} what is compared, which may be of fewer periods than the row has; else
+     *                                         what there is
+     */
     private static function sides(Row $row): array
     {
         $variance = $row->variances['first'] ?? null;

@@ -78,11 +78,13 @@ final class LabelPlacer
     {
         $sizes = array_map(static fn (TierLabel $label): float => $label->size, $labels);
 
-        return array_values(array_unique([
-            (int) array_search(max($sizes), $sizes, true),
-            (int) array_search(min($sizes), $sizes, true),
-            (int) array_key_last($labels),
-            (int) array_key_first($labels),
-        ]));
+        return array_values(
+            array_unique([
+                (int) array_search(max($sizes), $sizes, true),
+                (int) array_search(min($sizes), $sizes, true),
+                (int) array_key_last($labels),
+                (int) array_key_first($labels),
+            ]),
+        );
     }
 }

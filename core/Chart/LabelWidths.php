@@ -13,7 +13,7 @@ final class LabelWidths
 {
     /**
      * @param list<array{?BigDecimal, string}> $labels amounts and how they are written
-     * @param 400|600                          $weight
+     * @param 400|600 $weight
      *
      * @return array{float, float} of those below and above nought
      */

@@ -33,7 +33,10 @@ final readonly class Lengths
         return Extent::ofSizes(array_merge([], ...array_map($this->all(...), $rows)));
     }
 
-    /** @return array{float, bool} the far end of whatever is drawn of a row, on the side of its sign, and whether that is above nought */
+    /**
+     * @return array{float, bool} the far end of whatever is drawn of a row, on the side of its sign, and whether that
+     *                            is above nought
+     */
     public function end(Row $row): array
     {
         $isAbove = true !== $row->shown?->isNegative();
@@ -42,9 +45,27 @@ final readonly class Lengths
         return [$isAbove ? max(0.0, ...$sizes) : min(0.0, ...$sizes), $isAbove];
     }
 
-    public function bar(Stage $stage, string $group, Row $row, float $centre, float $thickness, BigDecimal $amount, Style $style, string $role, string $of): void
-    {
-        $bar = $stage->bar($centre, $thickness, 0.0, $this->of($row, $amount), $style, $this->isCut($row) ? "$role-cut" : $role, $row->key, $of);
+    public function bar(
+        Stage $stage,
+        string $group,
+        Row $row,
+        float $centre,
+        float $thickness,
+        BigDecimal $amount,
+        Style $style,
+        string $role,
+        string $of,
+    ): void {
+        $bar = $stage->bar(
+            $centre,
+            $thickness,
+            0.0,
+            $this->of($row, $amount),
+            $style,
+            $this->isCut($row) ? "$role-cut" : $role,
+            $row->key,
+            $of,
+        );
         $stage->board->add($group, $bar);
         if ($this->isCut($row)) {
             $this->cut->mark($stage, $bar, $row->key);
@@ -54,6 +75,12 @@ final readonly class Lengths
     /** @return non-empty-list<float> */
     private function all(Row $row): array
     {
-        return [$this->of($row, $row->shown), ...array_map(fn (Reference $reference): float => $this->of($row, $row->value($reference)), $this->references)];
+        return [
+            $this->of($row, $row->shown),
+            ...array_map(
+                fn (Reference $reference): float => $this->of($row, $row->value($reference)),
+                $this->references,
+            ),
+        ];
     }
 }

@@ -17,7 +17,9 @@ use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
-/** Values and reference as lines over periods, a thin bar between the two at each. Lines stop where a value is missing. */
+/**
+ * Values and reference as lines over periods, a thin bar between the two at each. Lines stop where a value is missing.
+ */
 final readonly class LineTier implements Tier
 {
     use StandsOnAxis;
@@ -34,12 +36,25 @@ final readonly class LineTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::of(array_merge([], ...array_map(fn (Row $row): array => [$row->shown, $row->value($this->workings->reference())], $this->rows)));
+        return Extent::of(
+            array_merge(
+                [],
+                ...array_map(
+                    fn (Row $row): array => [$row->shown, $row->value($this->workings->reference())],
+                    $this->rows,
+                ),
+            ),
+        );
     }
 
     public function labelWidths(): array
     {
-        return LabelWidths::of(array_map(fn (Row $row): array => [$row->shown, $this->workings->display->amount($row->shown)], $this->rows));
+        return LabelWidths::of(
+            array_map(
+                fn (Row $row): array => [$row->shown, $this->workings->display->amount($row->shown)],
+                $this->rows,
+            ),
+        );
     }
 
     public function draw(Stage $stage): void
@@ -48,12 +63,26 @@ final readonly class LineTier implements Tier
         foreach ($this->rows as $i => $row) {
             $variance = $row->variance($reference);
             if (null !== $variance) {
-                GapBar::draw($stage, $this->workings->display, $row, $variance, $stage->axis->centre($i), min(self::BAR, 0.5 * $stage->axis->band));
+                GapBar::draw(
+                    $stage,
+                    $this->workings->display,
+                    $row,
+                    $variance,
+                    $stage->axis->centre($i),
+                    min(self::BAR, 0.5 * $stage->axis->band),
+                );
             }
         }
         if (null !== $reference) {
             $ink = Scenario::PriorYear === $reference->scenario ? Ink::PriorYear : Ink::Quiet;
-            $this->line($stage, static fn (Row $row): ?BigDecimal => $row->value($reference), $ink, 1.4, 'reference-line-through', $reference->key);
+            $this->line(
+                $stage,
+                static fn (Row $row): ?BigDecimal => $row->value($reference),
+                $ink,
+                1.4,
+                'reference-line-through',
+                $reference->key,
+            );
         }
         $this->line($stage, static fn (Row $row): ?BigDecimal => $row->shown, Ink::Ink, 2.2, 'value-line', 'shown');
         $stage->nought();
@@ -72,7 +101,10 @@ final readonly class LineTier implements Tier
                 continue;
             }
             if (\count($run) > 1) {
-                $stage->board->addBehind('lines', $path = $stage->plane->path($run, null, $ink, $thickness, $role, null, $of));
+                $stage->board->addBehind(
+                    'lines',
+                    $path = $stage->plane->path($run, null, $ink, $thickness, $role, null, $of),
+                );
                 $stage->board->takeAlong($path->points);
             }
             $run = [];
@@ -85,13 +117,30 @@ final readonly class LineTier implements Tier
         $isMany = $stage->axis->band < 16.0;
         $last = array_key_last(array_filter($this->rows, static fn (Row $row): bool => null !== $row->shown));
         foreach ($this->rows as $i => $row) {
-            $isLone = null === ($this->rows[$i - 1] ?? null)?->shown && null === ($this->rows[$i + 1] ?? null)?->shown;
-            if (null === $row->shown || ($isMany && $i !== $last && !$isLone && Scenario::Forecast !== $row->shownScenario)) {
+            $isLone =
+                null === ($this->rows[$i - 1] ?? null)?->shown && null === ($this->rows[$i + 1] ?? null)?->shown;
+            if (
+                null === $row->shown
+                || ($isMany && $i !== $last && !$isLone && Scenario::Forecast !== $row->shownScenario)
+            ) {
                 continue;
             }
             [$x, $y] = $stage->plane->point($stage->axis->centre($i), $stage->scale->at($row->shown));
             $radius = $isMany ? 2.2 : 3.2;
-            $stage->board->add('points', new Circle($x, $y, $radius, Scenario::Forecast === $row->shownScenario ? Ink::Panel->value : Ink::Ink->value, Ink::Ink->value, 1.4, 'point', $row->key, 'shown'));
+            $stage->board->add(
+                'points',
+                new Circle(
+                    $x,
+                    $y,
+                    $radius,
+                    Scenario::Forecast === $row->shownScenario ? Ink::Panel->value : Ink::Ink->value,
+                    Ink::Ink->value,
+                    1.4,
+                    'point',
+                    $row->key,
+                    'shown',
+                ),
+            );
         }
     }
 
@@ -104,7 +153,20 @@ final readonly class LineTier implements Tier
         }
         foreach ($this->rows as $i => $row) {
             if (null === $row->shown) {
-                $stage->board->writeIfFree('labels', $stage->label($stage->axis->centre($i), 0.0, true, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, 'shown'));
+                $stage->board->writeIfFree(
+                    'labels',
+                    $stage->label(
+                        $stage->axis->centre($i),
+                        0.0,
+                        true,
+                        NumberFormat::NONE,
+                        Ink::Quiet,
+                        400,
+                        'missing',
+                        $row->key,
+                        'shown',
+                    ),
+                );
             }
         }
         $most = match (true) {
@@ -141,10 +203,23 @@ final readonly class LineTier implements Tier
     private function variance(Stage $stage, int $i, Variance $variance): void
     {
         $isAbove = !$variance->amount->isNegative();
-        [$high, $low] = [max($variance->shown->toFloat(), $variance->reference->toFloat()), min($variance->shown->toFloat(), $variance->reference->toFloat())];
+        [$high, $low] = [
+            max($variance->shown->toFloat(), $variance->reference->toFloat()),
+            min($variance->shown->toFloat(), $variance->reference->toFloat()),
+        ];
         $text = GapBar::text($this->workings->display, $variance, $this->form, 0);
-        foreach ([[$isAbove, 4.0], [$isAbove, 9.0], [!$isAbove, 4.0], [$isAbove, 14.0], [!$isAbove, 9.0]] as [$side, $further]) {
-            $label = GapBar::written($stage, $this->rows[$i], $variance, $stage->axis->centre($i), $side ? $high : $low, $side, $text, $further);
+        $places = [[$isAbove, 4.0], [$isAbove, 9.0], [!$isAbove, 4.0], [$isAbove, 14.0], [!$isAbove, 9.0]];
+        foreach ($places as [$side, $further]) {
+            $label = GapBar::written(
+                $stage,
+                $this->rows[$i],
+                $variance,
+                $stage->axis->centre($i),
+                $side ? $high : $low,
+                $side,
+                $text,
+                $further,
+            );
             if (!$this->isBeyondNought($stage, $label, $low) && $stage->board->writeIfFree('labels', $label)) {
                 return;
             }
@@ -165,13 +240,36 @@ final readonly class LineTier implements Tier
         $variance = $row->variance($this->workings->reference());
         $isBelow = null !== $variance && !$variance->amount->isNegative();
         [$x, $y] = $stage->plane->point($stage->axis->centre($i), $stage->scale->at($amount));
-        $beside = Board::text($x + 7.0, $y + 4.0, $text, 'start', weight: 600, role: 'value-label', key: $row->key, of: 'shown');
+        $beside = Board::text(
+            $x + 7.0,
+            $y + 4.0,
+            $text,
+            'start',
+            weight: 600,
+            role: 'value-label',
+            key: $row->key,
+            of: 'shown',
+        );
         if ($i === \count($this->rows) - 1 && $stage->board->writeIfFree('labels', $beside)) {
             return;
         }
         foreach ([[!$isBelow, 5.0], [$isBelow, 5.0], [!$isBelow, 18.0], [$isBelow, 18.0]] as [$isAbove, $further]) {
-            $label = $stage->label($stage->axis->centre($i), $amount, $isAbove, $text, Ink::Ink, 600, 'value-label', $row->key, 'shown', $further);
-            if (!$this->isBeyondNought($stage, $label, $amount->toFloat()) && $stage->board->writeIfFree('labels', $label)) {
+            $label = $stage->label(
+                $stage->axis->centre($i),
+                $amount,
+                $isAbove,
+                $text,
+                Ink::Ink,
+                600,
+                'value-label',
+                $row->key,
+                'shown',
+                $further,
+            );
+            if (
+                !$this->isBeyondNought($stage, $label, $amount->toFloat())
+                && $stage->board->writeIfFree('labels', $label)
+            ) {
                 return;
             }
         }
@@ -185,8 +283,14 @@ final readonly class LineTier implements Tier
         }
         $starts = [];
         foreach ($this->rows as $row) {
-            $starts['shown'] ??= null === $row->shown ? null : [$stage->scale->at($row->shown), $row->shownScenario->value ?? '', Ink::Ink, 600];
-            $starts['held'] ??= null === $row->value($reference) ? null : [$stage->scale->at($row->value($reference)), $reference->short ?? '', Ink::Quiet, 400];
+            $starts['shown'] ??=
+                null === $row->shown
+                    ? null
+                    : [$stage->scale->at($row->shown), $row->shownScenario->value ?? '', Ink::Ink, 600];
+            $starts['held'] ??=
+                null === $row->value($reference)
+                    ? null
+                    : [$stage->scale->at($row->value($reference)), $reference->short ?? '', Ink::Quiet, 400];
         }
         $starts = array_values(array_filter($starts));
         usort($starts, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
@@ -196,7 +300,18 @@ final readonly class LineTier implements Tier
             $starts[1][0] = $middle + self::NAME / 2;
         }
         foreach ($starts as [$y, $name, $ink, $weight]) {
-            $stage->board->writeIfFree('names', Board::text($stage->axis->start - 6.0, $y + 4.0, $name, 'end', $ink, weight: $weight, role: 'series-name'));
+            $stage->board->writeIfFree(
+                'names',
+                Board::text(
+                    $stage->axis->start - 6.0,
+                    $y + 4.0,
+                    $name,
+                    'end',
+                    $ink,
+                    weight: $weight,
+                    role: 'series-name',
+                ),
+            );
         }
     }
 }

@@ -10,9 +10,9 @@ use Brick\Math\BigDecimal;
 final readonly class LinearScale
 {
     /**
-     * @param float $zero    where nought is
+     * @param float $zero where nought is
      * @param float $perUnit points for one unit of the measure
-     * @param float $sign    +1 where larger amounts have larger coordinates
+     * @param float $sign +1 where larger amounts have larger coordinates
      */
     public function __construct(public float $zero, public float $perUnit, private float $sign = -1.0)
     {
@@ -20,7 +20,8 @@ final readonly class LinearScale
 
     public function at(BigDecimal|float $amount): float
     {
-        return $this->zero + $this->sign * ($amount instanceof BigDecimal ? $amount->toFloat() : $amount) * $this->perUnit;
+        return $this->zero +
+            $this->sign * ($amount instanceof BigDecimal ? $amount->toFloat() : $amount) * $this->perUnit;
     }
 
     /** The place so many points beyond another, on the side of larger amounts. */

@@ -25,22 +25,35 @@ final readonly class LyingPanels
 
     /**
      * @param list<SeriesKey> $keys
-     * @param float           $stretch of bands
+     * @param float $stretch of bands
      */
-    public function __construct(private Board $board, private Workings $workings, private Finish $finish, private array $keys, private float $stretch = 1.0)
-    {
+    public function __construct(
+        private Board $board,
+        private Workings $workings,
+        private Finish $finish,
+        private array $keys,
+        private float $stretch = 1.0,
+    ) {
     }
 
     /**
      * @param array<string, list<Row>> $panels
-     * @param list<list<Tier>>         $charts
+     * @param list<list<Tier>> $charts
      *
      * @return float the lowest y that was used
      */
     public function draw(array $panels, array $charts, float $top): float
     {
         $grid = PanelGrid::of(\count($panels), Board::MARGIN, $this->finish->width - self::RIGHT, self::LEAST);
-        $names = max([0.0, ...array_values(array_map(static fn (array $rows): float => RowNames::width($rows, self::NAMES * $grid->width()), $panels))]);
+        $names = max([
+            0.0,
+            ...array_values(
+                array_map(
+                    static fn (array $rows): float => RowNames::width($rows, self::NAMES * $grid->width()),
+                    $panels,
+                ),
+            ),
+        ]);
         $layout = TierLayout::lying($charts, $grid->width() - $names, $this->workings->mostPerUnit);
         while ($layout->room < self::ROOM && \count($charts[0]) > 1) {
             $charts = array_map(static fn (array $tiers): array => \array_slice($tiers, 1), $charts);
@@ -49,24 +62,48 @@ final readonly class LyingPanels
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + 18.0 : $top;
-            $bottom = max($bottom, $this->panel((string) array_keys($panels)[$i], $rows, $charts[$i], $layout, $grid, $i, $names, $top));
+            $bottom = max(
+                $bottom,
+                $this->panel((string) array_keys($panels)[$i], $rows, $charts[$i], $layout, $grid, $i, $names, $top),
+            );
         }
 
         return $bottom;
     }
 
     /**
-     * @param list<Row>  $rows
+     * @param list<Row> $rows
      * @param list<Tier> $tiers
      */
-    private function panel(string $name, array $rows, array $tiers, TierLayout $layout, PanelGrid $grid, int $place, float $names, float $top): float
-    {
+    private function panel(
+        string $name,
+        array $rows,
+        array $tiers,
+        TierLayout $layout,
+        PanelGrid $grid,
+        int $place,
+        float $names,
+        float $top,
+    ): float {
         $left = $grid->left($place);
         if ('' !== $name) {
-            $this->board->write('title', Board::text($left, $top + 11.0, TextMeasure::shortened($name, $grid->width(), Type::LABEL, 600), weight: 600, role: 'panel'));
+            $this->board->write(
+                'title',
+                Board::text(
+                    $left,
+                    $top + 11.0,
+                    TextMeasure::shortened($name, $grid->width(), Type::LABEL, 600),
+                    weight: 600,
+                    role: 'panel',
+                ),
+            );
             $top += self::TITLE;
         }
-        $axis = BandAxis::rows(RowNames::heights($rows, $names, $this->stretch), TierChart::apart($rows), $top + self::HEAD);
+        $axis = BandAxis::rows(
+            RowNames::heights($rows, $names, $this->stretch),
+            TierChart::apart($rows),
+            $top + self::HEAD,
+        );
         RowNames::beside($this->board, $axis, $rows, $left, $names);
         $this->heads($tiers, $layout, $left + $names, $top + 12.0);
         $right = $left + $names + $layout->size;
@@ -76,7 +113,18 @@ final readonly class LyingPanels
         }
         foreach ($rows as $i => $row) {
             if (\in_array($row->key, $this->finish->highlight, true)) {
-                $this->board->addBehind('highlight', Plane::Lying->bar($axis->centre($i), $axis->end($i) - $axis->begin($i), $left, $right, Style::mark(Ink::AccentTint), 'highlight', $row->key));
+                $this->board->addBehind(
+                    'highlight',
+                    Plane::Lying->bar(
+                        $axis->centre($i),
+                        $axis->end($i) - $axis->begin($i),
+                        $left,
+                        $right,
+                        Style::mark(Ink::AccentTint),
+                        'highlight',
+                        $row->key,
+                    ),
+                );
             }
         }
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
@@ -94,7 +142,17 @@ final readonly class LyingPanels
         $next = $last > 0 ? $left + $layout->zeros[$last - 1] - 20.0 : $this->finish->width - self::RIGHT;
         foreach ($tiers as $i => $tier) {
             if ('' !== $tier->name()) {
-                $this->board->writeIfFree('names', Board::text($left + $layout->zeros[$i], $y, $tier->name(), 'middle', Ink::Quiet, role: 'tier-name'));
+                $this->board->writeIfFree(
+                    'names',
+                    Board::text(
+                        $left + $layout->zeros[$i],
+                        $y,
+                        $tier->name(),
+                        'middle',
+                        Ink::Quiet,
+                        role: 'tier-name',
+                    ),
+                );
             }
         }
         SeriesNames::above($this->board, $this->keys, $left + 2.0, $next, $y);

@@ -36,6 +36,13 @@ final readonly class NestedColumns implements ChartKind
     {
         $cut = TotalsCut::of($workings, $finish);
 
-        return TierChart::scene($workings, $finish, static fn (array $rows): array => [new NestedTier($workings, $rows, $finish->variance ?? VarianceForm::Amount, $finish->gap, $cut)], SeriesKey::comparison($workings, 'bar', null));
+        return TierChart::scene(
+            $workings,
+            $finish,
+            static fn (array $rows): array => [
+                new NestedTier($workings, $rows, $finish->variance ?? VarianceForm::Amount, $finish->gap, $cut),
+            ],
+            SeriesKey::comparison($workings, 'bar', null),
+        );
     }
 }

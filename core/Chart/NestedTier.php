@@ -9,7 +9,9 @@ use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
 
-/** A wide reference and in it a narrow value, of one centre and base; the variance stands beyond the farther of the two. */
+/**
+ * A wide reference and in it a narrow value, of one centre and base; the variance stands beyond the farther of the two.
+ */
 final readonly class NestedTier implements Tier
 {
     use StandsOnAxis;
@@ -20,8 +22,13 @@ final readonly class NestedTier implements Tier
     private Lengths $lengths;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private VarianceForm $form, private bool $hasGaps, TotalsCut $cut)
-    {
+    public function __construct(
+        private Workings $workings,
+        private array $rows,
+        private VarianceForm $form,
+        private bool $hasGaps,
+        TotalsCut $cut,
+    ) {
         $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
     }
 
@@ -43,18 +50,51 @@ final readonly class NestedTier implements Tier
             $centre = $stage->axis->centre($i);
             $held = $row->value($reference);
             if (null !== $held && null !== $reference?->scenario) {
-                $this->lengths->bar($stage, 'references', $row, $centre, self::WIDE * $column, $held, Style::scenario($reference->scenario), 'reference', $reference->key);
+                $this->lengths->bar(
+                    $stage,
+                    'references',
+                    $row,
+                    $centre,
+                    self::WIDE * $column,
+                    $held,
+                    Style::scenario($reference->scenario),
+                    'reference',
+                    $reference->key,
+                );
             }
             if (null !== $row->shown && null !== $row->shownScenario) {
-                $this->lengths->bar($stage, 'values', $row, $centre, self::NARROW * $column, $row->shown, Style::scenario($row->shownScenario), 'value', 'shown');
+                $this->lengths->bar(
+                    $stage,
+                    'values',
+                    $row,
+                    $centre,
+                    self::NARROW * $column,
+                    $row->shown,
+                    Style::scenario($row->shownScenario),
+                    'value',
+                    'shown',
+                );
             }
             $variance = $row->variance($reference);
             if ($this->hasGaps && null !== $variance && !$this->lengths->isCut($row)) {
-                GapBar::draw($stage, $this->workings->display, $row, $variance, $centre + self::WIDE * $column / 2 + 3.5, 3.0);
+                GapBar::draw(
+                    $stage,
+                    $this->workings->display,
+                    $row,
+                    $variance,
+                    $centre + (self::WIDE * $column) / 2 + 3.5,
+                    3.0,
+                );
             }
         }
         $stage->nought();
         GapBar::labels($stage, $this->workings, $this->rows, $this->form, $this->lengths);
-        InsideLabels::write($stage, $this->workings, $this->rows, self::NARROW * $column, fn (Row $row): float => $this->lengths->of($row, $row->shown));
+        InsideLabels::write(
+            $stage,
+            $this->workings,
+            $this->rows,
+            self::NARROW * $column,
+            fn (Row $row): float => $this->lengths->of($row, $row->shown),
+        );
     }
 }

@@ -15,7 +15,7 @@ final readonly class PanelGrid
     }
 
     /**
-     * @param float $left  room for names left of the first chart of a row
+     * @param float $left room for names left of the first chart of a row
      * @param float $least width of a chart that can still be read
      */
     public static function of(int $count, float $left, float $right, float $least): self

@@ -15,7 +15,9 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Row;
 
-/** Names the periods under the axis: in full, else by their initials, else every second, third … of them; years below. */
+/**
+ * Names the periods under the axis: in full, else by their initials, else every second, third … of them; years below.
+ */
 final class PeriodLabels
 {
     private const GAP = 3.0;
@@ -31,19 +33,33 @@ final class PeriodLabels
         $periods = array_values(array_filter(array_map(static fn (Row $row): ?Period => $row->period, $rows)));
         foreach ($rows as $i => $row) {
             if ($row->role->isApart()) {
-                $board->writeIfFree('axis', Board::text($axis->centre($i), $y, $row->name, 'middle', weight: 600, role: 'period', key: $row->key));
+                $board->writeIfFree(
+                    'axis',
+                    Board::text(
+                        $axis->centre($i),
+                        $y,
+                        $row->name,
+                        'middle',
+                        weight: 600,
+                        role: 'period',
+                        key: $row->key,
+                    ),
+                );
             }
         }
         foreach (self::names($axis, $rows, $periods) as $i => $name) {
             $ink = Scenario::Forecast === $rows[$i]->shownScenario ? Ink::Quiet : Ink::Ink;
-            $board->writeIfFree('axis', Board::text($axis->centre($i), $y, $name, 'middle', $ink, role: 'period', key: $rows[$i]->key));
+            $board->writeIfFree(
+                'axis',
+                Board::text($axis->centre($i), $y, $name, 'middle', $ink, role: 'period', key: $rows[$i]->key),
+            );
         }
 
         return self::writeYears($board, $axis, $periods, $y + 16.0) ?? $y + 4.0;
     }
 
     /**
-     * @param list<Row>    $rows
+     * @param list<Row> $rows
      * @param list<Period> $periods of them
      *
      * @return array<int, string>
@@ -51,7 +67,12 @@ final class PeriodLabels
     private static function names(BandAxis $axis, array $rows, array $periods): array
     {
         foreach (self::EVERY as $every) {
-            foreach ([static fn (Period $period, Row $row): string => $row->name, static fn (Period $period): string => PeriodNames::shortest($period)] as $form) {
+            foreach (
+                [
+                    static fn (Period $period, Row $row): string => $row->name,
+                    static fn (Period $period): string => PeriodNames::shortest($period),
+                ] as $form
+            ) {
                 $names = [];
                 $widest = 0.0;
                 foreach ($periods as $i => $period) {
@@ -82,7 +103,10 @@ final class PeriodLabels
         foreach ($groups as $name => $places) {
             $left = $axis->begin($places[0]);
             if ($places[0] > 0) {
-                $board->addBehind('axis', new Line($left, $y - 24.0, $left, $y + 2.0, Ink::Hairline->value, role: 'year-mark'));
+                $board->addBehind(
+                    'axis',
+                    new Line($left, $y - 24.0, $left, $y + 2.0, Ink::Hairline->value, role: 'year-mark'),
+                );
             }
             $text = self::yearText($axis, (string) $name, $places, $y);
             $board->writeIfFree('axis', $text);

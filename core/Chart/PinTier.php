@@ -23,21 +23,28 @@ final readonly class PinTier implements Tier
     private const NEVER_CUT = 20.0;
 
     /**
-     * @param list<Row>         $rows
+     * @param list<Row> $rows
      * @param array<int, float> $percents lengths of the pins by place; none where the reference is zero
-     * @param float             $limit    the percentage at which longer pins are cut
+     * @param float $limit the percentage at which longer pins are cut
      */
-    private function __construct(private Workings $workings, private array $rows, private Reference $reference, private array $percents, private float $limit)
-    {
+    private function __construct(
+        private Workings $workings,
+        private array $rows,
+        private Reference $reference,
+        private array $percents,
+        private float $limit,
+    ) {
     }
 
     /**
-     * @param list<Row>   $rows
+     * @param list<Row> $rows
      * @param ?BigDecimal $limit none: where outliers of all charts begin
      */
     public static function of(Workings $workings, array $rows, Reference $reference, ?BigDecimal $limit): self
     {
-        $cut = $limit?->toFloat() ?? self::limit(array_values(array_map(abs(...), self::percents($workings->rows, $reference))));
+        $cut =
+            $limit?->toFloat() ??
+            self::limit(array_values(array_map(abs(...), self::percents($workings->rows, $reference))));
 
         return new self($workings, $rows, $reference, self::percents($rows, $reference), $cut);
     }
@@ -60,7 +67,13 @@ final readonly class PinTier implements Tier
 
     public function labelWidths(): array
     {
-        $labels = array_map(fn (Row $row): array => [$row->variance($this->reference)?->amount, $this->workings->display->percent($row->variance($this->reference))], $this->rows);
+        $labels = array_map(
+            fn (Row $row): array => [
+                $row->variance($this->reference)?->amount,
+                $this->workings->display->percent($row->variance($this->reference)),
+            ],
+            $this->rows,
+        );
         $widths = LabelWidths::of($labels, 600);
 
         return [$widths[0] + self::HEAD / 2, $widths[1] + self::HEAD / 2];
@@ -76,7 +89,18 @@ final readonly class PinTier implements Tier
             }
             $percent = $this->percents[$i] ?? null;
             if (null === $percent) {
-                $none = $stage->label($stage->axis->centre($i), 0.0, true, NumberFormat::NONE, Ink::Quiet, 400, 'missing', $row->key, null, 0.5);
+                $none = $stage->label(
+                    $stage->axis->centre($i),
+                    0.0,
+                    true,
+                    NumberFormat::NONE,
+                    Ink::Quiet,
+                    400,
+                    'missing',
+                    $row->key,
+                    null,
+                    0.5,
+                );
                 $labels[$i] = new TierLabel(0.0, 0, static fn (): Text => $none);
                 continue;
             }
@@ -95,15 +119,56 @@ final readonly class PinTier implements Tier
         $style = Style::variance($this->workings->display->percentEffect($variance), $row->shownScenario);
         $stem = $style->stroke ?? $style->fill;
         if ($stage->scale->zero !== $end) {
-            $stage->board->add('pins', $stage->plane->line($across, $stage->scale->zero, $across, $end, $stem, min(2.0, $head * 0.4), null, abs($percent) > $this->limit ? 'cut-pin' : 'pin', $row->key, 'percent'));
+            $stage->board->add(
+                'pins',
+                $stage->plane->line(
+                    $across,
+                    $stage->scale->zero,
+                    $across,
+                    $end,
+                    $stem,
+                    min(2.0, $head * 0.4),
+                    null,
+                    abs($percent) > $this->limit ? 'cut-pin' : 'pin',
+                    $row->key,
+                    'percent',
+                ),
+            );
         }
         if (abs($percent) > $this->limit) {
             $back = $end < $stage->scale->zero ? $head : -$head;
-            $stage->board->addBehind('pins', $stage->plane->path([[$across - $head / 2, $end + $back * 0.8], [$across, $end], [$across + $head / 2, $end + $back * 0.8]], null, $stem, 1.6, 'cut', $row->key, 'percent'));
+            $stage->board->addBehind(
+                'pins',
+                $stage->plane->path(
+                    [
+                        [$across - $head / 2, $end + $back * 0.8],
+                        [$across, $end],
+                        [$across + $head / 2, $end + $back * 0.8],
+                    ],
+                    null,
+                    $stem,
+                    1.6,
+                    'cut',
+                    $row->key,
+                    'percent',
+                ),
+            );
 
             return;
         }
-        $stage->board->add('pins', $stage->plane->bar($across, $head, $end - $head / 2, $end + $head / 2, $style, 'pin-head', $row->key, 'percent'));
+        $stage->board->add(
+            'pins',
+            $stage->plane->bar(
+                $across,
+                $head,
+                $end - $head / 2,
+                $end + $head / 2,
+                $style,
+                'pin-head',
+                $row->key,
+                'percent',
+            ),
+        );
     }
 
     private function label(Stage $stage, Row $row, Variance $variance, float $percent, int $i): TierLabel
@@ -115,7 +180,18 @@ final readonly class PinTier implements Tier
             $ink = Style::written($text, $variance->effect);
             $end = $this->cut($percent);
 
-            return $stage->label($stage->axis->centre($i), $end, $percent >= 0, $text, $ink, $weight, 'percent-label', $row->key, 'percent', self::HEAD / 2);
+            return $stage->label(
+                $stage->axis->centre($i),
+                $end,
+                $percent >= 0,
+                $text,
+                $ink,
+                $weight,
+                'percent-label',
+                $row->key,
+                'percent',
+                self::HEAD / 2,
+            );
         };
 
         return new TierLabel($percent, 1, $label);
@@ -137,7 +213,7 @@ final readonly class PinTier implements Tier
         foreach ($rows as $i => $row) {
             $variance = $row->variance($reference);
             if (null !== $variance && !$variance->reference->isZero()) {
-                $percents[$i] = 100.0 * $variance->amount->toFloat() / abs($variance->reference->toFloat());
+                $percents[$i] = (100.0 * $variance->amount->toFloat()) / abs($variance->reference->toFloat());
             }
         }
 

@@ -17,7 +17,8 @@ use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
 
 /**
- * A rate in a tier of its own: a line over periods, dots for members, its target as ticks and the gap to it. It need not begin
+ * A rate in a tier of its own: a line over periods, dots for members, its target as ticks and the gap to it. It need
+ * not begin
  * at nought, for what it shows are the gaps, whose lengths are true.
  */
 final readonly class RateTier implements Tier
@@ -47,7 +48,12 @@ final readonly class RateTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(array_map(fn (float $rate): float => $rate - $this->base, array_merge([], ...array_map(self::numbers(...), $this->rows))));
+        return Extent::ofSizes(
+            array_map(
+                fn (float $rate): float => $rate - $this->base,
+                array_merge([], ...array_map(self::numbers(...), $this->rows)),
+            ),
+        );
     }
 
     public function labelWidths(): array
@@ -68,7 +74,10 @@ final readonly class RateTier implements Tier
             if (null !== $rate) {
                 [$x, $y] = $stage->plane->point($stage->axis->centre($i), $this->at($stage, $rate));
                 $radius = min(self::DOT, 0.3 * $stage->axis->band);
-                $stage->board->add('points', new Circle($x, $y, $radius, Ink::Ink->value, role: 'rate', key: $row->key, of: 'rate'));
+                $stage->board->add(
+                    'points',
+                    new Circle($x, $y, $radius, Ink::Ink->value, role: 'rate', key: $row->key, of: 'rate'),
+                );
             }
         }
         $this->labels($stage);
@@ -83,11 +92,37 @@ final readonly class RateTier implements Tier
         $centre = $stage->axis->centre($i);
         $reach = min(9.0, 0.36 * $stage->axis->band);
         $along = $this->at($stage, $target);
-        $stage->board->add('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Quiet, 1.4, 'rate-target', $row->key, 'rateTarget'));
+        $stage->board->add(
+            'marks',
+            $stage->plane->tick(
+                $centre - $reach,
+                $centre + $reach,
+                $along,
+                Ink::Quiet,
+                1.4,
+                'rate-target',
+                $row->key,
+                'rateTarget',
+            ),
+        );
         $variance = $row->variances['rateTarget'] ?? null;
         if (null !== $variance && !$variance->amount->isZero()) {
             $style = Style::variance($this->rates()->effect($variance), null);
-            $stage->board->add('gaps', $stage->plane->line($centre, $along, $centre, $this->at($stage, $variance->shown), $style->fill, 2.0, '2 1.5', 'rate-gap', $row->key, 'rateTarget'));
+            $stage->board->add(
+                'gaps',
+                $stage->plane->line(
+                    $centre,
+                    $along,
+                    $centre,
+                    $this->at($stage, $variance->shown),
+                    $style->fill,
+                    2.0,
+                    '2 1.5',
+                    'rate-gap',
+                    $row->key,
+                    'rateTarget',
+                ),
+            );
         }
     }
 
@@ -101,7 +136,10 @@ final readonly class RateTier implements Tier
                 continue;
             }
             if (\count($run) > 1) {
-                $stage->board->addBehind('lines', $path = $stage->plane->path($run, null, Ink::Ink, 1.6, 'rate-line', null, 'rate'));
+                $stage->board->addBehind(
+                    'lines',
+                    $path = $stage->plane->path($run, null, Ink::Ink, 1.6, 'rate-line', null, 'rate'),
+                );
                 $stage->board->takeAlong($path->points);
             }
             $run = [];
@@ -117,7 +155,7 @@ final readonly class RateTier implements Tier
         $others = [];
         foreach ($this->rows as $i => $row) {
             if (null !== ($row->values['rate'] ?? null)) {
-                null === $row->extreme ? $others[$i] = $row : $this->one($stage, $row, $i, true);
+                null === $row->extreme ? ($others[$i] = $row) : $this->one($stage, $row, $i, true);
             }
         }
         if (Labels::All !== $stage->labels || $stage->axis->band < self::ROOM) {
@@ -140,12 +178,40 @@ final readonly class RateTier implements Tier
         $rate = $row->values['rate'] ?? BigDecimal::zero();
         $variance = $row->variances['rateTarget'] ?? null;
         $isAbove = null === $variance ? Extreme::Smallest !== $row->extreme : !$variance->amount->isNegative();
-        $ink = null === $variance ? Ink::Ink : Style::written($this->rates()->variance($variance->amount), $variance->effect);
+        $ink =
+            null === $variance
+                ? Ink::Ink
+                : Style::written($this->rates()->variance($variance->amount), $variance->effect);
         $format = $this->rates()->format;
-        foreach ([[$isAbove, 0.0, 1], [!$isAbove, 0.0, 1], [$isAbove, 0.0, 0], [!$isAbove, 0.0, 0], ...$isExtreme ? [[$isAbove, 7.0, 1], [!$isAbove, 7.0, 1], [$isAbove, 16.0, 1], [!$isAbove, 16.0, 1]] : []] as [$side, $further, $decimals]) {
+        foreach (
+            [
+                [$isAbove, 0.0, 1],
+                [!$isAbove, 0.0, 1],
+                [$isAbove, 0.0, 0],
+                [!$isAbove, 0.0, 0],
+                ...$isExtreme
+                    ? [[$isAbove, 7.0, 1], [!$isAbove, 7.0, 1], [$isAbove, 16.0, 1], [!$isAbove, 16.0, 1]]
+                    : [],
+            ] as [$side, $further, $decimals]
+        ) {
             $text = $format->plain($rate, $decimals).($isExtreme ? ' %' : '');
             $along = $stage->scale->beyond($this->at($stage, $rate), ($side ? 1 : -1) * (self::DOT + $further));
-            if ($stage->board->writeIfFree('labels', $stage->plane->label($stage->axis->centre($i), $along, $side, $text, $ink, $isExtreme || $row->role->isSum() ? 600 : 400, 'rate-label', $row->key, 'rate'))) {
+            if (
+                $stage->board->writeIfFree(
+                    'labels',
+                    $stage->plane->label(
+                        $stage->axis->centre($i),
+                        $along,
+                        $side,
+                        $text,
+                        $ink,
+                        $isExtreme || $row->role->isSum() ? 600 : 400,
+                        'rate-label',
+                        $row->key,
+                        'rate',
+                    ),
+                )
+            ) {
                 return true;
             }
         }
@@ -166,6 +232,11 @@ final readonly class RateTier implements Tier
     /** @return list<float> */
     private static function numbers(Row $row): array
     {
-        return array_values(array_map(static fn (BigDecimal $one): float => $one->toFloat(), array_filter([$row->values['rate'] ?? null, $row->values['rateTarget'] ?? null])));
+        return array_values(
+            array_map(
+                static fn (BigDecimal $one): float => $one->toFloat(),
+                array_filter([$row->values['rate'] ?? null, $row->values['rateTarget'] ?? null]),
+            ),
+        );
     }
 }

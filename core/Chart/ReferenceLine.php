@@ -16,12 +16,31 @@ final class ReferenceLine
     {
         $axis = $stage->axis;
         $along = $stage->scale->zero;
-        if (null === $reference->scenario || \in_array($reference->scenario, [Scenario::Budget, Scenario::Target], true)) {
-            $stage->board->add('axis', $stage->plane->tick($axis->start, $axis->stop, $along - 1.25, Ink::Ink, 0.9, 'reference-line'));
-            $stage->board->add('axis', $stage->plane->tick($axis->start, $axis->stop, $along + 1.25, Ink::Ink, 0.9, 'reference-line'));
+        if (
+            null === $reference->scenario
+            || \in_array($reference->scenario, [Scenario::Budget, Scenario::Target], true)
+        ) {
+            $stage->board->add(
+                'axis',
+                $stage->plane->tick($axis->start, $axis->stop, $along - 1.25, Ink::Ink, 0.9, 'reference-line'),
+            );
+            $stage->board->add(
+                'axis',
+                $stage->plane->tick($axis->start, $axis->stop, $along + 1.25, Ink::Ink, 0.9, 'reference-line'),
+            );
 
             return;
         }
-        $stage->board->add('axis', $stage->plane->bar(($axis->start + $axis->stop) / 2, $axis->stop - $axis->start, $along - 1.5, $along + 1.5, Style::scenario($reference->scenario), 'reference-line'));
+        $stage->board->add(
+            'axis',
+            $stage->plane->bar(
+                ($axis->start + $axis->stop) / 2,
+                $axis->stop - $axis->start,
+                $along - 1.5,
+                $along + 1.5,
+                Style::scenario($reference->scenario),
+                'reference-line',
+            ),
+        );
     }
 }

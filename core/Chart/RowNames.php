@@ -24,7 +24,11 @@ final class RowNames
      */
     public static function width(array $rows, float $most): float
     {
-        $widths = array_map(static fn (Row $row): float => self::indent($row) + TextMeasure::width($row->name, Type::LABEL, self::weight($row)), $rows);
+        $widths = array_map(
+            static fn (Row $row): float => self::indent($row) +
+                TextMeasure::width($row->name, Type::LABEL, self::weight($row)),
+            $rows,
+        );
 
         return min($most, [] === $widths ? 0.0 : max($widths)) + 10.0;
     }
@@ -38,7 +42,10 @@ final class RowNames
     {
         $least = max(18.0, $stretch * (\count($rows) > 30 ? 20.0 : 24.0));
 
-        return array_map(static fn (Row $row): float => max($least, self::LINE * \count(self::lines($row, $width)) + 8.0), $rows);
+        return array_map(
+            static fn (Row $row): float => max($least, self::LINE * \count(self::lines($row, $width)) + 8.0),
+            $rows,
+        );
     }
 
     /** @param list<Row> $rows */
@@ -46,9 +53,21 @@ final class RowNames
     {
         foreach ($rows as $i => $row) {
             $lines = self::lines($row, $width);
-            $y = $axis->centre($i) + 4.0 - self::LINE * (\count($lines) - 1) / 2;
+            $y = $axis->centre($i) + 4.0 - (self::LINE * (\count($lines) - 1)) / 2;
             foreach ($lines as $line) {
-                $board->write('axis', Board::text($left + self::indent($row), $y, $line, 'start', self::ink($row), weight: self::weight($row), role: 'name', key: $row->key));
+                $board->write(
+                    'axis',
+                    Board::text(
+                        $left + self::indent($row),
+                        $y,
+                        $line,
+                        'start',
+                        self::ink($row),
+                        weight: self::weight($row),
+                        role: 'name',
+                        key: $row->key,
+                    ),
+                );
                 $y += self::LINE;
             }
         }
@@ -80,10 +99,27 @@ final class RowNames
     {
         $most = 1;
         foreach ($rows as $i => $row) {
-            $lines = TextMeasure::lines($row->name, $axis->end($i) - $axis->begin($i) - 4.0, Type::LABEL, self::weight($row));
+            $lines = TextMeasure::lines(
+                $row->name,
+                $axis->end($i) - $axis->begin($i) - 4.0,
+                Type::LABEL,
+                self::weight($row),
+            );
             $most = max($most, \count($lines));
             foreach ($lines as $n => $line) {
-                $board->write('axis', Board::text($axis->centre($i), $y + $n * self::LINE, $line, 'middle', self::ink($row), weight: self::weight($row), role: 'name', key: $row->key));
+                $board->write(
+                    'axis',
+                    Board::text(
+                        $axis->centre($i),
+                        $y + $n * self::LINE,
+                        $line,
+                        'middle',
+                        self::ink($row),
+                        weight: self::weight($row),
+                        role: 'name',
+                        key: $row->key,
+                    ),
+                );
             }
         }
 
@@ -109,6 +145,11 @@ final class RowNames
     /** @return non-empty-list<string> */
     private static function lines(Row $row, float $width): array
     {
-        return TextMeasure::lines($row->name, max(40.0, $width - 10.0 - self::indent($row)), Type::LABEL, self::weight($row));
+        return TextMeasure::lines(
+            $row->name,
+            max(40.0, $width - 10.0 - self::indent($row)),
+            Type::LABEL,
+            self::weight($row),
+        );
     }
 }

@@ -12,15 +12,25 @@ use KeenMargin\Core\Workings\Check;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
 
-/** Measures the finished scene against its numbers: one length per unit for all that is counted in it, in all of its charts. */
+/**
+ * Measures the finished scene against its numbers: one length per unit for all that is counted in it, in all of its
+ * charts.
+ */
 final class ScaleCheck
 {
     /** Drawn lengths may differ from true ones by this many points. */
     private const TOLERANCE = 0.02;
     /** What marks measure, by their roles. */
     private const UNITS = [
-        'value' => 'amount', 'reference' => 'amount', 'variance' => 'amount', 'gap' => 'amount', 'change' => 'amount', 'used' => 'amount', 'whole' => 'amount',
-        'pin' => 'percent', 'rate-gap' => 'points',
+        'value' => 'amount',
+        'reference' => 'amount',
+        'variance' => 'amount',
+        'gap' => 'amount',
+        'change' => 'amount',
+        'used' => 'amount',
+        'whole' => 'amount',
+        'pin' => 'percent',
+        'rate-gap' => 'points',
     ];
 
     /** @param bool $sameLength whether variances are as long per unit as the values */
@@ -37,7 +47,15 @@ final class ScaleCheck
             }
         }
 
-        return new Check('one-scale', true, 'capacity-fill' === $workings->kind ? 'One scale for used and total' : ('hat' === $workings->kind ? 'One scale for both' : 'One scale for all scenarios'));
+        return new Check(
+            'one-scale',
+            true,
+            'capacity-fill' === $workings->kind
+                ? 'One scale for used and total'
+                : ('hat' === $workings->kind
+                    ? 'One scale for both'
+                    : 'One scale for all scenarios'),
+        );
     }
 
     /** @return array<string, float> points per unit of the longest mark, by what is measured */
@@ -55,21 +73,27 @@ final class ScaleCheck
         return $perUnit;
     }
 
-    /** @return array<string, non-empty-list<array{float, float}>> sizes of amounts and lengths of their marks, by what they measure */
+    /**
+     * @return array<string, non-empty-list<array{float, float}>> sizes of amounts and lengths of their marks, by what
+     *                                                            they measure
+     */
     private static function lengths(Scene $scene, Workings $workings, bool $sameLength): array
     {
         $rows = array_column($workings->rows, null, 'key');
         $lengths = [];
         $cut = [];
         foreach ($scene->marks() as $mark) {
-            if (!$mark instanceof Rect && !$mark instanceof Line) {
+            if (!($mark instanceof Rect) && !($mark instanceof Line)) {
                 continue;
             }
             $unit = self::UNITS[$mark->role] ?? null;
             $row = $rows[$mark->key ?? ''] ?? null;
             if (null !== $unit && null !== $row) {
                 $unit = 'variance' === $mark->role && !$sameLength ? 'variance' : $unit;
-                $lengths[$unit][] = [self::size($row, (string) $mark->of, $workings), self::length($mark, $scene->isLying)];
+                $lengths[$unit][] = [
+                    self::size($row, (string) $mark->of, $workings),
+                    self::length($mark, $scene->isLying),
+                ];
             } elseif (null !== $row && str_ends_with($mark->role, '-cut')) {
                 $cut[] = [self::size($row, (string) $mark->of, $workings), self::length($mark, $scene->isLying)];
             }
@@ -95,14 +119,16 @@ final class ScaleCheck
         $variance = $row->variance($workings->reference());
         $amount = match ($of) {
             'shown' => $row->shown,
-            'variance' => 'capacity-fill' === $workings->kind ? ($row->variances['target'] ?? null)?->amount : $variance?->amount,
+            'variance' => 'capacity-fill' === $workings->kind
+                ? ($row->variances['target'] ?? null)?->amount
+                : $variance?->amount,
             'change' => ($row->variances['first'] ?? null)?->amount,
             'rateTarget' => ($row->variances['rateTarget'] ?? null)?->amount,
             'percent' => null,
             default => $row->values[$of] ?? null,
         };
         if ('percent' === $of && null !== $variance && !$variance->reference->isZero()) {
-            return abs(100.0 * $variance->amount->toFloat() / $variance->reference->toFloat());
+            return abs((100.0 * $variance->amount->toFloat()) / $variance->reference->toFloat());
         }
 
         return abs(($amount ?? BigDecimal::zero())->toFloat());

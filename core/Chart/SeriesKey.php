@@ -18,8 +18,13 @@ final readonly class SeriesKey
 {
     private const SIZE = 8.0;
 
-    private function __construct(public string $name, public Ink $ink, public bool $isStrong, private string $shape, private Style $style)
-    {
+    private function __construct(
+        public string $name,
+        public Ink $ink,
+        public bool $isStrong,
+        private string $shape,
+        private Style $style,
+    ) {
     }
 
     public static function bar(string $name, Style $style, bool $isStrong = false, Ink $ink = Ink::Ink): self
@@ -29,9 +34,18 @@ final readonly class SeriesKey
 
     public static function scenario(Scenario $scenario, string $shape = 'bar'): self
     {
-        $style = 'bar' === $shape ? Style::scenario($scenario) : Style::mark(Scenario::PriorYear === $scenario ? Ink::PriorYear : Ink::Ink);
+        $style =
+            'bar' === $shape
+                ? Style::scenario($scenario)
+                : Style::mark(Scenario::PriorYear === $scenario ? Ink::PriorYear : Ink::Ink);
 
-        return new self($scenario->value, Scenario::PriorYear === $scenario ? Ink::Quiet : Ink::Ink, Scenario::Actual === $scenario, $shape, $style);
+        return new self(
+            $scenario->value,
+            Scenario::PriorYear === $scenario ? Ink::Quiet : Ink::Ink,
+            Scenario::Actual === $scenario,
+            $shape,
+            $style,
+        );
     }
 
     public static function shaped(string $name, string $shape, Ink $ink): self
@@ -54,7 +68,7 @@ final readonly class SeriesKey
             $keys[] = self::scenario($scenario);
         }
         foreach (\array_slice($workings->references, 1) as $other) {
-            null === $second || null === $other->scenario || $keys[] = self::scenario($other->scenario, $second);
+            null === $second || null === $other->scenario || ($keys[] = self::scenario($other->scenario, $second));
         }
 
         return array_values(array_unique($keys, \SORT_REGULAR));
@@ -67,10 +81,27 @@ final readonly class SeriesKey
         [$fill, $stroke] = [$this->style->fill->value, $this->style->stroke?->value];
         $middle = $y - 4.0;
         match ($this->shape) {
-            'triangle' => $board->addBehind('names', new Path([[$x - 1.0, $middle], [$x - 7.0, $middle - 3.7], [$x - 7.0, $middle + 3.7]], $fill, role: 'series-key', of: $this->name)),
-            'tick' => $board->addBehind('names', new Line($left - 1.0, $middle, $x + 1.0, $middle, $fill, 2.4, role: 'series-key', of: $this->name)),
-            'dot' => $board->addBehind('names', new Circle($left + 4.0, $middle, 3.6, $fill, role: 'series-key', of: $this->name)),
-            default => $board->add('names', new Rect($left, $y - 8.0, self::SIZE, self::SIZE, $fill, $stroke, 'series-key', null, $this->name)),
+            'triangle' => $board->addBehind(
+                'names',
+                new Path(
+                    [[$x - 1.0, $middle], [$x - 7.0, $middle - 3.7], [$x - 7.0, $middle + 3.7]],
+                    $fill,
+                    role: 'series-key',
+                    of: $this->name,
+                ),
+            ),
+            'tick' => $board->addBehind(
+                'names',
+                new Line($left - 1.0, $middle, $x + 1.0, $middle, $fill, 2.4, role: 'series-key', of: $this->name),
+            ),
+            'dot' => $board->addBehind(
+                'names',
+                new Circle($left + 4.0, $middle, 3.6, $fill, role: 'series-key', of: $this->name),
+            ),
+            default => $board->add(
+                'names',
+                new Rect($left, $y - 8.0, self::SIZE, self::SIZE, $fill, $stroke, 'series-key', null, $this->name),
+            ),
         };
     }
 }

@@ -7,14 +7,16 @@ namespace KeenMargin\Core\Chart;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Scene\TextMeasure;
 
-/** Names the series beside the first column or above the first bar, each with its own mark, so that no legend is needed. */
+/**
+ * Names the series beside the first column or above the first bar, each with its own mark, so that no legend is needed.
+ */
 final class SeriesNames
 {
     private const LINE = 16.0;
 
     /**
      * @param list<SeriesKey> $keys
-     * @param float           $right where the names end; $top and $bottom bound them
+     * @param float $right where the names end; $top and $bottom bound them
      */
     public static function beside(Board $board, array $keys, float $right, float $top, float $bottom): void
     {
@@ -22,7 +24,18 @@ final class SeriesNames
         $y = max($top + 10.0, min($bottom - 34.0, $bottom) - $height + 12.0);
         foreach ($keys as $key) {
             $key->draw($board, $right, $y);
-            $board->writeIfFree('names', Board::text($right - 14.0, $y, $key->name, 'end', $key->ink, weight: $key->isStrong ? 600 : 400, role: 'series-name'));
+            $board->writeIfFree(
+                'names',
+                Board::text(
+                    $right - 14.0,
+                    $y,
+                    $key->name,
+                    'end',
+                    $key->ink,
+                    weight: $key->isStrong ? 600 : 400,
+                    role: 'series-name',
+                ),
+            );
             $y += self::LINE;
         }
     }
@@ -36,7 +49,18 @@ final class SeriesNames
                 return;
             }
             $key->draw($board, $left + 9.0, $y);
-            $board->writeIfFree('names', Board::text($left + 12.0, $y, $key->name, 'start', $key->ink, weight: $key->isStrong ? 600 : 400, role: 'series-name'));
+            $board->writeIfFree(
+                'names',
+                Board::text(
+                    $left + 12.0,
+                    $y,
+                    $key->name,
+                    'start',
+                    $key->ink,
+                    weight: $key->isStrong ? 600 : 400,
+                    role: 'series-name',
+                ),
+            );
             $left += $width + 12.0;
         }
     }

@@ -15,14 +15,37 @@ use KeenMargin\Core\Scene\Text;
 final readonly class Stage
 {
     /** @param bool $isFirst whether it is the first chart of its row, beside which names have room */
-    public function __construct(public Board $board, public Plane $plane, public BandAxis $axis, public LinearScale $scale, public Labels $labels, public bool $isFirst = true)
-    {
+    public function __construct(
+        public Board $board,
+        public Plane $plane,
+        public BandAxis $axis,
+        public LinearScale $scale,
+        public Labels $labels,
+        public bool $isFirst = true,
+    ) {
     }
 
     /** A bar from one amount to another; from nought where one is told. */
-    public function bar(float $centre, float $thickness, BigDecimal|float $from, BigDecimal|float $to, Style $style, string $role, ?string $key, ?string $of): Rect
-    {
-        return $this->plane->bar($centre, $thickness, $this->scale->at($from), $this->scale->at($to), $style, $role, $key, $of);
+    public function bar(
+        float $centre,
+        float $thickness,
+        BigDecimal|float $from,
+        BigDecimal|float $to,
+        Style $style,
+        string $role,
+        ?string $key,
+        ?string $of,
+    ): Rect {
+        return $this->plane->bar(
+            $centre,
+            $thickness,
+            $this->scale->at($from),
+            $this->scale->at($to),
+            $style,
+            $role,
+            $key,
+            $of,
+        );
     }
 
     /**
@@ -30,15 +53,38 @@ final readonly class Stage
      *
      * @param 400|600 $weight
      */
-    public function label(float $centre, BigDecimal|float $amount, bool $isAbove, string $text, Ink $ink, int $weight, string $role, ?string $key, ?string $of, float $further = 0.0): Text
-    {
-        return $this->plane->label($centre, $this->scale->beyond($this->scale->at($amount), $isAbove ? $further : -$further), $isAbove, $text, $ink, $weight, $role, $key, $of);
+    public function label(
+        float $centre,
+        BigDecimal|float $amount,
+        bool $isAbove,
+        string $text,
+        Ink $ink,
+        int $weight,
+        string $role,
+        ?string $key,
+        ?string $of,
+        float $further = 0.0,
+    ): Text {
+        return $this->plane->label(
+            $centre,
+            $this->scale->beyond($this->scale->at($amount), $isAbove ? $further : -$further),
+            $isAbove,
+            $text,
+            $ink,
+            $weight,
+            $role,
+            $key,
+            $of,
+        );
     }
 
     /** The line of nought along all bands. */
     public function nought(): void
     {
-        $this->board->add('axis', $this->plane->tick($this->axis->start, $this->axis->stop, $this->scale->zero, Ink::Ink, 1.4, 'axis'));
+        $this->board->add(
+            'axis',
+            $this->plane->tick($this->axis->start, $this->axis->stop, $this->scale->zero, Ink::Ink, 1.4, 'axis'),
+        );
     }
 
     /** @param array<int, TierLabel> $labels */

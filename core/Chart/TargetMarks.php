@@ -37,8 +37,23 @@ final readonly class TargetMarks implements ChartKind
     {
         $cut = TotalsCut::of($workings, $finish);
         $reference = $workings->reference();
-        $marks = null === $reference ? [] : [(TargetMark::Tick === $finish->mark ? 'a tick marks ' : 'a dot marks ').$reference->short.', paler ones miss it'];
+        $marks =
+            null === $reference
+                ? []
+                : [
+                    (TargetMark::Tick === $finish->mark ? 'a tick marks ' : 'a dot marks ').
+                    $reference->short.
+                    ', paler ones miss it',
+                ];
 
-        return TierChart::scene($workings, $finish, static fn (array $rows): array => [new TargetTier($workings, $rows, $finish->mark, $finish->variance ?? VarianceForm::Amount, $cut)], SeriesKey::comparison($workings, $finish->mark->value, null), $marks);
+        return TierChart::scene(
+            $workings,
+            $finish,
+            static fn (array $rows): array => [
+                new TargetTier($workings, $rows, $finish->mark, $finish->variance ?? VarianceForm::Amount, $cut),
+            ],
+            SeriesKey::comparison($workings, $finish->mark->value, null),
+            $marks,
+        );
     }
 }

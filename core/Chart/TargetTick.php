@@ -16,7 +16,30 @@ final class TargetTick
     /** @param float $reach on either side of the centre */
     public static function draw(Stage $stage, Row $row, float $centre, float $reach, float $along, string $of): void
     {
-        $stage->board->addBehind('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Paper, self::PAPER, 'target-ground', $row->key));
-        $stage->board->add('marks', $stage->plane->tick($centre - $reach, $centre + $reach, $along, Ink::Ink, self::THICKNESS, 'target', $row->key, $of));
+        $stage->board->addBehind(
+            'marks',
+            $stage->plane->tick(
+                $centre - $reach,
+                $centre + $reach,
+                $along,
+                Ink::Paper,
+                self::PAPER,
+                'target-ground',
+                $row->key,
+            ),
+        );
+        $stage->board->add(
+            'marks',
+            $stage->plane->tick(
+                $centre - $reach,
+                $centre + $reach,
+                $along,
+                Ink::Ink,
+                self::THICKNESS,
+                'target',
+                $row->key,
+                $of,
+            ),
+        );
     }
 }

@@ -24,8 +24,13 @@ final readonly class TargetTier implements Tier
     private Lengths $lengths;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private TargetMark $mark, private VarianceForm $form, TotalsCut $cut)
-    {
+    public function __construct(
+        private Workings $workings,
+        private array $rows,
+        private TargetMark $mark,
+        private VarianceForm $form,
+        TotalsCut $cut,
+    ) {
         $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
     }
 
@@ -44,7 +49,17 @@ final readonly class TargetTier implements Tier
         foreach ($this->rows as $i => $row) {
             $isMissed = Effect::Unfavourable === $this->effect($row);
             if (null !== $row->shown && null !== $row->shownScenario) {
-                $this->lengths->bar($stage, 'values', $row, $stage->axis->centre($i), $stage->axis->column, $row->shown, self::style($row->shownScenario, $isMissed), 'value', 'shown');
+                $this->lengths->bar(
+                    $stage,
+                    'values',
+                    $row,
+                    $stage->axis->centre($i),
+                    $stage->axis->column,
+                    $row->shown,
+                    self::style($row->shownScenario, $isMissed),
+                    'value',
+                    'shown',
+                );
             }
         }
         $stage->nought();
@@ -71,21 +86,43 @@ final readonly class TargetTier implements Tier
         $along = $stage->scale->at($this->lengths->of($row, $target));
         $centre = $stage->axis->centre($i);
         if (TargetMark::Tick === $this->mark) {
-            TargetTick::draw($stage, $row, $centre, self::WIDE * $stage->axis->column / 2, $along, $reference->key);
+            TargetTick::draw($stage, $row, $centre, (self::WIDE * $stage->axis->column) / 2, $along, $reference->key);
 
             return;
         }
         $radius = max(2.0, min(4.5, $stage->axis->column * 0.3));
         [$x, $y] = $stage->plane->point($centre, $along);
-        $stage->board->addBehind('marks', new Circle($x, $y, $radius + 1.4, Ink::Paper->value, role: 'target-ground', key: $row->key));
-        $stage->board->add('marks', new Circle($x, $y, $radius, Ink::Ink->value, role: 'target', key: $row->key, of: $reference->key));
+        $stage->board->addBehind(
+            'marks',
+            new Circle($x, $y, $radius + 1.4, Ink::Paper->value, role: 'target-ground', key: $row->key),
+        );
+        $stage->board->add(
+            'marks',
+            new Circle($x, $y, $radius, Ink::Ink->value, role: 'target', key: $row->key, of: $reference->key),
+        );
     }
 
     private function labels(Stage $stage): void
     {
-        GapBar::labels($stage, $this->workings, $this->rows, $this->form, $this->lengths, TargetMark::Dot === $this->mark ? 4.0 : 1.5);
+        GapBar::labels(
+            $stage,
+            $this->workings,
+            $this->rows,
+            $this->form,
+            $this->lengths,
+            TargetMark::Dot === $this->mark ? 4.0 : 1.5,
+        );
         $reference = $this->workings->reference();
-        InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown), fn (Row $row): ?float => null === $row->value($reference) ? null : $this->lengths->of($row, $row->value($reference)));
+        InsideLabels::write(
+            $stage,
+            $this->workings,
+            $this->rows,
+            $stage->axis->column,
+            fn (Row $row): float => $this->lengths->of($row, $row->shown),
+            fn (Row $row): ?float => null === $row->value($reference)
+                ? null
+                : $this->lengths->of($row, $row->value($reference)),
+        );
     }
 
     private static function style(Scenario $scenario, bool $isMissed): Style

@@ -16,20 +16,29 @@ final readonly class TitleBlock
 {
     private const LINE = 17.0;
 
-    private function __construct(public string $who, public string $measure, public string $unit, public string $when)
-    {
+    private function __construct(
+        public string $who,
+        public string $measure,
+        public string $unit,
+        public string $when,
+    ) {
     }
 
     /**
      * @param list<string> $marks what the kind has to explain
-     * @param TitleLines   $own   what the reader wrote instead
+     * @param TitleLines $own what the reader wrote instead
      */
     public static function of(Workings $workings, array $marks = [], TitleLines $own = new TitleLines()): self
     {
         $unit = $workings->display->unitText();
         $when = implode('; ', array_filter([self::when($workings), ...PartlyCompared::words($workings), ...$marks]));
 
-        return new self($own->who ?? $workings->who, $own->what ?? $workings->subject, '' === $unit || null !== $own->what ? '' : "in $unit", $own->when ?? $when);
+        return new self(
+            $own->who ?? $workings->who,
+            $own->what ?? $workings->subject,
+            '' === $unit || null !== $own->what ? '' : "in $unit",
+            $own->when ?? $when,
+        );
     }
 
     public function oneLine(): string
@@ -64,7 +73,13 @@ final readonly class TitleBlock
             $board->write('title', $text);
             $y += self::LINE;
         }
-        $after = Board::text($text->x + $text->width + TextMeasure::width(' ', Type::TITLE), $y - self::LINE, $this->unit, size: Type::TITLE, role: 'title');
+        $after = Board::text(
+            $text->x + $text->width + TextMeasure::width(' ', Type::TITLE),
+            $y - self::LINE,
+            $this->unit,
+            size: Type::TITLE,
+            role: 'title',
+        );
         if ('' !== $this->unit && $after->x + $after->width > $width) {
             $after = Board::text(Board::MARGIN, $y, $this->unit, size: Type::TITLE, role: 'title');
             $y += self::LINE;
@@ -86,7 +101,10 @@ final readonly class TitleBlock
         $span = implode(', ', array_filter([self::span($workings), (string) $workings->cumulate?->words()]));
         $shown = self::shown($workings);
         $reference = $workings->reference()?->scenario;
-        $against = null === $reference || [] !== $workings->marks || null !== $workings->between ? '' : (str_contains($shown, ',') ? ',' : '').' against '.$reference->value;
+        $against =
+            null === $reference || [] !== $workings->marks || null !== $workings->between
+                ? ''
+                : (str_contains($shown, ',') ? ',' : '').' against '.$reference->value;
 
         return ('' === $span ? '' : "$span: ").$shown.$against;
     }
@@ -108,8 +126,15 @@ final readonly class TitleBlock
             return $workings->forecast->value;
         }
         $to = $workings->to();
-        $isWithin = null !== $to && $workings->closing->grain === $to->grain && PeriodNames::year($workings->closing) === PeriodNames::year($to) && null !== $workings->from() && PeriodNames::year($workings->from()) === PeriodNames::year($to);
+        $isWithin =
+            null !== $to
+            && $workings->closing->grain === $to->grain
+            && PeriodNames::year($workings->closing) === PeriodNames::year($to)
+            && null !== $workings->from()
+            && PeriodNames::year($workings->from()) === PeriodNames::year($to);
 
-        return "{$workings->scenario->value} to ".($isWithin ? PeriodNames::withinYear($workings->closing) : PeriodNames::full($workings->closing)).", then {$workings->forecast->value}";
+        return "{$workings->scenario->value} to ".
+            ($isWithin ? PeriodNames::withinYear($workings->closing) : PeriodNames::full($workings->closing)).
+            ", then {$workings->forecast->value}";
     }
 }

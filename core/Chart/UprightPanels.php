@@ -23,10 +23,15 @@ final readonly class UprightPanels
 
     /**
      * @param list<SeriesKey> $keys
-     * @param float           $stretch of lengths
+     * @param float $stretch of lengths
      */
-    public function __construct(private Board $board, private Workings $workings, private Finish $finish, private array $keys, private float $stretch = 1.0)
-    {
+    public function __construct(
+        private Board $board,
+        private Workings $workings,
+        private Finish $finish,
+        private array $keys,
+        private float $stretch = 1.0,
+    ) {
     }
 
     /**
@@ -38,7 +43,12 @@ final readonly class UprightPanels
     {
         $grid = self::grid($panels, $width);
         foreach ($panels as $rows) {
-            if (!RowNames::fitBelow($rows, BandAxis::over(TierChart::apart($rows), 0.0, $grid->width(), Grain::Month)->band)) {
+            if (
+                !RowNames::fitBelow(
+                    $rows,
+                    BandAxis::over(TierChart::apart($rows), 0.0, $grid->width(), Grain::Month)->band,
+                )
+            ) {
                 return false;
             }
         }
@@ -48,7 +58,7 @@ final readonly class UprightPanels
 
     /**
      * @param array<string, list<Row>> $panels
-     * @param list<list<Tier>>         $charts
+     * @param list<list<Tier>> $charts
      *
      * @return float the lowest y that was used
      */
@@ -57,26 +67,55 @@ final readonly class UprightPanels
         $grid = self::grid($panels, $this->finish->width);
         $isOne = 1 === \count($panels);
         $length = $this->stretch * ($isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0);
-        $layout = TierLayout::upright($charts, $length, SeriesNames::height($this->keys), $this->workings->mostPerUnit);
+        $layout = TierLayout::upright(
+            $charts,
+            $length,
+            SeriesNames::height($this->keys),
+            $this->workings->mostPerUnit,
+        );
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + 20.0 : $top;
-            $bottom = max($bottom, $this->panel((string) array_keys($panels)[$i], $rows, $charts[$i], $layout, $grid, $i, $top));
+            $bottom = max(
+                $bottom,
+                $this->panel((string) array_keys($panels)[$i], $rows, $charts[$i], $layout, $grid, $i, $top),
+            );
         }
 
         return $bottom;
     }
 
     /**
-     * @param list<Row>  $rows
+     * @param list<Row> $rows
      * @param list<Tier> $tiers
      */
-    private function panel(string $name, array $rows, array $tiers, TierLayout $layout, PanelGrid $grid, int $place, float $top): float
-    {
-        $axis = BandAxis::over(TierChart::apart($rows), $grid->left($place), $grid->right($place), $this->workings->by instanceof Grain ? $this->workings->by : Grain::Month);
+    private function panel(
+        string $name,
+        array $rows,
+        array $tiers,
+        TierLayout $layout,
+        PanelGrid $grid,
+        int $place,
+        float $top,
+    ): float {
+        $axis = BandAxis::over(
+            TierChart::apart($rows),
+            $grid->left($place),
+            $grid->right($place),
+            $this->workings->by instanceof Grain ? $this->workings->by : Grain::Month,
+        );
         $y = $top;
         if ('' !== $name) {
-            $this->board->write('title', Board::text($axis->start, $top + 11.0, TextMeasure::shortened($name, $grid->width(), Type::LABEL, 600), weight: 600, role: 'panel'));
+            $this->board->write(
+                'title',
+                Board::text(
+                    $axis->start,
+                    $top + 11.0,
+                    TextMeasure::shortened($name, $grid->width(), Type::LABEL, 600),
+                    weight: 600,
+                    role: 'panel',
+                ),
+            );
             $y += self::TITLE;
         }
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
@@ -84,18 +123,38 @@ final readonly class UprightPanels
         $y += null === $closing ? 0.0 : 14.0;
         $foot = $y + $layout->size;
         // Before the labels of the tiers, so that these keep off them.
-        $bottom = $this->workings->isOverTime() ? PeriodLabels::write($this->board, $axis, $rows, $foot + 14.0) : RowNames::below($this->board, $axis, $rows, $foot + 14.0);
+        $bottom = $this->workings->isOverTime()
+            ? PeriodLabels::write($this->board, $axis, $rows, $foot + 14.0)
+            : RowNames::below($this->board, $axis, $rows, $foot + 14.0);
         foreach ($tiers as $i => $tier) {
             $scale = new LinearScale($y + $layout->zeros[$i], $layout->perUnit[$i]);
             if ('' !== $tier->name() && $grid->isFirst($place)) {
-                $this->board->write('names', Board::text($grid->left($place) - 8.0, $scale->zero + 4.0, $tier->name(), 'end', Ink::Quiet, role: 'tier-name'));
+                $this->board->write(
+                    'names',
+                    Board::text(
+                        $grid->left($place) - 8.0,
+                        $scale->zero + 4.0,
+                        $tier->name(),
+                        'end',
+                        Ink::Quiet,
+                        role: 'tier-name',
+                    ),
+                );
             }
-            $tier->draw(new Stage($this->board, Plane::Upright, $axis, $scale, $this->finish->labels, $grid->isFirst($place)));
+            $tier->draw(
+                new Stage($this->board, Plane::Upright, $axis, $scale, $this->finish->labels, $grid->isFirst($place)),
+            );
         }
         if ($grid->isFirst($place)) {
             $zero = $y + $layout->zeros[\count($tiers) - 1];
             $from = \count($tiers) > 1 ? $zero - SeriesNames::height($this->keys) - 20.0 : $y;
-            SeriesNames::beside($this->board, $this->keys, $grid->left($place) - 8.0, $foot > $zero + 20.0 ? min($from, $zero) : $from, max($zero, $from + 20.0 + SeriesNames::height($this->keys)));
+            SeriesNames::beside(
+                $this->board,
+                $this->keys,
+                $grid->left($place) - 8.0,
+                $foot > $zero + 20.0 ? min($from, $zero) : $from,
+                max($zero, $from + 20.0 + SeriesNames::height($this->keys)),
+            );
         }
         $this->highlight($axis, $rows, $start, $bottom);
         if (null !== $closing) {
@@ -110,7 +169,18 @@ final readonly class UprightPanels
     {
         foreach ($rows as $i => $row) {
             if (\in_array($row->key, $this->finish->highlight, true)) {
-                $this->board->addBehind('highlight', Plane::Upright->bar($axis->centre($i), $axis->end($i) - $axis->begin($i), $top, $bottom, Style::mark(Ink::AccentTint), 'highlight', $row->key));
+                $this->board->addBehind(
+                    'highlight',
+                    Plane::Upright->bar(
+                        $axis->centre($i),
+                        $axis->end($i) - $axis->begin($i),
+                        $top,
+                        $bottom,
+                        Style::mark(Ink::AccentTint),
+                        'highlight',
+                        $row->key,
+                    ),
+                );
             }
         }
     }

@@ -27,8 +27,12 @@ final readonly class ValueTier implements Tier
     private Lengths $first;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, TotalsCut $cut, private bool $isInside = false)
-    {
+    public function __construct(
+        private Workings $workings,
+        private array $rows,
+        TotalsCut $cut,
+        private bool $isInside = false,
+    ) {
         $this->lengths = new Lengths($cut, $workings->references);
         $this->first = new Lengths($cut, \array_slice($workings->references, 0, 1));
     }
@@ -40,7 +44,13 @@ final readonly class ValueTier implements Tier
 
     public function labelWidths(): array
     {
-        return LabelWidths::of(array_map(fn (Row $row): array => [$row->shown, $this->workings->display->amount($row->shown)], $this->rows), 600);
+        return LabelWidths::of(
+            array_map(
+                fn (Row $row): array => [$row->shown, $this->workings->display->amount($row->shown)],
+                $this->rows,
+            ),
+            600,
+        );
     }
 
     public function draw(Stage $stage): void
@@ -54,10 +64,24 @@ final readonly class ValueTier implements Tier
             $this->secondReference($stage, $row, $i);
         }
         $stage->nought();
-        $within = $this->isInside && [] !== $this->rows ? InsideLabels::write($stage, $this->workings, $this->rows, $stage->axis->column, fn (Row $row): float => $this->lengths->of($row, $row->shown), null, $this->centre($stage, 0) - $stage->axis->centre(0)) : [];
+        $within =
+            $this->isInside && [] !== $this->rows
+                ? InsideLabels::write(
+                    $stage,
+                    $this->workings,
+                    $this->rows,
+                    $stage->axis->column,
+                    fn (Row $row): float => $this->lengths->of($row, $row->shown),
+                    null,
+                    $this->centre($stage, 0) - $stage->axis->centre(0),
+                )
+                : [];
         foreach ($this->rows as $i => $row) {
             if (null === $row->shown) {
-                $stage->board->writeIfFree('labels', $this->text($stage, $row, $i, NumberFormat::NONE, Ink::Quiet, 400, 'missing'));
+                $stage->board->writeIfFree(
+                    'labels',
+                    $this->text($stage, $row, $i, NumberFormat::NONE, Ink::Quiet, 400, 'missing'),
+                );
             } elseif (!\in_array($i, $within, true)) {
                 $labels[$i] = $this->label($stage, $row, $i, $row->shown);
             }
@@ -73,13 +97,33 @@ final readonly class ValueTier implements Tier
             return;
         }
         $side = Scenario::PriorYear === $reference->scenario ? -1 : 1;
-        $this->lengths->bar($stage, 'references', $row, $this->centre($stage, $i) + $side * self::OFFSET * $stage->axis->column, $stage->axis->column, $amount, Style::scenario($reference->scenario), 'reference', $reference->key);
+        $this->lengths->bar(
+            $stage,
+            'references',
+            $row,
+            $this->centre($stage, $i) + $side * self::OFFSET * $stage->axis->column,
+            $stage->axis->column,
+            $amount,
+            Style::scenario($reference->scenario),
+            'reference',
+            $reference->key,
+        );
     }
 
     private function value(Stage $stage, Row $row, int $i): void
     {
         if (null !== $row->shown && null !== $row->shownScenario) {
-            $this->lengths->bar($stage, 'values', $row, $this->centre($stage, $i), $stage->axis->column, $row->shown, Style::scenario($row->shownScenario), 'value', 'shown');
+            $this->lengths->bar(
+                $stage,
+                'values',
+                $row,
+                $this->centre($stage, $i),
+                $stage->axis->column,
+                $row->shown,
+                Style::scenario($row->shownScenario),
+                'value',
+                'shown',
+            );
         }
     }
 
@@ -97,8 +141,22 @@ final readonly class ValueTier implements Tier
         }
         $along = $stage->scale->at($this->lengths->of($row, $amount));
         $ink = Scenario::PriorYear === $reference->scenario ? Ink::PriorYear : Ink::Ink;
-        $stage->board->addBehind('marks', $stage->plane->path([[$tip, $along], [$tip - $size, $along - 0.62 * $size], [$tip - $size, $along + 0.62 * $size]], $ink, null, 1.0, 'second-reference', $row->key, $reference->key));
-        [[$x1, $y1], [$x2, $y2]] = [$stage->plane->point($tip - $size, $along - 0.62 * $size), $stage->plane->point($tip, $along + 0.62 * $size)];
+        $stage->board->addBehind(
+            'marks',
+            $stage->plane->path(
+                [[$tip, $along], [$tip - $size, $along - 0.62 * $size], [$tip - $size, $along + 0.62 * $size]],
+                $ink,
+                null,
+                1.0,
+                'second-reference',
+                $row->key,
+                $reference->key,
+            ),
+        );
+        [[$x1, $y1], [$x2, $y2]] = [
+            $stage->plane->point($tip - $size, $along - 0.62 * $size),
+            $stage->plane->point($tip, $along + 0.62 * $size),
+        ];
         $stage->board->take(new Box(min($x1, $x2), min($y1, $y2), max($x1, $x2), max($y1, $y2)));
     }
 
@@ -111,7 +169,19 @@ final readonly class ValueTier implements Tier
     {
         $display = $this->workings->display;
 
-        return new TierLabel($shown->toFloat(), $display->decimals, fn (int $decimals): Text => $this->text($stage, $row, $i, $display->plain($shown, $decimals), Ink::Ink, 600, 'value-label'));
+        return new TierLabel(
+            $shown->toFloat(),
+            $display->decimals,
+            fn (int $decimals): Text => $this->text(
+                $stage,
+                $row,
+                $i,
+                $display->plain($shown, $decimals),
+                Ink::Ink,
+                600,
+                'value-label',
+            ),
+        );
     }
 
     /**
@@ -122,23 +192,48 @@ final readonly class ValueTier implements Tier
     private function text(Stage $stage, Row $row, int $i, string $text, Ink $ink, int $weight, string $role): Text
     {
         [$end, $isAbove] = $this->first->end($row);
-        $written = $stage->label($this->centre($stage, $i), $end, $isAbove, $text, $ink, $weight, $role, $row->key, 'shown');
+        $written = $stage->label(
+            $this->centre($stage, $i),
+            $end,
+            $isAbove,
+            $text,
+            $ink,
+            $weight,
+            $role,
+            $row->key,
+            'shown',
+        );
         $second = $row->value($this->workings->references[1] ?? null);
         if (null === $second) {
             return $written;
         }
         $mark = $stage->scale->at($this->lengths->of($row, $second));
         $reach = $this->triangle($stage);
-        [$from, $to] = Plane::Upright === $stage->plane ? [$written->box()->top, $written->box()->bottom] : [$written->box()->left, $written->box()->right];
+        [$from, $to] =
+            Plane::Upright === $stage->plane
+                ? [$written->box()->top, $written->box()->bottom]
+                : [$written->box()->left, $written->box()->right];
 
-        return $mark + $reach < $from || $mark - $reach > $to ? $written : $stage->plane->label($this->centre($stage, $i), $stage->scale->beyond($mark, $isAbove ? 3.0 + $reach / 2 : -3.5 - $reach / 2), $isAbove, $text, $ink, $weight, $role, $row->key, 'shown');
+        return $mark + $reach < $from || $mark - $reach > $to
+            ? $written
+            : $stage->plane->label(
+                $this->centre($stage, $i),
+                $stage->scale->beyond($mark, $isAbove ? 3.0 + $reach / 2 : -3.5 - $reach / 2),
+                $isAbove,
+                $text,
+                $ink,
+                $weight,
+                $role,
+                $row->key,
+                'shown',
+            );
     }
 
     /** The column's centre: off the band's so that column and reference together stand in its middle. */
     private function centre(Stage $stage, int $i): float
     {
         $reference = $this->workings->reference();
-        $shift = null === $reference ? 0.0 : self::OFFSET / 2 * $stage->axis->column;
+        $shift = null === $reference ? 0.0 : (self::OFFSET / 2) * $stage->axis->column;
 
         return $stage->axis->centre($i) - (Scenario::PriorYear === $reference?->scenario ? -$shift : $shift);
     }

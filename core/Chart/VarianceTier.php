@@ -15,8 +15,12 @@ use KeenMargin\Core\Workings\Workings;
 final readonly class VarianceTier implements Tier
 {
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private Reference $reference, private bool $sameLength)
-    {
+    public function __construct(
+        private Workings $workings,
+        private array $rows,
+        private Reference $reference,
+        private bool $sameLength,
+    ) {
     }
 
     public function unit(): TierUnit
@@ -36,7 +40,16 @@ final readonly class VarianceTier implements Tier
 
     public function labelWidths(): array
     {
-        return LabelWidths::of(array_map(fn (Row $row): array => [$row->variance($this->reference)?->amount, $this->workings->display->variance($row->variance($this->reference)?->amount)], $this->rows), 600);
+        return LabelWidths::of(
+            array_map(
+                fn (Row $row): array => [
+                    $row->variance($this->reference)?->amount,
+                    $this->workings->display->variance($row->variance($this->reference)?->amount),
+                ],
+                $this->rows,
+            ),
+            600,
+        );
     }
 
     public function draw(Stage $stage): void
@@ -49,7 +62,16 @@ final readonly class VarianceTier implements Tier
             }
             $size = $variance->amount->toFloat();
             $style = Style::variance($this->workings->display->effect($variance), $row->shownScenario);
-            $bar = $stage->bar($stage->axis->centre($i), $stage->axis->column, 0.0, $size, $style, 'variance', $row->key, 'variance');
+            $bar = $stage->bar(
+                $stage->axis->centre($i),
+                $stage->axis->column,
+                0.0,
+                $size,
+                $style,
+                'variance',
+                $row->key,
+                'variance',
+            );
             $stage->board->add('variances', $bar);
             $labels[$i] = $this->label($stage, $row, $variance, $size, $i);
         }
@@ -65,7 +87,18 @@ final readonly class VarianceTier implements Tier
             $text = $display->signed($variance->amount, $decimals);
             $ink = Style::written($text, $variance->effect);
 
-            return $stage->label($stage->axis->centre($i), $size, $size >= 0.0, $text, $ink, $weight, 'variance-label', $row->key, 'variance', 0.5);
+            return $stage->label(
+                $stage->axis->centre($i),
+                $size,
+                $size >= 0.0,
+                $text,
+                $ink,
+                $weight,
+                'variance-label',
+                $row->key,
+                'variance',
+                0.5,
+            );
         };
 
         return new TierLabel($size, $display->varianceDecimals, $label);

@@ -40,10 +40,22 @@ final readonly class VarianceTiers implements ChartKind
         $cut = TotalsCut::of($workings, $finish);
         $second = $workings->references[1] ?? null;
 
-        return TierChart::scene($workings, $finish, static fn (array $rows): array => array_values(array_filter([
-            null === $reference || $workings->display->inPoints || !$form->hasPercent() ? null : PinTier::of($workings, $rows, $reference, $finish->limit),
-            null === $reference || !($form->hasAmount() || $workings->display->inPoints) ? null : new VarianceTier($workings, $rows, $reference, $finish->sameLength),
-            new ValueTier($workings, $rows, $cut, LabelPlace::Inside === $finish->labelsAt),
-        ])), SeriesKey::comparison($workings), null === $second ? [] : ["{$second->short} marked"]);
+        return TierChart::scene(
+            $workings,
+            $finish,
+            static fn (array $rows): array => array_values(
+                array_filter([
+                    null === $reference || $workings->display->inPoints || !$form->hasPercent()
+                        ? null
+                        : PinTier::of($workings, $rows, $reference, $finish->limit),
+                    null === $reference || !($form->hasAmount() || $workings->display->inPoints)
+                        ? null
+                        : new VarianceTier($workings, $rows, $reference, $finish->sameLength),
+                    new ValueTier($workings, $rows, $cut, LabelPlace::Inside === $finish->labelsAt),
+                ]),
+            ),
+            SeriesKey::comparison($workings),
+            null === $second ? [] : ["{$second->short} marked"],
+        );
     }
 }

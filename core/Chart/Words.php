@@ -21,9 +21,16 @@ final readonly class Words
     public static function message(Board $board, ?Message $message): float
     {
         $y = 0.0;
-        foreach (null === $message ? [] : TextMeasure::lines($message->text, $board->width - 2 * Board::MARGIN, Type::MESSAGE, 600) as $line) {
+        foreach (
+            null === $message
+                ? []
+                : TextMeasure::lines($message->text, $board->width - 2 * Board::MARGIN, Type::MESSAGE, 600) as $line
+        ) {
             $y += self::MESSAGE;
-            $board->write('title', Board::text(Board::MARGIN, $y - 4.0, $line, size: Type::MESSAGE, weight: 600, role: 'message'));
+            $board->write(
+                'title',
+                Board::text(Board::MARGIN, $y - 4.0, $line, size: Type::MESSAGE, weight: 600, role: 'message'),
+            );
         }
 
         return 0.0 === $y ? 0.0 : $y + 5.0;
@@ -34,7 +41,17 @@ final readonly class Words
     {
         $y = $board->bottom() + self::LINE + 6.0;
         foreach ($notes as $note) {
-            $board->write('words', Board::text(Board::MARGIN, $y, (string) $note->number, weight: 600, ink: Ink::Accent, role: 'note-text'));
+            $board->write(
+                'words',
+                Board::text(
+                    Board::MARGIN,
+                    $y,
+                    (string) $note->number,
+                    weight: 600,
+                    ink: Ink::Accent,
+                    role: 'note-text',
+                ),
+            );
             $y = self::lines($board, $note->text, Ink::Ink, self::INDENT, 'note-text', $y);
         }
         if (null !== $footnote) {
@@ -45,8 +62,11 @@ final readonly class Words
     private static function lines(Board $board, string $text, Ink $ink, float $indent, string $role, float $y): float
     {
         foreach (preg_split('/\R/u', $text) ?: [] as $paragraph) {
-            foreach (TextMeasure::lines(trim($paragraph), $board->width - 2 * Board::MARGIN - $indent, Type::LABEL) as $line) {
-                '' === $line || $board->write('words', Board::text(Board::MARGIN + $indent, $y, $line, ink: $ink, role: $role));
+            foreach (
+                TextMeasure::lines(trim($paragraph), $board->width - 2 * Board::MARGIN - $indent, Type::LABEL) as $line
+            ) {
+                '' === $line
+                    || $board->write('words', Board::text(Board::MARGIN + $indent, $y, $line, ink: $ink, role: $role));
                 $y += self::LINE;
             }
         }

@@ -10,7 +10,7 @@ final class Altered
     /**
      * @template T of object
      *
-     * @param T                    $of
+     * @param T $of
      * @param array<string, mixed> $in
      *
      * @return T

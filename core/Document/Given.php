@@ -25,7 +25,10 @@ final readonly class Given
         }
         $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
         try {
-            return new self(json_decode($text, false, self::MAX_DEPTH, \JSON_THROW_ON_ERROR | \JSON_BIGINT_AS_STRING), '');
+            return new self(
+                json_decode($text, false, self::MAX_DEPTH, \JSON_THROW_ON_ERROR | \JSON_BIGINT_AS_STRING),
+                '',
+            );
         } catch (\JsonException $e) {
             throw new NotAccepted('', "This is not JSON ({$e->getMessage()}).");
         }
@@ -36,7 +39,10 @@ final readonly class Given
     {
         foreach ($this->entries() as $key => $given) {
             if (!\in_array((string) $key, $keys, true)) {
-                throw new NotAccepted($given->path, 'This key is not known; accepted are '.implode(', ', $keys).'.');
+                throw new NotAccepted(
+                    $given->path,
+                    'This key is not known; accepted are '.implode(', ', $keys).'.',
+                );
             }
         }
 
@@ -60,12 +66,15 @@ final readonly class Given
     /** The value under a key; none where the key is absent or null. */
     public function maybe(string $key): ?self
     {
-        return $this->value instanceof \stdClass && isset($this->value->$key) ? new self($this->value->$key, ltrim($this->path.'.'.$key, '.')) : null;
+        return $this->value instanceof \stdClass && isset($this->value->$key)
+            ? new self($this->value->$key, ltrim($this->path.'.'.$key, '.'))
+            : null;
     }
 
     public function must(string $key): self
     {
-        return $this->maybe($key) ?? throw new NotAccepted(ltrim($this->path.'.'.$key, '.'), 'This key is missing.');
+        return $this->maybe($key) ??
+            throw new NotAccepted(ltrim($this->path.'.'.$key, '.'), 'This key is missing.');
     }
 
     /** The same value as a document of its own, its paths from its own root. */
@@ -91,7 +100,11 @@ final readonly class Given
             throw $this->refuse($atLeast > 0 ? "a list with $atLeast or more entries" : 'a list');
         }
 
-        return array_map(fn (mixed $value, int $i): self => new self($value, $this->path."[$i]"), $this->value, array_keys($this->value));
+        return array_map(
+            fn (mixed $value, int $i): self => new self($value, $this->path."[$i]"),
+            $this->value,
+            array_keys($this->value),
+        );
     }
 
     public function string(int $longest = 200): string
@@ -163,13 +176,18 @@ final readonly class Given
     /** @param list<string> $accepted */
     public function oneOf(array $accepted): string
     {
-        return \is_string($this->value) && \in_array($this->value, $accepted, true) ? $this->value : throw $this->refuse(Wording::either($accepted));
+        return \is_string($this->value) && \in_array($this->value, $accepted, true)
+            ? $this->value
+            : throw $this->refuse(Wording::either($accepted));
     }
 
     /** @param string $wanted completes "give …" */
     public function refuse(string $wanted): NotAccepted
     {
-        $shown = json_encode($this->value, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PARTIAL_OUTPUT_ON_ERROR);
+        $shown = json_encode(
+            $this->value,
+            \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PARTIAL_OUTPUT_ON_ERROR,
+        );
         $shown = \is_string($shown) && mb_strlen($shown) > 60 ? mb_substr($shown, 0, 57).'…' : $shown;
 
         return new NotAccepted($this->path, "$shown is not accepted; give $wanted.");

@@ -39,20 +39,49 @@ final class Wording
     /** `three`, `first`: small numbers as words, others in digits. */
     public static function number(int $number): string
     {
-        return [1 => 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'][$number] ?? number_format($number);
+        return [
+            1 => 'one',
+            'two',
+            'three',
+            'four',
+            'five',
+            'six',
+            'seven',
+            'eight',
+            'nine',
+            'ten',
+            'eleven',
+            'twelve',
+        ][$number] ?? number_format($number);
     }
 
     public static function ordinal(int $number): string
     {
         $ending = [1 => 'st', 2 => 'nd', 3 => 'rd'][$number % 10] ?? 'th';
 
-        return [1 => 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth', 'eleventh', 'twelfth'][$number] ?? $number.(\in_array($number % 100, [11, 12, 13], true) ? 'th' : $ending);
+        return [
+            1 => 'first',
+            'second',
+            'third',
+            'fourth',
+            'fifth',
+            'sixth',
+            'seventh',
+            'eighth',
+            'ninth',
+            'tenth',
+            'eleventh',
+            'twelfth',
+        ][$number] ??
+            $number.(\in_array($number % 100, [11, 12, 13], true) ? 'th' : $ending);
     }
 
     /** A name's first letter made small, unless it is an abbreviation. */
     public static function withinSentence(string $name): string
     {
-        return 1 === preg_match('/^\p{Lu}\p{Ll}/u', $name) ? mb_strtolower(mb_substr($name, 0, 1)).mb_substr($name, 1) : $name;
+        return 1 === preg_match('/^\p{Lu}\p{Ll}/u', $name)
+            ? mb_strtolower(mb_substr($name, 0, 1)).mb_substr($name, 1)
+            : $name;
     }
 
     public static function plural(string $name): string

@@ -26,14 +26,17 @@ final class BesideFilter
     /** @param string $actual key of the scenario that counts where the other measure has none of the series' own */
     public function kept(string $scenario, string $actual, string $members, string $packed): string
     {
-        $other = $this->beside[$scenario][$members] ?? $this->beside[$actual][$members] ?? null;
+        $other = $this->beside[$scenario][$members] ?? ($this->beside[$actual][$members] ?? null);
         if (null === $other) {
             return '';
         }
         $numbers = PackedAmounts::unpack($other);
         $kept = [];
         foreach (PackedAmounts::unpack($packed) as $start => $amount) {
-            if (isset($numbers[$start]) && $this->filter->lets(BigDecimal::ofUnscaledValue($numbers[$start], $this->decimals))) {
+            if (
+                isset($numbers[$start])
+                && $this->filter->lets(BigDecimal::ofUnscaledValue($numbers[$start], $this->decimals))
+            ) {
                 $kept[$start] = $amount;
             }
         }

@@ -21,15 +21,23 @@ final readonly class ClosingPeriods
     /** The last one that ends before another period does; null where there is none. */
     public function before(Period $closing): ?Period
     {
-        $before = array_filter($this->list, static fn (Period $period): bool => $period->lastDay() < $closing->lastDay());
+        $before = array_filter(
+            $this->list,
+            static fn (Period $period): bool => $period->lastDay() < $closing->lastDay(),
+        );
 
         return [] === $before ? null : $before[array_key_last($before)];
     }
 
-    /** The first one that ends after another period does: of a day within a month that month. Null where there is none. */
+    /**
+     * The first one that ends after another period does: of a day within a month that month. Null where there is none.
+     */
     public function after(Period $closing): ?Period
     {
-        $after = array_filter($this->list, static fn (Period $period): bool => $period->lastDay() > $closing->lastDay());
+        $after = array_filter(
+            $this->list,
+            static fn (Period $period): bool => $period->lastDay() > $closing->lastDay(),
+        );
 
         return [] === $after ? null : $after[array_key_first($after)];
     }

@@ -21,7 +21,10 @@ final readonly class Coverage
     {
         foreach ($starts as $scenario => $known) {
             sort($known);
-            $starts[$scenario] = array_map(static fn (int $start): Period => Period::ofStart($grain, $start, $calendar), $known);
+            $starts[$scenario] = array_map(
+                static fn (int $start): Period => Period::ofStart($grain, $start, $calendar),
+                $known,
+            );
         }
 
         return new self($starts);
@@ -30,12 +33,23 @@ final readonly class Coverage
     /** @return list<Scenario> in the order of the codes */
     public function scenarios(): array
     {
-        return array_values(array_filter(Scenario::cases(), fn (Scenario $scenario): bool => [] !== ($this->periods[$scenario->value] ?? [])));
+        return array_values(
+            array_filter(
+                Scenario::cases(),
+                fn (Scenario $scenario): bool => [] !== ($this->periods[$scenario->value] ?? []),
+            ),
+        );
     }
 
     public function first(): ?Period
     {
-        return array_reduce($this->periods, static fn (?Period $first, array $periods): ?Period => [] !== $periods && (null === $first || $first->isAfter($periods[0])) ? $periods[0] : $first);
+        return array_reduce(
+            $this->periods,
+            static fn (?Period $first, array $periods): ?Period => [] !== $periods
+            && (null === $first || $first->isAfter($periods[0]))
+                ? $periods[0]
+                : $first,
+        );
     }
 
     public function last(?Scenario $scenario = null): ?Period

@@ -11,13 +11,18 @@ use KeenMargin\Core\Time\Period;
 final readonly class CoverageStrip
 {
     /**
-     * @param list<Period>                $periods
-     * @param list<Period>                $closes  through which the books are closed where each is over: its last finest period, of days itself
-     * @param array<string, list<string>> $has     keys of the periods with figures, by scenario code
-     * @param ?Period                     $closing the one that the closing period is in
+     * @param list<Period> $periods
+     * @param list<Period> $closes through which the books are closed where each is over: its last finest period, of
+     *                             days itself
+     * @param array<string, list<string>> $has keys of the periods with figures, by scenario code
+     * @param ?Period $closing the one that the closing period is in
      */
-    private function __construct(public array $periods, public array $closes, public array $has, public ?Period $closing)
-    {
+    private function __construct(
+        public array $periods,
+        public array $closes,
+        public array $has,
+        public ?Period $closing,
+    ) {
     }
 
     public static function of(Dataset $dataset): self
@@ -33,7 +38,12 @@ final readonly class CoverageStrip
             $periods[$period->key()] = $period;
             $closes[$period->key()] = Grain::Day === $fine->grain ? $period : $fine;
         }
-        $has = array_map(static fn (array $own): array => array_values(array_unique(array_map(static fn (Period $fine): string => $shown($fine)->key(), $own))), $dataset->coverage->periods);
+        $has = array_map(
+            static fn (array $own): array => array_values(
+                array_unique(array_map(static fn (Period $fine): string => $shown($fine)->key(), $own)),
+            ),
+            $dataset->coverage->periods,
+        );
         $closing = $dataset->maybeClosing();
 
         $isShown = null !== $closing && $grain->shows($closing->grain);

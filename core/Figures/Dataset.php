@@ -15,10 +15,10 @@ use KeenMargin\Core\Time\PeriodRange;
 final readonly class Dataset
 {
     /**
-     * @param list<Measure>   $measures      in their order; the first one is asked about where none is named
+     * @param list<Measure> $measures in their order; the first one is asked about where none is named
      * @param list<Dimension> $breakdowns
-     * @param ?Period         $closedThrough where told; else the last period with actuals
-     * @param list<Notice>    $notices       what the reading of the figures has to say about them
+     * @param ?Period $closedThrough where told; else the last period with actuals
+     * @param list<Notice> $notices what the reading of the figures has to say about them
      */
     public function __construct(
         public string $name,
@@ -35,7 +35,17 @@ final readonly class Dataset
 
     public function named(string $name, string $organisation): self
     {
-        return new self($name, $this->measures, $this->breakdowns, $this->grain, $this->calendar, $this->coverage, $this->closedThrough, $organisation, $this->notices);
+        return new self(
+            $name,
+            $this->measures,
+            $this->breakdowns,
+            $this->grain,
+            $this->calendar,
+            $this->coverage,
+            $this->closedThrough,
+            $organisation,
+            $this->notices,
+        );
     }
 
     public function maybeMeasure(string $name): ?Measure
@@ -57,7 +67,10 @@ final readonly class Dataset
     public function betterOf(Measure $measure, array $where): Better
     {
         foreach ($where as $filter) {
-            $roles = $filter instanceof MemberFilter && $filter->keeps ? $this->maybeBreakdown($filter->breakdown)?->rolesOf($filter->members) ?? [] : [];
+            $roles =
+                $filter instanceof MemberFilter && $filter->keeps
+                    ? $this->maybeBreakdown($filter->breakdown)?->rolesOf($filter->members) ?? []
+                    : [];
             if ([LineRole::TakesAway] === array_unique($roles, \SORT_REGULAR)) {
                 return Better::Less;
             }
@@ -112,7 +125,8 @@ final readonly class Dataset
     }
 
     /**
-     * The period that the books are closed through: as told; else the last that has actuals, or anything where there are none.
+     * The period that the books are closed through: as told; else the last that has actuals, or anything where there
+     * are none.
      * Of days it is the month, as books are closed by months; a day within a month has to be told.
      *
      * @return ?Period null where there are no figures

@@ -8,13 +8,18 @@ namespace KeenMargin\Core\Figures;
 final readonly class Dimension
 {
     /**
-     * @param list<string>                $members
-     * @param array<string|int, string>   $parents the group, itself a member, that a member stands in
-     * @param array<string|int, LineRole> $roles   of lines of a statement
-     * @param list<string>                $former  names that it had, which files may still use
+     * @param list<string> $members
+     * @param array<string|int, string> $parents the group, itself a member, that a member stands in
+     * @param array<string|int, LineRole> $roles of lines of a statement
+     * @param list<string> $former names that it had, which files may still use
      */
-    public function __construct(public string $name, public array $members, public array $parents = [], public array $roles = [], public array $former = [])
-    {
+    public function __construct(
+        public string $name,
+        public array $members,
+        public array $parents = [],
+        public array $roles = [],
+        public array $former = [],
+    ) {
     }
 
     /** Whether a column of this name is meant. */
@@ -77,7 +82,9 @@ final readonly class Dimension
         $roles = [];
         $groups = $this->groups();
         foreach ($members as $member) {
-            foreach (isset($this->roles[$member]) ? [$member] : array_diff($this->within($member), $groups) as $line) {
+            foreach (
+                isset($this->roles[$member]) ? [$member] : array_diff($this->within($member), $groups) as $line
+            ) {
                 $roles[] = $this->roles[$line] ?? null;
             }
         }
@@ -127,6 +134,8 @@ final readonly class Dimension
     {
         $named = array_filter($this->members, static fn (string $member): bool => '' !== $member);
 
-        return [] !== $named && [] === array_filter($named, static fn (string $member): bool => null === NumberFilter::maybeNumber($member));
+        return [] !== $named
+            && [] ===
+                array_filter($named, static fn (string $member): bool => null === NumberFilter::maybeNumber($member));
     }
 }

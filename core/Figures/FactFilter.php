@@ -8,9 +8,10 @@ namespace KeenMargin\Core\Figures;
 final readonly class FactFilter
 {
     /**
-     * @param array<string, array<string, array<int, mixed>|null>> $starts starts of periods, as keys, by measure and scenario code;
+     * @param array<string, array<string, array<int, mixed>|null>> $starts starts of periods, as keys, by measure and
+     *                                                                     scenario code;
      *                                                                     null: all periods
-     * @param list<MemberFilter|NumberFilter>                      $where
+     * @param list<MemberFilter|NumberFilter> $where
      */
     public function __construct(private array $starts, public array $where = [])
     {

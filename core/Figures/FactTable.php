@@ -13,10 +13,14 @@ final readonly class FactTable implements Figures
     /**
      * @param list<Series> $series
      * @param list<string> $packed amounts of the same series, with the decimals of its measure
-     * @param Sums         $totals of all series, which most questions are about
+     * @param Sums $totals of all series, which most questions are about
      */
-    public function __construct(private Dataset $dataset, public array $series, public array $packed, private Sums $totals)
-    {
+    public function __construct(
+        private Dataset $dataset,
+        public array $series,
+        public array $packed,
+        private Sums $totals,
+    ) {
     }
 
     public function dataset(): Dataset
@@ -40,7 +44,13 @@ final readonly class FactTable implements Figures
         foreach ($this->series as $i => $series) {
             $decimals = $this->dataset->maybeMeasure($series->measure)->decimals ?? 0;
             foreach (PackedAmounts::unpack($this->packed[$i]) as $start => $amount) {
-                yield new Fact($series->measure, $series->scenario, Period::ofStart($this->dataset->grain, $start, $this->dataset->calendar), [] === $this->dataset->breakdowns ? [] : $series->members(), BigDecimal::ofUnscaledValue($amount, $decimals));
+                yield new Fact(
+                    $series->measure,
+                    $series->scenario,
+                    Period::ofStart($this->dataset->grain, $start, $this->dataset->calendar),
+                    [] === $this->dataset->breakdowns ? [] : $series->members(),
+                    BigDecimal::ofUnscaledValue($amount, $decimals),
+                );
             }
         }
     }
@@ -65,10 +75,10 @@ final readonly class FactTable implements Figures
     }
 
     /**
-     * @param list<string>                    $measures
+     * @param list<string> $measures
      * @param list<MemberFilter|NumberFilter> $where
-     * @param list<Scenario>                  $scenarios
-     * @param ?int                            $by        place of the breakdown that sums are told apart by
+     * @param list<Scenario> $scenarios
+     * @param ?int $by place of the breakdown that sums are told apart by
      *
      * @return array<string|int, Sums> by member; under '' where they are not told apart
      */
@@ -78,13 +88,31 @@ final readonly class FactTable implements Figures
         $beside = $this->beside($where);
         $actual = Scenario::Actual->value;
         foreach ($this->series as $i => $series) {
-            if (!\in_array($series->measure, $measures, true) || !\in_array($series->scenario, $scenarios, true) || !$this->passes($series, $where)) {
+            if (
+                !\in_array($series->measure, $measures, true)
+                || !\in_array($series->scenario, $scenarios, true)
+                || !$this->passes($series, $where)
+            ) {
                 continue;
             }
             $member = null === $by ? '' : $series->member($by);
             $adders[$member] ??= new SeriesAdder();
-            $packed = array_reduce($beside, static fn (string $packed, BesideFilter $filter): string => $filter->kept($series->scenario->value, $actual, $series->joined, $packed), $this->packed[$i]);
-            $adders[$member]->add($series->measure, $series->scenario->value, $packed, true === $this->dataset->maybeMeasure($series->measure)?->isCounted() ? '' : false);
+            $packed = array_reduce(
+                $beside,
+                static fn (string $packed, BesideFilter $filter): string => $filter->kept(
+                    $series->scenario->value,
+                    $actual,
+                    $series->joined,
+                    $packed,
+                ),
+                $this->packed[$i],
+            );
+            $adders[$member]->add(
+                $series->measure,
+                $series->scenario->value,
+                $packed,
+                true === $this->dataset->maybeMeasure($series->measure)?->isCounted() ? '' : false,
+            );
         }
 
         return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $adders);
@@ -94,7 +122,10 @@ final readonly class FactTable implements Figures
     private function passes(Series $series, array $where): bool
     {
         foreach ($where as $filter) {
-            if (null !== $this->dataset->maybeBreakdown($filter->field()) && !$filter->letsText($series->member($this->dataset->placeOf($filter->field())))) {
+            if (
+                null !== $this->dataset->maybeBreakdown($filter->field())
+                && !$filter->letsText($series->member($this->dataset->placeOf($filter->field())))
+            ) {
                 return false;
             }
         }
@@ -111,10 +142,13 @@ final readonly class FactTable implements Figures
     {
         $filters = [];
         foreach ($where as $filter) {
-            if (!$filter instanceof NumberFilter || null !== $this->dataset->maybeBreakdown($filter->field)) {
+            if (!($filter instanceof NumberFilter) || null !== $this->dataset->maybeBreakdown($filter->field)) {
                 continue;
             }
-            $filters[] = $beside = new BesideFilter($filter, $this->dataset->maybeMeasure($filter->field)->decimals ?? 0);
+            $filters[] = $beside = new BesideFilter(
+                $filter,
+                $this->dataset->maybeMeasure($filter->field)->decimals ?? 0,
+            );
             foreach ($this->series as $i => $series) {
                 if ($series->measure === $filter->field) {
                     $beside->put($series->scenario->value, $series->joined, $this->packed[$i]);

@@ -14,17 +14,17 @@ interface Figures
     /**
      * Sums over all members that the filters let through, by measure, scenario and finest period.
      *
-     * @param list<string>                    $measures
-     * @param list<MemberFilter|NumberFilter> $where    all of them must hold
+     * @param list<string> $measures
+     * @param list<MemberFilter|NumberFilter> $where all of them must hold
      */
     public function sums(array $measures, array $where): Sums;
 
     /**
      * The same for each member of a breakdown that has any.
      *
-     * @param list<string>                    $measures
-     * @param list<MemberFilter|NumberFilter> $where     all of them must hold
-     * @param list<Scenario>                  $scenarios those that matter
+     * @param list<string> $measures
+     * @param list<MemberFilter|NumberFilter> $where all of them must hold
+     * @param list<Scenario> $scenarios those that matter
      *
      * @return array<string|int, Sums> by member
      */

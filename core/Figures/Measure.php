@@ -10,12 +10,12 @@ final readonly class Measure
     public OverMembers $overMembers;
 
     /**
-     * @param string           $unit        of its amounts: `EUR`, `%`, or none
-     * @param non-negative-int $decimals    of its amounts, as they came
-     * @param Grouping         $grouping    over periods
-     * @param ?Better          $better      null: nobody has said it; see better()
-     * @param ?int             $band        from 0, where its amounts are the limits of a band; else it is a measure proper
-     * @param OverMembers      $overMembers of a ratio and a rate their grouping says it
+     * @param string $unit of its amounts: `EUR`, `%`, or none
+     * @param non-negative-int $decimals of its amounts, as they came
+     * @param Grouping $grouping over periods
+     * @param ?Better $better null: nobody has said it; see better()
+     * @param ?int $band from 0, where its amounts are the limits of a band; else it is a measure proper
+     * @param OverMembers $overMembers of a ratio and a rate their grouping says it
      */
     public function __construct(
         public string $name,
@@ -46,7 +46,10 @@ final readonly class Measure
         return OverMembers::Sum !== $this->overMembers;
     }
 
-    /** Whether a member without a figure counts as nothing, so that the variances of members add up to that of their total. */
+    /**
+     * Whether a member without a figure counts as nothing, so that the variances of members add up to that of their
+     * total.
+     */
     public function isAddedOverMembers(): bool
     {
         return !$this->isRatio() && OverMembers::Sum === $this->overMembers;
@@ -61,7 +64,7 @@ final readonly class Measure
     /** What was said; else what its name tells; else more. */
     public function better(): Better
     {
-        return $this->better ?? BetterByName::maybe($this->name) ?? Better::More;
+        return $this->better ?? (BetterByName::maybe($this->name) ?? Better::More);
     }
 
     /** Whether less is taken to be better because of the name alone, and nobody has said so. */

@@ -13,15 +13,19 @@ final readonly class Notice
     private const NEW_MEMBERS = 'new-members';
 
     /** @param array<string, list<string>> $members that it is about, by breakdown */
-    public function __construct(public string $id, public bool $holds, public string $says, public array $members = [])
-    {
+    public function __construct(
+        public string $id,
+        public bool $holds,
+        public string $says,
+        public array $members = [],
+    ) {
     }
 
     /**
      * Whoever names a member for the first time may have misspelt another.
      *
-     * @param array<string, list<string>> $new  members by breakdown
-     * @param string                      $file that brought them
+     * @param array<string, list<string>> $new members by breakdown
+     * @param string $file that brought them
      *
      * @return list<self>
      */
@@ -29,10 +33,24 @@ final readonly class Notice
     {
         $says = [];
         foreach ($new as $breakdown => $members) {
-            $says[] = Wording::some(array_map(static fn (string $member): string => "\"$member\"", $members), 4)." of $breakdown";
+            $says[] =
+                Wording::some(array_map(static fn (string $member): string => "\"$member\"", $members), 4).
+                " of $breakdown";
         }
 
-        return [] === $says ? [] : [new self(self::NEW_MEMBERS, false, 'Seen for the first time in '.$file.': '.Wording::and($says), array_map(static fn (array $members): array => \array_slice($members, 0, Finding::MOST_PLACES), $new))];
+        return [] === $says
+            ? []
+            : [
+                new self(
+                    self::NEW_MEMBERS,
+                    false,
+                    'Seen for the first time in '.$file.': '.Wording::and($says),
+                    array_map(
+                        static fn (array $members): array => \array_slice($members, 0, Finding::MOST_PLACES),
+                        $new,
+                    ),
+                ),
+            ];
     }
 
     /** Whether it says something about the numbers of a chart; else it is about the dataset alone. */
@@ -44,6 +62,7 @@ final readonly class Notice
     /** @return array{id: string, holds: bool, says: string, members?: array<string, list<string>>} */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'holds' => $this->holds, 'says' => $this->says] + ([] === $this->members ? [] : ['members' => $this->members]);
+        return ['id' => $this->id, 'holds' => $this->holds, 'says' => $this->says] +
+            ([] === $this->members ? [] : ['members' => $this->members]);
     }
 }

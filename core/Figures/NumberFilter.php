@@ -17,7 +17,8 @@ final readonly class NumberFilter
 
     public function lets(BigDecimal $number): bool
     {
-        return (null === $this->below || $number->isLessThan($this->below)) && (null === $this->atLeast || $number->isGreaterThanOrEqualTo($this->atLeast));
+        return (null === $this->below || $number->isLessThan($this->below))
+            && (null === $this->atLeast || $number->isGreaterThanOrEqualTo($this->atLeast));
     }
 
     public function field(): string

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 /**
- * How the amounts of several members become one: the second of a measure's two rules. The first, over periods, is Grouping.
+ * How the amounts of several members become one: the second of a measure's two rules. The first, over periods, is
+ * Grouping.
  */
 enum OverMembers: string
 {

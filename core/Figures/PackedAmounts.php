@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 /**
- * The amounts of one series as one string of bytes: for each period, rising, its start and its amount as 64-bit integers
+ * The amounts of one series as one string of bytes: for each period, rising, its start and its amount as 64-bit
+ * integers
  * in the machine's order. A million amounts take 16 MB, and adding up a series takes one pass without a query.
  */
 final class PackedAmounts

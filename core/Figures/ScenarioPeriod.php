@@ -11,7 +11,7 @@ final readonly class ScenarioPeriod
 {
     /**
      * @param string $scenario its code
-     * @param int    $start    of the period, as Period counts it
+     * @param int $start of the period, as Period counts it
      */
     public function __construct(public string $scenario, public int $start)
     {

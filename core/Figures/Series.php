@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures;
 
-/** What a run of amounts over time is about: measure × scenario × breakdown members. There may be many, so the members are kept as one text. */
+/**
+ * What a run of amounts over time is about: measure × scenario × breakdown members. There may be many, so the members
+ * are kept as one text.
+ */
 final readonly class Series
 {
-    /** @param string $joined the members, one for each breakdown in the breakdowns' order, with a zero byte between them */
+    /**
+     * @param string $joined the members, one for each breakdown in the breakdowns' order, with a zero byte between them
+     */
     private function __construct(public string $measure, public Scenario $scenario, public string $joined)
     {
     }

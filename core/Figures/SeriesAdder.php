@@ -17,8 +17,9 @@ final class SeriesAdder
     private array $large = [];
 
     /**
-     * @param string       $scenario its code, or any other key
-     * @param string|false $counts   how many amounts each of them stands for, packed alike; '' for one, false where nobody will ask
+     * @param string $scenario its code, or any other key
+     * @param string|false $counts how many amounts each of them stands for, packed alike; '' for one, false where
+     *                             nobody will ask
      */
     public function add(string $measure, string $scenario, string $packed, string|false $counts = ''): void
     {
@@ -30,7 +31,9 @@ final class SeriesAdder
             $start = $flat[$i];
             $sum = ($sums[$start] ?? 0) + $flat[$i + 1];
             if (!self::isWhole($sum)) {
-                $this->large[$measure][$scenario][$start] = ($this->large[$measure][$scenario][$start] ?? BigInteger::zero())->plus($sums[$start] ?? 0);
+                $this->large[$measure][$scenario][$start] = (
+                    $this->large[$measure][$scenario][$start] ?? BigInteger::zero()
+                )->plus($sums[$start] ?? 0);
                 $sum = $flat[$i + 1];
             }
             $sums[$start] = $sum;
@@ -54,12 +57,25 @@ final class SeriesAdder
         $this->counts[$measure][$scenario] = $known;
     }
 
-    /** @return \Generator<int, array{string, string, array<int, int>|null, array<int, int>}> measure, scenario, sums by period start (none where one has outgrown the machine's integers), how many amounts are in each, where that was counted */
+    /**
+     * @return \Generator<int, array{string, string, array<int, int>|null, array<int, int>}> measure, scenario, sums by
+     *                                                                                       period start (none where
+     *                                                                                       one has outgrown the
+     *                                                                                       machine's integers), how
+     *                                                                                       many amounts are in each,
+     *                                                                                       where that
+     *                                                                                       was counted
+     */
     public function each(): \Generator
     {
         foreach ($this->sums as $measure => $byScenario) {
             foreach ($byScenario as $scenario => $sums) {
-                yield [(string) $measure, (string) $scenario, isset($this->large[$measure][$scenario]) ? null : $sums, $this->counts[$measure][$scenario] ?? []];
+                yield [
+                    (string) $measure,
+                    (string) $scenario,
+                    isset($this->large[$measure][$scenario]) ? null : $sums,
+                    $this->counts[$measure][$scenario] ?? [],
+                ];
             }
         }
     }
@@ -86,7 +102,13 @@ final class SeriesAdder
                 foreach ($this->large[$measure][$scenario] ?? [] as $start => $large) {
                     $own[$start] = $large->plus($own[$start]);
                 }
-                $sums->put((string) $measure, Scenario::from((string) $scenario), $own, $decimals, $this->counts[$measure][$scenario] ?? []);
+                $sums->put(
+                    (string) $measure,
+                    Scenario::from((string) $scenario),
+                    $own,
+                    $decimals,
+                    $this->counts[$measure][$scenario] ?? [],
+                );
             }
         }
 

@@ -13,15 +13,28 @@ use KeenMargin\Core\Time\Period;
  */
 final class Sums
 {
-    /** @var array<string, array<string, array{array<int, int|BigInteger>, non-negative-int, array<int, int>}>> sums by period start, their decimals, counts; by measure and scenario code */
+    /**
+     * @var array<string, array<string, array{array<int, int|BigInteger>, non-negative-int, array<int, int>}>>
+     *                                                                                                         sums by
+     *                                                                                                         period
+     *                                                                                                         start,
+     *                                                                                                         their
+     *                                                                                                         decimals,
+     *                                                                                                         counts;
+     *                                                                                                         by
+     *                                                                                                         measure
+     *                                                                                                         and
+     *                                                                                                         scenario
+     *                                                                                                         code
+     */
     private array $cells = [];
     /** @var array<string, array<string, array<int, BigDecimal>>> those that were asked for */
     private array $made = [];
 
     /**
-     * @param array<int, int|BigInteger> $sums     by period start
-     * @param non-negative-int           $decimals that they are scaled by
-     * @param array<int, int>            $counts   of amounts in each; one where none is told
+     * @param array<int, int|BigInteger> $sums by period start
+     * @param non-negative-int $decimals that they are scaled by
+     * @param array<int, int> $counts of amounts in each; one where none is told
      */
     public function put(string $measure, Scenario $scenario, array $sums, int $decimals, array $counts): void
     {
@@ -48,7 +61,7 @@ final class Sums
                 if (null === $amount) {
                     continue;
                 }
-                $next = \is_int($amount) && !$sum instanceof BigInteger ? ($sum ?? 0) + $amount : null;
+                $next = \is_int($amount) && !($sum instanceof BigInteger) ? ($sum ?? 0) + $amount : null;
                 $sum = \is_int($next) ? $next : BigInteger::of($sum ?? 0)->plus($amount);
             }
         }
@@ -137,7 +150,8 @@ final class Sums
                     [$added, , $counted] = $sums->cells[$measure][$scenario] ?? [[], $decimals, []];
                     foreach ($amounts as $start => $amount) {
                         $counted[$start] = ($counted[$start] ?? 0) + ($counts[$start] ?? 1);
-                        $next = \is_int($amount) && \is_int($added[$start] ?? 0) ? ($added[$start] ?? 0) + $amount : null;
+                        $next =
+                            \is_int($amount) && \is_int($added[$start] ?? 0) ? ($added[$start] ?? 0) + $amount : null;
                         $added[$start] = \is_int($next) ? $next : BigInteger::of($added[$start] ?? 0)->plus($amount);
                     }
                     $sums->cells[$measure][$scenario] = [$added, $decimals, $counted];

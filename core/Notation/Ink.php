@@ -72,7 +72,9 @@ enum Ink: string
         return match ($colours) {
             'effect' => $this->colour(),
             'greys' => $this->grey(),
-            default => throw new \InvalidArgumentException("There are no colours \"$colours\"; there are effect and greys."),
+            default => throw new \InvalidArgumentException(
+                "There are no colours \"$colours\"; there are effect and greys.",
+            ),
         };
     }
 
@@ -84,6 +86,9 @@ enum Ink: string
     /** Insists on a name; an unknown one names those that are known. */
     public static function of(string $name): self
     {
-        return self::tryFrom($name) ?? throw new \InvalidArgumentException("There is no ink \"$name\"; there are ".implode(', ', array_column(self::cases(), 'value')).'.');
+        return self::tryFrom($name) ??
+            throw new \InvalidArgumentException(
+                "There is no ink \"$name\"; there are ".implode(', ', array_column(self::cases(), 'value')).'.',
+            );
     }
 }

@@ -31,8 +31,12 @@ final readonly class Style
         $isForecast = Scenario::Forecast === $shown;
 
         return match ($effect) {
-            Effect::Favourable => $isForecast ? new self(Ink::HatchFavourable, Ink::Favourable) : new self(Ink::Favourable, null),
-            Effect::Unfavourable => $isForecast ? new self(Ink::HatchUnfavourable, Ink::Unfavourable) : new self(Ink::Unfavourable, null),
+            Effect::Favourable => $isForecast
+                ? new self(Ink::HatchFavourable, Ink::Favourable)
+                : new self(Ink::Favourable, null),
+            Effect::Unfavourable => $isForecast
+                ? new self(Ink::HatchUnfavourable, Ink::Unfavourable)
+                : new self(Ink::Unfavourable, null),
             Effect::Neutral => new self(Ink::Quiet, null),
         };
     }

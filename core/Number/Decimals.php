@@ -16,7 +16,9 @@ final class Decimals
     public const PERCENT_SCALE = 4;
     public const RATE_SCALE = 6;
 
-    /** Amounts of one scale with no more digits than this are calculated as whole numbers, which is as exact and faster. */
+    /**
+     * Amounts of one scale with no more digits than this are calculated as whole numbers, which is as exact and faster.
+     */
     private const SHORT = 11;
     /** Percentages up to this leave room for the digits of an amount. */
     private const LARGE_SHARE = 10_000;
@@ -31,7 +33,11 @@ final class Decimals
         foreach ($amounts as $amount) {
             $own = self::maybeShort($amount, $scale);
             if (null === $own) {
-                return array_reduce($amounts, static fn (BigDecimal $sum, BigDecimal $next): BigDecimal => $sum->plus($next), BigDecimal::zero());
+                return array_reduce(
+                    $amounts,
+                    static fn (BigDecimal $sum, BigDecimal $next): BigDecimal => $sum->plus($next),
+                    BigDecimal::zero(),
+                );
             }
             $whole += $own;
         }
@@ -44,8 +50,11 @@ final class Decimals
      *
      * @param non-negative-int $decimals of the answer, half away from zero
      */
-    public static function percent(BigDecimal $part, BigDecimal $base, int $decimals = self::PERCENT_SCALE): ?BigDecimal
-    {
+    public static function percent(
+        BigDecimal $part,
+        BigDecimal $base,
+        int $decimals = self::PERCENT_SCALE,
+    ): ?BigDecimal {
         if ($base->isZero()) {
             return null;
         }
@@ -70,7 +79,14 @@ final class Decimals
             }
             $short = self::maybeShort($amount, ($largest ?? $amount)->getScale());
             if (null === $short) {
-                return array_reduce($amounts, static fn (BigDecimal $most, ?BigDecimal $next): BigDecimal => null !== $next && $next->abs()->isGreaterThan($most) ? $next->abs() : $most, BigDecimal::zero());
+                return array_reduce(
+                    $amounts,
+                    static fn (BigDecimal $most, ?BigDecimal $next): BigDecimal => null !== $next
+                    && $next->abs()->isGreaterThan($most)
+                        ? $next->abs()
+                        : $most,
+                    BigDecimal::zero(),
+                );
             }
             if (abs($short) > $size) {
                 $largest = $amount;
@@ -142,12 +158,14 @@ final class Decimals
     /** Numerator over denominator in percent points, none where the denominator is zero. */
     public static function rate(BigDecimal $numerator, BigDecimal $denominator): ?BigDecimal
     {
-        return $denominator->isZero() ? null : self::quotient($numerator->multipliedBy(100), $denominator, self::RATE_SCALE);
+        return $denominator->isZero()
+            ? null
+            : self::quotient($numerator->multipliedBy(100), $denominator, self::RATE_SCALE);
     }
 
     /**
-     * @param BigDecimal       $denominator not zero
-     * @param non-negative-int $decimals    half away from zero
+     * @param BigDecimal $denominator not zero
+     * @param non-negative-int $decimals half away from zero
      */
     public static function quotient(BigDecimal $numerator, BigDecimal $denominator, int $decimals): BigDecimal
     {
@@ -159,11 +177,12 @@ final class Decimals
         }
         $rounded = intdiv(2 * abs($short) * 10 ** $decimals + abs($of), 2 * abs($of));
 
-        return BigDecimal::ofUnscaledValue(($short < 0) !== ($of < 0) ? -$rounded : $rounded, $decimals);
+        return BigDecimal::ofUnscaledValue($short < 0 !== $of < 0 ? -$rounded : $rounded, $decimals);
     }
 
     /**
-     * The digits of an amount in a power of ten, rounded half away from zero: 1,250 in thousands with one decimal is `13`.
+     * The digits of an amount in a power of ten, rounded half away from zero: 1,250 in thousands with one decimal is
+     * `13`.
      *
      * @param non-negative-int $exponent of the power of ten
      * @param non-negative-int $decimals
@@ -175,7 +194,11 @@ final class Decimals
         $shift = $amount->getScale() + $exponent - $decimals;
         $digits = $amount->getUnscaledValue()->toString();
         if (\strlen($digits) > self::SHORT || abs($shift) > 6) {
-            return $amount->withPointMovedLeft($exponent)->toScale($decimals, RoundingMode::HalfUp)->getUnscaledValue()->toString();
+            return $amount
+                ->withPointMovedLeft($exponent)
+                ->toScale($decimals, RoundingMode::HalfUp)
+                ->getUnscaledValue()
+                ->toString();
         }
         $whole = (int) $digits;
         if ($shift <= 0) {

@@ -8,7 +8,8 @@ use Brick\Math\BigDecimal;
 use Brick\Math\RoundingMode;
 
 /**
- * An exact quotient of two decimals, never reduced: of averages, rates and what differs between them. It is rounded once, where it
+ * An exact quotient of two decimals, never reduced: of averages, rates and what differs between them. It is rounded
+ * once, where it
  * is written. (Reducing is what makes general rational numbers slow, and nothing here needs it.).
  */
 final readonly class Fraction
@@ -44,7 +45,9 @@ final readonly class Fraction
         if ($this->denominator->isEqualTo($other->denominator)) {
             return new self($this->numerator->plus($other->numerator), $this->denominator);
         }
-        $sum = $this->numerator->multipliedBy($other->denominator)->plus($other->numerator->multipliedBy($this->denominator));
+        $sum = $this->numerator
+            ->multipliedBy($other->denominator)
+            ->plus($other->numerator->multipliedBy($this->denominator));
 
         return new self($sum, $this->denominator->multipliedBy($other->denominator));
     }

@@ -32,7 +32,9 @@ final readonly class NumberFormat
     /** @param non-negative-int $decimals */
     public function plain(?BigDecimal $amount, int $decimals, Unit $unit = Unit::One): string
     {
-        return null === $amount ? self::NONE : $this->write(Decimals::rounded($amount, $unit->exponent(), $decimals), $decimals, '');
+        return null === $amount
+            ? self::NONE
+            : $this->write(Decimals::rounded($amount, $unit->exponent(), $decimals), $decimals, '');
     }
 
     /**
@@ -42,13 +44,19 @@ final readonly class NumberFormat
      */
     public function signed(?BigDecimal $amount, int $decimals, Unit $unit = Unit::One): string
     {
-        return null === $amount ? self::NONE : $this->write(Decimals::rounded($amount, $unit->exponent(), $decimals), $decimals, '+');
+        return null === $amount
+            ? self::NONE
+            : $this->write(Decimals::rounded($amount, $unit->exponent(), $decimals), $decimals, '+');
     }
 
     /** A written number without its sign, where a word says it. */
     public static function unsigned(string $written): string
     {
-        return str_starts_with($written, '+') ? substr($written, 1) : (str_starts_with($written, self::MINUS) ? substr($written, \strlen(self::MINUS)) : $written);
+        return str_starts_with($written, '+')
+            ? substr($written, 1)
+            : (str_starts_with($written, self::MINUS)
+                ? substr($written, \strlen(self::MINUS))
+                : $written);
     }
 
     /** Whether a written number is nought, as far as it is written. */

@@ -11,7 +11,7 @@ final readonly class Rounding
 {
     /**
      * @param non-negative-int $decimals of a fraction
-     * @param bool             $strips   whether zeros at its end are taken off
+     * @param bool $strips whether zeros at its end are taken off
      */
     public function __construct(private int $decimals = Decimals::RATE_SCALE, private bool $strips = false)
     {

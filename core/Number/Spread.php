@@ -13,7 +13,7 @@ final class Spread
     /**
      * Parts as large as one another, but for the last digit.
      *
-     * @param positive-int     $count
+     * @param positive-int $count
      * @param non-negative-int $decimals of the parts; more where the amount itself has more
      *
      * @return list<BigDecimal>
@@ -24,17 +24,20 @@ final class Spread
     }
 
     /**
-     * Parts in proportion to weights. Each cumulative sum is rounded, so that no part is off by more than the last digit.
+     * Parts in proportion to weights. Each cumulative sum is rounded, so that no part is off by more than the last
+     * digit.
      *
-     * @param list<?BigDecimal> $weights  a missing one gets nothing; their sum is not zero
-     * @param non-negative-int  $decimals
+     * @param list<?BigDecimal> $weights a missing one gets nothing; their sum is not zero
+     * @param non-negative-int $decimals
      *
      * @return list<BigDecimal>
      */
     public static function by(BigDecimal $amount, array $weights, int $decimals): array
     {
         $scale = max($decimals, $amount->getScale());
-        $all = Decimals::sum(array_map(static fn (?BigDecimal $weight): BigDecimal => $weight ?? BigDecimal::zero(), $weights));
+        $all = Decimals::sum(
+            array_map(static fn (?BigDecimal $weight): BigDecimal => $weight ?? BigDecimal::zero(), $weights),
+        );
         $parts = [];
         $weight = BigDecimal::zero();
         $given = BigDecimal::zero();

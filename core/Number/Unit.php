@@ -16,13 +16,53 @@ enum Unit: string
     case Million = 'm';
     case Billion = 'bn';
 
-    /** Units whose steps are written before them without a space, or that have others above them: `k m` would mean nothing. */
+    /**
+     * Units whose steps are written before them without a space, or that have others above them: `k m` would mean
+     * nothing.
+     */
     private const WITH_OWN_STEPS = [
-        'mm', 'cm', 'm', 'km', 'm²', 'm2', 'km²', 'km2', 'ha', 'm³', 'm3', 'nm', 'mi', 'ft',
-        'mg', 'g', 'kg', 't', 'kt', 'lb',
-        'ml', 'cl', 'dl', 'l', 'hl',
-        's', 'sec', 'min', 'h', 'hr', 'hrs', 'd',
-        'w', 'kw', 'mw', 'wh', 'kwh', 'mwh', 'gwh', 'j', 'kj', 'mj',
+        'mm',
+        'cm',
+        'm',
+        'km',
+        'm²',
+        'm2',
+        'km²',
+        'km2',
+        'ha',
+        'm³',
+        'm3',
+        'nm',
+        'mi',
+        'ft',
+        'mg',
+        'g',
+        'kg',
+        't',
+        'kt',
+        'lb',
+        'ml',
+        'cl',
+        'dl',
+        'l',
+        'hl',
+        's',
+        'sec',
+        'min',
+        'h',
+        'hr',
+        'hrs',
+        'd',
+        'w',
+        'kw',
+        'mw',
+        'wh',
+        'kwh',
+        'mwh',
+        'gwh',
+        'j',
+        'kj',
+        'mj',
     ];
 
     /** The first unit in which the amount has at most four digits before the decimal sign. */
@@ -55,7 +95,8 @@ enum Unit: string
     }
 
     /**
-     * Decimals that give the amount three digits or more: 15,000,000 is 15.0 m. Whole numbers below a thousand need none.
+     * Decimals that give the amount three digits or more: 15,000,000 is 15.0 m. Whole numbers below a thousand need
+     * none.
      *
      * @param non-negative-int $known decimals that the amounts came with
      *

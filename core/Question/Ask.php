@@ -11,12 +11,18 @@ final readonly class Ask
 
     /**
      * @param list<string> $choices
-     * @param bool         $mayGo   whether the question can do without it
-     * @param string       $without what is taken then
-     * @param ?string      $guess   the nearest of the choices, where one is near
+     * @param bool $mayGo whether the question can do without it
+     * @param string $without what is taken then
+     * @param ?string $guess the nearest of the choices, where one is near
      */
-    public function __construct(public string $id, public string $says, public array $choices, public bool $mayGo, public string $without, public ?string $guess)
-    {
+    public function __construct(
+        public string $id,
+        public string $says,
+        public array $choices,
+        public bool $mayGo,
+        public string $without,
+        public ?string $guess,
+    ) {
     }
 
     /** @param list<string> $choices */
@@ -37,7 +43,14 @@ final readonly class Ask
     /** @return array{id: string, says: string, choices: list<string>, mayGo: bool, without: string, guess: ?string} */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'says' => $this->says, 'choices' => $this->choices, 'mayGo' => $this->mayGo, 'without' => $this->without, 'guess' => $this->guess];
+        return [
+            'id' => $this->id,
+            'says' => $this->says,
+            'choices' => $this->choices,
+            'mayGo' => $this->mayGo,
+            'without' => $this->without,
+            'guess' => $this->guess,
+        ];
     }
 
     private static function plain(string $name): string

@@ -14,6 +14,9 @@ final readonly class Capacity
     /** @return array<string, string> measures by the part that they are, those that are told */
     public function told(): array
     {
-        return array_filter(['used' => $this->used, 'unused' => $this->unused, 'total' => $this->total], static fn (?string $measure): bool => null !== $measure);
+        return array_filter(
+            ['used' => $this->used, 'unused' => $this->unused, 'total' => $this->total],
+            static fn (?string $measure): bool => null !== $measure,
+        );
     }
 }

@@ -17,25 +17,25 @@ final readonly class Finish
     public const HIGHEST = 2400;
 
     /**
-     * @param ?Unit          $unit       none: the one that fits the largest amount
-     * @param ?int           $decimals   none: as many as the unit asks for
-     * @param int            $width      in points
+     * @param ?Unit $unit none: the one that fits the largest amount
+     * @param ?int $decimals none: as many as the unit asks for
+     * @param int $width in points
      * @param 'en'|'de'|'fr' $locale
-     * @param ?VarianceForm  $variance   none: as the kind has it
-     * @param bool           $sameLength whether variances are as long per unit as the values
-     * @param bool           $gap        a thin bar between value and reference
-     * @param ?BigDecimal    $limit      percentage at which longer pins are cut; none: where outliers begin
-     * @param bool           $turn       bars for time, columns for structure
-     * @param bool           $landing    where the year will land, set apart
-     * @param bool           $cut        totals that would dwarf the rows are cut, and bear a mark
-     * @param list<string>   $highlight  keys of rows
-     * @param ?int           $height     in points; none: as the kind has it. Never less than its labels need
-     * @param TitleLines     $title      lines that stand in place of the composed ones
-     * @param ?Message       $message    above the title
-     * @param ?string        $footnote   below the chart
-     * @param bool           $notes      whether notes are numbered in the chart
-     * @param ?string        $named      the named finish that it was taken from
-     * @param LabelPlace     $labelsAt   where values are written; of kinds that have the choice
+     * @param ?VarianceForm $variance none: as the kind has it
+     * @param bool $sameLength whether variances are as long per unit as the values
+     * @param bool $gap a thin bar between value and reference
+     * @param ?BigDecimal $limit percentage at which longer pins are cut; none: where outliers begin
+     * @param bool $turn bars for time, columns for structure
+     * @param bool $landing where the year will land, set apart
+     * @param bool $cut totals that would dwarf the rows are cut, and bear a mark
+     * @param list<string> $highlight keys of rows
+     * @param ?int $height in points; none: as the kind has it. Never less than its labels need
+     * @param TitleLines $title lines that stand in place of the composed ones
+     * @param ?Message $message above the title
+     * @param ?string $footnote below the chart
+     * @param bool $notes whether notes are numbered in the chart
+     * @param ?string $named the named finish that it was taken from
+     * @param LabelPlace $labelsAt where values are written; of kinds that have the choice
      */
     public function __construct(
         public ?Unit $unit = null,
@@ -72,7 +72,13 @@ final readonly class Finish
     /** These looks on a chart that has words and rows of its own. */
     public function onto(self $chart, ?string $named): self
     {
-        return Altered::of($this, ['highlight' => $chart->highlight, 'title' => $chart->title, 'message' => $chart->message, 'footnote' => $chart->footnote, 'named' => $named]);
+        return Altered::of($this, [
+            'highlight' => $chart->highlight,
+            'title' => $chart->title,
+            'message' => $chart->message,
+            'footnote' => $chart->footnote,
+            'named' => $named,
+        ]);
     }
 
     public function wide(int $width): self

@@ -11,7 +11,30 @@ use KeenMargin\Core\Number\Unit;
 /** Reads the finish of a recipe; what is not told stays as usual. */
 final class FinishReader
 {
-    private const KEYS = ['unit', 'decimals', 'labels', 'width', 'locale', 'variance', 'sameLength', 'gap', 'mark', 'limit', 'turn', 'landing', 'cut', 'highlight', 'height', 'colours', 'title', 'message', 'footnote', 'notes', 'named', 'labelsAt'];
+    private const KEYS = [
+        'unit',
+        'decimals',
+        'labels',
+        'width',
+        'locale',
+        'variance',
+        'sameLength',
+        'gap',
+        'mark',
+        'limit',
+        'turn',
+        'landing',
+        'cut',
+        'highlight',
+        'height',
+        'colours',
+        'title',
+        'message',
+        'footnote',
+        'notes',
+        'named',
+        'labelsAt',
+    ];
 
     public static function read(Given $given): Finish
     {
@@ -56,14 +79,34 @@ final class FinishReader
     {
         $given?->object(['who', 'what', 'when']);
 
-        return new TitleLines($given?->maybe('who')?->string(300), $given?->maybe('what')?->string(300), $given?->maybe('when')?->string(300));
+        return new TitleLines(
+            $given?->maybe('who')?->string(300),
+            $given?->maybe('what')?->string(300),
+            $given?->maybe('when')?->string(300),
+        );
     }
 
     private static function maybeMessage(?Given $given): ?Message
     {
-        return null === $given ? null : new Message($given->object(['text', 'numbers'])->must('text')->string(600), array_map(
-            static fn (Given $number): MessageNumber => new MessageNumber($number->object(['said', 'row', 'column', 'exact'])->must('said')->string(60), $number->must('row')->string(1000), $number->must('column')->string(300), $number->must('exact')->number()),
-            $given->maybe('numbers')?->list() ?? [],
-        ));
+        return null === $given
+            ? null
+            : new Message(
+                $given
+                    ->object(['text', 'numbers'])
+                    ->must('text')
+                    ->string(600),
+                array_map(
+                    static fn (Given $number): MessageNumber => new MessageNumber(
+                        $number
+                            ->object(['said', 'row', 'column', 'exact'])
+                            ->must('said')
+                            ->string(60),
+                        $number->must('row')->string(1000),
+                        $number->must('column')->string(300),
+                        $number->must('exact')->number(),
+                    ),
+                    $given->maybe('numbers')?->list() ?? [],
+                ),
+            );
     }
 }

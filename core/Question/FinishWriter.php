@@ -41,6 +41,17 @@ final class FinishWriter
     /** @return array<string, mixed> */
     private static function message(Message $message): array
     {
-        return RecipeWriter::present(['text' => $message->text, 'numbers' => array_map(static fn (MessageNumber $number): array => ['said' => $number->said, 'row' => $number->row, 'column' => $number->column, 'exact' => $number->exact->toString()], $message->numbers)]);
+        return RecipeWriter::present([
+            'text' => $message->text,
+            'numbers' => array_map(
+                static fn (MessageNumber $number): array => [
+                    'said' => $number->said,
+                    'row' => $number->row,
+                    'column' => $number->column,
+                    'exact' => $number->exact->toString(),
+                ],
+                $message->numbers,
+            ),
+        ]);
     }
 }

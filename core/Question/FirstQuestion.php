@@ -11,7 +11,10 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\Span;
 
-/** The question that a dataset is met with: its first measure, the fiscal year of the closing period or the first breakdown of a list, what there is to compare with. */
+/**
+ * The question that a dataset is met with: its first measure, the fiscal year of the closing period or the first
+ * breakdown of a list, what there is to compare with.
+ */
 final class FirstQuestion
 {
     private const MANY_PERIODS = 18;
@@ -22,17 +25,24 @@ final class FirstQuestion
         $shown = \in_array(Scenario::Actual, $scenarios, true) ? Scenario::Actual : $scenarios[0];
         $has = static fn (Scenario $scenario): bool => $scenario !== $shown && \in_array($scenario, $scenarios, true);
         $against = array_values(array_filter([Scenario::Budget, Scenario::Target, Scenario::PriorYear], $has));
-        $by = $dataset->isTimeless() ? $dataset->breakdowns[0]->name ?? Grain::Month : (Grain::Day === $dataset->grain ? Grain::Month : $dataset->grain);
+        $by = $dataset->isTimeless()
+            ? $dataset->breakdowns[0]->name ?? Grain::Month
+            : (Grain::Day === $dataset->grain
+                ? Grain::Month
+                : $dataset->grain);
 
-        return new Recipe(new Question(
-            $dataset->measures[0]->name,
-            $shown,
-            $has(Scenario::Forecast) && Scenario::Actual === $shown ? Scenario::Forecast : null,
-            \array_slice($against, 0, 2),
-            $by,
-            $dataset->isTimeless() ? null : self::span($dataset),
-            flag: new Flag(BigDecimal::of(5)),
-        ), Recipe::KINDS[0]);
+        return new Recipe(
+            new Question(
+                $dataset->measures[0]->name,
+                $shown,
+                $has(Scenario::Forecast) && Scenario::Actual === $shown ? Scenario::Forecast : null,
+                \array_slice($against, 0, 2),
+                $by,
+                $dataset->isTimeless() ? null : self::span($dataset),
+                flag: new Flag(BigDecimal::of(5)),
+            ),
+            Recipe::KINDS[0],
+        );
     }
 
     private static function span(Dataset $dataset): ?Span
@@ -45,7 +55,13 @@ final class FirstQuestion
             return null;
         }
         $year = $dataset->calendar->group($dataset->closing(), Grain::Year);
-        $within = array_values(array_filter($periods, static fn (Period $period): bool => $period->firstDay() >= $year->firstDay() && $period->lastDay() <= $year->lastDay()));
+        $within = array_values(
+            array_filter(
+                $periods,
+                static fn (Period $period): bool => $period->firstDay() >= $year->firstDay()
+                    && $period->lastDay() <= $year->lastDay(),
+            ),
+        );
 
         return [] === $within ? null : Span::between($within[0], $within[\count($within) - 1]);
     }

@@ -21,18 +21,23 @@ final class Fitting
     private array $asks = [];
 
     /**
-     * @param array<mixed>          $recipe  as JSON has it
+     * @param array<mixed> $recipe as JSON has it
      * @param array<string, string> $answers names of this dataset, or LEFT_OUT, by what was asked
      */
-    private function __construct(private array $recipe, private readonly Dataset $dataset, private readonly array $answers)
-    {
+    private function __construct(
+        private array $recipe,
+        private readonly Dataset $dataset,
+        private readonly array $answers,
+    ) {
     }
 
     /**
-     * @param array<mixed>          $recipe
+     * @param array<mixed> $recipe
      * @param array<string, string> $answers
      *
-     * @return array{recipe: array<mixed>, asks: list<Ask>, problem: ?string} the recipe as far as it is answered; what is left to be answered; why it cannot be drawn where all is
+     * @return array{recipe: array<mixed>, asks: list<Ask>, problem: ?string} the recipe as far as it is answered; what
+     *                                                                        is left to be answered; why it cannot be
+     *                                                                        drawn where all is
      */
     public static function of(array $recipe, Dataset $dataset, array $answers = []): array
     {
@@ -41,7 +46,11 @@ final class Fitting
         $fitting->breakdowns();
         $fitting->members();
 
-        return ['recipe' => $fitting->recipe, 'asks' => $fitting->asks, 'problem' => [] === $fitting->asks ? $fitting->maybeProblem() : null];
+        return [
+            'recipe' => $fitting->recipe,
+            'asks' => $fitting->asks,
+            'problem' => [] === $fitting->asks ? $fitting->maybeProblem() : null,
+        ];
     }
 
     private function measures(): void
@@ -52,7 +61,14 @@ final class Fitting
             if (!\is_string($name) || \in_array($name, $known, true)) {
                 continue;
             }
-            $answer = $this->answer("measure:$name", $name, "The measure “{$name}”", $known, 'measure' === $key, 'the first one');
+            $answer = $this->answer(
+                "measure:$name",
+                $name,
+                "The measure “{$name}”",
+                $known,
+                'measure' === $key,
+                'the first one',
+            );
             if (self::LEFT_OUT === $answer) {
                 $this->drop($key);
             } elseif (null !== $answer) {
@@ -107,7 +123,7 @@ final class Fitting
     {
         $question = $this->question();
         foreach (\is_array($question['where'] ?? null) ? $question['where'] : [] as $filter) {
-            $names = \is_array($filter) ? $filter['in'] ?? $filter['notIn'] ?? [] : [];
+            $names = \is_array($filter) ? $filter['in'] ?? ($filter['notIn'] ?? []) : [];
             $field = \is_array($filter) && \is_string($filter['field'] ?? null) ? $filter['field'] : '';
             $this->membersOf($field, \is_array($names) ? $names : [], true);
         }
@@ -128,7 +144,14 @@ final class Fitting
             if (!\is_string($name) || \in_array($name, $breakdown->members, true)) {
                 continue;
             }
-            $answer = $this->answer("member:$field/$name", $name, "“{$name}” of {$field}", $breakdown->members, $mayGo, 'it');
+            $answer = $this->answer(
+                "member:$field/$name",
+                $name,
+                "“{$name}” of {$field}",
+                $breakdown->members,
+                $mayGo,
+                'it',
+            );
             if (self::LEFT_OUT === $answer) {
                 $this->dropMember($field, $name);
             } elseif (null !== $answer) {
@@ -141,16 +164,29 @@ final class Fitting
      * What was answered; none where it is still to be asked.
      *
      * @param list<string> $choices
-     * @param bool         $mayGo   whether the question can do without
+     * @param bool $mayGo whether the question can do without
      */
-    private function answer(string $id, string $name, string $what, array $choices, bool $mayGo, string $without): ?string
-    {
+    private function answer(
+        string $id,
+        string $name,
+        string $what,
+        array $choices,
+        bool $mayGo,
+        string $without,
+    ): ?string {
         $answer = $this->answers[$id] ?? null;
         if (null !== $answer && (\in_array($answer, $choices, true) || ($mayGo && self::LEFT_OUT === $answer))) {
             return $answer;
         }
         if ([] === array_filter($this->asks, static fn (Ask $ask): bool => $ask->id === $id)) {
-            $this->asks[] = new Ask($id, "$what is not here.", $choices, $mayGo, $without, Ask::nearest($name, $choices));
+            $this->asks[] = new Ask(
+                $id,
+                "$what is not here.",
+                $choices,
+                $mayGo,
+                $without,
+                Ask::nearest($name, $choices),
+            );
         }
 
         return null;
@@ -159,7 +195,13 @@ final class Fitting
     private function maybeProblem(): ?string
     {
         try {
-            RecipeFit::insist(RecipeReader::read(Given::json(json_encode($this->recipe, \JSON_THROW_ON_ERROR)), $this->dataset->calendar), $this->dataset);
+            RecipeFit::insist(
+                RecipeReader::read(
+                    Given::json(json_encode($this->recipe, \JSON_THROW_ON_ERROR)),
+                    $this->dataset->calendar,
+                ),
+                $this->dataset,
+            );
         } catch (NotAccepted $e) {
             return $e->getMessage();
         }
@@ -182,7 +224,9 @@ final class Fitting
     {
         $question = $this->question();
         if (($question['by'] ?? null) === $name) {
-            $question['by'] = $this->dataset->isTimeless() ? $this->dataset->breakdowns[0]->name ?? 'month' : $this->dataset->grain->value;
+            $question['by'] = $this->dataset->isTimeless()
+                ? $this->dataset->breakdowns[0]->name ?? 'month'
+                : $this->dataset->grain->value;
             $question = array_diff_key($question, ['order' => 1, 'top' => 1, 'sequence' => 1]);
         }
         foreach (['each', 'between'] as $key) {
@@ -192,7 +236,12 @@ final class Fitting
             }
         }
         if (\is_array($question['where'] ?? null)) {
-            $question['where'] = array_values(array_filter($question['where'], static fn (mixed $filter): bool => !\is_array($filter) || ($filter['field'] ?? null) !== $name));
+            $question['where'] = array_values(
+                array_filter(
+                    $question['where'],
+                    static fn (mixed $filter): bool => !\is_array($filter) || ($filter['field'] ?? null) !== $name,
+                ),
+            );
         }
         $this->recipe['question'] = $question;
     }

@@ -28,10 +28,13 @@ final readonly class KindNeeds
         $hasReference = \count($this->dataset->scenarios()) > 1;
 
         return match (true) {
-            $this->dataset->isTimeless() && ('gap-line' === $kind || [] === $this->dataset->breakdowns) => 'The figures have no periods.',
-            \in_array($kind, ['nested-columns', 'target-marks', 'gap-line'], true) && !$hasReference => 'A second scenario to compare with is missing, such as a budget, a target or a prior year.',
+            $this->dataset->isTimeless() && ('gap-line' === $kind || [] === $this->dataset->breakdowns) => 'The '
+                .'figures have no periods.',
+            \in_array($kind, ['nested-columns', 'target-marks', 'gap-line'], true) && !$hasReference => 'A second '
+                .'scenario to compare with is missing, such as a budget, a target or a prior year.',
             'hat' === $kind && null === $this->maybeBetween(null) => 'A breakdown with two members is missing.',
-            'capacity-fill' === $kind && null === $this->maybeCapacity() => 'Two measures of one unit are missing, such as what is used and what there is in all.',
+            'capacity-fill' === $kind && null === $this->maybeCapacity() => 'Two measures of one unit are missing, '
+                .'such as what is used and what there is in all.',
             default => null,
         };
     }
@@ -41,9 +44,15 @@ final readonly class KindNeeds
     {
         return match ($kind) {
             'hat' => $this->hat($question),
-            'capacity-fill' => $this->compared($question->asking(capacity: $question->capacity ?? $this->maybeCapacity()), [Scenario::Target, Scenario::Budget]),
+            'capacity-fill' => $this->compared(
+                $question->asking(capacity: $question->capacity ?? $this->maybeCapacity()),
+                [Scenario::Target, Scenario::Budget],
+            ),
             'gap-line' => $this->line($this->compared($question)),
-            'nested-columns', 'target-marks' => $this->compared($question, 'target-marks' === $kind ? [Scenario::Target] : []),
+            'nested-columns', 'target-marks' => $this->compared(
+                $question,
+                'target-marks' === $kind ? [Scenario::Target] : [],
+            ),
             default => $question,
         };
     }
@@ -51,8 +60,18 @@ final readonly class KindNeeds
     /** @param list<Scenario> $rather */
     private function compared(Question $question, array $rather = []): Question
     {
-        $there = array_values(array_filter($this->dataset->scenarios(), static fn (Scenario $scenario): bool => $scenario !== $question->scenario));
-        $wanted = array_values(array_filter([...$rather, Scenario::Budget, Scenario::Target, Scenario::PriorYear, ...$there], static fn (Scenario $scenario): bool => \in_array($scenario, $there, true)));
+        $there = array_values(
+            array_filter(
+                $this->dataset->scenarios(),
+                static fn (Scenario $scenario): bool => $scenario !== $question->scenario,
+            ),
+        );
+        $wanted = array_values(
+            array_filter(
+                [...$rather, Scenario::Budget, Scenario::Target, Scenario::PriorYear, ...$there],
+                static fn (Scenario $scenario): bool => \in_array($scenario, $there, true),
+            ),
+        );
 
         return [] === $question->against && [] !== $wanted ? $question->asking(against: [$wanted[0]]) : $question;
     }
@@ -74,7 +93,10 @@ final readonly class KindNeeds
     private function count(Question $question, Grain $grain): int
     {
         $closing = $question->closedThrough ?? $this->dataset->closing();
-        $range = null === $question->span ? $this->dataset->range() : $question->span->resolve($closing, $this->dataset->calendar, $this->dataset->range());
+        $range =
+            null === $question->span
+                ? $this->dataset->range()
+                : $question->span->resolve($closing, $this->dataset->calendar, $this->dataset->range());
 
         return \count($range->belonging($grain, $this->dataset->calendar));
     }
@@ -91,18 +113,32 @@ final readonly class KindNeeds
             }
         }
 
-        return $question->asking(by: Grain::Day === $this->dataset->grain ? Grain::Month : $this->dataset->grain, between: $between);
+        return $question->asking(
+            by: Grain::Day === $this->dataset->grain ? Grain::Month : $this->dataset->grain,
+            between: $between,
+        );
     }
 
     /** @param ?string $by the breakdown that rows are of, which the two had better not be members of */
     private function maybeBetween(?string $by): ?Between
     {
-        $able = array_values(array_filter($this->dataset->breakdowns, static fn (Dimension $one): bool => \count(self::leaves($one)) > 1));
+        $able = array_values(
+            array_filter(
+                $this->dataset->breakdowns,
+                static fn (Dimension $one): bool => \count(self::leaves($one)) > 1,
+            ),
+        );
         // Of a list without periods the rows have to be another breakdown.
         if ($this->dataset->isTimeless() && \count($this->dataset->breakdowns) < 2) {
             return null;
         }
-        usort($able, static fn (Dimension $a, Dimension $b): int => [$a->name === $by, \count(self::leaves($a))] <=> [$b->name === $by, \count(self::leaves($b))]);
+        usort(
+            $able,
+            static fn (Dimension $a, Dimension $b): int => [$a->name === $by, \count(self::leaves($a))] <=> [
+                $b->name === $by,
+                \count(self::leaves($b)),
+            ],
+        );
         $leaves = [] === $able ? [] : self::leaves($able[0]);
 
         return [] === $able ? null : new Between($able[0]->name, $leaves[0], $leaves[1]);
@@ -126,7 +162,9 @@ final readonly class KindNeeds
             $used = self::called(self::USED, array_values(array_diff($names, [$unused])));
             $whole = self::called(self::WHOLE, array_values(array_diff($names, [$unused, $used])));
             if (\count(array_filter([$used, $unused, $whole])) > 1) {
-                return null !== $used && null !== $whole ? new Capacity($used, null, $whole) : new Capacity($used, $unused, $whole);
+                return null !== $used && null !== $whole
+                    ? new Capacity($used, null, $whole)
+                    : new Capacity($used, $unused, $whole);
             }
         }
 
@@ -136,7 +174,9 @@ final readonly class KindNeeds
     /** @param list<string> $names */
     private static function called(string $pattern, array $names): ?string
     {
-        return array_values(array_filter($names, static fn (string $name): bool => 1 === preg_match($pattern, $name)))[0] ?? null;
+        return array_values(
+            array_filter($names, static fn (string $name): bool => 1 === preg_match($pattern, $name)),
+        )[0] ?? null;
     }
 
     /** @return list<string> members that hold no others */

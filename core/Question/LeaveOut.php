@@ -14,7 +14,8 @@ use KeenMargin\Core\Time\Span;
 final class LeaveOut
 {
     /**
-     * Without a member, or whatever stands in a group: of all that were asked for, or of those named. None where nothing else is left.
+     * Without a member, or whatever stands in a group: of all that were asked for, or of those named. None where
+     * nothing else is left.
      *
      * @param non-empty-list<string> $leaves
      */
@@ -23,8 +24,15 @@ final class LeaveOut
         $where = [];
         $isDone = false;
         foreach ($recipe->question->where as $filter) {
-            if ($filter instanceof MemberFilter && $filter->breakdown === $breakdown && !$isDone && (!$filter->keeps || [] !== array_intersect($leaves, $filter->members))) {
-                $members = $filter->keeps ? array_values(array_diff($filter->members, $leaves)) : array_values(array_unique([...$filter->members, ...$leaves]));
+            if (
+                $filter instanceof MemberFilter
+                && $filter->breakdown === $breakdown
+                && !$isDone
+                && (!$filter->keeps || [] !== array_intersect($leaves, $filter->members))
+            ) {
+                $members = $filter->keeps
+                    ? array_values(array_diff($filter->members, $leaves))
+                    : array_values(array_unique([...$filter->members, ...$leaves]));
                 if ([] === $members) {
                     return null;
                 }
@@ -34,7 +42,9 @@ final class LeaveOut
             $where[] = $filter;
         }
 
-        return self::asking($recipe, ['where' => $isDone ? $where : [...$where, new MemberFilter($breakdown, $leaves, false)]]);
+        return self::asking($recipe, [
+            'where' => $isDone ? $where : [...$where, new MemberFilter($breakdown, $leaves, false)],
+        ]);
     }
 
     /**
@@ -51,7 +61,9 @@ final class LeaveOut
 
         return match ($period->key()) {
             $periods[0]->key() => self::asking($recipe, ['span' => Span::between($periods[1], $periods[$last])]),
-            $periods[$last]->key() => self::asking($recipe, ['span' => Span::between($periods[0], $periods[$last - 1])]),
+            $periods[$last]->key() => self::asking($recipe, [
+                'span' => Span::between($periods[0], $periods[$last - 1]),
+            ]),
             default => null,
         };
     }

@@ -25,7 +25,7 @@ final readonly class LookInto
     /**
      * Every way to look into a row, the nearest first.
      *
-     * @param ?Period               $period  that the row is; none where it is a member
+     * @param ?Period $period that the row is; none where it is a member
      * @param array<string, string> $members that the row is narrowed to, by breakdown
      *
      * @return list<array{by: string, label: string, recipe: Recipe}>
@@ -41,14 +41,18 @@ final readonly class LookInto
             } catch (NotAccepted) {
                 continue;
             }
-            $ways[] = ['by' => $by instanceof Grain ? $by->value : $by, 'label' => 'by '.Wording::withinSentence($by instanceof Grain ? $by->value : $by), 'recipe' => $recipe];
+            $ways[] = [
+                'by' => $by instanceof Grain ? $by->value : $by,
+                'label' => 'by '.Wording::withinSentence($by instanceof Grain ? $by->value : $by),
+                'recipe' => $recipe,
+            ];
         }
 
         return $ways;
     }
 
     /**
-     * @param array<string, string>           $members
+     * @param array<string, string> $members
      * @param list<MemberFilter|NumberFilter> $where
      *
      * @return list<string> those of which more than one member is left
@@ -58,7 +62,13 @@ final readonly class LookInto
         $of = array_filter($this->dataset->breakdowns, static function (Dimension $one) use ($members, $where): bool {
             $held = \count(isset($members[$one->name]) ? $one->leaves($members[$one->name]) : $one->members);
             foreach ($where as $filter) {
-                $held = $filter instanceof MemberFilter && $filter->keeps && $filter->breakdown === $one->name && !isset($members[$one->name]) ? \count($filter->members) : $held;
+                $held =
+                    $filter instanceof MemberFilter
+                    && $filter->keeps
+                    && $filter->breakdown === $one->name
+                    && !isset($members[$one->name])
+                        ? \count($filter->members)
+                        : $held;
             }
 
             return $held > 1;
@@ -67,24 +77,55 @@ final readonly class LookInto
         return array_values(array_map(static fn (Dimension $one): string => $one->name, $of));
     }
 
-    /** @return list<Grain> finer than the row's period; of a member any that the question may be asked by, the finest first */
+    /**
+     * @return list<Grain> finer than the row's period; of a member any that the question may be asked by, the finest
+     *                     first
+     */
     private function grains(?Period $period): array
     {
         $grains = $this->dataset->isTimeless() ? [] : $this->dataset->grain->coarser();
 
-        return array_values(array_filter($grains, static fn (Grain $grain): bool => null === $period ? \in_array($grain, [Grain::Month, Grain::Quarter], true) : $grain !== $period->grain && $period->grain->groups($grain)));
+        return array_values(
+            array_filter(
+                $grains,
+                static fn (Grain $grain): bool => null === $period
+                    ? \in_array($grain, [Grain::Month, Grain::Quarter], true)
+                    : $grain !== $period->grain && $period->grain->groups($grain),
+            ),
+        );
     }
 
     /** @param list<MemberFilter|NumberFilter> $where */
     private function recipe(Grain|string $by, ?Period $period, array $where): Recipe
     {
         $question = Altered::of($this->recipe->question, [
-            'by' => $by, 'where' => $where, 'each' => null, 'order' => null, 'top' => null, 'sequence' => [], 'cumulate' => null,
+            'by' => $by,
+            'where' => $where,
+            'each' => null,
+            'order' => null,
+            'top' => null,
+            'sequence' => [],
+            'cumulate' => null,
             'span' => null === $period ? $this->recipe->question->span : Span::between($period, $period),
         ]);
-        $kind = 'gap-line' === $this->recipe->kind && !$by instanceof Grain || 'hat' === $this->recipe->kind && $by === $question->between?->field ? 'variance-tiers' : $this->recipe->kind;
+        $kind =
+            ('gap-line' === $this->recipe->kind && !($by instanceof Grain))
+            || ('hat' === $this->recipe->kind && $by === $question->between?->field)
+                ? 'variance-tiers'
+                : $this->recipe->kind;
 
-        return new Recipe($question, $kind, Altered::of($this->recipe->finish, ['highlight' => [], 'message' => null, 'title' => new TitleLines(), 'footnote' => null, 'landing' => false, 'height' => null]));
+        return new Recipe(
+            $question,
+            $kind,
+            Altered::of($this->recipe->finish, [
+                'highlight' => [],
+                'message' => null,
+                'title' => new TitleLines(),
+                'footnote' => null,
+                'landing' => false,
+                'height' => null,
+            ]),
+        );
     }
 
     /**
@@ -94,9 +135,18 @@ final readonly class LookInto
      */
     private function where(array $members): array
     {
-        $where = array_values(array_filter($this->recipe->question->where, static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter || !isset($members[$filter->breakdown])));
+        $where = array_values(
+            array_filter(
+                $this->recipe->question->where,
+                static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter
+                    || !isset($members[$filter->breakdown]),
+            ),
+        );
         foreach ($members as $breakdown => $member) {
-            $where[] = new MemberFilter((string) $breakdown, $this->dataset->maybeBreakdown((string) $breakdown)?->leaves($member) ?? [$member]);
+            $where[] = new MemberFilter(
+                (string) $breakdown,
+                $this->dataset->maybeBreakdown((string) $breakdown)?->leaves($member) ?? [$member],
+            );
         }
 
         return $where;

@@ -15,6 +15,12 @@ final readonly class Message
     /** @return list<MessageNumber> those that the text still has */
     public function kept(): array
     {
-        return array_values(array_filter($this->numbers, fn (MessageNumber $number): bool => 1 === preg_match('/(?<![\d.,])'.preg_quote($number->said, '/').'(?![\d]|[.,]\d)/u', $this->text)));
+        return array_values(
+            array_filter(
+                $this->numbers,
+                fn (MessageNumber $number): bool => 1 ===
+                    preg_match('/(?<![\d.,])'.preg_quote($number->said, '/').'(?![\d]|[.,]\d)/u', $this->text),
+            ),
+        );
     }
 }

@@ -7,7 +7,10 @@ namespace KeenMargin\Core\Question;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 
-/** What a note is about besides its measure and its period: the members it was narrowed to, however a chart came to them. */
+/**
+ * What a note is about besides its measure and its period: the members it was narrowed to, however a chart came to
+ * them.
+ */
 final readonly class NotePlace
 {
     /** @param list<array<string, mixed>> $filters as recipes have them, in an order of their own */
@@ -16,13 +19,31 @@ final readonly class NotePlace
     }
 
     /**
-     * @param list<MemberFilter|NumberFilter> $where   of the question
-     * @param array<string, string>           $members that the row is narrowed to, by breakdown
+     * @param list<MemberFilter|NumberFilter> $where of the question
+     * @param array<string, string> $members that the row is narrowed to, by breakdown
      */
     public static function of(array $where, array $members = []): self
     {
-        $left = array_values(array_filter($where, static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter || !isset($members[$filter->breakdown])));
-        $filters = array_map(static fn (MemberFilter|NumberFilter $filter): array => RecipeWriter::filter($filter instanceof MemberFilter ? self::sorted($filter) : $filter), [...$left, ...array_map(static fn (string $field, string $member): MemberFilter => new MemberFilter($field, [$member]), array_map(strval(...), array_keys($members)), array_values($members))]);
+        $left = array_values(
+            array_filter(
+                $where,
+                static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter
+                    || !isset($members[$filter->breakdown]),
+            ),
+        );
+        $filters = array_map(
+            static fn (MemberFilter|NumberFilter $filter): array => RecipeWriter::filter(
+                $filter instanceof MemberFilter ? self::sorted($filter) : $filter,
+            ),
+            [
+                ...$left,
+                ...array_map(
+                    static fn (string $field, string $member): MemberFilter => new MemberFilter($field, [$member]),
+                    array_map(strval(...), array_keys($members)),
+                    array_values($members),
+                ),
+            ],
+        );
         usort($filters, static fn (array $a, array $b): int => self::text($a) <=> self::text($b));
 
         return new self($filters);

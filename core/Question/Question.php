@@ -18,20 +18,21 @@ use KeenMargin\Core\Time\Span;
 final readonly class Question
 {
     /**
-     * @param ?string                         $measure       none: the dataset's first
-     * @param ?Scenario                       $forecast      shown after the closing period
-     * @param list<Scenario>                  $against
-     * @param Grain|string                    $by            periods, or a breakdown by its name
-     * @param ?Period                         $closedThrough none: the dataset's own
+     * @param ?string $measure none: the dataset's first
+     * @param ?Scenario $forecast shown after the closing period
+     * @param list<Scenario> $against
+     * @param Grain|string $by periods, or a breakdown by its name
+     * @param ?Period $closedThrough none: the dataset's own
      * @param list<MemberFilter|NumberFilter> $where
-     * @param ?Better                         $better        none: as the measure says, else more
-     * @param ?Order                          $order         none: calendar, given
-     * @param ?int                            $top           keeps so many of the largest members, and gathers the others
-     * @param ?string                         $each          a breakdown: the same chart for each of its members
-     * @param ?Between                        $between       of a hat graph
-     * @param ?Capacity                       $capacity      of a capacity fill
-     * @param ?BigDecimal                     $target        for its rate, in percent
-     * @param list<string>                    $sequence      members in the order that the reader gave them, others after them; where `order` tells none
+     * @param ?Better $better none: as the measure says, else more
+     * @param ?Order $order none: calendar, given
+     * @param ?int $top keeps so many of the largest members, and gathers the others
+     * @param ?string $each a breakdown: the same chart for each of its members
+     * @param ?Between $between of a hat graph
+     * @param ?Capacity $capacity of a capacity fill
+     * @param ?BigDecimal $target for its rate, in percent
+     * @param list<string> $sequence members in the order that the reader gave them, others after them; where `order`
+     *                               tells none
      */
     public function __construct(
         public ?string $measure = null,
@@ -60,9 +61,18 @@ final readonly class Question
      *
      * @param ?list<Scenario> $against
      */
-    public function asking(Grain|string|null $by = null, ?array $against = null, ?Between $between = null, ?Capacity $capacity = null): self
-    {
-        return Altered::of($this, ['against' => $against ?? $this->against, 'by' => $by ?? $this->by, 'between' => $between ?? $this->between, 'capacity' => $capacity ?? $this->capacity]);
+    public function asking(
+        Grain|string|null $by = null,
+        ?array $against = null,
+        ?Between $between = null,
+        ?Capacity $capacity = null,
+    ): self {
+        return Altered::of($this, [
+            'against' => $against ?? $this->against,
+            'by' => $by ?? $this->by,
+            'between' => $between ?? $this->between,
+            'capacity' => $capacity ?? $this->capacity,
+        ]);
     }
 
     /** The periods that rows are; none where they are members of a breakdown. */

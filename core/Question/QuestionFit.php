@@ -20,38 +20,89 @@ final class QuestionFit
         $breakdown = $question->breakdown();
         if (null !== $breakdown) {
             self::breakdown($breakdown, $dataset, 'question.by');
-            self::refuseIf(Order::Calendar === $question->order, 'question.order', 'Members have no calendar order; give given, largest first, smallest first or favourable first.');
-            self::refuseIf(null !== $question->cumulate, 'question.cumulate', 'Running totals need periods; ask by month, or leave them out.');
+            self::refuseIf(
+                Order::Calendar === $question->order,
+                'question.order',
+                'Members have no calendar order; give given, largest first, smallest first or favourable first.',
+            );
+            self::refuseIf(
+                null !== $question->cumulate,
+                'question.cumulate',
+                'Running totals need periods; ask by month, or leave them out.',
+            );
 
             return;
         }
         $by = $question->grain() ?? Grain::Month;
-        self::refuseIf($dataset->isTimeless(), 'question.by', 'The figures have no periods'.([] === $dataset->breakdowns ? ', and nothing that they are broken down by.' : '. Ask by '.Wording::either(self::names($dataset)).'.'));
+        self::refuseIf(
+            $dataset->isTimeless(),
+            'question.by',
+            'The figures have no periods'.
+                ([] === $dataset->breakdowns
+                    ? ', and nothing that they are broken down by.'
+                    : '. Ask by '.Wording::either(self::names($dataset)).'.'),
+        );
         if (!$by->shows($dataset->grain)) {
-            throw new NotAccepted('question.by', "The figures are by {$dataset->grain->value}; give ".Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
+            throw new NotAccepted(
+                'question.by',
+                "The figures are by {$dataset->grain->value}; give ".
+                    Wording::either(
+                        array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
+                    ).
+                    '.',
+            );
         }
-        self::refuseIf(!\in_array($question->order, [null, Order::Calendar], true), 'question.order', 'Periods stand in calendar order.');
+        self::refuseIf(
+            !\in_array($question->order, [null, Order::Calendar], true),
+            'question.order',
+            'Periods stand in calendar order.',
+        );
         self::refuseIf(null !== $question->top, 'question.top', 'Only members can be gathered, not periods.');
-        self::refuseIf(Cumulation::Moving === $question->cumulate && 0 === $by->months(), 'question.cumulate', 'Twelve months are moved over by months, quarters, half-years or years.');
+        self::refuseIf(
+            Cumulation::Moving === $question->cumulate && 0 === $by->months(),
+            'question.cumulate',
+            'Twelve months are moved over by months, quarters, half-years or years.',
+        );
     }
 
     public static function panels(Question $question, Dataset $dataset): void
     {
         if (null !== $question->each) {
             self::breakdown($question->each, $dataset, 'question.each');
-            self::refuseIf($question->each === $question->breakdown(), 'question.each', 'The rows are that breakdown already; take another one for the charts.');
+            self::refuseIf(
+                $question->each === $question->breakdown(),
+                'question.each',
+                'The rows are that breakdown already; take another one for the charts.',
+            );
         }
     }
 
     public static function between(Question $question, Dataset $dataset): Between
     {
-        $between = $question->between ?? throw new NotAccepted('question.between', 'A hat graph holds two members of a breakdown against each other; give "field", "first" and "second".');
+        $between =
+            $question->between ??
+            throw new NotAccepted(
+                'question.between',
+                'A hat graph holds two members of a breakdown against each other; give "field", "first" and "second".',
+            );
         $dimension = self::breakdown($between->field, $dataset, 'question.between.field');
         foreach (['first' => $between->first, 'second' => $between->second] as $side => $member) {
-            self::refuseIf(!\in_array($member, $dimension->members, true), "question.between.$side", "{$dimension->name} has no \"$member\"; it has ".Wording::some($dimension->members, 8).'.');
+            self::refuseIf(
+                !\in_array($member, $dimension->members, true),
+                "question.between.$side",
+                "{$dimension->name} has no \"$member\"; it has ".Wording::some($dimension->members, 8).'.',
+            );
         }
-        self::refuseIf($between->field === $question->breakdown(), 'question.by', "The two sides are members of {$between->field}; the rows must be periods or members of another breakdown.");
-        self::refuseIf($between->field === $question->each, 'question.each', "The two sides are members of {$between->field}; take another breakdown for the charts.");
+        self::refuseIf(
+            $between->field === $question->breakdown(),
+            'question.by',
+            "The two sides are members of {$between->field}; the rows must be periods or members of another breakdown.",
+        );
+        self::refuseIf(
+            $between->field === $question->each,
+            'question.each',
+            "The two sides are members of {$between->field}; take another breakdown for the charts.",
+        );
 
         return $between;
     }
@@ -59,24 +110,68 @@ final class QuestionFit
     /** @return array<string, Measure> by the part that they are */
     public static function capacity(Question $question, Dataset $dataset): array
     {
-        $capacity = $question->capacity ?? throw new NotAccepted('question.used', 'How full something is needs two measures of "used", "unused" and "total".');
+        $capacity =
+            $question->capacity ??
+            throw new NotAccepted(
+                'question.used',
+                'How full something is needs two measures of "used", "unused" and "total".',
+            );
         $measures = [];
         foreach ($capacity->told() as $part => $name) {
-            $measure = $dataset->maybeMeasure($name) ?? throw new NotAccepted("question.$part", "There is no measure \"$name\"; there is ".Wording::some(array_map(static fn (Measure $one): string => $one->name, $dataset->measures), 8).'.');
+            $measure =
+                $dataset->maybeMeasure($name) ??
+                throw new NotAccepted(
+                    "question.$part",
+                    "There is no measure \"$name\"; there is ".
+                        Wording::some(
+                            array_map(static fn (Measure $one): string => $one->name, $dataset->measures),
+                            8,
+                        ).
+                        '.',
+                );
             $isAdded = Grouping::Sum === $measure->grouping && $measure->isAddedOverMembers();
-            self::refuseIf(!$isAdded, "question.$part", "$name is not added up, so that it cannot be a part of anything.");
+            self::refuseIf(
+                !$isAdded,
+                "question.$part",
+                "$name is not added up, so that it cannot be a part of anything.",
+            );
             $measures[$part] = $measure;
         }
         $units = array_unique(array_map(static fn (Measure $one): string => $one->unit, $measures));
-        self::refuseIf(\count($units) > 1, 'question.'.array_key_last($measures), 'The measures are counted in '.Wording::and(array_map(static fn (string $unit): string => '' === $unit ? 'no unit' : $unit, array_values($units))).'; parts and total must be of one unit.');
+        self::refuseIf(
+            \count($units) > 1,
+            'question.'.array_key_last($measures),
+            'The measures are counted in '.
+                Wording::and(
+                    array_map(
+                        static fn (string $unit): string => '' === $unit ? 'no unit' : $unit,
+                        array_values($units),
+                    ),
+                ).
+                '; parts and total must be of one unit.',
+        );
 
         return $measures;
     }
 
     private static function breakdown(string $name, Dataset $dataset, string $path): Dimension
     {
-        return $dataset->maybeBreakdown($name)
-            ?? throw new NotAccepted($path, "There is no breakdown \"$name\"; there ".([] === $dataset->breakdowns ? 'is none' : 'are '.Wording::some(self::names($dataset), 8)).('question.by' === $path && !$dataset->isTimeless() ? ', and '.Wording::and(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).' of periods.' : '.'));
+        return $dataset->maybeBreakdown($name) ??
+            throw new NotAccepted(
+                $path,
+                "There is no breakdown \"$name\"; there ".
+                    ([] === $dataset->breakdowns ? 'is none' : 'are '.Wording::some(self::names($dataset), 8)).
+                    ('question.by' === $path && !$dataset->isTimeless()
+                        ? ', and '.
+                            Wording::and(
+                                array_map(
+                                    static fn (Grain $grain): string => $grain->value,
+                                    $dataset->grain->coarser(),
+                                ),
+                            ).
+                            ' of periods.'
+                        : '.'),
+            );
     }
 
     /** @return list<string> */

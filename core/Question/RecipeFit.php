@@ -29,7 +29,12 @@ final class RecipeFit
         $measure = self::measure($question, $dataset);
         $scenarios = $dataset->scenarios();
         if (!\in_array($question->scenario, $scenarios, true)) {
-            throw new NotAccepted('question.scenario', "There are no {$question->scenario->word()} figures ({$question->scenario->value}); there are ".self::codes($scenarios).'.');
+            throw new NotAccepted(
+                'question.scenario',
+                "There are no {$question->scenario->word()} figures ({$question->scenario->value}); there are ".
+                    self::codes($scenarios).
+                    '.',
+            );
         }
         self::span($question, $dataset);
         QuestionFit::rows($question, $dataset);
@@ -37,7 +42,14 @@ final class RecipeFit
         'hat' === $recipe->kind && QuestionFit::between($question, $dataset);
         'capacity-fill' === $recipe->kind && QuestionFit::capacity($question, $dataset);
         if ('gap-line' === $recipe->kind && null === $question->grain()) {
-            throw new NotAccepted('question.by', 'A gap line runs through periods; ask by '.Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser())).'.');
+            throw new NotAccepted(
+                'question.by',
+                'A gap line runs through periods; ask by '.
+                    Wording::either(
+                        array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
+                    ).
+                    '.',
+            );
         }
         foreach ($question->where as $i => $filter) {
             self::filter($filter, $dataset, "question.where[$i]");
@@ -51,25 +63,41 @@ final class RecipeFit
     {
         $unit = $question->span?->unit;
         if (null !== $unit && !$dataset->isTimeless() && !$unit->shows($dataset->grain)) {
-            $accepted = Wording::either(array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()));
-            throw new NotAccepted('question.span.unit', "The figures are by {$dataset->grain->value}; give $accepted.");
+            $accepted = Wording::either(
+                array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
+            );
+            throw new NotAccepted(
+                'question.span.unit',
+                "The figures are by {$dataset->grain->value}; give $accepted.",
+            );
         }
     }
 
     /** Refuses a filter by what the dataset does not have. */
     public static function filter(MemberFilter|NumberFilter $filter, Dataset $dataset, string $path): void
     {
-        $filter instanceof NumberFilter ? self::number($filter, $dataset, $path) : self::members($filter, $dataset, $path);
+        $filter instanceof NumberFilter
+            ? self::number($filter, $dataset, $path)
+            : self::members($filter, $dataset, $path);
     }
 
     private static function members(MemberFilter $filter, Dataset $dataset, string $path): void
     {
-        $breakdown = $dataset->maybeBreakdown($filter->breakdown)
-            ?? throw new NotAccepted("$path.field", "There is no breakdown \"{$filter->breakdown}\"; there are ".Wording::some(self::names($dataset->breakdowns), 8).'.');
+        $breakdown =
+            $dataset->maybeBreakdown($filter->breakdown) ??
+            throw new NotAccepted(
+                "$path.field",
+                "There is no breakdown \"{$filter->breakdown}\"; there are ".
+                    Wording::some(self::names($dataset->breakdowns), 8).
+                    '.',
+            );
         $known = array_fill_keys($breakdown->members, true);
         foreach ($filter->members as $n => $member) {
             if (!isset($known[$member])) {
-                throw new NotAccepted("$path.".($filter->keeps ? 'in' : 'notIn')."[$n]", "{$breakdown->name} has no \"$member\"; it has ".Wording::some($breakdown->members, 8).'.');
+                throw new NotAccepted(
+                    "$path.".($filter->keeps ? 'in' : 'notIn')."[$n]",
+                    "{$breakdown->name} has no \"$member\"; it has ".Wording::some($breakdown->members, 8).'.',
+                );
             }
         }
     }
@@ -82,8 +110,21 @@ final class RecipeFit
         }
         $measure = $dataset->maybeMeasure($filter->field);
         if (null === $measure || $measure->isRatio()) {
-            $fields = [...self::names(array_filter($dataset->breakdowns, static fn (Dimension $breakdown): bool => $breakdown->isNumeric())), ...self::names(array_filter($dataset->measures, static fn (Measure $one): bool => !$one->isRatio()))];
-            throw new NotAccepted("$path.field", "\"{$filter->field}\" has no numbers of its own to be compared; there are ".Wording::some($fields, 8).'.');
+            $fields = [
+                ...self::names(
+                    array_filter(
+                        $dataset->breakdowns,
+                        static fn (Dimension $breakdown): bool => $breakdown->isNumeric(),
+                    ),
+                ),
+                ...self::names(array_filter($dataset->measures, static fn (Measure $one): bool => !$one->isRatio())),
+            ];
+            throw new NotAccepted(
+                "$path.field",
+                "\"{$filter->field}\" has no numbers of its own to be compared; there are ".
+                    Wording::some($fields, 8).
+                    '.',
+            );
         }
     }
 
@@ -104,8 +145,11 @@ final class RecipeFit
         }
         $names = self::names($dataset->measures);
 
-        return $dataset->maybeMeasure($question->measure)
-            ?? throw new NotAccepted('question.measure', "There is no measure \"{$question->measure}\"; there is ".Wording::some($names, 8).'.');
+        return $dataset->maybeMeasure($question->measure) ??
+            throw new NotAccepted(
+                'question.measure',
+                "There is no measure \"{$question->measure}\"; there is ".Wording::some($names, 8).'.',
+            );
     }
 
     /** @param list<Scenario> $scenarios */

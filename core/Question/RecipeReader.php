@@ -45,7 +45,28 @@ final class RecipeReader
 
     private static function question(Given $given, FiscalCalendar $calendar): Question
     {
-        $given->object(['measure', 'scenario', 'forecast', 'against', 'by', 'span', 'closedThrough', 'where', 'better', 'flag', 'order', 'cumulate', 'top', 'each', 'between', 'used', 'unused', 'total', 'target', 'sequence']);
+        $given->object([
+            'measure',
+            'scenario',
+            'forecast',
+            'against',
+            'by',
+            'span',
+            'closedThrough',
+            'where',
+            'better',
+            'flag',
+            'order',
+            'cumulate',
+            'top',
+            'each',
+            'between',
+            'used',
+            'unused',
+            'total',
+            'target',
+            'sequence',
+        ]);
         $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
 
         return new Question(
@@ -84,7 +105,11 @@ final class RecipeReader
             return null;
         }
         $given->object(['field', 'first', 'second']);
-        $between = new Between($given->must('field')->string(), $given->must('first')->text(500), $given->must('second')->text(500));
+        $between = new Between(
+            $given->must('field')->string(),
+            $given->must('first')->text(500),
+            $given->must('second')->text(500),
+        );
         if ($between->first === $between->second) {
             throw $given->must('second')->refuse('another member than the first');
         }
@@ -94,10 +119,17 @@ final class RecipeReader
 
     private static function maybeCapacity(Given $given): ?Capacity
     {
-        $capacity = new Capacity($given->maybe('used')?->string(), $given->maybe('unused')?->string(), $given->maybe('total')?->string());
+        $capacity = new Capacity(
+            $given->maybe('used')?->string(),
+            $given->maybe('unused')?->string(),
+            $given->maybe('total')?->string(),
+        );
         $told = $capacity->told();
         if (1 === \count($told) || \count(array_unique($told)) < \count($told)) {
-            throw new NotAccepted($given->path, 'How full something is needs two different measures of "used", "unused" and "total".');
+            throw new NotAccepted(
+                $given->path,
+                'How full something is needs two different measures of "used", "unused" and "total".',
+            );
         }
 
         return [] === $told ? null : $capacity;
@@ -124,7 +156,9 @@ final class RecipeReader
     private static function span(Given $given, FiscalCalendar $calendar): Span
     {
         if (!$given->isObject()) {
-            return 'year to date' === $given->oneOf(['year to date', 'rest of year']) ? Span::yearToDate() : Span::restOfYear();
+            return 'year to date' === $given->oneOf(['year to date', 'rest of year'])
+                ? Span::yearToDate()
+                : Span::restOfYear();
         }
         foreach (['last', 'previous'] as $kind) {
             $count = $given->maybe($kind)?->int(1, 1000);
@@ -157,20 +191,35 @@ final class RecipeReader
         }
     }
 
-    /** `{"field": "Route", "in": ["North"]}`, `notIn`, or `{"field": "Completion", "below": "99"}`, `atLeast`, or both of these. */
+    /**
+     * `{"field": "Route", "in": ["North"]}`, `notIn`, or `{"field": "Completion", "below": "99"}`, `atLeast`, or both
+     * of these.
+     */
     public static function filter(Given $given): MemberFilter|NumberFilter
     {
         $given->object(['field', 'in', 'notIn', 'below', 'atLeast']);
-        $told = array_values(array_filter(['in', 'notIn', 'below', 'atLeast'], static fn (string $key): bool => null !== $given->maybe($key)));
+        $told = array_values(
+            array_filter(
+                ['in', 'notIn', 'below', 'atLeast'],
+                static fn (string $key): bool => null !== $given->maybe($key),
+            ),
+        );
         $field = $given->must('field')->string();
         if ([] !== $told && [] === array_diff($told, ['below', 'atLeast'])) {
             return new NumberFilter($field, $given->maybe('below')?->number(), $given->maybe('atLeast')?->number());
         }
         if (1 !== \count($told)) {
-            throw new NotAccepted($given->path, 'Give one of "in" and "notIn", or "below", "atLeast" or both of these.');
+            throw new NotAccepted(
+                $given->path,
+                'Give one of "in" and "notIn", or "below", "atLeast" or both of these.',
+            );
         }
 
-        return new MemberFilter($field, array_map(static fn (Given $member): string => $member->text(500), $given->must($told[0])->list(1)), 'in' === $told[0]);
+        return new MemberFilter(
+            $field,
+            array_map(static fn (Given $member): string => $member->text(500), $given->must($told[0])->list(1)),
+            'in' === $told[0],
+        );
     }
 
     private static function flag(?Given $given): Flag

@@ -42,7 +42,13 @@ final class RecipeWriter
             'cumulate' => $question->cumulate?->value,
             'top' => $question->top,
             'each' => $question->each,
-            'between' => null === $question->between ? null : ['field' => $question->between->field, 'first' => $question->between->first, 'second' => $question->between->second],
+            'between' => null === $question->between
+                    ? null
+                    : [
+                        'field' => $question->between->field,
+                        'first' => $question->between->first,
+                        'second' => $question->between->second,
+                    ],
             ...$question->capacity?->told() ?? [],
             'target' => $question->target?->toString(),
             'sequence' => $question->sequence,
@@ -59,7 +65,11 @@ final class RecipeWriter
     public static function filter(MemberFilter|NumberFilter $filter): array
     {
         return $filter instanceof NumberFilter
-            ? self::present(['field' => $filter->field, 'below' => $filter->below?->toString(), 'atLeast' => $filter->atLeast?->toString()])
+            ? self::present([
+                'field' => $filter->field,
+                'below' => $filter->below?->toString(),
+                'atLeast' => $filter->atLeast?->toString(),
+            ])
             : ['field' => $filter->breakdown, $filter->keeps ? 'in' : 'notIn' => $filter->members];
     }
 
@@ -69,7 +79,10 @@ final class RecipeWriter
         return match ($span->kind) {
             SpanKind::All => null,
             SpanKind::Between => ['from' => (string) $span->from?->key(), 'to' => (string) $span->to?->key()],
-            SpanKind::Last, SpanKind::Previous => [$span->kind->value => $span->count, 'unit' => (string) $span->unit?->value],
+            SpanKind::Last, SpanKind::Previous => [
+                $span->kind->value => $span->count,
+                'unit' => (string) $span->unit?->value,
+            ],
             SpanKind::YearToDate, SpanKind::RestOfYear => $span->kind->value,
         };
     }

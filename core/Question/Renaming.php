@@ -7,8 +7,12 @@ namespace KeenMargin\Core\Question;
 /** A name that recipes use becomes another: of a measure, a breakdown, or a member of one. */
 final readonly class Renaming
 {
-    private function __construct(private string $from, private string $to, private string $what, private string $breakdown = '')
-    {
+    private function __construct(
+        private string $from,
+        private string $to,
+        private string $what,
+        private string $breakdown = '',
+    ) {
     }
 
     public static function measure(string $from, string $to): self
@@ -41,11 +45,21 @@ final readonly class Renaming
             $question['measure'] = $this->to;
         }
         $question = $this->parts($question);
-        if ('member' === $this->what && \is_array($question['sequence'] ?? null) && ($question['by'] ?? null) === $this->breakdown) {
-            $question['sequence'] = array_map(fn (mixed $member): mixed => $member === $this->from ? $this->to : $member, $question['sequence']);
+        if (
+            'member' === $this->what
+            && \is_array($question['sequence'] ?? null)
+            && ($question['by'] ?? null) === $this->breakdown
+        ) {
+            $question['sequence'] = array_map(
+                fn (mixed $member): mixed => $member === $this->from ? $this->to : $member,
+                $question['sequence'],
+            );
         }
         if (\is_array($question['where'] ?? null)) {
-            $question['where'] = array_map(fn (mixed $filter): mixed => \is_array($filter) ? $this->filter($filter) : $filter, $question['where']);
+            $question['where'] = array_map(
+                fn (mixed $filter): mixed => \is_array($filter) ? $this->filter($filter) : $filter,
+                $question['where'],
+            );
         }
 
         $recipe = array_replace($recipe, ['question' => $question]);
@@ -66,11 +80,19 @@ final readonly class Renaming
     private function finish(array $finish, array $question): array
     {
         if (\is_array($finish['highlight'] ?? null)) {
-            $finish['highlight'] = array_map(fn (mixed $key): mixed => \is_string($key) ? $this->key($key, $question) : $key, $finish['highlight']);
+            $finish['highlight'] = array_map(
+                fn (mixed $key): mixed => \is_string($key) ? $this->key($key, $question) : $key,
+                $finish['highlight'],
+            );
         }
         $message = $finish['message'] ?? null;
         if (\is_array($message) && \is_array($message['numbers'] ?? null)) {
-            $message['numbers'] = array_map(fn (mixed $number): mixed => \is_array($number) && \is_string($number['row'] ?? null) ? array_replace($number, ['row' => $this->key($number['row'], $question)]) : $number, $message['numbers']);
+            $message['numbers'] = array_map(
+                fn (mixed $number): mixed => \is_array($number) && \is_string($number['row'] ?? null)
+                    ? array_replace($number, ['row' => $this->key($number['row'], $question)])
+                    : $number,
+                $message['numbers'],
+            );
             $finish['message'] = $message;
         }
 
@@ -102,7 +124,9 @@ final readonly class Renaming
         if (($question['each'] ?? null) === $this->breakdown && str_starts_with($key, $this->from.'/')) {
             return $this->to.substr($key, \strlen($this->from));
         }
-        $isRow = ($question['by'] ?? null) === $this->breakdown && ($key === $this->from || str_ends_with($key, '/'.$this->from));
+        $isRow =
+            ($question['by'] ?? null) === $this->breakdown
+            && ($key === $this->from || str_ends_with($key, '/'.$this->from));
 
         return $isRow ? substr($key, 0, \strlen($key) - \strlen($this->from)).$this->to : $key;
     }
@@ -127,7 +151,13 @@ final readonly class Renaming
             $question['between'] = array_replace($between, ['field' => $this->to]);
         }
         if (\is_array($between) && 'member' === $this->what && ($between['field'] ?? null) === $this->breakdown) {
-            $question['between'] = array_map(fn (mixed $name, string|int $key): mixed => 'field' !== $key && $name === $this->from ? $this->to : $name, $between, array_keys($between));
+            $question['between'] = array_map(
+                fn (mixed $name, string|int $key): mixed => 'field' !== $key && $name === $this->from
+                    ? $this->to
+                    : $name,
+                $between,
+                array_keys($between),
+            );
             $question['between'] = array_combine(array_keys($between), $question['between']);
         }
 
@@ -142,11 +172,21 @@ final readonly class Renaming
     private function filter(array $filter): array
     {
         if ('member' !== $this->what) {
-            return ($filter['field'] ?? null) === $this->from ? array_replace($filter, ['field' => $this->to]) : $filter;
+            return ($filter['field'] ?? null) === $this->from
+                ? array_replace($filter, ['field' => $this->to])
+                : $filter;
         }
         foreach (($filter['field'] ?? null) === $this->breakdown ? ['in', 'notIn'] : [] as $key) {
             if (\is_array($filter[$key] ?? null) && \in_array($this->from, $filter[$key], true)) {
-                $filter[$key] = array_values(array_unique(array_map(fn (mixed $member): mixed => $member === $this->from ? $this->to : $member, $filter[$key]), \SORT_REGULAR));
+                $filter[$key] = array_values(
+                    array_unique(
+                        array_map(
+                            fn (mixed $member): mixed => $member === $this->from ? $this->to : $member,
+                            $filter[$key],
+                        ),
+                        \SORT_REGULAR,
+                    ),
+                );
             }
         }
 

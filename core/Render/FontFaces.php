@@ -22,24 +22,35 @@ final class FontFaces
 
     /**
      * @param list<array{family: string, weight: int, file: string, ranges: string}> $faces
-     * @param \Closure(string): string                                               $read  gives the bytes of a file
-     * @param (\Closure(string, string): string)|null                                $part  gives a fallback font by its name, with the given letters at least; none: what the type lacks is left to whoever shows it
+     * @param \Closure(string): string $read gives the bytes of a file
+     * @param (\Closure(string, string): string)|null $part gives a fallback font by its name, with the given letters at
+     *                                                      least; none: what the type lacks is left to whoever shows it
      */
-    public function __construct(private readonly array $faces, private readonly \Closure $read, private readonly ?\Closure $part = null)
-    {
+    public function __construct(
+        private readonly array $faces,
+        private readonly \Closure $read,
+        private readonly ?\Closure $part = null,
+    ) {
     }
 
     /**
      * The files of a folder that has a faces.json.
      *
-     * @param (\Closure(string, string): string)|null $part gives the bytes of a font file with the outlines of the given letters
+     * @param (\Closure(string, string): string)|null $part gives the bytes of a font file with the outlines of the
+     *                                                      given letters
      */
     public static function folder(string $folder, ?\Closure $part = null): self
     {
         /** @var list<array{family: string, weight: int, file: string, ranges: string}> $faces */
         $faces = json_decode((string) file_get_contents("$folder/faces.json"), true, 8, \JSON_THROW_ON_ERROR);
 
-        return new self($faces, static fn (string $file): string => (string) file_get_contents("$folder/$file"), null === $part ? null : static fn (string $name, string $letters): string => $part("$folder/fallback/$name.ttf", $letters));
+        return new self(
+            $faces,
+            static fn (string $file): string => (string) file_get_contents("$folder/$file"),
+            null === $part
+                ? null
+                : static fn (string $name, string $letters): string => $part("$folder/fallback/$name.ttf", $letters),
+        );
     }
 
     /**
@@ -50,12 +61,20 @@ final class FontFaces
     public function css(string $family, array $texts): string
     {
         $css = '';
-        $letters = array_map(static fn (string $text): string => implode('', array_unique(mb_str_split($text))), $texts);
+        $letters = array_map(
+            static fn (string $text): string => implode('', array_unique(mb_str_split($text))),
+            $texts,
+        );
         foreach ($this->faces as $face) {
             $used = $letters[$face['weight']] ?? '';
-            if ($face['family'] === $family && '' !== $used && $this->held[$face['ranges'].$used] ??= $this->holdsAny($face['ranges'], $used)) {
+            if (
+                $face['family'] === $family
+                && '' !== $used
+                && ($this->held[$face['ranges'].$used] ??= $this->holdsAny($face['ranges'], $used))
+            ) {
                 $data = $this->encoded[$face['file']] ??= base64_encode(($this->read)($face['file']));
-                $css .= "@font-face{font-family:'$family';font-weight:{$face['weight']};unicode-range:{$face['ranges']};src:url(data:font/woff2;base64,$data) format('woff2')}";
+                $css .= "@font-face{font-family:'$family';font-weight:{$face['weight']};"
+                    ."unicode-range:{$face['ranges']};src:url(data:font/woff2;base64,$data) format('woff2')}";
             }
         }
 
@@ -71,13 +90,17 @@ final class FontFaces
         $letters = [];
         foreach (array_unique(mb_str_split($text)) as $letter) {
             $name = TextMeasure::isWhole($letter, 400) ? null : FallbackFonts::maybeName($letter);
-            null === $name || $letters[$name][] = $letter;
+            null === $name || ($letters[$name][] = $letter);
         }
         $css = '';
         foreach ($letters as $name => $own) {
-            $range = implode(',', array_map(static fn (string $letter): string => \sprintf('U+%X', mb_ord($letter)), $own));
+            $range = implode(
+                ',',
+                array_map(static fn (string $letter): string => \sprintf('U+%X', mb_ord($letter)), $own),
+            );
             $data = base64_encode(($this->part)($name, implode('', $own)));
-            $css .= "@font-face{font-family:'$family';unicode-range:$range;src:url(data:font/ttf;base64,$data) format('truetype')}";
+            $css .= "@font-face{font-family:'$family';unicode-range:$range;src:url(data:font/ttf;base64,$data) "
+                ."format('truetype')}";
         }
 
         return $css;

@@ -12,11 +12,17 @@ final readonly class Box
 
     public function overlaps(self $other, float $gap = 0.0): bool
     {
-        return $this->left < $other->right + $gap && $other->left < $this->right + $gap && $this->top < $other->bottom && $other->top < $this->bottom;
+        return $this->left < $other->right + $gap
+            && $other->left < $this->right + $gap
+            && $this->top < $other->bottom
+            && $other->top < $this->bottom;
     }
 
     public function isWithin(self $outer): bool
     {
-        return $this->left >= $outer->left && $this->right <= $outer->right && $this->top >= $outer->top && $this->bottom <= $outer->bottom;
+        return $this->left >= $outer->left
+            && $this->right <= $outer->right
+            && $this->top >= $outer->top
+            && $this->bottom <= $outer->bottom;
     }
 }

@@ -8,7 +8,15 @@ namespace KeenMargin\Core\Scene;
 final class FallbackFonts
 {
     /** Files of assets/fonts/fallback, as tools/fallback-fonts.php makes them. */
-    public const NAMES = ['NotoSansArabic', 'NotoSansHebrew', 'NotoSansThai', 'NotoSansDevanagari', 'NotoEmoji', 'DroidSansFallback', 'NotoSansSymbols2'];
+    public const NAMES = [
+        'NotoSansArabic',
+        'NotoSansHebrew',
+        'NotoSansThai',
+        'NotoSansDevanagari',
+        'NotoEmoji',
+        'DroidSansFallback',
+        'NotoSansSymbols2',
+    ];
     private const EMOJI = 4;
     private const PRIVATE_USE = 0xE000;
 

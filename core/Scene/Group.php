@@ -13,6 +13,14 @@ final readonly class Group implements Mark
 
     public function toArray(): array
     {
-        return array_filter(['type' => 'group', 'role' => $this->role, 'key' => $this->key, 'marks' => array_map(static fn (Mark $mark): array => $mark->toArray(), $this->marks)], static fn (mixed $value): bool => null !== $value && '' !== $value);
+        return array_filter(
+            [
+                'type' => 'group',
+                'role' => $this->role,
+                'key' => $this->key,
+                'marks' => array_map(static fn (Mark $mark): array => $mark->toArray(), $this->marks),
+            ],
+            static fn (mixed $value): bool => null !== $value && '' !== $value,
+        );
     }
 }

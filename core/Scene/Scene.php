@@ -8,9 +8,9 @@ namespace KeenMargin\Core\Scene;
 final readonly class Scene
 {
     /**
-     * @param list<Group> $groups  from back to front
-     * @param bool        $isLying whether lengths lie: bars instead of columns
-     * @param string      $colours which inks: `effect`, or `greys`
+     * @param list<Group> $groups from back to front
+     * @param bool $isLying whether lengths lie: bars instead of columns
+     * @param string $colours which inks: `effect`, or `greys`
      */
     public function __construct(
         public float $width,
@@ -26,7 +26,15 @@ final readonly class Scene
     /** The same with more room below. */
     public function high(float $height): self
     {
-        return new self($this->width, $height, $this->title, $this->description, $this->groups, $this->isLying, $this->colours);
+        return new self(
+            $this->width,
+            $height,
+            $this->title,
+            $this->description,
+            $this->groups,
+            $this->isLying,
+            $this->colours,
+        );
     }
 
     /** @return \Generator<int, Mark> every mark but the groups, from back to front */

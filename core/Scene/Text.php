@@ -9,7 +9,7 @@ final readonly class Text implements Mark
 {
     /**
      * @param 'start'|'middle'|'end' $anchor where x stands in the text
-     * @param 400|600                $weight
+     * @param 400|600 $weight
      */
     public function __construct(
         public float $x,

@@ -33,11 +33,11 @@ final class TextMeasure
         } else {
             foreach (mb_str_split($text) as $letter) {
                 $code = mb_ord($letter);
-                $sum += $widths[$code] ?? FallbackFonts::maybeWidth($code) ?? self::UNKNOWN;
+                $sum += $widths[$code] ?? (FallbackFonts::maybeWidth($code) ?? self::UNKNOWN);
             }
         }
 
-        return $sum * $size / 1000;
+        return ($sum * $size) / 1000;
     }
 
     /**
@@ -49,7 +49,8 @@ final class TextMeasure
     {
         $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
 
-        return [] === array_filter(mb_str_split($text), static fn (string $letter): bool => !isset($widths[mb_ord($letter)]));
+        return [] ===
+            array_filter(mb_str_split($text), static fn (string $letter): bool => !isset($widths[mb_ord($letter)]));
     }
 
     /**

@@ -13,7 +13,9 @@ final readonly class FiscalCalendar
     public function __construct(public int $firstMonth = 1)
     {
         if ($firstMonth < 1 || $firstMonth > 12) {
-            throw new \InvalidArgumentException("The first month of the fiscal year is $firstMonth; it must be from 1 to 12.");
+            throw new \InvalidArgumentException(
+                "The first month of the fiscal year is $firstMonth; it must be from 1 to 12.",
+            );
         }
     }
 

@@ -30,10 +30,16 @@ enum Grain: string
     /** Whether periods of this grain can be put together from those of the finer one. */
     public function groups(self $finer): bool
     {
-        return self::Timeless !== $this && self::Timeless !== $finer && $this->rank() >= $finer->rank() && (self::Week !== $finer || self::Week === $this);
+        return self::Timeless !== $this
+            && self::Timeless !== $finer
+            && $this->rank() >= $finer->rank()
+            && (self::Week !== $finer || self::Week === $this);
     }
 
-    /** Whether a question may show periods of this grain of figures by the finer one; a week is shown where its Thursday is. */
+    /**
+     * Whether a question may show periods of this grain of figures by the finer one; a week is shown where its Thursday
+     * is.
+     */
     public function shows(self $finer): bool
     {
         return $this->groups($finer) || (self::Week === $finer && $this->rank() > $finer->rank());
@@ -48,7 +54,10 @@ enum Grain: string
     /** @return list<string> the grains that a question may ask for */
     public static function words(): array
     {
-        return array_map(static fn (self $grain): string => $grain->value, array_values(array_filter(self::cases(), static fn (self $grain): bool => self::Timeless !== $grain)));
+        return array_map(
+            static fn (self $grain): string => $grain->value,
+            array_values(array_filter(self::cases(), static fn (self $grain): bool => self::Timeless !== $grain)),
+        );
     }
 
     public function plural(): string

@@ -8,7 +8,8 @@ namespace KeenMargin\Core\Time;
  * One stretch of time of a grain: a day, a week, a month, or a quarter, half-year or year of a fiscal calendar.
  *
  * `start` counts months (year × 12 + month − 1) or, for days and weeks, days since 1970-01-01; a week starts on Monday.
- * A fiscal year bears the number of the calendar year in which it ends: FY2026 from April runs April 2025 to March 2026.
+ * A fiscal year bears the number of the calendar year in which it ends: FY2026 from April runs April 2025 to March
+ * 2026.
  */
 final readonly class Period
 {
@@ -51,7 +52,11 @@ final readonly class Period
             throw new NotAPeriod("$number of $year", "a {$grain->value} of a year");
         }
 
-        return new self($grain, $calendar->firstMonthOfYear(self::checkedYear($year)) + ($number - 1) * $months, Grain::Month === $grain ? 1 : $calendar->firstMonth);
+        return new self(
+            $grain,
+            $calendar->firstMonthOfYear(self::checkedYear($year)) + ($number - 1) * $months,
+            Grain::Month === $grain ? 1 : $calendar->firstMonth,
+        );
     }
 
     public static function year(int $year, FiscalCalendar $calendar = new FiscalCalendar()): self
@@ -92,13 +97,17 @@ final readonly class Period
     }
 
     /**
-     * The same period one year earlier. 29 February gives 28 February; a week gives the one of the same number, and week 53,
+     * The same period one year earlier. 29 February gives 28 February; a week gives the one of the same number, and
+     * week 53,
      * where the year before has none, its last one. What counts as prior year of a period is told by PriorYear.
      */
     public function yearEarlier(): self
     {
         if (Grain::Week === $this->grain) {
-            return self::week($this->yearNumber() - 1, min($this->numberInYear(), self::weeksIn($this->yearNumber() - 1)));
+            return self::week(
+                $this->yearNumber() - 1,
+                min($this->numberInYear(), self::weeksIn($this->yearNumber() - 1)),
+            );
         }
         if (Grain::Day === $this->grain) {
             [$year, $month, $day] = CivilDate::parts($this->start);
@@ -153,7 +162,10 @@ final readonly class Period
             Grain::Timeless => 1,
             Grain::Day => $this->start - CivilDate::number($this->yearNumber(), 1, 1) + 1,
             Grain::Week => intdiv($this->decisiveDay() - CivilDate::number($this->yearNumber(), 1, 1), 7) + 1,
-            default => intdiv($this->start - $this->calendar()->firstMonthOfYear($this->yearNumber()), $this->grain->months()) + 1,
+            default => intdiv(
+                $this->start - $this->calendar()->firstMonthOfYear($this->yearNumber()),
+                $this->grain->months(),
+            ) + 1,
         };
     }
 
@@ -176,7 +188,16 @@ final readonly class Period
     /** Reads a key back; insists that it is one. */
     public static function of(string $key, FiscalCalendar $calendar = new FiscalCalendar()): self
     {
-        if (1 !== preg_match('/^(?:FY)?(\d{4})(?:-(?:(?<month>\d{2})(?:-(?<day>\d{2}))?|Q(?<quarter>[1-4])|H(?<half>[12])|W(?<week>\d{2})))?$/', $key, $part, \PREG_UNMATCHED_AS_NULL)) {
+        if (
+            1 !==
+            preg_match(
+                '/^(?:FY)?(\d{4})(?:-(?:(?<month>\d{2})(?:-(?<day>\d{2}))?|'
+                    .'Q(?<quarter>[1-4])|H(?<half>[12])|W(?<week>\d{2})))?$/',
+                $key,
+                $part,
+                \PREG_UNMATCHED_AS_NULL,
+            )
+        ) {
             throw new NotAPeriod($key, 'a period such as 2026-08, 2026-Q3 or 2026');
         }
         $year = (int) $part[1];
@@ -211,12 +232,12 @@ final readonly class Period
 
     public static function mondayOf(int $day): int
     {
-        return $day - (($day + 3) % 7 + 7) % 7;
+        return $day - (((($day + 3) % 7) + 7) % 7);
     }
 
     private static function firstDayOfMonth(int $month): int
     {
-        return CivilDate::number(intdiv($month, 12), $month % 12 + 1, 1);
+        return CivilDate::number(intdiv($month, 12), ($month % 12) + 1, 1);
     }
 
     private static function checkedYear(int $year): int

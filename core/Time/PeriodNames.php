@@ -7,13 +7,28 @@ namespace KeenMargin\Core\Time;
 /** How periods are called on the screen and in charts. */
 final class PeriodNames
 {
-    private const LONG_MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+    private const LONG_MONTHS = [
+        'January',
+        'February',
+        'March',
+        'April',
+        'May',
+        'June',
+        'July',
+        'August',
+        'September',
+        'October',
+        'November',
+        'December',
+    ];
     private const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
     /** `Aug 2026`, `Q3 2026`, `H2 2026`, `2026`, `FY2026`, `31 Aug 2026`, `W35 2026` */
     public static function full(Period $period): string
     {
-        return \in_array($period->grain, [Grain::Year, Grain::Timeless], true) ? $period->key() : self::withinYear($period).' '.self::year($period);
+        return \in_array($period->grain, [Grain::Year, Grain::Timeless], true)
+            ? $period->key()
+            : self::withinYear($period).' '.self::year($period);
     }
 
     /** `Aug`, `Q3`, `31 Aug`: enough where the year is told otherwise */

@@ -22,7 +22,8 @@ final readonly class PeriodRange
     }
 
     /**
-     * Every period of the grain that belongs to the range, in calendar order: as periods(), but a week belongs where its
+     * Every period of the grain that belongs to the range, in calendar order: as periods(), but a week belongs where
+     * its
      * Thursday is, so that it is in one range only of two that follow one another.
      *
      * @return list<Period>
@@ -33,7 +34,8 @@ final readonly class PeriodRange
         if (Grain::Week !== $grain) {
             return $touching;
         }
-        $isIn = fn (Period $week): bool => $week->decisiveDay() >= $this->firstDay && $week->decisiveDay() <= $this->lastDay;
+        $isIn = fn (Period $week): bool => $week->decisiveDay() >= $this->firstDay
+            && $week->decisiveDay() <= $this->lastDay;
 
         return array_values(array_filter($touching, $isIn));
     }

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Time;
 
-/** Names several periods by their unbroken runs: `Jan–Mar`, `May`. Days that are all of a month there are, are named as the month. */
+/**
+ * Names several periods by their unbroken runs: `Jan–Mar`, `May`. Days that are all of a month there are, are named as
+ * the month.
+ */
 final class PeriodRuns
 {
     /**
      * @param list<Period> $periods in calendar order, of one grain
-     * @param list<Period> $among   all periods that they are part of
+     * @param list<Period> $among all periods that they are part of
      *
      * @return list<string> `Sep–Dec`; with years `Nov 2025–Feb 2026`
      */
@@ -32,9 +35,9 @@ final class PeriodRuns
         foreach (self::runs($periods, $among) as [$from, $to]) {
             [$first, $last] = [PeriodNames::spelledOut($from), PeriodNames::spelledOut($to)];
             match (true) {
-                $from->start === $to->start => $names[] = $first,
+                $from->start === $to->start => ($names[] = $first),
                 $from->moved(1)->start === $to->start => array_push($names, $first, $last),
-                default => $names[] = "{$first}–{$last}",
+                default => ($names[] = "{$first}–{$last}"),
             };
         }
 
@@ -58,7 +61,11 @@ final class PeriodRuns
         $runs = [];
         foreach (self::asMonths($periods, $among) as $period) {
             $last = \count($runs) - 1;
-            if ($last >= 0 && $runs[$last][1]->grain === $period->grain && $runs[$last][1]->moved(1)->start === $period->start) {
+            if (
+                $last >= 0
+                && $runs[$last][1]->grain === $period->grain
+                && $runs[$last][1]->moved(1)->start === $period->start
+            ) {
                 $runs[$last] = [$runs[$last][0], $period];
             } else {
                 $runs[] = [$period, $period];

@@ -69,9 +69,14 @@ final readonly class Span
         };
     }
 
-    /** The unit that holds the closing period; of one that is shorter, such as weeks in a closed month, the unit of its last day. */
+    /**
+     * The unit that holds the closing period; of one that is shorter, such as weeks in a closed month, the unit of its
+     * last day.
+     */
     private static function current(Period $closing, Grain $unit, FiscalCalendar $calendar): Period
     {
-        return $unit->shows($closing->grain) ? $calendar->group($closing, $unit) : $calendar->group(Period::ofStart(Grain::Day, $closing->lastDay()), $unit);
+        return $unit->shows($closing->grain)
+            ? $calendar->group($closing, $unit)
+            : $calendar->group(Period::ofStart(Grain::Day, $closing->lastDay()), $unit);
     }
 }

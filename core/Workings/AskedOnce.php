@@ -36,17 +36,32 @@ final class AskedOnce implements Figures
 
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array
     {
-        $key = json_encode([$breakdown, array_map(static fn (Scenario $scenario): string => $scenario->value, $scenarios)], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE).self::key($measures, $where);
+        $key =
+            json_encode(
+                [$breakdown, array_map(static fn (Scenario $scenario): string => $scenario->value, $scenarios)],
+                \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+            ).self::key($measures, $where);
 
         return $this->byMember[$key] ??= $this->figures->sumsBy($breakdown, $measures, $where, $scenarios);
     }
 
     /**
-     * @param list<string>                    $measures
+     * @param list<string> $measures
      * @param list<MemberFilter|NumberFilter> $where
      */
     private static function key(array $measures, array $where): string
     {
-        return json_encode([$measures, array_map(static fn (MemberFilter|NumberFilter $filter): array => $filter instanceof MemberFilter ? [$filter->breakdown, $filter->keeps, $filter->members] : [$filter->field, $filter->below?->toString(), $filter->atLeast?->toString()], $where)], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE);
+        return json_encode(
+            [
+                $measures,
+                array_map(
+                    static fn (MemberFilter|NumberFilter $filter): array => $filter instanceof MemberFilter
+                        ? [$filter->breakdown, $filter->keeps, $filter->members]
+                        : [$filter->field, $filter->below?->toString(), $filter->atLeast?->toString()],
+                    $where,
+                ),
+            ],
+            \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+        );
     }
 }

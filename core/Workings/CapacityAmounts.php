@@ -12,17 +12,30 @@ use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 /** The parts of a capacity for one row, of any of its periods; each is looked up once. */
 final class CapacityAmounts
 {
-    /** @var array<int, array{FinePeriods, array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal}}> by the periods' object id */
+    /**
+     * @var array<int, array{FinePeriods, array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal}}>
+     *                                                                                                        by the
+     *                                                                                                        periods'
+     *                                                                                                        object id
+     */
     private array $shown = [];
-    /** @var array<int, array{FinePeriods, array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal}}> by the periods' object id */
+    /**
+     * @var array<int, array{FinePeriods, array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal}}>
+     *                                                                                                        by the
+     *                                                                                                        periods'
+     *                                                                                                        object id
+     */
     private array $targets = [];
 
     /**
-     * @param array<string, ComparisonRows> $parts     two or three of `used`, `unused`, `total`
-     * @param ?Scenario                     $reference whose figures are the target; null: none
+     * @param array<string, ComparisonRows> $parts two or three of `used`, `unused`, `total`
+     * @param ?Scenario $reference whose figures are the target; null: none
      */
-    public function __construct(private readonly array $parts, private readonly ?Scenario $reference, private readonly Sums $sums)
-    {
+    public function __construct(
+        private readonly array $parts,
+        private readonly ?Scenario $reference,
+        private readonly Sums $sums,
+    ) {
     }
 
     /** @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal} what is shown */
@@ -54,7 +67,11 @@ final class CapacityAmounts
      */
     private static function three(array $told): array
     {
-        $all = ['used' => $told['used'] ?? null, 'unused' => $told['unused'] ?? null, 'total' => $told['total'] ?? null];
+        $all = [
+            'used' => $told['used'] ?? null,
+            'unused' => $told['unused'] ?? null,
+            'total' => $told['total'] ?? null,
+        ];
         if ([] === array_filter($all)) {
             return $all;
         }
@@ -62,7 +79,9 @@ final class CapacityAmounts
         $of = static fn (string $part): BigDecimal => $all[$part] ?? $nothing;
 
         return match (true) {
-            !\array_key_exists('unused', $told) => array_replace($all, ['unused' => $of('total')->minus($of('used'))]),
+            !\array_key_exists('unused', $told) => array_replace($all, [
+                'unused' => $of('total')->minus($of('used')),
+            ]),
             !\array_key_exists('used', $told) => array_replace($all, ['used' => $of('total')->minus($of('unused'))]),
             !\array_key_exists('total', $told) => array_replace($all, ['total' => $of('used')->plus($of('unused'))]),
             default => $all,

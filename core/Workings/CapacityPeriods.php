@@ -9,7 +9,8 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /**
- * Which finest periods of a capacity are put together: those in which all its parts are covered; among them, for the targets,
+ * Which finest periods of a capacity are put together: those in which all its parts are covered; among them, for the
+ * targets,
  * those that the reference covers, too.
  */
 final class CapacityPeriods
@@ -20,15 +21,17 @@ final class CapacityPeriods
     private array $areShown = [];
 
     /**
-     * @param array<string, ComparisonRows> $parts     two or three of `used`, `unused`, `total`
-     * @param ?Scenario                     $reference whose figures are the target
+     * @param array<string, ComparisonRows> $parts two or three of `used`, `unused`, `total`
+     * @param ?Scenario $reference whose figures are the target
      */
     public function __construct(private readonly array $parts, private readonly ?Scenario $reference)
     {
         $this->known = new \WeakMap();
     }
 
-    /** In which what is shown covers all parts: a rate of what is used in three months to the room of two would be none. */
+    /**
+     * In which what is shown covers all parts: a rate of what is used in three months to the room of two would be none.
+     */
     public function shown(FinePeriods $fine): FinePeriods
     {
         return $this->kept($fine, 'shown', fn (Period $period): bool => $this->showsAll($period));
@@ -37,13 +40,21 @@ final class CapacityPeriods
     /** Among the shown ones those for which the reference has a figure of what is used. */
     public function withTargetOfUsed(FinePeriods $fine): FinePeriods
     {
-        return $this->kept($fine, 'used', fn (Period $period): bool => $this->showsAll($period) && $this->targets($this->makeUsed(), $period));
+        return $this->kept(
+            $fine,
+            'used',
+            fn (Period $period): bool => $this->showsAll($period) && $this->targets($this->makeUsed(), $period),
+        );
     }
 
     /** Among the shown ones those for which the reference has a figure of the total. */
     public function withTargetOfTotal(FinePeriods $fine): FinePeriods
     {
-        return $this->kept($fine, 'total', fn (Period $period): bool => $this->showsAll($period) && $this->targets($this->makeTotal(), $period));
+        return $this->kept(
+            $fine,
+            'total',
+            fn (Period $period): bool => $this->showsAll($period) && $this->targets($this->makeTotal(), $period),
+        );
     }
 
     /** Among the shown ones those for which the reference has both. */
@@ -51,7 +62,11 @@ final class CapacityPeriods
     {
         $all = [...$this->makeUsed(), ...$this->makeTotal()];
 
-        return $this->kept($fine, 'both', fn (Period $period): bool => $this->showsAll($period) && $this->targets($all, $period));
+        return $this->kept(
+            $fine,
+            'both',
+            fn (Period $period): bool => $this->showsAll($period) && $this->targets($all, $period),
+        );
     }
 
     /** In which what is shown covers some parts, and not all. */
@@ -59,8 +74,10 @@ final class CapacityPeriods
     {
         $shows = static fn (Period $period, ComparisonRows $rows): bool => $rows->comparison->shows($period);
 
-        return $fine->only(fn (Period $period): bool => !$this->showsAll($period)
-            && [] !== array_filter($this->parts, static fn (ComparisonRows $rows): bool => $shows($period, $rows)));
+        return $fine->only(
+            fn (Period $period): bool => !$this->showsAll($period)
+                && [] !== array_filter($this->parts, static fn (ComparisonRows $rows): bool => $shows($period, $rows)),
+        );
     }
 
     /** @param callable(Period): bool $keeps */
@@ -94,7 +111,10 @@ final class CapacityPeriods
     {
         foreach ($parts as $part) {
             $comparison = $this->parts[$part]->comparison;
-            if (null === $this->reference || !$comparison->coverage->covers($this->reference, $period, $comparison->scenarioAt($period))) {
+            if (
+                null === $this->reference
+                || !$comparison->coverage->covers($this->reference, $period, $comparison->scenarioAt($period))
+            ) {
                 return false;
             }
         }

@@ -31,7 +31,10 @@ final readonly class CapacityRows implements RowContent
     /** @param array<string, Measure> $measures of the parts */
     public function __construct(private Scope $scope, array $measures, Figures $figures)
     {
-        $this->parts = array_map(static fn (Measure $measure): ComparisonRows => new ComparisonRows($scope, $measure, $figures), $measures);
+        $this->parts = array_map(
+            static fn (Measure $measure): ComparisonRows => new ComparisonRows($scope, $measure, $figures),
+            $measures,
+        );
         $this->reference = $scope->question->against[0] ?? null;
         $this->periods = new CapacityPeriods($this->parts, $this->reference);
         $this->comparison = ($this->parts['used'] ?? $this->parts['total'])->comparison;
@@ -72,17 +75,38 @@ final readonly class CapacityRows implements RowContent
     public function row(Slice $slice, string $panel): Row
     {
         $amounts = new CapacityAmounts($this->parts, $this->reference, $slice->sums);
-        $own = null === $this->scope->question->cumulate ? [] : ['own' => $amounts->shown($this->periods->shown($slice->own))['used']];
+        $own =
+            null === $this->scope->question->cumulate
+                ? []
+                : ['own' => $amounts->shown($this->periods->shown($slice->own))['used']];
         if (!$this->isWhole($slice)) {
             $none = array_fill_keys(['used', 'unused', 'total', 'target', 'rate', 'rateTarget'], null);
 
-            return ComparisonRows::of($slice, $panel, [...$none, ...$own], null, ['target' => null, 'rateTarget' => null], $this->comparison);
+            return ComparisonRows::of(
+                $slice,
+                $panel,
+                [...$none, ...$own],
+                null,
+                ['target' => null, 'rateTarget' => null],
+                $this->comparison,
+            );
         }
-        $variances = ['target' => $this->varianceOfTarget($slice, $amounts), 'rateTarget' => $this->varianceOfRate($slice, $amounts)];
+        $variances = [
+            'target' => $this->varianceOfTarget($slice, $amounts),
+            'rateTarget' => $this->varianceOfRate($slice, $amounts),
+        ];
         $values = $this->values($slice, $amounts, $variances['rateTarget']);
         $lacksPart = (null === $values['used']) !== (null === $values['total']);
 
-        return ComparisonRows::of($slice, $panel, [...$values, ...$own], $values['used'], $variances, $this->comparison, lacksPart: $lacksPart);
+        return ComparisonRows::of(
+            $slice,
+            $panel,
+            [...$values, ...$own],
+            $values['used'],
+            $variances,
+            $this->comparison,
+            lacksPart: $lacksPart,
+        );
     }
 
     /** Periods in which some parts are covered and others are not, and which are left out for that. */
@@ -97,7 +121,9 @@ final readonly class CapacityRows implements RowContent
         if (null === $this->isTargetOnTotal) {
             return new FinePeriods([]);
         }
-        $with = $this->isTargetOnTotal ? $this->periods->withTargetOfTotal($fine) : $this->periods->withTargetOfUsed($fine);
+        $with = $this->isTargetOnTotal
+            ? $this->periods->withTargetOfTotal($fine)
+            : $this->periods->withTargetOfUsed($fine);
 
         return $this->periods->shown($fine)->without($with);
     }
@@ -115,7 +141,10 @@ final readonly class CapacityRows implements RowContent
     /**
      * @param ?Variance $ofRate null: there is none
      *
-     * @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal, target: ?BigDecimal, rate: ?BigDecimal, rateTarget: ?BigDecimal}
+     * @return array{
+     *     used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal, target: ?BigDecimal, rate: ?BigDecimal,
+     *     rateTarget: ?BigDecimal,
+     * }
      */
     private function values(Slice $slice, CapacityAmounts $amounts, ?Variance $ofRate): array
     {
@@ -145,14 +174,25 @@ final readonly class CapacityRows implements RowContent
         if (null === $this->isTargetOnTotal) {
             return null;
         }
-        $fine = $this->isTargetOnTotal ? $this->periods->withTargetOfTotal($slice->fine) : $this->periods->withTargetOfUsed($slice->fine);
+        $fine = $this->isTargetOnTotal
+            ? $this->periods->withTargetOfTotal($slice->fine)
+            : $this->periods->withTargetOfUsed($slice->fine);
         $shown = $amounts->shown($fine)[$this->isTargetOnTotal ? 'total' : 'used'];
 
-        return Variance::maybeOrNothing($shown, $this->target($slice, $amounts), $this->scope->betterOf($slice->member), $this->scope->question->flag, false, new Rounding(), $this->only($slice, $fine));
+        return Variance::maybeOrNothing(
+            $shown,
+            $this->target($slice, $amounts),
+            $this->scope->betterOf($slice->member),
+            $this->scope->question->flag,
+            false,
+            new Rounding(),
+            $this->only($slice, $fine),
+        );
     }
 
     /**
-     * The rate that was to be, in percent: as told, else what the reference has used of its total. Null where the reference has
+     * The rate that was to be, in percent: as told, else what the reference has used of its total. Null where the
+     * reference has
      * no figure of what is used: a rate that nobody aimed at is not one of nought.
      */
     private function rateTarget(Slice $slice, CapacityAmounts $amounts): BigDecimal|Fraction|null
@@ -185,7 +225,9 @@ final readonly class CapacityRows implements RowContent
 
     private function periodsOfRateTarget(Slice $slice): FinePeriods
     {
-        return true === $this->isTargetOnTotal ? $this->periods->withTargetOfBoth($slice->fine) : $this->periods->withTargetOfUsed($slice->fine);
+        return true === $this->isTargetOnTotal
+            ? $this->periods->withTargetOfBoth($slice->fine)
+            : $this->periods->withTargetOfUsed($slice->fine);
     }
 
     /**
@@ -198,7 +240,9 @@ final readonly class CapacityRows implements RowContent
         return \count($compared->list) < \count($this->periods->shown($slice->fine)->list) ? $compared->list : [];
     }
 
-    /** In percent; null where there is neither, or no total. What is used of a total without a figure of it is nothing. */
+    /**
+     * In percent; null where there is neither, or no total. What is used of a total without a figure of it is nothing.
+     */
     private static function rate(?BigDecimal $used, ?BigDecimal $total): ?Fraction
     {
         if (null === $total || $total->isZero()) {

@@ -10,11 +10,15 @@ use Brick\Math\BigDecimal;
 final readonly class Column
 {
     /**
-     * @param string $key  of the value (`shown`: whatever is shown), or of the reference that the variance is against
+     * @param string $key of the value (`shown`: whatever is shown), or of the reference that the variance is against
      * @param string $rule how it is computed
      */
-    public function __construct(public string $key, public ColumnForm $form, public string $head, public string $rule)
-    {
+    public function __construct(
+        public string $key,
+        public ColumnForm $form,
+        public string $head,
+        public string $rule,
+    ) {
     }
 
     /** `BU`, `variance:BU`, `percent:BU` */
@@ -34,7 +38,15 @@ final readonly class Column
 
         return $inPoints
             ? [new self($reference->key, ColumnForm::Points, $head, "Shown minus {$reference->word}, in points")]
-            : [new self($reference->key, ColumnForm::Variance, $head, "Shown minus {$reference->word}"), new self($reference->key, ColumnForm::Percent, "$head %", "$head over the size of {$reference->word}")];
+            : [
+                new self($reference->key, ColumnForm::Variance, $head, "Shown minus {$reference->word}"),
+                new self(
+                    $reference->key,
+                    ColumnForm::Percent,
+                    "$head %",
+                    "$head over the size of {$reference->word}",
+                ),
+            ];
     }
 
     public function number(Row|Total $of): ?BigDecimal
@@ -42,7 +54,9 @@ final readonly class Column
         $variance = $of->variances[$this->key] ?? null;
 
         return match ($this->form) {
-            ColumnForm::Amount, ColumnForm::Rate => 'shown' === $this->key ? $of->shown : $of->values[$this->key] ?? null,
+            ColumnForm::Amount, ColumnForm::Rate => 'shown' === $this->key
+                ? $of->shown
+                : $of->values[$this->key] ?? null,
             ColumnForm::Variance, ColumnForm::Points => $variance?->amount,
             ColumnForm::Percent => $variance?->percent(),
         };

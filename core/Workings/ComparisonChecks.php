@@ -16,10 +16,10 @@ final readonly class ComparisonChecks
     }
 
     /**
-     * @param list<Row>       $rows
-     * @param ?Total          $total      null where adding up says nothing
+     * @param list<Row> $rows
+     * @param ?Total $total null where adding up says nothing
      * @param list<Reference> $references
-     * @param ?Landing        $landing    null where nothing is said about it
+     * @param ?Landing $landing null where nothing is said about it
      *
      * @return list<Check>
      */
@@ -27,21 +27,47 @@ final readonly class ComparisonChecks
     {
         $question = $this->scope->question;
         $forecast = $question->forecast;
-        $isOpen = [] !== array_filter($rows, fn (Row $row): bool => true === $row->own?->last()?->isAfter($this->scope->closing));
+        $isOpen =
+            [] !==
+            array_filter($rows, fn (Row $row): bool => true === $row->own?->last()?->isAfter($this->scope->closing));
 
-        return array_values(array_filter([
-            null === $total ? RowChecks::noTotal($this->scope) : (new RowSums($this->scope, $this->comparison))->check($rows, $total),
-            RowChecks::missing($this->scope, $rows, $this->comparison->showsAny(...)),
-            ...RowChecks::absent($this->scope, $rows, $references, $question->scenario->word()),
-            $this->partForecast($rows),
-            null === $landing || $landing->isWhole() ? null : new Check('landing-complete', false, "Neither actual nor forecast has {$landing->missing()}, so that the year is said without"),
-            [] === $references ? new Check('no-reference', false, 'There is nothing to compare with: choose a reference in the question') : null,
-            ...array_map($this->uncovered(...), array_values(array_filter([...$question->against, $isOpen ? $forecast : null]))),
-            ...array_map(fn (Scenario $reference): ?Check => null === $total ? null : $this->leftOut($reference, $total), $question->against),
-            \in_array(Scenario::PriorYear, [...$question->against, $question->scenario], true) ? $this->priorYear() : null,
-            CurrencyCheck::maybe($this->scope),
-            ...RowChecks::notices($this->scope),
-        ]));
+        return array_values(
+            array_filter([
+                null === $total
+                    ? RowChecks::noTotal($this->scope)
+                    : (new RowSums($this->scope, $this->comparison))->check($rows, $total),
+                RowChecks::missing($this->scope, $rows, $this->comparison->showsAny(...)),
+                ...RowChecks::absent($this->scope, $rows, $references, $question->scenario->word()),
+                $this->partForecast($rows),
+                null === $landing || $landing->isWhole()
+                    ? null
+                    : new Check(
+                        'landing-complete',
+                        false,
+                        "Neither actual nor forecast has {$landing->missing()}, so that the year is said without",
+                    ),
+                [] === $references
+                    ? new Check(
+                        'no-reference',
+                        false,
+                        'There is nothing to compare with: choose a reference in the question',
+                    )
+                    : null,
+                ...array_map(
+                    $this->uncovered(...),
+                    array_values(array_filter([...$question->against, $isOpen ? $forecast : null])),
+                ),
+                ...array_map(
+                    fn (Scenario $reference): ?Check => null === $total ? null : $this->leftOut($reference, $total),
+                    $question->against,
+                ),
+                \in_array(Scenario::PriorYear, [...$question->against, $question->scenario], true)
+                    ? $this->priorYear()
+                    : null,
+                CurrencyCheck::maybe($this->scope),
+                ...RowChecks::notices($this->scope),
+            ]),
+        );
     }
 
     /**
@@ -53,7 +79,13 @@ final readonly class ComparisonChecks
     {
         foreach ($rows as $row) {
             if (null !== $row->period && null !== $row->closedTo) {
-                return new Check('part-forecast', true, "{$row->label} is actual to ".PeriodNames::withinYear($row->closedTo).' and forecast after it');
+                return new Check(
+                    'part-forecast',
+                    true,
+                    "{$row->label} is actual to ".
+                        PeriodNames::withinYear($row->closedTo).
+                        ' and forecast after it',
+                );
             }
         }
 
@@ -70,7 +102,11 @@ final readonly class ComparisonChecks
             }
         }
 
-        return new Check('absent-'.strtolower($scenario->value), false, "There are no {$scenario->word()} figures for these periods");
+        return new Check(
+            'absent-'.strtolower($scenario->value),
+            false,
+            "There are no {$scenario->word()} figures for these periods",
+        );
     }
 
     /** Periods that only one side has. Where the reference has none at all, that is said by another check. */
@@ -80,7 +116,10 @@ final readonly class ComparisonChecks
         if ($leftOut->isEmpty() || null !== $this->uncovered($reference)) {
             return null;
         }
-        $shown = null === $this->scope->question->forecast ? $this->scope->question->scenario->word() : 'actual or forecast';
+        $shown =
+            null === $this->scope->question->forecast
+                ? $this->scope->question->scenario->word()
+                : 'actual or forecast';
         $says = (new PeriodsOfRows($this->scope))->leftOut($leftOut, $shown, $reference->word());
 
         return new Check('left-out-'.strtolower($reference->value), false, "$says, so not compared");
@@ -89,7 +128,9 @@ final readonly class ComparisonChecks
     /** Which prior years came in, and which are derived. */
     private function priorYear(): ?Check
     {
-        $covered = $this->scope->fine->only(fn ($period): bool => $this->comparison->coverage->covers(Scenario::PriorYear, $period));
+        $covered = $this->scope->fine->only(
+            fn ($period): bool => $this->comparison->coverage->covers(Scenario::PriorYear, $period),
+        );
         $derived = $covered->only($this->comparison->coverage->isDerived(...));
         if ($derived->isEmpty()) {
             return null;
@@ -99,6 +140,10 @@ final readonly class ComparisonChecks
         }
         $names = (new PeriodsOfRows($this->scope))->names($derived->list);
 
-        return new Check('prior-year-derived', true, "Prior year came in for some periods; for $names it is the actual of one year earlier");
+        return new Check(
+            'prior-year-derived',
+            true,
+            "Prior year came in for some periods; for $names it is the actual of one year earlier",
+        );
     }
 }

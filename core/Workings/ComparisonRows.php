@@ -24,8 +24,21 @@ final readonly class ComparisonRows implements RowContent
     public function __construct(private Scope $scope, private Measure $measure, Figures $figures)
     {
         $question = $scope->question;
-        $coverage = new MeasureCoverage($measure, $figures->sums($scope->sources, []), $scope->dataset, $scope->closing);
-        $this->comparison = new Comparison($measure, $coverage, $question->scenario, $question->forecast, $question->against, $scope->closing, $question->flag);
+        $coverage = new MeasureCoverage(
+            $measure,
+            $figures->sums($scope->sources, []),
+            $scope->dataset,
+            $scope->closing,
+        );
+        $this->comparison = new Comparison(
+            $measure,
+            $coverage,
+            $question->scenario,
+            $question->forecast,
+            $question->against,
+            $scope->closing,
+            $question->flag,
+        );
     }
 
     public function hasFigures(FinePeriods $fine, Sums $sums): bool
@@ -42,7 +55,15 @@ final readonly class ComparisonRows implements RowContent
     {
         $total = $this->comparison->total($slice->fine, $slice->sums, $this->scope->betterOf($slice->member));
         if (null === $this->scope->question->cumulate) {
-            return self::of($slice, $panel, $total->values, $total->shown, $total->variances, $this->comparison, $total->exact);
+            return self::of(
+                $slice,
+                $panel,
+                $total->values,
+                $total->shown,
+                $total->variances,
+                $this->comparison,
+                $total->exact,
+            );
         }
         $isWhole = $this->isWhole($slice);
         $values = $variances = [];
@@ -55,16 +76,24 @@ final readonly class ComparisonRows implements RowContent
         $values['own'] = $this->own($slice);
         $shown = $isWhole ? $total->shown : null;
 
-        return self::of($slice, $panel, $values, $shown, $variances, $this->comparison, $isWhole ? $total->exact : null);
+        return self::of(
+            $slice,
+            $panel,
+            $values,
+            $shown,
+            $variances,
+            $this->comparison,
+            $isWhole ? $total->exact : null,
+        );
     }
 
     /**
      * The row of a slice with the given numbers.
      *
      * @param array<string, ?BigDecimal> $values
-     * @param array<string, ?Variance>   $variances
-     * @param BigDecimal|Fraction|null   $exact     what is shown before it is rounded
-     * @param bool                       $lacksPart whether one of its parts has no figure beside another
+     * @param array<string, ?Variance> $variances
+     * @param BigDecimal|Fraction|null $exact what is shown before it is rounded
+     * @param bool $lacksPart whether one of its parts has no figure beside another
      */
     public static function of(
         Slice $slice,
@@ -125,9 +154,8 @@ final readonly class ComparisonRows implements RowContent
     /** That of the row's own figures; where it has none, of those before them, else the one that would be shown. */
     private static function scenario(Slice $slice, Comparison $comparison): ?Scenario
     {
-        return $comparison->scenarioOf($slice->own, $slice->sums)
-            ?? $comparison->scenarioOf($slice->fine, $slice->sums)
-            ?? $comparison->plannedScenario($slice->own);
+        return $comparison->scenarioOf($slice->own, $slice->sums) ??
+            ($comparison->scenarioOf($slice->fine, $slice->sums) ?? $comparison->plannedScenario($slice->own));
     }
 
     /**

@@ -32,7 +32,10 @@ final readonly class ComparisonWorkings
 
         $shows = $made->comparison->shows(...);
         $isForecast = static fn (Period $period): bool => $period->isAfter($scope->closing) && $shows($period);
-        $showsForecast = null !== $question->forecast && Scenario::Actual === $question->scenario && !$scope->fine->only($isForecast)->isEmpty();
+        $showsForecast =
+            null !== $question->forecast
+            && Scenario::Actual === $question->scenario
+            && !$scope->fine->only($isForecast)->isEmpty();
         $slices = Slices::planned($scope, $figures, $made, $question->where);
         $total = $slices->hasTotal() ? $whole($scope->fine) : Total::none($references);
         $closed = $scope->closedThisYear();
@@ -41,11 +44,26 @@ final readonly class ComparisonWorkings
         $lands = $showsForecast && null === $question->breakdown() && !$year->only($isForecast)->isEmpty();
         $landing = $lands ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
 
-        $rows = self::rows($scope, $figures, $slices, $made, $references[0] ?? null, $recipe->finish->landing ? $landing : null);
+        $rows = self::rows(
+            $scope,
+            $figures,
+            $slices,
+            $made,
+            $references[0] ?? null,
+            $recipe->finish->landing ? $landing : null,
+        );
         $display = Display::of($measure, $recipe->finish, $rows);
-        $shown = $showsForecast ? new Column('shown', ColumnForm::Amount, 'Shown', "{$question->scenario->value} where closed, then {$question->forecast->value}") : new Column($question->scenario->value, ColumnForm::Amount, '', '');
+        $shown = $showsForecast
+            ? new Column(
+                'shown',
+                ColumnForm::Amount,
+                'Shown',
+                "{$question->scenario->value} where closed, then {$question->forecast->value}",
+            )
+            : new Column($question->scenario->value, ColumnForm::Amount, '', '');
         $isClosed = static fn (Row $row): bool => $row->isClosedThrough($scope->closing);
-        $isOfYear = static fn (Row $row): bool => null === $row->period || ($isClosed($row) && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
+        $isOfYear = static fn (Row $row): bool => null === $row->period
+            || ($isClosed($row) && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
         $final = static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || $isOfYear($row));
         $reading = new ReadingWriter(
             $measure->name,
@@ -54,7 +72,14 @@ final readonly class ComparisonWorkings
             $toDate ?? $total,
             new SpokenPeriods(null === $toDate ? $scope->fine : $closed, $shows),
             isRunning: null !== $question->cumulate,
-            closed: array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Row === $row->role && null !== $row->period && $isClosed($row))),
+            closed: array_values(
+                array_filter(
+                    $rows,
+                    static fn (Row $row): bool => RowRole::Row === $row->role
+                        && null !== $row->period
+                        && $isClosed($row),
+                ),
+            ),
         );
 
         return new Workings(
@@ -76,7 +101,12 @@ final readonly class ComparisonWorkings
             $toDate,
             $landing?->total,
             $display,
-            (new ComparisonChecks($scope, $made->comparison))->of($rows, $slices->hasTotal() ? $total : null, $references, $landing),
+            (new ComparisonChecks($scope, $made->comparison))->of(
+                $rows,
+                $slices->hasTotal() ? $total : null,
+                $references,
+                $landing,
+            ),
             $reading->write(null !== $toDate, $landing),
             $question->cumulate,
         );
@@ -86,21 +116,38 @@ final readonly class ComparisonWorkings
     {
         $grain = $recipe->question->grain() ?? $scope->dataset->grain;
         if ('gap-line' === $recipe->kind && \count($scope->rowPeriods($grain)) > self::LINE_PERIODS) {
-            throw new NotAccepted('question.span', 'A gap line shows '.self::LINE_PERIODS.' periods at most; ask for fewer of them, or by a coarser grain.');
+            throw new NotAccepted(
+                'question.span',
+                'A gap line shows '.
+                    self::LINE_PERIODS.
+                    ' periods at most; ask for fewer of them, or by a coarser grain.',
+            );
         }
     }
 
     /** @return list<Row> */
-    private static function rows(Scope $scope, Figures $figures, Slices $slices, ComparisonRows $made, ?Reference $reference, ?Landing $landing): array
-    {
+    private static function rows(
+        Scope $scope,
+        Figures $figures,
+        Slices $slices,
+        ComparisonRows $made,
+        ?Reference $reference,
+        ?Landing $landing,
+    ): array {
         $order = $scope->question->order ?? Order::Given;
         $panels = Panels::of($scope, $figures, $made, $slices->reach(), $scope->question->where);
         $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
 
-        return PanelRows::of($scope, $panels, $order, $reference, static fn (Panel $panel): array => array_map(
-            static fn (Slice $slice): Row => $row($slice, $panel),
-            $slices->of($panel->where, $landing),
-        ));
+        return PanelRows::of(
+            $scope,
+            $panels,
+            $order,
+            $reference,
+            static fn (Panel $panel): array => array_map(
+                static fn (Slice $slice): Row => $row($slice, $panel),
+                $slices->of($panel->where, $landing),
+            ),
+        );
     }
 
     /**
@@ -110,13 +157,15 @@ final readonly class ComparisonWorkings
      */
     private static function columns(Scope $scope, array $references, Display $display, ?Column $shown): array
     {
-        $isSeen = static fn (Scenario $scenario): bool => null !== $shown || $scenario !== $scope->question->forecast || \in_array($scenario, $scope->question->against, true);
+        $isSeen = static fn (Scenario $scenario): bool => null !== $shown
+            || $scenario !== $scope->question->forecast
+            || \in_array($scenario, $scope->question->against, true);
         $columns = [];
         foreach (array_filter($scope->scenarios(), $isSeen) as $scenario) {
             $rule = trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ');
             $columns[] = new Column($scenario->value, ColumnForm::Amount, $scenario->value, $rule);
         }
-        null === $shown || $columns[] = $shown;
+        null === $shown || ($columns[] = $shown);
         if (null !== $scope->question->cumulate) {
             $columns[] = new Column('own', ColumnForm::Amount, 'Own', 'Shown, in the period alone');
         }

@@ -9,7 +9,9 @@ use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Number\Currency;
 
-/** Amounts in several currencies that stand in a breakdown of their own are only added up where nobody keeps them apart. */
+/**
+ * Amounts in several currencies that stand in a breakdown of their own are only added up where nobody keeps them apart.
+ */
 final class CurrencyCheck
 {
     private const NAMED = 4;
@@ -25,7 +27,12 @@ final class CurrencyCheck
             $names = Wording::some($currencies, self::NAMED);
             $isTotal = $scope->question->breakdown() === $breakdown->name;
 
-            return new Check('currencies', false, ($isTotal ? "The total adds up $names" : "Amounts in $names are added up").": choose one $breakdown->name");
+            return new Check(
+                'currencies',
+                false,
+                ($isTotal ? "The total adds up $names" : "Amounts in $names are added up").
+                    ": choose one $breakdown->name",
+            );
         }
 
         return null;

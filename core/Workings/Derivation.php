@@ -51,10 +51,16 @@ final readonly class Derivation
         }
         $pairs = match (true) {
             ColumnForm::Percent === $column->form => [[Step::Percent, "variance:{$column->key}", $column->key]],
-            $column->form->isOfVariance() => array_map(static fn (string $from): array => [Step::Minus, $from, $column->key], ['shown', $workings->scenario->value, 'second', 'total', 'used', 'rate']),
+            $column->form->isOfVariance() => array_map(
+                static fn (string $from): array => [Step::Minus, $from, $column->key],
+                ['shown', $workings->scenario->value, 'second', 'total', 'used', 'rate'],
+            ),
             'rate' === $column->key => [[Step::Rate, 'used', 'total']],
             'unused' === $column->key => [[Step::Minus, 'total', 'used']],
-            'shown' === $column->key => [[Step::Same, $workings->scenario->value, null], [Step::Same, $workings->forecast->value ?? '', null]],
+            'shown' === $column->key => [
+                [Step::Same, $workings->scenario->value, null],
+                [Step::Same, $workings->forecast->value ?? '', null],
+            ],
             default => [],
         };
         foreach ($pairs as [$step, $first, $second]) {
@@ -71,10 +77,21 @@ final readonly class Derivation
         $parts = array_values(array_filter($workings->rows, static fn (Row $row): bool => $row->role->isPart()));
         $parts = match (true) {
             $of instanceof Row && RowRole::Group === $of->role => self::within($of, $workings),
-            $of instanceof Row && RowRole::Total === $of->role => array_filter($parts, static fn (Row $row): bool => $row->panel === $of->panel),
+            $of instanceof Row && RowRole::Total === $of->role => array_filter(
+                $parts,
+                static fn (Row $row): bool => $row->panel === $of->panel,
+            ),
             $of instanceof Row && RowRole::Landing !== $of->role => [],
-            'toDate' === $key => array_filter($parts, static fn (Row $row): bool => self::isOfYear($row, $workings) && null !== $row->period && !$row->period->isAfter($workings->closing)),
-            'landing' === $key || $of instanceof Row => array_filter($parts, static fn (Row $row): bool => self::isOfYear($row, $workings)),
+            'toDate' === $key => array_filter(
+                $parts,
+                static fn (Row $row): bool => self::isOfYear($row, $workings)
+                    && null !== $row->period
+                    && !$row->period->isAfter($workings->closing),
+            ),
+            'landing' === $key || $of instanceof Row => array_filter(
+                $parts,
+                static fn (Row $row): bool => self::isOfYear($row, $workings),
+            ),
             default => $parts,
         };
 

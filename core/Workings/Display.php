@@ -39,8 +39,20 @@ final readonly class Display
         return self::fitting(
             $measure,
             $finish,
-            array_merge([], ...array_map(static fn (Row $row): array => [$row->shown, ...array_values($row->values)], $rows)),
-            array_merge([], ...array_map(static fn (Row $row): array => array_map(static fn (?Variance $variance): ?BigDecimal => $variance?->amount, array_values($row->variances)), $rows)),
+            array_merge(
+                [],
+                ...array_map(static fn (Row $row): array => [$row->shown, ...array_values($row->values)], $rows),
+            ),
+            array_merge(
+                [],
+                ...array_map(
+                    static fn (Row $row): array => array_map(
+                        static fn (?Variance $variance): ?BigDecimal => $variance?->amount,
+                        array_values($row->variances),
+                    ),
+                    $rows,
+                ),
+            ),
         );
     }
 
@@ -61,7 +73,14 @@ final readonly class Display
         $variance = Decimals::largestSize($variances);
         $isFine = null === $finish->decimals && !$variance->isZero() && $unit->of($variance)->isLessThan(10);
 
-        return new self($unit, $decimals, $isFine ? min($decimals + 1, $known + $unit->exponent()) : $decimals, $format, $measure->unit, false);
+        return new self(
+            $unit,
+            $decimals,
+            $isFine ? min($decimals + 1, $known + $unit->exponent()) : $decimals,
+            $format,
+            $measure->unit,
+            false,
+        );
     }
 
     /**
@@ -77,7 +96,10 @@ final readonly class Display
         if (!$isAveraged) {
             return $measure->decimals;
         }
-        $scales = array_map(static fn (?BigDecimal $amount): int => $amount?->strippedOfTrailingZeros()->getScale() ?? 0, $amounts);
+        $scales = array_map(
+            static fn (?BigDecimal $amount): int => $amount?->strippedOfTrailingZeros()->getScale() ?? 0,
+            $amounts,
+        );
 
         return max($measure->decimals, min($measure->decimals + self::OF_AVERAGES, max(0, 0, ...$scales)));
     }
@@ -154,7 +176,9 @@ final readonly class Display
     /** A number of a row or a total, rounded once. */
     public function told(Column $column, Row|Total $of): string
     {
-        return ColumnForm::Percent === $column->form ? $this->percent($of->variances[$column->key] ?? null) : $this->cell($column->form, $column->number($of));
+        return ColumnForm::Percent === $column->form
+            ? $this->percent($of->variances[$column->key] ?? null)
+            : $this->cell($column->form, $column->number($of));
     }
 
     /** `k EUR`, `%`, `k` */

@@ -13,8 +13,12 @@ use KeenMargin\Core\Question\Between;
 /** What is shown of one member and of another, row by row, and the second minus the first. */
 final readonly class HatRows
 {
-    public function __construct(private Scope $scope, private Figures $figures, private Between $between, public ComparisonRows $content)
-    {
+    public function __construct(
+        private Scope $scope,
+        private Figures $figures,
+        private Between $between,
+        public ComparisonRows $content,
+    ) {
     }
 
     /**
@@ -34,12 +38,20 @@ final readonly class HatRows
         $first = $slices->sums($both, $this->only($this->between->first, $panel->where));
         $second = $slices->sums($both, $this->only($this->between->second, $panel->where));
 
-        return array_map(fn (Slice $slice, Sums $first, Sums $second): Row => $this->row($slice, $panel->name, $first, $second), $both, $first, $second);
+        return array_map(
+            fn (Slice $slice, Sums $first, Sums $second): Row => $this->row($slice, $panel->name, $first, $second),
+            $both,
+            $first,
+            $second,
+        );
     }
 
     public function total(): Total
     {
-        $sums = fn (string $member): Sums => $this->figures->sums($this->scope->sources, $this->only($member, $this->scope->question->where));
+        $sums = fn (string $member): Sums => $this->figures->sums(
+            $this->scope->sources,
+            $this->only($member, $this->scope->question->where),
+        );
         [$first, $second] = [$sums($this->between->first), $sums($this->between->second)];
         $comparison = $this->content->comparison;
         $compared = $comparison->between($this->scope->fine, $second, $first, $this->scope->better);
@@ -62,7 +74,15 @@ final readonly class HatRows
             $values['own'] = RowRole::Landing === $slice->role ? null : $comparison->shown($slice->own, $second);
         }
 
-        return ComparisonRows::of($slice, $panel, $values, $shown, ['first' => $isWhole ? $compared->variance : null], $comparison, $exact);
+        return ComparisonRows::of(
+            $slice,
+            $panel,
+            $values,
+            $shown,
+            ['first' => $isWhole ? $compared->variance : null],
+            $comparison,
+            $exact,
+        );
     }
 
     /**

@@ -24,7 +24,13 @@ final readonly class HatWorkings
         $made = new HatRows($scope, $figures, $between, new ComparisonRows($scope, $measure, $figures));
         $slices = Slices::planned($scope, $figures, $made->content, $made->both($question->where));
         $panels = Panels::of($scope, $figures, $made->content, $slices->reach(), $made->both($question->where));
-        $rows = PanelRows::of($scope, $panels, $question->order ?? Order::Given, $reference, static fn (Panel $panel): array => $made->rows($panel, $slices));
+        $rows = PanelRows::of(
+            $scope,
+            $panels,
+            $question->order ?? Order::Given,
+            $reference,
+            static fn (Panel $panel): array => $made->rows($panel, $slices),
+        );
         $total = $slices->hasTotal() ? $made->total() : Total::none([$reference]);
         $display = Display::of($measure, $recipe->finish, $rows);
         $second = self::name($between->second);
@@ -45,7 +51,9 @@ final readonly class HatWorkings
             $measure,
             $scope->better,
             $question->scenario,
-            [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast) ? null : $question->forecast,
+            [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast)
+                ? null
+                : $question->forecast,
             [$reference],
             $question->by,
             $scope->closing,
@@ -53,7 +61,12 @@ final readonly class HatWorkings
             $scope->span(),
             $rows,
             [
-                new Column('first', ColumnForm::Amount, $reference->short, trim('Shown, '.$display->unitText(), ', ')),
+                new Column(
+                    'first',
+                    ColumnForm::Amount,
+                    $reference->short,
+                    trim('Shown, '.$display->unitText(), ', '),
+                ),
                 new Column('second', ColumnForm::Amount, $second, trim('Shown, '.$display->unitText(), ', ')),
                 ...self::changes($reference, $second, $display->inPoints),
             ],
@@ -75,7 +88,10 @@ final readonly class HatWorkings
 
         return $inPoints
             ? [new Column('first', ColumnForm::Points, 'Change', "$rule, in points")]
-            : [new Column('first', ColumnForm::Variance, 'Change', $rule), new Column('first', ColumnForm::Percent, 'Change %', "Change over the size of {$reference->word}")];
+            : [
+                new Column('first', ColumnForm::Variance, 'Change', $rule),
+                new Column('first', ColumnForm::Percent, 'Change %', "Change over the size of {$reference->word}"),
+            ];
     }
 
     /**
@@ -83,20 +99,30 @@ final readonly class HatWorkings
      *
      * @return list<Check>
      */
-    private static function checks(Scope $scope, HatRows $made, array $rows, ?Total $total, Reference $first, string $second): array
-    {
+    private static function checks(
+        Scope $scope,
+        HatRows $made,
+        array $rows,
+        ?Total $total,
+        Reference $first,
+        string $second,
+    ): array {
         $comparison = $made->content->comparison;
         $leftOut = $total->leftOut['first'] ?? new LeftOut();
         $says = (new PeriodsOfRows($scope))->leftOut($leftOut, $second, $first->word);
 
-        return array_values(array_filter([
-            null === $total ? RowChecks::noTotal($scope) : (new RowSums($scope, $comparison))->check($rows, $total),
-            RowChecks::missing($scope, $rows, $comparison->showsAny(...)),
-            ...RowChecks::absent($scope, $rows, [$first], $second),
-            $leftOut->isEmpty() ? null : new Check('one-sided', false, "$says, so not compared"),
-            CurrencyCheck::maybe($scope),
-            ...RowChecks::notices($scope),
-        ]));
+        return array_values(
+            array_filter([
+                null === $total
+                    ? RowChecks::noTotal($scope)
+                    : (new RowSums($scope, $comparison))->check($rows, $total),
+                RowChecks::missing($scope, $rows, $comparison->showsAny(...)),
+                ...RowChecks::absent($scope, $rows, [$first], $second),
+                $leftOut->isEmpty() ? null : new Check('one-sided', false, "$says, so not compared"),
+                CurrencyCheck::maybe($scope),
+                ...RowChecks::notices($scope),
+            ]),
+        );
     }
 
     private static function name(string $member): string

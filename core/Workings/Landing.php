@@ -11,18 +11,24 @@ use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\PeriodRuns;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
-/** Where the closing period's fiscal year will end: actual to date and forecast for the rest, as far as these cover it. */
+/**
+ * Where the closing period's fiscal year will end: actual to date and forecast for the rest, as far as these cover it.
+ */
 final readonly class Landing
 {
     private const NAMED = 4;
 
     /**
-     * @param FinePeriods $fine  of the whole year
+     * @param FinePeriods $fine of the whole year
      * @param FinePeriods $shown those of them that actual or forecast cover
-     * @param Period      $year  the fiscal year
+     * @param Period $year the fiscal year
      */
-    public function __construct(public Total $total, public FinePeriods $fine, private FinePeriods $shown, private Period $year)
-    {
+    public function __construct(
+        public Total $total,
+        public FinePeriods $fine,
+        private FinePeriods $shown,
+        private Period $year,
+    ) {
     }
 
     public function isWhole(): bool
@@ -49,6 +55,14 @@ final readonly class Landing
     /** The same of other sums, as a row. */
     public function slice(Sums $sums): Slice
     {
-        return new Slice('landing', "Landing {$this->name()}", PeriodNames::full($this->year), RowRole::Landing, $this->fine, $this->fine, $sums);
+        return new Slice(
+            'landing',
+            "Landing {$this->name()}",
+            PeriodNames::full($this->year),
+            RowRole::Landing,
+            $this->fine,
+            $this->fine,
+            $sums,
+        );
     }
 }

@@ -10,7 +10,7 @@ use KeenMargin\Core\Time\Period;
 final readonly class LeftOut
 {
     /**
-     * @param list<Period> $shown     that the reference lacks
+     * @param list<Period> $shown that the reference lacks
      * @param list<Period> $reference that the shown scenario lacks
      */
     public function __construct(public array $shown = [], public array $reference = [])

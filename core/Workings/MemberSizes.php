@@ -13,7 +13,8 @@ use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /**
- * How large each member is over some periods. Thousands of members are added up as whole numbers where the measure is a sum,
+ * How large each member is over some periods. Thousands of members are added up as whole numbers where the measure is a
+ * sum,
  * by the measure's own rules where it is not.
  */
 final class MemberSizes
@@ -27,7 +28,10 @@ final class MemberSizes
     {
         if ($measure->isAddedOverMembers() && Grouping::Sum === $measure->grouping) {
             $starts = $comparison->plan($fine)->shown()->starts;
-            $sizes = array_map(static fn (Sums $own): int|BigInteger|null => $own->together($measure->name, $starts), $sums);
+            $sizes = array_map(
+                static fn (Sums $own): int|BigInteger|null => $own->together($measure->name, $starts),
+                $sums,
+            );
         } else {
             $sizes = array_map(static fn (Sums $own): ?BigDecimal => $comparison->shown($fine, $own), $sums);
         }
@@ -42,9 +46,14 @@ final class MemberSizes
      */
     public static function largestFirst(array $sizes): array
     {
-        uasort($sizes, static fn (int|BigInteger|BigDecimal $a, int|BigInteger|BigDecimal $b): int => \is_int($a) && \is_int($b)
-            ? abs($b) <=> abs($a)
-            : BigDecimal::of($b)->abs()->compareTo(BigDecimal::of($a)->abs()));
+        uasort(
+            $sizes,
+            static fn (int|BigInteger|BigDecimal $a, int|BigInteger|BigDecimal $b): int => \is_int($a) && \is_int($b)
+                ? abs($b) <=> abs($a)
+                : BigDecimal::of($b)
+                    ->abs()
+                    ->compareTo(BigDecimal::of($a)->abs()),
+        );
 
         return $sizes;
     }

@@ -13,7 +13,8 @@ use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Sums;
 
 /**
- * Rows that are members of a breakdown, groups before what stands in them, the sum of all at the end. Of many the largest are
+ * Rows that are members of a breakdown, groups before what stands in them, the sum of all at the end. Of many the
+ * largest are
  * kept, and the others gathered.
  */
 final readonly class MemberSlices
@@ -23,9 +24,9 @@ final readonly class MemberSlices
     private const KEPT = 20;
 
     /**
-     * @param array<string|int, true>|null    $kept    members that are not gathered; null: all are shown
-     * @param array<string|int, Sums>         $present members that have figures in the periods, in whichever chart
-     * @param list<MemberFilter|NumberFilter> $where   that these were asked with
+     * @param array<string|int, true>|null $kept members that are not gathered; null: all are shown
+     * @param array<string|int, Sums> $present members that have figures in the periods, in whichever chart
+     * @param list<MemberFilter|NumberFilter> $where that these were asked with
      */
     private function __construct(
         private Scope $scope,
@@ -39,8 +40,13 @@ final readonly class MemberSlices
     }
 
     /** @param list<MemberFilter|NumberFilter> $where */
-    public static function planned(Scope $scope, Figures $figures, RowContent $content, Dimension $dimension, array $where): self
-    {
+    public static function planned(
+        Scope $scope,
+        Figures $figures,
+        RowContent $content,
+        Dimension $dimension,
+        array $where,
+    ): self {
         $present = self::present($scope, $figures, $content, $dimension, $where);
         $top = $scope->question->top ?? (\count($present) > self::MOST ? self::KEPT : \count($present));
         $kept = null;
@@ -61,7 +67,10 @@ final readonly class MemberSlices
      */
     public function of(array $where): array
     {
-        $sums = $where === $this->where ? $this->present : self::present($this->scope, $this->figures, $this->content, $this->dimension, $where);
+        $sums =
+            $where === $this->where
+                ? $this->present
+                : self::present($this->scope, $this->figures, $this->content, $this->dimension, $where);
         $slices = null === $this->kept ? $this->tree($sums, $where) : [];
         foreach ($this->kept ?? [] as $member => $isKept) {
             if (isset($sums[$member])) {
@@ -73,7 +82,12 @@ final readonly class MemberSlices
             $slices[] = $this->sum('other', RowRole::Other, Sums::of($others), 'Other ('.\count($others).')');
         }
         if (\count($slices) > 1 && $this->hasTotal()) {
-            $slices[] = $this->sum('total', RowRole::Total, $this->figures->sums($this->scope->sources, $where), 'Total');
+            $slices[] = $this->sum(
+                'total',
+                RowRole::Total,
+                $this->figures->sums($this->scope->sources, $where),
+                'Total',
+            );
         }
 
         return $slices;
@@ -82,21 +96,32 @@ final readonly class MemberSlices
     /**
      * The sums of the same rows under another filter.
      *
-     * @param list<Slice>                     $slices as of() gave them
+     * @param list<Slice> $slices as of() gave them
      * @param list<MemberFilter|NumberFilter> $where
      *
      * @return list<Sums>
      */
     public function sums(array $slices, array $where): array
     {
-        $byMember = $this->figures->sumsBy($this->dimension->name, $this->scope->sources, $where, $this->scope->lookedUp());
+        $byMember = $this->figures->sumsBy(
+            $this->dimension->name,
+            $this->scope->sources,
+            $where,
+            $this->scope->lookedUp(),
+        );
 
-        return array_map(fn (Slice $slice): Sums => match ($slice->role) {
-            RowRole::Group => $this->figures->sums($this->scope->sources, $this->within((string) $slice->member, $where)),
-            RowRole::Other => Sums::of(array_diff_key($byMember, $this->kept ?? [])),
-            RowRole::Total => $this->figures->sums($this->scope->sources, $where),
-            default => $byMember[$slice->member] ?? new Sums(),
-        }, $slices);
+        return array_map(
+            fn (Slice $slice): Sums => match ($slice->role) {
+                RowRole::Group => $this->figures->sums(
+                    $this->scope->sources,
+                    $this->within((string) $slice->member, $where),
+                ),
+                RowRole::Other => Sums::of(array_diff_key($byMember, $this->kept ?? [])),
+                RowRole::Total => $this->figures->sums($this->scope->sources, $where),
+                default => $byMember[$slice->member] ?? new Sums(),
+            },
+            $slices,
+        );
     }
 
     /** Whether the sum of all rows says anything. */
@@ -112,15 +137,20 @@ final readonly class MemberSlices
      *
      * @return array<string|int, Sums>
      */
-    private static function present(Scope $scope, Figures $figures, RowContent $content, Dimension $dimension, array $where): array
-    {
+    private static function present(
+        Scope $scope,
+        Figures $figures,
+        RowContent $content,
+        Dimension $dimension,
+        array $where,
+    ): array {
         $sums = $figures->sumsBy($dimension->name, $scope->sources, $where, $scope->lookedUp());
 
         return array_filter($sums, static fn (Sums $own): bool => $content->hasFigures($scope->fine, $own));
     }
 
     /**
-     * @param array<string|int, Sums>         $sums  of the members that have any
+     * @param array<string|int, Sums> $sums of the members that have any
      * @param list<MemberFilter|NumberFilter> $where
      *
      * @return list<Slice>
@@ -133,7 +163,7 @@ final readonly class MemberSlices
             // What stands in a group that is not shown is not set in.
             $depth = $depths[$this->dimension->parents[$member] ?? ''] ?? 0;
             if (!isset($groups[$member])) {
-                isset($sums[$member]) && $slices[] = $this->member($member, RowRole::Row, $sums[$member], $depth);
+                isset($sums[$member]) && ($slices[] = $this->member($member, RowRole::Row, $sums[$member], $depth));
                 continue;
             }
             $within = $this->dimension->within($member);
@@ -162,7 +192,18 @@ final readonly class MemberSlices
     {
         $label = '' === $member ? '(blank)' : $member;
 
-        return new Slice($member, $label, $label, $role, $this->scope->fine, $this->scope->fine, $sums, null, $member, $depth);
+        return new Slice(
+            $member,
+            $label,
+            $label,
+            $role,
+            $this->scope->fine,
+            $this->scope->fine,
+            $sums,
+            null,
+            $member,
+            $depth,
+        );
     }
 
     /** A row that is no member, under a key that no member has. */
@@ -185,6 +226,7 @@ final readonly class MemberSlices
         $roles = [] === $this->dimension->roles ? [] : $this->dimension->rolesOf($members);
 
         return OverMembers::Never !== $this->scope->measure->overMembers
-            && !(\in_array(LineRole::Adds, $roles, true) && \in_array(LineRole::TakesAway, $roles, true)) && !\in_array(LineRole::Subtotal, $roles, true);
+            && !(\in_array(LineRole::Adds, $roles, true) && \in_array(LineRole::TakesAway, $roles, true))
+            && !\in_array(LineRole::Subtotal, $roles, true);
     }
 }

@@ -12,7 +12,10 @@ use KeenMargin\Core\Question\MessageNumber;
 /** Whether the numbers that a message took from the workings are still theirs, as far as they are written. */
 final readonly class MessageCheck
 {
-    /** @return list<array{said: string, now: string, row: string, column: string, exact: ?string}> the numbers that are others now */
+    /**
+     * @return list<array{said: string, now: string, row: string, column: string, exact: ?string}> the numbers that are
+     *                                                                                             others now
+     */
     public static function stale(Message $message, Workings $workings): array
     {
         $rows = array_column($workings->rows, null, 'key') + $workings->sums();
@@ -22,8 +25,19 @@ final readonly class MessageCheck
         }
         $stale = [];
         foreach ($message->kept() as $number) {
-            $now = isset($rows[$number->row], $columns[$number->column]) ? self::now($number, $rows[$number->row], $columns[$number->column], $workings) : 'not in this chart';
-            null === $now || $stale[] = ['said' => $number->said, 'now' => $now, 'row' => $number->row, 'column' => $number->column, 'exact' => isset($rows[$number->row], $columns[$number->column]) ? Telling::exact($columns[$number->column], $rows[$number->row]) : null];
+            $now = isset($rows[$number->row], $columns[$number->column])
+                ? self::now($number, $rows[$number->row], $columns[$number->column], $workings)
+                : 'not in this chart';
+            null === $now
+                || ($stale[] = [
+                    'said' => $number->said,
+                    'now' => $now,
+                    'row' => $number->row,
+                    'column' => $number->column,
+                    'exact' => isset($rows[$number->row], $columns[$number->column])
+                        ? Telling::exact($columns[$number->column], $rows[$number->row])
+                        : null,
+                ]);
         }
 
         return $stale;
@@ -31,9 +45,16 @@ final readonly class MessageCheck
 
     public static function of(Message $message, Workings $workings): Check
     {
-        $stale = array_map(static fn (array $one): string => "says {$one['said']}, is now {$one['now']}", self::stale($message, $workings));
+        $stale = array_map(
+            static fn (array $one): string => "says {$one['said']}, is now {$one['now']}",
+            self::stale($message, $workings),
+        );
 
-        return new Check('message-is-current', [] === $stale, [] === $stale ? 'The message says what the numbers say' : 'The message '.Wording::and($stale));
+        return new Check(
+            'message-is-current',
+            [] === $stale,
+            [] === $stale ? 'The message says what the numbers say' : 'The message '.Wording::and($stale),
+        );
     }
 
     private static function now(MessageNumber $number, Row|Total $of, Column $column, Workings $workings): ?string
@@ -43,9 +64,13 @@ final readonly class MessageCheck
         if ($now === $then) {
             return null;
         }
-        $isUnsigned = $number->said === NumberFormat::unsigned($then) || !str_contains($number->said, NumberFormat::MINUS) && !str_starts_with($number->said, '+');
+        $isUnsigned =
+            $number->said === NumberFormat::unsigned($then)
+            || (!str_contains($number->said, NumberFormat::MINUS) && !str_starts_with($number->said, '+'));
 
-        return $isUnsigned && self::isNegative($now) === self::isNegative($then) ? NumberFormat::unsigned($now) : $now;
+        return $isUnsigned && self::isNegative($now) === self::isNegative($then)
+            ? NumberFormat::unsigned($now)
+            : $now;
     }
 
     private static function isNegative(string $written): bool

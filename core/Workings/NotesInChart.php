@@ -10,8 +10,8 @@ use KeenMargin\Core\Question\Question;
 final readonly class NotesInChart
 {
     /**
-     * @param list<Note> $notes      in the order in which they were written
-     * @param bool       $areWritten whether their texts stand below the chart, too
+     * @param list<Note> $notes in the order in which they were written
+     * @param bool $areWritten whether their texts stand below the chart, too
      */
     public function __construct(private array $notes, private Question $question, private bool $areWritten = false)
     {
@@ -20,7 +20,8 @@ final readonly class NotesInChart
     public function to(Workings $workings): Workings
     {
         $numbered = [];
-        foreach ($this->byRow($workings, static fn (Note $note, RowPlace $place): bool => $note->isAbout($place)) as $row => $notes) {
+        $notesByRow = $this->byRow($workings, static fn (Note $note, RowPlace $place): bool => $note->isAbout($place));
+        foreach ($notesByRow as $row => $notes) {
             foreach ($notes as $note) {
                 $numbered[] = new RowNote(\count($numbered) + 1, (string) $row, $note->text, $note->id);
             }
@@ -43,10 +44,15 @@ final readonly class NotesInChart
     private function byRow(Workings $workings, callable $is): array
     {
         $of = [];
-        $candidates = array_values(array_filter($this->notes, static fn (Note $note): bool => $note->measure === $workings->measure->name));
+        $candidates = array_values(
+            array_filter($this->notes, static fn (Note $note): bool => $note->measure === $workings->measure->name),
+        );
         foreach ([] === $candidates ? [] : $workings->rows as $row) {
             $place = RowPlace::maybe($row, $workings, $this->question);
-            $own = null === $place ? [] : array_values(array_filter($candidates, static fn (Note $note): bool => $is($note, $place)));
+            $own =
+                null === $place
+                    ? []
+                    : array_values(array_filter($candidates, static fn (Note $note): bool => $is($note, $place)));
             if ([] !== $own) {
                 $of[$row->key] = $own;
             }

@@ -34,6 +34,9 @@ final class PanelName
     {
         $names = array_map(strval(...), array_keys($workings->panels()));
 
-        return array_map(self::member(...), array_values(array_filter($names, static fn (string $name): bool => !self::isOthers($name))));
+        return array_map(
+            self::member(...),
+            array_values(array_filter($names, static fn (string $name): bool => !self::isOthers($name))),
+        );
     }
 }

@@ -10,17 +10,22 @@ use KeenMargin\Core\Question\Order;
 final class PanelRows
 {
     /**
-     * @param list<Panel>                $panels
+     * @param list<Panel> $panels
      * @param callable(Panel): list<Row> $rows
      *
      * @return list<Row>
      */
     public static function of(Scope $scope, array $panels, Order $order, ?Reference $reference, callable $rows): array
     {
-        $sequence = null !== $scope->question->breakdown() && null === $scope->question->order ? array_flip($scope->question->sequence) : [];
+        $sequence =
+            null !== $scope->question->breakdown() && null === $scope->question->order
+                ? array_flip($scope->question->sequence)
+                : [];
         $isOrdered = [] === $sequence && \in_array($order, [Order::Calendar, Order::Given], true);
         if ($isOrdered || (1 === \count($panels) && '' === $panels[0]->name)) {
-            $ordered = static fn (Panel $panel): array => $isOrdered ? $rows($panel) : RowOrder::of($rows($panel), $order, $reference, $sequence);
+            $ordered = static fn (Panel $panel): array => $isOrdered
+                ? $rows($panel)
+                : RowOrder::of($rows($panel), $order, $reference, $sequence);
 
             return array_merge([], ...array_map($ordered, $panels));
         }
@@ -29,7 +34,8 @@ final class PanelRows
         $ordered = [];
         foreach ($panels as $panel) {
             $own = $rows($panel);
-            $place = static fn (Row $row): int => $places[substr($row->key, \strlen($panel->name) + 1)] ?? \PHP_INT_MAX;
+            $place = static fn (Row $row): int => $places[substr($row->key, \strlen($panel->name) + 1)] ??
+                \PHP_INT_MAX;
             usort($own, static fn (Row $a, Row $b): int => $place($a) <=> $place($b));
             array_push($ordered, ...$own);
         }

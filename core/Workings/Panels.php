@@ -17,13 +17,18 @@ final class Panels
     private const MOST = 12;
 
     /**
-     * @param FinePeriods                     $reach all periods that rows are made of
+     * @param FinePeriods $reach all periods that rows are made of
      * @param list<MemberFilter|NumberFilter> $where that rows have besides the panel's own filter
      *
      * @return list<Panel> those that have figures
      */
-    public static function of(Scope $scope, Figures $figures, RowContent $content, FinePeriods $reach, array $where): array
-    {
+    public static function of(
+        Scope $scope,
+        Figures $figures,
+        RowContent $content,
+        FinePeriods $reach,
+        array $where,
+    ): array {
         $dimension = null === $scope->question->each ? null : $scope->dataset->maybeBreakdown($scope->question->each);
         if (null === $dimension) {
             return [new Panel('', $scope->question->where)];
@@ -37,11 +42,17 @@ final class Panels
         }
         $panels = [];
         foreach (self::inOrder($members, $dimension) as $member) {
-            $panels[] = new Panel(PanelName::of($member), [...$scope->question->where, new MemberFilter($dimension->name, [$member])]);
+            $panels[] = new Panel(PanelName::of($member), [
+                ...$scope->question->where,
+                new MemberFilter($dimension->name, [$member]),
+            ]);
         }
         $left = \count($sums) - \count($members);
         if ($left > 0) {
-            $panels[] = new Panel(PanelName::others($left), [...$scope->question->where, new MemberFilter($dimension->name, $members, false)]);
+            $panels[] = new Panel(PanelName::others($left), [
+                ...$scope->question->where,
+                new MemberFilter($dimension->name, $members, false),
+            ]);
         }
 
         return $panels;
@@ -56,6 +67,8 @@ final class Panels
     {
         $among = array_fill_keys($members, true);
 
-        return array_values(array_filter($dimension->members, static fn (string $member): bool => isset($among[$member])));
+        return array_values(
+            array_filter($dimension->members, static fn (string $member): bool => isset($among[$member])),
+        );
     }
 }

@@ -10,7 +10,8 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
 
 /**
- * Says in a chart's subtitle that variances are of fewer periods than the amounts beside them, which are whole: `ΔBU without Mar`.
+ * Says in a chart's subtitle that variances are of fewer periods than the amounts beside them, which are whole: `ΔBU
+ * without Mar`.
  * Without that the variance would not seem to follow from what is drawn.
  */
 final class PartlyCompared
@@ -21,7 +22,10 @@ final class PartlyCompared
     /** @return list<string> one for each reference whose variances are of part of the periods */
     public static function words(Workings $workings): array
     {
-        $words = array_map(static fn (Reference $one): ?string => self::against($one, $workings), $workings->references);
+        $words = array_map(
+            static fn (Reference $one): ?string => self::against($one, $workings),
+            $workings->references,
+        );
 
         return array_values(array_filter($words));
     }
@@ -29,7 +33,9 @@ final class PartlyCompared
     private static function against(Reference $reference, Workings $workings): ?string
     {
         $parts = array_values(array_filter($workings->rows, static fn (Row $row): bool => $row->role->isPart()));
-        $partly = array_values(array_filter($parts, static fn (Row $row): bool => null !== $row->comparesOnly($reference->key)));
+        $partly = array_values(
+            array_filter($parts, static fn (Row $row): bool => null !== $row->comparesOnly($reference->key)),
+        );
         if ([] === $partly) {
             return null;
         }
@@ -38,7 +44,10 @@ final class PartlyCompared
             return self::head($reference, $workings).' without '.self::names($leftOut->all(), $parts);
         }
 
-        return self::head($reference, $workings).' of '.Wording::count(\count($partly), 'row', 'rows').' without some periods';
+        return self::head($reference, $workings).
+            ' of '.
+            Wording::count(\count($partly), 'row', 'rows').
+            ' without some periods';
     }
 
     /**
@@ -48,12 +57,15 @@ final class PartlyCompared
      */
     private static function isAlike(array $rows, Reference $reference): bool
     {
-        return 1 === \count(array_unique(array_map(static fn (Row $row): ?string => $row->comparesOnly($reference->key), $rows)));
+        return 1 ===
+            \count(
+                array_unique(array_map(static fn (Row $row): ?string => $row->comparesOnly($reference->key), $rows)),
+            );
     }
 
     /**
      * @param list<Period> $periods
-     * @param list<Row>    $rows
+     * @param list<Row> $rows
      */
     private static function names(array $periods, array $rows): string
     {

@@ -19,12 +19,16 @@ final readonly class PeriodSlices
     private const MONTHS_MOVED_OVER = 12;
 
     /**
-     * @param list<Period>            $periods  that rows are
-     * @param array<int, FinePeriods> $own      of each, by its start
+     * @param list<Period> $periods that rows are
+     * @param array<int, FinePeriods> $own of each, by its start
      * @param array<int, FinePeriods> $together what is in each row, by the start of its period
      */
-    private function __construct(private Scope $scope, private array $periods, private array $own, private array $together)
-    {
+    private function __construct(
+        private Scope $scope,
+        private array $periods,
+        private array $own,
+        private array $together,
+    ) {
     }
 
     public static function planned(Scope $scope, Grain $by): self
@@ -38,9 +42,10 @@ final readonly class PeriodSlices
         $own = $together = [];
         foreach ($periods as $period) {
             $own[$period->start] = new FinePeriods($parts[$period->start] ?? []);
-            $together[$period->start] = null === $scope->question->cumulate
-                ? $own[$period->start]
-                : self::cumulated($scope, $period, $scope->question->cumulate);
+            $together[$period->start] =
+                null === $scope->question->cumulate
+                    ? $own[$period->start]
+                    : self::cumulated($scope, $period, $scope->question->cumulate);
         }
 
         return new self($scope, $periods, $own, $together);
@@ -49,16 +54,19 @@ final readonly class PeriodSlices
     /** @return list<Slice> */
     public function of(Sums $sums): array
     {
-        return array_map(fn (Period $period): Slice => new Slice(
-            key: $period->key(),
-            label: PeriodNames::full($period),
-            name: PeriodNames::withinYear($period),
-            role: RowRole::Row,
-            fine: $this->together[$period->start],
-            own: $this->own[$period->start],
-            sums: $sums,
-            period: $period,
-        ), $this->periods);
+        return array_map(
+            fn (Period $period): Slice => new Slice(
+                key: $period->key(),
+                label: PeriodNames::full($period),
+                name: PeriodNames::withinYear($period),
+                role: RowRole::Row,
+                fine: $this->together[$period->start],
+                own: $this->own[$period->start],
+                sums: $sums,
+                period: $period,
+            ),
+            $this->periods,
+        );
     }
 
     /** All periods that rows are made of. */
@@ -78,7 +86,10 @@ final readonly class PeriodSlices
         return new FinePeriods(array_values($all));
     }
 
-    /** From the start of the fiscal year, or of the twelve months, to the end of the period; no further than the question's span. */
+    /**
+     * From the start of the fiscal year, or of the twelve months, to the end of the period; no further than the
+     * question's span.
+     */
     private static function cumulated(Scope $scope, Period $period, Cumulation $how): FinePeriods
     {
         $lastDay = min($period->lastDay(), $scope->range->lastDay);

@@ -36,9 +36,12 @@ final readonly class PeriodsOfRows
     {
         $of = static fn (string $names, string $word): string => "$names: $word only";
 
-        return implode('; ', array_filter([
-            [] === $leftOut->reference ? '' : $of($this->names($leftOut->reference), $reference),
-            [] === $leftOut->shown ? '' : $of($this->names($leftOut->shown), $shown),
-        ]));
+        return implode(
+            '; ',
+            array_filter([
+                [] === $leftOut->reference ? '' : $of($this->names($leftOut->reference), $reference),
+                [] === $leftOut->shown ? '' : $of($this->names($leftOut->shown), $shown),
+            ]),
+        );
     }
 }

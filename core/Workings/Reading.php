@@ -8,13 +8,20 @@ namespace KeenMargin\Core\Workings;
 final readonly class Reading
 {
     /**
-     * @param array{label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string, row: string} $headline
-     * @param list<array{key: string, label: string, variance: string, effect: string, flagged: bool}>                              $movers
-     * @param list<Statement>                                                                                                       $statements
-     * @param string                                                                                                                $moves      heads the movers
+     * @param array{
+     *     label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string,
+     *     row: string,
+     * } $headline
+     * @param list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> $movers
+     * @param list<Statement> $statements
+     * @param string $moves heads the movers
      */
-    public function __construct(public array $headline, public array $movers, public array $statements, public string $moves = '')
-    {
+    public function __construct(
+        public array $headline,
+        public array $movers,
+        public array $statements,
+        public string $moves = '',
+    ) {
     }
 
     /** @return list<string> */

@@ -9,24 +9,29 @@ use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Time\PeriodNames;
 
-/** Composes the reading: the sum that matters, what moved it, runs and turns, what is flagged, where the year will land. */
+/**
+ * Composes the reading: the sum that matters, what moved it, runs and turns, what is flagged, where the year will land.
+ */
 final class ReadingWriter
 {
     private const MOVERS = 5;
     private const FLAGGED = 6;
 
-    /** @var list<array{Row, Variance}> rows that differ from the first reference, the largest variance first, ties in the rows' order */
+    /**
+     * @var list<array{Row, Variance}> rows that differ from the first reference, the largest variance first, ties in
+     *                                 the rows' order
+     */
     private readonly array $moved;
     private readonly bool $namesYears;
 
     /**
-     * @param list<Row>     $rows      those whose variances are final
-     * @param Total         $headline  of the periods
-     * @param SpokenPeriods $periods   that the headline is about
-     * @param string        $shown     what is held against the reference, where that is not the question's scenario
-     * @param string        $moves     heads the rows that differ most
-     * @param bool          $isRunning whether rows are running totals
-     * @param list<Row>     $closed    periods, also of earlier years, for what runs on over them
+     * @param list<Row> $rows those whose variances are final
+     * @param Total $headline of the periods
+     * @param SpokenPeriods $periods that the headline is about
+     * @param string $shown what is held against the reference, where that is not the question's scenario
+     * @param string $moves heads the rows that differ most
+     * @param bool $isRunning whether rows are running totals
+     * @param list<Row> $closed periods, also of earlier years, for what runs on over them
      */
     public function __construct(
         private readonly string $measure,
@@ -39,7 +44,12 @@ final class ReadingWriter
         private readonly bool $isRunning = false,
         private readonly array $closed = [],
     ) {
-        $years = array_unique(array_map(static fn (Row $row): string => null === $row->period ? '' : PeriodNames::year($row->period), [...$rows, ...$closed]));
+        $years = array_unique(
+            array_map(static fn (Row $row): string => null === $row->period ? '' : PeriodNames::year($row->period), [
+                ...$rows,
+                ...$closed,
+            ]),
+        );
         $this->namesYears = \count($years) > 1;
         $this->moved = self::ranked($this->pairs());
     }
@@ -48,18 +58,25 @@ final class ReadingWriter
     public function write(bool $isToDate, ?Landing $landing = null): Reading
     {
         $key = $isToDate ? 'toDate' : 'total';
-        $statements = array_values(array_filter([
-            $this->total($key),
-            $this->movement(),
-            Streak::maybeSaid($this->closed, $this->telling, $this->isRunning, $this->namesYears),
-            $this->flagged(),
-            null === $landing ? null : $this->landing($landing),
-        ]));
+        $statements = array_values(
+            array_filter([
+                $this->total($key),
+                $this->movement(),
+                Streak::maybeSaid($this->closed, $this->telling, $this->isRunning, $this->namesYears),
+                $this->flagged(),
+                null === $landing ? null : $this->landing($landing),
+            ]),
+        );
 
         return new Reading($this->headline($key), $this->movers(), $statements, $this->moves);
     }
 
-    /** @return array{label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string, row: string} */
+    /**
+     * @return array{
+     *     label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string,
+     *     row: string,
+     * }
+     */
     private function headline(string $key): array
     {
         [$display, $reference] = [$this->telling->display, $this->telling->reference];
@@ -69,7 +86,8 @@ final class ReadingWriter
         return [
             'label' => 'toDate' === $key ? 'Year to date, '.$this->periods->withinYear() : $this->periods->name(),
             'amount' => $display->amount($this->headline->shown),
-            'variance' => null === $variance ? null : $display->variance($variance->amount).($display->inPoints ? ' pp' : ''),
+            'variance' => null === $variance ? null : $display->variance($variance->amount).($display->inPoints ? ' '
+                .'pp' : ''),
             'percent' => null === $variance?->percent() ? null : $display->percent($variance).' %',
             'effect' => null === $variance ? null : $display->effect($variance)->value,
             'note' => trim($display->unitText().$against, ', '),
@@ -82,12 +100,23 @@ final class ReadingWriter
         $isAll = $this->periods->areAll();
         $span = $this->periods->name();
         if (null === $this->headline->shown) {
-            return new Statement([] === $this->shownRows() ? "There are no figures of {$this->measure} for this question." : "{$this->measure} has no total".($isAll ? '.' : " for $span."));
+            return new Statement(
+                [] === $this->shownRows()
+                    ? "There are no figures of {$this->measure} for this question."
+                    : "{$this->measure} has no total".($isAll ? '.' : " for $span."),
+            );
         }
-        $isPart = null !== $this->telling->reference && $this->periods->includeAnyOf($this->headline->leftOut[$this->telling->reference->key] ?? new LeftOut());
+        $isPart =
+            null !== $this->telling->reference
+            && $this->periods->includeAnyOf($this->headline->leftOut[$this->telling->reference->key] ?? new LeftOut());
         $start = $isAll ? "{$this->measure} in all: " : "{$this->measure} in $span: ";
 
-        return new Statement($start, $this->telling->amount($this->headline, $key), $this->telling->unit(), ...[...$this->against($this->headline, $key, $isPart), '.']);
+        return new Statement(
+            $start,
+            $this->telling->amount($this->headline, $key),
+            $this->telling->unit(),
+            ...[...$this->against($this->headline, $key, $isPart), '.'],
+        );
     }
 
     /** For and against; where nothing is compared, the largest and the smallest. */
@@ -95,17 +124,39 @@ final class ReadingWriter
     {
         $for = $this->first(Effect::Favourable);
         $against = $this->first(Effect::Unfavourable);
-        $say = fn (?array $pair): array => null === $pair ? [] : [$this->telling->name($pair[0], $this->namesYears), ' (', $this->telling->variance($pair[0], $pair[0]->key) ?? '', ')'];
+        $say = fn (?array $pair): array => null === $pair
+            ? []
+            : [
+                $this->telling->name($pair[0], $this->namesYears),
+                ' (',
+                $this->telling->variance($pair[0], $pair[0]->key) ?? '',
+                ')',
+            ];
         $reference = $this->telling->reference;
 
         return match (true) {
             null === $reference => $this->ends(),
-            $this->isRunning && null !== ($for ?? $against) => new Statement(...null === $for ? ['At its worst in '] : ['At its best in ', ...$say($for), null === $against ? '' : ', at its worst in '], ...[...$say($against), '.']),
-            null !== $for && null !== $against => new Statement('Most for it: ', ...$say($for), ...['; most against it: '], ...$say($against), ...['.']),
+            $this->isRunning && null !== ($for ?? $against) => new Statement(
+                ...null === $for
+                    ? ['At its worst in ']
+                    : ['At its best in ', ...$say($for), null === $against ? '' : ', at its worst in '],
+                ...[...$say($against), '.'],
+            ),
+            null !== $for && null !== $against => new Statement(
+                'Most for it: ',
+                ...$say($for),
+                ...['; most against it: '],
+                ...$say($against),
+                ...['.'],
+            ),
             null !== $for => new Statement('Most for it: ', ...$say($for), ...['.']),
             null !== $against => new Statement('Most against it: ', ...$say($against), ...['.']),
-            [] === $this->pairs() => $this->hasNothingToCompare() ? new Statement("There is no {$reference->word} to hold it against.") : null,
-            default => 1 === \count($this->pairs()) || [] !== $this->moved ? null : new Statement("No row differs from {$reference->word}."),
+            [] === $this->pairs() => $this->hasNothingToCompare()
+                ? new Statement("There is no {$reference->word} to hold it against.")
+                : null,
+            default => 1 === \count($this->pairs()) || [] !== $this->moved
+                ? null
+                : new Statement("No row differs from {$reference->word}."),
         };
     }
 
@@ -130,7 +181,12 @@ final class ReadingWriter
         if ($most === $least) {
             return new Statement('All rows are equal.');
         }
-        $say = fn (Row $row): array => [$this->telling->name($row, $this->namesYears), ' (', $this->telling->amount($row, $row->key), ')'];
+        $say = fn (Row $row): array => [
+            $this->telling->name($row, $this->namesYears),
+            ' (',
+            $this->telling->amount($row, $row->key),
+            ')',
+        ];
 
         return new Statement('Largest: ', ...$say($most), ...['; smallest: '], ...$say($least), ...['.']);
     }
@@ -139,7 +195,10 @@ final class ReadingWriter
     private function first(Effect $effect): ?array
     {
         foreach ($this->moved as $pair) {
-            if ($effect === $pair[1]->effect && !NumberFormat::isNought($this->telling->display->variance($pair[1]->amount))) {
+            if (
+                $effect === $pair[1]->effect
+                && !NumberFormat::isNought($this->telling->display->variance($pair[1]->amount))
+            ) {
                 return $pair;
             }
         }
@@ -149,7 +208,10 @@ final class ReadingWriter
 
     private function flagged(): ?Statement
     {
-        $names = array_map(fn (array $pair): array => [$this->telling->name($pair[0], $this->namesYears)], array_values(array_filter($this->pairs(), static fn (array $pair): bool => $pair[1]->flagged)));
+        $names = array_map(
+            fn (array $pair): array => [$this->telling->name($pair[0], $this->namesYears)],
+            array_values(array_filter($this->pairs(), static fn (array $pair): bool => $pair[1]->flagged)),
+        );
 
         return [] === $names ? null : new Statement('Flagged: ', ...Statement::some($names, self::FLAGGED), ...['.']);
     }
@@ -163,7 +225,12 @@ final class ReadingWriter
         $isPart = null !== $this->telling->reference && $landing->total->isPart($this->telling->reference->key);
         $start = $landing->isWhole() ? "With the forecast, $year lands at " : "With the forecast, $year comes to ";
 
-        return new Statement($start, $this->telling->amount($landing->total, 'landing'), $this->telling->unit(), ...[...$this->against($landing->total, 'landing', $isPart), '.']);
+        return new Statement(
+            $start,
+            $this->telling->amount($landing->total, 'landing'),
+            $this->telling->unit(),
+            ...[...$this->against($landing->total, 'landing', $isPart), '.'],
+        );
     }
 
     /**
@@ -184,7 +251,10 @@ final class ReadingWriter
             return [", equal to {$reference->word}".($isPart ? ' where both have figures' : '')];
         }
         $share = $this->telling->share($of, $key);
-        $way = ($variance->amount->isPositive() ? 'above ' : 'below ').$reference->word.($isPart ? ' where both have figures' : '');
+        $way =
+            ($variance->amount->isPositive() ? 'above ' : 'below ').
+            $reference->word.
+            ($isPart ? ' where both have figures' : '');
         if (NumberFormat::isNought($size->text)) {
             return [", just $way"];
         }
@@ -195,13 +265,27 @@ final class ReadingWriter
     /** @return list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> */
     private function movers(): array
     {
-        return array_map(fn (array $pair): array => [
-            'key' => $pair[0]->key,
-            'label' => $this->telling->name($pair[0], $this->namesYears)->text,
-            'variance' => $this->telling->display->variance($pair[1]->amount),
-            'effect' => $this->telling->display->effect($pair[1])->value,
-            'flagged' => $pair[1]->flagged,
-        ], \array_slice(array_values(array_filter($this->moved, fn (array $pair): bool => !NumberFormat::isNought($this->telling->display->variance($pair[1]->amount)))), 0, self::MOVERS));
+        return array_map(
+            fn (array $pair): array => [
+                'key' => $pair[0]->key,
+                'label' => $this->telling->name($pair[0], $this->namesYears)->text,
+                'variance' => $this->telling->display->variance($pair[1]->amount),
+                'effect' => $this->telling->display->effect($pair[1])->value,
+                'flagged' => $pair[1]->flagged,
+            ],
+            \array_slice(
+                array_values(
+                    array_filter(
+                        $this->moved,
+                        fn (array $pair): bool => !NumberFormat::isNought(
+                            $this->telling->display->variance($pair[1]->amount),
+                        ),
+                    ),
+                ),
+                0,
+                self::MOVERS,
+            ),
+        );
     }
 
     /**
@@ -213,7 +297,10 @@ final class ReadingWriter
     {
         $moved = array_values(array_filter($pairs, static fn (array $pair): bool => !$pair[1]->amount->isZero()));
 
-        return array_map(static fn (int $i): array => $moved[$i], Decimals::largestFirst(array_map(static fn (array $pair): BigDecimal => $pair[1]->amount, $moved)));
+        return array_map(
+            static fn (int $i): array => $moved[$i],
+            Decimals::largestFirst(array_map(static fn (array $pair): BigDecimal => $pair[1]->amount, $moved)),
+        );
     }
 
     /** @return list<array{Row, Variance}> */

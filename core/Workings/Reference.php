@@ -10,12 +10,16 @@ use KeenMargin\Core\Figures\Scenario;
 final readonly class Reference
 {
     /**
-     * @param string $key   under which rows have its value and the variance against it
+     * @param string $key under which rows have its value and the variance against it
      * @param string $short in heads and tiers: `BU`
-     * @param string $word  within a sentence: `budget`
+     * @param string $word within a sentence: `budget`
      */
-    public function __construct(public string $key, public string $short, public string $word, public ?Scenario $scenario = null)
-    {
+    public function __construct(
+        public string $key,
+        public string $short,
+        public string $word,
+        public ?Scenario $scenario = null,
+    ) {
     }
 
     public static function scenario(Scenario $scenario): self

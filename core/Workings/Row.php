@@ -20,20 +20,20 @@ final readonly class Row
     private const NAMED = 4;
 
     /**
-     * @param string                     $key           of its own in the whole chart; with panels `PANEL/KEY`
-     * @param string                     $label         in full
-     * @param string                     $name          as it stands beside its like
-     * @param array<string, ?BigDecimal> $values        by scenario code, or by what they are
-     * @param ?BigDecimal                $shown         null where there is no figure
-     * @param ?Scenario                  $shownScenario null where there is neither a shown amount nor a variance
-     * @param array<string, ?Variance>   $variances     by the reference's key; null where there is none
-     * @param int                        $depth         groups that the row stands in
-     * @param string                     $panel         of several charts of a kind, the one that it stands in
-     * @param BigDecimal|Fraction|null   $exact         what is shown before it is rounded; null where it is not a fraction
-     * @param ?FinePeriods               $fine          finest periods that its numbers are of; null where they do not matter
-     * @param ?FinePeriods               $own           those of the row itself, where its numbers are running totals
-     * @param bool                       $lacksPart     whether one of its amounts has no figure beside another, and counts as nothing
-     * @param ?Period                    $closedTo      of a row that is part forecast the last closed period with a figure
+     * @param string $key of its own in the whole chart; with panels `PANEL/KEY`
+     * @param string $label in full
+     * @param string $name as it stands beside its like
+     * @param array<string, ?BigDecimal> $values by scenario code, or by what they are
+     * @param ?BigDecimal $shown null where there is no figure
+     * @param ?Scenario $shownScenario null where there is neither a shown amount nor a variance
+     * @param array<string, ?Variance> $variances by the reference's key; null where there is none
+     * @param int $depth groups that the row stands in
+     * @param string $panel of several charts of a kind, the one that it stands in
+     * @param BigDecimal|Fraction|null $exact what is shown before it is rounded; null where it is not a fraction
+     * @param ?FinePeriods $fine finest periods that its numbers are of; null where they do not matter
+     * @param ?FinePeriods $own those of the row itself, where its numbers are running totals
+     * @param bool $lacksPart whether one of its amounts has no figure beside another, and counts as nothing
+     * @param ?Period $closedTo of a row that is part forecast the last closed period with a figure
      */
     public function __construct(
         public string $key,
@@ -69,7 +69,9 @@ final readonly class Row
     /** Whether one of its amounts has no figure, and counts as nothing in its variances. */
     public function isAbsent(): bool
     {
-        return $this->lacksPart || [] !== array_filter($this->variances, static fn (?Variance $variance): bool => null !== $variance?->absent);
+        return $this->lacksPart
+            || [] !==
+                array_filter($this->variances, static fn (?Variance $variance): bool => null !== $variance?->absent);
     }
 
     /**

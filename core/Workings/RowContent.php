@@ -9,7 +9,9 @@ use Brick\Math\BigInteger;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
-/** What the rows of a question are made of, so that it can be told which members have a row, and which are the largest. */
+/**
+ * What the rows of a question are made of, so that it can be told which members have a row, and which are the largest.
+ */
 interface RowContent
 {
     /** Whether there is any figure of what is shown or of a reference. */

@@ -17,8 +17,12 @@ use KeenMargin\Core\Question\QuestionFit;
 /** Which amounts of the dataset a row is made of. */
 final readonly class RowFigures
 {
-    public function __construct(private Row $row, private Workings $workings, private Question $question, private Figures $figures)
-    {
+    public function __construct(
+        private Row $row,
+        private Workings $workings,
+        private Question $question,
+        private Figures $figures,
+    ) {
     }
 
     /** Those of one scenario; of a derived prior year the actuals that it is made of. */
@@ -51,22 +55,41 @@ final readonly class RowFigures
     {
         $where = $question->where;
         if (null !== $question->each && '' !== $row->panel) {
-            $where[] = PanelName::isOthers($row->panel) ? new MemberFilter($question->each, PanelName::members($workings), false) : new MemberFilter($question->each, [PanelName::member($row->panel)]);
+            $where[] = PanelName::isOthers($row->panel)
+                ? new MemberFilter($question->each, PanelName::members($workings), false)
+                : new MemberFilter($question->each, [PanelName::member($row->panel)]);
         }
         if (null !== $workings->between) {
-            $where[] = new MemberFilter($workings->between->field, [$workings->between->first, $workings->between->second]);
+            $where[] = new MemberFilter($workings->between->field, [
+                $workings->between->first,
+                $workings->between->second,
+            ]);
         }
         $breakdown = $question->breakdown();
         if (null === $breakdown || $row->role->isApart()) {
             return $where;
         }
         $key = RowPlace::withinPanel($row);
-        $shown = array_values(array_map(RowPlace::withinPanel(...), array_filter($workings->rows, static fn (Row $one): bool => $one->panel === $row->panel && RowRole::Row === $one->role)));
+        $shown = array_values(
+            array_map(
+                RowPlace::withinPanel(...),
+                array_filter(
+                    $workings->rows,
+                    static fn (Row $one): bool => $one->panel === $row->panel && RowRole::Row === $one->role,
+                ),
+            ),
+        );
 
-        return [...$where, match ($row->role) {
-            RowRole::Other => new MemberFilter($breakdown, $shown, false),
-            RowRole::Group => new MemberFilter($breakdown, $dataset->maybeBreakdown($breakdown)?->leaves($key) ?? [$key]),
-            default => new MemberFilter($breakdown, [$key]),
-        }];
+        return [
+            ...$where,
+            match ($row->role) {
+                RowRole::Other => new MemberFilter($breakdown, $shown, false),
+                RowRole::Group => new MemberFilter(
+                    $breakdown,
+                    $dataset->maybeBreakdown($breakdown)?->leaves($key) ?? [$key],
+                ),
+                default => new MemberFilter($breakdown, [$key]),
+            },
+        ];
     }
 }

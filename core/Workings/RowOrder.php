@@ -11,21 +11,25 @@ use KeenMargin\Core\Question\Order;
 final class RowOrder
 {
     /**
-     * @param list<Row>          $rows     of one chart, each group before what stands in it
+     * @param list<Row> $rows of one chart, each group before what stands in it
      * @param array<string, int> $sequence places that the reader gave to keys; others come after them
      *
      * @return list<Row>
      */
     public static function of(array $rows, Order $order, ?Reference $reference, array $sequence = []): array
     {
-        $last = array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Other === $row->role || $row->role->isApart()));
-        $first = array_values(array_filter($rows, static fn (Row $row): bool => RowRole::Other !== $row->role && !$row->role->isApart()));
+        $last = array_values(
+            array_filter($rows, static fn (Row $row): bool => RowRole::Other === $row->role || $row->role->isApart()),
+        );
+        $first = array_values(
+            array_filter($rows, static fn (Row $row): bool => RowRole::Other !== $row->role && !$row->role->isApart()),
+        );
 
         return [...self::level($first, $order, $reference, $sequence), ...$last];
     }
 
     /**
-     * @param list<Row>          $rows
+     * @param list<Row> $rows
      * @param array<string, int> $sequence
      *
      * @return list<Row>
@@ -42,10 +46,19 @@ final class RowOrder
             }
         }
         $place = static fn (Row $row): int => $sequence[$row->key] ?? \PHP_INT_MAX;
-        uasort($heads, static fn (Row $a, Row $b): int => [] === $sequence ? self::compare($a, $b, $order, $reference) : $place($a) <=> $place($b));
+        uasort(
+            $heads,
+            static fn (Row $a, Row $b): int => [] === $sequence
+                ? self::compare($a, $b, $order, $reference)
+                : $place($a) <=> $place($b),
+        );
         $ordered = [];
         foreach ($heads as $i => $head) {
-            array_push($ordered, $head, ...(isset($families[$i]) ? self::level($families[$i], $order, $reference, $sequence) : []));
+            array_push(
+                $ordered,
+                $head,
+                ...isset($families[$i]) ? self::level($families[$i], $order, $reference, $sequence) : [],
+            );
         }
 
         return $ordered;
@@ -54,7 +67,10 @@ final class RowOrder
     /** What counts as nothing stands where nought does; what is missing comes last. */
     private static function compare(Row $a, Row $b, Order $order, ?Reference $reference): int
     {
-        [$one, $other] = Order::FavourableFirst === $order ? [self::benefit($a, $reference), self::benefit($b, $reference)] : [self::size($a), self::size($b)];
+        [$one, $other] =
+            Order::FavourableFirst === $order
+                ? [self::benefit($a, $reference), self::benefit($b, $reference)]
+                : [self::size($a), self::size($b)];
         if (null === $one || null === $other) {
             return (null === $one ? 1 : 0) <=> (null === $other ? 1 : 0);
         }
@@ -75,6 +91,8 @@ final class RowOrder
     {
         $variance = $row->variance($reference);
 
-        return Effect::Unfavourable === $variance?->effect ? $variance->amount->abs()->negated() : $variance?->amount->abs();
+        return Effect::Unfavourable === $variance?->effect
+            ? $variance->amount->abs()->negated()
+            : $variance?->amount->abs();
     }
 }

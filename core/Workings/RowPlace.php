@@ -31,7 +31,11 @@ final readonly class RowPlace
             $members[$breakdown] = self::withinPanel($row);
         }
 
-        return new self($workings->measure->name, $row->period ?? self::until($workings), NotePlace::of($question->where, $members));
+        return new self(
+            $workings->measure->name,
+            $row->period ?? self::until($workings),
+            NotePlace::of($question->where, $members),
+        );
     }
 
     /** The key that the row would have alone. */

@@ -14,7 +14,7 @@ final readonly class RowSteps
 {
     /**
      * @param list<array{by: string, label: string, recipe: Recipe}> $deeper
-     * @param string                                                 $whyNot where it cannot be left out
+     * @param string $whyNot where it cannot be left out
      */
     private function __construct(public array $deeper, public ?Recipe $without, public string $whyNot)
     {
@@ -37,19 +37,36 @@ final readonly class RowSteps
         }
         $breakdown = $recipe->question->breakdown();
 
-        return (null === $recipe->question->each || '' === $row->panel ? [] : [$recipe->question->each => PanelName::member($row->panel)])
-            + (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => RowPlace::withinPanel($row)]);
+        return (null === $recipe->question->each || '' === $row->panel
+            ? []
+            : [$recipe->question->each => PanelName::member($row->panel)]) +
+            (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => RowPlace::withinPanel($row)]);
     }
 
     private static function without(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): ?Recipe
     {
         $breakdown = $recipe->question->breakdown();
-        $parts = array_values(array_filter($workings->rows, static fn (Row $one): bool => RowRole::Row === $one->role && $one->panel === $row->panel));
+        $parts = array_values(
+            array_filter(
+                $workings->rows,
+                static fn (Row $one): bool => RowRole::Row === $one->role && $one->panel === $row->panel,
+            ),
+        );
 
         return match (true) {
             !\in_array($row->role, [RowRole::Row, RowRole::Group], true) || \count($parts) < 2 => null,
-            null !== $breakdown => LeaveOut::maybeMember($recipe, $breakdown, $dataset->maybeBreakdown($breakdown)?->leaves(RowPlace::withinPanel($row)) ?: [RowPlace::withinPanel($row)]),
-            null !== $row->period => LeaveOut::maybePeriod($recipe, $row->period, array_values(array_filter(array_map(static fn (Row $one) => $one->period, $parts)))),
+            null !== $breakdown => LeaveOut::maybeMember(
+                $recipe,
+                $breakdown,
+                $dataset->maybeBreakdown($breakdown)?->leaves(RowPlace::withinPanel($row)) ?: [
+                    RowPlace::withinPanel($row),
+                ],
+            ),
+            null !== $row->period => LeaveOut::maybePeriod(
+                $recipe,
+                $row->period,
+                array_values(array_filter(array_map(static fn (Row $one) => $one->period, $parts))),
+            ),
             default => null,
         };
     }
@@ -59,7 +76,8 @@ final readonly class RowSteps
         return match (true) {
             RowRole::Other === $row->role => 'What is gathered can be shown one by one: keep more of the largest.',
             $row->role->isApart() => 'It is the sum of the others.',
-            $workings->isOverTime() && \count($workings->rows) > 1 => 'Only the first and the last period can be left out, so that sums stay whole.',
+            $workings->isOverTime() && \count($workings->rows) > 1 => 'Only the first and the last period can be '
+                .'left out, so that sums stay whole.',
             default => 'It is the only one.',
         };
     }

@@ -21,7 +21,7 @@ final readonly class RowSums
     }
 
     /**
-     * @param list<Row>     $rows
+     * @param list<Row> $rows
      * @param ?list<string> $added keys of the references whose variances add up; null: all
      */
     public function check(array $rows, Total $total, ?array $added = null): Check
@@ -34,22 +34,39 @@ final readonly class RowSums
         }
         $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
         $what = ucfirst($this->scope->rowsWord()).(null === $this->scope->question->each ? '' : ' of all charts');
-        $shown = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => $row->exact ?? $row->shown, $parts));
+        $shown = self::sum(
+            array_map(static fn (Row $row): BigDecimal|Fraction|null => $row->exact ?? $row->shown, $parts),
+        );
         if (!self::isEqual($shown, $total->exact ?? $total->shown)) {
-            return new Check('rows-sum-to-total', false, "$what add up to {$this->written($shown)}, not to the total");
+            return new Check(
+                'rows-sum-to-total',
+                false,
+                "$what add up to {$this->written($shown)}, not to the total",
+            );
         }
         $added ??= array_keys($total->variances);
         foreach (array_intersect_key($total->variances, array_flip($added)) as $code => $variance) {
-            $sum = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$code] ?? null)?->exact, $parts));
+            $sum = self::sum(
+                array_map(
+                    static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$code] ?? null)?->exact,
+                    $parts,
+                ),
+            );
             if (!self::isEqual($sum, $variance?->exact)) {
-                return new Check('rows-sum-to-total', false, "The variances of $what add up to {$this->written($sum)}, not to that of the total");
+                return new Check(
+                    'rows-sum-to-total',
+                    false,
+                    "The variances of $what add up to {$this->written($sum)}, not to that of the total",
+                );
             }
         }
 
         return new Check('rows-sum-to-total', true, "$what add up to the total");
     }
 
-    /** Over periods only sums are added, over members whatever is added up over them; in charts for each member both. */
+    /**
+     * Over periods only sums are added, over members whatever is added up over them; in charts for each member both.
+     */
     private function areAdded(): bool
     {
         $measure = $this->scope->measure;
@@ -69,12 +86,38 @@ final readonly class RowSums
         $isThere = null !== $total->shown;
 
         return match (true) {
-            $measure->isRatio() => new Check('total-rule', $isThere, "The total is {$measure->numerator} over {$measure->denominator}, both summed"),
-            Grouping::Rate === $measure->grouping => new Check('total-rule', $isThere, $isThere ? 'There is one percentage only' : 'There is no total: percentages cannot be added, and their parts are not known'),
-            OverMembers::Never === $measure->overMembers && !$isThere => new Check('total-rule', false, "There is no total: {$measure->name} of several members is never put together"),
-            OverMembers::Average === $measure->overMembers && Grouping::Average === $measure->grouping => new Check('total-rule', true, 'The total is the mean of all figures, each counting once'),
-            OverMembers::Average === $measure->overMembers => new Check('total-rule', true, 'The total is the mean over members'),
-            Grouping::Average === $measure->grouping => new Check('total-rule', true, 'The total is the mean of the periods'),
+            $measure->isRatio() => new Check(
+                'total-rule',
+                $isThere,
+                "The total is {$measure->numerator} over {$measure->denominator}, both summed",
+            ),
+            Grouping::Rate === $measure->grouping => new Check(
+                'total-rule',
+                $isThere,
+                $isThere
+                    ? 'There is one percentage only'
+                    : 'There is no total: percentages cannot be added, and their parts are not known',
+            ),
+            OverMembers::Never === $measure->overMembers && !$isThere => new Check(
+                'total-rule',
+                false,
+                "There is no total: {$measure->name} of several members is never put together",
+            ),
+            OverMembers::Average === $measure->overMembers && Grouping::Average === $measure->grouping => new Check(
+                'total-rule',
+                true,
+                'The total is the mean of all figures, each counting once',
+            ),
+            OverMembers::Average === $measure->overMembers => new Check(
+                'total-rule',
+                true,
+                'The total is the mean over members',
+            ),
+            Grouping::Average === $measure->grouping => new Check(
+                'total-rule',
+                true,
+                'The total is the mean of the periods',
+            ),
             default => new Check('total-rule', true, 'The total is the last period\'s'),
         };
     }
@@ -89,17 +132,28 @@ final readonly class RowSums
         $isMoving = Cumulation::Moving === $this->scope->question->cumulate;
         $series = [];
         foreach (array_filter($rows, static fn (Row $row): bool => $row->role->isPart()) as $row) {
-            $year = null === $row->period || $isMoving ? '' : $this->scope->dataset->calendar->group($row->period, Grain::Year)->key();
+            $year =
+                null === $row->period || $isMoving
+                    ? ''
+                    : $this->scope->dataset->calendar->group($row->period, Grain::Year)->key();
             $series["$row->panel/$year"][] = $row;
         }
         foreach ($series as $own) {
             $wrong = $this->maybeWrong($own, $isMoving);
             if (null !== $wrong) {
-                return new Check('running', false, "The running total of {$wrong->label} is not the sum of its periods");
+                return new Check(
+                    'running',
+                    false,
+                    "The running total of {$wrong->label} is not the sum of its periods",
+                );
             }
         }
 
-        return new Check('running', true, $isMoving ? 'Each is the sum of twelve months' : 'Each is the sum of its fiscal year so far');
+        return new Check(
+            'running',
+            true,
+            $isMoving ? 'Each is the sum of twelve months' : 'Each is the sum of its fiscal year so far',
+        );
     }
 
     /** @param non-empty-list<Row> $rows of one chart, and of one year where the totals start anew with it */
@@ -107,7 +161,9 @@ final readonly class RowSums
     {
         $first = $rows[0]->period;
         $many = $isMoving && null !== $first ? intdiv(12, max(1, $first->grain->months())) : \count($rows);
-        $startsYear = null !== $first && $first->firstDay() === $this->scope->dataset->calendar->group($first, Grain::Year)->firstDay();
+        $startsYear =
+            null !== $first
+            && $first->firstDay() === $this->scope->dataset->calendar->group($first, Grain::Year)->firstDay();
         foreach ($rows as $i => $row) {
             $parts = \array_slice($rows, max(0, $i + 1 - $many), min($i + 1, $many));
             $sum = self::sum(array_map(static fn (Row $one): ?BigDecimal => $one->values['own'] ?? null, $parts));
@@ -123,13 +179,21 @@ final readonly class RowSums
     /** @param list<BigDecimal|Fraction|null> $amounts */
     private static function sum(array $amounts): BigDecimal|Fraction
     {
-        $amounts = array_values(array_filter($amounts, static fn (BigDecimal|Fraction|null $amount): bool => null !== $amount));
-        $decimals = array_values(array_filter($amounts, static fn (BigDecimal|Fraction $amount): bool => $amount instanceof BigDecimal));
+        $amounts = array_values(
+            array_filter($amounts, static fn (BigDecimal|Fraction|null $amount): bool => null !== $amount),
+        );
+        $decimals = array_values(
+            array_filter($amounts, static fn (BigDecimal|Fraction $amount): bool => $amount instanceof BigDecimal),
+        );
         if (\count($decimals) === \count($amounts)) {
             return Decimals::sum($decimals);
         }
 
-        return array_reduce($amounts, static fn (Fraction $sum, BigDecimal|Fraction $next): Fraction => $sum->plus($next), Fraction::from(BigDecimal::zero()));
+        return array_reduce(
+            $amounts,
+            static fn (Fraction $sum, BigDecimal|Fraction $next): Fraction => $sum->plus($next),
+            Fraction::from(BigDecimal::zero()),
+        );
     }
 
     private static function isEqual(BigDecimal|Fraction $sum, BigDecimal|Fraction|null $total): bool

@@ -27,7 +27,7 @@ final readonly class Scope
 
     /**
      * @param list<string> $sources measures whose amounts are looked up
-     * @param FinePeriods  $fine    all that the question is about
+     * @param FinePeriods $fine all that the question is about
      */
     private function __construct(
         public Question $question,
@@ -40,7 +40,12 @@ final readonly class Scope
         public PeriodRange $range,
         public FinePeriods $fine,
     ) {
-        $this->scenarios = array_values(array_unique(array_filter([$question->scenario, $question->forecast, ...$question->against]), \SORT_REGULAR));
+        $this->scenarios = array_values(
+            array_unique(
+                array_filter([$question->scenario, $question->forecast, ...$question->against]),
+                \SORT_REGULAR,
+            ),
+        );
     }
 
     /** @param list<string> $sources */
@@ -51,7 +56,17 @@ final readonly class Scope
         if ($dataset->isTimeless()) {
             $timeless = Period::timeless();
 
-            return new self($question, $dataset, $measure, $sources, $better, $timeless, $timeless, PeriodRange::between($timeless, $timeless), new FinePeriods([$timeless]));
+            return new self(
+                $question,
+                $dataset,
+                $measure,
+                $sources,
+                $better,
+                $timeless,
+                $timeless,
+                PeriodRange::between($timeless, $timeless),
+                new FinePeriods([$timeless]),
+            );
         }
         if ($closing->grain !== $dataset->grain && $dataset->grain->groups($closing->grain)) {
             $closing = $dataset->calendar->group($closing, $dataset->grain);
@@ -85,10 +100,15 @@ final readonly class Scope
         return array_values($periods);
     }
 
-    /** @return array{Period, Period}|null the first and last period that rows are about, as the rows or the figures have them */
+    /**
+     * @return array{Period, Period}|null the first and last period that rows are about, as the rows or the figures have
+     *                                    them
+     */
     public function span(): ?array
     {
-        $periods = $this->dataset->isTimeless() ? [] : $this->rowPeriods($this->question->grain() ?? $this->dataset->grain);
+        $periods = $this->dataset->isTimeless()
+            ? []
+            : $this->rowPeriods($this->question->grain() ?? $this->dataset->grain);
 
         return [] === $periods ? null : [$periods[0], $periods[\count($periods) - 1]];
     }
@@ -101,7 +121,9 @@ final readonly class Scope
 
     public function isClosedThisYear(Period $fine): bool
     {
-        return !$this->dataset->isTimeless() && $fine->decisiveDay() >= $this->year->firstDay() && !$fine->isAfter($this->closing);
+        return !$this->dataset->isTimeless()
+            && $fine->decisiveDay() >= $this->year->firstDay()
+            && !$fine->isAfter($this->closing);
     }
 
     /** All periods of the closing period's fiscal year. */
@@ -120,7 +142,13 @@ final readonly class Scope
     {
         $breakdown = $this->question->breakdown();
 
-        return null === $member || null === $breakdown ? $this->better : $this->question->better ?? $this->dataset->betterOf($this->measure, [new MemberFilter($breakdown, [$member]), ...$this->question->where]);
+        return null === $member || null === $breakdown
+            ? $this->better
+            : $this->question->better ??
+                    $this->dataset->betterOf($this->measure, [
+                        new MemberFilter($breakdown, [$member]),
+                        ...$this->question->where,
+                    ]);
     }
 
     /** @return list<Scenario> all that the question looks at, without doubles */
@@ -132,7 +160,15 @@ final readonly class Scope
     /** @return list<Scenario> those whose figures have to be looked up: prior year may be derived from actuals */
     public function lookedUp(): array
     {
-        return array_values(array_unique([...$this->scenarios(), ...\in_array(Scenario::PriorYear, $this->scenarios(), true) ? [Scenario::Actual] : []], \SORT_REGULAR));
+        return array_values(
+            array_unique(
+                [
+                    ...$this->scenarios(),
+                    ...\in_array(Scenario::PriorYear, $this->scenarios(), true) ? [Scenario::Actual] : [],
+                ],
+                \SORT_REGULAR,
+            ),
+        );
     }
 
     /** `month`, `route` */
@@ -144,14 +180,26 @@ final readonly class Scope
     /** `months`, `routes` */
     public function rowsWord(): string
     {
-        return $this->question->grain()?->plural() ?? Wording::plural(Wording::withinSentence((string) $this->question->breakdown()));
+        return $this->question->grain()?->plural() ??
+            Wording::plural(Wording::withinSentence((string) $this->question->breakdown()));
     }
 
     /** `Brackwater Ferries, North and Holm`; all members where nothing is filtered */
     public function who(): string
     {
-        $filters = array_map(static fn (MemberFilter|NumberFilter $filter): string => $filter instanceof NumberFilter ? Sentence::number($filter) : ($filter->keeps ? '' : 'all but ').Wording::some($filter->members, 3), $this->question->where);
+        $filters = array_map(
+            static fn (MemberFilter|NumberFilter $filter): string => $filter instanceof NumberFilter
+                ? Sentence::number($filter)
+                : ($filter->keeps ? '' : 'all but ').Wording::some($filter->members, 3),
+            $this->question->where,
+        );
 
-        return implode(', ', array_filter(['' === $this->dataset->organisation ? $this->dataset->name : $this->dataset->organisation, ...$filters]));
+        return implode(
+            ', ',
+            array_filter([
+                '' === $this->dataset->organisation ? $this->dataset->name : $this->dataset->organisation,
+                ...$filters,
+            ]),
+        );
     }
 }

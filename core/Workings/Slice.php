@@ -12,9 +12,9 @@ use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 final readonly class Slice
 {
     /**
-     * @param FinePeriods $fine   all that is in the row
-     * @param FinePeriods $own    those of the row itself, where $fine reaches further back
-     * @param ?string     $member of the breakdown that rows are of
+     * @param FinePeriods $fine all that is in the row
+     * @param FinePeriods $own those of the row itself, where $fine reaches further back
+     * @param ?string $member of the breakdown that rows are of
      */
     public function __construct(
         public string $key,

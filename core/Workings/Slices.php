@@ -10,11 +10,18 @@ use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
-/** The rows of a question before anything is compared: periods, or members of a breakdown; the same ones in each of its charts. */
+/**
+ * The rows of a question before anything is compared: periods, or members of a breakdown; the same ones in each of its
+ * charts.
+ */
 final readonly class Slices
 {
-    private function __construct(private Scope $scope, private Figures $figures, private ?MemberSlices $members, private PeriodSlices $periods)
-    {
+    private function __construct(
+        private Scope $scope,
+        private Figures $figures,
+        private ?MemberSlices $members,
+        private PeriodSlices $periods,
+    ) {
     }
 
     /** @param list<MemberFilter|NumberFilter> $where that has whatever rows there may be */
@@ -24,12 +31,17 @@ final readonly class Slices
         $dimension = null === $name ? null : $scope->dataset->maybeBreakdown($name);
         $members = null === $dimension ? null : MemberSlices::planned($scope, $figures, $content, $dimension, $where);
 
-        return new self($scope, $figures, $members, PeriodSlices::planned($scope, $scope->question->grain() ?? $scope->dataset->grain));
+        return new self(
+            $scope,
+            $figures,
+            $members,
+            PeriodSlices::planned($scope, $scope->question->grain() ?? $scope->dataset->grain),
+        );
     }
 
     /**
      * @param list<MemberFilter|NumberFilter> $where
-     * @param ?Landing                        $landing put at the end, where rows are periods
+     * @param ?Landing $landing put at the end, where rows are periods
      *
      * @return list<Slice>
      */
@@ -47,7 +59,7 @@ final readonly class Slices
     /**
      * The sums of the same rows under another filter.
      *
-     * @param list<Slice>                     $slices as of() gave them
+     * @param list<Slice> $slices as of() gave them
      * @param list<MemberFilter|NumberFilter> $where
      *
      * @return list<Sums>

@@ -17,7 +17,7 @@ final readonly class SpokenPeriods
     private bool $isTimeless;
 
     /**
-     * @param FinePeriods            $fine  all that the number is of
+     * @param FinePeriods $fine all that the number is of
      * @param callable(Period): bool $shows whether what is shown covers a period
      */
     public function __construct(FinePeriods $fine, callable $shows)
@@ -39,20 +39,27 @@ final readonly class SpokenPeriods
             return 'In all';
         }
 
-        return null === $this->first || null === $this->last ? 'No periods' : PeriodNames::range($this->first, $this->last);
+        return null === $this->first || null === $this->last
+            ? 'No periods'
+            : PeriodNames::range($this->first, $this->last);
     }
 
     /** `Jan–Aug`: where the year is told otherwise */
     public function withinYear(): string
     {
-        return null === $this->first || null === $this->last ? 'no periods' : PeriodNames::rangeWithinYear($this->first, $this->last);
+        return null === $this->first || null === $this->last
+            ? 'no periods'
+            : PeriodNames::rangeWithinYear($this->first, $this->last);
     }
 
     /** Whether some of what is left out lies within the periods that are named. */
     public function includeAnyOf(LeftOut $leftOut): bool
     {
         foreach ($leftOut->all() as $period) {
-            if ($period->start >= ($this->first->start ?? \PHP_INT_MAX) && $period->start <= ($this->last->start ?? \PHP_INT_MIN)) {
+            if (
+                $period->start >= ($this->first->start ?? \PHP_INT_MAX)
+                && $period->start <= ($this->last->start ?? \PHP_INT_MIN)
+            ) {
                 return true;
             }
         }

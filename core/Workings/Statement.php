@@ -17,19 +17,33 @@ final readonly class Statement
 
     public function text(): string
     {
-        return implode('', array_map(static fn (string|Said $part): string => $part instanceof Said ? $part->text : $part, $this->parts));
+        return implode(
+            '',
+            array_map(
+                static fn (string|Said $part): string => $part instanceof Said ? $part->text : $part,
+                $this->parts,
+            ),
+        );
     }
 
     /** @return list<Said> the numbers in it */
     public function numbers(): array
     {
-        return array_values(array_filter($this->parts, static fn (string|Said $part): bool => $part instanceof Said && '' !== $part->column));
+        return array_values(
+            array_filter(
+                $this->parts,
+                static fn (string|Said $part): bool => $part instanceof Said && '' !== $part->column,
+            ),
+        );
     }
 
     /** @return list<array<string, string>> */
     public function toArray(): array
     {
-        return array_map(static fn (string|Said $part): array => $part instanceof Said ? $part->toArray() : ['text' => $part], $this->parts);
+        return array_map(
+            static fn (string|Said $part): array => $part instanceof Said ? $part->toArray() : ['text' => $part],
+            $this->parts,
+        );
     }
 
     /**

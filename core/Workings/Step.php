@@ -31,7 +31,11 @@ enum Step
             self::Minus => $of[0]->minus($second),
             self::Percent => Decimals::percent($of[0], $second),
             self::Rate => Decimals::rate($of[0], $second),
-            self::Sum => array_reduce($of, static fn (BigDecimal $sum, BigDecimal $next): BigDecimal => $sum->plus($next), BigDecimal::zero()),
+            self::Sum => array_reduce(
+                $of,
+                static fn (BigDecimal $sum, BigDecimal $next): BigDecimal => $sum->plus($next),
+                BigDecimal::zero(),
+            ),
         };
     }
 

@@ -19,8 +19,12 @@ final readonly class Streak
      */
     public static function maybeSaid(array $rows, Telling $telling, bool $isRunning, bool $namesYears): ?Statement
     {
-        $rows = array_values(array_filter($rows, static fn (Row $row): bool => '' === $row->panel && null !== $row->period));
-        $sides = array_reverse(array_map(static fn (Row $row): int => $telling->of($row)?->amount->getSign() ?? 0, $rows));
+        $rows = array_values(
+            array_filter($rows, static fn (Row $row): bool => '' === $row->panel && null !== $row->period),
+        );
+        $sides = array_reverse(
+            array_map(static fn (Row $row): int => $telling->of($row)?->amount->getSign() ?? 0, $rows),
+        );
         $run = self::length($sides, 0);
         $reference = $telling->reference;
         $last = $rows[\count($rows) - 1] ?? null;
@@ -32,7 +36,12 @@ final readonly class Streak
         $unit = $last->period->grain->value;
         $before = self::length($sides, $run);
         if (1 === $run && $before >= self::TURNED) {
-            return new Statement($name, ($isRunning ? " turned: its running total is $side after " : " is the first $unit $side after ").Wording::number($before).($sides[0] > 0 ? ' below it.' : ' above it.'));
+            return new Statement(
+                $name,
+                ($isRunning ? " turned: its running total is $side after " : " is the first $unit $side after ").
+                    Wording::number($before).
+                    ($sides[0] > 0 ? ' below it.' : ' above it.'),
+            );
         }
         if ($run < self::LONG) {
             return null;
@@ -42,7 +51,12 @@ final readonly class Streak
         return match (true) {
             $isRunning => new Statement('The running total has been ', "$side since ", $since, '.'),
             $run === \count($rows) => new Statement("Every $unit from ", $since, ' to ', $name, " is $side."),
-            default => new Statement($name, ' is the '.Wording::ordinal($run)." $unit in a row $side, since ", $since, '.'),
+            default => new Statement(
+                $name,
+                ' is the '.Wording::ordinal($run)." $unit in a row $side, since ",
+                $since,
+                '.',
+            ),
         };
     }
 

@@ -48,7 +48,11 @@ final readonly class Telling
     {
         $percent = $this->of($of)?->percent(1);
 
-        return null === $this->percent || null === $percent || $percent->abs()->isGreaterThanOrEqualTo(self::MOST_PERCENT) ? null : $this->unsigned($this->percent, $of, $row);
+        return null === $this->percent
+            || null === $percent
+            || $percent->abs()->isGreaterThanOrEqualTo(self::MOST_PERCENT)
+            ? null
+            : $this->unsigned($this->percent, $of, $row);
     }
 
     public function name(Row $row, bool $namesYear): Said
@@ -73,9 +77,14 @@ final readonly class Telling
     public static function exact(Column $column, Row|Total $of): string
     {
         // Percentages are rounded once, from the amounts: what is kept is what is said.
-        $number = ColumnForm::Percent === $column->form ? ($of->variances[$column->key] ?? null)?->percent(1) : $column->number($of);
+        $number =
+            ColumnForm::Percent === $column->form
+                ? ($of->variances[$column->key] ?? null)?->percent(1)
+                : $column->number($of);
 
-        return null === $number ? '' : ($number->getScale() > self::KEPT ? Decimals::round($number, self::KEPT) : $number)->toString();
+        return null === $number
+            ? ''
+            : ($number->getScale() > self::KEPT ? Decimals::round($number, self::KEPT) : $number)->toString();
     }
 
     private function said(Column $column, Row|Total $of, string $row): Said

@@ -11,11 +11,11 @@ use KeenMargin\Core\Number\Fraction;
 final readonly class Total
 {
     /**
-     * @param ?BigDecimal                $shown     null where there is no figure, or where adding up says nothing
-     * @param array<string, ?Variance>   $variances by the reference's key; null where there is none
-     * @param array<string, LeftOut>     $leftOut   by the reference's key
-     * @param array<string, ?BigDecimal> $values    as rows have them
-     * @param BigDecimal|Fraction|null   $exact     what is shown before it is rounded; null where it is not a fraction
+     * @param ?BigDecimal $shown null where there is no figure, or where adding up says nothing
+     * @param array<string, ?Variance> $variances by the reference's key; null where there is none
+     * @param array<string, LeftOut> $leftOut by the reference's key
+     * @param array<string, ?BigDecimal> $values as rows have them
+     * @param BigDecimal|Fraction|null $exact what is shown before it is rounded; null where it is not a fraction
      */
     public function __construct(
         public ?BigDecimal $shown,

@@ -13,19 +13,20 @@ use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Time\Period;
 
 /**
- * Shown minus reference, in the measure's unit; for percentages in points. Both sides are of the periods that are compared,
+ * Shown minus reference, in the measure's unit; for percentages in points. Both sides are of the periods that are
+ * compared,
  * which may be fewer than the row has.
  */
 final readonly class Variance
 {
     /**
-     * @param BigDecimal          $shown     rounded, where it is a fraction
-     * @param BigDecimal          $reference rounded, where it is a fraction
-     * @param BigDecimal          $amount    the exact difference, rounded once
-     * @param BigDecimal|Fraction $exact     the difference
-     * @param BigDecimal|Fraction $of        the reference
-     * @param ?Side               $absent    which side has no figure in the compared periods and counts as nothing; null: none
-     * @param list<Period>        $only      the compared periods, where the row has others; else none
+     * @param BigDecimal $shown rounded, where it is a fraction
+     * @param BigDecimal $reference rounded, where it is a fraction
+     * @param BigDecimal $amount the exact difference, rounded once
+     * @param BigDecimal|Fraction $exact the difference
+     * @param BigDecimal|Fraction $of the reference
+     * @param ?Side $absent which side has no figure in the compared periods and counts as nothing; null: none
+     * @param list<Period> $only the compared periods, where the row has others; else none
      */
     private function __construct(
         public BigDecimal $shown,
@@ -63,7 +64,18 @@ final readonly class Variance
         $effect = Effect::of($exact, $better);
         $flagged = self::reaches($flag, $exact, $reference, $inPoints);
 
-        return new self($rounding->of($shown), $rounding->of($reference), $rounding->of($exact), $exact, $reference, $effect, $flagged, $inPoints, $absent, $only);
+        return new self(
+            $rounding->of($shown),
+            $rounding->of($reference),
+            $rounding->of($exact),
+            $exact,
+            $reference,
+            $effect,
+            $flagged,
+            $inPoints,
+            $absent,
+            $only,
+        );
     }
 
     /**
@@ -86,11 +98,21 @@ final readonly class Variance
         $absent = null === $shown ? Side::Shown : (null === $reference ? Side::Reference : null);
         $nothing = BigDecimal::zero();
 
-        return self::maybe($shown ?? $nothing, $reference ?? $nothing, $better, $flag, $inPoints, $rounding, $absent, $only);
+        return self::maybe(
+            $shown ?? $nothing,
+            $reference ?? $nothing,
+            $better,
+            $flag,
+            $inPoints,
+            $rounding,
+            $absent,
+            $only,
+        );
     }
 
     /**
-     * Relative to the size of the reference, in percent, from the exact numbers; null where the reference is zero and for
+     * Relative to the size of the reference, in percent, from the exact numbers; null where the reference is zero and
+     * for
      * percentages.
      *
      * @param non-negative-int $decimals half away from zero
@@ -107,16 +129,22 @@ final readonly class Variance
         return Fraction::from($this->exact)->percentOf($this->of, $decimals);
     }
 
-    private static function difference(BigDecimal|Fraction $shown, BigDecimal|Fraction $reference): BigDecimal|Fraction
-    {
+    private static function difference(
+        BigDecimal|Fraction $shown,
+        BigDecimal|Fraction $reference,
+    ): BigDecimal|Fraction {
         return $shown instanceof BigDecimal && $reference instanceof BigDecimal
             ? $shown->minus($reference)
             : Fraction::from($shown)->minus($reference);
     }
 
     /** Compared exactly, on products instead of quotients. For percentages the percent threshold is in points. */
-    private static function reaches(Flag $flag, BigDecimal|Fraction $amount, BigDecimal|Fraction $reference, bool $inPoints): bool
-    {
+    private static function reaches(
+        Flag $flag,
+        BigDecimal|Fraction $amount,
+        BigDecimal|Fraction $reference,
+        bool $inPoints,
+    ): bool {
         if (!$flag->isSet() || $amount->isZero() || ($inPoints && null === $flag->percent)) {
             return false;
         }
@@ -147,6 +175,8 @@ final readonly class Variance
             return Decimals::isShare($size, $of, $percent);
         }
 
-        return Fraction::from($size)->multipliedBy(100)->compareTo(Fraction::from($of)->multipliedBy($percent)) >= 0;
+        return Fraction::from($size)
+            ->multipliedBy(100)
+            ->compareTo(Fraction::from($of)->multipliedBy($percent)) >= 0;
     }
 }

@@ -22,23 +22,26 @@ final readonly class Workings
     public const SUMS = ['total' => 'Total', 'toDate' => 'Year to date', 'landing' => 'Year with forecast'];
 
     /**
-     * @param string                 $subject     what is shown, by name
-     * @param Measure                $measure     whose unit amounts are in
-     * @param ?Scenario              $forecast    none where no row shows it
-     * @param list<Reference>        $references  the first is the one that variances are told of
-     * @param Grain|string           $by          periods, or a breakdown by its name
-     * @param ?array{Period, Period} $span        first and last period that the rows are about; none where they are about no time
-     * @param list<Row>              $rows        as they are drawn
-     * @param list<Column>           $columns     numbers that every row has
-     * @param ?Total                 $toDate      of the closed periods of the closing period's fiscal year within the rows; none where there are none
-     * @param ?Total                 $landing     of the closing period's fiscal year: actual to date and forecast for the rest
-     * @param list<Check>            $checks
-     * @param ?Between               $between     the two members of a hat graph
-     * @param ?Display               $rates       how rates beside the amounts are written
-     * @param list<string>           $marks       what the kind explains in its subtitle
-     * @param list<RowNote>          $notes       in reading order
-     * @param array<string, float>   $mostPerUnit lengths that a unit may have at most, where other charts share the scale: of `amount`, `variance`, `percent`, `points`
-     * @param bool                   $writesNotes whether their texts stand below the chart, too
+     * @param string $subject what is shown, by name
+     * @param Measure $measure whose unit amounts are in
+     * @param ?Scenario $forecast none where no row shows it
+     * @param list<Reference> $references the first is the one that variances are told of
+     * @param Grain|string $by periods, or a breakdown by its name
+     * @param ?array{Period, Period} $span first and last period that the rows are about; none where they are about no
+     *                                     time
+     * @param list<Row> $rows as they are drawn
+     * @param list<Column> $columns numbers that every row has
+     * @param ?Total $toDate of the closed periods of the closing period's fiscal year within the rows; none where there
+     *                       are none
+     * @param ?Total $landing of the closing period's fiscal year: actual to date and forecast for the rest
+     * @param list<Check> $checks
+     * @param ?Between $between the two members of a hat graph
+     * @param ?Display $rates how rates beside the amounts are written
+     * @param list<string> $marks what the kind explains in its subtitle
+     * @param list<RowNote> $notes in reading order
+     * @param array<string, float> $mostPerUnit lengths that a unit may have at most, where other charts share the
+     *                                          scale: of `amount`, `variance`, `percent`, `points`
+     * @param bool $writesNotes whether their texts stand below the chart, too
      */
     public function __construct(
         public string $kind,
@@ -143,16 +146,26 @@ final readonly class Workings
         return Altered::of($this, ['mostPerUnit' => $mostPerUnit]);
     }
 
-    /** @return array<string, Total> sums that statements point to, by their keys; those of the closed part and of the year only where they are others than the rows' */
+    /**
+     * @return array<string, Total> sums that statements point to, by their keys; those of the closed part and of the
+     *                              year only where they are others than the rows'
+     */
     public function sums(): array
     {
-        return array_filter(['total' => $this->total, 'toDate' => $this->toDate, 'landing' => $this->landing], static fn (?Total $total): bool => null !== $total);
+        return array_filter(
+            ['total' => $this->total, 'toDate' => $this->toDate, 'landing' => $this->landing],
+            static fn (?Total $total): bool => null !== $total,
+        );
     }
 
     /** Whether the sum of all stands among the rows. */
     public function hasTotalRow(): bool
     {
-        return [] !== array_filter($this->rows, static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel);
+        return [] !==
+            array_filter(
+                $this->rows,
+                static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel,
+            );
     }
 
     public function isOverTime(): bool
@@ -174,6 +187,8 @@ final readonly class Workings
     /** Whether all that is shown lies after the closing period. */
     public function isAllForecast(): bool
     {
-        return null !== $this->forecast && null !== $this->from() && $this->from()->firstDay() > $this->closing->lastDay();
+        return null !== $this->forecast
+            && null !== $this->from()
+            && $this->from()->firstDay() > $this->closing->lastDay();
     }
 }

@@ -33,12 +33,38 @@ final class WorkingsWriter
     {
         $change = $row->variances['first'] ?? null;
         $numbers = match ($kind) {
-            'hat' => [...array_map(self::amount(...), $row->values), 'change' => self::amount($change?->amount), 'percent' => self::amount($change?->percent()), 'effect' => $change?->effect->value, 'flagged' => $change->flagged ?? false],
-            'capacity-fill' => [...array_map(self::amount(...), array_diff_key($row->values, ['targetUsed' => 1, 'targetWhole' => 1])), 'extreme' => $row->extreme?->value, 'variance' => self::variances($row->variances, $row)],
-            default => ['values' => array_map(self::amount(...), $row->values), 'shown' => self::amount($row->shown), 'shownScenario' => $row->shownScenario?->value, 'variance' => self::variances($row->variances, $row)],
+            'hat' => [
+                ...array_map(self::amount(...), $row->values),
+                'change' => self::amount($change?->amount),
+                'percent' => self::amount($change?->percent()),
+                'effect' => $change?->effect->value,
+                'flagged' => $change->flagged ?? false,
+            ],
+            'capacity-fill' => [
+                ...array_map(
+                    self::amount(...),
+                    array_diff_key($row->values, ['targetUsed' => 1, 'targetWhole' => 1]),
+                ),
+                'extreme' => $row->extreme?->value,
+                'variance' => self::variances($row->variances, $row),
+            ],
+            default => [
+                'values' => array_map(self::amount(...), $row->values),
+                'shown' => self::amount($row->shown),
+                'shownScenario' => $row->shownScenario?->value,
+                'variance' => self::variances($row->variances, $row),
+            ],
         };
 
-        return ['key' => $row->key, 'label' => $row->label, 'role' => $row->role->value, ...('' === $row->panel ? [] : ['panel' => $row->panel]), ...$row->isAbsent() ? ['absent' => true] : [], ...$numbers, ...self::only($row, $kind)];
+        return [
+            'key' => $row->key,
+            'label' => $row->label,
+            'role' => $row->role->value,
+            ...'' === $row->panel ? [] : ['panel' => $row->panel],
+            ...$row->isAbsent() ? ['absent' => true] : [],
+            ...$numbers,
+            ...self::only($row, $kind),
+        ];
     }
 
     /** @return array{only?: string} of a hat, whose change stands in the row itself */
@@ -53,7 +79,10 @@ final class WorkingsWriter
     private static function total(Total $total): array
     {
         $leftOut = array_filter($total->leftOut, static fn (LeftOut $one): bool => !$one->isEmpty());
-        $keys = static fn (LeftOut $one): array => array_map(static fn (Period $period): string => $period->key(), $one->all());
+        $keys = static fn (LeftOut $one): array => array_map(
+            static fn (Period $period): string => $period->key(),
+            $one->all(),
+        );
 
         return [
             'shown' => self::amount($total->shown),
@@ -74,14 +103,17 @@ final class WorkingsWriter
         $written = [];
         foreach ($variances as $reference => $variance) {
             $only = $row?->comparesOnly($reference);
-            $written[$reference] = null === $variance ? null : [
-                'amount' => $variance->amount->toString(),
-                'percent' => $variance->percent()?->toString(),
-                'effect' => $variance->effect->value,
-                'flagged' => $variance->flagged,
-                ...null === $variance->absent ? [] : ['absent' => $variance->absent->value],
-                ...null === $only ? [] : ['only' => $only],
-            ];
+            $written[$reference] =
+                null === $variance
+                    ? null
+                    : [
+                        'amount' => $variance->amount->toString(),
+                        'percent' => $variance->percent()?->toString(),
+                        'effect' => $variance->effect->value,
+                        'flagged' => $variance->flagged,
+                        ...null === $variance->absent ? [] : ['absent' => $variance->absent->value],
+                        ...null === $only ? [] : ['only' => $only],
+                    ];
         }
 
         return [] === $written ? new \stdClass() : $written;

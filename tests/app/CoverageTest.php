@@ -17,7 +17,10 @@ final class CoverageTest extends TestCase
     #[DataProviderExternal(Examples::class, 'all')]
     public function testByTheCommandLine(Example $example): void
     {
-        [$code, $output, $errors] = Command::keen(['workings', '-', Written::file($example->csv())], $example->recipe());
+        [$code, $output, $errors] = Command::keen(
+            ['workings', '-', Written::file($example->csv())],
+            $example->recipe(),
+        );
         self::assertSame([0, ''], [$code, $errors]);
         self::assertTold($example, $output);
     }

@@ -42,7 +42,11 @@ final class FallbackFontsTest extends TestCase
         $two = FallbackFonts::inTwoBytes($letter);
         self::assertLessThanOrEqual(0xFFFF, mb_ord($two));
         $whole = self::drawn(self::FONTS."/fallback/$font.ttf", $two);
-        self::assertNotSame(self::drawn(self::FONTS."/fallback/$font.ttf", "\u{E8FF}"), $whole, 'not the box that stands for what a font lacks');
+        self::assertNotSame(
+            self::drawn(self::FONTS."/fallback/$font.ttf", "\u{E8FF}"),
+            $whole,
+            'not the box that stands for what a font lacks',
+        );
         if (mb_ord($letter) <= 0xFFFF) {
             $part = (string) tempnam(sys_get_temp_dir(), 'keen-font');
             file_put_contents($part, FontSubset::of(self::FONTS."/fallback/$font.ttf", $letter.'a'));
@@ -55,16 +59,29 @@ final class FallbackFontsTest extends TestCase
     public function testArabicIsJoinedAndTurned(): void
     {
         $letters = array_column(DrawnText::letters(new Text(0.0, 0.0, 'خط', 12.0, 'ink', 40.0)), 'letter');
-        self::assertSame(["\u{FEC2}", "\u{FEA7}"], $letters, 'the last letter first, each in the form that joins the other');
+        self::assertSame(
+            ["\u{FEC2}", "\u{FEA7}"],
+            $letters,
+            'the last letter first, each in the form that joins the other',
+        );
     }
 
     public function testPicturesCarryWhatTheyNeed(): void
     {
         $folder = sys_get_temp_dir().'/keen-fallback-'.bin2hex(random_bytes(4));
         mkdir($folder);
-        file_put_contents("$folder/f.csv", "Month,Route,Actual,Budget\n2026-01,日本航路 😀,90,110\n2026-01,North,10,12\n");
-        file_put_contents("$folder/plain.csv", "Month,Route,Actual,Budget\n2026-01,Ærø,90,110\n2026-01,North,10,12\n");
-        file_put_contents("$folder/r.json", '{"keenMargin":1,"question":{"against":["BU"],"by":"Route"},"kind":"variance-tiers"}');
+        file_put_contents(
+            "$folder/f.csv",
+            "Month,Route,Actual,Budget\n2026-01,日本航路 😀,90,110\n2026-01,North,10,12\n",
+        );
+        file_put_contents(
+            "$folder/plain.csv",
+            "Month,Route,Actual,Budget\n2026-01,Ærø,90,110\n2026-01,North,10,12\n",
+        );
+        file_put_contents(
+            "$folder/r.json",
+            '{"keenMargin":1,"question":{"against":["BU"],"by":"Route"},"kind":"variance-tiers"}',
+        );
         foreach (['f.svg', 'f.pdf', 'f.png'] as $file) {
             [$code, , $errors] = Command::keen(['draw', "$folder/r.json", "$folder/f.csv", '-o', "$folder/$file"]);
             self::assertSame(0, $code, $errors);
@@ -73,7 +90,11 @@ final class FallbackFontsTest extends TestCase
         $svg = (string) file_get_contents("$folder/f.svg");
         self::assertSame(2, substr_count($svg, "font-family:'IBM Plex Sans Fallback'"));
         self::assertStringNotContainsString('Fallback', (string) file_get_contents("$folder/plain.svg"));
-        self::assertStringContainsString('日', (string) shell_exec('pdftotext '.escapeshellarg("$folder/f.pdf").' -'), 'as real text');
+        self::assertStringContainsString(
+            '日',
+            (string) shell_exec('pdftotext '.escapeshellarg("$folder/f.pdf").' -'),
+            'as real text',
+        );
         array_map(unlink(...), glob("$folder/*") ?: []);
         rmdir($folder);
     }

@@ -11,18 +11,26 @@ final class FrontTest extends TestCase
 {
     protected function setUp(): void
     {
-        if (null === self::program('nginx') || null === self::program('php-fpm'.\PHP_MAJOR_VERSION.'.'.\PHP_MINOR_VERSION)) {
-            self::markTestSkipped('nginx or PHP-FPM is not installed: PHP\'s own server, which promises none of this, serves.');
+        if (
+            null === self::program('nginx')
+            || null === self::program('php-fpm'.\PHP_MAJOR_VERSION.'.'.\PHP_MINOR_VERSION)
+        ) {
+            self::markTestSkipped(
+                'nginx or PHP-FPM is not installed: PHP\'s own server, which promises none of this, serves.',
+            );
         }
     }
 
     public function testABodyThatIsSaidToBeHugeHarmsNobody(): void
     {
         $heads = [
-            "POST /api/datasets HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 99999999999\r\n\r\nx",
-            "POST /api/readings HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 99999999999\r\n\r\nx",
+            "POST /api/datasets HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: "
+                ."99999999999\r\n\r\nx",
+            "POST /api/readings HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: "
+                ."99999999999\r\n\r\nx",
             "GET /api/datasets HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: 400000000\r\n\r\nx",
-            "POST /api/datasets/1/edits HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 50000000\r\n\r\nx",
+            "POST /api/datasets/1/edits HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: "
+                ."application/json\r\nContent-Length: 50000000\r\n\r\nx",
         ];
         foreach ($heads as $head) {
             foreach (range(1, 20) as $time) {
@@ -38,7 +46,13 @@ final class FrontTest extends TestCase
 
     public function testWhatIsNoRequestIsRefusedAsAProblem(): void
     {
-        foreach (["GARBAGE\r\n\r\n" => 400, "TRACE / HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n" => 405, 'GET /'.str_repeat('a', 70_000)." HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n" => 414] as $sent => $status) {
+        foreach (
+            [
+                "GARBAGE\r\n\r\n" => 400,
+                "TRACE / HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n" => 405,
+                'GET /'.str_repeat('a', 70_000)." HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n" => 414,
+            ] as $sent => $status
+        ) {
             $socket = self::opened($sent);
             $answer = (string) stream_get_contents($socket, 4096);
             self::assertStringStartsWith("HTTP/1.1 $status", $answer);
@@ -48,10 +62,22 @@ final class FrontTest extends TestCase
 
     public function testSlowSendersAndSlowReadersHoldNobodyUp(): void
     {
-        $id = Kept::made("Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => '2026-0'.(1 + $i % 9).",Route with a long name $i,$i\n", range(1, 20_000))));
+        $id = Kept::made(
+            "Month,Route,Actual\n".
+                implode(
+                    '',
+                    array_map(
+                        static fn (int $i): string => '2026-0'.(1 + ($i % 9)).",Route with a long name $i,$i\n",
+                        range(1, 20_000),
+                    ),
+                ),
+        );
         $slow = [];
         foreach (range(1, 30) as $i) {
-            $slow[] = self::opened("POST /api/datasets/$id/edits HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 5000\r\n\r\n{");
+            $slow[] = self::opened(
+                "POST /api/datasets/$id/edits HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: "
+                    ."application/json\r\nContent-Length: 5000\r\n\r\n{",
+            );
             $slow[] = self::opened("GET /api/datasets/$id/exports/csv HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n");
             $slow[] = self::opened('GET /api/da');
         }

@@ -6,7 +6,10 @@ namespace KeenMargin\Tests\app;
 
 use PHPUnit\Framework\TestCase;
 
-/** A disk without room, and one that cannot be written to: said by cause and remedy, reading goes on, nothing is left behind. */
+/**
+ * A disk without room, and one that cannot be written to: said by cause and remedy, reading goes on, nothing is left
+ * behind.
+ */
 final class FullDiskTest extends TestCase
 {
     private const CSV = "Month,Route,Actual,Budget\n2026-05,North,10,11\n2026-06,North,20,21\n";
@@ -46,7 +49,19 @@ final class FullDiskTest extends TestCase
         Server::instead($this->server, function (): void {
             $id = Kept::made(self::CSV);
             $before = Kept::bytes($id);
-            $large = "Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => '2026-0'.(1 + $i % 9).',Route '.hash('xxh128', "$i").",$i\n", range(1, 60_000)));
+            $large =
+                "Month,Route,Actual\n".
+                implode(
+                    '',
+                    array_map(
+                        static fn (int $i): string => '2026-0'.
+                            (1 + ($i % 9)).
+                            ',Route '.
+                            hash('xxh128', "$i").
+                            ",$i\n",
+                        range(1, 60_000),
+                    ),
+                );
             $reading = Server::upload('large.csv', $large, $id)->text('id');
             $files = glob("$this->disk/files/*");
             $answer = Kept::change('POST', $id, '/imports', ['reading' => $reading]);
@@ -59,18 +74,46 @@ final class FullDiskTest extends TestCase
             while (0 < (int) @fwrite($room, str_repeat('x', 4096))) {
             }
             fclose($room);
-            $edits = array_map(static fn (int $i): int => Kept::set($id, 'North', '2026-05', (string) $i)->status, range(100, 160));
+            $edits = array_map(
+                static fn (int $i): int => Kept::set($id, 'North', '2026-05', (string) $i)->status,
+                range(100, 160),
+            );
             self::assertSame([], array_diff($edits, [200, 507]), implode(' ', $edits));
             self::assertContains(507, $edits);
-            foreach (["/api/datasets/$id", '/api/datasets', '/api/charts', "/api/datasets/$id/checks", "/api/datasets/$id/exports/csv"] as $path) {
+            foreach (
+                [
+                    "/api/datasets/$id",
+                    '/api/datasets',
+                    '/api/charts',
+                    "/api/datasets/$id/checks",
+                    "/api/datasets/$id/exports/csv",
+                ] as $path
+            ) {
                 self::assertSame(200, Server::send('GET', $path)->status, $path);
             }
             unlink("$this->disk/room");
             self::assertSame(200, Kept::set($id, 'North', '2026-05', '10')->status, 'as soon as there is room');
             self::assertSame($before, Kept::bytes($id));
         });
-        file_put_contents("$this->disk/large.csv", "Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => '2026-0'.(1 + $i % 9).',Route '.hash('xxh128', "$i").",$i\n", range(1, 60_000))));
-        [$code, , $errors] = Command::keen(['import', 'More', "$this->disk/large.csv", '--new'], environment: ['KEEN_DATA' => "$this->disk/keen.sqlite"]);
+        file_put_contents(
+            "$this->disk/large.csv",
+            "Month,Route,Actual\n".
+                implode(
+                    '',
+                    array_map(
+                        static fn (int $i): string => '2026-0'.
+                            (1 + ($i % 9)).
+                            ',Route '.
+                            hash('xxh128', "$i").
+                            ",$i\n",
+                        range(1, 60_000),
+                    ),
+                ),
+        );
+        [$code, , $errors] = Command::keen(
+            ['import', 'More', "$this->disk/large.csv", '--new'],
+            environment: ['KEEN_DATA' => "$this->disk/keen.sqlite"],
+        );
         self::assertSame([2, true], [$code, str_contains($errors, 'is full')], $errors);
         self::assertSame(0, Command::keen(['check'], environment: ['KEEN_DATA' => "$this->disk/keen.sqlite"])[0]);
     }

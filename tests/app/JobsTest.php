@@ -7,7 +7,10 @@ namespace KeenMargin\Tests\app;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Filesystem;
 
-/** Long work: done by a process of its own, with the answer that the request would have had; stopped, killed, waited for. */
+/**
+ * Long work: done by a process of its own, with the answer that the request would have had; stopped, killed, waited
+ * for.
+ */
 final class JobsTest extends TestCase
 {
     private static string $folder;
@@ -85,16 +88,39 @@ final class JobsTest extends TestCase
             $bytes = self::exported($id);
             self::assertSame(3201, substr_count($bytes, "\n"));
             $reading = Server::upload('ledger.csv', self::csv(900, 2), $id)->text('id');
-            $trial = self::ended(Server::send('POST', "/api/readings/$reading/trials", ['mapping' => (object) [], 'dataset' => $id]));
-            self::assertSame([200, 400, 3200], [$trial->int('status'), $trial->int('answer', 'counts', 'added'), $trial->int('answer', 'counts', 'replaced')]);
+            $trial = self::ended(
+                Server::send('POST', "/api/readings/$reading/trials", ['mapping' => (object) [], 'dataset' => $id]),
+            );
+            self::assertSame(
+                [200, 400, 3200],
+                [
+                    $trial->int('status'),
+                    $trial->int('answer', 'counts', 'added'),
+                    $trial->int('answer', 'counts', 'replaced'),
+                ],
+            );
             $import = self::ended(Kept::change('POST', $id, '/imports', ['reading' => $reading]));
-            self::assertSame([201, 3200], [$import->int('status'), $import->int('answer', 'import', 'counts', 'replaced')], $import->body);
+            self::assertSame(
+                [201, 3200],
+                [$import->int('status'), $import->int('answer', 'import', 'counts', 'replaced')],
+                $import->body,
+            );
             $copy = self::ended(Server::send('POST', "/api/datasets/$id/copies", ['a' => 1]));
             self::assertSame([201, 'Long (copy)'], [$copy->int('status'), $copy->text('answer', 'name')]);
-            $back = self::ended(Server::send('POST', '/api/imports/'.$import->int('answer', 'import', 'id').'/take-back', ['confirmed' => false]));
-            self::assertSame([200, 3200], [$back->int('status'), $back->int('answer', 'done', 'restored')], $back->body);
+            $back = self::ended(
+                Server::send('POST', '/api/imports/'.$import->int('answer', 'import', 'id').'/take-back', [
+                    'confirmed' => false,
+                ]),
+            );
+            self::assertSame(
+                [200, 3200],
+                [$back->int('status'), $back->int('answer', 'done', 'restored')],
+                $back->body,
+            );
             self::assertSame($bytes, self::exported($id));
-            $again = Server::send('POST', '/api/imports/'.$import->int('answer', 'import', 'id').'/take-back', ['confirmed' => false]);
+            $again = Server::send('POST', '/api/imports/'.$import->int('answer', 'import', 'id').'/take-back', [
+                'confirmed' => false,
+            ]);
             self::assertSame(409, $again->status, 'what is refused is refused at once');
         });
     }
@@ -123,7 +149,11 @@ final class JobsTest extends TestCase
             usleep(300_000);
             $other->exec('ROLLBACK');
             $job = self::ended($accepted);
-            self::assertSame([409, true], [$job->int('status'), str_contains($job->text('answer', 'detail'), 'Nothing was')], $job->body);
+            self::assertSame(
+                [409, true],
+                [$job->int('status'), str_contains($job->text('answer', 'detail'), 'Nothing was')],
+                $job->body,
+            );
             self::assertSame($before, self::exported($id));
         });
     }
@@ -178,7 +208,9 @@ final class JobsTest extends TestCase
     public function testThereIsNoSuchJob(): void
     {
         self::there(static function (): void {
-            foreach (['/api/jobs/'.str_repeat('a', 24), '/api/jobs/'.str_repeat('a', 24).'/file', '/api/jobs/..'] as $path) {
+            foreach (
+                ['/api/jobs/'.str_repeat('a', 24), '/api/jobs/'.str_repeat('a', 24).'/file', '/api/jobs/..'] as $path
+            ) {
                 self::assertContains(Server::send('GET', $path)->status, [400, 404]);
             }
         });

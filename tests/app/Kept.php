@@ -13,7 +13,12 @@ final class Kept
     public static function made(string $csv, ?array $mapping = null, string $file = 'ledger-2026-07.csv'): int
     {
         $reading = Server::upload($file, $csv);
-        $made = Server::send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => 'Ledger '.bin2hex(random_bytes(3))] + (null === $mapping ? [] : ['mapping' => $mapping]));
+        $made = Server::send(
+            'POST',
+            '/api/datasets',
+            ['reading' => $reading->text('id'), 'name' => 'Ledger '.bin2hex(random_bytes(3))] +
+                (null === $mapping ? [] : ['mapping' => $mapping]),
+        );
         Assert::assertSame(201, $made->status, $made->body);
 
         return $made->int('id');
@@ -42,7 +47,10 @@ final class Kept
     {
         $version = Server::send('GET', "/api/datasets/$dataset")->header('ETag');
 
-        return Server::send($method, "/api/datasets/$dataset$path", $body, ['If-Match' => $version, 'X-Signed' => rawurlencode($who)]);
+        return Server::send($method, "/api/datasets/$dataset$path", $body, [
+            'If-Match' => $version,
+            'X-Signed' => rawurlencode($who),
+        ]);
     }
 
     /**
@@ -50,11 +58,29 @@ final class Kept
      *
      * @param array<string, mixed> $more
      */
-    public static function set(int $dataset, ?string $row, string $period, ?string $amount, array $more = [], string $scenario = 'AC', string $who = ''): Answer
-    {
+    public static function set(
+        int $dataset,
+        ?string $row,
+        string $period,
+        ?string $amount,
+        array $more = [],
+        string $scenario = 'AC',
+        string $who = '',
+    ): Answer {
         $by = null === $row ? [] : ['by' => 'Route'];
 
-        return Server::send('POST', "/api/datasets/$dataset/edits", $more + $by + ['measure' => 'Amount', 'rows' => [$row ?? ''], 'periods' => [['key' => $period, 'scenario' => $scenario]], 'amounts' => [[$amount]]], ['X-Signed' => rawurlencode($who)]);
+        return Server::send(
+            'POST',
+            "/api/datasets/$dataset/edits",
+            $more +
+                $by + [
+                    'measure' => 'Amount',
+                    'rows' => [$row ?? ''],
+                    'periods' => [['key' => $period, 'scenario' => $scenario]],
+                    'amounts' => [[$amount]],
+                ],
+            ['X-Signed' => rawurlencode($who)],
+        );
     }
 
     /** @return array<string, string> amounts of a table's row, by period */
@@ -64,9 +90,20 @@ final class Kept
         Assert::assertSame(200, $table->status, $table->body);
         foreach ((array) $table->at('rows') as $i => $row) {
             if ($table->at('rows', $i, 'member') === $member) {
-                $keys = array_map(static fn (mixed $period): string => \is_array($period) && \is_string($period['key']) ? $period['key'] : '', (array) $table->at('periods'));
+                $keys = array_map(
+                    static fn (mixed $period): string => \is_array($period) && \is_string($period['key'])
+                        ? $period['key']
+                        : '',
+                    (array) $table->at('periods'),
+                );
 
-                return array_combine($keys, array_map(static fn (mixed $cell): string => \is_string($cell) ? $cell : '', (array) $table->at('rows', $i, 'cells')));
+                return array_combine(
+                    $keys,
+                    array_map(
+                        static fn (mixed $cell): string => \is_string($cell) ? $cell : '',
+                        (array) $table->at('rows', $i, 'cells'),
+                    ),
+                );
             }
         }
 
@@ -76,6 +113,11 @@ final class Kept
     /** @return list<string> members of a breakdown, as a tree */
     public static function members(int $dataset, int $breakdown = 0): array
     {
-        return array_map(static fn (mixed $member): string => \is_string($member) ? $member : '', array_values((array) Server::send('GET', "/api/datasets/$dataset")->at('breakdowns', $breakdown, 'members')));
+        return array_map(
+            static fn (mixed $member): string => \is_string($member) ? $member : '',
+            array_values(
+                (array) Server::send('GET', "/api/datasets/$dataset")->at('breakdowns', $breakdown, 'members'),
+            ),
+        );
     }
 }

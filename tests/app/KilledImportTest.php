@@ -23,7 +23,10 @@ final class KilledImportTest extends TestCase
 
     protected function tearDown(): void
     {
-        array_map(unlink(...), array_filter([...glob("$this->folder/*") ?: [], ...glob("$this->folder/files/*") ?: []], is_file(...)));
+        array_map(
+            unlink(...),
+            array_filter([...glob("$this->folder/*") ?: [], ...glob("$this->folder/files/*") ?: []], is_file(...)),
+        );
         rmdir("$this->folder/files");
         rmdir($this->folder);
     }
@@ -42,7 +45,7 @@ final class KilledImportTest extends TestCase
         for ($round = 0; $round < self::ROUNDS; ++$round) {
             array_map(unlink(...), glob("$this->folder/data.sqlite-*") ?: []);
             copy("$this->folder/kept.sqlite", "$this->folder/data.sqlite");
-            $this->killAfter((int) ($whole * mt_rand(20, 105) / 100));
+            $this->killAfter((int) (($whole * mt_rand(20, 105)) / 100));
             self::assertArrayHasKey($this->state(), $states, "round $round: between before and after");
             $seen[$states[$this->state()]] = true;
             self::assertSame('ok', $this->ask('PRAGMA integrity_check'));
@@ -57,7 +60,14 @@ final class KilledImportTest extends TestCase
         $lines = ["Month,Route,Actual,Budget\n"];
         foreach (range(0, 35) as $month) {
             foreach (range(1, 250) as $route) {
-                $lines[] = \sprintf("%d-%02d,Route %d,%d,%d\n", 2024 + intdiv($month, 12), $month % 12 + 1, $route + $factor, $factor * ($route + $month), $route);
+                $lines[] = \sprintf(
+                    "%d-%02d,Route %d,%d,%d\n",
+                    2024 + intdiv($month, 12),
+                    ($month % 12) + 1,
+                    $route + $factor,
+                    $factor * ($route + $month),
+                    $route,
+                );
             }
         }
 
@@ -67,12 +77,22 @@ final class KilledImportTest extends TestCase
     /** @return array<string, string> */
     private function environment(): array
     {
-        return array_filter(['KEEN_DATA' => "$this->folder/data.sqlite"] + getenv(), is_string(...), \ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            ['KEEN_DATA' => "$this->folder/data.sqlite"] + getenv(),
+            is_string(...),
+            \ARRAY_FILTER_USE_KEY,
+        );
     }
 
     private function import(string $file, string ...$more): int
     {
-        $process = proc_open([\dirname(__DIR__, 2).'/bin/import', 'Killed', "$this->folder/$file", ...array_values($more)], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
+        $process = proc_open(
+            [\dirname(__DIR__, 2).'/bin/import', 'Killed', "$this->folder/$file", ...array_values($more)],
+            [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+            $pipes,
+            null,
+            $this->environment(),
+        );
         \assert(\is_resource($process));
 
         return proc_close($process);
@@ -80,7 +100,13 @@ final class KilledImportTest extends TestCase
 
     private function killAfter(int $microseconds): void
     {
-        $process = proc_open(['setsid', \dirname(__DIR__, 2).'/bin/import', 'Killed', "$this->folder/after.csv"], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, $this->environment());
+        $process = proc_open(
+            ['setsid', \dirname(__DIR__, 2).'/bin/import', 'Killed', "$this->folder/after.csv"],
+            [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+            $pipes,
+            null,
+            $this->environment(),
+        );
         \assert(\is_resource($process));
         usleep($microseconds);
         posix_kill(-proc_get_status($process)['pid'], 9);
@@ -90,14 +116,17 @@ final class KilledImportTest extends TestCase
     /** A digest of everything that the dataset consists of, times of the day aside. */
     private function state(): string
     {
-        return implode(' ', array_map($this->ask(...), [
-            'SELECT COUNT(*) || "/" || SUM(LENGTH(amounts)) FROM packed',
-            'SELECT group_concat(hex(amounts)) FROM series_total',
-            'SELECT COUNT(*) FROM touched',
-            'SELECT COUNT(*) || "/" || group_concat(name) FROM import',
-            'SELECT COUNT(*) FROM member',
-            'SELECT fact_count FROM dataset',
-        ]));
+        return implode(
+            ' ',
+            array_map($this->ask(...), [
+                'SELECT COUNT(*) || "/" || SUM(LENGTH(amounts)) FROM packed',
+                'SELECT group_concat(hex(amounts)) FROM series_total',
+                'SELECT COUNT(*) FROM touched',
+                'SELECT COUNT(*) || "/" || group_concat(name) FROM import',
+                'SELECT COUNT(*) FROM member',
+                'SELECT fact_count FROM dataset',
+            ]),
+        );
     }
 
     private function ask(string $sql): string

@@ -59,33 +59,58 @@ final class LedgerTest extends TestCase
     public function testBerthsThatComeAndGoAddUpToTheTotal(): void
     {
         $workings = self::printed('Berth', ['top' => 500]);
-        $berths = array_filter((array) $workings->at('rows'), static fn (mixed $row): bool => \is_array($row) && 'row' === $row['role']);
+        $berths = array_filter(
+            (array) $workings->at('rows'),
+            static fn (mixed $row): bool => \is_array($row) && 'row' === $row['role'],
+        );
         $absent = array_filter($berths, static fn (array $row): bool => true === ($row['absent'] ?? false));
         self::assertSame([153, 23], [\count($berths), \count($absent)]);
-        $cents = array_map(static fn (array $row): int => (int) str_replace('.', '', $row[2]), array_diff_key(self::told($workings), ['total' => 1]));
+        $cents = array_map(
+            static fn (array $row): int => (int) str_replace('.', '', $row[2]),
+            array_diff_key(self::told($workings), ['total' => 1]),
+        );
         self::assertSame(32_330_506, array_sum($cents));
         self::assertSame(self::TOTAL[2], $workings->text('total', 'variance', 'BU', 'amount'));
     }
 
     public function testOverHttpAndNextMonth(): void
     {
-        $dataset = Kept::made((string) file_get_contents(self::FOLDER.'/ledger-2026-08.csv'), null, 'ledger-2026-08.csv');
+        $dataset = Kept::made(
+            (string) file_get_contents(self::FOLDER.'/ledger-2026-08.csv'),
+            null,
+            'ledger-2026-08.csv',
+        );
         foreach (self::rows() as [$by, $rows]) {
             self::assertSame($rows, self::told(self::kept($dataset, $by, '2026-01', '2026-08')));
         }
-        $next = Server::upload('ledger-2026-09.csv', (string) file_get_contents(self::FOLDER.'/ledger-2026-09.csv'), $dataset);
+        $next = Server::upload(
+            'ledger-2026-09.csv',
+            (string) file_get_contents(self::FOLDER.'/ledger-2026-09.csv'),
+            $dataset,
+        );
         $added = Kept::change('POST', $dataset, '/imports', ['reading' => $next->text('id'), 'mode' => 'add']);
         self::assertSame(201, $added->status, $added->body);
         self::assertSame(self::SEPTEMBER, self::told(self::kept($dataset, 'Port', '2026-09', '2026-09')));
-        self::assertSame(self::MONTHS, self::told(self::kept($dataset, 'month', '2026-01', '2026-08')), 'what was there is as it was');
+        self::assertSame(
+            self::MONTHS,
+            self::told(self::kept($dataset, 'month', '2026-01', '2026-08')),
+            'what was there is as it was',
+        );
         self::assertSame('2026-09', Server::send('GET', "/api/datasets/$dataset")->text('closing'));
     }
 
     /** @param array<string, mixed> $more */
     private static function printed(string $by, array $more = []): Answer
     {
-        $recipe = ['keenMargin' => 1, 'question' => self::question($by, '2026-01', '2026-08') + $more, 'kind' => 'variance-tiers'];
-        [$code, $output, $errors] = Command::keen(['workings', '-', self::FOLDER.'/ledger-2026-08.csv'], json_encode($recipe, \JSON_THROW_ON_ERROR));
+        $recipe = [
+            'keenMargin' => 1,
+            'question' => self::question($by, '2026-01', '2026-08') + $more,
+            'kind' => 'variance-tiers',
+        ];
+        [$code, $output, $errors] = Command::keen(
+            ['workings', '-', self::FOLDER.'/ledger-2026-08.csv'],
+            json_encode($recipe, \JSON_THROW_ON_ERROR),
+        );
         self::assertSame([0, ''], [$code, $errors]);
 
         return new Answer([], $output);

@@ -26,24 +26,63 @@ final class MigrationTest extends TestCase
     {
         $this->migrate('KeenMargin\Migrations\Version20261124000000');
         $database = new \PDO("sqlite:$this->file");
-        $database->exec("INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{\"AC\":[24312,24313]}', '[]')");
-        $database->exec("INSERT INTO measure (id, position, name, unit, scale, grouping, dataset_id) VALUES (1, 0, 'Fuel', 'EUR', 2, 'sum', 1)");
+        $database->exec(
+            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '
+                ."coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, "
+                ."'{\"AC\":[24312,24313]}', '[]')",
+        );
+        $database->exec(
+            "INSERT INTO measure (id, position, name, unit, scale, grouping, dataset_id) VALUES (1, 0, 'Fuel', "
+                ."'EUR', 2, 'sum', 1)",
+        );
         $database->exec("INSERT INTO breakdown (id, position, name, dataset_id) VALUES (1, 0, 'Route', 1)");
-        $database->exec("INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'Holm', 1)");
-        $database->exec("INSERT INTO import (id, at, name, digest, row_count, fact_count, mapping, dataset_id) VALUES (1, '2026-11-24 00:00:00', 'a.csv', 'x', 3, 3, '{}', 1), (2, '2026-11-24 00:00:00', 'b.csv', 'y', 1, 1, '{}', 1)");
-        foreach ([[24312, 1, 30210, 1], [24313, 1, -5, 2], [24312, 2, 20, 1]] as [$period, $member, $amount, $import]) {
-            $database->exec("INSERT INTO fact VALUES (1, 1, 1, $period, $member, 0, 0, 0, 0, 0, 0, 0, $amount, $import)");
+        $database->exec(
+            "INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'Holm', 1)",
+        );
+        $database->exec(
+            'INSERT INTO import (id, at, name, digest, row_count, fact_count, mapping, dataset_id) VALUES (1, '
+                ."'2026-11-24 00:00:00', 'a.csv', 'x', 3, 3, '{}', 1), (2, '2026-11-24 00:00:00', 'b.csv', 'y', 1, "
+                ."1, '{}', 1)",
+        );
+        foreach (
+            [[24312, 1, 30210, 1], [24313, 1, -5, 2], [24312, 2, 20, 1]] as [$period, $member, $amount, $import]
+        ) {
+            $database->exec(
+                "INSERT INTO fact VALUES (1, 1, 1, $period, $member, 0, 0, 0, 0, 0, 0, 0, $amount, $import)",
+            );
         }
-        $database->exec('INSERT INTO fact_total SELECT dataset, measure, scenario, period, SUM(amount), COUNT(*) FROM fact GROUP BY 1, 2, 3, 4');
+        $database->exec(
+            'INSERT INTO fact_total SELECT dataset, measure, scenario, period, SUM(amount), COUNT(*) FROM fact GROUP '
+                .'BY 1, 2, 3, 4',
+        );
         unset($database);
 
         $this->migrate('latest');
         $database = new \PDO("sqlite:$this->file");
-        $packed = self::rows($database, 'SELECT s.m0, p.amounts, p.imports FROM series s JOIN packed p ON p.series = s.id ORDER BY s.m0');
-        self::assertSame([[1, [24312 => 30210, 24313 => -5], [24312 => 1, 24313 => 2]], [2, [24312 => 20], pack('q', 1)]], array_map(static fn (array $row): array => [$row[0], PackedAmounts::unpack((string) $row[1]), 8 === \strlen((string) $row[2]) ? $row[2] : PackedAmounts::unpack((string) $row[2])], $packed));
+        $packed = self::rows(
+            $database,
+            'SELECT s.m0, p.amounts, p.imports FROM series s JOIN packed p ON p.series = s.id ORDER BY s.m0',
+        );
+        self::assertSame(
+            [[1, [24312 => 30210, 24313 => -5], [24312 => 1, 24313 => 2]], [2, [24312 => 20], pack('q', 1)]],
+            array_map(
+                static fn (array $row): array => [
+                    $row[0],
+                    PackedAmounts::unpack((string) $row[1]),
+                    8 === \strlen((string) $row[2]) ? $row[2] : PackedAmounts::unpack((string) $row[2]),
+                ],
+                $packed,
+            ),
+        );
         $total = self::rows($database, 'SELECT amounts, counts FROM series_total')[0];
-        self::assertSame([[24312 => 30230, 24313 => -5], [24312 => 2, 24313 => 1]], [PackedAmounts::unpack((string) $total[0]), PackedAmounts::unpack((string) $total[1])]);
-        self::assertSame([['a.csv', 'add'], ['b.csv', 'add']], self::rows($database, 'SELECT name, mode FROM import ORDER BY id'));
+        self::assertSame(
+            [[24312 => 30230, 24313 => -5], [24312 => 2, 24313 => 1]],
+            [PackedAmounts::unpack((string) $total[0]), PackedAmounts::unpack((string) $total[1])],
+        );
+        self::assertSame(
+            [['a.csv', 'add'], ['b.csv', 'add']],
+            self::rows($database, 'SELECT name, mode FROM import ORDER BY id'),
+        );
         self::assertSame([], self::rows($database, 'PRAGMA foreign_key_check'));
     }
 
@@ -52,20 +91,37 @@ final class MigrationTest extends TestCase
     {
         $this->migrate('KeenMargin\Migrations\Version20261128000000');
         $database = new \PDO("sqlite:$this->file");
-        $database->exec("INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')");
-        $database->exec("INSERT INTO breakdown (id, position, name, dataset_id) VALUES (1, 0, 'Route', 1), (2, 1, 'Ship', 1)");
-        $database->exec("INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'North', 1), (3, 0, 'North', 2), (4, 2, 'North', 1)");
+        $database->exec(
+            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '
+                ."coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')",
+        );
+        $database->exec(
+            "INSERT INTO breakdown (id, position, name, dataset_id) VALUES (1, 0, 'Route', 1), (2, 1, 'Ship', 1)",
+        );
+        $database->exec(
+            "INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'North', 1), "
+                ."(3, 0, 'North', 2), (4, 2, 'North', 1)",
+        );
         unset($database);
         $this->migrate('latest');
         $database = new \PDO("sqlite:$this->file");
-        self::assertSame([['North'], ['North (2)'], ['North'], ['North (4)']], self::rows($database, 'SELECT name FROM member ORDER BY id'));
+        self::assertSame(
+            [['North'], ['North (2)'], ['North'], ['North (4)']],
+            self::rows($database, 'SELECT name FROM member ORDER BY id'),
+        );
         $this->expectException(\PDOException::class);
         $database->exec("INSERT INTO member (position, name, breakdown_id) VALUES (5, 'North', 2)");
     }
 
     private function migrate(string $to): void
     {
-        $process = proc_open([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n', '-q'], [2 => ['pipe', 'w']], $pipes, null, ['KEEN_DATA' => $this->file] + getenv());
+        $process = proc_open(
+            [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n', '-q'],
+            [2 => ['pipe', 'w']],
+            $pipes,
+            null,
+            ['KEEN_DATA' => $this->file] + getenv(),
+        );
         \assert(\is_resource($process));
         $errors = (string) stream_get_contents($pipes[2]);
         self::assertSame(0, proc_close($process), $errors);

@@ -25,7 +25,9 @@ final class OracleTest extends TestCase
             foreach ([1, 2] as $number) {
                 $question = $ledger->question($number);
                 $recipe = $ledger->recipe($question);
-                $answer = Server::send('POST', "/api/datasets/$dataset/workings.json", "{\"recipe\":$recipe}", ['Content-Type' => 'application/json']);
+                $answer = Server::send('POST', "/api/datasets/$dataset/workings.json", "{\"recipe\":$recipe}", [
+                    'Content-Type' => 'application/json',
+                ]);
                 if (422 !== $answer->status) {
                     self::assertSame(200, $answer->status, "seed $seed: {$answer->body}");
                     self::assertDiffersNowhere($ledger, $number, $answer->body, "seed $seed: $recipe");
@@ -55,10 +57,18 @@ final class OracleTest extends TestCase
         }
     }
 
-    private static function assertDiffersNowhere(RandomLedger $ledger, int $number, string $workings, string $case): void
-    {
+    private static function assertDiffersNowhere(
+        RandomLedger $ledger,
+        int $number,
+        string $workings,
+        string $case,
+    ): void {
         $question = $ledger->question($number);
-        self::assertSame('', (new Difference($ledger, $question))->between($ledger->reckoning($question)->workings(), $workings), $case);
+        self::assertSame(
+            '',
+            (new Difference($ledger, $question))->between($ledger->reckoning($question)->workings(), $workings),
+            $case,
+        );
     }
 
     /** Groups and roles as they are set on the page. */
@@ -69,7 +79,10 @@ final class OracleTest extends TestCase
         }
         $of = Server::send('GET', "/api/datasets/$dataset")->int('breakdowns', 0, 'id');
         foreach ($ledger->groups as $member => $group) {
-            $grouped = Kept::change('PATCH', $dataset, "/breakdowns/$of", ['members' => [$member], 'group' => $group]);
+            $grouped = Kept::change('PATCH', $dataset, "/breakdowns/$of", [
+                'members' => [$member],
+                'group' => $group,
+            ]);
             self::assertSame(200, $grouped->status, $grouped->body);
         }
         foreach ($ledger->roles as $member => $role) {

@@ -10,21 +10,34 @@ final class OwnServer
     private const ROOT = __DIR__.'/../..';
 
     /** @param resource $process */
-    private function __construct(private readonly mixed $process, public readonly string $base, public readonly int $pid)
-    {
+    private function __construct(
+        private readonly mixed $process,
+        public readonly string $base,
+        public readonly int $pid,
+    ) {
     }
 
     /**
-     * @param bool                  $isMigrated whether its tables are there already
-     * @param array<string, string> $more       of its environment
+     * @param bool $isMigrated whether its tables are there already
+     * @param array<string, string> $more of its environment
      */
     public static function on(string $database, bool $isMigrated = false, array $more = []): self
     {
         $environment = ['KEEN_DATA' => $database] + $more + getenv();
-        $isMigrated || self::run([\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment);
+        $isMigrated
+            || self::run(
+                [\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'],
+                $environment,
+            );
         $port = self::freePort();
         $log = (string) tempnam(sys_get_temp_dir(), 'keen-server-');
-        $process = proc_open(['setsid', 'bin/front', (string) $port], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', $log, 'w']], $pipes, self::ROOT, $environment);
+        $process = proc_open(
+            ['setsid', 'bin/front', (string) $port],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', $log, 'w']],
+            $pipes,
+            self::ROOT,
+            $environment,
+        );
         \assert(\is_resource($process));
         for ($i = 0; $i < 200; ++$i) {
             if (false !== @file_get_contents("http://127.0.0.1:$port/api/charts")) {
@@ -45,7 +58,10 @@ final class OwnServer
             $fields = explode(' ', (string) preg_replace('/^.*\) /', '', (string) @file_get_contents($stat)));
             $parents[(int) basename(\dirname($stat))] = (int) ($fields[1] ?? 0);
         }
-        $isCalled = static fn (int $pid): bool => str_contains((string) @file_get_contents("/proc/$pid/comm"), $called);
+        $isCalled = static fn (int $pid): bool => str_contains(
+            (string) @file_get_contents("/proc/$pid/comm"),
+            $called,
+        );
         $masters = array_filter(array_keys($parents, $this->pid, true), $isCalled);
 
         return array_keys(array_filter($parents, static fn (int $parent): bool => \in_array($parent, $masters, true)));
@@ -58,7 +74,7 @@ final class OwnServer
     }
 
     /**
-     * @param list<string>          $command
+     * @param list<string> $command
      * @param array<string, string> $environment
      */
     private static function run(array $command, array $environment): void

@@ -28,7 +28,7 @@ final class PicturesTest extends TestCase
     {
         $texts = [];
         foreach ($scene->marks() as $mark) {
-            $mark instanceof Text && $texts[] = $mark->text;
+            $mark instanceof Text && ($texts[] = $mark->text);
         }
         sort($texts);
 
@@ -50,7 +50,11 @@ final class PicturesTest extends TestCase
     public function testAPdfHasItsFontsWithinAndTextThatCanBeSelected(): void
     {
         foreach ([3, 8, 21] as $seed) {
-            $drawing = Drawing::of(Written::recipe(['against' => ['BU', 'PY'], 'forecast' => 'FC']), Written::figures((new RandomFigures($seed, 5 + $seed))->csv()), ChartKinds::all());
+            $drawing = Drawing::of(
+                Written::recipe(['against' => ['BU', 'PY'], 'forecast' => 'FC']),
+                Written::figures((new RandomFigures($seed, 5 + $seed))->csv()),
+                ChartKinds::all(),
+            );
             $pdf = (new PdfRenderer(self::FONTS))->render($drawing->scene);
             self::assertStringStartsWith('%PDF-', $pdf);
             $words = preg_split('/\s+/', self::printed('pdftotext -raw - -', $pdf), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
@@ -59,32 +63,67 @@ final class PicturesTest extends TestCase
                     self::assertContains($word, $words, "seed $seed: \"$text\"");
                 }
             }
-            self::assertCount(\count(preg_split('/\s+/u', implode(' ', self::said($drawing->scene)), -1, \PREG_SPLIT_NO_EMPTY) ?: []), $words, 'Nothing but what the chart says');
+            self::assertCount(
+                \count(
+                    preg_split('/\s+/u', implode(' ', self::said($drawing->scene)), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
+                ),
+                $words,
+                'Nothing but what the chart says',
+            );
             $path = Written::file($pdf);
             $fonts = \array_slice(explode("\n", trim(self::printed('pdffonts '.escapeshellarg($path), ''))), 2);
             self::assertNotSame([], $fonts);
             foreach ($fonts as $font) {
                 self::assertMatchesRegularExpression('/IBMPlexSans.* yes yes yes /', $font);
             }
-            self::assertMatchesRegularExpression('/Page size: +'.preg_quote((string) (int) $drawing->scene->width, '/').' x/', self::printed('pdfinfo '.escapeshellarg($path), ''));
+            self::assertMatchesRegularExpression(
+                '/Page size: +'.preg_quote((string) (int) $drawing->scene->width, '/').' x/',
+                self::printed('pdfinfo '.escapeshellarg($path), ''),
+            );
         }
     }
 
     public function testLettersThatTheFontsLackAreStillWritten(): void
     {
         $drawing = Written::drawing("Month,Actual\n2026-01,5\n", [], ['message' => ['text' => 'Привет ☃ 日本 <b>&']]);
-        self::assertStringContainsString('Привет ☃', self::printed('pdftotext -raw - -', (new PdfRenderer(self::FONTS))->render($drawing->scene)));
+        self::assertStringContainsString(
+            'Привет ☃',
+            self::printed('pdftotext -raw - -', (new PdfRenderer(self::FONTS))->render($drawing->scene)),
+        );
     }
 
     public function testEveryKindIsDrawnAsPngOfItsSize(): void
     {
         $members = new RandomMembers(5, 9, 4);
-        foreach (['variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill'] as $i => $kind) {
-            $question = ['measure' => 'Used', 'against' => ['BU'], 'forecast' => 'FC', 'used' => 'Used', 'total' => 'Offered', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']];
-            $scene = Drawing::of(Written::recipe($question, ['width' => 700, 'highlight' => ['2024-01'], 'colours' => 0 === $i % 2 ? 'greys' : 'effect'], $kind), Written::figures($members->csv, RandomMembers::MAPPING), ChartKinds::all())->scene;
+        foreach (
+            ['variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill'] as $i => $kind
+        ) {
+            $question = [
+                'measure' => 'Used',
+                'against' => ['BU'],
+                'forecast' => 'FC',
+                'used' => 'Used',
+                'total' => 'Offered',
+                'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle'],
+            ];
+            $scene = Drawing::of(
+                Written::recipe(
+                    $question,
+                    ['width' => 700, 'highlight' => ['2024-01'], 'colours' => 0 === $i % 2 ? 'greys' : 'effect'],
+                    $kind,
+                ),
+                Written::figures($members->csv, RandomMembers::MAPPING),
+                ChartKinds::all(),
+            )->scene;
             foreach ([1, 2, 3] as $scale) {
-                [$width, $height, $type] = getimagesizefromstring((new PngRenderer(self::FONTS))->scaled($scale)->render($scene)) ?: [0, 0, 0];
-                self::assertSame([700 * $scale, (int) ceil($scene->height * $scale - 0.001), \IMAGETYPE_PNG], [$width, $height, $type], "$kind, {$scale}×");
+                [$width, $height, $type] = getimagesizefromstring(
+                    (new PngRenderer(self::FONTS))->scaled($scale)->render($scene),
+                ) ?: [0, 0, 0];
+                self::assertSame(
+                    [700 * $scale, (int) ceil($scene->height * $scale - 0.001), \IMAGETYPE_PNG],
+                    [$width, $height, $type],
+                    "$kind, {$scale}×",
+                );
             }
         }
     }
@@ -97,9 +136,16 @@ final class PicturesTest extends TestCase
         $seen = 0;
         foreach ($scene->marks() as $mark) {
             if ($mark instanceof \KeenMargin\Core\Scene\Rect && 'value' === $mark->role) {
-                $at = imagecolorat($image, (int) (2 * ($mark->x + $mark->width / 4)), (int) (2 * ($mark->y + $mark->height / 2)));
+                $at = imagecolorat(
+                    $image,
+                    (int) (2 * ($mark->x + $mark->width / 4)),
+                    (int) (2 * ($mark->y + $mark->height / 2)),
+                );
                 self::assertSame(0x23272E, $at);
-                self::assertNotSame(0x23272E, imagecolorat($image, (int) (2 * ($mark->x - 2)), (int) (2 * ($mark->y + $mark->height / 2))));
+                self::assertNotSame(
+                    0x23272E,
+                    imagecolorat($image, (int) (2 * ($mark->x - 2)), (int) (2 * ($mark->y + $mark->height / 2))),
+                );
                 ++$seen;
             }
         }
@@ -112,9 +158,16 @@ final class PicturesTest extends TestCase
     public function testANamedChartHasAnAddressThatIsAlwaysCurrent(string $format, string $type): void
     {
         $id = Kept::made(self::CSV);
-        $chart = Server::send('POST', '/api/charts', ['dataset' => $id, 'name' => 'Linked', 'recipe' => self::RECIPE])->int('id');
+        $chart = Server::send('POST', '/api/charts', [
+            'dataset' => $id,
+            'name' => 'Linked',
+            'recipe' => self::RECIPE,
+        ])->int('id');
         $first = Server::send('GET', "/charts/$chart.$format");
-        self::assertSame([200, $type, 'cross-origin'], [$first->status, $first->header('Content-Type'), $first->header('Cross-Origin-Resource-Policy')]);
+        self::assertSame(
+            [200, $type, 'cross-origin'],
+            [$first->status, $first->header('Content-Type'), $first->header('Cross-Origin-Resource-Policy')],
+        );
         self::assertStringContainsString('max-age=0', $first->header('Cache-Control'));
         $again = Server::send('GET', "/charts/$chart.$format", null, ['If-None-Match' => $first->header('ETag')]);
         self::assertSame([304, ''], [$again->status, $again->body]);
@@ -127,10 +180,23 @@ final class PicturesTest extends TestCase
     public function testScalesAndFormats(): void
     {
         $id = Kept::made(self::CSV);
-        $size = static fn (string $query): array => \array_slice(getimagesizefromstring(Server::send('POST', "/api/datasets/$id/pictures.png$query", ['recipe' => self::RECIPE])->body) ?: [], 0, 1);
+        $size = static fn (string $query): array => \array_slice(
+            getimagesizefromstring(
+                Server::send('POST', "/api/datasets/$id/pictures.png$query", ['recipe' => self::RECIPE])->body,
+            ) ?:
+            [],
+            0,
+            1,
+        );
         self::assertSame([[880], [1760], [2640]], [$size(''), $size('?scale=2'), $size('?scale=3')]);
-        self::assertSame(400, Server::send('POST', "/api/datasets/$id/pictures.png?scale=9", ['recipe' => self::RECIPE])->status);
-        self::assertSame(404, Server::send('POST', "/api/datasets/$id/pictures.gif", ['recipe' => self::RECIPE])->status);
+        self::assertSame(
+            400,
+            Server::send('POST', "/api/datasets/$id/pictures.png?scale=9", ['recipe' => self::RECIPE])->status,
+        );
+        self::assertSame(
+            404,
+            Server::send('POST', "/api/datasets/$id/pictures.gif", ['recipe' => self::RECIPE])->status,
+        );
         self::assertSame(404, Server::send('GET', '/charts/999999.png')->status);
     }
 
@@ -138,9 +204,19 @@ final class PicturesTest extends TestCase
     {
         $recipe = Written::file(json_encode(self::RECIPE, \JSON_THROW_ON_ERROR));
         $figures = Written::file(self::CSV);
-        foreach (['a.svg' => '<svg', 'a.pdf' => '%PDF', 'a.png' => "\x89PNG", 'a@2x.png' => "\x89PNG"] as $name => $start) {
+        foreach (
+            ['a.svg' => '<svg', 'a.pdf' => '%PDF', 'a.png' => "\x89PNG", 'a@2x.png' => "\x89PNG"] as $name => $start
+        ) {
             $to = sys_get_temp_dir().'/keen-'.getmypid().$name;
-            self::printed('./keen draw '.escapeshellarg($recipe).' '.escapeshellarg($figures).' -o '.escapeshellarg($to), '');
+            self::printed(
+                './keen draw '.
+                    escapeshellarg($recipe).
+                    ' '.
+                    escapeshellarg($figures).
+                    ' -o '.
+                    escapeshellarg($to),
+                '',
+            );
             self::assertStringStartsWith($start, (string) file_get_contents($to));
             $width[$name] = getimagesize($to)[0] ?? 0;
             unlink($to);

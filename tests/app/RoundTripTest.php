@@ -7,10 +7,39 @@ namespace KeenMargin\Tests\app;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** Random datasets, out in each format and in again: the same figures to the last digit, as a dataset of their own and into their own. */
+/**
+ * Random datasets, out in each format and in again: the same figures to the last digit, as a dataset of their own and
+ * into their own.
+ */
 final class RoundTripTest extends TestCase
 {
-    private const NAMES = ['North', 'Überfahrt Süd', '=SUM(1,2)', '+49 ferries', '-', '@home', "'quoted", "'=both", "''twice", 'a,b;c|d', 'say "so"', 'Total', 'n/a', '2024', '007', '1e5', 'true', '<script>alert(1)</script>', 'Null', 'Jan 2026', 'Budget', '%', 'ﬁ ﬂ 你好', 'FALSE', 'a & b'];
+    private const NAMES = [
+        'North',
+        'Überfahrt Süd',
+        '=SUM(1,2)',
+        '+49 ferries',
+        '-',
+        '@home',
+        "'quoted",
+        "'=both",
+        "''twice",
+        'a,b;c|d',
+        'say "so"',
+        'Total',
+        'n/a',
+        '2024',
+        '007',
+        '1e5',
+        'true',
+        '<script>alert(1)</script>',
+        'Null',
+        'Jan 2026',
+        'Budget',
+        '%',
+        'ﬁ ﬂ 你好',
+        'FALSE',
+        'a & b',
+    ];
 
     #[TestWith(['csv'])]
     #[TestWith(['xlsx'])]
@@ -31,16 +60,28 @@ final class RoundTripTest extends TestCase
             self::assertSame(self::whole($id), self::whole($again->int('id')), "round $round");
 
             $reading = Server::upload("export.$format", $file->body, $id);
-            $counts = Server::send('POST', '/api/readings/'.$reading->text('id').'/trials', ['mapping' => $reading->at('mapping'), 'dataset' => $id, 'mode' => 'replace all'])->at('counts');
+            $counts = Server::send('POST', '/api/readings/'.$reading->text('id').'/trials', [
+                'mapping' => $reading->at('mapping'),
+                'dataset' => $id,
+                'mode' => 'replace all',
+            ])->at('counts');
             \assert(\is_array($counts));
-            self::assertSame([0, 0, 0], [$counts['added'] ?? null, $counts['replaced'] ?? null, $counts['removed'] ?? null], "round $round into its own");
+            self::assertSame(
+                [0, 0, 0],
+                [$counts['added'] ?? null, $counts['replaced'] ?? null, $counts['removed'] ?? null],
+                "round $round into its own",
+            );
         }
     }
 
     /** Numbers stay numbers, and text that a program would run as a formula does not. */
     public function testAWorkbookHoldsNumbersAndHarmlessText(): void
     {
-        $reading = Server::upload('x.csv', "Period,Scenario,Measure,Unit,Line,Amount\n2026-01,AC,Fuel,EUR,=1+1,1.50\n2026-02,AC,Fuel,EUR,Fares,1234567890123456.75\n");
+        $reading = Server::upload(
+            'x.csv',
+            "Period,Scenario,Measure,Unit,Line,Amount\n2026-01,AC,Fuel,EUR,=1+1,1.50\n"
+                ."2026-02,AC,Fuel,EUR,Fares,1234567890123456.75\n",
+        );
         $id = Server::send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => 'x'])->int('id');
         $path = (string) tempnam(sys_get_temp_dir(), 'keen-book');
         file_put_contents($path, Server::send('GET', "/api/datasets/$id/exports/xlsx")->body);
@@ -48,7 +89,11 @@ final class RoundTripTest extends TestCase
         unlink($path);
         self::assertStringContainsString('<v>1.50</v>', $sheet);
         self::assertStringContainsString(">'=1+1<", $sheet);
-        self::assertStringContainsString('>1234567890123456.75<', $sheet, 'more digits than a workbook keeps: as text');
+        self::assertStringContainsString(
+            '>1234567890123456.75<',
+            $sheet,
+            'more digits than a workbook keeps: as text',
+        );
         self::assertStringNotContainsString('<f>', $sheet);
     }
 
@@ -59,12 +104,28 @@ final class RoundTripTest extends TestCase
         $rows = [];
         for ($i = mt_rand(1, 60); $i > 0; --$i) {
             $measure = mt_rand(0, \count($measures) - 1);
-            $key = [\sprintf('2026-%02d', mt_rand(1, 12)), ['AC', 'BU', 'FC', 'TG', 'PY'][mt_rand(0, 4)], $measures[$measure], ['EUR', '', 'h'][$measure], ...array_map(static fn (): string => self::NAMES[mt_rand(0, \count(self::NAMES) - 1)], $breakdowns)];
-            $digits = (string) mt_rand(0, 10 ** mt_rand(1, 9)).(0 === mt_rand(0, 5) ? mt_rand(100_000, 999_999) : '');
-            $rows[implode("\0", $key)] = [...$key, (0 === mt_rand(0, 2) ? '-' : '').$digits.($round % 3 > 0 ? '.'.mt_rand(0, 99) : '')];
+            $key = [
+                \sprintf('2026-%02d', mt_rand(1, 12)),
+                ['AC', 'BU', 'FC', 'TG', 'PY'][mt_rand(0, 4)],
+                $measures[$measure],
+                ['EUR', '', 'h'][$measure],
+                ...array_map(static fn (): string => self::NAMES[mt_rand(0, \count(self::NAMES) - 1)], $breakdowns),
+            ];
+            $digits =
+                (string) mt_rand(0, 10 ** mt_rand(1, 9)).(0 === mt_rand(0, 5) ? mt_rand(100_000, 999_999) : '');
+            $rows[implode("\0", $key)] = [
+                ...$key,
+                (0 === mt_rand(0, 2) ? '-' : '').$digits.($round % 3 > 0 ? '.'.mt_rand(0, 99) : ''),
+            ];
         }
         $lines = [['Period', 'Scenario', 'Measure', 'Unit', ...$breakdowns, 'Amount'], ...array_values($rows)];
-        $json = implode("\n", array_map(static fn (array $row): string => json_encode(array_combine($lines[0], $row), \JSON_THROW_ON_ERROR), \array_slice($lines, 1)));
+        $json = implode(
+            "\n",
+            array_map(
+                static fn (array $row): string => json_encode(array_combine($lines[0], $row), \JSON_THROW_ON_ERROR),
+                \array_slice($lines, 1),
+            ),
+        );
         $reading = Server::upload('random.jsonl', $json);
         $made = Server::send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => "Random $round"]);
         self::assertSame(201, $made->status, $made->body);
@@ -86,9 +147,18 @@ final class RoundTripTest extends TestCase
             sort($names);
             $members[$dataset->text('breakdowns', $i, 'name')] = $names;
         }
-        $measures = array_map(static fn (mixed $measure): array => array_diff_key((array) $measure, ['id' => 0]), (array) $dataset->at('measures'));
+        $measures = array_map(
+            static fn (mixed $measure): array => array_diff_key((array) $measure, ['id' => 0]),
+            (array) $dataset->at('measures'),
+        );
         sort($measures);
 
-        return ['measures' => $measures, 'members' => $members, 'figures' => $lines, 'closing' => $dataset->at('closing'), 'facts' => $dataset->at('facts')];
+        return [
+            'measures' => $measures,
+            'members' => $members,
+            'figures' => $lines,
+            'closing' => $dataset->at('closing'),
+            'facts' => $dataset->at('facts'),
+        ];
     }
 }

@@ -42,7 +42,9 @@ final class Server
     public static function kept(): int
     {
         self::base();
-        $answer = (new \PDO('sqlite:'.self::file()))->query('SELECT (SELECT COUNT(*) FROM dataset) + (SELECT COUNT(*) FROM packed) + (SELECT COUNT(*) FROM import)');
+        $answer = (new \PDO('sqlite:'.self::file()))->query(
+            'SELECT (SELECT COUNT(*) FROM dataset) + (SELECT COUNT(*) FROM packed) + (SELECT COUNT(*) FROM import)',
+        );
 
         return false === $answer ? -1 : (int) $answer->fetchColumn();
     }
@@ -56,17 +58,33 @@ final class Server
     }
 
     /**
-     * @param array<string, string>            $headers
-     * @param string|array<string, mixed>|null $body    an array is sent as JSON
+     * @param array<string, string> $headers
+     * @param string|array<string, mixed>|null $body an array is sent as JSON
      */
-    public static function send(string $method, string $path, string|array|null $body = null, array $headers = []): Answer
-    {
+    public static function send(
+        string $method,
+        string $path,
+        string|array|null $body = null,
+        array $headers = [],
+    ): Answer {
         if (\is_array($body)) {
             $body = json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
             $headers += ['Content-Type' => 'application/json'];
         }
-        $lines = array_map(static fn (string $name, string $value): string => "$name: $value", array_keys($headers), $headers);
-        $context = stream_context_create(['http' => ['method' => $method, 'content' => $body ?? '', 'header' => implode("\r\n", $lines), 'ignore_errors' => true, 'follow_location' => 0]]);
+        $lines = array_map(
+            static fn (string $name, string $value): string => "$name: $value",
+            array_keys($headers),
+            $headers,
+        );
+        $context = stream_context_create([
+            'http' => [
+                'method' => $method,
+                'content' => $body ?? '',
+                'header' => implode("\r\n", $lines),
+                'ignore_errors' => true,
+                'follow_location' => 0,
+            ],
+        ]);
         $bytes = file_get_contents((self::$other ?? self::base()).$path, false, $context);
 
         return new Answer($http_response_header, (string) $bytes);
@@ -81,7 +99,10 @@ final class Server
             if ('ended' === $job->text('state')) {
                 $type = $job->int('status') < 400 ? 'application/json' : 'application/problem+json';
 
-                return new Answer(["HTTP/1.1 {$job->int('status')}", "Content-Type: $type"], json_encode($job->at('answer'), \JSON_THROW_ON_ERROR));
+                return new Answer(
+                    ["HTTP/1.1 {$job->int('status')}", "Content-Type: $type"],
+                    json_encode($job->at('answer'), \JSON_THROW_ON_ERROR),
+                );
             }
         }
 
@@ -91,7 +112,8 @@ final class Server
     /**
      * Requests at the same moment.
      *
-     * @param list<array{string, string, array<string, mixed>|null, array<string, string>}> $requests method, path, body, headers
+     * @param list<array{string, string, array<string, mixed>|null, array<string, string>}> $requests method, path,
+     *                                                                                                body, headers
      *
      * @return list<Answer> in the same order
      */
@@ -102,9 +124,24 @@ final class Server
         foreach ($requests as [$method, $path, $body, $headers]) {
             $handle = curl_init((self::$other ?? self::base()).$path);
             \assert(false !== $handle && '' !== $method);
-            $lines = array_map(static fn (string $name, string $value): string => "$name: $value", array_keys($headers), $headers);
-            curl_setopt_array($handle, [\CURLOPT_CUSTOMREQUEST => $method, \CURLOPT_RETURNTRANSFER => true, \CURLOPT_HEADER => true, \CURLOPT_TIMEOUT => 60, \CURLOPT_HTTPHEADER => [...$lines, 'Content-Type: application/json', 'Expect:']]);
-            null === $body || curl_setopt($handle, \CURLOPT_POSTFIELDS, json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+            $lines = array_map(
+                static fn (string $name, string $value): string => "$name: $value",
+                array_keys($headers),
+                $headers,
+            );
+            curl_setopt_array($handle, [
+                \CURLOPT_CUSTOMREQUEST => $method,
+                \CURLOPT_RETURNTRANSFER => true,
+                \CURLOPT_HEADER => true,
+                \CURLOPT_TIMEOUT => 60,
+                \CURLOPT_HTTPHEADER => [...$lines, 'Content-Type: application/json', 'Expect:'],
+            ]);
+            null === $body
+                || curl_setopt(
+                    $handle,
+                    \CURLOPT_POSTFIELDS,
+                    json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                );
             curl_multi_add_handle($all, $handle);
             $handles[] = $handle;
         }
@@ -122,8 +159,12 @@ final class Server
 
     public static function upload(string $name, string $bytes, ?int $dataset = null): Answer
     {
-        $field = null === $dataset ? '' : "--edge\r\nContent-Disposition: form-data; name=\"dataset\"\r\n\r\n$dataset\r\n";
-        $body = $field."--edge\r\nContent-Disposition: form-data; name=\"file\"; filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
+        $field =
+            null === $dataset ? '' : "--edge\r\nContent-Disposition: form-data; name=\"dataset\"\r\n\r\n$dataset\r\n";
+        $body =
+            $field.
+            "--edge\r\nContent-Disposition: form-data; name=\"file\"; "
+                ."filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
 
         return self::send('POST', '/api/readings', $body, ['Content-Type' => 'multipart/form-data; boundary=edge']);
     }

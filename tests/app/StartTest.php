@@ -13,14 +13,20 @@ final class StartTest extends TestCase
     private const PORT = 8053;
 
     /**
-     * @param list<string>          $arguments
+     * @param list<string> $arguments
      * @param array<string, string> $environment
      *
      * @return array{resource, resource, resource} process, standard output, standard error
      */
     private static function start(array $arguments, array $environment = []): array
     {
-        $process = proc_open([self::ROOT.'/keen', ...$arguments], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, self::ROOT, $environment + getenv());
+        $process = proc_open(
+            [self::ROOT.'/keen', ...$arguments],
+            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+            self::ROOT,
+            $environment + getenv(),
+        );
         \assert(\is_resource($process));
 
         return [$process, $pipes[1], $pipes[2]];
@@ -37,7 +43,7 @@ final class StartTest extends TestCase
     private static function until(string $said, $output): string
     {
         $text = '';
-        while (!str_contains($text, $said) && false !== $line = fgets($output)) {
+        while (!str_contains($text, $said) && false !== ($line = fgets($output))) {
             $text .= $line;
         }
 
@@ -46,14 +52,23 @@ final class StartTest extends TestCase
 
     public function testStartsPrintsItsAddressAndEndsWithAllItsWorkers(): void
     {
-        [$process, $output] = self::start(['demo', '--port', (string) self::PORT], ['KEEN_DEMO_NAME' => 'start-test']);
+        [$process, $output] = self::start(
+            ['demo', '--port', (string) self::PORT],
+            ['KEEN_DEMO_NAME' => 'start-test'],
+        );
         self::assertStringContainsString('http://127.0.0.1:'.self::PORT, self::until('ready', $output));
         $charts = json_decode((string) file_get_contents('http://127.0.0.1:'.self::PORT.'/api/charts'), true);
         \assert(\is_array($charts) && \is_array($charts['items']));
         self::assertContains('Monthly revenue', array_column($charts['items'], 'name'));
 
-        [$second, , $errors] = self::start(['demo', '--port', (string) self::PORT, '--keep'], ['KEEN_DEMO_NAME' => 'start-test']);
-        self::assertStringContainsString('Port '.self::PORT.' is taken. Choose another', (string) stream_get_contents($errors));
+        [$second, , $errors] = self::start(
+            ['demo', '--port', (string) self::PORT, '--keep'],
+            ['KEEN_DEMO_NAME' => 'start-test'],
+        );
+        self::assertStringContainsString(
+            'Port '.self::PORT.' is taken. Choose another',
+            (string) stream_get_contents($errors),
+        );
         self::assertSame(2, proc_close($second));
 
         proc_terminate($process, \SIGINT);
@@ -73,7 +88,20 @@ final class StartTest extends TestCase
             $base = 'http://127.0.0.1:'.self::PORT.'/api';
             $listed = json_decode((string) file_get_contents("$base/datasets"), true);
             self::assertSame($datasets, \is_array($listed) ? $listed['total'] : null);
-            $post = static fn (string $path, mixed $body): mixed => json_decode((string) file_get_contents($base.$path, false, stream_context_create(['http' => ['method' => 'POST', 'header' => 'Content-Type: application/json', 'content' => json_encode($body)]])), true);
+            $post = static fn (string $path, mixed $body): mixed => json_decode(
+                (string) file_get_contents(
+                    $base.$path,
+                    false,
+                    stream_context_create([
+                        'http' => [
+                            'method' => 'POST',
+                            'header' => 'Content-Type: application/json',
+                            'content' => json_encode($body),
+                        ],
+                    ]),
+                ),
+                true,
+            );
             $reading = $post('/readings', ['name' => 'own.csv', 'text' => "Month,Actual\n2026-01,1\n"]);
             \assert(\is_array($reading));
             $post('/datasets', ['reading' => $reading['id'], 'name' => 'Own']);

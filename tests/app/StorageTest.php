@@ -47,7 +47,13 @@ final class StorageTest extends TestCase
         $manager = $doctrine->getManager();
         \assert($manager instanceof EntityManagerInterface);
         $this->manager = $manager;
-        $process = proc_open([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', '-n', '-q'], [], $pipes, null, ['KEEN_DATA' => $this->file] + getenv());
+        $process = proc_open(
+            [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', '-n', '-q'],
+            [],
+            $pipes,
+            null,
+            ['KEEN_DATA' => $this->file] + getenv(),
+        );
         \assert(\is_resource($process));
         self::assertSame(0, proc_close($process));
         $this->store = new SeriesStore($this->connection());
@@ -69,12 +75,22 @@ final class StorageTest extends TestCase
 
     private function keep(string $csv): DatasetRecord
     {
-        return $this->keeper()->create(new ReadFigures(Written::figures($csv, [], 'Kept'), 1, 0), new Source('kept.csv', str_repeat('0', 32), [], ''))->dataset;
+        return $this->keeper()->create(
+            new ReadFigures(Written::figures($csv, [], 'Kept'), 1, 0),
+            new Source('kept.csv', str_repeat('0', 32), [], ''),
+        )->dataset;
     }
 
     private function keeper(): ImportKeeper
     {
-        return new ImportKeeper($this->manager, $this->store, new DatasetTotals($this->store), KeptFiles::beside($this->file), new WriteTurn($this->manager, new WriteQueue($this->file)), new CurrentJob($this->manager->getConnection()));
+        return new ImportKeeper(
+            $this->manager,
+            $this->store,
+            new DatasetTotals($this->store),
+            KeptFiles::beside($this->file),
+            new WriteTurn($this->manager, new WriteQueue($this->file)),
+            new CurrentJob($this->manager->getConnection()),
+        );
     }
 
     private function rows(string $table): int
@@ -86,8 +102,15 @@ final class StorageTest extends TestCase
 
     public function testMigrationsMakeTheSchemaThatTheEntitiesWant(): void
     {
-        $sql = (new SchemaTool($this->manager))->getUpdateSchemaSql($this->manager->getMetadataFactory()->getAllMetadata());
-        self::assertSame([], array_values(array_filter($sql, static fn (string $line): bool => !str_contains($line, 'migration_versions'))));
+        $sql = (new SchemaTool($this->manager))->getUpdateSchemaSql(
+            $this->manager->getMetadataFactory()->getAllMetadata(),
+        );
+        self::assertSame(
+            [],
+            array_values(
+                array_filter($sql, static fn (string $line): bool => !str_contains($line, 'migration_versions')),
+            ),
+        );
     }
 
     public function testForeignKeysAreOnAndReadersGoOnWhileOneWrites(): void
@@ -101,17 +124,28 @@ final class StorageTest extends TestCase
     {
         $record = $this->keep("Month,Actual\n2026-01,1234567890123.4567\n2026-02,-0.0001\n2026-03,0\n");
         $sums = (new StoredFigures($record, $this->store))->sums(['Amount'], []);
-        foreach (['2026-01' => '1234567890123.4567', '2026-02' => '-0.0001', '2026-03' => '0.0000'] as $month => $amount) {
+        foreach (
+            ['2026-01' => '1234567890123.4567', '2026-02' => '-0.0001', '2026-03' => '0.0000'] as $month => $amount
+        ) {
             self::assertSame($amount, $sums->amount('Amount', Scenario::Actual, Period::of($month))?->toString());
         }
     }
 
     public function testFiltersOverSeveralBreakdowns(): void
     {
-        $record = $this->keep("Month,Route,Class,Actual\n2026-01,North,Cars,1\n2026-01,North,Vans,2\n2026-01,Holm,Cars,4\n2026-01,Outer,Cars,8\n");
-        $sum = fn (MemberFilter ...$where): ?string => (new StoredFigures($record, $this->store))->sums(['Amount'], array_values($where))->amount('Amount', Scenario::Actual, Period::of('2026-01'))?->toString();
+        $record = $this->keep(
+            "Month,Route,Class,Actual\n2026-01,North,Cars,1\n2026-01,North,Vans,2\n2026-01,Holm,Cars,4\n"
+                ."2026-01,Outer,Cars,8\n",
+        );
+        $sum = fn (MemberFilter ...$where): ?string => (new StoredFigures($record, $this->store))
+            ->sums(['Amount'], array_values($where))
+            ->amount('Amount', Scenario::Actual, Period::of('2026-01'))
+            ?->toString();
         self::assertSame('15', $sum());
-        self::assertSame('5', $sum(new MemberFilter('Route', ['North', 'Holm']), new MemberFilter('Class', ['Cars'])));
+        self::assertSame(
+            '5',
+            $sum(new MemberFilter('Route', ['North', 'Holm']), new MemberFilter('Class', ['Cars'])),
+        );
         self::assertSame('7', $sum(new MemberFilter('Route', ['Outer'], false)));
         self::assertNull($sum(new MemberFilter('Route', ['Holm']), new MemberFilter('Class', ['Vans'])));
     }
@@ -119,21 +153,46 @@ final class StorageTest extends TestCase
     public function testWhatCannotBeKeptLeavesNothingBehind(): void
     {
         $this->keep("Month,Actual\n2026-01,1\n");
-        $before = array_map($this->rows(...), ['dataset', 'measure', 'import', 'series', 'packed', 'touched', 'series_total']);
+        $before = array_map($this->rows(...), [
+            'dataset',
+            'measure',
+            'import',
+            'series',
+            'packed',
+            'touched',
+            'series_total',
+        ]);
         try {
             $this->keep("Month,Actual\n2026-01,123456789012345678\n2026-02,0.0000000001\n");
             self::fail('It was kept.');
         } catch (RefusedFigures $refused) {
-            self::assertStringContainsString('has too many digits beside amounts with 10 decimals', $refused->getMessage());
+            self::assertStringContainsString(
+                'has too many digits beside amounts with 10 decimals',
+                $refused->getMessage(),
+            );
         }
-        self::assertSame($before, array_map($this->rows(...), ['dataset', 'measure', 'import', 'series', 'packed', 'touched', 'series_total']));
+        self::assertSame(
+            $before,
+            array_map($this->rows(...), [
+                'dataset',
+                'measure',
+                'import',
+                'series',
+                'packed',
+                'touched',
+                'series_total',
+            ]),
+        );
     }
 
     public function testASumThatDoesNotFitIsRefusedAndNeverRounded(): void
     {
         $this->expectException(RefusedFigures::class);
         $this->expectExceptionMessage('The sum has more digits than can be kept exactly.');
-        $this->keep("Month,Route,Actual\n".implode('', array_map(static fn (int $i): string => "2026-01,R$i,999999999999999999\n", range(1, 20))));
+        $this->keep(
+            "Month,Route,Actual\n".
+                implode('', array_map(static fn (int $i): string => "2026-01,R$i,999999999999999999\n", range(1, 20))),
+        );
     }
 
     public function testADatasetTakesItsFactsAndChartsWithIt(): void
@@ -142,7 +201,8 @@ final class StorageTest extends TestCase
         $this->manager->persist(new ChartRecord($record, 'A chart', []));
         $this->manager->flush();
         $this->connection()->executeStatement('DELETE FROM dataset WHERE id = ?', [$record->id]);
-        foreach (['measure', 'breakdown', 'member', 'import', 'chart', 'series', 'packed', 'touched', 'series_total'] as $table) {
+        $tables = ['measure', 'breakdown', 'member', 'import', 'chart', 'series', 'packed', 'touched', 'series_total'];
+        foreach ($tables as $table) {
             self::assertSame(0, $this->rows($table), $table);
         }
     }
@@ -153,7 +213,15 @@ final class StorageTest extends TestCase
         $csv = "Month,Route,Customer,Actual,Budget\n";
         foreach (range(1, 3) as $month) {
             foreach (range(1, 60) as $customer) {
-                $csv .= \sprintf("2026-%02d,R%d,C%d,%d.%02d,%d\n", $month, $customer % 3, $customer, mt_rand(-900, 900), mt_rand(0, 99), mt_rand(0, 900));
+                $csv .= \sprintf(
+                    "2026-%02d,R%d,C%d,%d.%02d,%d\n",
+                    $month,
+                    $customer % 3,
+                    $customer,
+                    mt_rand(-900, 900),
+                    mt_rand(0, 99),
+                    mt_rand(0, 900),
+                );
             }
         }
         $record = $this->keep($csv);
@@ -161,18 +229,32 @@ final class StorageTest extends TestCase
         self::assertFalse($this->store->keepsTotalsOf((int) $record->id, 1));
         $stored = new StoredFigures($record, $this->store);
         $memory = Written::figures($csv);
-        foreach ([[], [new MemberFilter('Route', ['R1'])], [new MemberFilter('Route', ['R1'], false)], [new MemberFilter('Customer', ['C3', 'C4', 'C5'])], [new MemberFilter('Customer', ['C3'], false), new MemberFilter('Route', ['R0', 'R1'])]] as $i => $where) {
+        foreach (
+            [
+                [],
+                [new MemberFilter('Route', ['R1'])],
+                [new MemberFilter('Route', ['R1'], false)],
+                [new MemberFilter('Customer', ['C3', 'C4', 'C5'])],
+                [new MemberFilter('Customer', ['C3'], false), new MemberFilter('Route', ['R0', 'R1'])],
+            ] as $i => $where
+        ) {
             foreach (['Route', 'Customer'] as $by) {
                 $ours = $stored->sumsBy($by, ['Amount'], $where, Scenario::cases());
                 $theirs = $memory->sumsBy($by, ['Amount'], $where, Scenario::cases());
                 self::assertSame(array_keys($theirs), array_keys($ours), "$by, filter $i");
                 foreach ($theirs as $member => $sums) {
                     foreach ([Scenario::Actual, Scenario::Budget] as $scenario) {
-                        self::assertEquals($sums->amount('Amount', $scenario, Period::month(2026, 2)), $ours[$member]->amount('Amount', $scenario, Period::month(2026, 2)));
+                        self::assertEquals(
+                            $sums->amount('Amount', $scenario, Period::month(2026, 2)),
+                            $ours[$member]->amount('Amount', $scenario, Period::month(2026, 2)),
+                        );
                     }
                 }
             }
-            self::assertEquals($memory->sums(['Amount'], $where)->amount('Amount', Scenario::Actual, Period::month(2026, 3)), $stored->sums(['Amount'], $where)->amount('Amount', Scenario::Actual, Period::month(2026, 3)));
+            self::assertEquals(
+                $memory->sums(['Amount'], $where)->amount('Amount', Scenario::Actual, Period::month(2026, 3)),
+                $stored->sums(['Amount'], $where)->amount('Amount', Scenario::Actual, Period::month(2026, 3)),
+            );
         }
     }
 }

@@ -23,7 +23,11 @@ final class UndoTest extends TestCase
             }
             for ($at = \count($states) - 2; $at >= 0; --$at) {
                 self::assertNotNull(Server::send('POST', "/api/datasets/$id/undo")->at('step'));
-                self::assertSame($states[$at], [Kept::bytes($id), self::settings($id)], "seed $seed, back to step $at");
+                self::assertSame(
+                    $states[$at],
+                    [Kept::bytes($id), self::settings($id)],
+                    "seed $seed, back to step $at",
+                );
             }
             self::assertNull(Server::send('GET', "/api/datasets/$id/pulse")->at('undo'));
             for ($at = 1; $at < \count($states); ++$at) {
@@ -47,16 +51,34 @@ final class UndoTest extends TestCase
                 $table = Server::send('POST', "/api/datasets/$id/tables", ['by' => 'Route', 'scenario' => $scenario]);
                 $sums = [];
                 foreach ((array) $table->at('rows') as $i => $row) {
-                    foreach (0 === $table->at('rows', $i, 'depth') ? (array) $table->at('rows', $i, 'cells') : [] as $column => $cell) {
+                    $outermost = 0 === $table->at('rows', $i, 'depth') ? (array) $table->at('rows', $i, 'cells') : [];
+                    foreach ($outermost as $column => $cell) {
                         $sums[$column] = ($sums[$column] ?? 0) + self::cents($cell);
                     }
                 }
-                self::assertSame(array_map(self::cents(...), (array) $table->at('total', 'cells')), $sums, "seed $seed, $scenario");
+                self::assertSame(
+                    array_map(self::cents(...), (array) $table->at('total', 'cells')),
+                    $sums,
+                    "seed $seed, $scenario",
+                );
             }
             $again = Kept::made(Kept::bytes($id), null, 'again.csv');
-            $recipe = ['recipe' => ['keenMargin' => 1, 'question' => ['against' => ['BU'], 'by' => 'month'], 'kind' => 'variance-tiers']];
-            $workings = static fn (int $of): mixed => array_map(static fn (mixed $row): mixed => \is_array($row) ? [$row['key'], $row['cells']] : null, (array) Server::send('POST', "/api/datasets/$of/drawings", $recipe)->at('workings', 'rows'));
-            self::assertSame($workings($again), $workings($id), "seed $seed: what comes in anew is what was kept along");
+            $recipe = [
+                'recipe' => [
+                    'keenMargin' => 1,
+                    'question' => ['against' => ['BU'], 'by' => 'month'],
+                    'kind' => 'variance-tiers',
+                ],
+            ];
+            $workings = static fn (int $of): mixed => array_map(
+                static fn (mixed $row): mixed => \is_array($row) ? [$row['key'], $row['cells']] : null,
+                (array) Server::send('POST', "/api/datasets/$of/drawings", $recipe)->at('workings', 'rows'),
+            );
+            self::assertSame(
+                $workings($again),
+                $workings($id),
+                "seed $seed: what comes in anew is what was kept along",
+            );
         }
     }
 
@@ -70,7 +92,10 @@ final class UndoTest extends TestCase
         $csv = "Month,Route,Actual,Budget\n2026-01,North,1,1\n";
         foreach (['North', 'Holm', 'Skerry', 'Outer'] as $route) {
             foreach (range(1, 5) as $month) {
-                $csv .= 0 === mt_rand(0, 4) ? '' : \sprintf("2026-%02d,%s,%d,%d\n", $month, $route, mt_rand(-50, 900), mt_rand(0, 900));
+                $csv .=
+                    0 === mt_rand(0, 4)
+                        ? ''
+                        : \sprintf("2026-%02d,%s,%d,%d\n", $month, $route, mt_rand(-50, 900), mt_rand(0, 900));
             }
         }
 
@@ -82,13 +107,24 @@ final class UndoTest extends TestCase
     {
         $dataset = Server::send('GET', "/api/datasets/$id");
 
-        return array_combine($keys = ['name', 'firstMonth', 'closing', 'measures', 'breakdowns', 'facts', 'scenarios'], array_map(static fn (string $key): mixed => $dataset->at($key), $keys));
+        return array_combine(
+            $keys = ['name', 'firstMonth', 'closing', 'measures', 'breakdowns', 'facts', 'scenarios'],
+            array_map(static fn (string $key): mixed => $dataset->at($key), $keys),
+        );
     }
 
     private static function change(int $id): bool
     {
         $dataset = Server::send('GET', "/api/datasets/$id");
-        $members = array_values(array_diff(Kept::members($id), array_map(static fn (mixed $group): string => \is_string($group) ? $group : '', (array) $dataset->at('breakdowns', 0, 'parents'))));
+        $members = array_values(
+            array_diff(
+                Kept::members($id),
+                array_map(
+                    static fn (mixed $group): string => \is_string($group) ? $group : '',
+                    (array) $dataset->at('breakdowns', 0, 'parents'),
+                ),
+            ),
+        );
         $one = $members[mt_rand(0, \count($members) - 1)];
         $other = $members[mt_rand(0, \count($members) - 1)];
         $breakdown = '/breakdowns/'.$dataset->int('breakdowns', 0, 'id');
@@ -96,15 +132,30 @@ final class UndoTest extends TestCase
         $amounts = [(string) mt_rand(-99, 99), mt_rand(1, 9).'.'.mt_rand(1, 9), '', '0'];
         $answer = match (mt_rand(0, 9)) {
             0 => Kept::change('PATCH', $id, $breakdown, ['merge' => $one, 'into' => $other]),
-            1 => Kept::change('PATCH', $id, $breakdown, ['members' => [$one, $other], 'group' => 'Group '.mt_rand(1, 2)]),
+            1 => Kept::change('PATCH', $id, $breakdown, [
+                'members' => [$one, $other],
+                'group' => 'Group '.mt_rand(1, 2),
+            ]),
             2 => Kept::change('PATCH', $id, $breakdown, ['rename' => $one, 'to' => $name]),
             3 => Kept::change('PATCH', $id, $breakdown, ['move' => $one, 'before' => $other]),
             4 => Kept::change('PATCH', $id, '', ['firstMonth' => mt_rand(1, 12), 'name' => $name]),
-            5 => Kept::change('PATCH', $id, '/measures/'.$dataset->int('measures', 0, 'id'), ['unit' => 'EUR', 'better' => ['more', 'less'][mt_rand(0, 1)]]),
+            5 => Kept::change('PATCH', $id, '/measures/'.$dataset->int('measures', 0, 'id'), [
+                'unit' => 'EUR',
+                'better' => ['more', 'less'][mt_rand(0, 1)],
+            ]),
             6 => Kept::set($id, $name, '2026-03', $amounts[0], ['newRows' => true]),
-            default => Kept::set($id, $one, \sprintf('2026-%02d', mt_rand(1, 7)), $amounts[mt_rand(0, 3)], [], ['AC', 'BU', 'FC'][mt_rand(0, 2)]),
+            default => Kept::set(
+                $id,
+                $one,
+                \sprintf('2026-%02d', mt_rand(1, 7)),
+                $amounts[mt_rand(0, 3)],
+                [],
+                ['AC', 'BU', 'FC'][mt_rand(0, 2)],
+            ),
         };
 
-        return 200 === $answer->status && 0 !== $answer->at('changed') && $answer->header('ETag') !== $dataset->header('ETag');
+        return 200 === $answer->status
+            && 0 !== $answer->at('changed')
+            && $answer->header('ETag') !== $dataset->header('ETag');
     }
 }

@@ -89,14 +89,22 @@ final class UpkeepTest extends TestCase
         $backup = "$this->folder/backup";
         $bytes = (string) file_get_contents($backup);
         $zip = new \ZipArchive();
-        $refused = ['not a backup' => 'hello', 'cut short' => substr($bytes, 0, 2000), 'a byte changed' => substr_replace($bytes, \chr(255 ^ \ord($bytes[1500])), 1500, 1)];
+        $refused = [
+            'not a backup' => 'hello',
+            'cut short' => substr($bytes, 0, 2000),
+            'a byte changed' => substr_replace($bytes, \chr(255 ^ \ord($bytes[1500])), 1500, 1),
+        ];
         copy($backup, "$this->folder/other");
         $zip->open("$this->folder/other");
         $zip->addFromString('keen.sqlite', 'another database');
         $zip->close();
         $refused['another content'] = (string) file_get_contents("$this->folder/other");
         $zip->open("$this->folder/other");
-        $zip->addFromString('manifest.json', '{"keenMarginBackup":1,"entries":{"keen.sqlite":{"bytes":16,"sha256":""},"../../evil":{"bytes":1,"sha256":""}}}');
+        $zip->addFromString(
+            'manifest.json',
+            '{"keenMarginBackup":1,"entries":{"keen.sqlite":{"bytes":16,"sha256":""},'
+                .'"../../evil":{"bytes":1,"sha256":""}}}',
+        );
         $zip->close();
         $refused['a path that leads out'] = (string) file_get_contents("$this->folder/other");
         foreach ($refused as $what => $content) {
@@ -112,12 +120,29 @@ final class UpkeepTest extends TestCase
     /** @return iterable<string, array{string, string}> what breaks it, and what the check says */
     public static function broken(): iterable
     {
-        yield 'an amount that is in no total' => ["UPDATE packed SET amounts = substr(amounts, 1, 8) || x'0100000000000000' || substr(amounts, 17) WHERE series = (SELECT MIN(series) FROM packed)", 'is not the sum of its amounts'];
-        yield 'bytes that are no amounts' => ["UPDATE packed SET amounts = x'01' WHERE series = (SELECT MIN(series) FROM packed)", 'bytes that are no amounts'];
-        yield 'an amount from nowhere' => ["UPDATE packed SET imports = x'ffffffff00000000' WHERE series = (SELECT MIN(series) FROM packed)", 'an import that is not there'];
-        yield 'a month that is not covered' => ["UPDATE dataset SET coverage = '{\"AC\":[1]}'", 'the periods that it says it covers'];
+        yield 'an amount that is in no total' => [
+            "UPDATE packed SET amounts = substr(amounts, 1, 8) || x'0100000000000000' || substr(amounts, 17) WHERE "
+                .'series = (SELECT MIN(series) FROM packed)',
+            'is not the sum of its amounts',
+        ];
+        yield 'bytes that are no amounts' => [
+            "UPDATE packed SET amounts = x'01' WHERE series = (SELECT MIN(series) FROM packed)",
+            'bytes that are no amounts',
+        ];
+        yield 'an amount from nowhere' => [
+            "UPDATE packed SET imports = x'ffffffff00000000' WHERE series = (SELECT MIN(series) FROM packed)",
+            'an import that is not there',
+        ];
+        yield 'a month that is not covered' => [
+            "UPDATE dataset SET coverage = '{\"AC\":[1]}'",
+            'the periods that it says it covers',
+        ];
         yield 'a count' => ['UPDATE dataset SET fact_count = fact_count + 1', 'it says that it has'];
-        yield 'a total of nothing' => ['INSERT INTO series_total SELECT dataset, place, member, measure, 5, amounts, counts FROM series_total LIMIT 1', 'amounts that are not there'];
+        yield 'a total of nothing' => [
+            'INSERT INTO series_total SELECT dataset, place, member, measure, 5, amounts, counts FROM series_total '
+                .'LIMIT 1',
+            'amounts that are not there',
+        ];
         yield 'a member of another breakdown' => ['UPDATE series SET m0 = 99999 + id', 'refer to members'];
         yield 'a dataset that is gone' => ['PRAGMA foreign_keys = OFF; DELETE FROM measure', 'refer to measures'];
     }
@@ -151,7 +176,10 @@ final class UpkeepTest extends TestCase
         $names = (new \PDO('sqlite:'.Server::file()))->query("SELECT kept_file FROM import WHERE dataset_id = $id");
         \assert(false !== $names);
         $path = \dirname(Server::file()).'/files/'.$names->fetchColumn();
-        $ask = static fn (): Answer => Server::send('POST', "/api/datasets/$id/sources", ['measure' => 'Amount', 'scenario' => 'AC']);
+        $ask = static fn (): Answer => Server::send('POST', "/api/datasets/$id/sources", [
+            'measure' => 'Amount',
+            'scenario' => 'AC',
+        ]);
         self::assertCount(1, (array) $ask()->at('files', 0, 'rows'), $ask()->body);
         $bytes = (string) file_get_contents($path);
         file_put_contents($path, strtr($bytes, '1', '9'));
@@ -174,12 +202,20 @@ final class UpkeepTest extends TestCase
 
     public function testWhatHasOutlivedItsTimeGoes(): void
     {
-        [$kept, $deleted] = [Kept::made(self::CSV), Kept::made("Month,Route,Actual\n2026-05,Gone,1\n", file: 'gone.csv')];
-        Server::send('DELETE', "/api/datasets/$deleted", null, ['If-Match' => Server::send('GET', "/api/datasets/$deleted")->header('ETag')]);
+        [$kept, $deleted] = [
+            Kept::made(self::CSV),
+            Kept::made("Month,Route,Actual\n2026-05,Gone,1\n", file: 'gone.csv'),
+        ];
+        Server::send('DELETE', "/api/datasets/$deleted", null, [
+            'If-Match' => Server::send('GET', "/api/datasets/$deleted")->header('ETag'),
+        ]);
         Kept::set($kept, 'North', '2026-05', '12');
         $database = $this->restored();
         $own = new \PDO("sqlite:$database");
-        $own->exec("UPDATE dataset SET deleted_at = '2026-01-01 00:00:00' WHERE id = $deleted; UPDATE dataset_change SET at = '2026-01-01T00:00:00+00:00'");
+        $own->exec(
+            "UPDATE dataset SET deleted_at = '2026-01-01 00:00:00' WHERE id "
+                ."= $deleted; UPDATE dataset_change SET at = '2026-01-01T00:00:00+00:00'",
+        );
         $figures = self::figures($database, $kept);
         $files = \count(glob("$this->folder/own/files/*") ?: []);
         file_put_contents("$this->folder/own/files/abc-3", 'xyz');
@@ -190,7 +226,11 @@ final class UpkeepTest extends TestCase
         self::assertMatchesRegularExpression('/\d+ steps? that/', $says);
         self::assertSame($figures, self::figures($database, $kept));
         self::assertSame([], self::figures($database, $deleted));
-        self::assertLessThanOrEqual($files, \count(glob("$this->folder/own/files/*") ?: []), 'files that no import refers to go');
+        self::assertLessThanOrEqual(
+            $files,
+            \count(glob("$this->folder/own/files/*") ?: []),
+            'files that no import refers to go',
+        );
         self::assertFileDoesNotExist("$this->folder/own/files/abc-3");
         self::assertSame([0, 'All is sound.'], self::last(self::keen($database, 'check')));
         self::assertStringContainsString('There is nothing to remove.', self::keen($database, 'tidy')[1]);
@@ -201,7 +241,15 @@ final class UpkeepTest extends TestCase
 
     public function testWrongWordsAreNamed(): void
     {
-        foreach ([['backup'], ['backup', '-o'], ['restore'], ['check', 'now'], ['status', '--all'], ['restore', 'a', 'b']] as $arguments) {
+        $wrong = [
+            ['backup'],
+            ['backup', '-o'],
+            ['restore'],
+            ['check', 'now'],
+            ['status', '--all'],
+            ['restore', 'a', 'b'],
+        ];
+        foreach ($wrong as $arguments) {
             [$code, $says] = self::keen("$this->folder/keen.sqlite", ...$arguments);
             self::assertSame(2, $code, implode(' ', $arguments).": $says");
             self::assertStringContainsString('--help', $says);
@@ -211,7 +259,13 @@ final class UpkeepTest extends TestCase
     /** @return list<list<mixed>> every amount of a database, or of one dataset in it */
     private static function figures(string $database, ?int $dataset = null): array
     {
-        $rows = Soundness::opened($database)->query('SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed p ON p.series = s.id'.(null === $dataset ? '' : " WHERE s.dataset = $dataset").' ORDER BY s.id', \PDO::FETCH_NUM);
+        $rows = Soundness::opened($database)->query(
+            'SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed '
+                .'p ON p.series = s.id'.
+                (null === $dataset ? '' : " WHERE s.dataset = $dataset").
+                ' ORDER BY s.id',
+            \PDO::FETCH_NUM,
+        );
 
         /** @var list<list<mixed>> */
         return false === $rows ? [] : $rows->fetchAll();

@@ -19,12 +19,33 @@ final class WorkbookTest extends TestCase
     {
         $examples = [];
         foreach ([2, 5, 9, 14] as $seed) {
-            $examples["months-$seed"] = Written::workings((new RandomFigures($seed, 4 + $seed))->csv(), ['against' => ['BU', 'PY'], 'forecast' => 'FC']);
+            $examples["months-$seed"] = Written::workings((new RandomFigures($seed, 4 + $seed))->csv(), [
+                'against' => ['BU', 'PY'],
+                'forecast' => 'FC',
+            ]);
         }
-        $examples['running'] = Written::workings((new RandomFigures(7, 12))->csv(), ['against' => ['BU'], 'cumulate' => 'year to date']);
+        $examples['running'] = Written::workings((new RandomFigures(7, 12))->csv(), [
+            'against' => ['BU'],
+            'cumulate' => 'year to date',
+        ]);
         $members = new RandomMembers(6, 5, 5);
-        foreach (['routes' => ['variance-tiers', ['by' => 'Route', 'against' => ['BU']]], 'each' => ['variance-tiers', ['by' => 'Class', 'each' => 'Route', 'against' => ['BU']]], 'hat' => ['hat', ['by' => 'Route', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']]], 'capacity' => ['capacity-fill', ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']]]] as $name => [$kind, $question]) {
-            $examples[$name] = Written::workings($members->csv, $question + ['measure' => 'Used'], RandomMembers::MAPPING, $kind);
+        foreach (
+            [
+                'routes' => ['variance-tiers', ['by' => 'Route', 'against' => ['BU']]],
+                'each' => ['variance-tiers', ['by' => 'Class', 'each' => 'Route', 'against' => ['BU']]],
+                'hat' => [
+                    'hat',
+                    ['by' => 'Route', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
+                ],
+                'capacity' => ['capacity-fill', ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']]],
+            ] as $name => [$kind, $question]
+        ) {
+            $examples[$name] = Written::workings(
+                $members->csv,
+                $question + ['measure' => 'Used'],
+                RandomMembers::MAPPING,
+                $kind,
+            );
         }
 
         return $examples;
@@ -41,7 +62,15 @@ final class WorkbookTest extends TestCase
             }
             self::assertGreaterThan(300, $formulas);
             // Without the numbers that were written beside the formulas, whatever comes out was computed.
-            exec('cd '.escapeshellarg($folder).' && soffice -env:UserInstallation=file://'.$folder.'/profile --headless --convert-to csv *.xlsx 2>&1', $output, $code);
+            exec(
+                'cd '.
+                    escapeshellarg($folder).
+                    ' && soffice -env:UserInstallation=file://'.
+                    $folder.
+                    '/profile --headless --convert-to csv *.xlsx 2>&1',
+                $output,
+                $code,
+            );
             self::assertSame(0, $code, implode("\n", $output));
             foreach (self::examples() as $name => $workings) {
                 self::assertComputed($workings, "$folder/$name.csv", $name);
@@ -67,7 +96,10 @@ final class WorkbookTest extends TestCase
 
     private static function assertComputed(Workings $workings, string $csv, string $name): void
     {
-        $lines = array_map(static fn (string $line): array => str_getcsv($line, escape: ''), \array_slice(explode("\n", trim((string) file_get_contents($csv))), 2));
+        $lines = array_map(
+            static fn (string $line): array => str_getcsv($line, escape: ''),
+            \array_slice(explode("\n", trim((string) file_get_contents($csv))), 2),
+        );
         $rows = [...$workings->rows, ...array_values($workings->sums())];
         foreach (\array_slice($lines, 0, \count($workings->rows)) as $i => $line) {
             foreach ($workings->columns as $n => $column) {
@@ -75,7 +107,12 @@ final class WorkbookTest extends TestCase
                 $cell = (string) ($line[$n + 1] ?? '');
                 self::assertSame(null === $number, '' === $cell, "$name: row $i, {$column->id()}");
                 if (null !== $number) {
-                    self::assertEqualsWithDelta($number->toFloat(), (float) $cell, 1e-9 * max(1.0, abs($number->toFloat())), "$name: row $i, {$column->id()}");
+                    self::assertEqualsWithDelta(
+                        $number->toFloat(),
+                        (float) $cell,
+                        1e-9 * max(1.0, abs($number->toFloat())),
+                        "$name: row $i, {$column->id()}",
+                    );
                 }
             }
         }
@@ -84,8 +121,17 @@ final class WorkbookTest extends TestCase
     public function testItIsServedAndItsTextsCannotRun(): void
     {
         $id = Kept::made("Month,Route,Amount,Budget\n2026-07,\"=1+1\",3,4\n2026-07,B,5,0\n");
-        $answer = Server::send('POST', "/api/datasets/$id/workings.xlsx", ['recipe' => ['keenMargin' => 1, 'question' => ['by' => 'Route', 'against' => ['BU']], 'kind' => 'variance-tiers']]);
-        self::assertSame([200, 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'], [$answer->status, $answer->header('Content-Type')]);
+        $answer = Server::send('POST', "/api/datasets/$id/workings.xlsx", [
+            'recipe' => [
+                'keenMargin' => 1,
+                'question' => ['by' => 'Route', 'against' => ['BU']],
+                'kind' => 'variance-tiers',
+            ],
+        ]);
+        self::assertSame(
+            [200, 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+            [$answer->status, $answer->header('Content-Type')],
+        );
         $zip = new \ZipArchive();
         $zip->open(Written::file($answer->body));
         $sheet = (string) $zip->getFromName('xl/worksheets/sheet1.xml');

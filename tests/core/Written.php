@@ -46,21 +46,51 @@ final class Written
         $sheet = self::sheet($csv);
         $given = Given::json(json_encode((object) $mapping, \JSON_THROW_ON_ERROR));
 
-        return FactReader::read($sheet, MappingReader::read($given, RoleGuess::of($sheet, null, 2026), $sheet), $name);
+        return FactReader::read(
+            $sheet,
+            MappingReader::read($given, RoleGuess::of($sheet, null, 2026), $sheet),
+            $name,
+        );
     }
 
     /**
      * The same figures with members in groups, and with roles as lines of a statement.
      *
-     * @param array<string, string>   $parents
+     * @param array<string, string> $parents
      * @param array<string, LineRole> $roles
      */
-    public static function grouped(FactTable $figures, string $breakdown, array $parents, array $roles = []): FactTable
-    {
+    public static function grouped(
+        FactTable $figures,
+        string $breakdown,
+        array $parents,
+        array $roles = [],
+    ): FactTable {
         $dataset = $figures->dataset();
-        $breakdowns = array_map(static fn (Dimension $one): Dimension => $one->name === $breakdown ? new Dimension($one->name, array_values(array_unique([...$one->members, ...array_values($parents)])), $parents, $roles) : $one, $dataset->breakdowns);
+        $breakdowns = array_map(
+            static fn (Dimension $one): Dimension => $one->name === $breakdown
+                ? new Dimension(
+                    $one->name,
+                    array_values(array_unique([...$one->members, ...array_values($parents)])),
+                    $parents,
+                    $roles,
+                )
+                : $one,
+            $dataset->breakdowns,
+        );
 
-        return new FactTable(new Dataset($dataset->name, $dataset->measures, $breakdowns, $dataset->grain, $dataset->calendar, $dataset->coverage), $figures->series, $figures->packed, $figures->sums([], []));
+        return new FactTable(
+            new Dataset(
+                $dataset->name,
+                $dataset->measures,
+                $breakdowns,
+                $dataset->grain,
+                $dataset->calendar,
+                $dataset->coverage,
+            ),
+            $figures->series,
+            $figures->packed,
+            $figures->sums([], []),
+        );
     }
 
     /**
@@ -69,15 +99,24 @@ final class Written
      */
     public static function recipe(array $question = [], array $finish = [], string $kind = 'variance-tiers'): Recipe
     {
-        return RecipeReader::json(json_encode(['keenMargin' => 1, 'question' => (object) $question, 'kind' => $kind, 'finish' => (object) $finish], \JSON_THROW_ON_ERROR));
+        return RecipeReader::json(
+            json_encode(
+                ['keenMargin' => 1, 'question' => (object) $question, 'kind' => $kind, 'finish' => (object) $finish],
+                \JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 
     /**
      * @param array<string, mixed> $question
      * @param array<string, mixed> $mapping
      */
-    public static function workings(string $csv, array $question = [], array $mapping = [], string $kind = 'variance-tiers'): Workings
-    {
+    public static function workings(
+        string $csv,
+        array $question = [],
+        array $mapping = [],
+        string $kind = 'variance-tiers',
+    ): Workings {
         return Reckoning::of(self::recipe($question, [], $kind), self::figures($csv, $mapping));
     }
 
@@ -85,8 +124,12 @@ final class Written
      * @param array<string, mixed> $question
      * @param array<string, mixed> $finish
      */
-    public static function drawing(string $csv, array $question = [], array $finish = [], string $kind = 'variance-tiers'): Drawing
-    {
+    public static function drawing(
+        string $csv,
+        array $question = [],
+        array $finish = [],
+        string $kind = 'variance-tiers',
+    ): Drawing {
         return Drawing::of(self::recipe($question, $finish, $kind), self::figures($csv), ChartKinds::all());
     }
 }

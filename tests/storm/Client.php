@@ -25,8 +25,12 @@ final class Client
      *
      * @return Answer of status 0 where there was none: whether it was done is not known
      */
-    public function send(string $method, string $path, string|array|null $body = null, ?string $version = null): Answer
-    {
+    public function send(
+        string $method,
+        string $path,
+        string|array|null $body = null,
+        ?string $version = null,
+    ): Answer {
         for ($tries = 0;; ++$tries) {
             $answer = $this->once($method, $path, $body, $version);
             if (true === $answer->at('isBusy') && $tries < 40) {
@@ -40,7 +44,11 @@ final class Client
 
     public function upload(string $csv, ?int $dataset): Answer
     {
-        return $this->send('POST', '/api/readings', ['name' => 'storm.csv', 'text' => $csv] + (null === $dataset ? [] : ['dataset' => $dataset]));
+        return $this->send(
+            'POST',
+            '/api/readings',
+            ['name' => 'storm.csv', 'text' => $csv] + (null === $dataset ? [] : ['dataset' => $dataset]),
+        );
     }
 
     /** @param string|array<string, mixed>|null $body */
@@ -48,9 +56,25 @@ final class Client
     {
         $handle = curl_init($this->base.$path);
         \assert(false !== $handle && '' !== $method);
-        $headers = ['Content-Type: application/json', 'Expect:', 'X-Signed: '.$this->name, ...null === $version ? [] : ["If-Match: $version"]];
-        curl_setopt_array($handle, [\CURLOPT_CUSTOMREQUEST => $method, \CURLOPT_RETURNTRANSFER => true, \CURLOPT_HEADER => true, \CURLOPT_TIMEOUT => 120, \CURLOPT_HTTPHEADER => $headers]);
-        null === $body || curl_setopt($handle, \CURLOPT_POSTFIELDS, \is_string($body) ? $body : json_encode($body, \JSON_THROW_ON_ERROR));
+        $headers = [
+            'Content-Type: application/json',
+            'Expect:',
+            'X-Signed: '.$this->name,
+            ...null === $version ? [] : ["If-Match: $version"],
+        ];
+        curl_setopt_array($handle, [
+            \CURLOPT_CUSTOMREQUEST => $method,
+            \CURLOPT_RETURNTRANSFER => true,
+            \CURLOPT_HEADER => true,
+            \CURLOPT_TIMEOUT => 120,
+            \CURLOPT_HTTPHEADER => $headers,
+        ]);
+        null === $body
+            || curl_setopt(
+                $handle,
+                \CURLOPT_POSTFIELDS,
+                \is_string($body) ? $body : json_encode($body, \JSON_THROW_ON_ERROR),
+            );
         $begun = microtime(true);
         $bytes = curl_exec($handle);
         ++$this->requests;
@@ -78,7 +102,10 @@ final class Client
                     $this->faults[] = "The job $job ended with 500: $told->body";
                 }
 
-                return new Answer(["HTTP/1.1 {$told->int('status')}"], json_encode($told->at('answer'), \JSON_THROW_ON_ERROR));
+                return new Answer(
+                    ["HTTP/1.1 {$told->int('status')}"],
+                    json_encode($told->at('answer'), \JSON_THROW_ON_ERROR),
+                );
             }
             usleep(100_000);
         }

@@ -8,12 +8,49 @@ namespace KeenMargin\Tests\storm;
 final class OddValues
 {
     private const DEEPEST = 6;
-    private const TEXTS = ['', ' ', '0', 'AC', 'BU', '2026-01', '2026-13', 'Route', 'North', 'month', '../../etc/passwd', "a\0b", "\u{202E}x", '<script>alert(1)</script>', '1e309', '-0', "' OR 1=1 --", '{"a":1}', '٣', '😀'];
-    private const IDS = ['0', '-1', '1', '999999999999999', '99999999999999999999', 'abc', '%D9%A1', '1%00', '1.5', '..', '%2e%2e%2f', "1'", 'null', '0x1', '1%20'];
+    private const TEXTS = [
+        '',
+        ' ',
+        '0',
+        'AC',
+        'BU',
+        '2026-01',
+        '2026-13',
+        'Route',
+        'North',
+        'month',
+        '../../etc/passwd',
+        "a\0b",
+        "\u{202E}x",
+        '<script>alert(1)</script>',
+        '1e309',
+        '-0',
+        "' OR 1=1 --",
+        '{"a":1}',
+        '٣',
+        '😀',
+    ];
+    private const IDS = [
+        '0',
+        '-1',
+        '1',
+        '999999999999999',
+        '99999999999999999999',
+        'abc',
+        '%D9%A1',
+        '1%00',
+        '1.5',
+        '..',
+        '%2e%2e%2f',
+        "1'",
+        'null',
+        '0x1',
+        '1%20',
+    ];
 
     /**
      * @param array<mixed> $schemas of the description
-     * @param array<mixed> $known   ids of what is there
+     * @param array<mixed> $known ids of what is there
      */
     public function __construct(private readonly array $schemas, private readonly array $known)
     {
@@ -26,19 +63,54 @@ final class OddValues
      */
     public function request(string $path, array $operation): array
     {
-        $address = (string) preg_replace_callback('#(\w+)/\{(\w+)\}|\{(\w+)\}#', fn (array $part): string => ('' === $part[1] ? '' : $part[1].'/').$this->id($part[1], $part[2] ?: $part[3] ?? ''), $path);
+        $address = (string) preg_replace_callback(
+            '#(\w+)/\{(\w+)\}|\{(\w+)\}#',
+            fn (array $part): string => ('' === $part[1] ? '' : $part[1].'/').
+                $this->id($part[1], $part[2] ?: $part[3] ?? ''),
+            $path,
+        );
         $query = [];
         foreach (\is_array($operation['parameters'] ?? null) ? $operation['parameters'] : [] as $parameter) {
-            if (\is_array($parameter) && 'query' === ($parameter['in'] ?? '') && \is_string($parameter['name']) && 0 < mt_rand(0, 2)) {
+            if (
+                \is_array($parameter)
+                && 'query' === ($parameter['in'] ?? '')
+                && \is_string($parameter['name'])
+                && 0 < mt_rand(0, 2)
+            ) {
                 $query[] = $parameter['name'].(0 === mt_rand(0, 5) ? '[]' : '').'='.rawurlencode(self::text());
             }
         }
         $address .= [] === $query ? '' : '?'.implode('&', $query);
         $schema = self::within($operation, 'requestBody', 'content', 'application/json', 'schema');
         $body = [] === $schema && 0 < mt_rand(0, 6) ? null : $this->body($schema);
-        $headers = ['Content-Type: '.(0 === mt_rand(0, 9) ? ['text/plain', 'application/xml', 'application/json; charset=utf-16', 'multipart/form-data; boundary=x', 'application/x-www-form-urlencoded', ''][mt_rand(0, 5)] : 'application/json')];
-        0 < mt_rand(0, 3) && $headers[] = 'If-Match: '.['"1"', '"2"', '*', '1', 'W/"1"', '""', str_repeat('9', 400), "\u{663}"][mt_rand(0, 7)];
-        0 === mt_rand(0, 9) && $headers[] = ['Accept: text/html', 'X-HTTP-Method-Override: DELETE', 'Range: bytes=5-1', 'If-None-Match: *', 'X-Signed: %FF%00', 'X-Forwarded-Host: evil.example', 'Content-Encoding: gzip', 'Accept-Language: '.str_repeat('a,', 2000)][mt_rand(0, 7)];
+        $headers = [
+            'Content-Type: '.
+            (0 === mt_rand(0, 9)
+                ? [
+                    'text/plain',
+                    'application/xml',
+                    'application/json; charset=utf-16',
+                    'multipart/form-data; boundary=x',
+                    'application/x-www-form-urlencoded',
+                    '',
+                ][mt_rand(0, 5)]
+                : 'application/json'),
+        ];
+        0 < mt_rand(0, 3)
+            && ($headers[] =
+                'If-Match: '.
+                ['"1"', '"2"', '*', '1', 'W/"1"', '""', str_repeat('9', 400), "\u{663}"][mt_rand(0, 7)]);
+        0 === mt_rand(0, 9)
+            && ($headers[] = [
+                'Accept: text/html',
+                'X-HTTP-Method-Override: DELETE',
+                'Range: bytes=5-1',
+                'If-None-Match: *',
+                'X-Signed: %FF%00',
+                'X-Forwarded-Host: evil.example',
+                'Content-Encoding: gzip',
+                'Accept-Language: '.str_repeat('a,', 2000),
+            ][mt_rand(0, 7)]);
 
         return [$address, $body, $headers];
     }
@@ -50,18 +122,37 @@ final class OddValues
         }
         $known = $this->known[$of] ?? null;
 
-        return \is_scalar($known) && 0 < mt_rand(0, 4) ? (string) $known : self::IDS[mt_rand(0, \count(self::IDS) - 1)];
+        return \is_scalar($known) && 0 < mt_rand(0, 4)
+            ? (string) $known
+            : self::IDS[mt_rand(0, \count(self::IDS) - 1)];
     }
 
     /** @param array<mixed> $schema */
     private function body(array $schema): string
     {
-        $odd = ['', '[]', '{}', 'null', '"x"', '3', '{', "\xFF\xFE", str_repeat('[', 3000), '{"a":'.str_repeat('9', 5000).'}', '{"a":"'.str_repeat('x', 100_000).'"}', '{"":{"":{"":1}}}', "{\"a\":\"\u{FFFF}\"}"];
+        $odd = [
+            '',
+            '[]',
+            '{}',
+            'null',
+            '"x"',
+            '3',
+            '{',
+            "\xFF\xFE",
+            str_repeat('[', 3000),
+            '{"a":'.str_repeat('9', 5000).'}',
+            '{"a":"'.str_repeat('x', 100_000).'"}',
+            '{"":{"":{"":1}}}',
+            "{\"a\":\"\u{FFFF}\"}",
+        ];
         if (0 === mt_rand(0, 7)) {
             return $odd[mt_rand(0, \count($odd) - 1)];
         }
 
-        return (string) json_encode($this->value($schema, 0), \JSON_PARTIAL_OUTPUT_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE);
+        return (string) json_encode(
+            $this->value($schema, 0),
+            \JSON_PARTIAL_OUTPUT_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+        );
     }
 
     /** @param array<mixed> $schema */
@@ -85,15 +176,22 @@ final class OddValues
                 return 'enum' !== $choice && \is_array($one) ? $this->value($one, $depth + 1) : $one;
             }
         }
-        $type = \is_array($schema['type'] ?? null) ? $schema['type'][mt_rand(0, \count($schema['type']) - 1)] : $schema['type'] ?? (isset($schema['properties']) ? 'object' : '');
+        $type = \is_array($schema['type'] ?? null)
+            ? $schema['type'][mt_rand(0, \count($schema['type']) - 1)]
+            : $schema['type'] ?? (isset($schema['properties']) ? 'object' : '');
 
         return match ($type) {
             'object' => $this->object($schema, $depth),
-            'array' => array_map(fn (): mixed => $this->value(\is_array($schema['items'] ?? null) ? $schema['items'] : [], $depth + 1), array_fill(0, mt_rand(0, 3), 0)),
+            'array' => array_map(
+                fn (): mixed => $this->value(\is_array($schema['items'] ?? null) ? $schema['items'] : [], $depth + 1),
+                array_fill(0, mt_rand(0, 3), 0),
+            ),
             'integer' => [0, 1, -1, 12, 2026, \PHP_INT_MAX, 1.5, $this->known['datasets'] ?? 1][mt_rand(0, 7)],
             'number' => [0, -0.5, 1e300, 12][mt_rand(0, 3)],
             'boolean' => 1 === mt_rand(0, 1),
-            'string' => 0 === mt_rand(0, 3) && \is_string($this->known['readings'] ?? null) ? $this->known['readings'] : self::text(),
+            'string' => 0 === mt_rand(0, 3) && \is_string($this->known['readings'] ?? null)
+                ? $this->known['readings']
+                : self::text(),
             default => $this->anything(),
         };
     }
@@ -128,7 +226,21 @@ final class OddValues
 
     private function anything(): mixed
     {
-        return [null, true, 0, -1, 1.5, \PHP_INT_MAX, '', [], (object) [], [[]], self::text(), ['a' => null], str_repeat('ä', 5000)][mt_rand(0, 12)];
+        return [
+            null,
+            true,
+            0,
+            -1,
+            1.5,
+            \PHP_INT_MAX,
+            '',
+            [],
+            (object) [],
+            [[]],
+            self::text(),
+            ['a' => null],
+            str_repeat('ä', 5000),
+        ][mt_rand(0, 12)];
     }
 
     /**

@@ -7,7 +7,8 @@ namespace KeenMargin\Tests\storm;
 use KeenMargin\Tests\app\Answer;
 
 /**
- * A dataset that one user alone changes, and what it must hold: every change that was acknowledged, and nothing else. Where an
+ * A dataset that one user alone changes, and what it must hold: every change that was acknowledged, and nothing else.
+ * Where an
  * answer was lost it must hold all of that change or nothing of it.
  */
 final class OwnLedger
@@ -21,7 +22,10 @@ final class OwnLedger
     private array $amounts = [];
     /** @var list<array<string, string>> what it held before each step that can be undone, since a file came in */
     private array $before = [];
-    /** @var array{int, array<string, string>}|null the import that came in last, while nothing came after it; what it found */
+    /**
+     * @var array{int, array<string, string>}|null the import that came in last, while nothing came after it; what it
+     *                                             found
+     */
     private ?array $import = null;
     private int $count = 0;
     /** @var list<string> */
@@ -65,7 +69,10 @@ final class OwnLedger
     {
         $rows = $this->rows(20);
         $reading = $this->client->upload(self::csv($rows), null);
-        $made = $this->client->send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => $this->name]);
+        $made = $this->client->send('POST', '/api/datasets', [
+            'reading' => $reading->text('id'),
+            'name' => $this->name,
+        ]);
         if (201 === $made->status) {
             [$this->id, $this->amounts] = [$made->int('id'), $rows];
         }
@@ -75,12 +82,16 @@ final class OwnLedger
     {
         $routes = array_map(static fn (): string => 'Route '.mt_rand(1, 12), range(1, mt_rand(1, 3)));
         $routes = array_values(array_unique($routes));
-        $months = array_map(static fn (int $month): string => self::month($month), array_unique([mt_rand(1, self::MONTHS), mt_rand(1, self::MONTHS)]));
+        $months = array_map(
+            static fn (int $month): string => self::month($month),
+            array_unique([mt_rand(1, self::MONTHS), mt_rand(1, self::MONTHS)]),
+        );
         $after = $this->amounts;
         $block = [];
         foreach ($routes as $i => $route) {
             foreach (array_values($months) as $j => $month) {
-                $amount = 0 === mt_rand(0, 4) ? '' : (string) mt_rand(-999, 99_999).['', '.5', '.25'][mt_rand(0, 2)];
+                $amount =
+                    0 === mt_rand(0, 4) ? '' : (string) mt_rand(-999, 99_999).['', '.5', '.25'][mt_rand(0, 2)];
                 $block[$i][$j] = $amount;
                 if ('' === $amount) {
                     unset($after["$month,$route"]);
@@ -89,8 +100,18 @@ final class OwnLedger
                 }
             }
         }
-        $columns = array_map(static fn (string $month): array => ['key' => $month, 'scenario' => 'AC'], array_values($months));
-        $answer = $this->client->send('POST', "/api/datasets/$this->id/edits", ['measure' => 'Amount', 'by' => 'Route', 'rows' => $routes, 'periods' => $columns, 'amounts' => $block, 'newRows' => true]);
+        $columns = array_map(
+            static fn (string $month): array => ['key' => $month, 'scenario' => 'AC'],
+            array_values($months),
+        );
+        $answer = $this->client->send('POST', "/api/datasets/$this->id/edits", [
+            'measure' => 'Amount',
+            'by' => 'Route',
+            'rows' => $routes,
+            'periods' => $columns,
+            'amounts' => $block,
+            'newRows' => true,
+        ]);
         $before = $this->amounts;
         if ($this->settle($answer, $after, 'an edit') && 0 < $answer->int('changed')) {
             $this->before[] = $before;
@@ -107,7 +128,15 @@ final class OwnLedger
             return;
         }
         $version = $this->version();
-        $answer = null === $version ? null : $this->client->send('POST', "/api/datasets/$this->id/imports", ['reading' => $reading->text('id'), 'mode' => $mode], $version);
+        $answer =
+            null === $version
+                ? null
+                : $this->client->send(
+                    'POST',
+                    "/api/datasets/$this->id/imports",
+                    ['reading' => $reading->text('id'), 'mode' => $mode],
+                    $version,
+                );
         $before = $this->amounts;
         if (null !== $answer && $this->settle($answer, $after, "an import ($mode)")) {
             $this->before = [];
@@ -140,7 +169,8 @@ final class OwnLedger
         if (!$this->settle($answer, $before, 'a step back')) {
             $this->before[] = $before;
         } elseif (1 === mt_rand(0, 1)) {
-            $this->settle($this->client->send('POST', "/api/datasets/$this->id/redo"), $now, 'a step on') && $this->before[] = $before;
+            $this->settle($this->client->send('POST', "/api/datasets/$this->id/redo"), $now, 'a step on')
+                && ($this->before[] = $before);
         }
     }
 
@@ -162,7 +192,11 @@ final class OwnLedger
             return;
         }
         $this->client->send('DELETE', "/api/datasets/$this->id", null, $version);
-        for ($i = 0; $i < 60 && 200 !== $this->client->send('POST', "/api/datasets/$this->id/restoration")->status; ++$i) {
+        for (
+            $i = 0;
+            $i < 60 && 200 !== $this->client->send('POST', "/api/datasets/$this->id/restoration")->status;
+            ++$i
+        ) {
             usleep(200_000);
         }
     }
@@ -170,7 +204,13 @@ final class OwnLedger
     private function settings(): void
     {
         $version = $this->version();
-        null === $version || $this->client->send('PATCH', "/api/datasets/$this->id", ['organisation' => 'Brackwater '.++$this->count], $version);
+        null === $version
+            || $this->client->send(
+                'PATCH',
+                "/api/datasets/$this->id",
+                ['organisation' => 'Brackwater '.++$this->count],
+                $version,
+            );
         // The step is one of the log: what was to be undone is not the last one any more.
         $this->before = [];
         $this->client->send('POST', '/api/finishes', ['name' => "$this->name $this->count", 'finish' => (object) []]);
@@ -182,9 +222,23 @@ final class OwnLedger
         $recipe = $dataset->at('firstRecipe');
         if (200 === $dataset->status && \is_array($recipe)) {
             $this->client->send('POST', "/api/datasets/$this->id/drawings", ['recipe' => $recipe]);
-            $chart = $this->client->send('POST', '/api/charts', ['dataset' => $this->id, 'name' => $this->name, 'recipe' => $recipe]);
-            201 === $chart->status && $this->client->send('PUT', "/api/charts/{$chart->int('id')}", ['name' => "$this->name again", 'recipe' => $recipe], $chart->header('ETag'));
-            $this->client->send('POST', "/api/datasets/$this->id/notes", ['recipe' => $recipe, 'row' => self::month(3), 'text' => 'Seen']);
+            $chart = $this->client->send('POST', '/api/charts', [
+                'dataset' => $this->id,
+                'name' => $this->name,
+                'recipe' => $recipe,
+            ]);
+            201 === $chart->status
+                && $this->client->send(
+                    'PUT',
+                    "/api/charts/{$chart->int('id')}",
+                    ['name' => "$this->name again", 'recipe' => $recipe],
+                    $chart->header('ETag'),
+                );
+            $this->client->send('POST', "/api/datasets/$this->id/notes", [
+                'recipe' => $recipe,
+                'row' => self::month(3),
+                'text' => 'Seen',
+            ]);
             // Notes are steps of the log as well.
             $this->before = [];
         }
@@ -205,14 +259,22 @@ final class OwnLedger
 
             return true;
         }
-        $isKnown = \in_array($answer->status, [404, 409, 410, 412, 422, 507], true) || (503 === $answer->status && str_contains($answer->text('detail'), 'Nothing'));
+        $isKnown =
+            \in_array($answer->status, [404, 409, 410, 412, 422, 507], true)
+            || (503 === $answer->status && str_contains($answer->text('detail'), 'Nothing'));
         // A request whose answer was lost may still be underway; what it waits for is no longer than that.
         for ($until = microtime(true) + self::UNDERWAY; !$isKnown && microtime(true) < $until; usleep(500_000)) {
-            if (self::sorted($after) === self::read($this->client->send('GET', "/api/datasets/$this->id/exports/csv")->body)) {
+            if (
+                self::sorted($after) ===
+                self::read($this->client->send('GET', "/api/datasets/$this->id/exports/csv")->body)
+            ) {
                 break;
             }
         }
-        $held = $this->is($isKnown ? [$this->amounts] : [$this->amounts, $after], "after $what that was answered by $answer->status");
+        $held = $this->is(
+            $isKnown ? [$this->amounts] : [$this->amounts, $after],
+            "after $what that was answered by $answer->status",
+        );
         $this->before = [];
         $this->import = null;
         if (1 === $held) {
@@ -246,8 +308,20 @@ final class OwnLedger
                 }
                 $wanted = self::sorted($states[0]);
                 $differs = array_keys(array_diff_assoc($held, $wanted) + array_diff_assoc($wanted, $held));
-                $told = array_map(static fn (string $key): string => "$key holds ".($held[$key] ?? 'nothing').' and not '.($wanted[$key] ?? 'nothing'), \array_slice($differs, 0, 3));
-                $this->wrong[] = "$this->name ($id) $when: ".\count($differs).' figures differ: '.implode('; ', $told).'. Before: '.implode(', ', \array_slice($this->trail, -6));
+                $told = array_map(
+                    static fn (string $key): string => "$key holds ".
+                        ($held[$key] ?? 'nothing').
+                        ' and not '.
+                        ($wanted[$key] ?? 'nothing'),
+                    \array_slice($differs, 0, 3),
+                );
+                $this->wrong[] =
+                    "$this->name ($id) $when: ".
+                    \count($differs).
+                    ' figures differ: '.
+                    implode('; ', $told).
+                    '. Before: '.
+                    implode(', ', \array_slice($this->trail, -6));
                 $this->amounts = $id === $this->id ? $held : $this->amounts;
 
                 return null;
@@ -314,6 +388,11 @@ final class OwnLedger
     {
         ksort($amounts);
 
-        return array_map(static fn (string $amount): string => str_contains($amount, '.') ? rtrim(rtrim($amount, '0'), '.') : $amount, $amounts);
+        return array_map(
+            static fn (string $amount): string => str_contains($amount, '.')
+                ? rtrim(rtrim($amount, '0'), '.')
+                : $amount,
+            $amounts,
+        );
     }
 }

@@ -8,16 +8,28 @@ use KeenMargin\App\Upkeep\Soundness;
 use KeenMargin\Tests\app\Command;
 use KeenMargin\Tests\app\OwnServer;
 
-/** What befalls a server: its workers are killed, its disk fills, its database is held by others, backups are made of it. */
+/**
+ * What befalls a server: its workers are killed, its disk fills, its database is held by others, backups are made of
+ * it.
+ */
 final class Weather
 {
     /** @var array<string, int> how often each befell it */
-    public array $befell = ['killed workers' => 0, 'killed jobs' => 0, 'full disks' => 0, 'held locks' => 0, 'backups' => 0];
+    public array $befell = [
+        'killed workers' => 0,
+        'killed jobs' => 0,
+        'full disks' => 0,
+        'held locks' => 0,
+        'backups' => 0,
+    ];
     /** @var list<string> */
     public array $wrong = [];
 
-    public function __construct(private readonly OwnServer $server, private readonly string $database, private readonly bool $isSmallDisk)
-    {
+    public function __construct(
+        private readonly OwnServer $server,
+        private readonly string $database,
+        private readonly bool $isSmallDisk,
+    ) {
     }
 
     public function blow(): void
@@ -47,7 +59,10 @@ final class Weather
     {
         for ($until = microtime(true) + 1.0; microtime(true) < $until; usleep(5_000)) {
             foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $path) {
-                $isOurs = str_contains((string) @file_get_contents(\dirname($path).'/environ'), "KEEN_DATA=$this->database");
+                $isOurs = str_contains(
+                    (string) @file_get_contents(\dirname($path).'/environ'),
+                    "KEEN_DATA=$this->database",
+                );
                 if ($isOurs && str_contains((string) @file_get_contents($path), 'keen:work')) {
                     usleep(mt_rand(0, 250_000));
                     posix_kill((int) basename(\dirname($path)), \SIGKILL) && ++$this->befell['killed jobs'];
@@ -110,11 +125,15 @@ final class Weather
             return;
         }
         $folder = "$to-restored";
-        [$code, $says, $errors] = Command::keen(['restore', $to], environment: ['KEEN_DATA' => "$folder/keen.sqlite"]);
-        0 === $code || $this->wrong[] = "A backup did not come back: $says$errors";
+        [$code, $says, $errors] = Command::keen(
+            ['restore', $to],
+            environment: ['KEEN_DATA' => "$folder/keen.sqlite"],
+        );
+        0 === $code || ($this->wrong[] = "A backup did not come back: $says$errors");
         if (0 === $code) {
             foreach (Soundness::ofFile("$folder/keen.sqlite")->check() as $check) {
-                [] === $check['troubles'] || $this->wrong[] = "A backup is not sound: {$check['what']}: {$check['troubles'][0]}";
+                [] === $check['troubles']
+                    || ($this->wrong[] = "A backup is not sound: {$check['what']}: {$check['troubles'][0]}");
             }
             if ($isCompared && self::figures(Soundness::opened("$folder/keen.sqlite")) !== $figures) {
                 $this->wrong[] = 'A backup holds other figures than there were.';
@@ -127,7 +146,11 @@ final class Weather
     /** @return array<mixed> every amount with where it came from */
     private static function figures(\PDO $database): array
     {
-        $rows = $database->query('SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed p ON p.series = s.id ORDER BY s.id', \PDO::FETCH_NUM);
+        $rows = $database->query(
+            'SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed '
+                .'p ON p.series = s.id ORDER BY s.id',
+            \PDO::FETCH_NUM,
+        );
 
         return false === $rows ? [] : $rows->fetchAll();
     }

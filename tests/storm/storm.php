@@ -12,13 +12,19 @@ use KeenMargin\Tests\app\Server;
 require \dirname(__DIR__, 2).'/vendor/autoload.php';
 
 /*
- * A storm: `storm.php [--seed N] [--seconds N] [--users N]`. Users change figures at once while the server's workers are killed,
- * its disk fills and its database is held by others. After each round all that was acknowledged must be there, and nothing else;
+ * A storm: `storm.php [--seed N] [--seconds N] [--users N]`. Users change figures at once while the server's workers
+ * are killed,
+ * its disk fills and its database is held by others. After each round all that was acknowledged must be there, and
+ * nothing else;
  * the store must be sound; no answer may have been a 500. The same seed raises the same storm.
  */
 
 $options = getopt('', ['seed:', 'seconds:', 'users:']);
-$number = static fn (string $name, int $else): int => isset($options[$name]) && \is_string($options[$name]) && ctype_digit($options[$name]) ? (int) $options[$name] : $else;
+$number = static fn (string $name, int $else): int => isset($options[$name])
+&& \is_string($options[$name])
+&& ctype_digit($options[$name])
+    ? (int) $options[$name]
+    : $else;
 $seed = $number('seed', (int) (microtime(true) * 10) % 1_000_000);
 $until = time() + $number('seconds', 60);
 $users = $number('users', 6);
@@ -34,15 +40,31 @@ $requests = $rounds = 0;
 try {
     $database = "$disk/keen.sqlite";
     $server = OwnServer::on($database, more: ['KEEN_LONG_FROM' => '40']);
-    echo "Storm of seed $seed, $users users", $isSmallDisk ? '' : '; without a full disk, as only root can make a small one', "\n";
+    echo "Storm of seed $seed, $users users",
+    $isSmallDisk ? '' : '; without a full disk, as only root can make a small one',
+    "\n";
     do {
         mt_srand($seed + ++$rounds);
-        $shared = Server::instead($server, static fn (): int => Kept::made("Month,Route,Actual\n2026-01,All,1\n2026-02,All,1\n"));
+        $shared = Server::instead(
+            $server,
+            static fn (): int => Kept::made("Month,Route,Actual\n2026-01,All,1\n2026-02,All,1\n"),
+        );
         $folder = "$disk/round-$rounds";
         mkdir($folder);
         $processes = [];
         for ($user = 1; $user <= $users; ++$user) {
-            $processes[] = proc_open([\PHP_BINARY, __DIR__.'/user.php', $server->base, (string) (1000 * ($seed + $rounds) + $user), (string) $shared, $folder], [1 => \STDERR, 2 => \STDERR], $pipes);
+            $processes[] = proc_open(
+                [
+                    \PHP_BINARY,
+                    __DIR__.'/user.php',
+                    $server->base,
+                    (string) (1000 * ($seed + $rounds) + $user),
+                    (string) $shared,
+                    $folder,
+                ],
+                [1 => \STDERR, 2 => \STDERR],
+                $pipes,
+            );
         }
         $weather = new Weather($server, $database, $isSmallDisk);
         $end = min($until, time() + ROUND_SECONDS);
@@ -61,14 +83,18 @@ try {
                 continue;
             }
             $requests += $report['requests'];
-            array_push($wrong, ...array_map(static fn (mixed $says): string => \is_string($says) ? $says : '', $report['wrong']));
+            array_push(
+                $wrong,
+                ...array_map(static fn (mixed $says): string => \is_string($says) ? $says : '', $report['wrong']),
+            );
         }
         array_push($wrong, ...$weather->wrong);
         foreach ($weather->befell as $what => $count) {
             $befell[$what] = ($befell[$what] ?? 0) + $count;
         }
         foreach (Soundness::ofFile($database)->check() as $check) {
-            [] === $check['troubles'] || $wrong[] = "Not sound: {$check['what']}: ".implode('; ', $check['troubles']);
+            [] === $check['troubles']
+                || ($wrong[] = "Not sound: {$check['what']}: ".implode('; ', $check['troubles']));
         }
         foreach (glob("$disk/files/*.part") ?: [] as $part) {
             $wrong[] = basename($part).' was left behind';
@@ -79,9 +105,16 @@ try {
     $isSmallDisk && exec('umount -l '.escapeshellarg($disk));
     exec('rm -rf '.escapeshellarg($disk));
 }
-echo "$rounds rounds, $requests requests; ", implode(', ', array_map(static fn (string $what, int $count): string => "$count $what", array_keys($befell), $befell)), "\n";
+echo "$rounds rounds, $requests requests; ",
+implode(
+    ', ',
+    array_map(static fn (string $what, int $count): string => "$count $what", array_keys($befell), $befell),
+),
+"\n";
 foreach (\array_slice($wrong, 0, 20) as $says) {
     echo "WRONG   $says\n";
 }
-echo [] === $wrong ? "All that was acknowledged is there, and nothing else.\n" : \count($wrong)." things are wrong. The seed is $seed.\n";
+echo [] === $wrong
+    ? "All that was acknowledged is there, and nothing else.\n"
+    : \count($wrong)." things are wrong. The seed is $seed.\n";
 exit([] === $wrong ? 0 : 1);

@@ -6,7 +6,10 @@ namespace KeenMargin\Tests\storm;
 
 require \dirname(__DIR__, 2).'/vendor/autoload.php';
 
-/* One user: `user.php BASE SEED SHARED FOLDER`. Works until the file FOLDER/calm is there, then compares, and writes a report. */
+/*
+ * One user: `user.php BASE SEED SHARED FOLDER`. Works until the file FOLDER/calm is there, then compares, and writes a
+ * report.
+ */
 
 [, $base, $seed, $shared, $folder] = $argv;
 mt_srand((int) $seed);
@@ -21,4 +24,10 @@ while (!is_file("$folder/verify")) {
 }
 $own->verify();
 $row->verify();
-file_put_contents("$folder/user-$seed.json", json_encode(['requests' => $client->requests, 'wrong' => [...$own->wrong, ...$row->wrong, ...$client->faults]], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
+file_put_contents(
+    "$folder/user-$seed.json",
+    json_encode(
+        ['requests' => $client->requests, 'wrong' => [...$own->wrong, ...$row->wrong, ...$client->faults]],
+        \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+    ),
+);

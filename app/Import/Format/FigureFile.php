@@ -45,7 +45,9 @@ final class FigureFile
     {
         $names = $this->format->sheets();
         if (null !== $named && !\in_array($named, $names, true)) {
-            throw RefusedFigures::whole("The workbook has no sheet \"$named\". It has ".implode(', ', $names).'.');
+            throw RefusedFigures::whole(
+                "The workbook has no sheet \"$named\". It has ".implode(', ', $names).'.',
+            );
         }
 
         return Sheet::of($this->format->rows($named ?? $this->best($names)), $header);
@@ -65,7 +67,9 @@ final class FigureFile
             $numbers = 0;
             $rows = 0;
             foreach ($this->format->rows($name)->rows() as $cells) {
-                $numbers += \count(array_filter($cells, static fn (string $cell): bool => CellKind::Number === CellKind::of($cell)));
+                $numbers += \count(
+                    array_filter($cells, static fn (string $cell): bool => CellKind::Number === CellKind::of($cell)),
+                );
                 if (++$rows >= self::LOOKED_AT) {
                     break;
                 }

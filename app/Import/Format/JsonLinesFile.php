@@ -19,13 +19,21 @@ final readonly class JsonLinesFile implements FileFormat
     {
         $head = ltrim(str_starts_with($head, "\xEF\xBB\xBF") ? substr($head, 3) : $head);
         if (str_starts_with($head, '[{') || 1 === preg_match('/^\[\s*\{/', $head)) {
-            throw RefusedFigures::whole('This is one JSON list. Give one object a line, without the brackets around them.');
+            throw RefusedFigures::whole(
+                'This is one JSON list. Give one object a line, without the brackets around them.',
+            );
         }
         if (1 !== preg_match('/^\{\s*"/', $head)) {
             return null;
         }
         if ((int) filesize($path) > Limits::BYTES) {
-            throw RefusedFigures::whole(\sprintf('The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.', filesize($path) / 1e6, Limits::BYTES / 1_000_000));
+            throw RefusedFigures::whole(
+                \sprintf(
+                    'The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.',
+                    filesize($path) / 1e6,
+                    Limits::BYTES / 1_000_000,
+                ),
+            );
         }
 
         return new self($path);

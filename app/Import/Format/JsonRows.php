@@ -25,7 +25,12 @@ final readonly class JsonRows implements RowSource
         foreach ($this->objects() as $number => $object) {
             $places += $object;
             if (\count($places) > Limits::COLUMNS) {
-                throw RefusedFigures::whole(\sprintf('The objects have more than %s different keys. This is not a table.', number_format(Limits::COLUMNS)));
+                throw RefusedFigures::whole(
+                    \sprintf(
+                        'The objects have more than %s different keys. This is not a table.',
+                        number_format(Limits::COLUMNS),
+                    ),
+                );
             }
             if ($number >= self::LOOKED_AT) {
                 break;
@@ -39,7 +44,16 @@ final readonly class JsonRows implements RowSource
         foreach ($this->objects() as $number => $object) {
             $cells = array_fill(0, \count($names), '');
             foreach ($object as $key => $value) {
-                $place = $places[$key] ?? throw self::refused($number, 'it has the key "'.mb_substr((string) $key, 0, 60).'", which the first '.self::LOOKED_AT.' lines do not have. Put it into one of them.');
+                $place =
+                    $places[$key] ??
+                    throw self::refused(
+                        $number,
+                        'it has the key "'.
+                            mb_substr((string) $key, 0, 60).
+                            '", which the first '.
+                            self::LOOKED_AT.
+                            ' lines do not have. Put it into one of them.',
+                    );
                 $cells[$place] = self::text($number, $value);
             }
             if ($number > $after) {
@@ -53,13 +67,17 @@ final readonly class JsonRows implements RowSource
     {
         $file = fopen($this->path, 'r');
         \assert(\is_resource($file));
-        for ($number = 1; false !== $line = stream_get_line($file, Limits::LINE, "\n"); ++$number) {
+        for ($number = 1; false !== ($line = stream_get_line($file, Limits::LINE, "\n")); ++$number) {
             $line = trim(1 === $number && str_starts_with($line, "\xEF\xBB\xBF") ? substr($line, 3) : $line);
             if ('' === $line) {
                 continue;
             }
             // Numbers become texts first: a float would lose digits.
-            $exact = preg_replace_callback('/"(?:[^"\\\\]|\\\\.)*+"(*SKIP)(*FAIL)|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?/', self::quoted(...), $line);
+            $exact = preg_replace_callback(
+                '/"(?:[^"\\\\]|\\\\.)*+"(*SKIP)(*FAIL)|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?/',
+                self::quoted(...),
+                $line,
+            );
             $object = json_decode($exact ?? '', true, 4);
             if (!\is_array($object) || (array_is_list($object) && [] !== $object)) {
                 throw self::refused($number, 'it is not a JSON object. Give one object a line.');
@@ -70,7 +88,8 @@ final readonly class JsonRows implements RowSource
     }
 
     /**
-     * A number as a text; one with an exponent is written out. A text that looks like one, such as the code 1e5, stays as it is.
+     * A number as a text; one with an exponent is written out. A text that looks like one, such as the code 1e5, stays
+     * as it is.
      *
      * @param array<int, string> $number
      */
@@ -85,7 +104,10 @@ final readonly class JsonRows implements RowSource
             \is_string($value) => str_replace("\0", '', $value),
             null === $value => '',
             \is_bool($value) => $value ? 'true' : 'false',
-            default => throw self::refused($number, 'a value is itself an object or a list. Give texts and numbers only.'),
+            default => throw self::refused(
+                $number,
+                'a value is itself an object or a list. Give texts and numbers only.',
+            ),
         };
     }
 

@@ -22,10 +22,17 @@ final readonly class OdsFile implements FileFormat
         }
         $package = Package::open($path);
         if (!$package->has('content.xml')) {
-            throw RefusedFigures::whole('This is a packed file and no workbook. Unpack it, and bring in the table itself.');
+            throw RefusedFigures::whole(
+                'This is a packed file and no workbook. Unpack it, and bring in the table itself.',
+            );
         }
-        if ($package->has('META-INF/manifest.xml') && str_contains($package->text('META-INF/manifest.xml'), 'encryption-data')) {
-            throw RefusedFigures::whole('The workbook is protected by a password. Save it without one, then bring it in.');
+        if (
+            $package->has('META-INF/manifest.xml')
+            && str_contains($package->text('META-INF/manifest.xml'), 'encryption-data')
+        ) {
+            throw RefusedFigures::whole(
+                'The workbook is protected by a password. Save it without one, then bring it in.',
+            );
         }
         $reader = $package->reader('content.xml');
         $names = [];

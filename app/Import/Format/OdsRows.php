@@ -8,7 +8,9 @@ use KeenMargin\Core\Figures\Reading\Limits;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\RowSource;
 
-/** The rows of one table, read as they stream by. Cells and rows may stand for many; blank ones at the end do not count. */
+/**
+ * The rows of one table, read as they stream by. Cells and rows may stand for many; blank ones at the end do not count.
+ */
 final readonly class OdsRows implements RowSource
 {
     /** More equal rows than this are no figures. */
@@ -25,16 +27,30 @@ final readonly class OdsRows implements RowSource
         $table = -1;
         $number = 1;
         while (Package::next($reader)) {
-            if (\XMLReader::ELEMENT === $reader->nodeType && 'table:table' === $reader->name && ++$table > $this->table) {
+            if (
+                \XMLReader::ELEMENT === $reader->nodeType
+                && 'table:table' === $reader->name
+                && ++$table > $this->table
+            ) {
                 break;
             }
-            if ($table !== $this->table || \XMLReader::ELEMENT !== $reader->nodeType || 'table:table-row' !== $reader->name) {
+            if (
+                $table !== $this->table
+                || \XMLReader::ELEMENT !== $reader->nodeType
+                || 'table:table-row' !== $reader->name
+            ) {
                 continue;
             }
             $times = max(1, (int) $reader->getAttribute('table:number-rows-repeated'));
             $cells = $reader->isEmptyElement ? [] : self::cells($reader);
             if ([] !== $cells && $times > self::REPEATED_ROWS) {
-                throw RefusedFigures::whole(\sprintf('Row %d of the sheet stands for %s equal rows. This is not a table of figures.', $number, number_format($times)));
+                throw RefusedFigures::whole(
+                    \sprintf(
+                        'Row %d of the sheet stands for %s equal rows. This is not a table of figures.',
+                        $number,
+                        number_format($times),
+                    ),
+                );
             }
             for ($i = max(0, $after + 1 - $number); $i < $times && [] !== $cells; ++$i) {
                 yield $number + $i => $cells;
@@ -53,7 +69,10 @@ final readonly class OdsRows implements RowSource
             if (\XMLReader::END_ELEMENT === $reader->nodeType && 'table:table-row' === $reader->name) {
                 break;
             }
-            if (\XMLReader::ELEMENT !== $reader->nodeType || !\in_array($reader->name, ['table:table-cell', 'table:covered-table-cell'], true)) {
+            if (
+                \XMLReader::ELEMENT !== $reader->nodeType
+                || !\in_array($reader->name, ['table:table-cell', 'table:covered-table-cell'], true)
+            ) {
                 continue;
             }
             $times = max(1, (int) $reader->getAttribute('table:number-columns-repeated'));
@@ -63,7 +82,12 @@ final readonly class OdsRows implements RowSource
                 continue;
             }
             if (\count($cells) + $blank + $times > Limits::COLUMNS) {
-                throw RefusedFigures::whole(\sprintf('The sheet has more than %s columns; up to that many can be read.', number_format(Limits::COLUMNS)));
+                throw RefusedFigures::whole(
+                    \sprintf(
+                        'The sheet has more than %s columns; up to that many can be read.',
+                        number_format(Limits::COLUMNS),
+                    ),
+                );
             }
             array_push($cells, ...array_fill(0, $blank, ''), ...array_fill(0, $times, $cell));
             $blank = 0;
@@ -105,7 +129,15 @@ final readonly class OdsRows implements RowSource
                 }
             } elseif (\XMLReader::END_ELEMENT === $reader->nodeType && $reader->depth === $note) {
                 $note = null;
-            } elseif (null === $note && $reader->hasValue && \in_array($reader->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE], true)) {
+            } elseif (
+                null === $note
+                && $reader->hasValue
+                && \in_array(
+                    $reader->nodeType,
+                    [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE],
+                    true,
+                )
+            ) {
                 $text .= $reader->value;
             }
         }

@@ -7,7 +7,10 @@ namespace KeenMargin\App\Import\Format;
 use KeenMargin\Core\Figures\Reading\Limits;
 use KeenMargin\Core\Figures\Reading\RefusedFigures;
 
-/** The zip that a workbook is. Parts are unpacked one at a time, never further than the limit, whatever they say of their size. */
+/**
+ * The zip that a workbook is. Parts are unpacked one at a time, never further than the limit, whatever they say of
+ * their size.
+ */
 final class Package
 {
     private const PARTS = 5000;
@@ -24,11 +27,19 @@ final class Package
     public static function open(string $path): self
     {
         if ((int) filesize($path) > Limits::PACKED_BYTES) {
-            throw RefusedFigures::whole(\sprintf('The workbook has %.1f MB; up to %d MB can be read. Save the sheet as CSV.', filesize($path) / 1e6, Limits::PACKED_BYTES / 1_000_000));
+            throw RefusedFigures::whole(
+                \sprintf(
+                    'The workbook has %.1f MB; up to %d MB can be read. Save the sheet as CSV.',
+                    filesize($path) / 1e6,
+                    Limits::PACKED_BYTES / 1_000_000,
+                ),
+            );
         }
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-            throw RefusedFigures::whole('The workbook is damaged: it cannot be unpacked. Open it where it was made and save it again.');
+            throw RefusedFigures::whole(
+                'The workbook is damaged: it cannot be unpacked. Open it where it was made and save it again.',
+            );
         }
         if ($zip->numFiles > self::PARTS) {
             throw RefusedFigures::whole('The workbook has more parts than a workbook has. Save the sheet as CSV.');
@@ -89,7 +100,9 @@ final class Package
 
     private static function definesEntities(): RefusedFigures
     {
-        return RefusedFigures::whole('The workbook defines entities of its own, which no workbook does. It is not read.');
+        return RefusedFigures::whole(
+            'The workbook defines entities of its own, which no workbook does. It is not read.',
+        );
     }
 
     private function path(string $part): string
@@ -128,6 +141,11 @@ final class Package
 
     private static function tooLarge(): RefusedFigures
     {
-        return RefusedFigures::whole(\sprintf('The workbook unpacks to more than %d MB. Save the sheet as CSV.', Limits::UNPACKED_BYTES / 1_000_000));
+        return RefusedFigures::whole(
+            \sprintf(
+                'The workbook unpacks to more than %d MB. Save the sheet as CSV.',
+                Limits::UNPACKED_BYTES / 1_000_000,
+            ),
+        );
     }
 }

@@ -22,7 +22,10 @@ final class PlainNumber
         if (\strlen($stored) <= self::SURE_DIGITS && 1 === preg_match('/^-?\d+(?:\.\d*[1-9])?$/D', $stored)) {
             return $stored;
         }
-        if (1 !== preg_match('/^-?\d+(?:\.\d+)?(?:[eE]([+-]?\d{1,3}))?$/D', $stored, $part) || abs((int) ($part[1] ?? 0)) > self::LARGEST_POWER) {
+        if (
+            1 !== preg_match('/^-?\d+(?:\.\d+)?(?:[eE]([+-]?\d{1,3}))?$/D', $stored, $part)
+            || abs((int) ($part[1] ?? 0)) > self::LARGEST_POWER
+        ) {
             return $stored;
         }
         try {
@@ -32,10 +35,16 @@ final class PlainNumber
         }
         $digits = \strlen(ltrim($number->abs()->getUnscaledValue()->toString(), '0'));
         if ($digits > self::SURE_DIGITS && $number->getScale() > 0) {
-            $number = $number->toScale(max(0, $number->getScale() - ($digits - self::SURE_DIGITS)), RoundingMode::HalfUp);
+            $number = $number->toScale(
+                max(0, $number->getScale() - ($digits - self::SURE_DIGITS)),
+                RoundingMode::HalfUp,
+            );
         }
 
-        return $number->strippedOfTrailingZeros()->toScale(max(0, $number->strippedOfTrailingZeros()->getScale()))->toString();
+        return $number
+            ->strippedOfTrailingZeros()
+            ->toScale(max(0, $number->strippedOfTrailingZeros()->getScale()))
+            ->toString();
     }
 
     /** A share as a percentage: `0.125` is `12.5 %`. */
@@ -43,6 +52,8 @@ final class PlainNumber
     {
         $plain = self::of($stored);
 
-        return 1 === preg_match('/^-?\d+(?:\.\d+)?$/D', $plain) ? self::of(BigDecimal::of($plain)->withPointMovedRight(2)->toString()).' %' : $plain;
+        return 1 === preg_match('/^-?\d+(?:\.\d+)?$/D', $plain)
+            ? self::of(BigDecimal::of($plain)->withPointMovedRight(2)->toString()).' %'
+            : $plain;
     }
 }

@@ -14,7 +14,16 @@ use KeenMargin\Core\Figures\Reading\RowSource;
 final readonly class TextFile implements FileFormat
 {
     private const BYTES_AT_ONCE = 1_048_576;
-    private const FOREIGN = ["PK\x03\x04", '%PDF', "\x89PNG", "\x1F\x8B", "\xFF\xD8\xFF", 'GIF8', 'Rar!', "7z\xBC\xAF"];
+    private const FOREIGN = [
+        "PK\x03\x04",
+        '%PDF',
+        "\x89PNG",
+        "\x1F\x8B",
+        "\xFF\xD8\xFF",
+        'GIF8',
+        'Rar!',
+        "7z\xBC\xAF",
+    ];
 
     /** @param resource $stream UTF-8 */
     private function __construct(private mixed $stream)
@@ -30,7 +39,13 @@ final readonly class TextFile implements FileFormat
         }
         $size = (int) filesize($path);
         if ($size > Limits::BYTES) {
-            throw RefusedFigures::whole(\sprintf('The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.', $size / 1e6, Limits::BYTES / 1_000_000));
+            throw RefusedFigures::whole(
+                \sprintf(
+                    'The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.',
+                    $size / 1e6,
+                    Limits::BYTES / 1_000_000,
+                ),
+            );
         }
 
         return new self(self::utf8($path, $head));
@@ -58,9 +73,11 @@ final readonly class TextFile implements FileFormat
         }
         $isUtf8 = true;
         $rest = '';
-        while ('' !== $chunk = (string) fread($file, self::BYTES_AT_ONCE)) {
+        while ('' !== ($chunk = (string) fread($file, self::BYTES_AT_ONCE))) {
             if (str_contains($chunk, "\0")) {
-                throw RefusedFigures::whole('This is not a text file: it has zero bytes in it. Save the table as CSV, or paste it.');
+                throw RefusedFigures::whole(
+                    'This is not a text file: it has zero bytes in it. Save the table as CSV, or paste it.',
+                );
             }
             if ($isUtf8) {
                 // A character that the chunk cuts goes to the next one.
@@ -77,12 +94,16 @@ final readonly class TextFile implements FileFormat
                     }
                 }
                 $rest = substr($chunk, $whole);
-                $isUtf8 = 1 === preg_match('//u', substr($chunk, 0, $whole)) || ($whole < \strlen($chunk) && 1 === preg_match('//u', $chunk));
+                $isUtf8 =
+                    1 === preg_match('//u', substr($chunk, 0, $whole))
+                    || ($whole < \strlen($chunk) && 1 === preg_match('//u', $chunk));
             }
         }
         rewind($file);
 
-        return $isUtf8 && ('' === $rest || 1 === preg_match('//u', $rest)) ? $file : self::converted($file, 'Windows-1252');
+        return $isUtf8 && ('' === $rest || 1 === preg_match('//u', $rest))
+            ? $file
+            : self::converted($file, 'Windows-1252');
     }
 
     private static function maybeUtf16(string $head): ?string
@@ -92,8 +113,15 @@ final readonly class TextFile implements FileFormat
         }
         $start = substr($head, 0, 200);
         $pairs = str_split(\strlen($start) % 2 ? substr($start, 0, -1) : $start, 2);
-        $low = \count(array_filter($pairs, static fn (string $pair): bool => "\0" === ($pair[1] ?? '') && "\0" !== $pair[0]));
-        $high = \count(array_filter($pairs, static fn (string $pair): bool => "\0" === ($pair[0] ?? '') && "\0" !== ($pair[1] ?? "\0")));
+        $low = \count(
+            array_filter($pairs, static fn (string $pair): bool => "\0" === ($pair[1] ?? '') && "\0" !== $pair[0]),
+        );
+        $high = \count(
+            array_filter(
+                $pairs,
+                static fn (string $pair): bool => "\0" === ($pair[0] ?? '') && "\0" !== ($pair[1] ?? "\0"),
+            ),
+        );
 
         return match (true) {
             $low > 0.8 * \count($pairs) => 'UTF-16LE',
@@ -112,7 +140,7 @@ final readonly class TextFile implements FileFormat
         $made = tmpfile();
         \assert(\is_resource($made));
         $rest = '';
-        while ('' !== $chunk = (string) fread($file, self::BYTES_AT_ONCE)) {
+        while ('' !== ($chunk = (string) fread($file, self::BYTES_AT_ONCE))) {
             $chunk = $rest.$chunk;
             // Neither half a character nor one half of a pair.
             $cut = 'Windows-1252' === $encoding ? 0 : \strlen($chunk) % 4;
@@ -130,7 +158,9 @@ final readonly class TextFile implements FileFormat
     private static function write(mixed $made, string $text): void
     {
         if (str_contains($text, "\0")) {
-            throw RefusedFigures::whole('This is not a text file: it has zero bytes in it. Save the table as CSV, or paste it.');
+            throw RefusedFigures::whole(
+                'This is not a text file: it has zero bytes in it. Save the table as CSV, or paste it.',
+            );
         }
         fwrite($made, $text);
     }

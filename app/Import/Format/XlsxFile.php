@@ -18,16 +18,21 @@ final class XlsxFile implements FileFormat
     private ?array $texts = null;
 
     /** @param non-empty-array<string, string> $parts by name of the sheet */
-    private function __construct(private readonly Package $package, private readonly array $parts, private readonly bool $from1904)
-    {
+    private function __construct(
+        private readonly Package $package,
+        private readonly array $parts,
+        private readonly bool $from1904,
+    ) {
     }
 
     public static function maybe(string $path, string $head): ?self
     {
         if (str_starts_with($head, self::OLD_FORMAT)) {
-            throw RefusedFigures::whole(str_contains((string) file_get_contents($path, false, null, 0, 4_000_000), "E\0n\0c\0r\0y\0p\0t")
-                ? 'The workbook is protected by a password. Save it without one, then bring it in.'
-                : 'This is a workbook of an old format (.xls). Save it as XLSX or CSV, then bring it in.');
+            throw RefusedFigures::whole(
+                str_contains((string) file_get_contents($path, false, null, 0, 4_000_000), "E\0n\0c\0r\0y\0p\0t")
+                    ? 'The workbook is protected by a password. Save it without one, then bring it in.'
+                    : 'This is a workbook of an old format (.xls). Save it as XLSX or CSV, then bring it in.',
+            );
         }
         if (!str_starts_with($head, "PK\x03\x04")) {
             return null;
@@ -63,7 +68,13 @@ final class XlsxFile implements FileFormat
     {
         $this->styles ??= XlsxStyles::of($this->package);
 
-        return new XlsxRows($this->package, $this->parts[$sheet], $this->texts ??= $this->texts(), $this->styles, $this->from1904);
+        return new XlsxRows(
+            $this->package,
+            $this->parts[$sheet],
+            $this->texts ??= $this->texts(),
+            $this->styles,
+            $this->from1904,
+        );
     }
 
     /** @return list<string> the texts that cells refer to by number */
@@ -95,7 +106,9 @@ final class XlsxFile implements FileFormat
                     $texts[] = (string) $current;
                     $bytes += \strlen((string) $current);
                     if ($bytes > self::SHARED_BYTES) {
-                        throw RefusedFigures::whole('The workbook holds more text than a table of figures does. Save the sheet as CSV.');
+                        throw RefusedFigures::whole(
+                            'The workbook holds more text than a table of figures does. Save the sheet as CSV.',
+                        );
                     }
                 } elseif ('rPh' === $name) {
                     $isPhonetic = false;
@@ -123,7 +136,10 @@ final class XlsxFile implements FileFormat
         $found = [];
         while (Package::next($reader)) {
             if (\XMLReader::ELEMENT === $reader->nodeType && $reader->localName === $element) {
-                $found[] = array_combine($wanted, array_map(static fn (string $name): string => (string) $reader->getAttribute($name), $wanted));
+                $found[] = array_combine(
+                    $wanted,
+                    array_map(static fn (string $name): string => (string) $reader->getAttribute($name), $wanted),
+                );
             }
         }
         $reader->close();

@@ -12,8 +12,13 @@ use KeenMargin\Core\Figures\Reading\RowSource;
 final readonly class XlsxRows implements RowSource
 {
     /** @param list<string> $texts */
-    public function __construct(private Package $package, private string $part, private array $texts, private XlsxStyles $styles, private bool $from1904)
-    {
+    public function __construct(
+        private Package $package,
+        private string $part,
+        private array $texts,
+        private XlsxStyles $styles,
+        private bool $from1904,
+    ) {
     }
 
     /** @return \Generator<int, list<string>> */
@@ -49,7 +54,12 @@ final readonly class XlsxRows implements RowSource
             }
             $place = self::place((string) $reader->getAttribute('r')) ?? $place + 1;
             if ($place >= Limits::COLUMNS) {
-                throw RefusedFigures::whole(\sprintf('The sheet has more than %s columns; up to that many can be read.', number_format(Limits::COLUMNS)));
+                throw RefusedFigures::whole(
+                    \sprintf(
+                        'The sheet has more than %s columns; up to that many can be read.',
+                        number_format(Limits::COLUMNS),
+                    ),
+                );
             }
             $type = $reader->getAttribute('t') ?? 'n';
             $style = (int) $reader->getAttribute('s');

@@ -8,7 +8,15 @@ namespace KeenMargin\App\Import\Format;
 final readonly class XlsxStyles
 {
     /** Formats that are built in and not written in the file (ECMA-376, 18.8.30). */
-    private const BUILT_IN = [9 => '0%', 10 => '0.00%', 14 => 'm/d/yyyy', 15 => 'd-mmm-yy', 16 => 'd-mmm', 17 => 'mmm-yy', 22 => 'm/d/yyyy h:mm'];
+    private const BUILT_IN = [
+        9 => '0%',
+        10 => '0.00%',
+        14 => 'm/d/yyyy',
+        15 => 'd-mmm-yy',
+        16 => 'd-mmm',
+        17 => 'mmm-yy',
+        22 => 'm/d/yyyy h:mm',
+    ];
 
     /** @param list<NumberMeaning> $meanings by number of the style */
     private function __construct(private array $meanings)

@@ -34,14 +34,16 @@ final readonly class CellChanges
 
     /**
      * @param callable(Run, Run, list<CellChange>, int): HandEdit $edit
-     * @param int                                                 $by   1 forth, −1 back
+     * @param int $by 1 forth, −1 back
      */
     private function each(int $dataset, Change $change, callable $edit, int $by): int
     {
         if (null === $change->import) {
             return 0;
         }
-        $record = $this->manager->find(DatasetRecord::class, $dataset) ?? throw new \LogicException("There is no dataset $dataset.");
+        $record =
+            $this->manager->find(DatasetRecord::class, $dataset) ??
+            throw new \LogicException("There is no dataset $dataset.");
         $scales = [];
         foreach ($record->measures as $measure) {
             $scales[(int) $measure->id] = $measure->scale;
@@ -53,8 +55,16 @@ final readonly class CellChanges
         foreach ($change->series as $id => ['decimals' => $decimals, 'cells' => $cells]) {
             [$measure, $scenario, $members] = $this->store->keyOf($id);
             $power = ($scales[$measure] ?? $decimals) - $decimals;
-            $scaled = 0 === $power ? $cells : array_map(static fn (CellChange $cell): CellChange => $cell->scaled($power), $cells);
-            $edited = $edit($this->store->runs()->run($id), $this->store->runs()->log($change->import, $id), $scaled, $change->import);
+            $scaled =
+                0 === $power
+                    ? $cells
+                    : array_map(static fn (CellChange $cell): CellChange => $cell->scaled($power), $cells);
+            $edited = $edit(
+                $this->store->runs()->run($id),
+                $this->store->runs()->log($change->import, $id),
+                $scaled,
+                $change->import,
+            );
             $writer->run($id, $edited->after);
             $writer->log($change->import, $id, $edited->log);
             $skipped += \count($edited->skipped);
@@ -66,7 +76,11 @@ final readonly class CellChanges
         }
         $writer->flush();
         (new TotalsPatch($record, $this->store))->apply($totals);
-        $this->store->connection->executeStatement('UPDATE dataset SET coverage = ?, fact_count = ? WHERE id = ?', [json_encode($record->coverage, \JSON_THROW_ON_ERROR), $record->factCount, $dataset]);
+        $this->store->connection->executeStatement('UPDATE dataset SET coverage = ?, fact_count = ? WHERE id = ?', [
+            json_encode($record->coverage, \JSON_THROW_ON_ERROR),
+            $record->factCount,
+            $dataset,
+        ]);
         $this->recount($change->import, $tally);
 
         return $skipped;
@@ -79,12 +93,26 @@ final readonly class CellChanges
      */
     private function recount(int $import, array $tally): void
     {
-        $part = $this->manager->find(ImportRecord::class, $import) ?? throw new \LogicException("There is no import $import.");
-        $record = null === $part->partOf ? $part : $this->manager->find(ImportRecord::class, $part->partOf) ?? throw new \LogicException("There is no import $part->partOf.");
+        $part =
+            $this->manager->find(ImportRecord::class, $import) ??
+            throw new \LogicException("There is no import $import.");
+        $record =
+            null === $part->partOf
+                ? $part
+                : $this->manager->find(ImportRecord::class, $part->partOf) ??
+                    throw new \LogicException("There is no import $part->partOf.");
         $counts = ['unchanged' => 0];
         foreach ($tally as $what => $number) {
             $counts[$what] = ($record->counts[$what] ?? 0) + $number;
         }
-        $this->store->connection->executeStatement('UPDATE import SET counts = ?, fact_count = ?, at = ? WHERE id = ?', [json_encode($counts, \JSON_THROW_ON_ERROR), $counts['added'] + $counts['replaced'], (new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id]);
+        $this->store->connection->executeStatement(
+            'UPDATE import SET counts = ?, fact_count = ?, at = ? WHERE id = ?',
+            [
+                json_encode($counts, \JSON_THROW_ON_ERROR),
+                $counts['added'] + $counts['replaced'],
+                (new \DateTimeImmutable())->format('Y-m-d H:i:s'),
+                $record->id,
+            ],
+        );
     }
 }

@@ -10,17 +10,40 @@ final readonly class RowChange
     /** Tables whose rows changes may touch, and their columns. */
     public const TABLES = [
         'dataset' => ['name', 'organisation', 'first_month', 'closed_through', 'finest', 'deleted_at'],
-        'measure' => ['dataset_id', 'position', 'name', 'unit', 'scale', 'grouping', 'over_members', 'better', 'numerator', 'denominator', 'former'],
+        'measure' => [
+            'dataset_id',
+            'position',
+            'name',
+            'unit',
+            'scale',
+            'grouping',
+            'over_members',
+            'better',
+            'numerator',
+            'denominator',
+            'former',
+        ],
         'breakdown' => ['position', 'name', 'former'],
         'member' => ['breakdown_id', 'position', 'name', 'parent_id', 'role', 'merged_into', 'former'],
         'chart' => ['recipe'],
-        'note' => ['dataset_id', 'version', 'measure', 'period', 'place', 'label', 'text', 'author', 'at', 'changed_at'],
+        'note' => [
+            'dataset_id',
+            'version',
+            'measure',
+            'period',
+            'place',
+            'label',
+            'text',
+            'author',
+            'at',
+            'changed_at',
+        ],
     ];
 
     /**
-     * @param key-of<self::TABLES>                $table
-     * @param array<string, int|string|null>|null $was   none: the row was not there
-     * @param array<string, int|string|null>|null $is    none: it is not there any more
+     * @param key-of<self::TABLES> $table
+     * @param array<string, int|string|null>|null $was none: the row was not there
+     * @param array<string, int|string|null>|null $is none: it is not there any more
      */
     public function __construct(public string $table, public int $id, public ?array $was, public ?array $is)
     {
@@ -29,13 +52,17 @@ final readonly class RowChange
     /**
      * The same for a row that stays, with what differs only; none where nothing does.
      *
-     * @param key-of<self::TABLES>           $table
+     * @param key-of<self::TABLES> $table
      * @param array<string, int|string|null> $was
      * @param array<string, int|string|null> $is
      */
     public static function maybe(string $table, int $id, array $was, array $is): ?self
     {
-        $is = array_filter($is, static fn (mixed $value, string $column): bool => $value !== $was[$column], \ARRAY_FILTER_USE_BOTH);
+        $is = array_filter(
+            $is,
+            static fn (mixed $value, string $column): bool => $value !== $was[$column],
+            \ARRAY_FILTER_USE_BOTH,
+        );
 
         return [] === $is ? null : new self($table, $id, array_intersect_key($was, $is), $is);
     }

@@ -17,8 +17,11 @@ use KeenMargin\Core\Figures\OverMembers;
 /** Writes changed rows, forth or back. */
 final readonly class RowChanges
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store, private DatasetTotals $totals)
-    {
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private SeriesStore $store,
+        private DatasetTotals $totals,
+    ) {
     }
 
     /** @param list<RowChange> $rows */
@@ -44,16 +47,30 @@ final readonly class RowChanges
     }
 
     /**
-     * A member that has got figures since stays, and so does one whose figures an import found and would bring back. Its series
+     * A member that has got figures since stays, and so does one whose figures an import found and would bring back.
+     * Its series
      * stay, empty: who does the change again finds them.
      */
     private function remove(RowChange $row): void
     {
         if ('member' === $row->table) {
-            $places = implode(' OR ', array_map(static fn (int $place): string => "s.m$place = $row->id", range(0, SeriesStore::PLACES - 1)));
-            $dataset = $this->store->number("SELECT b.dataset_id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = $row->id");
-            $found = "SELECT COUNT(*) FROM series s JOIN touched t ON t.series = s.id WHERE s.dataset = $dataset AND LENGTH(t.amounts) > 0 AND ($places)";
-            if (0 < $this->store->number("SELECT COUNT(*) FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset AND ($places)") || 0 < $this->store->number($found)) {
+            $places = implode(
+                ' OR ',
+                array_map(static fn (int $place): string => "s.m$place = $row->id", range(0, SeriesStore::PLACES - 1)),
+            );
+            $dataset = $this->store->number(
+                "SELECT b.dataset_id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = $row->id",
+            );
+            $found = 'SELECT COUNT(*) FROM series s JOIN touched t ON t.series = s.id WHERE s.dataset '
+                ."= $dataset AND LENGTH(t.amounts) > 0 AND ($places)";
+            if (
+                0 <
+                    $this->store->number(
+                        'SELECT COUNT(*) FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset '
+                            ."= $dataset AND ($places)",
+                    )
+                || 0 < $this->store->number($found)
+            ) {
                 return;
             }
         }
@@ -71,7 +88,8 @@ final readonly class RowChanges
         if (!isset($after['grouping']) && !isset($after['over_members'])) {
             return;
         }
-        $record = $this->manager->find(MeasureRecord::class, $id) ?? throw new \LogicException("There is no measure $id.");
+        $record =
+            $this->manager->find(MeasureRecord::class, $id) ?? throw new \LogicException("There is no measure $id.");
         $this->manager->refresh($record);
         $measure = $record->measure();
         $was = new Measure(
@@ -88,7 +106,8 @@ final readonly class RowChanges
     /** More decimals, or as many fewer as all amounts can do without. */
     private function rescale(int $id, int $to, int $from): void
     {
-        $measure = $this->manager->find(MeasureRecord::class, $id) ?? throw new \LogicException("There is no measure $id.");
+        $measure =
+            $this->manager->find(MeasureRecord::class, $id) ?? throw new \LogicException("There is no measure $id.");
         $dataset = $this->manager->find(DatasetRecord::class, $measure->dataset->id) ?? throw new \LogicException();
         if ((new MeasureScale($this->store))->change((int) $dataset->id, $id, $measure->name, $to - $from)) {
             $measure->scale = $to;

@@ -25,7 +25,10 @@ final class CoverageChecks
         return [self::complete($dataset), self::closing($dataset)];
     }
 
-    /** Periods with actuals and no budget or target, once those have begun; closed periods without actuals. Days are judged by their month. */
+    /**
+     * Periods with actuals and no budget or target, once those have begun; closed periods without actuals. Days are
+     * judged by their month.
+     */
     private static function complete(Dataset $dataset): Finding
     {
         $places = $says = [];
@@ -34,16 +37,29 @@ final class CoverageChecks
         foreach ([Scenario::Budget, Scenario::Target, Scenario::PriorYear] as $scenario) {
             $own = self::byStart($dataset, $scenario);
             $first = array_key_first($own);
-            $isMissing = static fn (Period $period): bool => $period->start > $first && !(Scenario::PriorYear === $scenario && self::hasYearBefore($period, $actual));
-            self::add($dataset, $scenario, null === $first ? [] : array_filter(array_diff_key($actual, $own), $isMissing), $places, $says);
+            $isMissing = static fn (Period $period): bool => $period->start > $first
+                && !(Scenario::PriorYear === $scenario && self::hasYearBefore($period, $actual));
+            self::add(
+                $dataset,
+                $scenario,
+                null === $first ? [] : array_filter(array_diff_key($actual, $own), $isMissing),
+                $places,
+                $says,
+            );
         }
         $expected = [];
-        for ($period = reset($actual); false !== $period && !$period->isAfter($closing); $period = $period->moved(1)) {
+        for (
+            $period = reset($actual);
+            false !== $period && !$period->isAfter($closing);
+            $period = $period->moved(1)
+        ) {
             $expected[$period->start] = $period;
         }
         self::add($dataset, Scenario::Actual, array_diff_key($expected, $actual), $places, $says);
 
-        return [] === $places ? Finding::well('scenarios-complete', 'Every scenario is there wherever it is needed') : Finding::at('scenarios-complete', Wording::and($says), $places);
+        return [] === $places
+            ? Finding::well('scenarios-complete', 'Every scenario is there wherever it is needed')
+            : Finding::at('scenarios-complete', Wording::and($says), $places);
     }
 
     /**
@@ -53,11 +69,13 @@ final class CoverageChecks
      */
     private static function hasYearBefore(Period $period, array $actual): bool
     {
-        return [] !== array_filter(PriorYear::of($period), static fn (Period $earlier): bool => isset($actual[$earlier->start]));
+        return [] !==
+            array_filter(PriorYear::of($period), static fn (Period $earlier): bool => isset($actual[$earlier->start]));
     }
 
     /**
-     * Actuals after the closing period; closed periods for which there is only a forecast. A forecast beside an actual is what
+     * Actuals after the closing period; closed periods for which there is only a forecast. A forecast beside an actual
+     * is what
      * every forecast becomes on the day the books close.
      */
     private static function closing(Dataset $dataset): Finding
@@ -66,7 +84,10 @@ final class CoverageChecks
         $places = $says = [];
         $actual = self::byStart($dataset, Scenario::Actual);
         $late = array_filter($actual, static fn (Period $period): bool => $period->isAfter($closing));
-        $early = array_filter(array_diff_key(self::byStart($dataset, Scenario::Forecast), $actual), static fn (Period $period): bool => !$period->isAfter($closing));
+        $early = array_filter(
+            array_diff_key(self::byStart($dataset, Scenario::Forecast), $actual),
+            static fn (Period $period): bool => !$period->isAfter($closing),
+        );
         if ([] !== $late) {
             $says[] = 'there is actual for '.self::named($late).', after the books are closed';
             array_push($places, ...self::places($dataset, Scenario::Actual, $late));
@@ -83,13 +104,21 @@ final class CoverageChecks
 
     /**
      * @param array<int, Period> $missing
-     * @param list<Place>        $places
-     * @param list<string>       $says
+     * @param list<Place> $places
+     * @param list<string> $says
      */
-    private static function add(Dataset $dataset, Scenario $scenario, array $missing, array &$places, array &$says): void
-    {
+    private static function add(
+        Dataset $dataset,
+        Scenario $scenario,
+        array $missing,
+        array &$places,
+        array &$says,
+    ): void {
         if ([] !== $missing) {
-            $says[] = ([] === $says ? ucfirst($scenario->word()) : $scenario->word()).' is missing for '.self::named($missing);
+            $says[] =
+                ([] === $says ? ucfirst($scenario->word()) : $scenario->word()).
+                ' is missing for '.
+                self::named($missing);
             array_push($places, ...self::places($dataset, $scenario, $missing));
         }
     }
@@ -100,7 +129,9 @@ final class CoverageChecks
         $all = array_values($periods);
         $isUnbroken = \count($all) > 2 && $all[0]->moved(\count($all) - 1)->start === $all[\count($all) - 1]->start;
 
-        return $isUnbroken ? PeriodNames::range($all[0], $all[\count($all) - 1]) : Wording::some(array_map(PeriodNames::full(...), $all), 3);
+        return $isUnbroken
+            ? PeriodNames::range($all[0], $all[\count($all) - 1])
+            : Wording::some(array_map(PeriodNames::full(...), $all), 3);
     }
 
     /**
@@ -110,7 +141,12 @@ final class CoverageChecks
      */
     private static function places(Dataset $dataset, Scenario $scenario, array $periods): array
     {
-        return array_values(array_map(static fn (Period $period): Place => new Place($dataset->measures[0]->name, $scenario, $period, []), $periods));
+        return array_values(
+            array_map(
+                static fn (Period $period): Place => new Place($dataset->measures[0]->name, $scenario, $period, []),
+                $periods,
+            ),
+        );
     }
 
     /** @return array<int, Period> periods with figures by their starts, of days the months */

@@ -48,11 +48,16 @@ final class DatasetChecks
         $places = [];
         foreach ($dataset->breakdowns as $breakdown) {
             foreach ($notice->members[$breakdown->name] ?? [] as $member) {
-                $members = array_map(static fn (Dimension $one): string => $one === $breakdown ? $member : '', $dataset->breakdowns);
+                $members = array_map(
+                    static fn (Dimension $one): string => $one === $breakdown ? $member : '',
+                    $dataset->breakdowns,
+                );
                 $places[] = new Place($dataset->measures[0]->name, Scenario::Actual, null, $members);
             }
         }
 
-        return [] === $places ? new Finding($notice->id, $notice->holds, $notice->says) : Finding::at($notice->id, $notice->says, $places);
+        return [] === $places
+            ? new Finding($notice->id, $notice->holds, $notice->says)
+            : Finding::at($notice->id, $notice->says, $places);
     }
 }

@@ -10,12 +10,18 @@ final readonly class Finding
     public const MOST_PLACES = 40;
 
     /**
-     * @param string      $says   a sentence without its full stop
-     * @param int         $count  of places in all
+     * @param string $says a sentence without its full stop
+     * @param int $count of places in all
      * @param list<Place> $places the first of them
      */
-    public function __construct(public string $id, public bool $holds, public string $says, public int $count = 0, public array $places = [], private string $all = '')
-    {
+    public function __construct(
+        public string $id,
+        public bool $holds,
+        public string $says,
+        public int $count = 0,
+        public array $places = [],
+        private string $all = '',
+    ) {
     }
 
     public static function well(string $id, string $says): self
@@ -39,9 +45,23 @@ final readonly class Finding
         return substr(hash('xxh128', "$this->id\0$this->says\0$this->all"), 0, 24);
     }
 
-    /** @return array{id: string, holds: bool, says: string, count: int, mark: string, places: list<array{measure: string, scenario: string, period: string, members: list<string>, amount: string}>} */
+    /**
+     * @return array{
+     *     id: string, holds: bool, says: string, count: int, mark: string,
+     *     places: list<array{
+     *         measure: string, scenario: string, period: string, members: list<string>, amount: string,
+     *     }>,
+     * }
+     */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'holds' => $this->holds, 'says' => $this->says, 'count' => $this->count, 'mark' => $this->mark(), 'places' => array_map(static fn (Place $place): array => $place->toArray(), $this->places)];
+        return [
+            'id' => $this->id,
+            'holds' => $this->holds,
+            'says' => $this->says,
+            'count' => $this->count,
+            'mark' => $this->mark(),
+            'places' => array_map(static fn (Place $place): array => $place->toArray(), $this->places),
+        ];
     }
 }

@@ -45,7 +45,13 @@ final class Gaps implements LineCheck
     private function isCovered(Line $line, int $start): bool
     {
         $code = $line->series->scenario->value;
-        $this->covered[$code] ??= array_fill_keys(array_map(static fn (Period $period): int => $period->start, $line->dataset->coverage->periods[$code] ?? []), true);
+        $this->covered[$code] ??= array_fill_keys(
+            array_map(
+                static fn (Period $period): int => $period->start,
+                $line->dataset->coverage->periods[$code] ?? [],
+            ),
+            true,
+        );
 
         return isset($this->covered[$code][$start]);
     }
@@ -54,6 +60,12 @@ final class Gaps implements LineCheck
     {
         return [] === $this->places
             ? Finding::well('gaps', 'No line has a gap')
-            : Finding::at('gaps', Wording::count(\count($this->places), 'gap', 'gaps').' within lines: '.Wording::some($this->names, 2), $this->places);
+            : Finding::at(
+                'gaps',
+                Wording::count(\count($this->places), 'gap', 'gaps').
+                    ' within lines: '.
+                    Wording::some($this->names, 2),
+                $this->places,
+            );
     }
 }

@@ -18,8 +18,12 @@ use KeenMargin\Core\Time\PeriodNames;
 final readonly class Line
 {
     /** @param array<int, int> $amounts by period start, rising */
-    public function __construct(public Dataset $dataset, public Measure $measure, public Series $series, public array $amounts)
-    {
+    public function __construct(
+        public Dataset $dataset,
+        public Measure $measure,
+        public Series $series,
+        public array $amounts,
+    ) {
     }
 
     public function isSubtotal(): bool
@@ -35,13 +39,27 @@ final readonly class Line
 
     public function at(int $start): Place
     {
-        return new Place($this->measure->name, $this->series->scenario, $this->period($start), $this->members(), isset($this->amounts[$start]) ? $this->text($start) : '');
+        return new Place(
+            $this->measure->name,
+            $this->series->scenario,
+            $this->period($start),
+            $this->members(),
+            isset($this->amounts[$start]) ? $this->text($start) : '',
+        );
     }
 
     /** `North, budget, Mar 2026` */
     public function named(int $start): string
     {
-        $parts = [implode(', ', array_map(static fn (string $name): string => '' === $name ? '(blank)' : $name, $this->members())), 1 === \count($this->dataset->measures) ? '' : $this->measure->name, $this->series->scenario->word(), $this->dataset->isTimeless() ? '' : PeriodNames::full($this->period($start))];
+        $parts = [
+            implode(
+                ', ',
+                array_map(static fn (string $name): string => '' === $name ? '(blank)' : $name, $this->members()),
+            ),
+            1 === \count($this->dataset->measures) ? '' : $this->measure->name,
+            $this->series->scenario->word(),
+            $this->dataset->isTimeless() ? '' : PeriodNames::full($this->period($start)),
+        ];
 
         return implode(', ', array_filter($parts, static fn (string $part): bool => '' !== $part));
     }
@@ -54,7 +72,10 @@ final readonly class Line
     /** As it stands in a sentence. */
     public function shown(int $start): string
     {
-        return NumberFormat::of('en')->plain(BigDecimal::ofUnscaledValue($this->amounts[$start], $this->measure->decimals), $this->measure->decimals);
+        return NumberFormat::of('en')->plain(
+            BigDecimal::ofUnscaledValue($this->amounts[$start], $this->measure->decimals),
+            $this->measure->decimals,
+        );
     }
 
     public function period(int $start): Period

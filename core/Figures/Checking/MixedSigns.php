@@ -21,7 +21,13 @@ final class MixedSigns implements LineCheck
         $fewer = \count($above) < \count($below) ? $above : $below;
         $count = \count($above) + \count($below);
         // One against many is an outlier's case; half and half is what a result may well be.
-        if ([] === $above || [] === $below || $line->isSubtotal() || \count($fewer) > max(1, $count / 4) || (1 === \count($fewer) && $count >= Outliers::FEWEST)) {
+        if (
+            [] === $above
+            || [] === $below
+            || $line->isSubtotal()
+            || \count($fewer) > max(1, $count / 4)
+            || (1 === \count($fewer) && $count >= Outliers::FEWEST)
+        ) {
             return;
         }
         foreach (array_keys($fewer) as $start) {
@@ -34,6 +40,13 @@ final class MixedSigns implements LineCheck
     {
         return [] === $this->places
             ? Finding::well('mixed-signs', 'No line has mixed signs')
-            : Finding::at('mixed-signs', Wording::some(array_map(strval(...), array_keys($this->lines)), 3).(1 === \count($this->lines) ? ' has' : ' have').' mixed signs, in '.Wording::count(\count($this->places), 'amount', 'amounts'), $this->places);
+            : Finding::at(
+                'mixed-signs',
+                Wording::some(array_map(strval(...), array_keys($this->lines)), 3).
+                    (1 === \count($this->lines) ? ' has' : ' have').
+                    ' mixed signs, in '.
+                    Wording::count(\count($this->places), 'amount', 'amounts'),
+                $this->places,
+            );
     }
 }

@@ -30,7 +30,7 @@ final class Outliers implements LineCheck
         $below = \count(array_filter($line->amounts, static fn (int $amount): bool => $amount < 0));
         foreach ($line->amounts as $start => $amount) {
             $isTurned = ($amount < 0 && 1 === $below && $above > 2) || ($amount > 0 && 1 === $above && $below > 2);
-            if ($usual > 0 && intdiv(abs($amount), self::TIMES) >= $usual || ($isTurned && !$line->isSubtotal())) {
+            if (($usual > 0 && intdiv(abs($amount), self::TIMES) >= $usual) || ($isTurned && !$line->isSubtotal())) {
                 $this->places[] = $line->at($start);
                 $this->says[] = $line->named($start).' is '.$line->shown($start);
             }
@@ -41,6 +41,12 @@ final class Outliers implements LineCheck
     {
         return [] === $this->places
             ? Finding::well('outliers', 'No amount stands out from its own history')
-            : Finding::at('outliers', Wording::count(\count($this->places), 'amount stands', 'amounts stand').' out from its line’s history: '.Wording::some($this->says, 2), $this->places);
+            : Finding::at(
+                'outliers',
+                Wording::count(\count($this->places), 'amount stands', 'amounts stand').
+                    ' out from its line’s history: '.
+                    Wording::some($this->says, 2),
+                $this->places,
+            );
     }
 }

@@ -11,19 +11,36 @@ use KeenMargin\Core\Time\Period;
 final readonly class Place
 {
     /** @param list<string> $members of the line; none: all lines */
-    public function __construct(public string $measure, public Scenario $scenario, public ?Period $period, public array $members, public string $amount = '')
-    {
+    public function __construct(
+        public string $measure,
+        public Scenario $scenario,
+        public ?Period $period,
+        public array $members,
+        public string $amount = '',
+    ) {
     }
 
     /** By which it is known whether it is still the same. */
     public function mark(): string
     {
-        return implode("\0", [$this->measure, $this->scenario->value, $this->period?->key() ?? '', $this->amount, ...$this->members]);
+        return implode("\0", [
+            $this->measure,
+            $this->scenario->value,
+            $this->period?->key() ?? '',
+            $this->amount,
+            ...$this->members,
+        ]);
     }
 
     /** @return array{measure: string, scenario: string, period: string, members: list<string>, amount: string} */
     public function toArray(): array
     {
-        return ['measure' => $this->measure, 'scenario' => $this->scenario->value, 'period' => $this->period?->key() ?? '', 'members' => $this->members, 'amount' => $this->amount];
+        return [
+            'measure' => $this->measure,
+            'scenario' => $this->scenario->value,
+            'period' => $this->period?->key() ?? '',
+            'members' => $this->members,
+            'amount' => $this->amount,
+        ];
     }
 }

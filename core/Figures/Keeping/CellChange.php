@@ -17,13 +17,20 @@ final readonly class CellChange
     {
         $factor = 10 ** $power;
 
-        return new self($this->start, self::times($this->was, $factor), $this->wasImport, self::times($this->is, $factor));
+        return new self(
+            $this->start,
+            self::times($this->was, $factor),
+            $this->wasImport,
+            self::times($this->is, $factor),
+        );
     }
 
     private static function times(?int $amount, int|float $factor): ?int
     {
         $scaled = null === $amount ? null : $amount * $factor;
 
-        return null === $scaled || \is_int($scaled) ? $scaled : throw new \OverflowException('The amount has too many digits.');
+        return null === $scaled || \is_int($scaled)
+            ? $scaled
+            : throw new \OverflowException('The amount has too many digits.');
     }
 }

@@ -11,8 +11,8 @@ use Brick\Math\RoundingMode;
 final readonly class CellParts
 {
     /**
-     * @param non-empty-array<string, ?int> $parts    unscaled amounts by series
-     * @param non-negative-int              $decimals of them
+     * @param non-empty-array<string, ?int> $parts unscaled amounts by series
+     * @param non-negative-int $decimals of them
      */
     public function __construct(private array $parts, private int $decimals)
     {
@@ -44,7 +44,13 @@ final readonly class CellParts
         $changes = [];
         $is = $amount?->toScale($decimals, RoundingMode::Unnecessary)->getUnscaledValue()->toInt();
         foreach ($this->parts as $series => $part) {
-            $was = null === $part ? null : BigDecimal::ofUnscaledValue($part, $this->decimals)->toScale($decimals)->getUnscaledValue()->toInt();
+            $was =
+                null === $part
+                    ? null
+                    : BigDecimal::ofUnscaledValue($part, $this->decimals)
+                        ->toScale($decimals)
+                        ->getUnscaledValue()
+                        ->toInt();
             if ($was !== $is) {
                 $changes[$series] = ['was' => $was, 'is' => $is];
             }

@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Keeping;
 
 /**
- * Changes by hand to one series, done and undone. They belong to an import "by hand" like any other; its log keeps what stood
+ * Changes by hand to one series, done and undone. They belong to an import "by hand" like any other; its log keeps what
+ * stood
  * there before the first of its changes, so that the whole import can be taken back.
  */
 final readonly class HandEdit
 {
     /**
-     * @param Run              $log     what the import found before
-     * @param list<CellChange> $done    those that took place
-     * @param list<int>        $skipped periods that were changed since, and so were left as they are
+     * @param Run $log what the import found before
+     * @param list<CellChange> $done those that took place
+     * @param list<int> $skipped periods that were changed since, and so were left as they are
      */
     private function __construct(public Run $after, public Run $log, public array $done, public array $skipped)
     {
@@ -52,7 +53,10 @@ final readonly class HandEdit
                 $skipped[] = $start;
                 continue;
             }
-            $after = null === $change->was ? $after->without($start) : $after->with($start, $change->was, $change->wasImport ?? $import);
+            $after =
+                null === $change->was
+                    ? $after->without($start)
+                    : $after->with($start, $change->was, $change->wasImport ?? $import);
             if (null !== $change->was && $change->wasImport !== $import) {
                 $log = $log->without($start);
             }

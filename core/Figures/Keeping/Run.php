@@ -33,7 +33,10 @@ final readonly class Run
     {
         $different = array_unique($this->imports);
 
-        return [PackedAmounts::pack($this->amounts), 1 === \count($different) ? pack('q', reset($different)) : PackedAmounts::pack($this->imports)];
+        return [
+            PackedAmounts::pack($this->amounts),
+            1 === \count($different) ? pack('q', reset($different)) : PackedAmounts::pack($this->imports),
+        ];
     }
 
     public function has(int $start): bool
@@ -54,6 +57,8 @@ final readonly class Run
     /** This run with one period as it is in another: the same amount, or none. */
     public function like(self $other, int $start): self
     {
-        return $other->has($start) ? $this->with($start, $other->amounts[$start], $other->imports[$start]) : $this->without($start);
+        return $other->has($start)
+            ? $this->with($start, $other->amounts[$start], $other->imports[$start])
+            : $this->without($start);
     }
 }

@@ -16,8 +16,8 @@ final readonly class SeriesMerge
     }
 
     /**
-     * @param array<int, int>       $incoming amounts by period start
-     * @param array<int, true>|null $scope    periods that are removed where the file does not have them; none: all of them
+     * @param array<int, int> $incoming amounts by period start
+     * @param array<int, true>|null $scope periods that are removed where the file does not have them; none: all of them
      */
     public static function of(Run $current, array $incoming, int $import, ?array $scope = []): self
     {
@@ -35,12 +35,21 @@ final readonly class SeriesMerge
             $amounts[$start] = $amount;
             $imports[$start] = $import;
         }
-        foreach (array_diff_key(null === $scope ? $current->amounts : array_intersect_key($current->amounts, $scope), $incoming) as $start => $amount) {
+        foreach (
+            array_diff_key(
+                null === $scope ? $current->amounts : array_intersect_key($current->amounts, $scope),
+                $incoming,
+            ) as $start => $amount
+        ) {
             ++$removed;
             $before[$start] = $amount;
             unset($amounts[$start], $imports[$start]);
         }
 
-        return new self(new Run($amounts, $imports), new Run($before, array_intersect_key($current->imports, $before)), new MergeCounts($added, $replaced, $unchanged, $removed));
+        return new self(
+            new Run($amounts, $imports),
+            new Run($before, array_intersect_key($current->imports, $before)),
+            new MergeCounts($added, $replaced, $unchanged, $removed),
+        );
     }
 }

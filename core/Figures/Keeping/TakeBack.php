@@ -5,21 +5,28 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Keeping;
 
 /**
- * Takes one import back out of a series: its amounts go, those that it replaced or removed come back. What a later import
+ * Takes one import back out of a series: its amounts go, those that it replaced or removed come back. What a later
+ * import
  * overwrote stays as it is; that import is told what stood there before, as if the one taken back had never been.
  */
 final readonly class TakeBack
 {
     /**
-     * @param array<int, Run> $logs        of later imports, what they found before, where that changes
-     * @param list<int>       $overwritten periods whose amounts belong to later imports
+     * @param array<int, Run> $logs of later imports, what they found before, where that changes
+     * @param list<int> $overwritten periods whose amounts belong to later imports
      */
-    private function __construct(public Run $after, public array $logs, public array $overwritten, public int $gone, public int $restored)
-    {
+    private function __construct(
+        public Run $after,
+        public array $logs,
+        public array $overwritten,
+        public int $gone,
+        public int $restored,
+    ) {
     }
 
     /**
-     * @param array<int, Run> $logs what each import that touched the series found before, by import, rising; the one to be taken back among them
+     * @param array<int, Run> $logs what each import that touched the series found before, by import, rising; the one to
+     *                              be taken back among them
      */
     public static function of(int $import, Run $current, array $logs): self
     {
@@ -56,7 +63,9 @@ final readonly class TakeBack
      */
     private static function periods(int $import, Run $current, Run $own, array $later): array
     {
-        $periods = array_fill_keys(array_keys($current->imports, $import, true), true) + array_fill_keys(array_keys($own->amounts), true);
+        $periods =
+            array_fill_keys(array_keys($current->imports, $import, true), true) +
+            array_fill_keys(array_keys($own->amounts), true);
         foreach ($later as $log) {
             $periods += array_fill_keys(array_keys($log->imports, $import, true), true);
         }
@@ -67,7 +76,8 @@ final readonly class TakeBack
     }
 
     /**
-     * The first later import that changed this period: it found this import's amount there, or filled the gap that this one had left.
+     * The first later import that changed this period: it found this import's amount there, or filled the gap that this
+     * one had left.
      *
      * @param array<int, Run> $later
      */

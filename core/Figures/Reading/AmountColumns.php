@@ -7,14 +7,16 @@ namespace KeenMargin\Core\Figures\Reading;
 use KeenMargin\Core\Figures\Scenario;
 
 /**
- * The columns that hold amounts. Those that count the same in the same scenario and differ only in their period share a slot.
+ * The columns that hold amounts. Those that count the same in the same scenario and differ only in their period share a
+ * slot.
  */
 final readonly class AmountColumns
 {
     /**
-     * @param list<array{int, int, string, int}> $columns  place, slot, the header that tells the period or '', power of ten
-     * @param list<array{?Scenario, ?string}>    $meanings scenario and measure by slot
-     * @param positive-int                       $slots    how many there are
+     * @param list<array{int, int, string, int}> $columns place, slot, the header that tells the period or '', power of
+     *                                                    ten
+     * @param list<array{?Scenario, ?string}> $meanings scenario and measure by slot
+     * @param positive-int $slots how many there are
      */
     private function __construct(public array $columns, public array $meanings, public int $slots)
     {
@@ -29,7 +31,12 @@ final readonly class AmountColumns
                 $slots[$key] = \count($meanings);
                 $meanings[] = [$column->scenario, $column->measure];
             }
-            $columns[] = [$sheet->placeOf((string) $name), $slots[$key], $column->period ?? '', self::rule($mapping, $column)->power];
+            $columns[] = [
+                $sheet->placeOf((string) $name),
+                $slots[$key],
+                $column->period ?? '',
+                self::rule($mapping, $column)->power,
+            ];
         }
 
         return new self($columns, $meanings, max(1, \count($meanings)));
@@ -53,6 +60,7 @@ final readonly class AmountColumns
 
     private static function rule(Mapping $mapping, ColumnRole $column): MeasureRule
     {
-        return $mapping->measures[$column->measure ?? $mapping->measure ?? RoleGuess::DEFAULT_MEASURE] ?? new MeasureRule();
+        return $mapping->measures[$column->measure ?? ($mapping->measure ?? RoleGuess::DEFAULT_MEASURE)] ??
+            new MeasureRule();
     }
 }

@@ -12,7 +12,9 @@ use KeenMargin\Core\Figures\Scenario;
 /** The columns of a list that hold bands: what a value is good for up to which limit. */
 final readonly class BandColumns
 {
-    private const NAMES = '/\b(band|bands|limits?|up to|poor|bad|weak|fair|ok|okay|satisfactory|good|strong|excellent|low|medium|mid|middle|high|red|amber|yellow|green|schlecht|mittel|gut|sehr gut)\b/iu';
+    private const NAMES = '/\b(band|bands|limits?|up '
+        .'to|poor|bad|weak|fair|ok|okay|satisfactory|good|strong|excellent|'
+        .'low|medium|mid|middle|high|red|amber|yellow|green|schlecht|mittel|gut|sehr gut)\b/iu';
 
     /** @param list<array{string, int}> $bands name and place, in their order */
     private function __construct(public array $bands, private ?int $target, private NumberReader $numbers)
@@ -44,11 +46,37 @@ final readonly class BandColumns
      */
     public static function recognised(array $columns): array
     {
-        $named = array_filter($columns, static fn (ColumnRole $column, string|int $name): bool => Role::Amount === $column->role && null === $column->period && Scenario::Actual === ($column->scenario ?? Scenario::Actual) && 1 === preg_match(self::NAMES, (string) $name), \ARRAY_FILTER_USE_BOTH);
-        $others = array_diff_key(array_filter($columns, static fn (ColumnRole $column): bool => Role::Amount === $column->role), $named);
-        $isList = [] === array_filter($columns, static fn (ColumnRole $column): bool => Role::Period === $column->role || null !== $column->period);
+        $named = array_filter(
+            $columns,
+            static fn (ColumnRole $column, string|int $name): bool => Role::Amount === $column->role
+                && null === $column->period
+                && Scenario::Actual === ($column->scenario ?? Scenario::Actual)
+                && 1 === preg_match(self::NAMES, (string) $name),
+            \ARRAY_FILTER_USE_BOTH,
+        );
+        $others = array_diff_key(
+            array_filter($columns, static fn (ColumnRole $column): bool => Role::Amount === $column->role),
+            $named,
+        );
+        $isList =
+            [] ===
+            array_filter(
+                $columns,
+                static fn (ColumnRole $column): bool => Role::Period === $column->role || null !== $column->period,
+            );
 
-        return !$isList || \count($named) < 2 || [] === $others ? $columns : array_replace($columns, array_map(static fn (ColumnRole $column): ColumnRole => new ColumnRole(Role::Band, measure: $column->measure), $named));
+        return !$isList || \count($named) < 2 || [] === $others
+            ? $columns
+            : array_replace(
+                $columns,
+                array_map(
+                    static fn (ColumnRole $column): ColumnRole => new ColumnRole(
+                        Role::Band,
+                        measure: $column->measure,
+                    ),
+                    $named,
+                ),
+            );
     }
 
     /** Reads the bands as amounts of their own from now on: each a measure that says which band it is the limit of. */
@@ -59,7 +87,13 @@ final readonly class BandColumns
         foreach (self::of($sheet, $mapping)->bands as $band => [$name, $place]) {
             $columns[$sheet->header[$place]] = new ColumnRole(Role::Amount, Scenario::Actual, $name);
             $rule = $measures[$name] ?? new MeasureRule();
-            $measures[$name] = new MeasureRule($rule->unit, Grouping::Last, $rule->better, power: $rule->power, band: $band);
+            $measures[$name] = new MeasureRule(
+                $rule->unit,
+                Grouping::Last,
+                $rule->better,
+                power: $rule->power,
+                band: $band,
+            );
         }
 
         return [] === $mapping->of(Role::Band) ? $mapping : $mapping->with($columns, $measures);
@@ -78,11 +112,24 @@ final readonly class BandColumns
             if (null === $numbers) {
                 continue;
             }
-            $inPercent = [] !== array_filter($this->bands, static fn (array $band): bool => str_contains($cells[$band[1]] ?? '', '%') || str_contains($sheet->header[$band[1]], '%'));
+            $inPercent =
+                [] !==
+                array_filter(
+                    $this->bands,
+                    static fn (array $band): bool => str_contains($cells[$band[1]] ?? '', '%')
+                        || str_contains($sheet->header[$band[1]], '%'),
+                );
             $target = $this->target($cells);
-            $possible = array_filter($possible, static function (BandMeaning $meaning) use ($numbers, $target, $inPercent): bool {
+            $possible = array_filter($possible, static function (BandMeaning $meaning) use (
+                $numbers,
+                $target,
+                $inPercent,
+            ): bool {
                 $limits = $meaning->maybeLimits($numbers, $target);
-                $fits = BandMeaning::PercentOfTarget === $meaning ? ($inPercent || self::mayBePercent($numbers)) : !$inPercent;
+                $fits =
+                    BandMeaning::PercentOfTarget === $meaning
+                        ? $inPercent || self::mayBePercent($numbers)
+                        : !$inPercent;
 
                 return null !== $limits && BandMeaning::rise($limits) && $fits;
             });
@@ -98,14 +145,25 @@ final readonly class BandColumns
      */
     public function examples(Sheet $sheet, Mapping $mapping): array
     {
-        $item = array_map($sheet->placeOf(...), array_map(strval(...), array_keys($mapping->of(Role::Breakdown))))[0] ?? null;
+        $item =
+            array_map($sheet->placeOf(...), array_map(strval(...), array_keys($mapping->of(Role::Breakdown))))[0] ??
+            null;
         $examples = [];
         foreach ([] === $this->bands ? [] : BandMeaning::cases() as $meaning) {
             $says = [];
             foreach (\array_slice($sheet->rows, 0, 2) as $cells) {
-                $limits = null === ($numbers = $this->numbers($cells)) ? null : $meaning->maybeLimits($numbers, $this->target($cells));
+                $limits =
+                    null === ($numbers = $this->numbers($cells))
+                        ? null
+                        : $meaning->maybeLimits($numbers, $this->target($cells));
                 if (null !== $limits) {
-                    $says[] = (null === $item ? '' : ($cells[$item] ?? '').': ').implode(', ', array_map(static fn (BigDecimal $limit): string => $limit->toString(), $limits)).(BandMeaning::rise($limits) ? '' : ', which do not rise');
+                    $says[] =
+                        (null === $item ? '' : ($cells[$item] ?? '').': ').
+                        implode(
+                            ', ',
+                            array_map(static fn (BigDecimal $limit): string => $limit->toString(), $limits),
+                        ).
+                        (BandMeaning::rise($limits) ? '' : ', which do not rise');
                 }
             }
             if ([] !== $says) {
@@ -131,11 +189,15 @@ final readonly class BandColumns
         }
         $limits = $meaning->maybeLimits($numbers, $this->target($cells));
         if (null === $limits) {
-            return 'the bands are in percent of the target, and the row has no target. Fill it in, or leave the row out.';
+            return 'the bands are in percent of the target, and the row has no target. Fill it in, or leave the row '
+                .'out.';
         }
         $told = Wording::and(array_map(static fn (BigDecimal $limit): string => $limit->toString(), $limits));
         if (!BandMeaning::rise($limits)) {
-            return "the limits of its bands do not rise: $told. ".(BandMeaning::Limits === $meaning ? 'Say that they are increments, or mend them.' : 'Mend them, or say what else they are.');
+            return "the limits of its bands do not rise: $told. ".
+                (BandMeaning::Limits === $meaning
+                    ? 'Say that they are increments, or mend them.'
+                    : 'Mend them, or say what else they are.');
         }
         foreach ($this->bands as $i => [, $place]) {
             $cells[$place] = str_replace('.', $point, $limits[$i]->toString());
@@ -172,6 +234,10 @@ final readonly class BandColumns
     /** @param list<BigDecimal> $numbers */
     private static function mayBePercent(array $numbers): bool
     {
-        return [] === array_filter($numbers, static fn (BigDecimal $number): bool => $number->isNegative() || $number->isGreaterThan(200));
+        return [] ===
+            array_filter(
+                $numbers,
+                static fn (BigDecimal $number): bool => $number->isNegative() || $number->isGreaterThan(200),
+            );
     }
 }

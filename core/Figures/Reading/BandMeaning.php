@@ -35,7 +35,10 @@ enum BandMeaning: string
             $last = match ($this) {
                 self::Limits => $number,
                 self::Increments => $last->plus($number),
-                self::PercentOfTarget => $number->multipliedBy($target)->withPointMovedLeft(2)->strippedOfTrailingZeros(),
+                self::PercentOfTarget => $number
+                    ->multipliedBy($target)
+                    ->withPointMovedLeft(2)
+                    ->strippedOfTrailingZeros(),
             };
             $limits[] = $last;
         }

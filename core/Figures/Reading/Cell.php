@@ -15,7 +15,9 @@ final class Cell
             return self::unguarded($cell);
         }
 
-        return self::unguarded(PlainText::of(trim(preg_replace('/[\s\x00-\x1F\x7F\x{00A0}\x{202F}\x{FEFF}]+/u', ' ', $cell) ?? $cell)));
+        return self::unguarded(
+            PlainText::of(trim(preg_replace('/[\s\x00-\x1F\x7F\x{00A0}\x{202F}\x{FEFF}]+/u', ' ', $cell) ?? $cell)),
+        );
     }
 
     /** Text that a program might run as a formula is exported behind an apostrophe, which is taken off again here. */

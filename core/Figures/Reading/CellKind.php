@@ -19,7 +19,14 @@ enum CellKind
         return match (true) {
             '' === $cell => self::Blank,
             1 === preg_match('/^(19|20|21)\d\d$/D', $cell) => self::Year,
-            NumberReader::isMissing($cell), null !== (new NumberReader(NumberStyle::Point))->maybe($cell), null !== (new NumberReader(NumberStyle::Comma))->maybe($cell) => 1 === preg_match('/^\d{1,2}[.\/]\d{4}$/D', $cell) ? self::Text : self::Number,
+            NumberReader::isMissing($cell),
+            null !== (new NumberReader(NumberStyle::Point))->maybe($cell),
+            null !== (new NumberReader(NumberStyle::Comma))->maybe($cell) => 1 === preg_match(
+                '/^\d{1,2}[.\/]\d{4}$/D',
+                $cell,
+            )
+                ? self::Text
+                : self::Number,
             default => self::Text,
         };
     }

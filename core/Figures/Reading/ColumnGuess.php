@@ -9,13 +9,16 @@ use KeenMargin\Core\Time\Grain;
 /** What one column looks like, judged by its name and its cells. */
 final readonly class ColumnGuess
 {
-    private const PERIOD_NAMES = '/^(month|period|date|day|week|quarter|year|half-?year|fiscal year|monat|periode|datum|jahr|quartal|mois|année)\b/iu';
-    private const MEMO_NAMES = '/\b(memo|note|notes|comment|comments|remark|remarks|description|bemerkung|kommentar)\b/iu';
+    private const PERIOD_NAMES = '/^(month|period|date|day|week|quarter|year|half-?year|fiscal '
+        .'year|monat|periode|datum|jahr|quartal|mois|année)\b/iu';
+    private const MEMO_NAMES = '/\b(memo|note|notes|comment|comments|remark|remarks|'
+        .'description|bemerkung|kommentar)\b/iu';
     private const CODE_NAMES = '/\b(id|no|nr|number|code|account|konto|cost cent(er|re))\b\.?$/iu';
     private const SCENARIO_NAMES = '/^(scenario|szenario|version|type)$/iu';
     private const MEASURE_COLUMNS = '/^(measure|indicator|kennzahl)$/iu';
     /** What is computed from other columns is computed again here. */
-    private const DERIVED_NAMES = '/^(?:Δ.*|var\.?(?:iance)?\b.*|diff\.?(?:erence)?\b.*|deviation\b.*|abweichung.*|abw\..*|delta\b.*|ytd\b.*|.*\bytd|year to date|cumul.*|kumul.*|share of .*|% of .*)$/iu';
+    private const DERIVED_NAMES = '/^(?:Δ.*|var\.?(?:iance)?\b.*|diff\.?(?:erence)?\b.*|deviation\b.*|'
+        .'abweichung.*|abw\..*|delta\b.*|ytd\b.*|.*\bytd|year to date|cumul.*|kumul.*|share of .*|% of .*)$/iu';
     private const SAMPLE = 400;
     /** Letters that remarks have on average, and the names of customers do not. */
     private const FREE_TEXT = 60;
@@ -27,25 +30,50 @@ final readonly class ColumnGuess
     public static function of(Sheet $sheet, int $place, NumberReader $numbers, PeriodReader $periods): self
     {
         $name = $sheet->header[$place];
-        $cells = array_values(array_filter($sheet->column($place, self::SAMPLE), static fn (string $cell): bool => !NumberReader::isMissing($cell)));
+        $cells = array_values(
+            array_filter(
+                $sheet->column($place, self::SAMPLE),
+                static fn (string $cell): bool => !NumberReader::isMissing($cell),
+            ),
+        );
         $isPeriodName = 1 === preg_match(self::PERIOD_NAMES, $name);
-        $isYears = self::share($cells, static fn (string $cell): bool => Grain::Year === $periods->maybe($cell)?->grain) > 0.9;
+        $isYears =
+            self::share($cells, static fn (string $cell): bool => Grain::Year === $periods->maybe($cell)?->grain) >
+            0.9;
 
-        return new self(self::role($name, $sheet->levels[$place], $cells, $numbers, $periods, $isPeriodName), $isPeriodName, $isYears);
+        return new self(
+            self::role($name, $sheet->levels[$place], $cells, $numbers, $periods, $isPeriodName),
+            $isPeriodName,
+            $isYears,
+        );
     }
 
     /**
      * @param list<string> $levels
      * @param list<string> $cells
      */
-    private static function role(string $name, array $levels, array $cells, NumberReader $numbers, PeriodReader $periods, bool $isPeriodName): ColumnRole
-    {
+    private static function role(
+        string $name,
+        array $levels,
+        array $cells,
+        NumberReader $numbers,
+        PeriodReader $periods,
+        bool $isPeriodName,
+    ): ColumnRole {
         $numeric = self::share($cells, static fn (string $cell): bool => null !== $numbers->maybe($cell));
-        $period = self::share($cells, static fn (string $cell): bool => null !== $periods->maybe($cell) || PeriodReader::lacksYear($cell) || TotalWords::isTotal($cell));
-        if ($isPeriodName ? $period > 0.0 : ($period >= 0.5 && $numeric < 0.5)) {
+        $period = self::share(
+            $cells,
+            static fn (string $cell): bool => null !== $periods->maybe($cell)
+                || PeriodReader::lacksYear($cell)
+                || TotalWords::isTotal($cell),
+        );
+        if ($isPeriodName ? $period > 0.0 : $period >= 0.5 && $numeric < 0.5) {
             return new ColumnRole(Role::Period);
         }
-        if (self::share($cells, static fn (string $cell): bool => null !== ScenarioWords::maybe($cell)) >= (1 === preg_match(self::SCENARIO_NAMES, $name) ? 0.5 : 1.0)) {
+        if (
+            self::share($cells, static fn (string $cell): bool => null !== ScenarioWords::maybe($cell)) >=
+            (1 === preg_match(self::SCENARIO_NAMES, $name) ? 0.5 : 1.0)
+        ) {
             return new ColumnRole(Role::Scenario);
         }
         $isCode = 1 === preg_match(self::CODE_NAMES, $name);
@@ -53,11 +81,13 @@ final readonly class ColumnGuess
             return self::amount($levels, $periods);
         }
 
-        return new ColumnRole(match (true) {
-            [] === $cells, 1 === preg_match(self::MEMO_NAMES, $name), self::isFreeText($cells) => Role::Ignore,
-            1 === preg_match(self::MEASURE_COLUMNS, $name) => Role::Measure,
-            default => Role::Breakdown,
-        });
+        return new ColumnRole(
+            match (true) {
+                [] === $cells, 1 === preg_match(self::MEMO_NAMES, $name), self::isFreeText($cells) => Role::Ignore,
+                1 === preg_match(self::MEASURE_COLUMNS, $name) => Role::Measure,
+                default => Role::Breakdown,
+            },
+        );
     }
 
     /**
@@ -88,9 +118,18 @@ final readonly class ColumnGuess
             }
         }
         // A year over months: the month needs it, whichever stands above.
-        usort($times, static fn (string $a, string $b): int => (int) PeriodReader::lacksYear($b) <=> (int) PeriodReader::lacksYear($a));
+        usort(
+            $times,
+            static fn (string $a, string $b): int => (int) PeriodReader::lacksYear($b) <=>
+                (int) PeriodReader::lacksYear($a),
+        );
 
-        return new ColumnRole(Role::Amount, $scenario, [] === $measure ? null : implode(', ', $measure), [] === $times ? null : implode(' ', $times));
+        return new ColumnRole(
+            Role::Amount,
+            $scenario,
+            [] === $measure ? null : implode(', ', $measure),
+            [] === $times ? null : implode(' ', $times),
+        );
     }
 
     /**
@@ -100,11 +139,13 @@ final readonly class ColumnGuess
      */
     private static function isFreeText(array $cells): bool
     {
-        return \count($cells) > 40 && \count(array_unique($cells)) > 0.8 * \count($cells) && array_sum(array_map(mb_strlen(...), $cells)) > self::FREE_TEXT * \count($cells);
+        return \count($cells) > 40
+            && \count(array_unique($cells)) > 0.8 * \count($cells)
+            && array_sum(array_map(mb_strlen(...), $cells)) > self::FREE_TEXT * \count($cells);
     }
 
     /**
-     * @param list<string>           $cells
+     * @param list<string> $cells
      * @param callable(string): bool $holds
      */
     private static function share(array $cells, callable $holds): float

@@ -23,12 +23,22 @@ final class ColumnNames
         };
         $levels = self::widened($levels, $rows, $place);
         if (\count($levels) > Limits::COLUMNS) {
-            throw RefusedFigures::whole(\sprintf('The file has %s columns; up to %s can be read.', number_format(\count($levels)), number_format(Limits::COLUMNS)));
+            throw RefusedFigures::whole(
+                \sprintf(
+                    'The file has %s columns; up to %s can be read.',
+                    number_format(\count($levels)),
+                    number_format(Limits::COLUMNS),
+                ),
+            );
         }
         $names = [];
         $taken = [];
         foreach ($levels as $i => $parts) {
-            $name = mb_substr(implode(', ', array_filter($parts, static fn (string $part): bool => '' !== $part)), 0, self::LONGEST);
+            $name = mb_substr(
+                implode(', ', array_filter($parts, static fn (string $part): bool => '' !== $part)),
+                0,
+                self::LONGEST,
+            );
             $name = '' === $name ? 'Column '.($i + 1) : $name;
             for ($n = 2, $plain = $name; isset($taken[$name]); ++$n) {
                 $name = "$plain ($n)";
@@ -43,7 +53,7 @@ final class ColumnNames
     /**
      * Columns without a name count where most rows have them; in a single row they are a slip.
      *
-     * @param list<list<string>>       $levels
+     * @param list<list<string>> $levels
      * @param array<int, list<string>> $rows
      *
      * @return list<list<string>>
@@ -78,7 +88,12 @@ final class ColumnNames
             $current = '' === ($upper[$i] ?? '') ? $current : $upper[$i];
             $own = $lower[$i] ?? '';
             // A name that stands in the upper row alone is the column's whole name.
-            $levels[] = array_values(array_filter('' === $own ? [$upper[$i] ?? ''] : [$current, $own], static fn (string $part): bool => '' !== $part));
+            $levels[] = array_values(
+                array_filter(
+                    '' === $own ? [$upper[$i] ?? ''] : [$current, $own],
+                    static fn (string $part): bool => '' !== $part,
+                ),
+            );
         }
 
         return $levels;
@@ -94,14 +109,25 @@ final class ColumnNames
         $periods = new PeriodReader();
         $names = [];
         for ($i = 0, $width = max(array_map(\count(...), $rows) ?: [0]); $i < $width; ++$i) {
-            $cells = array_values(array_filter(array_map(static fn (array $row): string => $row[$i] ?? '', $rows), static fn (string $cell): bool => '' !== $cell));
-            $of = static fn (callable $holds): bool => [] !== $cells && 2 * \count(array_filter($cells, $holds)) > \count($cells);
-            $names[] = [match (true) {
-                $of(static fn (string $cell): bool => CellKind::Number === CellKind::of($cell)) => 'Amount',
-                $of(static fn (string $cell): bool => null !== $periods->maybe($cell) || PeriodReader::lacksYear($cell)) => 'Period',
-                $of(static fn (string $cell): bool => null !== ScenarioWords::maybe($cell)) => 'Scenario',
-                default => 'Name',
-            }];
+            $cells = array_values(
+                array_filter(
+                    array_map(static fn (array $row): string => $row[$i] ?? '', $rows),
+                    static fn (string $cell): bool => '' !== $cell,
+                ),
+            );
+            $of = static fn (callable $holds): bool => [] !== $cells
+                && 2 * \count(array_filter($cells, $holds)) > \count($cells);
+            $names[] = [
+                match (true) {
+                    $of(static fn (string $cell): bool => CellKind::Number === CellKind::of($cell)) => 'Amount',
+                    $of(
+                        static fn (string $cell): bool => null !== $periods->maybe($cell)
+                            || PeriodReader::lacksYear($cell),
+                    ) => 'Period',
+                    $of(static fn (string $cell): bool => null !== ScenarioWords::maybe($cell)) => 'Scenario',
+                    default => 'Name',
+                },
+            ];
         }
 
         return $names;

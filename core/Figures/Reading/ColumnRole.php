@@ -20,11 +20,14 @@ final readonly class ColumnRole
     /** @return array<string, string> as the recipe writes it */
     public function toArray(): array
     {
-        return array_filter([
-            'role' => $this->role->value,
-            'scenario' => $this->scenario?->value,
-            'measure' => $this->measure,
-            'period' => $this->period,
-        ], static fn (?string $value): bool => null !== $value);
+        return array_filter(
+            [
+                'role' => $this->role->value,
+                'scenario' => $this->scenario?->value,
+                'measure' => $this->measure,
+                'period' => $this->period,
+            ],
+            static fn (?string $value): bool => null !== $value,
+        );
     }
 }

@@ -19,7 +19,8 @@ final class Currencies
         $measures = $mapping->of(Role::Measure);
         $this->measureAt = [] === $measures ? null : $sheet->placeOf((string) array_key_first($measures));
         // A breakdown by currency keeps them apart.
-        $this->areToldApart = [] !== preg_grep(self::NAMES, array_map(strval(...), array_keys($mapping->of(Role::Breakdown))));
+        $this->areToldApart =
+            [] !== preg_grep(self::NAMES, array_map(strval(...), array_keys($mapping->of(Role::Breakdown))));
     }
 
     /**
@@ -33,9 +34,16 @@ final class Currencies
         if (null === $currency || '%' === $currency) {
             return null;
         }
-        $measure = null === $this->measureAt ? $this->mapping->columns[$column]->measure ?? $this->mapping->measure ?? '' : $cells[$this->measureAt] ?? '';
+        $measure =
+            null === $this->measureAt
+                ? $this->mapping->columns[$column]->measure ?? ($this->mapping->measure ?? '')
+                : $cells[$this->measureAt] ?? '';
         $known = $this->known[$measure] ??= $currency;
 
-        return $known === $currency ? null : "\"$text\" is in $currency, amounts before it are in $known, and the two cannot be added. Put the currency in a column of its own, or bring each in as a measure of its own.";
+        return $known === $currency
+            ? null
+            : "\"$text\" is in $currency, amounts before it are "
+                ."in $known, and the two cannot be added. Put the currency in a column of its own, or bring each in "
+                .'as a measure of its own.';
     }
 }

@@ -24,15 +24,30 @@ use KeenMargin\Core\Time\Period;
 final class DatasetBuilder
 {
     /**
-     * @param array<string, string> $units         by measure, where the file told them
-     * @param array<int, Series>    $series
-     * @param array<int, string>    $packed        amounts of the same series in the order of the rows, equal periods perhaps twice
-     * @param array<int, int>       $decimals      that they really have
-     * @param int                   $scale         decimals that they are all scaled to
-     * @param bool                  $daysAreMonths whether periods are days that stand for their months
+     * @param array<string, string> $units by measure, where the file told them
+     * @param array<int, Series> $series
+     * @param array<int, string> $packed amounts of the same series in the order of the rows, equal periods perhaps
+     *                                   twice
+     * @param array<int, int> $decimals that they really have
+     * @param int $scale decimals that they are all scaled to
+     * @param bool $daysAreMonths whether periods are days that stand for their months
      */
-    public static function figures(string $name, string $organisation, Mapping $mapping, array $units, array $series, array $packed, array $decimals, int $scale, Grain $grain, bool $daysAreMonths, TotalRows $totals, TotalColumns $totalColumns, int $rows, int $without): ReadFigures
-    {
+    public static function figures(
+        string $name,
+        string $organisation,
+        Mapping $mapping,
+        array $units,
+        array $series,
+        array $packed,
+        array $decimals,
+        int $scale,
+        Grain $grain,
+        bool $daysAreMonths,
+        TotalRows $totals,
+        TotalColumns $totalColumns,
+        int $rows,
+        int $without,
+    ): ReadFigures {
         $toMonths = $daysAreMonths ? self::monthOf(...) : null;
         $grain = $daysAreMonths ? Grain::Month : $grain;
         $summed = 0;
@@ -45,18 +60,34 @@ final class DatasetBuilder
         ksort($series);
         ksort($packed);
         $breakdowns = array_map(strval(...), array_keys($mapping->of(Role::Breakdown)));
-        $notices = array_values(array_filter([
-            0 === $summed ? null : new Notice('summed-rows', true, Wording::count($summed, 'amount shared its key with another row and was', 'amounts shared their key with other rows and were').' added up'),
-            $totals->maybeNotice(array_values($series), array_values($packed), $scale),
-            $totalColumns->maybeNotice(),
-        ]));
+        $notices = array_values(
+            array_filter([
+                0 === $summed
+                    ? null
+                    : new Notice(
+                        'summed-rows',
+                        true,
+                        Wording::count(
+                            $summed,
+                            'amount shared its key with another row and was',
+                            'amounts shared their key with other rows and were',
+                        ).' added up',
+                    ),
+                $totals->maybeNotice(array_values($series), array_values($packed), $scale),
+                $totalColumns->maybeNotice(),
+            ]),
+        );
         $members = MemberSums::of($series, $sums, \count($breakdowns));
         if (!$mapping->keepsTotals) {
             foreach (SummedMembers::of($series, $packed, $members) as $place => $member) {
                 $series = array_filter($series, static fn (Series $one): bool => $one->member($place) !== $member);
                 $packed = array_intersect_key($packed, $series);
                 $members = MemberSums::of($series, $sums, \count($breakdowns));
-                $notices[] = new Notice('summed-member', true, "\"$member\" is in every period the sum of the others of $breakdowns[$place] and was left out");
+                $notices[] = new Notice(
+                    'summed-member',
+                    true,
+                    "\"$member\" is in every period the sum of the others of $breakdowns[$place] and was left out",
+                );
             }
         }
         foreach ($series as $run => $one) {
@@ -66,12 +97,35 @@ final class DatasetBuilder
         $series = array_values($series);
         $packed = array_values($packed);
         $measures = self::measures($ofMeasure, $units, $mapping);
-        $counted = array_fill_keys(array_map(static fn (Measure $measure): string => $measure->name, array_filter($measures, static fn (Measure $measure): bool => $measure->isCounted())), true);
+        $counted = array_fill_keys(
+            array_map(
+                static fn (Measure $measure): string => $measure->name,
+                array_filter($measures, static fn (Measure $measure): bool => $measure->isCounted()),
+            ),
+            true,
+        );
         $all = new SeriesAdder();
         foreach ($series as $i => $one) {
             $all->add($one->measure, $one->scenario->value, $packed[$i], isset($counted[$one->measure]) ? '' : false);
         }
-        $dataset = new Dataset($name, $measures, array_map(static fn (string $breakdown, int $place): Dimension => new Dimension($breakdown, $members->members($place)), $breakdowns, array_keys($breakdowns)), $grain, $mapping->calendar, Coverage::ofStarts($all->starts(), $grain, $mapping->calendar), null, $organisation, $notices);
+        $dataset = new Dataset(
+            $name,
+            $measures,
+            array_map(
+                static fn (string $breakdown, int $place): Dimension => new Dimension(
+                    $breakdown,
+                    $members->members($place),
+                ),
+                $breakdowns,
+                array_keys($breakdowns),
+            ),
+            $grain,
+            $mapping->calendar,
+            Coverage::ofStarts($all->starts(), $grain, $mapping->calendar),
+            null,
+            $organisation,
+            $notices,
+        );
 
         return new ReadFigures(new FactTable($dataset, $series, $packed, $all->sums($dataset)), $rows, $without);
     }
@@ -106,7 +160,10 @@ final class DatasetBuilder
             $summed += isset($settled[$start]) ? 1 : 0;
             $sum = ($settled[$start] ?? 0) + $flat[$i + 1];
             if (!self::isWhole($sum)) {
-                throw RefusedFigures::whole('The sum of rows that share a key has more digits than can be kept exactly. Give the amounts in thousands.');
+                throw RefusedFigures::whole(
+                    'The sum of rows that share a key has more digits than can be kept exactly. Give the amounts in '
+                        .'thousands.',
+                );
             }
             $settled[$start] = $sum;
         }
@@ -123,11 +180,13 @@ final class DatasetBuilder
     {
         $divisor = 10 ** $decimals;
 
-        return PackedAmounts::pack(array_map(static fn (int $amount): int => intdiv($amount, $divisor), PackedAmounts::unpack($amounts)));
+        return PackedAmounts::pack(
+            array_map(static fn (int $amount): int => intdiv($amount, $divisor), PackedAmounts::unpack($amounts)),
+        );
     }
 
     /**
-     * @param array<string, int>    $decimals by measure
+     * @param array<string, int> $decimals by measure
      * @param array<string, string> $units
      *
      * @return list<Measure>
@@ -139,7 +198,7 @@ final class DatasetBuilder
             $rule = $mapping->measures[$name] ?? new MeasureRule();
             $measures[] = new Measure(
                 (string) $name,
-                $rule->unit ?? $units[$name] ?? '',
+                $rule->unit ?? ($units[$name] ?? ''),
                 max(0, $scale),
                 $rule->grouping ?? Grouping::Sum,
                 $rule->better,
@@ -153,10 +212,22 @@ final class DatasetBuilder
             }
             foreach ([$rule->numerator, $rule->denominator] as $part) {
                 if (!isset($decimals[(string) $part])) {
-                    throw RefusedFigures::whole("\"$name\" is made of \"$part\", which the file does not have. It has ".implode(', ', array_keys($decimals)).'.');
+                    throw RefusedFigures::whole(
+                        "\"$name\" is made of \"$part\", which the file does not have. It has ".
+                            implode(', ', array_keys($decimals)).
+                            '.',
+                    );
                 }
             }
-            $measures[] = new Measure((string) $name, '%', 0, Grouping::Ratio, $rule->better, $rule->numerator, $rule->denominator);
+            $measures[] = new Measure(
+                (string) $name,
+                '%',
+                0,
+                Grouping::Ratio,
+                $rule->better,
+                $rule->numerator,
+                $rule->denominator,
+            );
         }
 
         return $measures;

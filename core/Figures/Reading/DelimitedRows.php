@@ -14,7 +14,7 @@ final readonly class DelimitedRows implements RowSource
     private const BYTE_ORDER_MARK = "\xEF\xBB\xBF";
 
     /**
-     * @param resource         $stream    UTF-8, seekable
+     * @param resource $stream UTF-8, seekable
      * @param non-empty-string $delimiter
      */
     public function __construct(private mixed $stream, public string $delimiter)
@@ -58,7 +58,9 @@ final readonly class DelimitedRows implements RowSource
                     $isOpen = !$isOdd;
                 }
                 if ($isOpen && \strlen($open) > Limits::LINE) {
-                    throw RefusedFigures::rows([new Refusal($start, '', 'a quoted cell begins here and does not end. Close the quotes.')]);
+                    throw RefusedFigures::rows([
+                        new Refusal($start, '', 'a quoted cell begins here and does not end. Close the quotes.'),
+                    ]);
                 }
                 if (!$isOpen && $start > $after) {
                     yield $start => $this->cells($open);
@@ -104,11 +106,18 @@ final readonly class DelimitedRows implements RowSource
         $rest = str_starts_with($rest, self::BYTE_ORDER_MARK) ? substr($rest, 3) : $rest;
         $break = str_contains($rest, "\n") || !str_contains($rest, "\r") ? "\n" : "\r";
         do {
-            $lines = explode($break, "\n" === $break && str_contains($rest, "\r\n") ? str_replace("\r\n", "\n", $rest) : $rest);
+            $lines = explode(
+                $break,
+                "\n" === $break && str_contains($rest, "\r\n") ? str_replace("\r\n", "\n", $rest) : $rest,
+            );
             $rest = array_pop($lines);
             yield $lines;
             if (\strlen($rest) > Limits::LINE) {
-                throw RefusedFigures::whole('A row of the file has more than '.number_format(Limits::LINE).' letters. This is not a table; look at how the file was made.');
+                throw RefusedFigures::whole(
+                    'A row of the file has more than '.
+                        number_format(Limits::LINE).
+                        ' letters. This is not a table; look at how the file was made.',
+                );
             }
             $more = feof($this->stream) ? '' : (string) fread($this->stream, self::BYTES_AT_ONCE);
             $rest .= $more;

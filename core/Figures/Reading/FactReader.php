@@ -34,7 +34,10 @@ final class FactReader
     private readonly Refusals $refusals;
     private readonly SlowAmounts $slow;
     private readonly SingleAmounts $single;
-    /** @var array<string, string|false|null> packed start by the texts that tell the period; false where they say that the row is a total, none where it was refused */
+    /**
+     * @var array<string, string|false|null> packed start by the texts that tell the period; false where they say that
+     *                                       the row is a total, none where it was refused
+     */
     private array $starts = [];
     private int $rows = 0;
     private int $without = 0;
@@ -48,12 +51,16 @@ final class FactReader
         $this->refusals = new Refusals();
         if ([] !== $mapping->of(Role::Band)) {
             $bands = BandColumns::of($sheet, $mapping);
-            $sheet = $sheet->reading(fn (RowSource $source): RowSource => new BandRows($source, $bands, $mapping, $this->refusals));
+            $sheet = $sheet->reading(
+                fn (RowSource $source): RowSource => new BandRows($source, $bands, $mapping, $this->refusals),
+            );
             $mapping = BandColumns::asAmounts($sheet, $mapping);
         }
         if (PercentMeaning::Fractions === $mapping->percents) {
             $places = array_map($sheet->placeOf(...), PercentColumns::mixed($sheet, $mapping));
-            $sheet = $sheet->reading(static fn (RowSource $source): RowSource => new FractionRows($source, $places, $mapping));
+            $sheet = $sheet->reading(
+                static fn (RowSource $source): RowSource => new FractionRows($source, $places, $mapping),
+            );
         }
         [$this->sheet, $this->mapping] = [$sheet, $mapping];
         $this->combinations = new RowCombinations($sheet, $mapping);
@@ -67,14 +74,24 @@ final class FactReader
     }
 
     /** @param ?callable(int): void $sign told the number of rows from time to time; what it throws ends the reading */
-    public static function read(Sheet $sheet, Mapping $mapping, string $name, string $organisation = '', ?callable $sign = null): FactTable
-    {
+    public static function read(
+        Sheet $sheet,
+        Mapping $mapping,
+        string $name,
+        string $organisation = '',
+        ?callable $sign = null,
+    ): FactTable {
         return self::figures($sheet, $mapping, $name, $organisation, $sign)->table;
     }
 
     /** @param ?callable(int): void $sign */
-    public static function figures(Sheet $sheet, Mapping $mapping, string $name, string $organisation = '', ?callable $sign = null): ReadFigures
-    {
+    public static function figures(
+        Sheet $sheet,
+        Mapping $mapping,
+        string $name,
+        string $organisation = '',
+        ?callable $sign = null,
+    ): ReadFigures {
         $reader = new self($sheet, $mapping);
         $reader->readRows($sign ?? static function (int $rows): void {});
         $reader->refusals->insistOnNone();
@@ -107,7 +124,11 @@ final class FactReader
                     gc_mem_caches();
                 }
                 if ($rows > Limits::ROWS) {
-                    throw RefusedFigures::whole('The file has more than '.number_format(Limits::ROWS).' rows. Split it, or leave out what is not needed.');
+                    throw RefusedFigures::whole(
+                        'The file has more than '.
+                            number_format(Limits::ROWS).
+                            ' rows. Split it, or leave out what is not needed.',
+                    );
                 }
             }
             if (isset($leaveOut[$number]) || (isset($cells[$width]) && !$this->fits($number, $cells, $width))) {
@@ -128,7 +149,12 @@ final class FactReader
                 }
                 if (ctype_digit($digits) && !isset($digits[self::SAFE_DIGITS]) && (false === $at || $decimals > 0)) {
                     $amount = (int) $digits;
-                } elseif ('-' === $text[0] && ctype_digit(substr($digits, 1)) && !isset($digits[self::SAFE_DIGITS]) && (false === $at || $decimals > 0)) {
+                } elseif (
+                    '-' === $text[0]
+                    && ctype_digit(substr($digits, 1))
+                    && !isset($digits[self::SAFE_DIGITS])
+                    && (false === $at || $decimals > 0)
+                ) {
                     $amount = (int) $digits;
                 } else {
                     $read = $this->slow->maybe($number, $this->sheet->header[$place], $text, $cells);
@@ -150,18 +176,29 @@ final class FactReader
                         break;
                     }
                 }
-                $when = null === $onePeriod || '' !== $header ? $this->periods->text($cells)."\0".$header : $cells[$onePeriod] ?? '';
-                $start = $starts[$when] ?? $starts[$when] = $this->start($number, $cells, $header);
+                $when =
+                    null === $onePeriod || '' !== $header
+                        ? $this->periods->text($cells)."\0".$header
+                        : $cells[$onePeriod] ?? '';
+                $start = $starts[$when] ?? ($starts[$when] = $this->start($number, $cells, $header));
                 if (null === $start) {
                     break;
                 }
                 $decimals -= $power;
                 if (false === $start || isset($isTotal[$combination])) {
-                    $this->totals->add($number, $this->series($combination, $slot), false === $start ? null : PackedAmounts::first($start), $decimals < 0 ? $amount * 10 ** -$decimals : $amount, max(0, $decimals));
+                    $this->totals->add(
+                        $number,
+                        $this->series($combination, $slot),
+                        false === $start ? null : PackedAmounts::first($start),
+                        $decimals < 0 ? $amount * 10 ** -$decimals : $amount,
+                        max(0, $decimals),
+                    );
                     continue;
                 }
                 if ($decimals > $scale) {
-                    $packed = ScaledRuns::of($packed, $decimals - $scale) ?? throw self::tooLong('of earlier rows', $decimals);
+                    $packed =
+                        ScaledRuns::of($packed, $decimals - $scale) ??
+                        throw self::tooLong('of earlier rows', $decimals);
                     $scale = $decimals;
                 } elseif ($decimals < $scale) {
                     $amount *= 10 ** ($scale - $decimals);
@@ -170,7 +207,10 @@ final class FactReader
                     }
                 }
                 $run = $combination * $slots + $slot;
-                if ($hasSingle && !$this->single->takes($number, $this->series($combination, $slot)->measure, $run, $start)) {
+                if (
+                    $hasSingle
+                    && !$this->single->takes($number, $this->series($combination, $slot)->measure, $run, $start)
+                ) {
                     continue;
                 }
                 $packed[$run] ??= '';
@@ -186,7 +226,13 @@ final class FactReader
                 $this->totalColumns->check($number, $cells);
             }
         }
-        [$this->packed, $this->decimals, $this->starts, $this->scale, $this->rows] = [$packed, $decimalsOf, $starts, $scale, $rows];
+        [$this->packed, $this->decimals, $this->starts, $this->scale, $this->rows] = [
+            $packed,
+            $decimalsOf,
+            $starts,
+            $scale,
+            $rows,
+        ];
         $sign($rows);
     }
 
@@ -238,15 +284,35 @@ final class FactReader
         foreach (array_keys($this->packed) as $run) {
             $series[$run] = $this->series(intdiv($run, $this->amounts->slots), $run % $this->amounts->slots);
         }
-        $days = Grain::Day === $this->periods->grain && null === $this->mapping->grain ? array_map(PackedAmounts::first(...), array_values(array_filter($this->starts))) : [];
+        $days =
+            Grain::Day === $this->periods->grain && null === $this->mapping->grain
+                ? array_map(PackedAmounts::first(...), array_values(array_filter($this->starts)))
+                : [];
         // Handed over, not held: what is settled there need not stay as it was here.
         [$packed, $this->packed] = [$this->packed, []];
 
-        return DatasetBuilder::figures($name, $organisation, $this->mapping, $this->combinations->units, $series, $packed, $this->decimals, $this->scale, $this->periods->joined(), PeriodColumn::areMonths($days), $this->totals, $this->totalColumns, $this->rows, $this->without);
+        return DatasetBuilder::figures(
+            $name,
+            $organisation,
+            $this->mapping,
+            $this->combinations->units,
+            $series,
+            $packed,
+            $this->decimals,
+            $this->scale,
+            $this->periods->joined(),
+            PeriodColumn::areMonths($days),
+            $this->totals,
+            $this->totalColumns,
+            $this->rows,
+            $this->without,
+        );
     }
 
     private static function tooLong(string $amount, int $decimals): RefusedFigures
     {
-        return RefusedFigures::whole("The amount $amount has too many digits beside amounts with $decimals decimals. Give fewer decimals.");
+        return RefusedFigures::whole(
+            "The amount $amount has too many digits beside amounts with $decimals decimals. Give fewer decimals.",
+        );
     }
 }

@@ -28,6 +28,12 @@ final readonly class FractionRows implements RowSource
     {
         $amount = str_contains($cell, '%') ? null : $this->mapping->numbers()->maybe(Cell::clean($cell));
 
-        return null === $amount ? $cell : str_replace('.', $this->mapping->decimal->value, $amount->multipliedBy(100)->strippedOfTrailingZeros()->toString()).' %';
+        return null === $amount
+            ? $cell
+            : str_replace(
+                '.',
+                $this->mapping->decimal->value,
+                $amount->multipliedBy(100)->strippedOfTrailingZeros()->toString(),
+            ).' %';
     }
 }

@@ -6,7 +6,8 @@ namespace KeenMargin\Core\Figures\Reading;
 
 /**
  * Finds the header of a table among notes above it, in one row or two, or sees that there is none.
- * The table is the run of rows without a blank one that holds the most cells; its first row with numbers ends the header.
+ * The table is the run of rows without a blank one that holds the most cells; its first row with numbers ends the
+ * header.
  */
 final class HeaderFinder
 {
@@ -17,7 +18,10 @@ final class HeaderFinder
     public static function place(array $rows): HeaderPlace
     {
         $block = self::block($rows);
-        $kinds = array_map(static fn (array $cells): array => array_map(CellKind::of(...), $cells), array_values($block));
+        $kinds = array_map(
+            static fn (array $cells): array => array_map(CellKind::of(...), $cells),
+            array_values($block),
+        );
         $numbers = array_keys($block);
         $firstData = self::firstData($kinds);
         if (null === $firstData) {
@@ -63,7 +67,10 @@ final class HeaderFinder
         $most = $held = 0;
         foreach ($rows as $number => $cells) {
             $run = [] === $cells ? [] : $run + [$number => $cells];
-            $held = [] === $cells ? 0 : $held + \count(array_filter($cells, static fn (string $cell): bool => '' !== $cell));
+            $held =
+                [] === $cells
+                    ? 0
+                    : $held + \count(array_filter($cells, static fn (string $cell): bool => '' !== $cell));
             if ($held > $most) {
                 [$best, $most] = [$run, $held];
             }
@@ -80,12 +87,19 @@ final class HeaderFinder
     private static function headerBefore(array $rows, int $first): ?int
     {
         $width = \count(array_filter($rows[$first] ?? [], static fn (string $cell): bool => '' !== $cell));
-        $before = array_filter($rows, static fn (array $cells, int $number): bool => $number < $first && [] !== $cells, \ARRAY_FILTER_USE_BOTH);
+        $before = array_filter(
+            $rows,
+            static fn (array $cells, int $number): bool => $number < $first && [] !== $cells,
+            \ARRAY_FILTER_USE_BOTH,
+        );
         $last = array_key_last($before);
         if (null === $last) {
             return null;
         }
-        $named = array_filter($before[$last], static fn (string $cell): bool => '' !== $cell && CellKind::Number !== CellKind::of($cell));
+        $named = array_filter(
+            $before[$last],
+            static fn (string $cell): bool => '' !== $cell && CellKind::Number !== CellKind::of($cell),
+        );
 
         return \count($named) >= max(2, $width - 1) ? $last : null;
     }
@@ -119,7 +133,8 @@ final class HeaderFinder
         $counts = [];
         foreach ($rows as $row) {
             foreach ($row as $place => $kind) {
-                $counts[$place] = ($counts[$place] ?? 0) + (CellKind::Number === $kind ? 1 : (CellKind::Text === $kind ? -1 : 0));
+                $counts[$place] =
+                    ($counts[$place] ?? 0) + (CellKind::Number === $kind ? 1 : (CellKind::Text === $kind ? -1 : 0));
             }
         }
 
@@ -128,11 +143,16 @@ final class HeaderFinder
 
     /**
      * @param list<CellKind> $row
-     * @param list<int>      $amounts
+     * @param list<int> $amounts
      */
     private static function named(array $row, array $amounts): int
     {
-        return \count(array_filter($amounts, static fn (int $place): bool => CellKind::Blank !== ($row[$place] ?? CellKind::Blank)));
+        return \count(
+            array_filter(
+                $amounts,
+                static fn (int $place): bool => CellKind::Blank !== ($row[$place] ?? CellKind::Blank),
+            ),
+        );
     }
 
     /**
@@ -141,12 +161,16 @@ final class HeaderFinder
      *
      * @param list<CellKind> $upper
      * @param list<CellKind> $lower
-     * @param list<int>      $amounts
+     * @param list<int> $amounts
      */
     private static function isSecondLevel(array $upper, array $lower, array $amounts): bool
     {
         foreach ($lower as $place => $kind) {
-            if (!\in_array($place, $amounts, true) && CellKind::Blank !== $kind && CellKind::Blank !== ($upper[$place] ?? CellKind::Blank)) {
+            if (
+                !\in_array($place, $amounts, true)
+                && CellKind::Blank !== $kind
+                && CellKind::Blank !== ($upper[$place] ?? CellKind::Blank)
+            ) {
                 return false;
             }
         }
@@ -158,7 +182,7 @@ final class HeaderFinder
      * A row above the names whose cells each stand for several columns: `Actual`, blank, blank, `Budget`, ….
      *
      * @param list<CellKind> $row
-     * @param list<int>      $amounts
+     * @param list<int> $amounts
      */
     private static function isGroupLevel(array $row, array $amounts): bool
     {

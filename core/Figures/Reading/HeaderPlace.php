@@ -8,7 +8,7 @@ namespace KeenMargin\Core\Figures\Reading;
 final readonly class HeaderPlace
 {
     /**
-     * @param int   $row    of the upper level; where there are no levels, of the first row of figures
+     * @param int $row of the upper level; where there are no levels, of the first row of figures
      * @param 0|1|2 $levels
      */
     public function __construct(public int $row, public int $levels = 1)

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-/** What next month's file of the same kind has in common with this one: the names of its columns, whatever periods stand among them. */
+/**
+ * What next month's file of the same kind has in common with this one: the names of its columns, whatever periods stand
+ * among them.
+ */
 final class HeaderSignature
 {
     public static function of(Sheet $sheet): string
@@ -12,7 +15,12 @@ final class HeaderSignature
         $periods = new PeriodReader();
         $names = [];
         foreach ($sheet->levels as $parts) {
-            $known = array_map(static fn (string $part): string => null !== $periods->maybe($part) || PeriodReader::lacksYear($part) ? '#' : mb_strtolower($part), $parts);
+            $known = array_map(
+                static fn (string $part): string => null !== $periods->maybe($part) || PeriodReader::lacksYear($part)
+                    ? '#'
+                    : mb_strtolower($part),
+                $parts,
+            );
             $names[] = implode("\x1E", $known);
         }
         $unique = array_values(array_unique($names));

@@ -12,30 +12,72 @@ use KeenMargin\Core\Number\Currency;
  */
 final class HeaderUnit
 {
-    private const FACTORS = ['k' => 3, 't' => 3, 'tsd' => 3, "'000" => 3, '000' => 3, '000s' => 3, 'thousand' => 3, 'thousands' => 3, 'm' => 6, 'mn' => 6, 'mm' => 6, 'mio' => 6, 'million' => 6, 'millions' => 6, 'bn' => 9, 'mrd' => 9, 'billion' => 9, 'billions' => 9];
+    private const FACTORS = [
+        'k' => 3,
+        't' => 3,
+        'tsd' => 3,
+        "'000" => 3,
+        '000' => 3,
+        '000s' => 3,
+        'thousand' => 3,
+        'thousands' => 3,
+        'm' => 6,
+        'mn' => 6,
+        'mm' => 6,
+        'mio' => 6,
+        'million' => 6,
+        'millions' => 6,
+        'bn' => 9,
+        'mrd' => 9,
+        'billion' => 9,
+        'billions' => 9,
+    ];
     private const SCALE = "(?:k|t|tsd\\.?|'?000s?|thousands?|m|mn|mm|mio\\.?|millions?|bn|mrd\\.?|billions?)";
     private const CURRENCY = '(?:[A-Z]{3}|[€$£¥%])';
 
-    /** @return array{string, ?string, int} the name without its unit, the unit, and the power of ten that its amounts are in */
+    /**
+     * @return array{string, ?string, int} the name without its unit, the unit, and the power of ten that its amounts
+     *                                     are in
+     */
     public static function split(string $name): array
     {
-        $unit = '(?<scale>(?i:'.self::SCALE.'))?\s?(?:of )?(?<unit>'.self::CURRENCY.')?\s?(?<after>(?i:'.self::SCALE.'))?';
+        $unit =
+            '(?<scale>(?i:'.
+            self::SCALE.
+            '))?\s?(?:of )?(?<unit>'.
+            self::CURRENCY.
+            ')?\s?(?<after>(?i:'.
+            self::SCALE.
+            '))?';
         $shapes = [
             '/^(?<name>.*?)[ ,]*[(\[]\s*(?:in )?'.$unit.'\s*[)\]]$/u',
             '/^(?<name>.*?)[ ,]*\b(?:in|amounts in|figures in)\s+'.$unit.'$/u',
             '/^(?<name>.*?)[ ,]*(?<scale>)(?<unit>[€$£¥%])(?<after>)$/u',
             '/^(?<name>.*?)[ ,]+(?<scale>[TkM])(?<unit>EUR|USD|GBP|CHF|€)(?<after>)$/u',
-            '/^(?<name>.+?)[ ,_]+(?:(?<scale>(?i:'.self::SCALE.'))\s?)?(?<unit>'.implode('|', Currency::CODES).')(?:\s(?<after>(?i:'.self::SCALE.')))?$/u',
+            '/^(?<name>.+?)[ ,_]+(?:(?<scale>(?i:'.
+            self::SCALE.
+            '))\s?)?(?<unit>'.
+            implode('|', Currency::CODES).
+            ')(?:\s(?<after>(?i:'.
+            self::SCALE.
+            ')))?$/u',
         ];
         foreach ($shapes as $shape) {
-            if (1 === preg_match($shape, $name, $part, \PREG_UNMATCHED_AS_NULL) && '' !== ($part['scale'] ?? '').($part['unit'] ?? '').($part['after'] ?? '')) {
+            if (
+                1 === preg_match($shape, $name, $part, \PREG_UNMATCHED_AS_NULL)
+                && '' !== ($part['scale'] ?? '').($part['unit'] ?? '').($part['after'] ?? '')
+            ) {
                 $word = rtrim(mb_strtolower(($part['scale'] ?? '').($part['after'] ?? '')), '.');
                 $sign = $part['unit'] ?? '';
                 if ('' === $sign && 1 === mb_strlen($word) && 'k' !== $word) {
                     continue; // metres and tonnes, not millions and thousands
                 }
 
-                return [trim((string) $part['name'], " \t-–,:"), '' === $sign ? null : Currency::SIGNS[$sign] ?? $sign, '' === $word ? 0 : self::FACTORS[$word] ?? self::FACTORS[ltrim($word, "'")] ?? 0];
+                return [
+                    trim((string) $part['name'], " \t-–,:"),
+                    '' === $sign ? null : Currency::SIGNS[$sign] ?? $sign,
+                    '' === $word ? 0 : self::FACTORS[$word] ?? (self::FACTORS[ltrim($word, "'")] ?? 0),
+                ];
             }
         }
 

@@ -14,18 +14,18 @@ use KeenMargin\Core\Time\Grain;
 final readonly class Mapping
 {
     /**
-     * @param array<string, ColumnRole>            $columns     by column name; a column that is not named is ignored
-     * @param array<string, MeasureRule>           $measures    by measure name
-     * @param ?string                              $measure     what amounts without a name of their own count
-     * @param ?int                                 $year        of periods that came without one
-     * @param list<int>                            $leaveOut    row numbers
-     * @param ?Grain                               $grain       of the dataset that the figures are to join; else they tell it themselves
-     * @param array<string, array<string, string>> $sameAs      members under another name, by breakdown: `Norht` is `North`
-     * @param bool                                 $keepsTotals whether members that look like the sum of the others are figures of their own
-     * @param ?HeaderPlace                         $header      where it was told
-     * @param ?string                              $sheet       of a workbook with several
-     * @param ?BandMeaning                         $bands       what the columns of bands hold; limits where it is not told
-     * @param ?PercentMeaning                      $percents    what plain numbers beside percentages mean; points where it is not told
+     * @param array<string, ColumnRole> $columns by column name; a column that is not named is ignored
+     * @param array<string, MeasureRule> $measures by measure name
+     * @param ?string $measure what amounts without a name of their own count
+     * @param ?int $year of periods that came without one
+     * @param list<int> $leaveOut row numbers
+     * @param ?Grain $grain of the dataset that the figures are to join; else they tell it themselves
+     * @param array<string, array<string, string>> $sameAs members under another name, by breakdown: `Norht` is `North`
+     * @param bool $keepsTotals whether members that look like the sum of the others are figures of their own
+     * @param ?HeaderPlace $header where it was told
+     * @param ?string $sheet of a workbook with several
+     * @param ?BandMeaning $bands what the columns of bands hold; limits where it is not told
+     * @param ?PercentMeaning $percents what plain numbers beside percentages mean; points where it is not told
      */
     public function __construct(
         public array $columns,
@@ -47,7 +47,7 @@ final readonly class Mapping
     }
 
     /**
-     * @param array<string, ColumnRole>  $columns
+     * @param array<string, ColumnRole> $columns
      * @param array<string, MeasureRule> $measures
      */
     public function with(array $columns, array $measures): self
@@ -74,22 +74,25 @@ final readonly class Mapping
     /** @return array<string, mixed> as a recipe's `figures` */
     public function toArray(): array
     {
-        return array_filter([
-            'columns' => array_map(static fn (ColumnRole $column): array => $column->toArray(), $this->columns),
-            'decimal' => $this->decimal->value,
-            'dates' => $this->dates->value,
-            'measure' => $this->measure,
-            'year' => $this->year,
-            'leaveOut' => $this->leaveOut,
-            'measures' => array_map(static fn (MeasureRule $rule): array => $rule->toArray(), $this->measures),
-            'fiscalYearStarts' => $this->calendar->firstMonth,
-            'grain' => $this->grain?->value,
-            'sameAs' => $this->sameAs,
-            'totals' => $this->keepsTotals ? 'keep' : null,
-            'header' => $this->header?->toArray(),
-            'sheet' => $this->sheet,
-            'bands' => $this->bands?->value,
-            'percents' => $this->percents?->value,
-        ], static fn (mixed $value): bool => null !== $value && [] !== $value);
+        return array_filter(
+            [
+                'columns' => array_map(static fn (ColumnRole $column): array => $column->toArray(), $this->columns),
+                'decimal' => $this->decimal->value,
+                'dates' => $this->dates->value,
+                'measure' => $this->measure,
+                'year' => $this->year,
+                'leaveOut' => $this->leaveOut,
+                'measures' => array_map(static fn (MeasureRule $rule): array => $rule->toArray(), $this->measures),
+                'fiscalYearStarts' => $this->calendar->firstMonth,
+                'grain' => $this->grain?->value,
+                'sameAs' => $this->sameAs,
+                'totals' => $this->keepsTotals ? 'keep' : null,
+                'header' => $this->header?->toArray(),
+                'sheet' => $this->sheet,
+                'bands' => $this->bands?->value,
+                'percents' => $this->percents?->value,
+            ],
+            static fn (mixed $value): bool => null !== $value && [] !== $value,
+        );
     }
 }

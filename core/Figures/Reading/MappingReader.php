@@ -13,10 +13,28 @@ use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
-/** Reads the `figures` of a recipe. What it leaves out is guessed from the sheet; without one, any column may be named. */
+/**
+ * Reads the `figures` of a recipe. What it leaves out is guessed from the sheet; without one, any column may be named.
+ */
 final class MappingReader
 {
-    public const KEYS = ['columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts', 'grain', 'sameAs', 'totals', 'header', 'sheet', 'bands', 'percents'];
+    public const KEYS = [
+        'columns',
+        'decimal',
+        'dates',
+        'measure',
+        'year',
+        'leaveOut',
+        'measures',
+        'fiscalYearStarts',
+        'grain',
+        'sameAs',
+        'totals',
+        'header',
+        'sheet',
+        'bands',
+        'percents',
+    ];
 
     public static function read(Given $given, Mapping $guess, ?Sheet $sheet): Mapping
     {
@@ -29,12 +47,17 @@ final class MappingReader
             $given->maybe('dates')?->enum(DateOrder::class) ?? $guess->dates,
             $given->maybe('measure')?->string() ?? $guess->measure,
             $given->maybe('year')?->int(Period::FIRST_YEAR, Period::LAST_YEAR) ?? $guess->year,
-            array_map(static fn (Given $row): int => $row->int(1, 10_000_000), $given->maybe('leaveOut')?->list() ?? []),
+            array_map(
+                static fn (Given $row): int => $row->int(1, 10_000_000),
+                $given->maybe('leaveOut')?->list() ?? [],
+            ),
             null === $given->maybe('measures') ? $guess->measures : self::measures($given->must('measures')),
             new FiscalCalendar($given->maybe('fiscalYearStarts')?->int(1, 12) ?? $guess->calendar->firstMonth),
             $given->maybe('grain')?->enum(Grain::class) ?? $guess->grain,
             self::sameAs($given->maybe('sameAs')),
-            null === $given->maybe('totals') ? $guess->keepsTotals : 'keep' === $given->must('totals')->oneOf(['keep', 'leave out']),
+            null === $given->maybe('totals')
+                ? $guess->keepsTotals
+                : 'keep' === $given->must('totals')->oneOf(['keep', 'leave out']),
             self::maybeHeader($given),
             self::maybeSheet($given),
             $given->maybe('bands')?->enum(BandMeaning::class) ?? $guess->bands,
@@ -48,7 +71,9 @@ final class MappingReader
         $header = $figures?->maybe('header')?->object(['row', 'levels']);
         $levels = $header?->maybe('levels')?->int(0, 2) ?? 1;
 
-        return null === $header ? null : new HeaderPlace($header->must('row')->int(0, 10_000), 0 === $levels || 2 === $levels ? $levels : 1);
+        return null === $header
+            ? null
+            : new HeaderPlace($header->must('row')->int(0, 10_000), 0 === $levels || 2 === $levels ? $levels : 1);
     }
 
     public static function maybeSheet(?Given $figures): ?string
@@ -59,7 +84,13 @@ final class MappingReader
     /** @return array<string, array<string, string>> */
     private static function sameAs(?Given $given): array
     {
-        return array_map(static fn (Given $members): array => array_map(static fn (Given $name): string => $name->string(Limits::NAME), $members->entries()), $given?->entries() ?? []);
+        return array_map(
+            static fn (Given $members): array => array_map(
+                static fn (Given $name): string => $name->string(Limits::NAME),
+                $members->entries(),
+            ),
+            $given?->entries() ?? [],
+        );
     }
 
     /** @return array<string, ColumnRole> */
@@ -118,6 +149,9 @@ final class MappingReader
     /** @return 0|3|6|9 */
     private static function power(?Given $factor): int
     {
-        return null === $factor ? 0 : MeasureRule::POWERS[$factor->int(1, 1_000_000_000)] ?? throw $factor->refuse('1, 1000, 1000000 or 1000000000');
+        return null === $factor
+            ? 0
+            : MeasureRule::POWERS[$factor->int(1, 1_000_000_000)] ??
+                    throw $factor->refuse('1, 1000, 1000000 or 1000000000');
     }
 }

@@ -7,7 +7,10 @@ namespace KeenMargin\Core\Figures\Reading;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\OverMembers;
 
-/** What the columns of amounts, their names and the notes above the table tell of their measures: unit, scale, how they are put together. */
+/**
+ * What the columns of amounts, their names and the notes above the table tell of their measures: unit, scale, how they
+ * are put together.
+ */
 final class MeasureGuess
 {
     private const SAMPLE = 50;
@@ -15,13 +18,28 @@ final class MeasureGuess
     private const GOALS = '/^(goal|goals|ziel|objectif)\b/iu';
     private const BEFORE = '(?:average |mean |total |net |opening |closing )?';
     private const AFTER = '(?: (?:at|on|in) .*)?';
-    private const SCORES = '/^'.self::BEFORE.'(?:[\pL ]+ )?(?:scores?|ratings?|satisfaction|nps|net promoter score|grades?|noten?)'.self::AFTER.'$/iu';
-    private const STAFF = '/^'.self::BEFORE.'(?:head ?counts?|ftes?|staff|employees|workforce|mitarbeiter|effectifs?)'.self::AFTER.'$/iu';
-    private const STOCKS = '/^'.self::BEFORE.'(?:[\pL]+ )?(?:stocks?|inventor(?:y|ies)|balances?|(?:lager)?bestand)'.self::AFTER.'$/iu';
+    private const SCORES =
+        '/^'.
+        self::BEFORE.
+        '(?:[\pL ]+ )?(?:scores?|ratings?|satisfaction|nps|net promoter score|grades?|noten?)'.
+        self::AFTER.
+        '$/iu';
+    private const STAFF =
+        '/^'.
+        self::BEFORE.
+        '(?:head ?counts?|ftes?|staff|employees|workforce|mitarbeiter|effectifs?)'.
+        self::AFTER.
+        '$/iu';
+    private const STOCKS =
+        '/^'.
+        self::BEFORE.
+        '(?:[\pL]+ )?(?:stocks?|inventor(?:y|ies)|balances?|(?:lager)?bestand)'.
+        self::AFTER.
+        '$/iu';
 
     /**
      * @param array<string, ColumnRole> $columns
-     * @param string                    $measure what amounts count whose column does not say it
+     * @param string $measure what amounts count whose column does not say it
      *
      * @return array<string, MeasureRule>
      */
@@ -37,7 +55,12 @@ final class MeasureGuess
             [$unit, $power] = self::unit($sheet, $place, $of);
             [$grouping, $overMembers] = self::grouping($of, $unit);
             if (null !== $unit || $power > 0 || null !== $grouping) {
-                $rules[$of] = new MeasureRule($unit, $grouping, power: MeasureRule::POWERS[10 ** $power] ?? 0, overMembers: $overMembers);
+                $rules[$of] = new MeasureRule(
+                    $unit,
+                    $grouping,
+                    power: MeasureRule::POWERS[10 ** $power] ?? 0,
+                    overMembers: $overMembers,
+                );
             }
         }
 

@@ -14,10 +14,10 @@ final readonly class MeasureRule
     public const POWERS = [1 => 0, 1000 => 3, 1_000_000 => 6, 1_000_000_000 => 9];
 
     /**
-     * @param ?Grouping    $grouping    over periods; null: added up
+     * @param ?Grouping $grouping over periods; null: added up
      * @param ?OverMembers $overMembers null: added up
-     * @param 0|3|6|9      $power       of ten that the amounts come in: 3 where the file has thousands
-     * @param ?int         $band        from 0, where the amounts are limits of bands
+     * @param 0|3|6|9 $power of ten that the amounts come in: 3 where the file has thousands
+     * @param ?int $band from 0, where the amounts are limits of bands
      */
     public function __construct(
         public ?string $unit = null,
@@ -40,14 +40,17 @@ final readonly class MeasureRule
     /** @return array<string, string|int> */
     public function toArray(): array
     {
-        return array_filter([
-            'unit' => $this->unit,
-            'grouping' => $this->grouping?->value,
-            'overMembers' => $this->overMembers?->value,
-            'better' => $this->better?->value,
-            'numerator' => $this->numerator,
-            'denominator' => $this->denominator,
-            'factor' => 0 === $this->power ? null : 10 ** $this->power,
-        ], static fn (string|int|null $value): bool => null !== $value);
+        return array_filter(
+            [
+                'unit' => $this->unit,
+                'grouping' => $this->grouping?->value,
+                'overMembers' => $this->overMembers?->value,
+                'better' => $this->better?->value,
+                'numerator' => $this->numerator,
+                'denominator' => $this->denominator,
+                'factor' => 0 === $this->power ? null : 10 ** $this->power,
+            ],
+            static fn (string|int|null $value): bool => null !== $value,
+        );
     }
 }

@@ -6,21 +6,25 @@ namespace KeenMargin\Core\Figures\Reading;
 
 use KeenMargin\Core\Figures\Series;
 
-/** The members that series have, in the order in which they came, and each one's sum over everything else, measure by measure. */
+/**
+ * The members that series have, in the order in which they came, and each one's sum over everything else, measure by
+ * measure.
+ */
 final readonly class MemberSums
 {
     /**
-     * @param list<array<string|int, array<string, int|float>>> $sums  by place of the breakdown, member and measure
-     * @param array<string, int|float>                          $whole by measure
+     * @param list<array<string|int, array<string, int|float>>> $sums by place of the breakdown, member and measure
+     * @param array<string, int|float> $whole by measure
      */
     private function __construct(public array $sums, public array $whole)
     {
     }
 
     /**
-     * @param array<int, Series>    $series
-     * @param array<int, int|float> $totals     of the same series over all periods; a float where it has outgrown the machine's integers
-     * @param int                   $breakdowns how many there are
+     * @param array<int, Series> $series
+     * @param array<int, int|float> $totals of the same series over all periods; a float where it has outgrown the
+     *                                      machine's integers
+     * @param int $breakdowns how many there are
      */
     public static function of(array $series, array $totals, int $breakdowns): self
     {

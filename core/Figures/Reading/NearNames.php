@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-/** Names that were probably meant to be another: `Norht` for `North`, `NORTH` and `North.` too. Numbers in names are never a slip. */
+/**
+ * Names that were probably meant to be another: `Norht` for `North`, `NORTH` and `North.` too. Numbers in names are
+ * never a slip.
+ */
 final class NearNames
 {
     private const SHORTEST = 4;
@@ -29,7 +32,13 @@ final class NearNames
         $near = [];
         foreach (\count($new) > self::MOST ? [] : $new as $name) {
             $own = self::plain($name);
-            $same = $plain[$own] ?? self::maybeClose($own, [...$byLength[mb_strlen($own) - 1] ?? [], ...$byLength[mb_strlen($own)] ?? [], ...$byLength[mb_strlen($own) + 1] ?? []]);
+            $same =
+                $plain[$own] ??
+                self::maybeClose($own, [
+                    ...$byLength[mb_strlen($own) - 1] ?? [],
+                    ...$byLength[mb_strlen($own)] ?? [],
+                    ...$byLength[mb_strlen($own) + 1] ?? [],
+                ]);
             if (null !== $same && '' !== $own) {
                 $near[$name] = $same;
             }
@@ -63,7 +72,10 @@ final class NearNames
         }
         foreach ($known as $name) {
             $other = self::plain($name);
-            if (preg_replace('/\D/', '', $own) === preg_replace('/\D/', '', $other) && self::isOneSlip($own, $other)) {
+            if (
+                preg_replace('/\D/', '', $own) === preg_replace('/\D/', '', $other)
+                && self::isOneSlip($own, $other)
+            ) {
                 return $name;
             }
         }
@@ -87,7 +99,10 @@ final class NearNames
         return $tail($restA, 1) === $tail($restB, 1)
             || $tail($restA, 1) === $tail($restB, 0)
             || $tail($restA, 0) === $tail($restB, 1)
-            || (isset($restA[1], $restB[1]) && $restA[0] === $restB[1] && $restA[1] === $restB[0] && $tail($restA, 2) === $tail($restB, 2));
+            || (isset($restA[1], $restB[1])
+                && $restA[0] === $restB[1]
+                && $restA[1] === $restB[0]
+                && $tail($restA, 2) === $tail($restB, 2));
     }
 
     private static function plain(string $name): string

@@ -35,7 +35,12 @@ final readonly class NumberReader
             $text = trim($inner[1]);
             $negative = true;
         }
-        $shape = '/^(?<sign>[-+]?)\s*(?:'.self::CURRENCY.')?\s*(?<inner>[-+]?)\s*(?<digits>[\d.,\' ]*\d)\s*(?:%|'.self::CURRENCY.')?\s*(?<after>[-+]?)$/u';
+        $shape =
+            '/^(?<sign>[-+]?)\s*(?:'.
+            self::CURRENCY.
+            ')?\s*(?<inner>[-+]?)\s*(?<digits>[\d.,\' ]*\d)\s*(?:%|'.
+            self::CURRENCY.
+            ')?\s*(?<after>[-+]?)$/u';
         if (1 !== preg_match($shape, $text, $part)) {
             return null;
         }
@@ -62,7 +67,14 @@ final readonly class NumberReader
         if (null !== $fraction && 1 !== preg_match('/^\d+$/', $fraction)) {
             return null;
         }
-        if (1 !== preg_match('/^(?:\d*|\d{1,3}(?:(?<by>['.preg_quote($group, '/')."' ])\d{3})(?:\k<by>\d{3})*)$/", $whole) || ('' === $whole && null === $fraction)) {
+        if (
+            1 !==
+                preg_match(
+                    '/^(?:\d*|\d{1,3}(?:(?<by>['.preg_quote($group, '/')."' ])\d{3})(?:\k<by>\d{3})*)$/",
+                    $whole,
+                )
+            || ('' === $whole && null === $fraction)
+        ) {
             return null;
         }
         $whole = str_replace([$group, "'", ' '], '', $whole);

@@ -12,9 +12,15 @@ final class PercentColumns
     {
         $mixed = [];
         foreach (array_keys($mapping->of(Role::Amount)) as $name) {
-            $cells = array_filter($sheet->column($sheet->placeOf((string) $name)), static fn (string $cell): bool => !NumberReader::isMissing($cell));
+            $cells = array_filter(
+                $sheet->column($sheet->placeOf((string) $name)),
+                static fn (string $cell): bool => !NumberReader::isMissing($cell),
+            );
             $percents = array_filter($cells, static fn (string $cell): bool => str_contains($cell, '%'));
-            $others = array_filter(array_diff_key($cells, $percents), static fn (string $cell): bool => null !== $mapping->numbers()->maybe($cell));
+            $others = array_filter(
+                array_diff_key($cells, $percents),
+                static fn (string $cell): bool => null !== $mapping->numbers()->maybe($cell),
+            );
             if ([] !== $percents && [] !== $others) {
                 $mixed[] = (string) $name;
             }

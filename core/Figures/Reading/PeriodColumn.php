@@ -10,7 +10,8 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /**
- * The periods of a sheet's rows, all of one grain. A month beside a year column is read together with it, and a month in
+ * The periods of a sheet's rows, all of one grain. A month beside a year column is read together with it, and a month
+ * in
  * the header with the year of the row.
  */
 final class PeriodColumn
@@ -31,25 +32,40 @@ final class PeriodColumn
         $columns = array_map(strval(...), array_keys($mapping->of(Role::Period)));
         $places = array_map($sheet->placeOf(...), $columns);
         $reader = $mapping->periods();
-        $spread = array_values(array_filter(array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount))));
+        $spread = array_values(
+            array_filter(
+                array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount)),
+            ),
+        );
         if ([] === $places && [] === $spread) {
             return new self($reader, [], '', $mapping->calendar, $mapping->grain, Grain::Timeless);
         }
         $probe = new self($reader, $places, implode(' and ', $columns), $mapping->calendar, null, Grain::Timeless);
-        $read = array_map(static fn (string $header): ?Period => $reader->maybe($header) ?? $reader->maybe("$header 2000"), $spread);
+        $read = array_map(
+            static fn (string $header): ?Period => $reader->maybe($header) ?? $reader->maybe("$header 2000"),
+            $spread,
+        );
         foreach ($sheet->rows as $number => $cells) {
             if ([] === $spread && !\in_array($number, $mapping->leaveOut, true)) {
                 $read[] = $reader->maybe($probe->text($cells));
             }
         }
 
-        return new self($reader, $places, implode(' and ', $columns), $mapping->calendar, $mapping->grain, self::commonest(array_values(array_filter($read))) ?? Grain::Month);
+        return new self(
+            $reader,
+            $places,
+            implode(' and ', $columns),
+            $mapping->calendar,
+            $mapping->grain,
+            self::commonest(array_values(array_filter($read))) ?? Grain::Month,
+        );
     }
 
     /**
-     * The period of a row, or of one of its columns where those stand for periods; none where it cannot be read or has another grain.
+     * The period of a row, or of one of its columns where those stand for periods; none where it cannot be read or has
+     * another grain.
      *
-     * @param string $text   of the row's period cells, joined as text() does
+     * @param string $text of the row's period cells, joined as text() does
      * @param string $header of the column
      */
     public function maybe(string $text, string $header = ''): ?Period
@@ -62,14 +78,22 @@ final class PeriodColumn
             '' !== $text && PeriodReader::lacksYear($header) => $this->reader->maybe("$header $text"),
             default => $this->reader->maybe($header),
         };
-        if (null !== $period && null !== $this->told && $this->told !== $period->grain && $this->told->groups($period->grain)) {
+        if (
+            null !== $period
+            && null !== $this->told
+            && $this->told !== $period->grain
+            && $this->told->groups($period->grain)
+        ) {
             return $this->calendar->group($period, $this->told);
         }
 
         return null !== $period && $period->grain === $this->grain ? $period : null;
     }
 
-    /** The grain that the figures have in the end: that of the dataset which they join, where theirs can be grouped to it. */
+    /**
+     * The grain that the figures have in the end: that of the dataset which they join, where theirs can be grouped to
+     * it.
+     */
     public function joined(): Grain
     {
         return null !== $this->told && $this->told->groups($this->grain) ? $this->told : $this->grain;
@@ -107,7 +131,9 @@ final class PeriodColumn
 
         return match (true) {
             '' === $text => 'the period is missing. Fill it in, or leave the row out.',
-            null !== $period => "\"$text\" is a {$period->grain->value}, the other rows are {$this->grain->plural()}. Leave the row out, or bring it in as a dataset of its own.",
+            null !== $period => "\"$text\" is "
+                ."a {$period->grain->value}, the other rows "
+                ."are {$this->grain->plural()}. Leave the row out, or bring it in as a dataset of its own.",
             PeriodReader::lacksYear($text) => "\"$text\" has no year. Say which year it is.",
             default => "\"$text\" is not a period. Mend it in the file, or leave the row out.",
         };
@@ -116,7 +142,10 @@ final class PeriodColumn
     /** @param list<string> $cells */
     public function text(array $cells): string
     {
-        $texts = array_filter(array_map(static fn (int $place): string => Cell::clean($cells[$place] ?? ''), $this->places), static fn (string $text): bool => '' !== $text);
+        $texts = array_filter(
+            array_map(static fn (int $place): string => Cell::clean($cells[$place] ?? ''), $this->places),
+            static fn (string $text): bool => '' !== $text,
+        );
         usort($texts, static fn (string $a, string $b): int => (int) ctype_digit($a) <=> (int) ctype_digit($b));
 
         return implode(' ', $texts);

@@ -32,7 +32,9 @@ final readonly class PeriodReader
     {
         $text = trim(str_replace(', ', ' ', $text));
         try {
-            return $this->maybeKey($text) ?? $this->maybeDate($text) ?? $this->maybeMonth($text) ?? $this->maybePart($text) ?? $this->maybeCount($text);
+            return $this->maybeKey($text) ??
+                ($this->maybeDate($text) ??
+                    ($this->maybeMonth($text) ?? ($this->maybePart($text) ?? $this->maybeCount($text))));
         } catch (NotAPeriod) {
             return null;
         }
@@ -55,11 +57,15 @@ final readonly class PeriodReader
             return Period::day((int) $d[1], (int) $d[2], (int) $d[3]);
         }
         if (1 === preg_match('~^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})$~', $text, $d)) {
-            [$day, $month] = DateOrder::DayFirst === $this->dates || str_contains($text, '.') ? [$d[1], $d[2]] : [$d[2], $d[1]];
+            [$day, $month] =
+                DateOrder::DayFirst === $this->dates || str_contains($text, '.') ? [$d[1], $d[2]] : [$d[2], $d[1]];
 
             return Period::day(self::year($d[3]), (int) $month, (int) $day);
         }
-        if (1 === preg_match('~^(\d{1,2})[. -]+(\pL{3,})\.?[ ,-]+(\d{4}|\d{2})$~u', $text, $d) && null !== $month = MonthWords::maybeNumber($d[2])) {
+        if (
+            1 === preg_match('~^(\d{1,2})[. -]+(\pL{3,})\.?[ ,-]+(\d{4}|\d{2})$~u', $text, $d)
+            && null !== ($month = MonthWords::maybeNumber($d[2]))
+        ) {
             return Period::day(self::year($d[3]), $month, (int) $d[1]);
         }
 
@@ -74,9 +80,12 @@ final readonly class PeriodReader
         if (1 === preg_match('~^(\d{1,2})[-/. ](\d{4})$~', $text, $m)) {
             return Period::month((int) $m[2], (int) $m[1]);
         }
-        if (1 === preg_match('~^(\pL{3,})\.?(?:[ \'’/.-]*(\d{4}|\d{2}))?$~u', $text, $m) || 1 === preg_match('~^(?<y>\d{4})[ /.-]*(?<w>\pL{3,})\.?$~u', $text, $m)) {
+        if (
+            1 === preg_match('~^(\pL{3,})\.?(?:[ \'’/.-]*(\d{4}|\d{2}))?$~u', $text, $m)
+            || 1 === preg_match('~^(?<y>\d{4})[ /.-]*(?<w>\pL{3,})\.?$~u', $text, $m)
+        ) {
             $month = MonthWords::maybeNumber($m['w'] ?? $m[1]);
-            $year = $m['y'] ?? $m[2] ?? null;
+            $year = $m['y'] ?? ($m[2] ?? null);
             $year = null === $year ? $this->year : self::year($year);
 
             return null === $month || null === $year ? null : Period::month($year, $month);
@@ -87,8 +96,10 @@ final readonly class PeriodReader
 
     private function maybePart(string $text): ?Period
     {
-        if (1 === preg_match('~^(?<part>[QH])(?<n>[1-4])(?:[ /.\'-]*(?:FY ?)?(?<y>\d{4}|\d{2}))?$~i', $text, $p)
-            || 1 === preg_match('~^(?:FY ?)?(?<y>\d{4}|\d{2})[ /.-]*(?<part>[QH])(?<n>[1-4])$~i', $text, $p)) {
+        if (
+            1 === preg_match('~^(?<part>[QH])(?<n>[1-4])(?:[ /.\'-]*(?:FY ?)?(?<y>\d{4}|\d{2}))?$~i', $text, $p)
+            || 1 === preg_match('~^(?:FY ?)?(?<y>\d{4}|\d{2})[ /.-]*(?<part>[QH])(?<n>[1-4])$~i', $text, $p)
+        ) {
             $grain = 'Q' === strtoupper($p['part']) ? Grain::Quarter : Grain::HalfYear;
             $year = isset($p['y']) ? self::year($p['y']) : $this->year;
 
@@ -97,7 +108,10 @@ final readonly class PeriodReader
         if (1 === preg_match('~^FY ?(\d{4}|\d{2})$~i', $text, $p)) {
             return Period::year(self::year($p[1]), $this->calendar);
         }
-        if (1 === preg_match('~^(?:W|CW|KW|week) ?(?<n>\d{1,2})[ /.-]+(?<y>\d{4})$~i', $text, $p) || 1 === preg_match('~^(?<y>\d{4})[ /.-]*(?:W|CW|KW|week) ?(?<n>\d{1,2})$~i', $text, $p)) {
+        if (
+            1 === preg_match('~^(?:W|CW|KW|week) ?(?<n>\d{1,2})[ /.-]+(?<y>\d{4})$~i', $text, $p)
+            || 1 === preg_match('~^(?<y>\d{4})[ /.-]*(?:W|CW|KW|week) ?(?<n>\d{1,2})$~i', $text, $p)
+        ) {
             return Period::week((int) $p['y'], (int) $p['n']);
         }
 
@@ -117,7 +131,9 @@ final readonly class PeriodReader
         }
         $day = (int) $text + self::SERIAL_EPOCH;
 
-        return (int) $text >= self::FIRST_SERIAL && (int) $text <= self::LAST_SERIAL ? Period::day(...CivilDate::parts($day)) : null;
+        return (int) $text >= self::FIRST_SERIAL && (int) $text <= self::LAST_SERIAL
+            ? Period::day(...CivilDate::parts($day))
+            : null;
     }
 
     private static function year(string $digits): int

@@ -10,7 +10,7 @@ use KeenMargin\Core\Figures\FactTable;
 final readonly class ReadFigures
 {
     /**
-     * @param int $rows    below the header
+     * @param int $rows below the header
      * @param int $without rows without any amount, such as notes below the table
      */
     public function __construct(public FactTable $table, public int $rows, public int $without)

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-/** The rows that cannot be taken, as they turn up. Too many end the reading: then it is the file that is wrong, not some rows. */
+/**
+ * The rows that cannot be taken, as they turn up. Too many end the reading: then it is the file that is wrong, not some
+ * rows.
+ */
 final class Refusals
 {
     /** @var list<Refusal> */

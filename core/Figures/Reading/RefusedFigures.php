@@ -25,6 +25,10 @@ final class RefusedFigures extends \InvalidArgumentException
     {
         $more = \count($refusals) - 1;
 
-        return new self($refusals[0]->sentence().($more > 0 ? ' '.Wording::count($more, 'more row is', 'more rows are').' refused.' : ''), $refusals);
+        return new self(
+            $refusals[0]->sentence().
+                ($more > 0 ? ' '.Wording::count($more, 'more row is', 'more rows are').' refused.' : ''),
+            $refusals,
+        );
     }
 }

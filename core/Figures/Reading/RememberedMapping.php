@@ -6,16 +6,25 @@ namespace KeenMargin\Core\Figures\Reading;
 
 use KeenMargin\Core\Document\Altered;
 
-/** How a file of the same kind was read before, fitted to this one: what was told stays, what only this file can tell is its own. */
+/**
+ * How a file of the same kind was read before, fitted to this one: what was told stays, what only this file can tell is
+ * its own.
+ */
 final class RememberedMapping
 {
     public static function onto(Sheet $sheet, Mapping $before, Mapping $guess): Mapping
     {
         $columns = [];
         foreach ($sheet->header as $name) {
-            $columns[$name] = $before->columns[$name] ?? $guess->columns[$name] ?? new ColumnRole(Role::Ignore);
+            $columns[$name] = $before->columns[$name] ?? ($guess->columns[$name] ?? new ColumnRole(Role::Ignore));
         }
 
-        return Altered::of($before, ['columns' => $columns, 'year' => $guess->year ?? $before->year, 'leaveOut' => [], 'header' => null, 'sheet' => null]);
+        return Altered::of($before, [
+            'columns' => $columns,
+            'year' => $guess->year ?? $before->year,
+            'leaveOut' => [],
+            'header' => null,
+            'sheet' => null,
+        ]);
     }
 }

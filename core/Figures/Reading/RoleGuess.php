@@ -19,28 +19,53 @@ final class RoleGuess
 
     /**
      * @param ?string $measure what amounts count where no column says it
-     * @param ?int    $year    for periods without one
+     * @param ?int $year for periods without one
      */
-    public static function of(Sheet $sheet, ?string $measure = null, ?int $year = null, FiscalCalendar $calendar = new FiscalCalendar()): Mapping
-    {
+    public static function of(
+        Sheet $sheet,
+        ?string $measure = null,
+        ?int $year = null,
+        FiscalCalendar $calendar = new FiscalCalendar(),
+    ): Mapping {
         $tidy = TidyLayout::maybe($sheet);
         if (null !== $tidy) {
             return $tidy;
         }
         $cells = self::cells($sheet);
-        $numbers = array_values(array_filter($cells, static fn (string $cell): bool => null === (new PeriodReader())->maybe($cell)));
-        $decimal = NumberStyle::maybeProven($numbers) ?? ($sheet->prefersComma ? NumberStyle::Comma : NumberStyle::Point);
+        $numbers = array_values(
+            array_filter($cells, static fn (string $cell): bool => null === (new PeriodReader())->maybe($cell)),
+        );
+        $decimal =
+            NumberStyle::maybeProven($numbers) ?? ($sheet->prefersComma ? NumberStyle::Comma : NumberStyle::Point);
         $dates = DateOrder::maybeProven($cells) ?? DateOrder::DayFirst;
         $guesses = [];
         foreach ($sheet->header as $place => $name) {
-            $guesses[$name] = ColumnGuess::of($sheet, $place, new NumberReader($decimal), new PeriodReader($calendar, $dates, $year));
+            $guesses[$name] = ColumnGuess::of(
+                $sheet,
+                $place,
+                new NumberReader($decimal),
+                new PeriodReader($calendar, $dates, $year),
+            );
         }
         $columns = BandColumns::recognised(self::settled($guesses, new PeriodReader($calendar, $dates, $year)));
 
         $measure ??= self::maybeLone($columns) ?? TableTitle::maybe($sheet->notes)?->measure;
-        $mapping = new Mapping($columns, $decimal, $dates, $measure ?? self::DEFAULT_MEASURE, $year, [], MeasureGuess::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE), $calendar);
+        $mapping = new Mapping(
+            $columns,
+            $decimal,
+            $dates,
+            $measure ?? self::DEFAULT_MEASURE,
+            $year,
+            [],
+            MeasureGuess::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE),
+            $calendar,
+        );
 
-        return [] === $mapping->of(Role::Band) ? $mapping : Altered::of($mapping, ['bands' => BandColumns::of($sheet, $mapping)->possible($sheet)[0] ?? BandMeaning::Limits]);
+        return [] === $mapping->of(Role::Band)
+            ? $mapping
+            : Altered::of($mapping, [
+                'bands' => BandColumns::of($sheet, $mapping)->possible($sheet)[0] ?? BandMeaning::Limits,
+            ]);
     }
 
     /**
@@ -52,9 +77,17 @@ final class RoleGuess
     {
         $amounts = array_filter($columns, static fn (ColumnRole $column): bool => Role::Amount === $column->role);
         $named = array_filter($amounts, static fn (ColumnRole $column): bool => null !== $column->measure);
-        $scenarios = static fn (array $of): array => array_map(static fn (ColumnRole $column): ?Scenario => $column->scenario, array_values($of));
+        $scenarios = static fn (array $of): array => array_map(
+            static fn (ColumnRole $column): ?Scenario => $column->scenario,
+            array_values($of),
+        );
         $names = array_unique(array_map(static fn (ColumnRole $column): ?string => $column->measure, $named));
-        $hasSame = [] !== array_filter($scenarios(array_diff_key($amounts, $named)), static fn (?Scenario $scenario): bool => \in_array($scenario, $scenarios($named), true));
+        $hasSame =
+            [] !==
+            array_filter(
+                $scenarios(array_diff_key($amounts, $named)),
+                static fn (?Scenario $scenario): bool => \in_array($scenario, $scenarios($named), true),
+            );
 
         return 1 === \count($names) && !$hasSame ? array_values($names)[0] : null;
     }
@@ -67,7 +100,11 @@ final class RoleGuess
             return $doubts;
         }
         $amounts = self::cellsOf($sheet, $mapping, Role::Amount);
-        $spread = array_values(array_filter(array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount))));
+        $spread = array_values(
+            array_filter(
+                array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount)),
+            ),
+        );
         $periods = [...self::cellsOf($sheet, $mapping, Role::Period), ...$spread];
         if (NumberStyle::isAmbiguous($amounts)) {
             $doubts[] = 'decimal';
@@ -127,11 +164,23 @@ final class RoleGuess
     private static function settled(array $guesses, PeriodReader $reader): array
     {
         $columns = array_map(static fn (ColumnGuess $guess): ColumnRole => $guess->role, $guesses);
-        $periods = array_map(strval(...), array_keys(array_filter($columns, static fn (ColumnRole $column): bool => Role::Period === $column->role)));
-        $named = array_values(array_filter($periods, static fn (string $name): bool => $guesses[$name]->isPeriodByName));
+        $periods = array_map(
+            strval(...),
+            array_keys(array_filter($columns, static fn (ColumnRole $column): bool => Role::Period === $column->role)),
+        );
+        $named = array_values(
+            array_filter($periods, static fn (string $name): bool => $guesses[$name]->isPeriodByName),
+        );
         $amounts = array_filter($columns, static fn (ColumnRole $column): bool => Role::Amount === $column->role);
         $isSpread = [] !== array_filter($amounts, static fn (ColumnRole $column): bool => null !== $column->period);
-        $lacksYear = $isSpread && [] !== array_filter($amounts, static fn (ColumnRole $column): bool => null !== $column->period && PeriodReader::lacksYear($column->period));
+        $lacksYear =
+            $isSpread
+            && [] !==
+                array_filter(
+                    $amounts,
+                    static fn (ColumnRole $column): bool => null !== $column->period
+                        && PeriodReader::lacksYear($column->period),
+                );
         foreach ($periods as $name) {
             $isSecond = \count($periods) > 1 && [] !== $named && !\in_array($name, $named, true);
             // Periods stand in the header already; beside months only a column of years adds to them.
@@ -140,7 +189,8 @@ final class RoleGuess
                 $columns[$name] = new ColumnRole($guesses[$name]->isPeriodByName ? Role::Ignore : Role::Breakdown);
             }
         }
-        $has = static fn (Role $role): bool => [] !== array_filter($columns, static fn (ColumnRole $column): bool => $role === $column->role);
+        $has = static fn (Role $role): bool => [] !==
+            array_filter($columns, static fn (ColumnRole $column): bool => $role === $column->role);
         [$hasScenario, $hasMeasure] = [$has(Role::Scenario), $has(Role::Measure)];
         $years = self::yearsAmongMonths($amounts, $reader);
         foreach ($amounts as $name => $column) {
@@ -168,7 +218,9 @@ final class RoleGuess
         $byGrain = [];
         foreach ($amounts as $name => $column) {
             if (null !== $column->period) {
-                $grain = $reader->maybe($column->period)->grain ?? $reader->maybe($column->period.' 2000')->grain ?? null;
+                $grain =
+                    $reader->maybe($column->period)->grain ??
+                    ($reader->maybe($column->period.' 2000')->grain ?? null);
                 $byGrain[$grain->value ?? ''][] = (string) $name;
             }
         }
@@ -176,7 +228,12 @@ final class RoleGuess
         $most = (string) array_key_first($byGrain);
         $years = [];
         foreach ($byGrain as $grain => $names) {
-            if ($grain !== $most && '' !== $grain && '' !== $most && Grain::from((string) $grain)->groups(Grain::from($most))) {
+            if (
+                $grain !== $most
+                && '' !== $grain
+                && '' !== $most
+                && Grain::from((string) $grain)->groups(Grain::from($most))
+            ) {
                 array_push($years, ...$names);
             }
         }

@@ -41,9 +41,20 @@ final class RowCombinations
         $names = array_map(strval(...), array_keys($mapping->of(Role::Breakdown)));
         $this->breakdowns = array_map($sheet->placeOf(...), $names);
         $this->sameAs = array_map(static fn (string $name): array => $mapping->sameAs[$name] ?? [], $names);
-        $at = static fn (Role $role): ?int => [] === $mapping->of($role) ? null : $sheet->placeOf((string) array_key_first($mapping->of($role)));
-        [$this->scenarioAt, $this->measureAt, $this->unitAt] = [$at(Role::Scenario), $at(Role::Measure), $at(Role::Unit)];
-        $this->places = array_values(array_filter([...$this->breakdowns, $this->scenarioAt, $this->measureAt, $this->unitAt], static fn (?int $place): bool => null !== $place));
+        $at = static fn (Role $role): ?int => [] === $mapping->of($role)
+            ? null
+            : $sheet->placeOf((string) array_key_first($mapping->of($role)));
+        [$this->scenarioAt, $this->measureAt, $this->unitAt] = [
+            $at(Role::Scenario),
+            $at(Role::Measure),
+            $at(Role::Unit),
+        ];
+        $this->places = array_values(
+            array_filter(
+                [...$this->breakdowns, $this->scenarioAt, $this->measureAt, $this->unitAt],
+                static fn (?int $place): bool => null !== $place,
+            ),
+        );
     }
 
     /** @param list<string> $cells of a row whose combination was not seen before */
@@ -54,19 +65,40 @@ final class RowCombinations
         foreach ($this->breakdowns as $i => $place) {
             $name = $cells[$place] ?? '';
             if (mb_strlen($name) > Limits::NAME) {
-                return $this->refused($place, \sprintf('a name has %d letters; up to %d can be read.', mb_strlen($name), Limits::NAME));
+                return $this->refused(
+                    $place,
+                    \sprintf('a name has %d letters; up to %d can be read.', mb_strlen($name), Limits::NAME),
+                );
             }
             $members[] = $this->sameAs[$i][$name] ?? $name;
         }
         $scenario = null === $this->scenarioAt ? null : ScenarioWords::maybe($cells[$this->scenarioAt] ?? '');
         if (null !== $this->scenarioAt && null === $scenario) {
-            return $this->refused($this->scenarioAt, \sprintf('"%s" is not a scenario. Write actual, budget, forecast, target or prior year.', $cells[$this->scenarioAt] ?? ''));
+            return $this->refused(
+                $this->scenarioAt,
+                \sprintf(
+                    '"%s" is not a scenario. Write actual, budget, forecast, target or prior year.',
+                    $cells[$this->scenarioAt] ?? '',
+                ),
+            );
         }
         $measure = null === $this->measureAt ? null : $cells[$this->measureAt] ?? '';
         if (null !== $measure && ('' === $measure || mb_strlen($measure) > 120)) {
-            return $this->refused((int) $this->measureAt, '' === $measure ? 'the measure is missing. Fill it in, or leave the row out.' : \sprintf('the name of the measure has %d letters; up to 120 can be read.', mb_strlen($measure)));
+            return $this->refused(
+                (int) $this->measureAt,
+                '' === $measure
+                    ? 'the measure is missing. Fill it in, or leave the row out.'
+                    : \sprintf('the name of the measure has %d letters; up to 120 can be read.', mb_strlen($measure)),
+            );
         }
-        if (null !== $this->unitAt && null === $this->unit($measure ?? $this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE, $cells[$this->unitAt] ?? '')) {
+        if (
+            null !== $this->unitAt
+            && null ===
+                $this->unit(
+                    $measure ?? ($this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE),
+                    $cells[$this->unitAt] ?? '',
+                )
+        ) {
             return self::REFUSED;
         }
 
@@ -79,7 +111,12 @@ final class RowCombinations
         $key = implode("\0", [$measure ?? '', $scenario->value ?? '', implode("\0", $members)]);
         if (!isset($this->numbers[$key])) {
             if (\count($this->list) >= Limits::COMBINATIONS) {
-                throw RefusedFigures::whole('The breakdowns have more than '.number_format(Limits::COMBINATIONS).' different combinations. Ignore a column that differs from row to row, such as a document number.');
+                throw RefusedFigures::whole(
+                    'The breakdowns have more than '.
+                        number_format(Limits::COMBINATIONS).
+                        ' different combinations. Ignore a column that differs from row to row, such as a document '
+                            .'number.',
+                );
             }
             $this->numbers[$key] = \count($this->list);
             $this->list[] = $key;
@@ -91,12 +128,18 @@ final class RowCombinations
         return $this->numbers[$key];
     }
 
-    /** What a combination means in a column that stands for a scenario or a measure, where the row does not say them. */
+    /**
+     * What a combination means in a column that stands for a scenario or a measure, where the row does not say them.
+     */
     public function series(int $number, ?Scenario $scenario, ?string $measure): Series
     {
         [$ownMeasure, $own, $members] = explode("\0", $this->list[$number], 3);
 
-        return Series::joined('' === $ownMeasure ? $measure ?? $this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE : $ownMeasure, '' === $own ? $scenario ?? Scenario::Actual : Scenario::from($own), $members);
+        return Series::joined(
+            '' === $ownMeasure ? $measure ?? ($this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE) : $ownMeasure,
+            '' === $own ? $scenario ?? Scenario::Actual : Scenario::from($own),
+            $members,
+        );
     }
 
     /** Forgets what is only needed while rows are read. */
@@ -111,7 +154,10 @@ final class RowCombinations
         if ($known === mb_substr($unit, 0, 20)) {
             return $known;
         }
-        $this->refused((int) $this->unitAt, "$measure is in \"$unit\" here and in \"$known\" before. Bring it in as a measure of its own.");
+        $this->refused(
+            (int) $this->unitAt,
+            "$measure is in \"$unit\" here and in \"$known\" before. Bring it in as a measure of its own.",
+        );
 
         return null;
     }

@@ -10,7 +10,8 @@ interface RowSource
     /**
      * @param int $after the number of the row after which to begin
      *
-     * @return iterable<int, list<string>> cells as they stand, by the row's number in the file from 1; blank rows may be left out
+     * @return iterable<int, list<string>> cells as they stand, by the row's number in the file from 1; blank rows may
+     *                                     be left out
      */
     public function rows(int $after = -1): iterable;
 }

@@ -40,10 +40,24 @@ final class ScenarioWords
         foreach (self::WORDS as $code => $words) {
             usort($words, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
             foreach ($words as $word) {
-                if (1 === preg_match('/(?<![\pL\d])'.preg_quote($word, '/').'(?![\pL\d])/u', $text, $match, \PREG_OFFSET_CAPTURE)) {
-                    $rest = substr($header, 0, $match[0][1]).' '.substr($header, $match[0][1] + \strlen($match[0][0]));
+                if (
+                    1 ===
+                    preg_match(
+                        '/(?<![\pL\d])'.preg_quote($word, '/').'(?![\pL\d])/u',
+                        $text,
+                        $match,
+                        \PREG_OFFSET_CAPTURE,
+                    )
+                ) {
+                    $rest =
+                        substr($header, 0, $match[0][1]).
+                        ' '.
+                        substr($header, $match[0][1] + \strlen($match[0][0]));
 
-                    return [Scenario::from($code), trim((string) preg_replace(['/\(\s*\)|\[\s*\]/', '/\s+/'], [' ', ' '], $rest), " \t-–_,:;/|")];
+                    return [
+                        Scenario::from($code),
+                        trim((string) preg_replace(['/\(\s*\)|\[\s*\]/', '/\s+/'], [' ', ' '], $rest), " \t-–_,:;/|"),
+                    ];
                 }
             }
         }

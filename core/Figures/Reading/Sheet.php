@@ -16,12 +16,13 @@ final readonly class Sheet
     private const TOP = 80;
 
     /**
-     * @param list<string>             $header       names, every one of them once
-     * @param list<list<string>>       $levels       the same in their parts: of a header in two rows the upper and the lower name
-     * @param array<int, list<string>> $rows         the first ones, by row number; cells cleaned, as many as the header or fewer
-     * @param bool                     $isWhole      whether these are all
-     * @param list<string>             $notes        texts above the header
-     * @param bool                     $prefersComma whether it is delimited as programs do that write decimal commas
+     * @param list<string> $header names, every one of them once
+     * @param list<list<string>> $levels the same in their parts: of a header in two rows the upper and the lower name
+     * @param array<int, list<string>> $rows the first ones, by row number; cells cleaned, as many as the header or
+     *                                       fewer
+     * @param bool $isWhole whether these are all
+     * @param list<string> $notes texts above the header
+     * @param bool $prefersComma whether it is delimited as programs do that write decimal commas
      */
     private function __construct(
         private RowSource $source,
@@ -42,14 +43,25 @@ final readonly class Sheet
      */
     public function reading(callable $wrap): self
     {
-        return new self($wrap($this->source), $this->place, $this->header, $this->levels, $this->rows, $this->isWhole, $this->notes, $this->prefersComma);
+        return new self(
+            $wrap($this->source),
+            $this->place,
+            $this->header,
+            $this->levels,
+            $this->rows,
+            $this->isWhole,
+            $this->notes,
+            $this->prefersComma,
+        );
     }
 
     public static function of(RowSource $source, ?HeaderPlace $told = null): self
     {
         [$first, $isWhole] = self::first($source);
         if ([] === array_filter($first)) {
-            throw RefusedFigures::whole('The file is empty. Give one with a header row and at least one row of figures.');
+            throw RefusedFigures::whole(
+                'The file is empty. Give one with a header row and at least one row of figures.',
+            );
         }
         $place = $told ?? HeaderFinder::place(\array_slice($first, 0, self::TOP, true));
         [$header, $levels] = ColumnNames::of($first, $place);
@@ -61,16 +73,30 @@ final readonly class Sheet
             }
         }
         if ([] === $rows) {
-            throw RefusedFigures::whole('The file has a header and no figures below it. Give at least one row of figures.');
+            throw RefusedFigures::whole(
+                'The file has a header and no figures below it. Give at least one row of figures.',
+            );
         }
         $notes = [];
         foreach ($first as $number => $cells) {
             if ($number < $place->row) {
-                array_push($notes, ...array_values(array_filter($cells, static fn (string $cell): bool => '' !== $cell)));
+                array_push(
+                    $notes,
+                    ...array_values(array_filter($cells, static fn (string $cell): bool => '' !== $cell)),
+                );
             }
         }
 
-        return new self($source, $place, $header, $levels, $rows, $isWhole, $notes, $source instanceof DelimitedRows && ';' === $source->delimiter);
+        return new self(
+            $source,
+            $place,
+            $header,
+            $levels,
+            $rows,
+            $isWhole,
+            $notes,
+            $source instanceof DelimitedRows && ';' === $source->delimiter,
+        );
     }
 
     /**
@@ -144,6 +170,16 @@ final readonly class Sheet
 
     public static function tooWide(int $number, int $cells, int $width): RefusedFigures
     {
-        return RefusedFigures::rows([new Refusal($number, '', \sprintf('it has %d cells where the header has %d. Put cells that hold the delimiter in quotes.', $cells, $width))]);
+        return RefusedFigures::rows([
+            new Refusal(
+                $number,
+                '',
+                \sprintf(
+                    'it has %d cells where the header has %d. Put cells that hold the delimiter in quotes.',
+                    $cells,
+                    $width,
+                ),
+            ),
+        ]);
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading;
 
 /**
- * Refuses a second amount for a key of a measure whose amounts are not added up over members: scores, prices, percentages whose
+ * Refuses a second amount for a key of a measure whose amounts are not added up over members: scores, prices,
+ * percentages whose
  * parts are not known. Each of them counts once, so that two need keys of their own.
  */
 final class SingleAmounts
@@ -19,7 +20,8 @@ final class SingleAmounts
 
     public function areNone(): bool
     {
-        return [] === array_filter($this->mapping->measures, static fn (MeasureRule $rule): bool => $rule->isOfSingleAmounts());
+        return [] ===
+            array_filter($this->mapping->measures, static fn (MeasureRule $rule): bool => $rule->isOfSingleAmounts());
     }
 
     /** Whether the amount is the first of its key; else it is refused. */
@@ -29,7 +31,12 @@ final class SingleAmounts
             return true;
         }
         if (isset($this->seen[$measure][$series][$start])) {
-            $this->refusals->add($row, '', "$measure is not added up, and an earlier row has one for the same key; two cannot be added. Take in a column that tells them apart, or leave one out.");
+            $this->refusals->add(
+                $row,
+                '',
+                "$measure is not added up, and an earlier row has one for the same key; two cannot be added. Take in "
+                    .'a column that tells them apart, or leave one out.',
+            );
 
             return false;
         }

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading;
 
-/** Amounts that are not written as plain digits: grouped, signed behind, with a currency, missing, or no number at all. */
+/**
+ * Amounts that are not written as plain digits: grouped, signed behind, with a currency, missing, or no number at all.
+ */
 final readonly class SlowAmounts
 {
     private const SHOWN = 60;
 
-    public function __construct(private NumberReader $numbers, private Currencies $currencies, private Refusals $refusals)
-    {
+    public function __construct(
+        private NumberReader $numbers,
+        private Currencies $currencies,
+        private Refusals $refusals,
+    ) {
     }
 
     /**

@@ -10,10 +10,11 @@ use KeenMargin\Core\Figures\Series;
 final class SourceRows
 {
     /**
-     * @param callable(Series): bool      $wanted whether any amount of the series may be wanted
-     * @param callable(Series, int): bool $at     whether the amount of the period that starts there is wanted
+     * @param callable(Series): bool $wanted whether any amount of the series may be wanted
+     * @param callable(Series, int): bool $at whether the amount of the period that starts there is wanted
      *
-     * @return \Generator<int, array{list<string>, list<string>}> the cells of a row and the columns that hold the amounts, by row number
+     * @return \Generator<int, array{list<string>, list<string>}> the cells of a row and the columns that hold the
+     *                                                            amounts, by row number
      */
     public static function of(Sheet $sheet, Mapping $mapping, callable $wanted, callable $at): \Generator
     {
@@ -34,9 +35,11 @@ final class SourceRows
             $isWanted[$key] ??= self::slots($combinations, $amounts, $cells, $wanted);
             $columns = [];
             foreach ([] === $isWanted[$key] ? [] : $amounts->columns as [$place, $slot, $header]) {
-                if (isset($isWanted[$key][$slot])
+                if (
+                    isset($isWanted[$key][$slot])
                     && !NumberReader::isMissing(Cell::clean($cells[$place] ?? ''))
-                    && self::falls($periods, $mapping, $cells, $header, $isWanted[$key][$slot], $at)) {
+                    && self::falls($periods, $mapping, $cells, $header, $isWanted[$key][$slot], $at)
+                ) {
                     $columns[] = $sheet->header[$place];
                 }
             }
@@ -47,13 +50,17 @@ final class SourceRows
     }
 
     /**
-     * @param list<string>           $cells
+     * @param list<string> $cells
      * @param callable(Series): bool $wanted
      *
      * @return array<int, Series> those that are wanted, by slot
      */
-    private static function slots(RowCombinations $combinations, AmountColumns $amounts, array $cells, callable $wanted): array
-    {
+    private static function slots(
+        RowCombinations $combinations,
+        AmountColumns $amounts,
+        array $cells,
+        callable $wanted,
+    ): array {
         $combination = $combinations->number($cells);
         if ($combination < 0 || isset($combinations->totals[$combination])) {
             return [];
@@ -70,11 +77,17 @@ final class SourceRows
     }
 
     /**
-     * @param list<string>                $cells
+     * @param list<string> $cells
      * @param callable(Series, int): bool $at
      */
-    private static function falls(PeriodColumn $periods, Mapping $mapping, array $cells, string $header, Series $series, callable $at): bool
-    {
+    private static function falls(
+        PeriodColumn $periods,
+        Mapping $mapping,
+        array $cells,
+        string $header,
+        Series $series,
+        callable $at,
+    ): bool {
         $text = $periods->text($cells);
         $period = !$mapping->keepsTotals && TotalWords::isTotal($text) ? null : $periods->maybe($text, $header);
 

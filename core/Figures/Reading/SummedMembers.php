@@ -27,7 +27,10 @@ final class SummedMembers
         $found = [];
         foreach ($sums->sums as $place => $byMember) {
             foreach (\count($byMember) > self::OTHERS ? $byMember : [] as $member => $own) {
-                if (self::isHalf($own, $sums->whole) && self::tiesEverywhere((string) $member, $place, $series, $packed)) {
+                if (
+                    self::isHalf($own, $sums->whole)
+                    && self::tiesEverywhere((string) $member, $place, $series, $packed)
+                ) {
                     $found[$place] = (string) $member;
                     break;
                 }

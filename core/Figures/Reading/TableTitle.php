@@ -12,7 +12,7 @@ final readonly class TableTitle
     private const PRODUCED = '/^(?:\pL+ed|made|written|done|run|sent)(?: and \pL+ed)?$/iu';
 
     /**
-     * @param string  $name    of the dataset: `Costs by department`
+     * @param string $name of the dataset: `Costs by department`
      * @param ?string $measure `Costs`; null where the title does not say what it is by
      */
     private function __construct(public string $name, public ?string $measure)
@@ -28,9 +28,12 @@ final readonly class TableTitle
     {
         foreach ($notes as $note) {
             [$name, $unit, $power] = HeaderUnit::split($note);
-            $isBy = 1 === preg_match('/^(?<measure>[\pL][^,;:]*?) (?:by|per|nach|pro|par) [\pL][^,;:]*$/iu', $name, $part);
+            $isBy =
+                1 ===
+                preg_match('/^(?<measure>[\pL][^,;:]*?) (?:by|per|nach|pro|par) [\pL][^,;:]*$/iu', $name, $part);
             $isByPerson = $isBy && 1 === preg_match(self::PRODUCED, $part['measure']);
-            $isTitle = '' !== $name && !$isByPerson && mb_strlen($name) <= self::LONGEST && !str_ends_with($name, '.');
+            $isTitle =
+                '' !== $name && !$isByPerson && mb_strlen($name) <= self::LONGEST && !str_ends_with($name, '.');
             if ($isTitle && ($isBy || null !== $unit || $power > 0)) {
                 return new self($name, $isBy ? $part['measure'] : null);
             }

@@ -18,13 +18,14 @@ final class TidyLayout
             return null;
         }
         $hasPeriods = [] !== $sheet->column(0, 1);
-        $columns = [
-            'Period' => new ColumnRole($hasPeriods ? Role::Period : Role::Ignore),
-            'Scenario' => new ColumnRole(Role::Scenario),
-            'Measure' => new ColumnRole(Role::Measure),
-            'Unit' => new ColumnRole(Role::Unit),
-            self::AMOUNT => new ColumnRole(Role::Amount),
-        ] + array_fill_keys($breakdowns, new ColumnRole(Role::Breakdown));
+        $columns =
+            [
+                'Period' => new ColumnRole($hasPeriods ? Role::Period : Role::Ignore),
+                'Scenario' => new ColumnRole(Role::Scenario),
+                'Measure' => new ColumnRole(Role::Measure),
+                'Unit' => new ColumnRole(Role::Unit),
+                self::AMOUNT => new ColumnRole(Role::Amount),
+            ] + array_fill_keys($breakdowns, new ColumnRole(Role::Breakdown));
 
         return new Mapping($columns, NumberStyle::Point, keepsTotals: true);
     }

@@ -21,8 +21,16 @@ final class TotalColumns
     {
         $this->numbers = $mapping->numbers();
         foreach ($mapping->of(Role::Total) as $name => $total) {
-            $parts = array_filter($mapping->of(Role::Amount), static fn (ColumnRole $part): bool => (null === $total->scenario || $part->scenario === $total->scenario) && (null === $total->measure || $part->measure === $total->measure));
-            $this->columns[(string) $name] = [$sheet->placeOf((string) $name), array_map(static fn (string|int $part): int => $sheet->placeOf((string) $part), array_keys($parts))];
+            $parts = array_filter(
+                $mapping->of(Role::Amount),
+                static fn (ColumnRole $part): bool => (null === $total->scenario
+                    || $part->scenario === $total->scenario)
+                    && (null === $total->measure || $part->measure === $total->measure),
+            );
+            $this->columns[(string) $name] = [
+                $sheet->placeOf((string) $name),
+                array_map(static fn (string|int $part): int => $sheet->placeOf((string) $part), array_keys($parts)),
+            ];
         }
     }
 
@@ -50,8 +58,14 @@ final class TotalColumns
         if ([] === $this->columns || (0 === $this->rows && null === $this->doesNotTie)) {
             return null;
         }
-        $said = Wording::some(array_map(static fn (string|int $name): string => "\"$name\"", array_keys($this->columns)), 3);
-        $is = 1 === \count($this->columns) ? 'is the sum of other columns and was' : 'are sums of other columns and were';
+        $said = Wording::some(
+            array_map(static fn (string|int $name): string => "\"$name\"", array_keys($this->columns)),
+            3,
+        );
+        $is =
+            1 === \count($this->columns)
+                ? 'is the sum of other columns and was'
+                : 'are sums of other columns and were';
 
         return null === $this->doesNotTie
             ? new Notice('total-columns-left-out', true, "$said $is left out; it ties in every row")

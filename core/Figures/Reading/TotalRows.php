@@ -14,7 +14,10 @@ use KeenMargin\Core\Number\NumberFormat;
 /** Rows that say that they are totals: left out of the figures, and held against them at the end. */
 final class TotalRows
 {
-    /** @var array<int, list<array{Series, ?int, int, int}>> series with the total's own words as members, period start, amount, its decimals; by row number */
+    /**
+     * @var array<int, list<array{Series, ?int, int, int}>> series with the total's own words as members, period start,
+     *                                                      amount, its decimals; by row number
+     */
     private array $rows = [];
 
     public function add(int $row, Series $of, ?int $start, int $amount, int $decimals): void
@@ -41,15 +44,37 @@ final class TotalRows
                 $sum = null === $start ? array_sum($known) : $known[$start] ?? 0;
                 $total = $amount * 10 ** ($decimals - $own);
                 if (!\is_int($sum) || !\is_int($total)) {
-                    return new Notice('totals-left-out', false, "$leftOut, and row $number was not held against its figures: their sum has too many digits");
+                    return new Notice(
+                        'totals-left-out',
+                        false,
+                        "$leftOut, and row $number was not held against its figures: their sum has too many digits",
+                    );
                 }
                 if ($sum !== $total) {
-                    return new Notice('totals-left-out', false, \sprintf('%s, and row %d does not tie: it says %s, its figures add up to %s', $leftOut, $number, self::text($amount, $own), self::text($sum, $decimals)));
+                    return new Notice(
+                        'totals-left-out',
+                        false,
+                        \sprintf(
+                            '%s, and row %d does not tie: it says %s, its figures add up to %s',
+                            $leftOut,
+                            $number,
+                            self::text($amount, $own),
+                            self::text($sum, $decimals),
+                        ),
+                    );
                 }
             }
         }
 
-        return new Notice('totals-left-out', true, Wording::count(\count($this->rows), 'row of totals was left out; it ties with its figures', 'rows of totals were left out; they tie with their figures'));
+        return new Notice(
+            'totals-left-out',
+            true,
+            Wording::count(
+                \count($this->rows),
+                'row of totals was left out; it ties with its figures',
+                'rows of totals were left out; they tie with their figures',
+            ),
+        );
     }
 
     /**
@@ -64,7 +89,11 @@ final class TotalRows
     {
         $adder = new SeriesAdder();
         foreach ($series as $i => $one) {
-            if ($one->measure === $of->measure && $one->scenario === $of->scenario && self::holds($of->members(), $one->members())) {
+            if (
+                $one->measure === $of->measure
+                && $one->scenario === $of->scenario
+                && self::holds($of->members(), $one->members())
+            ) {
                 $adder->add($of->measure, $of->scenario->value, $packed[$i], false);
             }
         }
@@ -92,6 +121,9 @@ final class TotalRows
 
     private static function text(int $amount, int $decimals): string
     {
-        return NumberFormat::of('en')->plain(BigDecimal::ofUnscaledValue($amount, max(0, $decimals)), max(0, $decimals));
+        return NumberFormat::of('en')->plain(
+            BigDecimal::ofUnscaledValue($amount, max(0, $decimals)),
+            max(0, $decimals),
+        );
     }
 }

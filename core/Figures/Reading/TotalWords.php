@@ -7,7 +7,8 @@ namespace KeenMargin\Core\Figures\Reading;
 /** The words by which files call what is the sum of other rows or columns. */
 final class TotalWords
 {
-    private const CERTAIN = '/^(?:grand |sub-?|overall )?(?:totals?|sum|summe|gesamt(?:summe)?|zwischensumme|somme)\.?:?$/iu';
+    private const CERTAIN = '/^(?:grand |sub-?|overall '
+        .')?(?:totals?|sum|summe|gesamt(?:summe)?|zwischensumme|somme)\.?:?$/iu';
     private const LIKELY = '/^(?:total|all|gesamt|alle|tous|toutes)\b.+$|^.+ (?:total|gesamt)$/iu';
 
     /** `Total`, `Grand total`: nobody's name. */

@@ -15,8 +15,21 @@ final class SpokenNames
     public static function maybeOne(string $text, array $names): ?string
     {
         $text = self::plain($text);
-        foreach ([static fn (string $name): bool => $name === $text, static fn (string $name): bool => $name.'s' === $text || $name.'es' === $text, static fn (string $name): bool => str_starts_with($name, $text), static fn (string $name): bool => str_contains($name, $text)] as $is) {
-            $found = array_values(array_filter($names, static fn (string $name): bool => '' !== $text && $is(self::plain('' === $name ? '(blank)' : $name))));
+        foreach (
+            [
+                static fn (string $name): bool => $name === $text,
+                static fn (string $name): bool => $name.'s' === $text || $name.'es' === $text,
+                static fn (string $name): bool => str_starts_with($name, $text),
+                static fn (string $name): bool => str_contains($name, $text),
+            ] as $is
+        ) {
+            $found = array_values(
+                array_filter(
+                    $names,
+                    static fn (string $name): bool => '' !== $text
+                        && $is(self::plain('' === $name ? '(blank)' : $name)),
+                ),
+            );
             if ([] !== $found) {
                 return 1 === \count($found) ? $found[0] : null;
             }
@@ -39,7 +52,9 @@ final class SpokenNames
             return [$whole];
         }
         $found = [];
-        foreach (preg_split('/\s*(?:,|;|&|\band\b)\s*/iu', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
+        foreach (
+            preg_split('/\s*(?:,|;|&|\band\b)\s*/iu', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part
+        ) {
             $one = self::maybeOne($part, $names);
             if (null === $one) {
                 return $part;

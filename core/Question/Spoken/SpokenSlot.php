@@ -22,7 +22,9 @@ final readonly class SpokenSlot
     {
     }
 
-    /** @return array<string, mixed> keys of the question as recipes have them; null for one that is left out from now on */
+    /**
+     * @return array<string, mixed> keys of the question as recipes have them; null for one that is left out from now on
+     */
     public function change(string $slot, string $text): array
     {
         return match (true) {
@@ -34,15 +36,25 @@ final readonly class SpokenSlot
             'better' === $slot => ['better' => $this->better($text)],
             'between' === $slot => $this->between($text),
             str_starts_with($slot, 'members:') => ['where' => $this->members(substr($slot, 8), $text)],
-            default => throw new NotAccepted('slot', "The slot \"$slot\" cannot be typed into; choose from its list."),
+            default => throw new NotAccepted(
+                'slot',
+                "The slot \"$slot\" cannot be typed into; choose from its list.",
+            ),
         };
     }
 
     /** @return array<string, mixed> */
     private function span(string $text): array
     {
-        $span = (new SpokenSpan($this->dataset->calendar, $this->question->closedThrough ?? $this->dataset->closing()))->maybe($text)
-            ?? throw new NotAccepted('text', "\"$text\" is not a span. Write it like last 3 months, Apr to Jun 2025, Q3 2026 or year to date.");
+        $span =
+            (new SpokenSpan(
+                $this->dataset->calendar,
+                $this->question->closedThrough ?? $this->dataset->closing(),
+            ))->maybe($text) ??
+            throw new NotAccepted(
+                'text',
+                "\"$text\" is not a span. Write it like last 3 months, Apr to Jun 2025, Q3 2026 or year to date.",
+            );
 
         return ['span' => RecipeWriter::span($span)];
     }
@@ -53,7 +65,12 @@ final readonly class SpokenSlot
         $asked = $this->question->measure;
         $measure = null === $asked ? $this->dataset->measures[0] : $this->dataset->maybeMeasure($asked);
         $inPoints = true === $measure?->isInPercent();
-        $flag = SpokenFlag::maybe($text, $inPoints, $measure->unit ?? '') ?? throw new NotAccepted('text', "\"$text\" is not a size. Write it like ".($inPoints ? '2 pp.' : '5 % and 20k.'));
+        $flag =
+            SpokenFlag::maybe($text, $inPoints, $measure->unit ?? '') ??
+            throw new NotAccepted(
+                'text',
+                "\"$text\" is not a size. Write it like ".($inPoints ? '2 pp.' : '5 % and 20k.'),
+            );
 
         return ['flag' => RecipeWriter::flag($flag) ?: null];
     }
@@ -69,10 +86,17 @@ final readonly class SpokenSlot
     private function rows(string $text): array
     {
         $names = array_map(static fn (Dimension $one): string => $one->name, $this->dataset->breakdowns);
-        $grains = array_map(static fn (Grain $grain): string => $grain->value, $this->dataset->isTimeless() ? [] : $this->dataset->grain->coarser());
-        $by = SpokenNames::maybeOne((string) preg_replace('/^by /i', '', trim($text)), [...$grains, ...$names]) ?? throw self::unknown($text, 'kind of row', [...$grains, ...$names]);
+        $grains = array_map(
+            static fn (Grain $grain): string => $grain->value,
+            $this->dataset->isTimeless() ? [] : $this->dataset->grain->coarser(),
+        );
+        $by =
+            SpokenNames::maybeOne((string) preg_replace('/^by /i', '', trim($text)), [...$grains, ...$names]) ??
+            throw self::unknown($text, 'kind of row', [...$grains, ...$names]);
 
-        return \in_array($by, $grains, true) ? ['by' => $by, 'order' => null, 'top' => null] : ['by' => $by, 'cumulate' => null] + ($this->question->each === $by ? ['each' => null] : []);
+        return \in_array($by, $grains, true)
+            ? ['by' => $by, 'order' => null, 'top' => null]
+            : ['by' => $by, 'cumulate' => null] + ($this->question->each === $by ? ['each' => null] : []);
     }
 
     /** @return array<string, mixed> */
@@ -81,12 +105,23 @@ final readonly class SpokenSlot
         if (\in_array(SpokenNames::plain($text), ['nothing', 'none', 'nothing yet'], true)) {
             return ['against' => null];
         }
-        $there = array_values(array_filter([...$this->dataset->scenarios(), Scenario::PriorYear], fn (Scenario $scenario): bool => $scenario !== $this->question->scenario));
+        $there = array_values(
+            array_filter(
+                [...$this->dataset->scenarios(), Scenario::PriorYear],
+                fn (Scenario $scenario): bool => $scenario !== $this->question->scenario,
+            ),
+        );
         $against = [];
-        foreach (preg_split('/\s*(?:,|;|&|\band\b)\s*/i', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
+        foreach (
+            preg_split('/\s*(?:,|;|&|\band\b)\s*/i', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part
+        ) {
             $scenario = ScenarioWords::maybe($part);
             if (null === $scenario || !\in_array($scenario, $there, true)) {
-                throw self::unknown($part, 'reference', array_values(array_unique(array_map(static fn (Scenario $one): string => $one->word(), $there))));
+                throw self::unknown(
+                    $part,
+                    'reference',
+                    array_values(array_unique(array_map(static fn (Scenario $one): string => $one->word(), $there))),
+                );
             }
             $against[] = $scenario->value;
         }
@@ -116,18 +151,33 @@ final readonly class SpokenSlot
                 return ['between' => ['field' => $breakdown->name, 'first' => $two[0], 'second' => $two[1]]];
             }
         }
-        throw new NotAccepted('text', "\"$text\" does not name two members of one breakdown. Write it like North and Holm.");
+        throw new NotAccepted(
+            'text',
+            "\"$text\" does not name two members of one breakdown. Write it like North and Holm.",
+        );
     }
 
     /** @return list<array<string, mixed>>|null */
     private function members(string $field, string $text): ?array
     {
-        $breakdown = $this->dataset->maybeBreakdown($field) ?? throw new NotAccepted('slot', "There is no breakdown \"$field\".");
+        $breakdown =
+            $this->dataset->maybeBreakdown($field) ??
+            throw new NotAccepted('slot', "There is no breakdown \"$field\".");
         $where = array_map(RecipeWriter::filter(...), $this->question->where);
-        $others = array_values(array_filter($where, static fn (array $filter): bool => $filter['field'] !== $field || !(isset($filter['in']) || isset($filter['notIn']))));
+        $others = array_values(
+            array_filter(
+                $where,
+                static fn (array $filter): bool => $filter['field'] !== $field
+                    || !(isset($filter['in']) || isset($filter['notIn'])),
+            ),
+        );
         $all = (string) preg_replace('/^all (of )?(the )?/i', '', trim($text));
         $isBut = 1 === preg_match('/^(?:.*\b)?(?:but|except|without)\b\s*(.+)$/iu', $text, $part);
-        if (!$isBut && 1 === preg_match('/^(all|everything)\b/i', trim($text)) && null === SpokenNames::maybeOne($all, $breakdown->members)) {
+        if (
+            !$isBut
+            && 1 === preg_match('/^(all|everything)\b/i', trim($text))
+            && null === SpokenNames::maybeOne($all, $breakdown->members)
+        ) {
             return [] === $others ? null : $others;
         }
         $members = SpokenNames::several($isBut ? $part[1] : $text, $breakdown->members);
@@ -141,8 +191,21 @@ final readonly class SpokenSlot
     /** @param list<string> $names */
     private static function unknown(string $text, string $what, array $names): NotAccepted
     {
-        $near = array_values(array_filter($names, static fn (string $name): bool => str_contains(SpokenNames::plain($name), SpokenNames::plain($text))));
+        $near = array_values(
+            array_filter(
+                $names,
+                static fn (string $name): bool => str_contains(SpokenNames::plain($name), SpokenNames::plain($text)),
+            ),
+        );
 
-        return new NotAccepted('text', \count($near) > 1 ? "\"$text\" could be ".Wording::either(\array_slice($near, 0, 4)).'; write more of it.' : "\"$text\" is no $what; there ".(1 === \count($names) ? 'is ' : 'are ').Wording::some($names, 6).'.');
+        return new NotAccepted(
+            'text',
+            \count($near) > 1
+                ? "\"$text\" could be ".Wording::either(\array_slice($near, 0, 4)).'; write more of it.'
+                : "\"$text\" is no $what; there ".
+                    (1 === \count($names) ? 'is ' : 'are ').
+                    Wording::some($names, 6).
+                    '.',
+        );
     }
 }

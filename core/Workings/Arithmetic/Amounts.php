@@ -49,11 +49,14 @@ final readonly class Amounts
     /** Fractions are written with six decimals of a ratio, and of an average with six more than the measure has. */
     public function rounding(): Rounding
     {
-        return $this->measure->isRatio() ? new Rounding() : new Rounding($this->measure->decimals + Decimals::RATE_SCALE, true);
+        return $this->measure->isRatio()
+            ? new Rounding()
+            : new Rounding($this->measure->decimals + Decimals::RATE_SCALE, true);
     }
 
     /**
-     * Whether these sums have a figure of the period, which matters where a missing one does not count as nothing. Days are
+     * Whether these sums have a figure of the period, which matters where a missing one does not count as nothing. Days
+     * are
      * judged by their month.
      */
     public function has(Scenario $scenario, Period $fine, Sums $sums): bool
@@ -128,7 +131,11 @@ final readonly class Amounts
         return match ($this->measure->grouping) {
             Grouping::Average => self::fraction(Decimals::sum($all), $count),
             Grouping::Last => $means[\count($means) - 1],
-            default => array_reduce($means, static fn (Fraction $sum, BigDecimal|Fraction $mean): Fraction => $sum->plus($mean), Fraction::from(BigDecimal::zero())),
+            default => array_reduce(
+                $means,
+                static fn (Fraction $sum, BigDecimal|Fraction $mean): Fraction => $sum->plus($mean),
+                Fraction::from(BigDecimal::zero()),
+            ),
         };
     }
 

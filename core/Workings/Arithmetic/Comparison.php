@@ -18,9 +18,11 @@ use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Variance;
 
 /**
- * Sets the shown scenario of a measure against its references, for any finest periods of any sums: a row, a total, a landing.
+ * Sets the shown scenario of a measure against its references, for any finest periods of any sums: a row, a total, a
+ * landing.
  *
- * Which periods are compared is told by coverage (ComparisonPlanner). Within them, where a measure is added up over members,
+ * Which periods are compared is told by coverage (ComparisonPlanner). Within them, where a measure is added up over
+ * members,
  * whoever has no figure has nothing; else a missing figure leaves its period out of that row.
  */
 final class Comparison
@@ -47,7 +49,9 @@ final class Comparison
         $this->rounding = $this->amounts->rounding();
         $this->planner = new ComparisonPlanner($coverage, $scenario, $forecast, $closing);
         $this->plans = new \WeakMap();
-        $this->scenarios = array_values(array_unique(array_filter([$scenario, $forecast, ...$against]), \SORT_REGULAR));
+        $this->scenarios = array_values(
+            array_unique(array_filter([$scenario, $forecast, ...$against]), \SORT_REGULAR),
+        );
     }
 
     /** How fractions of the measure are written. */
@@ -69,19 +73,29 @@ final class Comparison
         $exacts = $variances = $leftOut = [];
         foreach ($this->scenarios as $scenario) {
             $periods = $plan->values($scenario);
-            $exacts[$scenario->value] = $periods === $plan->shown() ? $exact : $this->amounts->together($periods, $sums);
+            $exacts[$scenario->value] =
+                $periods === $plan->shown() ? $exact : $this->amounts->together($periods, $sums);
         }
         foreach ($this->against as $reference) {
             [$pair, $code] = [$plan->pair($reference), $reference->value];
             // What is added up is often the very same for a value and the side of a variance.
-            $isWhole = $this->measure->isAddedOverMembers() && $pair->shown === $plan->shown() && $pair->reference === $plan->values($reference);
+            $isWhole =
+                $this->measure->isAddedOverMembers()
+                && $pair->shown === $plan->shown()
+                && $pair->reference === $plan->values($reference);
             $compared = $isWhole
                 ? new Compared($this->variance($exact, $exacts[$code] ?? null, $better, []), $pair->leftOut)
                 : $this->compared($pair, $sums, $sums, $better);
             [$variances[$code], $leftOut[$code]] = [$compared->variance, $compared->leftOut];
         }
 
-        return new Total($this->rounding->of($exact), $variances, $leftOut, array_map($this->rounding->of(...), $exacts), $exact);
+        return new Total(
+            $this->rounding->of($exact),
+            $variances,
+            $leftOut,
+            array_map($this->rounding->of(...), $exacts),
+            $exact,
+        );
     }
 
     /** What is shown; null where there is no figure. */
@@ -160,7 +174,10 @@ final class Comparison
     public function lastClosed(FinePeriods $fine, Sums $sums): ?Period
     {
         foreach (array_reverse($this->plan($fine)->periods()) as $period) {
-            if ($this->planner->scenarioAt($period) === $this->scenario && $this->amounts->has($this->scenario, $period, $sums)) {
+            if (
+                $this->planner->scenarioAt($period) === $this->scenario
+                && $this->amounts->has($this->scenario, $period, $sums)
+            ) {
                 return $period;
             }
         }
@@ -193,8 +210,12 @@ final class Comparison
     }
 
     /** @param list<Period> $only */
-    private function variance(BigDecimal|Fraction|null $shown, BigDecimal|Fraction|null $reference, Better $better, array $only): ?Variance
-    {
+    private function variance(
+        BigDecimal|Fraction|null $shown,
+        BigDecimal|Fraction|null $reference,
+        Better $better,
+        array $only,
+    ): ?Variance {
         $inPoints = $this->measure->isInPercent();
 
         return $this->measure->isAddedOverMembers()
@@ -223,7 +244,10 @@ final class Comparison
                 $referenceOnly[] = $period;
             }
         }
-        $leftOut = new LeftOut([...$pair->leftOut->shown, ...$shownOnly], [...$pair->leftOut->reference, ...$referenceOnly]);
+        $leftOut = new LeftOut(
+            [...$pair->leftOut->shown, ...$shownOnly],
+            [...$pair->leftOut->reference, ...$referenceOnly],
+        );
 
         return new PlannedPair($pair->scenario, $shownPeriods, $referencePeriods, $both, $leftOut);
     }

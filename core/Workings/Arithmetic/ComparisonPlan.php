@@ -9,8 +9,10 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\LeftOut;
 
 /**
- * Which of some finest periods are put together: for what is shown, for each scenario and for each comparison. It is the same
- * for every row of these periods, as coverage is that of the whole dataset. Each part is made when it is first asked for.
+ * Which of some finest periods are put together: for what is shown, for each scenario and for each comparison. It is
+ * the same
+ * for every row of these periods, as coverage is that of the whole dataset. Each part is made when it is first asked
+ * for.
  */
 final class ComparisonPlan
 {
@@ -23,8 +25,11 @@ final class ComparisonPlan
     /** @var array<string, PlannedPair> by the reference's code */
     private array $pairs = [];
 
-    public function __construct(private readonly ComparisonPlanner $planner, private readonly MeasureCoverage $coverage, private readonly FinePeriods $fine)
-    {
+    public function __construct(
+        private readonly ComparisonPlanner $planner,
+        private readonly MeasureCoverage $coverage,
+        private readonly FinePeriods $fine,
+    ) {
     }
 
     /** Each period in the scenario that is shown at it. */
@@ -89,7 +94,8 @@ final class ComparisonPlan
 
         return match (true) {
             $scenario === $this->planner->scenario => 0 === $this->forecast()->periods,
-            $isOne && $scenario === $this->planner->forecast => $this->planner->scenarioAt($this->fine->list[0]) === $scenario,
+            $isOne && $scenario === $this->planner->forecast => $this->planner->scenarioAt($this->fine->list[0]) ===
+                $scenario,
             default => false,
         };
     }
@@ -111,9 +117,9 @@ final class ComparisonPlan
         $both = $shownOnly = $referenceOnly = [];
         foreach ($this->fine->list as $period) {
             match ($this->planner->side($reference, $period)) {
-                ComparedSide::Both => $both[] = $period,
-                ComparedSide::ShownOnly => $shownOnly[] = $period,
-                ComparedSide::ReferenceOnly => $referenceOnly[] = $period,
+                ComparedSide::Both => ($both[] = $period),
+                ComparedSide::ShownOnly => ($shownOnly[] = $period),
+                ComparedSide::ReferenceOnly => ($referenceOnly[] = $period),
                 ComparedSide::Neither => null,
             };
         }
@@ -124,7 +130,9 @@ final class ComparisonPlan
         $ofShown = new ScenarioPeriods();
         $ofReference = new ScenarioPeriods();
         foreach ($both as $period) {
-            $ofShown->add($this->coverage->kept($this->planner->scenarioAt($period) ?? $this->planner->scenario, $period));
+            $ofShown->add(
+                $this->coverage->kept($this->planner->scenarioAt($period) ?? $this->planner->scenario, $period),
+            );
             $ofReference->add($this->coverage->kept($reference, $period));
         }
 

@@ -8,8 +8,10 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Period;
 
 /**
- * Decides by coverage what a finest period takes part in. Shown is the scenario up to the closing period and the forecast after
- * it; periods that only one side of a comparison covers are left out of both. What was decided is kept: rows, totals and landings
+ * Decides by coverage what a finest period takes part in. Shown is the scenario up to the closing period and the
+ * forecast after
+ * it; periods that only one side of a comparison covers are left out of both. What was decided is kept: rows, totals
+ * and landings
  * are made of the same periods.
  */
 final class ComparisonPlanner
@@ -56,7 +58,9 @@ final class ComparisonPlanner
         }
         $isThere = !$this->isCut($scenario, $fine) && $this->coverage->covers($scenario, $fine);
 
-        return $this->values[$scenario->value][$fine->start] = $isThere ? $this->coverage->kept($scenario, $fine) : null;
+        return $this->values[$scenario->value][$fine->start] = $isThere
+            ? $this->coverage->kept($scenario, $fine)
+            : null;
     }
 
     /** Which sides of a comparison a period has. */
@@ -83,6 +87,8 @@ final class ComparisonPlanner
     /** Actuals that are shown end with the closing period, whatever has come in after it. */
     private function isCut(Scenario $scenario, Period $fine): bool
     {
-        return Scenario::Actual === $scenario && Scenario::Actual === $this->scenario && $fine->isAfter($this->closing);
+        return Scenario::Actual === $scenario
+            && Scenario::Actual === $this->scenario
+            && $fine->isAfter($this->closing);
     }
 }

@@ -13,9 +13,11 @@ final readonly class KeptPeriod
     public bool $hasFigure;
 
     /**
-     * @param list<ScenarioPeriod> $places  in calendar order; several of a derived prior year of 28 February, none of one without a counterpart
+     * @param list<ScenarioPeriod> $places in calendar order; several of a derived prior year of 28 February, none of
+     *                                     one without a counterpart
      * @param list<ScenarioPeriod> $figured those for which the whole dataset has a figure
-     * @param bool                 $isThere whether the whole dataset has figures of all sources of the measure there; of days within the month
+     * @param bool $isThere whether the whole dataset has figures of all sources of the measure there; of days within
+     *                      the month
      */
     public function __construct(public array $places, public array $figured, public bool $isThere)
     {

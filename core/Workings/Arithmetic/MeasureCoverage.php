@@ -15,14 +15,19 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PriorYear;
 
 /**
- * Which finest periods a scenario covers, for one measure: those for which the whole dataset, before any filter, row or panel,
- * has a figure of it. What a scenario does not cover is missing; a member without a figure in a covered period has nothing there.
+ * Which finest periods a scenario covers, for one measure: those for which the whole dataset, before any filter, row or
+ * panel,
+ * has a figure of it. What a scenario does not cover is missing; a member without a figure in a covered period has
+ * nothing there.
  *
- * Days are judged by their month, so that a daily actual can stand against a budget dated on firsts of months. Actuals, and
- * prior years derived from them, cover no day before the first actual, nor one after the last actual and the closing day;
+ * Days are judged by their month, so that a daily actual can stand against a budget dated on firsts of months. Actuals,
+ * and
+ * prior years derived from them, cover no day before the first actual, nor one after the last actual and the closing
+ * day;
  * but where the other side has one figure for the whole month, the month is compared as a whole.
  *
- * A prior year that did not come in for a period (of days: for its month) is derived from the actuals of the year before.
+ * A prior year that did not come in for a period (of days: for its month) is derived from the actuals of the year
+ * before.
  */
 final class MeasureCoverage
 {
@@ -30,7 +35,9 @@ final class MeasureCoverage
     private array $units = [];
     /** @var array<string, array<int, true>> starts of the periods that have a figure themselves, by scenario code */
     private array $figured = [];
-    /** @var array<string, array<int, true>> months for which a scenario has one figure, dated on their first or last day */
+    /**
+     * @var array<string, array<int, true>> months for which a scenario has one figure, dated on their first or last day
+     */
     private array $wholeMonths = [];
     private readonly bool $isDaily;
     private int $firstActual = \PHP_INT_MAX;
@@ -41,7 +48,7 @@ final class MeasureCoverage
     private array $months = [];
 
     /**
-     * @param Sums   $whole   of the whole dataset, without any filter
+     * @param Sums $whole of the whole dataset, without any filter
      * @param Period $closing of the question
      */
     public function __construct(Measure $measure, Sums $whole, Dataset $dataset, Period $closing)
@@ -81,7 +88,8 @@ final class MeasureCoverage
     }
 
     /**
-     * By which figures it is told whether a scenario covers a period: those that are kept for it; of 29 February, whose derived
+     * By which figures it is told whether a scenario covers a period: those that are kept for it; of 29 February, whose
+     * derived
      * prior year has none of its own, those of 28 February.
      *
      * @return list<ScenarioPeriod>
@@ -90,7 +98,9 @@ final class MeasureCoverage
     {
         $kept = $this->kept($scenario, $fine)->places;
 
-        return [] === $kept && Grain::Day === $fine->grain ? [ScenarioPeriod::of(Scenario::Actual, $fine->yearEarlier())] : $kept;
+        return [] === $kept && Grain::Day === $fine->grain
+            ? [ScenarioPeriod::of(Scenario::Actual, $fine->yearEarlier())]
+            : $kept;
     }
 
     /** Whether the prior year of a period is the actual of one year earlier, because none came in for it. */
@@ -167,7 +177,10 @@ final class MeasureCoverage
         }
         $isEdge = static fn (int $day): bool => 1 === CivilDate::parts($day)[2] || 1 === CivilDate::parts($day + 1)[2];
 
-        return array_map(static fn (): bool => true, array_filter($byMonth, static fn (array $own): bool => 1 === \count($own) && $isEdge($own[0])));
+        return array_map(
+            static fn (): bool => true,
+            array_filter($byMonth, static fn (array $own): bool => 1 === \count($own) && $isEdge($own[0])),
+        );
     }
 
     private function isWithinActuals(int $start): bool

@@ -12,9 +12,9 @@ use KeenMargin\Core\Workings\LeftOut;
 final readonly class PlannedPair
 {
     /**
-     * @param ?Scenario    $scenario of the reference; null: the one that is shown, of other members
-     * @param list<Period> $periods  that both cover
-     * @param LeftOut      $leftOut  that one of the two covers
+     * @param ?Scenario $scenario of the reference; null: the one that is shown, of other members
+     * @param list<Period> $periods that both cover
+     * @param LeftOut $leftOut that one of the two covers
      */
     public function __construct(
         public ?Scenario $scenario,

@@ -27,23 +27,32 @@ final class Books
     }
 
     /**
-     * @param string                $rows  of the sheet, as XML
+     * @param string $rows of the sheet, as XML
      * @param array<string, string> $other parts
      */
     public static function xlsx(string $rows, array $other = []): string
     {
-        return self::zip($other + [
-            'xl/workbook.xml' => '<workbook '.self::MAIN.' xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="Data" sheetId="1" r:id="rId1"/></sheets></workbook>',
-            'xl/_rels/workbook.xml.rels' => '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="t" Target="worksheets/sheet1.xml"/></Relationships>',
-            'xl/worksheets/sheet1.xml' => '<worksheet '.self::MAIN.'><sheetData>'.$rows.'</sheetData></worksheet>',
-        ]);
+        return self::zip(
+            $other + [
+                'xl/workbook.xml' => '<workbook '.
+                    self::MAIN.
+                    ' xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet '
+                        .'name="Data" sheetId="1" r:id="rId1"/></sheets></workbook>',
+                'xl/_rels/workbook.xml.rels' => '<Relationships '
+                    .'xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" '
+                    .'Type="t" Target="worksheets/sheet1.xml"/></Relationships>',
+                'xl/worksheets/sheet1.xml' => '<worksheet '.self::MAIN.'><sheetData>'.$rows.'</sheetData></worksheet>',
+            ],
+        );
     }
 
     public static function row(int $number, string ...$cells): string
     {
         $xml = '';
         foreach ($cells as $cell) {
-            $xml .= is_numeric($cell) ? "<c><v>$cell</v></c>" : '<c t="inlineStr"><is><t>'.htmlspecialchars($cell).'</t></is></c>';
+            $xml .= is_numeric($cell)
+                ? "<c><v>$cell</v></c>"
+                : '<c t="inlineStr"><is><t>'.htmlspecialchars($cell).'</t></is></c>';
         }
 
         return "<row r=\"$number\">$xml</row>";
@@ -53,6 +62,15 @@ final class Books
     {
         $spaces = 'urn:oasis:names:tc:opendocument:xmlns:';
 
-        return self::zip(['mimetype' => 'application/vnd.oasis.opendocument.spreadsheet', 'content.xml' => "<office:document-content xmlns:office=\"{$spaces}office:1.0\" xmlns:table=\"{$spaces}table:1.0\" xmlns:text=\"{$spaces}text:1.0\"><office:body><office:spreadsheet>$content</office:spreadsheet></office:body></office:document-content>"] + ('' === $manifest ? [] : ['META-INF/manifest.xml' => $manifest]));
+        return self::zip(
+            [
+                'mimetype' => 'application/vnd.oasis.opendocument.spreadsheet',
+                'content.xml' => '<office:document-content '
+                    ."xmlns:office=\"{$spaces}office:1.0\" "
+                    ."xmlns:table=\"{$spaces}table:1.0\" "
+                    ."xmlns:text=\"{$spaces}text:1.0\"><office:body><office:spreadsheet>"
+                ."$content</office:spreadsheet></office:body></office:document-content>",
+            ] + ('' === $manifest ? [] : ['META-INF/manifest.xml' => $manifest]),
+        );
     }
 }

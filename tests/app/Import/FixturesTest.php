@@ -26,7 +26,12 @@ final class FixturesTest extends TestCase
     public static function files(): iterable
     {
         /** @var array<string, array<string, mixed>> $expected */
-        $expected = json_decode((string) file_get_contents(self::FOLDER.'/expected.json'), true, 16, \JSON_THROW_ON_ERROR);
+        $expected = json_decode(
+            (string) file_get_contents(self::FOLDER.'/expected.json'),
+            true,
+            16,
+            \JSON_THROW_ON_ERROR,
+        );
         foreach ($expected as $name => $what) {
             yield $name => [$name, $what];
         }
@@ -39,7 +44,11 @@ final class FixturesTest extends TestCase
         try {
             $sheet = FigureFile::open(self::FOLDER.'/'.$name)->sheet();
             $told = Given::json(json_encode((object) ($expected['mapping'] ?? []), \JSON_THROW_ON_ERROR));
-            $read = FactReader::figures($sheet, MappingReader::read($told, RoleGuess::of($sheet, null, 2026), $sheet), 'Example');
+            $read = FactReader::figures(
+                $sheet,
+                MappingReader::read($told, RoleGuess::of($sheet, null, 2026), $sheet),
+                'Example',
+            );
         } catch (RefusedFigures $refused) {
             self::assertSame($expected['refused'] ?? '', $refused->getMessage());
 
@@ -72,7 +81,13 @@ final class FixturesTest extends TestCase
     {
         $texts = [];
         foreach ($facts as $fact) {
-            $texts[] = implode(' ', [$fact->scenario->value, $fact->period->key(), ...$fact->members, $fact->amount->toString(), ...('Amount' === $fact->measure ? [] : [$fact->measure])]);
+            $texts[] = implode(' ', [
+                $fact->scenario->value,
+                $fact->period->key(),
+                ...$fact->members,
+                $fact->amount->toString(),
+                ...'Amount' === $fact->measure ? [] : [$fact->measure],
+            ]);
         }
         sort($texts);
 
@@ -82,7 +97,10 @@ final class FixturesTest extends TestCase
     /** @return list<string> */
     private static function notices(Dataset $dataset): array
     {
-        return array_map(static fn (Notice $notice): string => ($notice->holds ? '' : '! ').$notice->says, $dataset->notices);
+        return array_map(
+            static fn (Notice $notice): string => ($notice->holds ? '' : '! ').$notice->says,
+            $dataset->notices,
+        );
     }
 
     /** @return array<string, string> */
@@ -90,6 +108,9 @@ final class FixturesTest extends TestCase
     {
         $measures = array_filter($dataset->measures, static fn (Measure $measure): bool => '' !== $measure->unit);
 
-        return array_combine(array_map(static fn (Measure $measure): string => $measure->name, $measures), array_map(static fn (Measure $measure): string => $measure->unit, $measures));
+        return array_combine(
+            array_map(static fn (Measure $measure): string => $measure->name, $measures),
+            array_map(static fn (Measure $measure): string => $measure->unit, $measures),
+        );
     }
 }

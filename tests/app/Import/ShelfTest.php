@@ -29,7 +29,10 @@ final class ShelfTest extends TestCase
     protected function setUp(): void
     {
         $this->folder = sys_get_temp_dir().'/keen-shelf-'.bin2hex(random_bytes(4));
-        $this->shelf = new ReadingShelf($this->folder, new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])));
+        $this->shelf = new ReadingShelf(
+            $this->folder,
+            new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])),
+        );
     }
 
     protected function tearDown(): void
@@ -92,7 +95,8 @@ final class ShelfTest extends TestCase
     public function testWhatWasReadComesBackWhole(): void
     {
         $id = $this->shelf->put('a.csv', Written::file('x'))->id;
-        $csv = "Month,Route,Class,Actual,Budget\n2026-01,North,Foot,1.5,2\n2026-01,Total,,1.5,2\n2026-02,North,Foot,3,\n";
+        $csv =
+            "Month,Route,Class,Actual,Budget\n2026-01,North,Foot,1.5,2\n2026-01,Total,,1.5,2\n2026-02,North,Foot,3,\n";
         $read = new ReadFigures(Written::figures($csv, []), 3, 0);
         $this->shelf->remember($id, 'key', $read);
         self::assertEquals($read, $this->shelf->maybeRead($id, 'key'));
@@ -135,7 +139,25 @@ final class ShelfTest extends TestCase
 
     public function testCellsAreQuotedWhereTheyMustBe(): void
     {
-        self::assertSame(['North', '"a,b"', '"say ""so"""', "\"two\nlines\"", '" spaced"', '-1.50', "'-x"], array_map(CsvWriter::cell(...), ['North', 'a,b', 'say "so"', "two\nlines", ' spaced', new Exact('-1.50'), '-x']));
-        self::assertSame([true, true, false], [(new Exact('-0.000000000000001'))->fitsANumber(), (new Exact('123456789012345'))->fitsANumber(), (new Exact('1234567890123.456'))->fitsANumber()]);
+        self::assertSame(
+            ['North', '"a,b"', '"say ""so"""', "\"two\nlines\"", '" spaced"', '-1.50', "'-x"],
+            array_map(CsvWriter::cell(...), [
+                'North',
+                'a,b',
+                'say "so"',
+                "two\nlines",
+                ' spaced',
+                new Exact('-1.50'),
+                '-x',
+            ]),
+        );
+        self::assertSame(
+            [true, true, false],
+            [
+                (new Exact('-0.000000000000001'))->fitsANumber(),
+                (new Exact('123456789012345'))->fitsANumber(),
+                (new Exact('1234567890123.456'))->fitsANumber(),
+            ],
+        );
     }
 }

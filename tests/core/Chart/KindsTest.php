@@ -19,7 +19,8 @@ final class KindsTest extends TestCase
 {
     use SceneProperties;
 
-    private const MONTHS = "Month,Actual,Budget,Forecast,Prior year\n2026-06,588,612,,560\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
+    private const MONTHS = 'Month,Actual,Budget,Forecast,Prior '
+        ."year\n2026-06,588,612,,560\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
     private const AGAINST = ['forecast' => 'FC', 'against' => ['BU']];
 
     public function testAValueStandsInsideItsReferenceOfOneCentreAndBase(): void
@@ -38,8 +39,20 @@ final class KindsTest extends TestCase
 
     public function testNestedLabelsTellTheRelativeVarianceOrBoth(): void
     {
-        self::assertSame(["\u{2212}3.9 %", '+4.8 %', "\u{2212}2.4 %", "\u{2212}2.1 %"], self::words(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'percent'], 'nested-columns'), 'variance-label'));
-        self::assertSame("\u{2212}24 (\u{2212}3.9 %)", self::words(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'both'], 'nested-columns'), 'variance-label')[0]);
+        self::assertSame(
+            ["\u{2212}3.9 %", '+4.8 %', "\u{2212}2.4 %", "\u{2212}2.1 %"],
+            self::words(
+                Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'percent'], 'nested-columns'),
+                'variance-label',
+            ),
+        );
+        self::assertSame(
+            "\u{2212}24 (\u{2212}3.9 %)",
+            self::words(
+                Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'both'], 'nested-columns'),
+                'variance-label',
+            )[0],
+        );
     }
 
     public function testAThinBarSpansTheGapBetweenTheTops(): void
@@ -49,26 +62,47 @@ final class KindsTest extends TestCase
             $tops = [self::rects($drawing, 'value')[$i]->y, self::rects($drawing, 'reference')[$i]->y];
             self::assertEqualsWithDelta([min($tops), max($tops)], [$gap->y, $gap->y + $gap->height], 1e-9);
         }
-        self::assertSame(['unfavourable', 'favourable', 'unfavourable', 'hatch-unfavourable'], array_map(static fn (Rect $gap): string => $gap->fill, self::rects($drawing, 'gap')));
+        self::assertSame(
+            ['unfavourable', 'favourable', 'unfavourable', 'hatch-unfavourable'],
+            array_map(static fn (Rect $gap): string => $gap->fill, self::rects($drawing, 'gap')),
+        );
     }
 
     public function testTargetsAreMarkedAndMissesArePaler(): void
     {
         $drawing = Written::drawing(self::MONTHS, self::AGAINST, [], 'target-marks');
-        self::assertSame(['missed', 'ink', 'missed', 'hatch-missed'], array_map(static fn (Rect $value): string => $value->fill, self::rects($drawing, 'value')));
+        self::assertSame(
+            ['missed', 'ink', 'missed', 'hatch-missed'],
+            array_map(static fn (Rect $value): string => $value->fill, self::rects($drawing, 'value')),
+        );
         $zero = self::lines($drawing, 'axis')[0]->y1;
         foreach (self::lines($drawing, 'target') as $i => $tick) {
-            self::assertEqualsWithDelta([612, 745, 760, 560][$i] / 588, ($zero - $tick->y1) / self::rects($drawing, 'value')[0]->height, 1e-9);
+            self::assertEqualsWithDelta(
+                [612, 745, 760, 560][$i] / 588,
+                ($zero - $tick->y1) / self::rects($drawing, 'value')[0]->height,
+                1e-9,
+            );
         }
-        self::assertStringContainsString('a tick marks BU, paler ones miss it', implode(' ', self::words($drawing, 'title')));
+        self::assertStringContainsString(
+            'a tick marks BU, paler ones miss it',
+            implode(' ', self::words($drawing, 'title')),
+        );
     }
 
     public function testATargetCanBeADotAndLessCanBeBetter(): void
     {
-        $drawing = Written::drawing(self::MONTHS, self::AGAINST + ['better' => 'less'], ['mark' => 'dot'], 'target-marks');
+        $drawing = Written::drawing(
+            self::MONTHS,
+            self::AGAINST + ['better' => 'less'],
+            ['mark' => 'dot'],
+            'target-marks',
+        );
         self::assertCount(4, self::circles($drawing, 'target'));
         self::assertSame([], self::lines($drawing, 'target'));
-        self::assertSame(['ink', 'missed', 'ink', 'hatch-ink'], array_map(static fn (Rect $value): string => $value->fill, self::rects($drawing, 'value')));
+        self::assertSame(
+            ['ink', 'missed', 'ink', 'hatch-ink'],
+            array_map(static fn (Rect $value): string => $value->fill, self::rects($drawing, 'value')),
+        );
         self::assertStringContainsString('a dot marks BU', implode(' ', self::words($drawing, 'title')));
     }
 
@@ -76,7 +110,10 @@ final class KindsTest extends TestCase
     {
         $drawing = Written::drawing(self::MONTHS, self::AGAINST, [], 'gap-line');
         $zero = self::lines($drawing, 'axis')[0]->y1;
-        $heights = static fn (string $role): array => array_map(static fn (array $point): float => $zero - $point[1], self::paths($drawing, $role)[0]->points);
+        $heights = static fn (string $role): array => array_map(
+            static fn (array $point): float => $zero - $point[1],
+            self::paths($drawing, $role)[0]->points,
+        );
         $shown = $heights('value-line');
         foreach ([781, 742, 548] as $i => $amount) {
             self::assertEqualsWithDelta($amount / 588, $shown[$i + 1] / $shown[0], 1e-9);
@@ -90,7 +127,12 @@ final class KindsTest extends TestCase
 
     public function testALineStopsWhereAValueIsMissing(): void
     {
-        $drawing = Written::drawing("Month,Actual,Budget\n2026-01,5,4\n2026-02,6,4\n2026-03,,4\n2026-04,6,4\n2026-05,7,4\n", ['against' => ['BU']], [], 'gap-line');
+        $drawing = Written::drawing(
+            "Month,Actual,Budget\n2026-01,5,4\n2026-02,6,4\n2026-03,,4\n2026-04,6,4\n2026-05,7,4\n",
+            ['against' => ['BU']],
+            [],
+            'gap-line',
+        );
         self::assertCount(2, self::paths($drawing, 'value-line'));
         self::assertCount(1, self::paths($drawing, 'reference-line-through'));
         self::assertSame(['–'], self::words($drawing, 'missing'));
@@ -100,17 +142,37 @@ final class KindsTest extends TestCase
     {
         $csv = "Month,Actual,Budget\n";
         for ($i = 0; $i < 61; ++$i) {
-            $csv .= \sprintf("%d-%02d,5,4\n", 2020 + intdiv($i, 12), $i % 12 + 1);
+            $csv .= \sprintf("%d-%02d,5,4\n", 2020 + intdiv($i, 12), ($i % 12) + 1);
         }
-        self::assertCount(60, Written::drawing($csv, ['against' => ['BU'], 'span' => ['from' => '2020-01', 'to' => '2024-12']], [], 'gap-line')->workings->rows);
-        $this->expectExceptionObject(new NotAccepted('question.span', 'A gap line shows 60 periods at most; ask for fewer of them, or by a coarser grain.'));
+        self::assertCount(
+            60,
+            Written::drawing(
+                $csv,
+                ['against' => ['BU'], 'span' => ['from' => '2020-01', 'to' => '2024-12']],
+                [],
+                'gap-line',
+            )->workings->rows,
+        );
+        $this->expectExceptionObject(
+            new NotAccepted(
+                'question.span',
+                'A gap line shows 60 periods at most; ask for fewer of them, or by a coarser grain.',
+            ),
+        );
         Written::drawing($csv, ['against' => ['BU']], [], 'gap-line');
     }
 
     public function testAHatHasItsBrimAtTheFirstAndItsBlockToTheSecond(): void
     {
-        $csv = "Month,Route,Cabin,Amount\n2026-01,North,Seat,180\n2026-01,North,Berth,240\n2026-01,Holm,Seat,150\n2026-01,Holm,Berth,120\n";
-        $drawing = Written::drawing($csv, ['by' => 'Route', 'between' => ['field' => 'Cabin', 'first' => 'Seat', 'second' => 'Berth']], ['turn' => true], 'hat');
+        $csv =
+            "Month,Route,Cabin,Amount\n2026-01,North,Seat,180\n2026-01,North,Berth,240\n2026-01,Holm,Seat,150\n"
+                ."2026-01,Holm,Berth,120\n";
+        $drawing = Written::drawing(
+            $csv,
+            ['by' => 'Route', 'between' => ['field' => 'Cabin', 'first' => 'Seat', 'second' => 'Berth']],
+            ['turn' => true],
+            'hat',
+        );
         [$north, $holm] = self::rects($drawing, 'change');
         self::assertSame(['favourable', 'unfavourable'], [$north->fill, $holm->fill]);
         self::assertEqualsWithDelta(2.0, $north->height / $holm->height, 1e-9);
@@ -120,20 +182,37 @@ final class KindsTest extends TestCase
         self::assertEqualsWithDelta(180 / 60, ($zero - $first->y1) / $north->height, 1e-9);
         self::assertEqualsWithDelta($first->y1, $north->y + $north->height, 1e-9);
         self::assertSame(['+60', "\u{2212}30", '+30'], self::words($drawing, 'variance-label'));
-        self::assertStringContainsString('from Seat (the line) to Berth (the block)', implode(' ', self::words($drawing, 'title')));
+        self::assertStringContainsString(
+            'from Seat (the line) to Berth (the block)',
+            implode(' ', self::words($drawing, 'title')),
+        );
     }
 
     public function testACapacityIsFilledUpToWhatIsUsed(): void
     {
-        $csv = "Month,Scenario,Used,Offered\n2026-01,Actual,74,100\n2026-01,Target,88,100\n2026-02,Actual,92,100\n2026-02,Target,88,100\n2026-03,Actual,80,100\n2026-03,Target,88,100\n";
-        $drawing = Written::drawing($csv, ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']], [], 'capacity-fill');
+        $csv =
+            "Month,Scenario,Used,Offered\n2026-01,Actual,74,100\n2026-01,Target,88,100\n2026-02,Actual,92,100\n"
+                ."2026-02,Target,88,100\n2026-03,Actual,80,100\n2026-03,Target,88,100\n";
+        $drawing = Written::drawing(
+            $csv,
+            ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']],
+            [],
+            'capacity-fill',
+        );
         foreach ([74, 92, 80] as $i => $used) {
-            self::assertEqualsWithDelta($used / 100, self::rects($drawing, 'used')[$i]->height / self::rects($drawing, 'whole')[$i]->height, 1e-9);
+            self::assertEqualsWithDelta(
+                $used / 100,
+                self::rects($drawing, 'used')[$i]->height / self::rects($drawing, 'whole')[$i]->height,
+                1e-9,
+            );
         }
         self::assertContains('74.0 %', self::words($drawing, 'rate-label'));
         self::assertContains('92.0 %', self::words($drawing, 'rate-label'));
         self::assertContains('80.0', self::words($drawing, 'rate-label'));
-        self::assertStringContainsString('target of the total marked; rate against 88.0 %', implode(' ', self::words($drawing, 'title')));
+        self::assertStringContainsString(
+            'target of the total marked; rate against 88.0 %',
+            implode(' ', self::words($drawing, 'title')),
+        );
         $gaps = array_map(static fn ($gap): float => abs($gap->y2 - $gap->y1), self::lines($drawing, 'rate-gap'));
         self::assertEqualsWithDelta(14 / 4, $gaps[0] / $gaps[1], 1e-9);
     }
@@ -141,14 +220,35 @@ final class KindsTest extends TestCase
     public function testOnlyTheExtremesAreLabelledWhereThatIsAsked(): void
     {
         $csv = "Month,Used,Offered\n2026-01,74,100\n2026-02,92,100\n2026-03,80,100\n";
-        $drawing = Written::drawing($csv, ['used' => 'Used', 'total' => 'Offered'], ['labels' => 'extremes'], 'capacity-fill');
+        $drawing = Written::drawing(
+            $csv,
+            ['used' => 'Used', 'total' => 'Offered'],
+            ['labels' => 'extremes'],
+            'capacity-fill',
+        );
         self::assertSame(['74.0 %', '92.0 %'], self::words($drawing, 'rate-label'));
     }
 
     public function testEitherVarianceTierCanBeLeftOut(): void
     {
-        self::assertSame([[], 4], [self::words(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'amount']), 'percent-label'), \count(self::rects(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'amount']), 'variance'))]);
-        self::assertSame([[], 4], [self::rects(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'percent']), 'variance'), \count(self::rects(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'percent']), 'pin-head'))]);
+        self::assertSame(
+            [[], 4],
+            [
+                self::words(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'amount']), 'percent-label'),
+                \count(
+                    self::rects(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'amount']), 'variance'),
+                ),
+            ],
+        );
+        self::assertSame(
+            [[], 4],
+            [
+                self::rects(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'percent']), 'variance'),
+                \count(
+                    self::rects(Written::drawing(self::MONTHS, self::AGAINST, ['variance' => 'percent']), 'pin-head'),
+                ),
+            ],
+        );
     }
 
     public function testVariancesCanBeLongerPerUnitThanTheValues(): void
@@ -156,7 +256,7 @@ final class KindsTest extends TestCase
         $drawing = Written::drawing(self::MONTHS, self::AGAINST, ['sameLength' => false]);
         [$first, $second] = self::rects($drawing, 'variance');
         self::assertEqualsWithDelta(24 / 36, $first->height / $second->height, 1e-9);
-        self::assertGreaterThan(2 * self::rects($drawing, 'value')[0]->height / 588, $first->height / 24);
+        self::assertGreaterThan((2 * self::rects($drawing, 'value')[0]->height) / 588, $first->height / 24);
         self::assertTrue($drawing->checks()[\count($drawing->checks()) - 1]->holds);
     }
 
@@ -164,15 +264,36 @@ final class KindsTest extends TestCase
     {
         $drawing = Written::drawing(self::MONTHS, self::AGAINST, ['limit' => '3']);
         self::assertCount(2, self::paths($drawing, 'cut'));
-        self::assertSame(["\u{2212}3.9", '+4.8', "\u{2212}2.4", "\u{2212}2.1"], self::words($drawing, 'percent-label'));
+        self::assertSame(
+            ["\u{2212}3.9", '+4.8', "\u{2212}2.4", "\u{2212}2.1"],
+            self::words($drawing, 'percent-label'),
+        );
     }
 
     /** The check measures the finished scene, so a wrong mark in any kind must make it fail. */
     public function testTheCheckOfTheScaleFailsForEveryKindWhereAMarkIsTooLong(): void
     {
-        $csv = "Month,Class,Scenario,Used,Offered\n2026-01,Foot,Actual,74,100\n2026-01,Foot,Budget,88,100\n2026-01,Car,Actual,50,80\n2026-01,Car,Budget,60,70\n2026-02,Foot,Actual,70,90\n2026-02,Foot,Budget,66,90\n2026-02,Car,Actual,55,85\n2026-02,Car,Budget,50,85\n";
-        $asked = ['measure' => 'Used', 'against' => ['BU'], 'used' => 'Used', 'total' => 'Offered', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Car']];
-        foreach (['variance-tiers' => 'variance', 'nested-columns' => 'value', 'target-marks' => 'value', 'gap-line' => 'gap', 'hat' => 'change', 'capacity-fill' => 'used'] as $kind => $role) {
+        $csv =
+            "Month,Class,Scenario,Used,Offered\n2026-01,Foot,Actual,74,100\n2026-01,Foot,Budget,88,100\n"
+                ."2026-01,Car,Actual,50,80\n2026-01,Car,Budget,60,70\n2026-02,Foot,Actual,70,90\n"
+                ."2026-02,Foot,Budget,66,90\n2026-02,Car,Actual,55,85\n2026-02,Car,Budget,50,85\n";
+        $asked = [
+            'measure' => 'Used',
+            'against' => ['BU'],
+            'used' => 'Used',
+            'total' => 'Offered',
+            'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Car'],
+        ];
+        foreach (
+            [
+                'variance-tiers' => 'variance',
+                'nested-columns' => 'value',
+                'target-marks' => 'value',
+                'gap-line' => 'gap',
+                'hat' => 'change',
+                'capacity-fill' => 'used',
+            ] as $kind => $role
+        ) {
             $drawing = Written::drawing($csv, $asked, [], $kind);
             self::assertTrue(ScaleCheck::of($drawing->scene, $drawing->workings)->holds, $kind);
             self::assertFalse(ScaleCheck::of(self::lengthened($drawing, $role), $drawing->workings)->holds, $kind);
@@ -183,14 +304,30 @@ final class KindsTest extends TestCase
     private static function lengthened(Drawing $drawing, string $role): Scene
     {
         $isDone = false;
-        $groups = array_map(static fn (Group $group): Group => new Group(array_map(static function (Mark $mark) use ($role, &$isDone): Mark {
-            if ($isDone || !$mark instanceof Rect || $mark->role !== $role) {
-                return $mark;
-            }
-            $isDone = true;
+        $groups = array_map(
+            static fn (Group $group): Group => new Group(
+                array_map(static function (Mark $mark) use ($role, &$isDone): Mark {
+                    if ($isDone || !($mark instanceof Rect) || $mark->role !== $role) {
+                        return $mark;
+                    }
+                    $isDone = true;
 
-            return new Rect($mark->x, $mark->y, $mark->width, $mark->height + 1, $mark->fill, $mark->stroke, $mark->role, $mark->key, $mark->of);
-        }, $group->marks), $group->role), $drawing->scene->groups);
+                    return new Rect(
+                        $mark->x,
+                        $mark->y,
+                        $mark->width,
+                        $mark->height + 1,
+                        $mark->fill,
+                        $mark->stroke,
+                        $mark->role,
+                        $mark->key,
+                        $mark->of,
+                    );
+                }, $group->marks),
+                $group->role,
+            ),
+            $drawing->scene->groups,
+        );
 
         return new Scene($drawing->scene->width, $drawing->scene->height, '', '', $groups);
     }

@@ -17,29 +17,69 @@ use PHPUnit\Framework\Assert;
 /** What holds for every scene of every kind, and ways to look into one. */
 trait SceneProperties
 {
-    private const SOLID = ['value', 'reference', 'variance', 'pin-head', 'gap', 'change', 'used', 'whole', 'value-cut', 'reference-cut', 'used-cut', 'whole-cut'];
+    private const SOLID = [
+        'value',
+        'reference',
+        'variance',
+        'pin-head',
+        'gap',
+        'change',
+        'used',
+        'whole',
+        'value-cut',
+        'reference-cut',
+        'used-cut',
+        'whole-cut',
+    ];
     /** What a value may be written into. */
-    private const GROUND = ['value', 'used', 'whole', 'reference', 'value-cut', 'reference-cut', 'used-cut', 'whole-cut'];
+    private const GROUND = [
+        'value',
+        'used',
+        'whole',
+        'reference',
+        'value-cut',
+        'reference-cut',
+        'used-cut',
+        'whole-cut',
+    ];
 
     private static function assertProper(Drawing $drawing): void
     {
         $canvas = new Box(0, 0, $drawing->scene->width, $drawing->scene->height);
         $texts = self::texts($drawing);
-        $solid = array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Rect && \in_array($mark->role, self::SOLID, true));
+        $solid = array_filter(
+            self::marks($drawing),
+            static fn (Mark $mark): bool => $mark instanceof Rect && \in_array($mark->role, self::SOLID, true),
+        );
         foreach ($texts as $i => $text) {
             Assert::assertGreaterThanOrEqual(10.5, $text->size);
-            Assert::assertTrue($text->box()->isWithin($canvas), "\"{$text->text}\" ({$text->role}) leaves the canvas");
+            Assert::assertTrue(
+                $text->box()->isWithin($canvas),
+                "\"{$text->text}\" ({$text->role}) leaves the canvas",
+            );
             foreach (\array_slice($texts, $i + 1) as $other) {
-                Assert::assertFalse($text->box()->overlaps($other->box()), "\"{$text->text}\" ({$text->role}) and \"{$other->text}\" ({$other->role}) overlap");
+                Assert::assertFalse(
+                    $text->box()->overlaps($other->box()),
+                    "\"{$text->text}\" ({$text->role}) and \"{$other->text}\" ({$other->role}) overlap",
+                );
             }
             foreach ($solid as $mark) {
-                $isOwn = 'inside-label' === $text->role && $mark->key === $text->key && \in_array($mark->role, self::GROUND, true);
-                Assert::assertFalse(!$isOwn && $text->box()->overlaps(self::box($mark)), "\"{$text->text}\" ({$text->role}) stands on a {$mark->role}");
+                $isOwn =
+                    'inside-label' === $text->role
+                    && $mark->key === $text->key
+                    && \in_array($mark->role, self::GROUND, true);
+                Assert::assertFalse(
+                    !$isOwn && $text->box()->overlaps(self::box($mark)),
+                    "\"{$text->text}\" ({$text->role}) stands on a {$mark->role}",
+                );
             }
         }
         foreach (self::marks($drawing) as $mark) {
             if (!$mark instanceof Text) {
-                Assert::assertTrue(self::box($mark)->isWithin(new Box(-0.01, -0.01, $canvas->right + 0.01, $canvas->bottom + 0.01)), 'A '.self::role($mark).' leaves the canvas');
+                Assert::assertTrue(
+                    self::box($mark)->isWithin(new Box(-0.01, -0.01, $canvas->right + 0.01, $canvas->bottom + 0.01)),
+                    'A '.self::role($mark).' leaves the canvas',
+                );
             }
         }
         $scale = $drawing->checks()[\count($drawing->checks()) - 1];
@@ -50,7 +90,9 @@ trait SceneProperties
 
     private static function role(Mark $mark): string
     {
-        return $mark instanceof Rect || $mark instanceof Line || $mark instanceof Path || $mark instanceof Circle ? $mark->role : $mark::class;
+        return $mark instanceof Rect || $mark instanceof Line || $mark instanceof Path || $mark instanceof Circle
+            ? $mark->role
+            : $mark::class;
     }
 
     private static function box(Mark $mark): Box
@@ -58,12 +100,20 @@ trait SceneProperties
         $points = match (true) {
             $mark instanceof Rect => [[$mark->x, $mark->y], [$mark->x + $mark->width, $mark->y + $mark->height]],
             $mark instanceof Line => [[$mark->x1, $mark->y1], [$mark->x2, $mark->y2]],
-            $mark instanceof Circle => [[$mark->x - $mark->radius, $mark->y - $mark->radius], [$mark->x + $mark->radius, $mark->y + $mark->radius]],
+            $mark instanceof Circle => [
+                [$mark->x - $mark->radius, $mark->y - $mark->radius],
+                [$mark->x + $mark->radius, $mark->y + $mark->radius],
+            ],
             $mark instanceof Path => $mark->points,
             default => throw new \LogicException('A mark without a box.'),
         };
 
-        return new Box(min(array_column($points, 0)), min(array_column($points, 1)), max(array_column($points, 0)), max(array_column($points, 1)));
+        return new Box(
+            min(array_column($points, 0)),
+            min(array_column($points, 1)),
+            max(array_column($points, 0)),
+            max(array_column($points, 1)),
+        );
     }
 
     /** @return list<Mark> */
@@ -75,7 +125,12 @@ trait SceneProperties
     /** @return list<Text> */
     private static function texts(Drawing $drawing, string $role = ''): array
     {
-        return array_values(array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Text && ('' === $role || $role === $mark->role)));
+        return array_values(
+            array_filter(
+                self::marks($drawing),
+                static fn (Mark $mark): bool => $mark instanceof Text && ('' === $role || $role === $mark->role),
+            ),
+        );
     }
 
     /** @return list<string> */
@@ -87,24 +142,44 @@ trait SceneProperties
     /** @return list<Rect> */
     private static function rects(Drawing $drawing, string $role): array
     {
-        return array_values(array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Rect && $role === $mark->role));
+        return array_values(
+            array_filter(
+                self::marks($drawing),
+                static fn (Mark $mark): bool => $mark instanceof Rect && $role === $mark->role,
+            ),
+        );
     }
 
     /** @return list<Line> */
     private static function lines(Drawing $drawing, string $role): array
     {
-        return array_values(array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Line && $role === $mark->role));
+        return array_values(
+            array_filter(
+                self::marks($drawing),
+                static fn (Mark $mark): bool => $mark instanceof Line && $role === $mark->role,
+            ),
+        );
     }
 
     /** @return list<Path> */
     private static function paths(Drawing $drawing, string $role): array
     {
-        return array_values(array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Path && $role === $mark->role));
+        return array_values(
+            array_filter(
+                self::marks($drawing),
+                static fn (Mark $mark): bool => $mark instanceof Path && $role === $mark->role,
+            ),
+        );
     }
 
     /** @return list<Circle> */
     private static function circles(Drawing $drawing, string $role): array
     {
-        return array_values(array_filter(self::marks($drawing), static fn (Mark $mark): bool => $mark instanceof Circle && $role === $mark->role));
+        return array_values(
+            array_filter(
+                self::marks($drawing),
+                static fn (Mark $mark): bool => $mark instanceof Circle && $role === $mark->role,
+            ),
+        );
     }
 }

@@ -17,7 +17,8 @@ final class VarianceTiersTest extends TestCase
 {
     use SceneProperties;
 
-    private const CSV = "Month,Actual,Budget,Forecast,Prior year\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
+    private const CSV = 'Month,Actual,Budget,Forecast,Prior '
+        ."year\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
     private const QUESTION = ['forecast' => 'FC', 'against' => ['BU', 'PY']];
 
     public function testEveryValueAndVarianceIsLabelled(): void
@@ -28,25 +29,53 @@ final class VarianceTiersTest extends TestCase
         self::assertSame(['+4.8', "\u{2212}2.4", "\u{2212}2.1"], self::words($drawing, 'percent-label'));
         self::assertSame(['Jul', 'Aug', 'Sep'], self::words($drawing, 'period'));
         self::assertSame(['closed', 'forecast'], self::words($drawing, 'closing-label'));
-        self::assertSame(['Example', 'Amount', 'Jul–Sep 2026: AC to Aug, then FC, against BU; PY marked'], self::words($drawing, 'title'));
+        self::assertSame(
+            ['Example', 'Amount', 'Jul–Sep 2026: AC to Aug, then FC, against BU; PY marked'],
+            self::words($drawing, 'title'),
+        );
     }
 
     public function testScenariosBearTheFillsOfTheNotation(): void
     {
         $drawing = Written::drawing(self::CSV, self::QUESTION);
-        self::assertSame(['ink', 'ink', 'hatch-ink'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'value')));
-        self::assertSame([['panel', 'ink']], array_values(array_unique(array_map(static fn (Rect $rect): array => [$rect->fill, $rect->stroke], self::rects($drawing, 'reference')), \SORT_REGULAR)));
-        self::assertSame(['favourable', 'unfavourable', 'hatch-unfavourable'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')));
+        self::assertSame(
+            ['ink', 'ink', 'hatch-ink'],
+            array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'value')),
+        );
+        self::assertSame(
+            [['panel', 'ink']],
+            array_values(
+                array_unique(
+                    array_map(
+                        static fn (Rect $rect): array => [$rect->fill, $rect->stroke],
+                        self::rects($drawing, 'reference'),
+                    ),
+                    \SORT_REGULAR,
+                ),
+            ),
+        );
+        self::assertSame(
+            ['favourable', 'unfavourable', 'hatch-unfavourable'],
+            array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')),
+        );
     }
 
     /** As far as it is written, it is neither good nor bad. */
     public function testWhatIsWrittenAsNoughtIsNeutral(): void
     {
-        $drawing = Written::drawing("Month,Actual,Budget\n2026-07,500040,500000\n2026-08,520000,500000\n", ['against' => ['BU']]);
-        $inks = static fn (string $role): array => array_map(static fn (Text $text): array => [$text->text, $text->fill], self::texts($drawing, $role));
+        $drawing = Written::drawing("Month,Actual,Budget\n2026-07,500040,500000\n2026-08,520000,500000\n", [
+            'against' => ['BU'],
+        ]);
+        $inks = static fn (string $role): array => array_map(
+            static fn (Text $text): array => [$text->text, $text->fill],
+            self::texts($drawing, $role),
+        );
         self::assertSame([['0', 'quiet'], ['+20', 'favourable-text']], $inks('variance-label'));
         self::assertSame([['0.0', 'quiet'], ['+4.0', 'favourable-text']], $inks('percent-label'));
-        self::assertSame(['quiet', 'favourable'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')));
+        self::assertSame(
+            ['quiet', 'favourable'],
+            array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')),
+        );
     }
 
     /** September has no actual: it is in the amounts of budget, and not in the variances. */
@@ -62,7 +91,10 @@ final class VarianceTiersTest extends TestCase
     public function testACostOverrunIsNotPraised(): void
     {
         $drawing = Written::drawing(self::CSV, self::QUESTION + ['better' => 'less']);
-        self::assertSame(['unfavourable', 'favourable', 'hatch-favourable'], array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')));
+        self::assertSame(
+            ['unfavourable', 'favourable', 'hatch-favourable'],
+            array_map(static fn (Rect $rect): string => $rect->fill, self::rects($drawing, 'variance')),
+        );
     }
 
     public function testColumnsAndVariancesShareOneLengthPerUnit(): void
@@ -83,7 +115,9 @@ final class VarianceTiersTest extends TestCase
 
     public function testAMissingValueIsAGapAndNeverAZeroMark(): void
     {
-        $drawing = Written::drawing("Month,Actual,Budget\n2026-01,5,4\n2026-02,,4\n2026-03,6,4\n", ['against' => ['BU']]);
+        $drawing = Written::drawing("Month,Actual,Budget\n2026-01,5,4\n2026-02,,4\n2026-03,6,4\n", [
+            'against' => ['BU'],
+        ]);
         self::assertCount(2, self::rects($drawing, 'value'));
         self::assertSame(['–'], self::words($drawing, 'missing'));
     }
@@ -108,14 +142,24 @@ final class VarianceTiersTest extends TestCase
 
     public function testFlaggedVariancesStandOut(): void
     {
-        $labels = self::texts(Written::drawing(self::CSV, self::QUESTION + ['flag' => ['percent' => '4']]), 'variance-label');
+        $labels = self::texts(
+            Written::drawing(self::CSV, self::QUESTION + ['flag' => ['percent' => '4']]),
+            'variance-label',
+        );
         self::assertSame([600, 400, 400], array_map(static fn (Text $text): int => $text->weight, $labels));
     }
 
     public function testACoarserGrainHasWiderColumns(): void
     {
         $csv = "Month,Actual\n2025-01,1\n2025-07,2\n2026-01,3\n";
-        $width = static fn (string $by): float => self::rects(Written::drawing($csv, ['by' => $by, 'span' => ['from' => '2025-01', 'to' => '2025-12']], ['width' => 1900]), 'value')[0]->width;
+        $width = static fn (string $by): float => self::rects(
+            Written::drawing(
+                $csv,
+                ['by' => $by, 'span' => ['from' => '2025-01', 'to' => '2025-12']],
+                ['width' => 1900],
+            ),
+            'value',
+        )[0]->width;
         self::assertGreaterThan($width('month'), $width('quarter'));
         self::assertGreaterThan($width('quarter'), $width('year'));
     }
@@ -123,9 +167,32 @@ final class VarianceTiersTest extends TestCase
     public function testTheCheckOfTheScaleMeasuresTheDrawing(): void
     {
         $checks = Written::drawing(self::CSV, self::QUESTION)->checks();
-        self::assertSame(['one-scale', true], [$checks[\count($checks) - 1]->id, $checks[\count($checks) - 1]->holds]);
+        self::assertSame(
+            ['one-scale', true],
+            [$checks[\count($checks) - 1]->id, $checks[\count($checks) - 1]->holds],
+        );
         $drawing = Written::drawing(self::CSV, self::QUESTION);
-        $longer = array_map(static fn ($group) => new \KeenMargin\Core\Scene\Group(array_map(static fn ($mark) => $mark instanceof Rect && 'variance' === $mark->role ? new Rect($mark->x, $mark->y, $mark->width, $mark->height + 1, $mark->fill, role: 'variance', key: $mark->key, of: $mark->of) : $mark, $group->marks), $group->role), $drawing->scene->groups);
+        $longer = array_map(
+            static fn ($group) => new \KeenMargin\Core\Scene\Group(
+                array_map(
+                    static fn ($mark) => $mark instanceof Rect && 'variance' === $mark->role
+                        ? new Rect(
+                            $mark->x,
+                            $mark->y,
+                            $mark->width,
+                            $mark->height + 1,
+                            $mark->fill,
+                            role: 'variance',
+                            key: $mark->key,
+                            of: $mark->of,
+                        )
+                        : $mark,
+                    $group->marks,
+                ),
+                $group->role,
+            ),
+            $drawing->scene->groups,
+        );
         $scene = new \KeenMargin\Core\Scene\Scene($drawing->scene->width, $drawing->scene->height, '', '', $longer);
         self::assertFalse(\KeenMargin\Core\Chart\ScaleCheck::of($scene, $drawing->workings)->holds);
     }
@@ -135,7 +202,7 @@ final class VarianceTiersTest extends TestCase
     {
         $widths = [360, 480, 640, 880, 1280, 1920];
         for ($seed = 1; $seed <= 240; ++$seed) {
-            $periods = $seed <= 60 ? $seed : 1 + ($seed * 7) % 60;
+            $periods = $seed <= 60 ? $seed : 1 + (($seed * 7) % 60);
             $width = $widths[$seed % 6];
             yield "seed $seed, $periods periods at $width" => [$seed, $periods, $width];
         }
@@ -145,23 +212,43 @@ final class VarianceTiersTest extends TestCase
     public function testTextsStayApartAndOnTheCanvasAndTheScaleIsOne(int $seed, int $periods, int $width): void
     {
         $figures = new RandomFigures($seed, $periods);
-        $question = ['forecast' => 'FC', 'against' => [['BU', 'PY'], ['PY', 'BU'], ['BU'], ['FC', 'BU'], []][$seed % 5], 'flag' => ['percent' => '5'], 'by' => 0 === $seed % 9 ? 'quarter' : 'month'];
+        $question = [
+            'forecast' => 'FC',
+            'against' => [['BU', 'PY'], ['PY', 'BU'], ['BU'], ['FC', 'BU'], []][$seed % 5],
+            'flag' => ['percent' => '5'],
+            'by' => 0 === $seed % 9 ? 'quarter' : 'month',
+        ];
         if (['FC', 'BU'] === $question['against']) {
             unset($question['forecast']);
         }
-        $question['closedThrough'] = \sprintf('%d-%02d', 2022 + intdiv($figures->closed, 12), $figures->closed % 12 + 1);
-        $drawing = Drawing::of(Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]), Written::figures($figures->csv(), [], $figures->name), \KeenMargin\Core\Chart\ChartKinds::all());
+        $question['closedThrough'] = \sprintf(
+            '%d-%02d',
+            2022 + intdiv($figures->closed, 12),
+            ($figures->closed % 12) + 1,
+        );
+        $drawing = Drawing::of(
+            Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]),
+            Written::figures($figures->csv(), [], $figures->name),
+            \KeenMargin\Core\Chart\ChartKinds::all(),
+        );
         self::assertProper($drawing);
     }
 
     public function testTheSameRecipeAndFiguresGiveTheSameBytes(): void
     {
-        $svg = static fn (): string => (new SvgRenderer())->render(Written::drawing((new RandomFigures(7, 24))->csv(), self::QUESTION)->scene);
+        $svg = static fn (): string => (new SvgRenderer())->render(
+            Written::drawing((new RandomFigures(7, 24))->csv(), self::QUESTION)->scene,
+        );
         self::assertSame($svg(), $svg());
         $shuffled = explode("\n", trim(self::CSV));
         self::assertSame(
             (new SvgRenderer())->render(Written::drawing(self::CSV, self::QUESTION)->scene),
-            (new SvgRenderer())->render(Written::drawing(implode("\n", [$shuffled[0], ...array_reverse(\array_slice($shuffled, 1))]), self::QUESTION)->scene),
+            (new SvgRenderer())->render(
+                Written::drawing(
+                    implode("\n", [$shuffled[0], ...array_reverse(\array_slice($shuffled, 1))]),
+                    self::QUESTION,
+                )->scene,
+            ),
         );
     }
 }

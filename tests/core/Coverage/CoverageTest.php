@@ -16,7 +16,10 @@ final class CoverageTest extends TestCase
     #[DataProviderExternal(Examples::class, 'all')]
     public function testWhatIsMissingAndWhatIsNothing(Example $example): void
     {
-        $workings = Reckoning::of(RecipeReader::json($example->recipe()), Written::figures($example->csv(), $example->mapping));
+        $workings = Reckoning::of(
+            RecipeReader::json($example->recipe()),
+            Written::figures($example->csv(), $example->mapping),
+        );
         $lines = ToldWorkings::lines(json_encode(WorkingsWriter::toArray($workings), \JSON_THROW_ON_ERROR));
         self::assertSame([], array_values(array_diff($example->lines, $lines)), implode("\n", $lines));
     }

@@ -8,9 +8,9 @@ namespace KeenMargin\Tests\core\Coverage;
 final readonly class Example
 {
     /**
-     * @param string               $csv      rows apart by a space, its cells by commas
+     * @param string $csv rows apart by a space, its cells by commas
      * @param array<string, mixed> $question
-     * @param list<string>         $lines    among those of ToldWorkings
+     * @param list<string> $lines among those of ToldWorkings
      * @param array<string, mixed> $mapping
      */
     public function __construct(
@@ -31,6 +31,9 @@ final readonly class Example
     {
         $recipe = ['keenMargin' => 1, 'question' => (object) $this->question, 'kind' => $this->kind];
 
-        return json_encode($recipe + ([] === $this->mapping ? [] : ['figures' => $this->mapping]), \JSON_THROW_ON_ERROR);
+        return json_encode(
+            $recipe + ([] === $this->mapping ? [] : ['figures' => $this->mapping]),
+            \JSON_THROW_ON_ERROR,
+        );
     }
 }

@@ -7,15 +7,18 @@ namespace KeenMargin\Tests\core\Coverage;
 /** What is missing, what is nothing, and what both do to a comparison: one example for each rule of coverage. */
 final class Examples
 {
-    private const CUSTOMERS = 'Customer,Month,Scenario,Amount Ann,2026-01,AC,100 Ann,2026-02,BU,120 Bob,2026-01,AC,50 Bob,2026-02,AC,50'
-        .' Bob,2026-01,BU,60 Bob,2026-02,BU,60 Cid,2026-01,BU,40';
-    private const ONE_ACTUAL = 'Customer,Month,Scenario,Amount Ann,2026-01,AC,100 Ann,2026-02,BU,120 Bob,2026-01,AC,50'
-        .' Bob,2026-01,BU,60 Bob,2026-02,BU,60 Cid,2026-01,BU,40';
+    private const CUSTOMERS =
+        'Customer,Month,Scenario,Amount Ann,2026-01,AC,100 Ann,2026-02,BU,120 Bob,2026-01,AC,50 Bob,2026-02,AC,50'.
+        ' Bob,2026-01,BU,60 Bob,2026-02,BU,60 Cid,2026-01,BU,40';
+    private const ONE_ACTUAL =
+        'Customer,Month,Scenario,Amount Ann,2026-01,AC,100 Ann,2026-02,BU,120 Bob,2026-01,AC,50'.
+        ' Bob,2026-01,BU,60 Bob,2026-02,BU,60 Cid,2026-01,BU,40';
 
     /** @return iterable<string, array{Example}> */
     public static function all(): iterable
     {
-        foreach ([...self::members(), ...self::days(), ...self::weeks(), ...self::closings(), ...self::rules()] as $name => $example) {
+        $all = [...self::members(), ...self::days(), ...self::weeks(), ...self::closings(), ...self::rules()];
+        foreach ($all as $name => $example) {
             yield $name => [$example];
         }
     }
@@ -72,11 +75,7 @@ final class Examples
             'the same gathered' => new Example(
                 self::CUSTOMERS,
                 ['by' => 'Customer', 'against' => ['BU'], 'top' => 1],
-                [
-                    'Ann: AC 100, BU 120; BU -20',
-                    'other: AC 100, BU 160; BU -60',
-                    'total: AC 200, BU 280; BU -80',
-                ],
+                ['Ann: AC 100, BU 120; BU -20', 'other: AC 100, BU 160; BU -60', 'total: AC 200, BU 280; BU -80'],
             ),
             'a period that one side does not cover is left out of every row' => new Example(
                 self::ONE_ACTUAL,
@@ -102,13 +101,16 @@ final class Examples
                 'hat',
             ),
             'what is used of a total, with members that come and go' => new Example(
-                'Hall,Month,Scenario,Used,Offered A,2026-01,AC,10,30 B,2026-01,AC,20, A,2026-01,BU,,40'
-                    .' B,2026-01,BU,,20',
+                'Hall,Month,Scenario,Used,Offered A,2026-01,AC,10,30 B,2026-01,AC,20, A,2026-01,BU,,40'.
+                    ' B,2026-01,BU,,20',
                 ['by' => 'Hall', 'used' => 'Used', 'total' => 'Offered', 'against' => ['BU']],
                 [
-                    'A: used 10, unused 20, total 30, target 40, rate 33.333333, rateTarget –; target -10; rateTarget –',
-                    'B: used 20, unused -20, total –, target 20, rate –, rateTarget –; target -20 absent shown; rateTarget –',
-                    'total: used 30, unused 0, total 30, target 60, rate 100.000000, rateTarget –; target -30; rateTarget –',
+                    'A: used 10, unused 20, total 30, target 40, rate 33.333333, rateTarget –; target -10; '
+                        .'rateTarget –',
+                    'B: used 20, unused -20, total –, target 20, rate –, rateTarget –; target -20 absent shown; '
+                        .'rateTarget –',
+                    'total: used 30, unused 0, total 30, target 60, rate 100.000000, rateTarget –; target -30; '
+                        .'rateTarget –',
                     '= total 100.000000; target -30; rateTarget –',
                 ],
                 'capacity-fill',
@@ -152,28 +154,20 @@ final class Examples
                 ],
             ),
             'daily actuals against a budget dated on firsts' => new Example(
-                'Day,Scenario,Amount 2026-01-05,AC,10 2026-01-20,AC,30 2026-02-03,AC,5 2026-01-01,BU,35'
-                    .' 2026-02-01,BU,10',
+                'Day,Scenario,Amount 2026-01-05,AC,10 2026-01-20,AC,30 2026-02-03,AC,5 2026-01-01,BU,35'.
+                    ' 2026-02-01,BU,10',
                 ['by' => 'month', 'against' => ['BU']],
-                [
-                    '2026-01: AC 40, BU 35; BU 5',
-                    '2026-02: AC 5, BU 10; BU -5',
-                    '= total 45; BU 0',
-                ],
+                ['2026-01: AC 40, BU 35; BU 5', '2026-02: AC 5, BU 10; BU -5', '= total 45; BU 0'],
             ),
             'both last days of February are prior year of the 28th' => new Example(
                 'Day,Amount 2024-02-28,1 2024-02-29,2 2025-02-28,4',
                 ['by' => 'month', 'against' => ['PY'], 'span' => ['from' => '2025', 'to' => '2025']],
-                [
-                    '2025-02: AC 4, PY 3; PY 1',
-                ],
+                ['2025-02: AC 4, PY 3; PY 1'],
             ),
             'the leap year holds the whole month before' => new Example(
                 'Day,Amount 2023-02-27,1 2023-02-28,2 2024-02-29,10',
                 ['by' => 'month', 'against' => ['PY'], 'span' => ['from' => '2024', 'to' => '2024']],
-                [
-                    '2024-02: AC 10, PY 3; PY 7',
-                ],
+                ['2024-02: AC 10, PY 3; PY 7'],
             ),
         ];
     }
@@ -196,10 +190,7 @@ final class Examples
             'a week is in one year' => new Example(
                 'Week,Amount 2025-W52,1 2026-W01,10 2026-W02,100',
                 ['by' => 'month', 'span' => ['from' => '2025', 'to' => '2025']],
-                [
-                    '2025-12: AC 1',
-                    '= total 1',
-                ],
+                ['2025-12: AC 1', '= total 1'],
             ),
         ];
     }
@@ -211,15 +202,11 @@ final class Examples
             'a closing before the last actual cuts rows and totals' => new Example(
                 'Month,Customer,Amount 2026-01,A,10 2026-02,A,100',
                 ['by' => 'Customer', 'closedThrough' => '2026-01'],
-                [
-                    'A: AC 10',
-                    '= total 10',
-                    '"Amount in Jan 2026: 10."',
-                ],
+                ['A: AC 10', '= total 10', '"Amount in Jan 2026: 10."'],
             ),
             'a running total by quarter ends with the closing' => new Example(
-                'Month,Scenario,Amount 2026-01,AC,10 2026-01,BU,9 2026-02,AC,10 2026-02,BU,9 2026-03,BU,50'
-                    .' 2026-03,FC,70',
+                'Month,Scenario,Amount 2026-01,AC,10 2026-01,BU,9 2026-02,AC,10 2026-02,BU,9 2026-03,BU,50'.
+                    ' 2026-03,FC,70',
                 ['by' => 'quarter', 'against' => ['BU'], 'span' => 'year to date', 'cumulate' => 'year to date'],
                 [
                     '2026-Q1: AC 20, BU 18, own 20; BU 2',
@@ -228,8 +215,8 @@ final class Examples
                 ],
             ),
             'a landing without two months' => new Example(
-                'Month,Scenario,Amount 2026-01,AC,10 2026-02,AC,10 2026-03,AC,10 2026-04,AC,10 2026-07,FC,20'
-                    .' 2026-08,FC,20 2026-09,FC,20 2026-10,FC,20 2026-11,FC,20 2026-12,FC,20',
+                'Month,Scenario,Amount 2026-01,AC,10 2026-02,AC,10 2026-03,AC,10 2026-04,AC,10 2026-07,FC,20'.
+                    ' 2026-08,FC,20 2026-09,FC,20 2026-10,FC,20 2026-11,FC,20 2026-12,FC,20',
                 ['by' => 'month', 'forecast' => 'FC'],
                 [
                     '= landing 160',
@@ -240,11 +227,7 @@ final class Examples
             'a quarter of forecast alone' => new Example(
                 'Month,Scenario,Amount 2025-12,AC,1 2026-01,FC,10 2026-02,FC,10 2026-03,FC,10',
                 ['by' => 'quarter', 'forecast' => 'FC', 'span' => ['from' => '2026', 'to' => '2026']],
-                [
-                    '2026-Q1: AC –, FC 30',
-                    '= total 30',
-                    '"Amount in Jan–Mar 2026: 30."',
-                ],
+                ['2026-Q1: AC –, FC 30', '= total 30', '"Amount in Jan–Mar 2026: 30."'],
             ),
             'a hat by quarter takes what both have' => new Example(
                 'Month,Class,Amount 2026-01,Seat,10 2026-02,Seat,20 2026-02,Berth,5 2026-03,Berth,7',
@@ -297,19 +280,13 @@ final class Examples
             'a member without a score is missing' => new Example(
                 'Store,Month,Scenario,Score A,2026-01,AC,80 B,2026-01,AC,90 A,2026-01,BU,70',
                 ['by' => 'Store', 'against' => ['BU']],
-                [
-                    'A: AC 80, BU 70; BU 10',
-                    'B: AC 90, BU –; BU –',
-                    'total: AC 85, BU 70; BU 15',
-                ],
+                ['A: AC 80, BU 70; BU 10', 'B: AC 90, BU –; BU –', 'total: AC 85, BU 70; BU 15'],
                 mapping: ['measures' => ['Score' => ['grouping' => 'average', 'overMembers' => 'average']]],
             ),
             'variances of averages are reckoned from fractions' => new Example(
                 'Month,Scenario,Stock 2026-01,AC,1 2026-02,AC,1 2026-03,AC,2 2026-01,BU,1 2026-02,BU,1 2026-03,BU,3',
                 ['by' => 'quarter', 'against' => ['BU']],
-                [
-                    '2026-Q1: AC 1.333333, BU 1.666667; BU -0.333333',
-                ],
+                ['2026-Q1: AC 1.333333, BU 1.666667; BU -0.333333'],
                 mapping: ['measures' => ['Stock' => ['grouping' => 'average']]],
             ),
             'variances of rates are reckoned from fractions' => new Example(
@@ -319,7 +296,11 @@ final class Examples
                     '2026-01: AC 33.333333, BU 66.666667; BU -33.333333',
                     '"Rate in Jan 2026: 33.3 %, 33.3 pp below budget."',
                 ],
-                mapping: ['measures' => ['Rate' => ['grouping' => 'ratio', 'numerator' => 'Used', 'denominator' => 'Offered']]],
+                mapping: [
+                    'measures' => [
+                        'Rate' => ['grouping' => 'ratio', 'numerator' => 'Used', 'denominator' => 'Offered'],
+                    ],
+                ],
             ),
         ];
     }

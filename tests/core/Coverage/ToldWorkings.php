@@ -16,7 +16,12 @@ final class ToldWorkings
     public static function lines(string $json): array
     {
         $workings = json_decode($json, true, flags: \JSON_THROW_ON_ERROR);
-        \assert(\is_array($workings) && \is_array($workings['rows']) && \is_array($workings['checks']) && \is_array($workings['reading']));
+        \assert(
+            \is_array($workings)
+                && \is_array($workings['rows'])
+                && \is_array($workings['checks'])
+                && \is_array($workings['reading']),
+        );
         $lines = [];
         foreach ($workings['rows'] as $row) {
             \assert(\is_array($row) && \is_string($row['key']));
@@ -32,14 +37,29 @@ final class ToldWorkings
             $lines[] = (true === $check['holds'] ? '+ ' : '- ').$check['says'];
         }
 
-        return [...$lines, ...array_map(static fn (mixed $said): string => '"'.self::text($said).'"', array_values($workings['reading']))];
+        return [
+            ...$lines,
+            ...array_map(
+                static fn (mixed $said): string => '"'.self::text($said).'"',
+                array_values($workings['reading']),
+            ),
+        ];
     }
 
     /** @param array<mixed> $row */
     private static function values(array $row): string
     {
-        $values = \is_array($row['values'] ?? null) ? $row['values'] : array_intersect_key($row, array_flip(['first', 'second', 'used', 'unused', 'total', 'target', 'rate', 'rateTarget']));
-        $told = array_map(static fn (string|int $key, mixed $value): string => "$key ".self::text($value), array_keys($values), $values);
+        $values = \is_array($row['values'] ?? null)
+            ? $row['values']
+            : array_intersect_key(
+                $row,
+                array_flip(['first', 'second', 'used', 'unused', 'total', 'target', 'rate', 'rateTarget']),
+            );
+        $told = array_map(
+            static fn (string|int $key, mixed $value): string => "$key ".self::text($value),
+            array_keys($values),
+            $values,
+        );
 
         return implode(', ', $told);
     }
@@ -49,13 +69,17 @@ final class ToldWorkings
     {
         $told = '';
         if (\array_key_exists('change', $of)) {
-            $told .= '; change '.self::text($of['change']).(\is_string($of['only'] ?? null) ? " {$of['only']}" : '');
+            $told .=
+                '; change '.self::text($of['change']).(\is_string($of['only'] ?? null) ? " {$of['only']}" : '');
             $told .= true === ($of['absent'] ?? false) ? ' absent' : '';
         }
         foreach (\is_array($of['variance'] ?? null) ? $of['variance'] : [] as $reference => $variance) {
             $amount = \is_array($variance) ? $variance['amount'] : null;
             $told .= "; $reference ".self::text($amount);
-            $told .= \is_array($variance) && \is_string($variance['absent'] ?? null) ? " absent {$variance['absent']}" : '';
+            $told .=
+                \is_array($variance) && \is_string($variance['absent'] ?? null)
+                    ? " absent {$variance['absent']}"
+                    : '';
             $told .= \is_array($variance) && \is_string($variance['only'] ?? null) ? " {$variance['only']}" : '';
         }
 

@@ -20,7 +20,10 @@ final class GivenTest extends TestCase
             $inner->int(1, 5);
             self::fail('A text was taken for a number.');
         } catch (NotAccepted $refused) {
-            self::assertSame(['a.b[1].c', '"x" is not accepted; give a whole number from 1 to 5.'], [$refused->path, $refused->reason]);
+            self::assertSame(
+                ['a.b[1].c', '"x" is not accepted; give a whole number from 1 to 5.'],
+                [$refused->path, $refused->reason],
+            );
         }
     }
 
@@ -42,7 +45,12 @@ final class GivenTest extends TestCase
 
     public function testADocumentOfAMillionBytesOrDepthsIsRefused(): void
     {
-        foreach ([str_repeat(' ', 1_000_001) => 'larger than 1 MB', str_repeat('[', 50).str_repeat(']', 50) => 'not JSON'] as $json => $says) {
+        foreach (
+            [
+                str_repeat(' ', 1_000_001) => 'larger than 1 MB',
+                str_repeat('[', 50).str_repeat(']', 50) => 'not JSON',
+            ] as $json => $says
+        ) {
             try {
                 Given::json((string) $json);
                 self::fail('It was read.');
@@ -61,9 +69,15 @@ final class GivenTest extends TestCase
 
     public function testListsWithinSentences(): void
     {
-        self::assertSame(['', 'a', 'a and b', 'a, b and c'], [Wording::and([]), Wording::and(['a']), Wording::and(['a', 'b']), Wording::and(['a', 'b', 'c'])]);
+        self::assertSame(
+            ['', 'a', 'a and b', 'a, b and c'],
+            [Wording::and([]), Wording::and(['a']), Wording::and(['a', 'b']), Wording::and(['a', 'b', 'c'])],
+        );
         self::assertSame('a or b', Wording::either(['a', 'b']));
         self::assertSame('a, b and 3 more', Wording::some(['a', 'b', 'c', 'd', 'e'], 2));
-        self::assertSame(['1 row', '1,200 rows'], [Wording::count(1, 'row', 'rows'), Wording::count(1200, 'row', 'rows')]);
+        self::assertSame(
+            ['1 row', '1,200 rows'],
+            [Wording::count(1, 'row', 'rows'), Wording::count(1200, 'row', 'rows')],
+        );
     }
 }

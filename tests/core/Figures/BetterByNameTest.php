@@ -46,7 +46,10 @@ final class BetterByNameTest extends TestCase
 
     public function testWhatWasSaidGoesBeforeTheName(): void
     {
-        self::assertSame([Better::Less, true], [(new Measure('Costs'))->better(), (new Measure('Costs'))->isBetterGuessed()]);
+        self::assertSame(
+            [Better::Less, true],
+            [(new Measure('Costs'))->better(), (new Measure('Costs'))->isBetterGuessed()],
+        );
         $said = new Measure('Costs', better: Better::More);
         self::assertSame([Better::More, false], [$said->better(), $said->isBetterGuessed()]);
     }

@@ -17,7 +17,10 @@ final class ClosingPeriodsTest extends TestCase
     public function testBooksOfDailyFiguresAreClosedByMonths(): void
     {
         $dataset = Written::figures(self::DAYS)->dataset();
-        self::assertSame(['2026-01', '2026-02', '2026-03'], array_map(static fn (Period $period): string => $period->key(), (new ClosingPeriods($dataset))->list));
+        self::assertSame(
+            ['2026-01', '2026-02', '2026-03'],
+            array_map(static fn (Period $period): string => $period->key(), (new ClosingPeriods($dataset))->list),
+        );
         self::assertSame('2026-03', $dataset->closing()->key(), 'the month of the last actual');
     }
 
@@ -29,6 +32,9 @@ final class ClosingPeriodsTest extends TestCase
     public function testAStepGoesToTheMonthBeforeOrAfter(string $closing, ?string $back, ?string $on): void
     {
         $all = new ClosingPeriods(Written::figures(self::DAYS)->dataset());
-        self::assertSame([$back, $on], [$all->before(Period::of($closing))?->key(), $all->after(Period::of($closing))?->key()]);
+        self::assertSame(
+            [$back, $on],
+            [$all->before(Period::of($closing))?->key(), $all->after(Period::of($closing))?->key()],
+        );
     }
 }

@@ -15,31 +15,73 @@ use PHPUnit\Framework\TestCase;
 
 final class DimensionTest extends TestCase
 {
-    private const PARENTS = ['Fares' => 'Income', 'Freight' => 'Income', 'Fuel' => 'Costs', 'Crew' => 'Costs', 'Bunker' => 'Fuel'];
+    private const PARENTS = [
+        'Fares' => 'Income',
+        'Freight' => 'Income',
+        'Fuel' => 'Costs',
+        'Crew' => 'Costs',
+        'Bunker' => 'Fuel',
+    ];
 
     private static function lines(): Dimension
     {
-        return new Dimension('Line', ['Fuel', 'Fares', 'Income', 'Crew', 'Freight', 'Costs', 'Bunker', 'Result'], self::PARENTS, ['Fares' => LineRole::Adds, 'Freight' => LineRole::Adds, 'Bunker' => LineRole::TakesAway, 'Crew' => LineRole::TakesAway], ['Position']);
+        return new Dimension(
+            'Line',
+            ['Fuel', 'Fares', 'Income', 'Crew', 'Freight', 'Costs', 'Bunker', 'Result'],
+            self::PARENTS,
+            [
+                'Fares' => LineRole::Adds,
+                'Freight' => LineRole::Adds,
+                'Bunker' => LineRole::TakesAway,
+                'Crew' => LineRole::TakesAway,
+            ],
+            ['Position'],
+        );
     }
 
     public function testATreeHasEachGroupBeforeWhatStandsInIt(): void
     {
         $lines = self::lines();
-        self::assertSame(['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Bunker', 'Crew', 'Result'], $lines->asTree());
-        self::assertSame(['Income', 'Costs', 'Fuel', 'Crew', 'Result'], $lines->asTree(['Income', 'Fuel', 'unknown']), 'what is folded leaves only its group');
+        self::assertSame(
+            ['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Bunker', 'Crew', 'Result'],
+            $lines->asTree(),
+        );
+        self::assertSame(
+            ['Income', 'Costs', 'Fuel', 'Crew', 'Result'],
+            $lines->asTree(['Income', 'Fuel', 'unknown']),
+            'what is folded leaves only its group',
+        );
         self::assertSame(['Fuel', 'Income', 'Costs'], $lines->groups());
         self::assertSame(['Costs', 'Fuel', 'Crew', 'Bunker'], $lines->within('Costs'));
         self::assertSame([0, 1, 2], [$lines->depth('Costs'), $lines->depth('Fuel'), $lines->depth('Bunker')]);
-        self::assertSame([true, true, false], [$lines->answersTo('Line'), $lines->answersTo('Position'), $lines->answersTo('Row')]);
+        self::assertSame(
+            [true, true, false],
+            [$lines->answersTo('Line'), $lines->answersTo('Position'), $lines->answersTo('Row')],
+        );
     }
 
     public function testAQuestionAboutCostsAloneHasLessAsBetter(): void
     {
         $dataset = Written::figures("Month,Line,Actual\n2026-01,Fuel,5\n")->dataset();
-        $with = new Dataset('x', $dataset->measures, [self::lines()], $dataset->grain, $dataset->calendar, $dataset->coverage);
-        $better = static fn (string ...$members): Better => $with->betterOf(new Measure('Amount'), [new MemberFilter('Line', array_values($members))]);
-        self::assertSame([Better::Less, Better::Less, Better::Less], [$better('Crew'), $better('Costs'), $better('Crew', 'Bunker')]);
-        self::assertSame([Better::More, Better::More, Better::More], [$better('Fares'), $better('Fares', 'Crew'), $better('Result')]);
+        $with = new Dataset(
+            'x',
+            $dataset->measures,
+            [self::lines()],
+            $dataset->grain,
+            $dataset->calendar,
+            $dataset->coverage,
+        );
+        $better = static fn (string ...$members): Better => $with->betterOf(new Measure('Amount'), [
+            new MemberFilter('Line', array_values($members)),
+        ]);
+        self::assertSame(
+            [Better::Less, Better::Less, Better::Less],
+            [$better('Crew'), $better('Costs'), $better('Crew', 'Bunker')],
+        );
+        self::assertSame(
+            [Better::More, Better::More, Better::More],
+            [$better('Fares'), $better('Fares', 'Crew'), $better('Result')],
+        );
         self::assertSame(Better::Less, $with->betterOf(new Measure('Delay', better: Better::Less), []));
     }
 

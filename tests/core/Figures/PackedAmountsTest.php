@@ -35,7 +35,10 @@ final class PackedAmountsTest extends TestCase
         $adder->add('m', 'AC', PackedAmounts::pack([1 => 10, 2 => 20]));
         $adder->add('m', 'AC', PackedAmounts::pack([2 => 5]), PackedAmounts::pack([2 => 3]));
         $adder->add('m', 'BU', PackedAmounts::pack([1 => 1]), false);
-        self::assertSame([['m', 'AC', [1 => 10, 2 => 25], [1 => 1, 2 => 4]], ['m', 'BU', [1 => 1], []]], iterator_to_array($adder->each(), false));
+        self::assertSame(
+            [['m', 'AC', [1 => 10, 2 => 25], [1 => 1, 2 => 4]], ['m', 'BU', [1 => 1], []]],
+            iterator_to_array($adder->each(), false),
+        );
         self::assertSame(['AC' => [1, 2], 'BU' => [1]], $adder->starts());
     }
 
@@ -56,7 +59,15 @@ final class PackedAmountsTest extends TestCase
         for ($round = 0; $round < 25; ++$round) {
             $csv = "Month,Route,Class,Actual,Budget\n";
             for ($i = 0; $i < 50; ++$i) {
-                $csv .= \sprintf("2026-%02d,R%d,C%d,%d.%02d,%d\n", mt_rand(1, 4), mt_rand(1, 5), mt_rand(1, 3), mt_rand(-900, 900), mt_rand(0, 99), mt_rand(0, 900));
+                $csv .= \sprintf(
+                    "2026-%02d,R%d,C%d,%d.%02d,%d\n",
+                    mt_rand(1, 4),
+                    mt_rand(1, 5),
+                    mt_rand(1, 3),
+                    mt_rand(-900, 900),
+                    mt_rand(0, 99),
+                    mt_rand(0, 900),
+                );
             }
             $figures = Written::figures($csv);
             $where = 0 === $round % 2 ? [] : [new MemberFilter('Class', ['C1', 'C3'])];
@@ -67,7 +78,10 @@ final class PackedAmountsTest extends TestCase
                     foreach ($figures->sumsBy('Route', ['Amount'], $where, [$scenario]) as $own) {
                         $sum = $sum->plus($own->amount('Amount', $scenario, Period::month(2026, $month)) ?? 0);
                     }
-                    self::assertTrue($sum->isEqualTo($all->amount('Amount', $scenario, Period::month(2026, $month)) ?? 0), "round $round");
+                    self::assertTrue(
+                        $sum->isEqualTo($all->amount('Amount', $scenario, Period::month(2026, $month)) ?? 0),
+                        "round $round",
+                    );
                 }
             }
         }
@@ -76,7 +90,10 @@ final class PackedAmountsTest extends TestCase
     public function testASeriesKnowsItsMembers(): void
     {
         $series = Series::of('Fuel', Scenario::Budget, ['North', '', 'Cars']);
-        self::assertSame([['North', '', 'Cars'], 'Cars', "Fuel\0BU\0North\0\0Cars"], [$series->members(), $series->member(2), $series->key()]);
+        self::assertSame(
+            [['North', '', 'Cars'], 'Cars', "Fuel\0BU\0North\0\0Cars"],
+            [$series->members(), $series->member(2), $series->key()],
+        );
         self::assertEquals($series, Series::joined('Fuel', Scenario::Budget, "North\0\0Cars"));
     }
 

@@ -29,9 +29,16 @@ final class DecimalsTest extends TestCase
             $scale = mt_rand(0, 4);
             $amounts = [];
             for ($i = mt_rand(0, 12); $i > 0; --$i) {
-                $amounts[] = self::amount(mt_rand(1, 0 === $round % 3 ? 30 : 11), 0 === $round % 2 ? $scale : mt_rand(0, 6));
+                $amounts[] = self::amount(
+                    mt_rand(1, 0 === $round % 3 ? 30 : 11),
+                    0 === $round % 2 ? $scale : mt_rand(0, 6),
+                );
             }
-            $slow = array_reduce($amounts, static fn (BigDecimal $sum, BigDecimal $next): BigDecimal => $sum->plus($next), BigDecimal::zero());
+            $slow = array_reduce(
+                $amounts,
+                static fn (BigDecimal $sum, BigDecimal $next): BigDecimal => $sum->plus($next),
+                BigDecimal::zero(),
+            );
             self::assertTrue($slow->isEqualTo(Decimals::sum($amounts)), "round $round");
             shuffle($amounts);
             self::assertTrue($slow->isEqualTo(Decimals::sum($amounts)), "round $round, shuffled");
@@ -47,7 +54,11 @@ final class DecimalsTest extends TestCase
             $base = self::amount(mt_rand(1, 14), 0 === $round % 2 ? $scale : mt_rand(0, 3));
             foreach ([0, 1, 4] as $decimals) {
                 $slow = $part->multipliedBy(100)->dividedBy($base->abs(), $decimals, RoundingMode::HalfUp);
-                self::assertSame($slow->toString(), Decimals::percent($part, $base, $decimals)?->toString(), "$part of $base");
+                self::assertSame(
+                    $slow->toString(),
+                    Decimals::percent($part, $base, $decimals)?->toString(),
+                    "$part of $base",
+                );
             }
         }
         self::assertSame('-2.5', Decimals::percent(BigDecimal::of('-25'), BigDecimal::of('1000'), 1)?->toString());
@@ -61,7 +72,11 @@ final class DecimalsTest extends TestCase
         for ($round = 0; $round < 1000; ++$round) {
             $amount = self::amount(mt_rand(1, 24), mt_rand(0, 14));
             $decimals = mt_rand(0, 6);
-            self::assertSame($amount->toScale($decimals, RoundingMode::HalfUp)->toString(), Decimals::round($amount, $decimals)->toString(), (string) $amount);
+            self::assertSame(
+                $amount->toScale($decimals, RoundingMode::HalfUp)->toString(),
+                Decimals::round($amount, $decimals)->toString(),
+                (string) $amount,
+            );
         }
     }
 

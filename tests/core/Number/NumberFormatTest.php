@@ -20,8 +20,12 @@ final class NumberFormatTest extends TestCase
     #[TestWith(['en', '-0.4', 0, '0'])]
     #[TestWith(['en', '-1234', 0, "\u{2212}1,234"])]
     #[TestWith(['en', '999', 0, '999'])]
-    public function testWritesNumbersForTheReadersOfALocale(string $locale, string $amount, int $decimals, string $written): void
-    {
+    public function testWritesNumbersForTheReadersOfALocale(
+        string $locale,
+        string $amount,
+        int $decimals,
+        string $written,
+    ): void {
         \assert(\in_array($locale, ['en', 'de', 'fr'], true) && $decimals >= 0);
         self::assertSame($written, NumberFormat::of($locale)->plain(BigDecimal::of($amount), $decimals));
     }
@@ -57,8 +61,11 @@ final class NumberFormatTest extends TestCase
     #[TestWith(['10000', Unit::Thousand, 1])]
     #[TestWith(['-52', Unit::One, 0])]
     #[TestWith(['7300000000000', Unit::Billion, 0])]
-    public function testOneUnitGivesTheLargestAmountThreeOrFourDigits(string $largest, Unit $unit, int $decimals): void
-    {
+    public function testOneUnitGivesTheLargestAmountThreeOrFourDigits(
+        string $largest,
+        Unit $unit,
+        int $decimals,
+    ): void {
         self::assertSame($unit, Unit::fitting(BigDecimal::of($largest)));
         self::assertSame($decimals, $unit->decimalsFor(BigDecimal::of($largest), 0));
     }
@@ -80,14 +87,26 @@ final class NumberFormatTest extends TestCase
     {
         mt_srand(8);
         for ($i = 0; $i < 2000; ++$i) {
-            $digits = (string) mt_rand(1, 9).implode('', array_map(static fn (): string => (string) mt_rand(0, 9), range(0, mt_rand(0, 19))));
+            $digits =
+                (string) mt_rand(1, 9).
+                implode('', array_map(static fn (): string => (string) mt_rand(0, 9), range(0, mt_rand(0, 19))));
             $amount = BigDecimal::ofUnscaledValue((0 === mt_rand(0, 2) ? '-' : '').$digits, mt_rand(0, 9));
             $unit = Unit::cases()[mt_rand(0, 3)];
             $decimals = mt_rand(0, 4);
             $expected = $unit->of($amount)->toScale($decimals, RoundingMode::HalfUp);
-            $plain = str_replace([NumberFormat::MINUS, ','], ['-', ''], NumberFormat::of('en')->plain($amount, $decimals, $unit));
-            self::assertTrue(BigDecimal::of($plain)->isEqualTo($expected), "$amount in {$unit->value} with $decimals: $plain");
-            self::assertSame(1 === $expected->getSign(), str_starts_with(NumberFormat::of('en')->signed($amount, $decimals, $unit), '+'));
+            $plain = str_replace(
+                [NumberFormat::MINUS, ','],
+                ['-', ''],
+                NumberFormat::of('en')->plain($amount, $decimals, $unit),
+            );
+            self::assertTrue(
+                BigDecimal::of($plain)->isEqualTo($expected),
+                "$amount in {$unit->value} with $decimals: $plain",
+            );
+            self::assertSame(
+                1 === $expected->getSign(),
+                str_starts_with(NumberFormat::of('en')->signed($amount, $decimals, $unit), '+'),
+            );
         }
     }
 }

@@ -26,7 +26,10 @@ final class SpreadTest extends TestCase
     public function testEvenly(string $amount, int $count, int $decimals, array $expected): void
     {
         \assert($count > 0 && $decimals >= 0);
-        self::assertSame($expected, array_map(strval(...), Spread::evenly(BigDecimal::of($amount), $count, $decimals)));
+        self::assertSame(
+            $expected,
+            array_map(strval(...), Spread::evenly(BigDecimal::of($amount), $count, $decimals)),
+        );
     }
 
     public function testPartsAddUpToTheLastDigitAndNoneIsOffByMore(): void
@@ -35,22 +38,50 @@ final class SpreadTest extends TestCase
         for ($round = 0; $round < 400; ++$round) {
             $amount = BigDecimal::ofUnscaledValue(mt_rand(-1_000_000, 1_000_000), mt_rand(0, 3));
             $decimals = mt_rand(0, 3);
-            $weights = array_map(static fn (): ?BigDecimal => 0 === mt_rand(0, 5) ? null : BigDecimal::of(mt_rand(0, 900)), range(1, mt_rand(1, 24)));
+            $weights = array_map(
+                static fn (): ?BigDecimal => 0 === mt_rand(0, 5) ? null : BigDecimal::of(mt_rand(0, 900)),
+                range(1, mt_rand(1, 24)),
+            );
             $weights[] = BigDecimal::one();
             $parts = Spread::by($amount, $weights, $decimals);
             self::assertTrue(Decimals::sum($parts)->isEqualTo($amount), "round $round");
-            $all = Decimals::sum(array_map(static fn (?BigDecimal $weight): BigDecimal => $weight ?? BigDecimal::zero(), $weights));
+            $all = Decimals::sum(
+                array_map(static fn (?BigDecimal $weight): BigDecimal => $weight ?? BigDecimal::zero(), $weights),
+            );
             foreach ($parts as $i => $part) {
-                $exact = $amount->toBigRational()->multipliedBy($weights[$i] ?? 0)->dividedBy($all);
-                self::assertTrue($part->toBigRational()->minus($exact)->abs()->isLessThanOrEqualTo(BigDecimal::ofUnscaledValue(1, max($decimals, $amount->getScale()))), "round $round, part $i");
+                $exact = $amount
+                    ->toBigRational()
+                    ->multipliedBy($weights[$i] ?? 0)
+                    ->dividedBy($all);
+                self::assertTrue(
+                    $part
+                        ->toBigRational()
+                        ->minus($exact)
+                        ->abs()
+                        ->isLessThanOrEqualTo(BigDecimal::ofUnscaledValue(1, max($decimals, $amount->getScale()))),
+                    "round $round, part $i",
+                );
             }
         }
     }
 
     public function testInTheProportionsOfThePriorYear(): void
     {
-        $figures = Written::figures("Month,Route,Actual\n2025-10,North,20\n2025-11,North,10\n2025-12,North,10\n2025-10,Holm,1\n2026-01,North,5\n");
-        $of = static fn (string $route, string $first, bool $asPriorYear = true): array => array_map(strval(...), SpreadOfRow::of($figures, $figures->dataset()->measures[0], ['Route' => $route], [Period::of("$first-10"), Period::of("$first-11"), Period::of("$first-12")], BigDecimal::of(1000), $asPriorYear));
+        $figures = Written::figures(
+            "Month,Route,Actual\n2025-10,North,20\n2025-11,North,10\n2025-12,North,10\n2025-10,Holm,1\n"
+                ."2026-01,North,5\n",
+        );
+        $of = static fn (string $route, string $first, bool $asPriorYear = true): array => array_map(
+            strval(...),
+            SpreadOfRow::of(
+                $figures,
+                $figures->dataset()->measures[0],
+                ['Route' => $route],
+                [Period::of("$first-10"), Period::of("$first-11"), Period::of("$first-12")],
+                BigDecimal::of(1000),
+                $asPriorYear,
+            ),
+        );
         self::assertSame(['500', '250', '250'], $of('North', '2026'));
         self::assertSame(['1000', '0', '0'], $of('Holm', '2026'));
         self::assertSame(['333', '334', '333'], $of('North', '2028', false));
@@ -60,8 +91,17 @@ final class SpreadTest extends TestCase
 
     public function testABalanceIsNotSpread(): void
     {
-        $figures = Written::figures("Month,Balance\n2026-01,5\n", ['measures' => ['Balance' => ['grouping' => 'last']]]);
+        $figures = Written::figures("Month,Balance\n2026-01,5\n", [
+            'measures' => ['Balance' => ['grouping' => 'last']],
+        ]);
         $this->expectException(NotAccepted::class);
-        SpreadOfRow::of($figures, $figures->dataset()->maybeMeasure('Balance') ?? new Measure('?'), [], [Period::of('2026-01')], BigDecimal::of(1), false);
+        SpreadOfRow::of(
+            $figures,
+            $figures->dataset()->maybeMeasure('Balance') ?? new Measure('?'),
+            [],
+            [Period::of('2026-01')],
+            BigDecimal::of(1),
+            false,
+        );
     }
 }

@@ -10,12 +10,16 @@ use KeenMargin\Core\Document\Altered;
 final readonly class Asked
 {
     /**
-     * @param list<string>                                                                  $against
-     * @param list<array{field: string, members: list<string>, keeps: bool}>                $where
-     * @param ?array{field: string, first: string, second: string}                          $between
-     * @param array<'used'|'unused'|'total', string>                                        $parts   of a capacity
-     * @param ?array{string, string}                                                        $closing first day and grain; null: as the figures have it
-     * @param ?array{kind: string, from?: string, to?: string, grain?: string, count?: int} $span    `between` by first and last day, `last`, `previous`, `year to date`, `rest of year`; null: all
+     * @param list<string> $against
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     * @param ?array{field: string, first: string, second: string} $between
+     * @param array<'used'|'unused'|'total', string> $parts of a capacity
+     * @param ?array{string, string} $closing first day and grain; null: as the figures have it
+     * @param ?array{kind: string, from?: string, to?: string, grain?: string, count?: int} $span `between` by first and
+     *                                                                                            last day, `last`,
+     *                                                                                            `previous`, `year to
+     *                                                                                            date`, `rest of year`;
+     *                                                                                            null: all
      */
     public function __construct(
         public string $by,
@@ -47,24 +51,33 @@ final readonly class Asked
     /** @return array<string, mixed> the same as a recipe's question */
     public function recipe(Calendar $calendar): array
     {
-        return array_filter([
-            'by' => $this->by,
-            'measure' => [] === $this->parts ? $this->measure : null,
-            'scenario' => 'AC' === $this->scenario ? null : $this->scenario,
-            'forecast' => $this->forecast,
-            'against' => $this->against,
-            'where' => array_map(static fn (array $filter): array => ['field' => $filter['field'], $filter['keeps'] ? 'in' : 'notIn' => $filter['members']], $this->where),
-            'each' => $this->each,
-            'top' => $this->top,
-            'order' => 'given' === $this->order ? null : $this->order,
-            'cumulate' => $this->cumulate,
-            'between' => $this->between,
-            'target' => $this->target,
-            'better' => $this->better,
-            'flag' => null === $this->flag ? null : ['percent' => $this->flag],
-            'closedThrough' => null === $this->closing ? null : $calendar->key(...$this->closing),
-            'span' => null === $this->span ? null : self::spanned($this->span, $calendar),
-        ] + $this->parts, static fn (mixed $value): bool => null !== $value && [] !== $value);
+        return array_filter(
+            [
+                'by' => $this->by,
+                'measure' => [] === $this->parts ? $this->measure : null,
+                'scenario' => 'AC' === $this->scenario ? null : $this->scenario,
+                'forecast' => $this->forecast,
+                'against' => $this->against,
+                'where' => array_map(
+                    static fn (array $filter): array => [
+                        'field' => $filter['field'],
+                        $filter['keeps'] ? 'in' : 'notIn' => $filter['members'],
+                    ],
+                    $this->where,
+                ),
+                'each' => $this->each,
+                'top' => $this->top,
+                'order' => 'given' === $this->order ? null : $this->order,
+                'cumulate' => $this->cumulate,
+                'between' => $this->between,
+                'target' => $this->target,
+                'better' => $this->better,
+                'flag' => null === $this->flag ? null : ['percent' => $this->flag],
+                'closedThrough' => null === $this->closing ? null : $calendar->key(...$this->closing),
+                'span' => null === $this->span ? null : self::spanned($this->span, $calendar),
+            ] + $this->parts,
+            static fn (mixed $value): bool => null !== $value && [] !== $value,
+        );
     }
 
     /**
@@ -77,7 +90,10 @@ final readonly class Asked
         $grain = $span['grain'] ?? 'month';
 
         return match ($span['kind']) {
-            'between' => ['from' => $calendar->key($span['from'] ?? '', $grain), 'to' => $calendar->key($span['to'] ?? '', $grain)],
+            'between' => [
+                'from' => $calendar->key($span['from'] ?? '', $grain),
+                'to' => $calendar->key($span['to'] ?? '', $grain),
+            ],
             'last', 'previous' => [$span['kind'] => $span['count'] ?? 1, 'unit' => $grain],
             default => $span['kind'],
         };

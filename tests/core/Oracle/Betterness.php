@@ -15,7 +15,10 @@ final class Betterness
         }
         foreach ($asked->where as $filter) {
             $kept = $filter['keeps'] && 'Route' === $filter['field'] ? $filter['members'] : [];
-            $takesAway = $takesAway || ['takes away'] === array_unique(array_map(static fn (string $member): string => $roles[$member] ?? '', $kept));
+            $takesAway =
+                $takesAway
+                || ['takes away'] ===
+                    array_unique(array_map(static fn (string $member): string => $roles[$member] ?? '', $kept));
         }
 
         return $takesAway || $rule->isLess;

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Oracle;
 
 /**
- * Periods by their first day, `2026-01-31`, reckoned with the dates of PHP alone. Nothing of the program's own time is used.
+ * Periods by their first day, `2026-01-31`, reckoned with the dates of PHP alone. Nothing of the program's own time is
+ * used.
  */
 final readonly class Calendar
 {
@@ -34,11 +35,14 @@ final readonly class Calendar
     /** The first day of the next period. */
     public function next(string $start, string $grain): string
     {
-        return self::moved($start, match ($grain) {
-            'day' => '+1 day',
-            'week' => '+7 days',
-            default => '+'.self::MONTHS[$grain].' months',
-        });
+        return self::moved(
+            $start,
+            match ($grain) {
+                'day' => '+1 day',
+                'week' => '+7 days',
+                default => '+'.self::MONTHS[$grain].' months',
+            },
+        );
     }
 
     /** The first day of an earlier or later period. */
@@ -119,7 +123,7 @@ final readonly class Calendar
 
             return $this->key($earlier, 'week') === \sprintf('%d-W%02d', $year - 1, $week) ? [$earlier] : [];
         }
-        $earlier = ((int) substr($start, 0, 4) - 1).substr($start, 4);
+        $earlier = (int) substr($start, 0, 4) - 1 .substr($start, 4);
         if ('day' !== $grain) {
             return [$earlier];
         }
@@ -128,7 +132,9 @@ final readonly class Calendar
         }
         $isLeapBefore = '29' === (new \DateTimeImmutable(substr($earlier, 0, 4).'-02-01'))->format('t');
 
-        return str_ends_with($start, '-02-28') && $isLeapBefore ? [$earlier, substr($earlier, 0, 8).'29'] : [$earlier];
+        return str_ends_with($start, '-02-28') && $isLeapBefore
+            ? [$earlier, substr($earlier, 0, 8).'29']
+            : [$earlier];
     }
 
     private static function moved(string $day, string $by): string

@@ -6,7 +6,10 @@ namespace KeenMargin\Tests\core\Oracle;
 
 use Brick\Math\BigRational;
 
-/** How full something is, from the design's rules: used and unused make the total, the rate is used over total, all summed first. */
+/**
+ * How full something is, from the design's rules: used and unused make the total, the rate is used over total, all
+ * summed first.
+ */
 final readonly class CapacityReckoning
 {
     private ?string $reference;
@@ -18,7 +21,8 @@ final readonly class CapacityReckoning
 
     public function shows(string $p): bool
     {
-        return [] === array_filter($this->asked->parts, fn (string $measure): bool => !$this->rules->shows($measure, $p));
+        return [] ===
+            array_filter($this->asked->parts, fn (string $measure): bool => !$this->rules->shows($measure, $p));
     }
 
     /**
@@ -36,7 +40,7 @@ final readonly class CapacityReckoning
     }
 
     /**
-     * @param list<string>                                                   $fine
+     * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function of(array $fine, array $where, ?bool $onTotal): Numbers
@@ -56,14 +60,20 @@ final readonly class CapacityReckoning
             $rated = true === $onTotal ? array_values(array_intersect($withUsed, $withTotal)) : $withUsed;
             $targets = $this->sums($rated, $this->reference, $where);
             $there = $this->sums($rated, null, $where);
-            $rateTarget = null === $targets['used'] ? null : self::rate($targets['used'], true === $onTotal ? $targets['total'] : $there['total']);
+            $rateTarget =
+                null === $targets['used']
+                    ? null
+                    : self::rate($targets['used'], true === $onTotal ? $targets['total'] : $there['total']);
             $rateHeld = self::rate($there['used'], $there['total']);
         }
 
         return new Numbers(
             $values['used'],
             $values + ['target' => $target, 'rate' => $rate, 'rateTarget' => $rateTarget],
-            ['target' => null === $onTotal ? null : Pair::maybe($held, $target, true), 'rateTarget' => Pair::maybe($rateHeld, $rateTarget, false)],
+            [
+                'target' => null === $onTotal ? null : Pair::maybe($held, $target, true),
+                'rateTarget' => Pair::maybe($rateHeld, $rateTarget, false),
+            ],
             null === $values['used'] xor null === $values['total'],
         );
     }
@@ -71,8 +81,8 @@ final readonly class CapacityReckoning
     /**
      * Periods that are shown and that the reference covers, too.
      *
-     * @param list<string>                  $fine
-     * @param 'used'|'total'                $part
+     * @param list<string> $fine
+     * @param 'used'|'total' $part
      * @param list<'used'|'unused'|'total'> $others that make it where it is not told
      *
      * @return list<string>
@@ -80,14 +90,21 @@ final readonly class CapacityReckoning
     private function targeted(array $fine, string $part, array $others): array
     {
         $needed = isset($this->asked->parts[$part]) ? [$part] : $others;
-        $covers = fn (string $of, string $p): bool => null !== $this->reference && $this->rules->covers($this->asked->parts[$of] ?? '', $this->reference, $p, $this->rules->scenarioAt($p));
+        $covers = fn (string $of, string $p): bool => null !== $this->reference
+            && $this->rules->covers($this->asked->parts[$of] ?? '', $this->reference, $p, $this->rules->scenarioAt($p));
 
-        return array_values(array_filter($fine, fn (string $p): bool => $this->shows($p) && [] === array_filter($needed, static fn (string $of): bool => !$covers($of, $p))));
+        return array_values(
+            array_filter(
+                $fine,
+                fn (string $p): bool => $this->shows($p)
+                    && [] === array_filter($needed, static fn (string $of): bool => !$covers($of, $p)),
+            ),
+        );
     }
 
     /**
-     * @param list<string>                                                   $periods
-     * @param ?string                                                        $scenario null: what is shown
+     * @param list<string> $periods
+     * @param ?string $scenario null: what is shown
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return array{used: ?BigRational, unused: ?BigRational, total: ?BigRational}
@@ -95,11 +112,17 @@ final readonly class CapacityReckoning
     private function sums(array $periods, ?string $scenario, array $where): array
     {
         $cells = array_map(fn (string $p): array => [$scenario ?? $this->rules->scenarioAt($p), $p], $periods);
-        $told = array_map(fn (string $measure): ?BigRational => $this->rules->together($measure, $cells, $where), $this->asked->parts);
+        $told = array_map(
+            fn (string $measure): ?BigRational => $this->rules->together($measure, $cells, $where),
+            $this->asked->parts,
+        );
         if ([] === array_filter($told)) {
             return ['used' => null, 'unused' => null, 'total' => null];
         }
-        [$used, $unused, $total] = array_map(static fn (string $part): BigRational => $told[$part] ?? BigRational::zero(), ['used', 'unused', 'total']);
+        [$used, $unused, $total] = array_map(
+            static fn (string $part): BigRational => $told[$part] ?? BigRational::zero(),
+            ['used', 'unused', 'total'],
+        );
 
         return [
             'used' => \array_key_exists('used', $told) ? $told['used'] : $total->minus($unused),
@@ -110,6 +133,8 @@ final readonly class CapacityReckoning
 
     private static function rate(?BigRational $used, ?BigRational $total): ?BigRational
     {
-        return null === $total || $total->isZero() ? null : ($used ?? BigRational::zero())->multipliedBy(100)->dividedBy($total);
+        return null === $total || $total->isZero()
+            ? null
+            : ($used ?? BigRational::zero())->multipliedBy(100)->dividedBy($total);
     }
 }

@@ -19,8 +19,17 @@ final readonly class Difference
     {
         $this->rule = $ledger->measures[$asked->measure];
         $this->isRatio = 'ratio' === $this->rule->grouping;
-        $own = array_filter($ledger->facts->rows, static fn (Fact $row): bool => [] !== $asked->parts || $row->measure === $asked->measure);
-        $most = max([0, ...array_map(static fn (Fact $row): int => \strlen(explode('.', $row->amount)[1] ?? ''), array_values($own))]);
+        $own = array_filter(
+            $ledger->facts->rows,
+            static fn (Fact $row): bool => [] !== $asked->parts || $row->measure === $asked->measure,
+        );
+        $most = max([
+            0,
+            ...array_map(
+                static fn (Fact $row): int => \strlen(explode('.', $row->amount)[1] ?? ''),
+                array_values($own),
+            ),
+        ]);
         $this->decimals = $this->isRatio ? 6 : 6 + $most;
     }
 
@@ -40,7 +49,8 @@ final readonly class Difference
                 return "$row->key: $difference";
             }
         }
-        foreach (['total' => $expected->total, 'toDate' => $expected->toDate, 'landing' => $expected->landing] as $name => $sum) {
+        $sums = ['total' => $expected->total, 'toDate' => $expected->toDate, 'landing' => $expected->landing];
+        foreach ($sums as $name => $sum) {
             $difference = $this->ofSum($sum, $written->maybe($name));
             if ('' !== $difference) {
                 return "$name: $difference";
@@ -55,12 +65,19 @@ final readonly class Difference
         $isComparison = 'comparison' === $this->ledger->family();
         $values = $isComparison ? $written->must('values') : $written;
         foreach ($row->numbers->values as $of => $value) {
-            $difference = $this->ofNumber($of, $value, $values->maybe($of), \in_array($of, ['rate', 'rateTarget'], true) ? 6 : $this->decimals);
+            $difference = $this->ofNumber(
+                $of,
+                $value,
+                $values->maybe($of),
+                \in_array($of, ['rate', 'rateTarget'], true) ? 6 : $this->decimals,
+            );
             if ('' !== $difference) {
                 return $difference;
             }
         }
-        $shown = $isComparison ? $this->ofNumber('shown', $row->numbers->shown, $written->maybe('shown'), $this->decimals) : '';
+        $shown = $isComparison
+            ? $this->ofNumber('shown', $row->numbers->shown, $written->maybe('shown'), $this->decimals)
+            : '';
         if ('' !== $shown) {
             return $shown;
         }
@@ -69,7 +86,13 @@ final readonly class Difference
             return $isAbsent ? 'no side is absent' : 'a side is absent, and that is not said';
         }
         if ('hat' === $this->ledger->family()) {
-            return $this->ofVariance('first', $row->numbers->variances['first'], null === $written->maybe('change') ? null : $written, 'change', $row->takesAway);
+            return $this->ofVariance(
+                'first',
+                $row->numbers->variances['first'],
+                null === $written->maybe('change') ? null : $written,
+                'change',
+                $row->takesAway,
+            );
         }
 
         return $this->ofVariances($row->numbers, $written->must('variance'), $row->takesAway);
@@ -84,13 +107,21 @@ final readonly class Difference
             return 'it is missing';
         }
         $isCapacity = 'capacity' === $this->ledger->family();
-        $shown = $isCapacity ? $this->ofNumber('rate', $expected->values['rate'], $written->maybe('shown'), 6) : $this->ofNumber('shown', $expected->shown, $written->maybe('shown'), $this->decimals);
+        $shown = $isCapacity
+            ? $this->ofNumber('rate', $expected->values['rate'], $written->maybe('shown'), 6)
+            : $this->ofNumber('shown', $expected->shown, $written->maybe('shown'), $this->decimals);
         if ('' !== $shown) {
             return $shown;
         }
         foreach ($expected->leftOut as $reference => $periods) {
-            $keys = array_map(fn (string $p): string => $this->ledger->calendar->key($p, $this->ledger->grain), $periods);
-            $are = array_map(static fn (JsonValue $key): string => $key->string(), $written->maybe('leftOut')?->maybe($reference)?->list() ?? []);
+            $keys = array_map(
+                fn (string $p): string => $this->ledger->calendar->key($p, $this->ledger->grain),
+                $periods,
+            );
+            $are = array_map(
+                static fn (JsonValue $key): string => $key->string(),
+                $written->maybe('leftOut')?->maybe($reference)?->list() ?? [],
+            );
             if ($keys !== $are) {
                 return "left out against $reference are ".implode(' ', $are).', not '.implode(' ', $keys);
             }
@@ -111,21 +142,35 @@ final readonly class Difference
         return '';
     }
 
-    private function ofVariance(string $reference, ?Pair $pair, ?JsonValue $written, string $amount, bool $takesAway): string
-    {
+    private function ofVariance(
+        string $reference,
+        ?Pair $pair,
+        ?JsonValue $written,
+        string $amount,
+        bool $takesAway,
+    ): string {
         if (null === $pair || null === $written) {
             $is = $written?->must($amount)->string() ?? 'none';
 
-            return null === $pair && null === $written ? '' : "variance against $reference is $is, not ".($pair->difference ?? 'none');
+            return null === $pair && null === $written
+                ? ''
+                : "variance against $reference is $is, not ".($pair->difference ?? 'none');
         }
         $isPoints = 'rateTarget' === $reference || $this->isRatio;
         $hasPercent = !$isPoints && !$pair->reference->isZero();
         $percent = $hasPercent ? $pair->difference->multipliedBy(100)->dividedBy($pair->reference->abs()) : null;
         $differences = [
-            $this->ofNumber("variance against $reference", $pair->difference, $written->must($amount), $isPoints ? 6 : $this->decimals),
+            $this->ofNumber(
+                "variance against $reference",
+                $pair->difference,
+                $written->must($amount),
+                $isPoints ? 6 : $this->decimals,
+            ),
             $this->ofNumber("percent against $reference", $percent, $written->maybe('percent'), 4),
             $this->ofEffect($pair, $written, $takesAway),
-            $this->isFlagged($pair, $isPoints) === $written->must('flagged')->isTrue() ? '' : "the flag of $reference is wrong",
+            $this->isFlagged($pair, $isPoints) === $written->must('flagged')->isTrue()
+                ? ''
+                : "the flag of $reference is wrong",
         ];
 
         return array_values(array_filter($differences))[0] ?? '';
@@ -153,7 +198,12 @@ final readonly class Difference
             return $pair->difference->abs()->isGreaterThanOrEqualTo($this->asked->flag);
         }
 
-        return !$pair->reference->isZero() && $pair->difference->abs()->multipliedBy(100)->dividedBy($pair->reference->abs())->isGreaterThanOrEqualTo($this->asked->flag);
+        return !$pair->reference->isZero()
+            && $pair->difference
+                ->abs()
+                ->multipliedBy(100)
+                ->dividedBy($pair->reference->abs())
+                ->isGreaterThanOrEqualTo($this->asked->flag);
     }
 
     /** @param non-negative-int $decimals */
@@ -161,9 +211,16 @@ final readonly class Difference
     {
         $text = $expected?->toScale($decimals, RoundingMode::HalfUp)->toString();
         if (null === $text || null === $written) {
-            return null === $text && null === $written ? '' : "$what is ".(null === $written ? 'missing' : $written->string()).', not '.($text ?? 'missing');
+            return null === $text && null === $written
+                ? ''
+                : "$what is ".
+                        (null === $written ? 'missing' : $written->string()).
+                        ', not '.
+                        ($text ?? 'missing');
         }
 
-        return BigRational::of($written->string())->isEqualTo($text) ? '' : "$what is {$written->string()}, not $text";
+        return BigRational::of($written->string())->isEqualTo($text)
+            ? ''
+            : "$what is {$written->string()}, not $text";
     }
 }

@@ -8,7 +8,11 @@ namespace KeenMargin\Tests\core\Oracle;
 final readonly class Expected
 {
     /** @param list<ExpectedRow> $rows */
-    public function __construct(public array $rows, public ?Numbers $total, public ?Numbers $toDate, public ?Numbers $landing)
-    {
+    public function __construct(
+        public array $rows,
+        public ?Numbers $total,
+        public ?Numbers $toDate,
+        public ?Numbers $landing,
+    ) {
     }
 }

@@ -8,8 +8,13 @@ namespace KeenMargin\Tests\core\Oracle;
 final readonly class ExpectedRow
 {
     /** @param bool $takesAway whether the row is of lines alone that take away, so that less is better */
-    public function __construct(public string $key, public string $role, public int $depth, public bool $takesAway, public Numbers $numbers)
-    {
+    public function __construct(
+        public string $key,
+        public string $role,
+        public int $depth,
+        public bool $takesAway,
+        public Numbers $numbers,
+    ) {
     }
 
     public function inPanel(string $panel): self

@@ -8,10 +8,15 @@ namespace KeenMargin\Tests\core\Oracle;
 final readonly class Fact
 {
     /**
-     * @param string                $start   first day of its period
+     * @param string $start first day of its period
      * @param array<string, string> $members by breakdown
      */
-    public function __construct(public string $measure, public string $scenario, public string $start, public array $members, public string $amount)
-    {
+    public function __construct(
+        public string $measure,
+        public string $scenario,
+        public string $start,
+        public array $members,
+        public string $amount,
+    ) {
     }
 }

@@ -17,12 +17,16 @@ final class Facts
     private array $whole = [];
 
     /**
-     * @param list<Fact>                           $rows
-     * @param string                               $grain   the finest
+     * @param list<Fact> $rows
+     * @param string $grain the finest
      * @param array<string, array<string, string>> $parents of members in groups, by breakdown
      */
-    public function __construct(public readonly array $rows, public readonly string $grain, public readonly Calendar $calendar, public readonly array $parents = [])
-    {
+    public function __construct(
+        public readonly array $rows,
+        public readonly string $grain,
+        public readonly Calendar $calendar,
+        public readonly array $parents = [],
+    ) {
         foreach ($rows as $row) {
             $this->index[$row->measure][$row->scenario][$row->start][] = $row;
         }
@@ -45,7 +49,10 @@ final class Facts
      */
     public function closing(): array
     {
-        $actual = array_map(static fn (Fact $row): string => $row->start, array_filter($this->rows, static fn (Fact $row): bool => 'AC' === $row->scenario));
+        $actual = array_map(
+            static fn (Fact $row): string => $row->start,
+            array_filter($this->rows, static fn (Fact $row): bool => 'AC' === $row->scenario),
+        );
         $last = [] === $actual ? $this->last() : max($actual);
 
         return 'day' === $this->grain ? [$this->calendar->start($last, 'month'), 'month'] : [$last, $this->grain];
@@ -60,7 +67,16 @@ final class Facts
     {
         $amounts = [];
         foreach ($this->index[$measure][$scenario][$start] ?? [] as $row) {
-            $passes = [] === array_filter($where, static fn (array $filter): bool => \in_array($row->members[$filter['field']], $filter['members'], true) !== $filter['keeps']);
+            $passes =
+                [] ===
+                array_filter(
+                    $where,
+                    static fn (array $filter): bool => \in_array(
+                        $row->members[$filter['field']],
+                        $filter['members'],
+                        true,
+                    ) !== $filter['keeps'],
+                );
             if ($passes) {
                 $amounts[] = BigRational::of($row->amount);
             }
@@ -80,7 +96,9 @@ final class Facts
     {
         $unit = $this->unit($start);
 
-        return $this->known["$measure $scenario $unit"] ??= [] !== array_filter($this->starts($measure, $scenario), fn (string $own): bool => $this->unit($own) === $unit);
+        return $this->known["$measure $scenario $unit"] ??=
+            [] !==
+            array_filter($this->starts($measure, $scenario), fn (string $own): bool => $this->unit($own) === $unit);
     }
 
     /** Whether the whole dataset has a figure of just this period. */
@@ -100,14 +118,23 @@ final class Facts
             return false;
         }
 
-        return $this->whole[implode('|', [...$sources, $scenario, $this->unit($day)])] ??= $this->hasOneDay($sources, $scenario, $day);
+        return $this->whole[implode('|', [...$sources, $scenario, $this->unit($day)])] ??= $this->hasOneDay(
+            $sources,
+            $scenario,
+            $day,
+        );
     }
 
     /** @param list<string> $sources */
     private function hasOneDay(array $sources, string $scenario, string $day): bool
     {
-        $all = array_merge([], ...array_map(fn (string $source): array => $this->starts($source, $scenario), $sources));
-        $days = array_values(array_unique(array_filter($all, fn (string $own): bool => $this->unit($own) === $this->unit($day))));
+        $all = array_merge(
+            [],
+            ...array_map(fn (string $source): array => $this->starts($source, $scenario), $sources),
+        );
+        $days = array_values(
+            array_unique(array_filter($all, fn (string $own): bool => $this->unit($own) === $this->unit($day))),
+        );
         $month = $this->calendar->start($day, 'month');
 
         return 1 === \count($days) && \in_array($days[0], [$month, $this->calendar->end($month, 'month')], true);
@@ -124,6 +151,8 @@ final class Facts
     {
         $children = array_map(strval(...), array_keys($this->parents[$breakdown] ?? [], $member, true));
 
-        return [] === $children ? [$member] : array_merge(...array_map(fn (string $child): array => $this->leaves($breakdown, $child), $children));
+        return [] === $children
+            ? [$member]
+            : array_merge(...array_map(fn (string $child): array => $this->leaves($breakdown, $child), $children));
     }
 }

@@ -30,7 +30,9 @@ final readonly class JsonValue
     /** @return list<self> */
     public function list(): array
     {
-        return \is_array($this->value) ? array_values(array_map(static fn (mixed $one): self => new self($one), $this->value)) : throw new \UnexpectedValueException('This is no list.');
+        return \is_array($this->value)
+            ? array_values(array_map(static fn (mixed $one): self => new self($one), $this->value))
+            : throw new \UnexpectedValueException('This is no list.');
     }
 
     public function string(): string

@@ -11,17 +11,23 @@ final readonly class Numbers
 {
     /**
      * @param array<string, ?BigRational> $values
-     * @param array<string, ?Pair>        $variances by reference
-     * @param bool                        $lacksPart whether one part of a capacity has no figure beside another
-     * @param array<string, list<string>> $leftOut   first days of periods that only one side has, by reference
+     * @param array<string, ?Pair> $variances by reference
+     * @param bool $lacksPart whether one part of a capacity has no figure beside another
+     * @param array<string, list<string>> $leftOut first days of periods that only one side has, by reference
      */
-    public function __construct(public ?BigRational $shown, public array $values, public array $variances, public bool $lacksPart = false, public array $leftOut = [])
-    {
+    public function __construct(
+        public ?BigRational $shown,
+        public array $values,
+        public array $variances,
+        public bool $lacksPart = false,
+        public array $leftOut = [],
+    ) {
     }
 
     public function isAbsent(): bool
     {
-        return $this->lacksPart || [] !== array_filter($this->variances, static fn (?Pair $pair): bool => null !== $pair?->absent);
+        return $this->lacksPart
+            || [] !== array_filter($this->variances, static fn (?Pair $pair): bool => null !== $pair?->absent);
     }
 
     /** The same where a running total is not whole. */
@@ -29,6 +35,10 @@ final readonly class Numbers
     {
         $none = static fn (): null => null;
 
-        return new self(null, $keepsValues ? $this->values : array_map($none, $this->values), array_map($none, $this->variances));
+        return new self(
+            null,
+            $keepsValues ? $this->values : array_map($none, $this->values),
+            array_map($none, $this->variances),
+        );
     }
 }

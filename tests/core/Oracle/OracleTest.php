@@ -40,7 +40,10 @@ final class OracleTest extends TestCase
                     continue;
                 }
                 $written = json_encode(WorkingsWriter::toArray($workings), \JSON_THROW_ON_ERROR);
-                $difference = (new Difference($ledger, $question))->between($ledger->reckoning($question)->workings(), $written);
+                $difference = (new Difference($ledger, $question))->between(
+                    $ledger->reckoning($question)->workings(),
+                    $written,
+                );
                 self::assertSame('', $difference, "seed $seed, question $number: {$ledger->recipe($question)}");
                 ++$asked;
             }

@@ -30,7 +30,10 @@ final readonly class Program
     public function maybeWorkings(Asked $asked): ?Workings
     {
         try {
-            $recipe = RecipeReader::json($this->ledger->recipe($asked), new FiscalCalendar($this->ledger->calendar->firstMonth));
+            $recipe = RecipeReader::json(
+                $this->ledger->recipe($asked),
+                new FiscalCalendar($this->ledger->calendar->firstMonth),
+            );
 
             return Reckoned::of($recipe, $this->figures);
         } catch (NotAccepted) {

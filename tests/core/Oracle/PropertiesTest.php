@@ -33,7 +33,12 @@ final class PropertiesTest extends TestCase
                 $asked = $ledger->question($number);
                 $workings = $program->maybeWorkings($asked);
                 if (null !== $workings) {
-                    yield "seed $seed, question $number: {$ledger->recipe($asked)}" => [$ledger, $program, $asked, $workings];
+                    yield "seed $seed, question $number: {$ledger->recipe($asked)}" => [
+                        $ledger,
+                        $program,
+                        $asked,
+                        $workings,
+                    ];
                 }
             }
         }
@@ -52,8 +57,14 @@ final class PropertiesTest extends TestCase
                 if (PanelName::isOthers($panel)) {
                     continue;
                 }
-                $filter = ['field' => (string) $asked->each, 'members' => [PanelName::member($panel)], 'keeps' => true];
-                $alone = $program->maybeWorkings($asked->with(['each' => null, 'where' => [...$asked->where, $filter]]));
+                $filter = [
+                    'field' => (string) $asked->each,
+                    'members' => [PanelName::member($panel)],
+                    'keeps' => true,
+                ];
+                $alone = $program->maybeWorkings(
+                    $asked->with(['each' => null, 'where' => [...$asked->where, $filter]]),
+                );
                 self::assertNotNull($alone, $case);
                 self::assertSums(self::parts($rows), $alone->total, "$case: $panel");
                 ++$held;
@@ -94,7 +105,18 @@ final class PropertiesTest extends TestCase
                 }
             }
         }
-        foreach (['rows-sum-to-total', 'none-missing', 'absent-bu-shown', 'absent-bu-reference', 'parts-make-total', 'within-capacity', 'prior-year-derived', 'total-rule'] as $id) {
+        foreach (
+            [
+                'rows-sum-to-total',
+                'none-missing',
+                'absent-bu-shown',
+                'absent-bu-reference',
+                'parts-make-total',
+                'within-capacity',
+                'prior-year-derived',
+                'total-rule',
+            ] as $id
+        ) {
             self::assertGreaterThan(2, $held[$id] ?? 0, $id);
         }
     }
@@ -102,16 +124,24 @@ final class PropertiesTest extends TestCase
     public function testNumbersInSentencesAreThoseOfTheWorkings(): void
     {
         $numbers = 0;
-        foreach (self::cases() as $case => [,, , $workings]) {
+        foreach (self::cases() as $case => [, , , $workings]) {
             $all = array_column($workings->rows, null, 'key') + $workings->sums();
             foreach ($workings->reading->statements as $statement) {
                 $apart = implode('', array_filter($statement->parts, is_string(...)));
                 foreach ($statement->numbers() as $said) {
                     $told = self::column($said, $workings, $all[$said->row] ?? null);
-                    self::assertContains($said->text, [$told, NumberFormat::unsigned($told)], "$case: {$statement->text()}");
+                    self::assertContains(
+                        $said->text,
+                        [$told, NumberFormat::unsigned($told)],
+                        "$case: {$statement->text()}",
+                    );
                     ++$numbers;
                 }
-                self::assertDoesNotMatchRegularExpression('/\d+\.\d|\d %/', $apart, "$case: a number that points nowhere in {$statement->text()}");
+                self::assertDoesNotMatchRegularExpression(
+                    '/\d+\.\d|\d %/',
+                    $apart,
+                    "$case: a number that points nowhere in {$statement->text()}",
+                );
             }
         }
         self::assertGreaterThan(500, $numbers);
@@ -158,18 +188,30 @@ final class PropertiesTest extends TestCase
     /** @param list<Row> $parts */
     private static function assertSums(array $parts, Total $total, string $case): void
     {
-        $shown = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => $row->exact ?? $row->shown, $parts));
+        $shown = self::sum(
+            array_map(static fn (Row $row): BigDecimal|Fraction|null => $row->exact ?? $row->shown, $parts),
+        );
         self::assertTrue($shown->isEqualTo(self::rational($total->exact ?? $total->shown)), "$case, amounts");
         foreach ($total->variances as $reference => $variance) {
-            $of = self::sum(array_map(static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$reference] ?? null)?->exact, $parts));
-            self::assertTrue($of->isEqualTo(self::rational($variance?->exact)), "$case, variances against $reference");
+            $of = self::sum(
+                array_map(
+                    static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$reference] ?? null)?->exact,
+                    $parts,
+                ),
+            );
+            self::assertTrue(
+                $of->isEqualTo(self::rational($variance?->exact)),
+                "$case, variances against $reference",
+            );
         }
     }
 
     /** @param list<BigDecimal|Fraction|null> $numbers */
     private static function sum(array $numbers): BigRational
     {
-        $add = static fn (BigRational $sum, BigDecimal|Fraction|null $next): BigRational => $sum->plus(self::rational($next));
+        $add = static fn (BigRational $sum, BigDecimal|Fraction|null $next): BigRational => $sum->plus(
+            self::rational($next),
+        );
 
         return array_reduce($numbers, $add, BigRational::zero());
     }

@@ -10,12 +10,16 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 
 /**
- * What the workings of a question have to say, reckoned from the design's rules (coverage, the two rules of a measure, spans,
+ * What the workings of a question have to say, reckoned from the design's rules (coverage, the two rules of a measure,
+ * spans,
  * closing period) in exact fractions, slowly and without any of the program's code.
  *
- * What it does not say: messages, sentences and drawings; more than twelve charts of a kind; filters by numbers; bands; merged
- * members; figures without periods; how members of equal size stand to each other beyond their own order. Days are judged by
- * their month also where a missing figure does not count as nothing (ratios, averages over members); and where one side has one
+ * What it does not say: messages, sentences and drawings; more than twelve charts of a kind; filters by numbers; bands;
+ * merged
+ * members; figures without periods; how members of equal size stand to each other beyond their own order. Days are
+ * judged by
+ * their month also where a missing figure does not count as nothing (ratios, averages over members); and where one side
+ * has one
  * figure for a whole month, the month is compared as a whole, though the first or the last actual lies within it.
  */
 final class Reckoning
@@ -32,10 +36,10 @@ final class Reckoning
     private readonly array $fine;
 
     /**
-     * @param array<string, Rule>           $measures
-     * @param array<string, list<string>>   $breakdowns members in their order, groups last
-     * @param array<string, string>         $roles      of lines
-     * @param 'comparison'|'hat'|'capacity' $family     of the kind
+     * @param array<string, Rule> $measures
+     * @param array<string, list<string>> $breakdowns members in their order, groups last
+     * @param array<string, string> $roles of lines
+     * @param 'comparison'|'hat'|'capacity' $family of the kind
      */
     public function __construct(
         private readonly Facts $facts,
@@ -57,11 +61,21 @@ final class Reckoning
 
     public function workings(): Expected
     {
-        $isClosed = fn (string $p): bool => $this->calendar->decisive($p, $this->facts->grain) >= $this->year && !$this->rules->isOpen($p);
+        $isClosed = fn (string $p): bool => $this->calendar->decisive($p, $this->facts->grain) >= $this->year
+            && !$this->rules->isOpen($p);
         $closed = array_values(array_filter($this->fine, $isClosed));
-        $year = $this->calendar->belonging($this->facts->grain, $this->year, $this->calendar->end($this->year, 'year'));
-        $isForecast = fn (string $p): bool => $this->rules->isOpen($p) && $this->rules->shows($this->asked->measure, $p);
-        $lands = null !== $this->asked->forecast && 'AC' === $this->asked->scenario && [] !== array_filter($this->fine, $isForecast) && [] !== array_filter($year, $isForecast);
+        $year = $this->calendar->belonging(
+            $this->facts->grain,
+            $this->year,
+            $this->calendar->end($this->year, 'year'),
+        );
+        $isForecast = fn (string $p): bool => $this->rules->isOpen($p)
+            && $this->rules->shows($this->asked->measure, $p);
+        $lands =
+            null !== $this->asked->forecast
+            && 'AC' === $this->asked->scenario
+            && [] !== array_filter($this->fine, $isForecast)
+            && [] !== array_filter($year, $isForecast);
         $hasSums = $this->isOverTime() && 'comparison' === $this->family;
 
         return new Expected(
@@ -80,7 +94,8 @@ final class Reckoning
     public function showsAny(array $fine): bool
     {
         $measures = [] === $this->asked->parts ? [$this->asked->measure] : array_values($this->asked->parts);
-        $lacksNone = fn (string $p): bool => [] === array_filter($measures, fn (string $measure): bool => !$this->rules->shows($measure, $p));
+        $lacksNone = fn (string $p): bool => [] ===
+            array_filter($measures, fn (string $measure): bool => !$this->rules->shows($measure, $p));
 
         return [] !== array_filter($fine, $lacksNone);
     }
@@ -91,16 +106,24 @@ final class Reckoning
         return \in_array($p, $this->fine, true);
     }
 
-    /** How the span is named that the headline is about: from the first to the last period that what is shown covers. */
+    /**
+     * How the span is named that the headline is about: from the first to the last period that what is shown covers.
+     */
     public function spokenSpan(bool $isToDate): string
     {
         $grain = $this->facts->grain;
-        $isClosed = fn (string $p): bool => $this->calendar->decisive($p, $grain) >= $this->year && !$this->rules->isOpen($p);
+        $isClosed = fn (string $p): bool => $this->calendar->decisive($p, $grain) >= $this->year
+            && !$this->rules->isOpen($p);
         $about = array_values(array_filter($this->fine, static fn (string $p): bool => !$isToDate || $isClosed($p)));
         $shown = array_column($this->shownCells($this->asked->measure, $about), 1);
         [$first, $last] = [$shown[0] ?? '', $shown[\count($shown) - 1] ?? ''];
-        $areMonths = 'day' === $grain && str_ends_with($first, '-01') && '01' === substr($this->calendar->next($last, 'day'), 8);
-        $keys = $areMonths ? [substr($first, 0, 7), substr($last, 0, 7)] : [$this->calendar->key($first, $grain), $this->calendar->key($last, $grain)];
+        $areMonths =
+            'day' === $grain
+            && str_ends_with($first, '-01')
+            && '01' === substr($this->calendar->next($last, 'day'), 8);
+        $keys = $areMonths
+            ? [substr($first, 0, 7), substr($last, 0, 7)]
+            : [$this->calendar->key($first, $grain), $this->calendar->key($last, $grain)];
         $fiscal = new FiscalCalendar($this->calendar->firstMonth);
 
         return PeriodNames::range(...array_map(static fn (string $key): Period => Period::of($key, $fiscal), $keys));
@@ -121,14 +144,23 @@ final class Reckoning
         $count = $span['count'] ?? 1;
         $order = array_flip(['day', 'week', 'month', 'quarter', 'half-year', 'year']);
         // Weeks in a closed month are counted from the month's last day.
-        $current = $order[$grain] < $order[$closingGrain] ? $this->calendar->start($this->closingEnd, $grain) : $this->calendar->group($closing, $closingGrain, $grain);
+        $current =
+            $order[$grain] < $order[$closingGrain]
+                ? $this->calendar->start($this->closingEnd, $grain)
+                : $this->calendar->group($closing, $closingGrain, $grain);
 
         return match ($span['kind'] ?? 'all') {
             'between' => [$span['from'] ?? '', $this->calendar->end($span['to'] ?? '', $grain)],
             'last' => [$this->calendar->shifted($current, $grain, 1 - $count), $this->closingEnd],
-            'previous' => [$this->calendar->shifted($current, $grain, -$count), $this->calendar->end($this->calendar->shifted($current, $grain, -1), $grain)],
+            'previous' => [
+                $this->calendar->shifted($current, $grain, -$count),
+                $this->calendar->end($this->calendar->shifted($current, $grain, -1), $grain),
+            ],
             'year to date' => [$this->year, $this->closingEnd],
-            'rest of year' => [$this->calendar->shifted($this->closingEnd, 'day', 1), $this->calendar->end($this->year, 'year')],
+            'rest of year' => [
+                $this->calendar->shifted($this->closingEnd, 'day', 1),
+                $this->calendar->end($this->year, 'year'),
+            ],
             default => [$this->facts->first(), $this->calendar->end($this->facts->last(), $this->facts->grain)],
         };
     }
@@ -137,7 +169,10 @@ final class Reckoning
     private function rowPeriods(): array
     {
         $by = $this->asked->by;
-        $own = 'week' === $this->facts->grain || $by === $this->facts->grain ? [] : array_fill_keys($this->calendar->touching($by, $this->from, $this->to), []);
+        $own =
+            'week' === $this->facts->grain || $by === $this->facts->grain
+                ? []
+                : array_fill_keys($this->calendar->touching($by, $this->from, $this->to), []);
         foreach ($this->fine as $p) {
             $own[$this->calendar->group($p, $this->facts->grain, $by)][] = $p;
         }
@@ -149,9 +184,10 @@ final class Reckoning
     private function cumulated(string $row): array
     {
         $end = min($this->calendar->end($row, $this->asked->by), $this->to);
-        $first = 'moving' === $this->asked->cumulate
-            ? $this->calendar->shifted(substr($end, 0, 7).'-01', 'month', -11)
-            : $this->calendar->group($row, $this->asked->by, 'year');
+        $first =
+            'moving' === $this->asked->cumulate
+                ? $this->calendar->shifted(substr($end, 0, 7).'-01', 'month', -11)
+                : $this->calendar->group($row, $this->asked->by, 'year');
 
         return $this->calendar->belonging($this->facts->grain, $first, $end);
     }
@@ -159,7 +195,7 @@ final class Reckoning
     // Numbers of some periods and members.
 
     /**
-     * @param list<string>                                                   $fine
+     * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     private function numbers(array $fine, array $where): Numbers
@@ -172,14 +208,17 @@ final class Reckoning
     }
 
     /**
-     * @param list<string>                                                   $fine
+     * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     private function comparison(array $fine, array $where): Numbers
     {
         $measure = $this->asked->measure;
         $values = $variances = $leftOut = [];
-        foreach (array_unique(array_filter([$this->asked->scenario, $this->asked->forecast, ...$this->asked->against])) as $scenario) {
+        $scenarios = array_unique(
+            array_filter([$this->asked->scenario, $this->asked->forecast, ...$this->asked->against]),
+        );
+        foreach ($scenarios as $scenario) {
             $values[$scenario] = $this->rules->together($measure, $this->valueCells($scenario, $fine), $where);
         }
         $isAdded = $this->measures[$measure]->isAdded();
@@ -189,7 +228,10 @@ final class Reckoning
                 $scenario = $this->rules->scenarioAt($p);
                 $isShown = $this->rules->covers($measure, $scenario, $p, $reference);
                 $isHeld = $this->rules->covers($measure, $reference, $p, $scenario);
-                if (($isShown xor $isHeld) && $this->rules->isFigured($measure, $isShown ? $scenario : $reference, $p)) {
+                if (
+                    ($isShown xor $isHeld)
+                    && $this->rules->isFigured($measure, $isShown ? $scenario : $reference, $p)
+                ) {
                     $leftOut[$reference][] = $p;
                 }
                 if (!$isShown || !$isHeld) {
@@ -204,14 +246,18 @@ final class Reckoning
                     $leftOut[$reference][] = $p;
                 }
             }
-            $variances[$reference] = Pair::maybe($this->rules->together($measure, $shown, $where), $this->rules->together($measure, $held, $where), $isAdded);
+            $variances[$reference] = Pair::maybe(
+                $this->rules->together($measure, $shown, $where),
+                $this->rules->together($measure, $held, $where),
+                $isAdded,
+            );
         }
 
         return new Numbers($this->shown($measure, $fine, $where), $values, $variances, leftOut: $leftOut);
     }
 
     /**
-     * @param list<string>                                                   $fine
+     * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     private function hat(array $fine, array $where): Numbers
@@ -220,14 +266,22 @@ final class Reckoning
         $isAdded = $this->measures[$measure]->isAdded();
         [$first, $second] = [[...$where, $this->side('first')], [...$where, $this->side('second')]];
         $cells = $this->shownCells($measure, $fine);
-        $isBoth = fn (array $cell): bool => $isAdded || ($this->rules->has($measure, $cell[0], $cell[1], $first) && $this->rules->has($measure, $cell[0], $cell[1], $second));
+        $isBoth = fn (array $cell): bool => $isAdded
+            || ($this->rules->has($measure, $cell[0], $cell[1], $first)
+                && $this->rules->has($measure, $cell[0], $cell[1], $second));
         $both = array_values(array_filter($cells, $isBoth));
         $shown = $this->rules->together($measure, $cells, $second);
 
         return new Numbers(
             $shown,
             ['first' => $this->rules->together($measure, $cells, $first), 'second' => $shown],
-            ['first' => Pair::maybe($this->rules->together($measure, $both, $second), $this->rules->together($measure, $both, $first), $isAdded)],
+            [
+                'first' => Pair::maybe(
+                    $this->rules->together($measure, $both, $second),
+                    $this->rules->together($measure, $both, $first),
+                    $isAdded,
+                ),
+            ],
         );
     }
 
@@ -238,11 +292,15 @@ final class Reckoning
      */
     private function side(string $which): array
     {
-        return ['field' => $this->asked->between['field'] ?? '', 'members' => [$this->asked->between[$which] ?? ''], 'keeps' => true];
+        return [
+            'field' => $this->asked->between['field'] ?? '',
+            'members' => [$this->asked->between[$which] ?? ''],
+            'keeps' => true,
+        ];
     }
 
     /**
-     * @param list<string>                                                   $fine
+     * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     private function shown(string $measure, array $fine, array $where): ?BigRational
@@ -257,7 +315,10 @@ final class Reckoning
      */
     private function shownCells(string $measure, array $fine): array
     {
-        return array_map(fn (string $p): array => [$this->rules->scenarioAt($p), $p], array_values(array_filter($fine, fn (string $p): bool => $this->rules->shows($measure, $p))));
+        return array_map(
+            fn (string $p): array => [$this->rules->scenarioAt($p), $p],
+            array_values(array_filter($fine, fn (string $p): bool => $this->rules->shows($measure, $p))),
+        );
     }
 
     /**
@@ -284,13 +345,15 @@ final class Reckoning
     /**
      * Whether there is any figure of what is shown or of a reference.
      *
-     * @param list<string>                                                   $fine
+     * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     private function hasAny(array $fine, array $where): bool
     {
         $where = 'hat' === $this->family ? [...$where, $this->both()] : $where;
-        foreach ('capacity' === $this->family ? array_values($this->asked->parts) : [$this->asked->measure] as $measure) {
+        foreach (
+            'capacity' === $this->family ? array_values($this->asked->parts) : [$this->asked->measure] as $measure
+        ) {
             $all = [$this->shownCells($measure, $fine)];
             foreach ('hat' === $this->family ? [] : $this->asked->against as $reference) {
                 $all[] = $this->valueCells($reference, $fine, $measure);
@@ -308,7 +371,11 @@ final class Reckoning
     /** @return array{field: string, members: list<string>, keeps: bool} */
     private function both(): array
     {
-        return ['field' => $this->asked->between['field'] ?? '', 'members' => [...$this->side('first')['members'], ...$this->side('second')['members']], 'keeps' => true];
+        return [
+            'field' => $this->asked->between['field'] ?? '',
+            'members' => [...$this->side('first')['members'], ...$this->side('second')['members']],
+            'keeps' => true,
+        ];
     }
 
     // Rows in their order.
@@ -340,7 +407,15 @@ final class Reckoning
         if (null === $this->asked->cumulate) {
             return $this->fine;
         }
-        $all = array_unique(array_merge([], ...array_map(fn (string|int $row): array => $this->cumulated((string) $row), array_keys($this->rowPeriods()))));
+        $all = array_unique(
+            array_merge(
+                [],
+                ...array_map(
+                    fn (string|int $row): array => $this->cumulated((string) $row),
+                    array_keys($this->rowPeriods()),
+                ),
+            ),
+        );
         sort($all);
 
         return $all;
@@ -357,16 +432,29 @@ final class Reckoning
         if (\count($present) <= $top) {
             return null;
         }
-        $measure = 'capacity' === $this->family ? $this->asked->parts['used'] ?? $this->asked->parts['total'] ?? '' : $this->asked->measure;
+        $measure =
+            'capacity' === $this->family
+                ? $this->asked->parts['used'] ?? ($this->asked->parts['total'] ?? '')
+                : $this->asked->measure;
         $sizes = [];
         foreach ($present as $member) {
             $where = $this->only($this->asked->where, $member);
-            $sizes[] = [$member, $this->shown($measure, $this->fine, 'hat' === $this->family ? [...$where, $this->both()] : $where)?->abs()];
+            $sizes[] = [
+                $member,
+                $this->shown(
+                    $measure,
+                    $this->fine,
+                    'hat' === $this->family ? [...$where, $this->both()] : $where,
+                )?->abs(),
+            ];
         }
-        usort($sizes, static fn (array $a, array $b): int => match (true) {
-            null === $a[1] || null === $b[1] => (null === $a[1] ? 1 : 0) <=> (null === $b[1] ? 1 : 0),
-            default => $b[1]->compareTo($a[1]),
-        });
+        usort(
+            $sizes,
+            static fn (array $a, array $b): int => match (true) {
+                null === $a[1] || null === $b[1] => (null === $a[1] ? 1 : 0) <=> (null === $b[1] ? 1 : 0),
+                default => $b[1]->compareTo($a[1]),
+            },
+        );
 
         return array_column(\array_slice($sizes, 0, $top), 0);
     }
@@ -380,10 +468,13 @@ final class Reckoning
     {
         $groups = array_values($this->facts->parents[$this->asked->by] ?? []);
 
-        return array_values(array_filter(
-            $this->breakdowns[$this->asked->by],
-            fn (string $member): bool => !\in_array($member, $groups, true) && $this->hasAny($this->fine, $this->only($where, $member)),
-        ));
+        return array_values(
+            array_filter(
+                $this->breakdowns[$this->asked->by],
+                fn (string $member): bool => !\in_array($member, $groups, true)
+                    && $this->hasAny($this->fine, $this->only($where, $member)),
+            ),
+        );
     }
 
     /**
@@ -400,7 +491,7 @@ final class Reckoning
      * Rows of one chart, in the order of periods or members.
      *
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
-     * @param list<string>|null                                              $kept
+     * @param list<string>|null $kept
      *
      * @return list<ExpectedRow>
      */
@@ -433,7 +524,7 @@ final class Reckoning
     /**
      * Members with each group before what stands in it.
      *
-     * @param list<string>                                                   $present
+     * @param list<string> $present
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<ExpectedRow>
@@ -450,9 +541,15 @@ final class Reckoning
             $isGroup = \in_array($member, $parents, true);
             $isShown = !$isGroup || $this->canAdd($leaves);
             if ($isShown) {
-                $rows[] = $this->memberRow($member, $isGroup ? 'group' : 'row', $depth, $this->only($where, ...$leaves), $leaves);
+                $rows[] = $this->memberRow(
+                    $member,
+                    $isGroup ? 'group' : 'row',
+                    $depth,
+                    $this->only($where, ...$leaves),
+                    $leaves,
+                );
             }
-            array_push($rows, ...($isGroup ? $this->tree($present, $where, $member, $depth + ($isShown ? 1 : 0)) : []));
+            array_push($rows, ...$isGroup ? $this->tree($present, $where, $member, $depth + ($isShown ? 1 : 0)) : []);
         }
 
         return $rows;
@@ -460,21 +557,30 @@ final class Reckoning
 
     /**
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
-     * @param list<string>                                                   $members
+     * @param list<string> $members
      */
     private function memberRow(string $key, string $role, int $depth, array $where, array $members): ExpectedRow
     {
-        return new ExpectedRow($key, $role, $depth, ['takes away'] === array_unique($this->rolesOf($members)), $this->numbers($this->fine, $where));
+        return new ExpectedRow(
+            $key,
+            $role,
+            $depth,
+            ['takes away'] === array_unique($this->rolesOf($members)),
+            $this->numbers($this->fine, $where),
+        );
     }
 
     /**
-     * @param list<string>                                                   $own
+     * @param list<string> $own
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     private function periodRow(string $row, array $own, array $where): ExpectedRow
     {
         $key = $this->calendar->key($row, $this->asked->by);
-        $numbers = null === $this->asked->cumulate ? $this->numbers($own, $where) : $this->running($own, $this->cumulated($row), $where);
+        $numbers =
+            null === $this->asked->cumulate
+                ? $this->numbers($own, $where)
+                : $this->running($own, $this->cumulated($row), $where);
 
         return new ExpectedRow($key, 'row', 0, false, $numbers);
     }
@@ -482,15 +588,21 @@ final class Reckoning
     /**
      * A running total stops where its own period is missing; one of twelve months is whole or not at all.
      *
-     * @param list<string>                                                   $own
-     * @param list<string>                                                   $all
+     * @param list<string> $own
+     * @param list<string> $all
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     private function running(array $own, array $all, array $where): Numbers
     {
         $numbers = $this->numbers($all, $where);
-        $isWhole = fn (callable $covers): bool => 'moving' === $this->asked->cumulate ? [] === array_filter($all, static fn (string $p): bool => !$covers($p)) : [] !== array_filter($own, $covers);
-        $shows = $isWhole(fn (string $p): bool => 'capacity' === $this->family ? $this->capacity->shows($p) : $this->rules->shows($this->asked->measure, $p));
+        $isWhole = fn (callable $covers): bool => 'moving' === $this->asked->cumulate
+            ? [] === array_filter($all, static fn (string $p): bool => !$covers($p))
+            : [] !== array_filter($own, $covers);
+        $shows = $isWhole(
+            fn (string $p): bool => 'capacity' === $this->family
+                ? $this->capacity->shows($p)
+                : $this->rules->shows($this->asked->measure, $p),
+        );
         $values = $numbers->values;
         $variances = $numbers->variances;
         foreach ('comparison' === $this->family ? array_keys($values) : [] as $scenario) {
@@ -519,7 +631,9 @@ final class Reckoning
         $roles = $this->rolesOf($members);
         $isMixed = \in_array('adds', $roles, true) && \in_array('takes away', $roles, true);
 
-        return !$this->measures[$this->asked->measure]->isNeverOverMembers() && !$isMixed && !\in_array('subtotal', $roles, true);
+        return !$this->measures[$this->asked->measure]->isNeverOverMembers()
+            && !$isMixed
+            && !\in_array('subtotal', $roles, true);
     }
 
     /**
@@ -529,6 +643,9 @@ final class Reckoning
      */
     private function rolesOf(array $members): array
     {
-        return array_map(fn (string $member): string => 'Route' === $this->asked->by ? $this->roles[$member] ?? '' : '', $members);
+        return array_map(
+            fn (string $member): string => 'Route' === $this->asked->by ? $this->roles[$member] ?? '' : '',
+            $members,
+        );
     }
 }

@@ -10,8 +10,12 @@ use Brick\Math\BigRational;
 final readonly class RowsInOrder
 {
     /** @param array<string, string> $roles of lines */
-    public function __construct(private Asked $asked, private string $family, private array $roles, private Rule $rule)
-    {
+    public function __construct(
+        private Asked $asked,
+        private string $family,
+        private array $roles,
+        private Rule $rule,
+    ) {
     }
 
     /**
@@ -43,7 +47,11 @@ final readonly class RowsInOrder
     {
         $places = array_flip(array_map(static fn (ExpectedRow $row): string => $row->key, $together));
         if ('given' !== $this->asked->order) {
-            usort($rows, static fn (ExpectedRow $a, ExpectedRow $b): int => ($places[$a->key] ?? \PHP_INT_MAX) <=> ($places[$b->key] ?? \PHP_INT_MAX));
+            usort(
+                $rows,
+                static fn (ExpectedRow $a, ExpectedRow $b): int => ($places[$a->key] ?? \PHP_INT_MAX) <=>
+                    ($places[$b->key] ?? \PHP_INT_MAX),
+            );
         }
 
         return $rows;
@@ -67,7 +75,16 @@ final readonly class RowsInOrder
         }
         usort($heads, $this->compare(...));
 
-        return array_merge([], ...array_map(fn (ExpectedRow $head): array => [$head, ...(isset($within[$head->key]) ? $this->level($within[$head->key]) : [])], $heads));
+        return array_merge(
+            [],
+            ...array_map(
+                fn (ExpectedRow $head): array => [
+                    $head,
+                    ...isset($within[$head->key]) ? $this->level($within[$head->key]) : [],
+                ],
+                $heads,
+            ),
+        );
     }
 
     private function compare(ExpectedRow $a, ExpectedRow $b): int
@@ -89,6 +106,8 @@ final readonly class RowsInOrder
         $reference = 'capacity' === $this->family ? 'rateTarget' : (string) array_key_first($row->numbers->variances);
         $difference = ($row->numbers->variances[$reference] ?? null)?->difference;
 
-        return Betterness::isLess($this->asked, $this->roles, $this->rule, $row->takesAway) ? $difference?->negated() : $difference;
+        return Betterness::isLess($this->asked, $this->roles, $this->rule, $row->takesAway)
+            ? $difference?->negated()
+            : $difference;
     }
 }

@@ -16,17 +16,24 @@ final class Rules
 
     /**
      * @param array<string, Rule> $measures
-     * @param string              $closingEnd the last closed day
+     * @param string $closingEnd the last closed day
      */
-    public function __construct(private readonly Facts $facts, private readonly array $measures, private readonly Asked $asked, private readonly string $closingEnd)
-    {
+    public function __construct(
+        private readonly Facts $facts,
+        private readonly array $measures,
+        private readonly Asked $asked,
+        private readonly string $closingEnd,
+    ) {
     }
 
     /** Whether a period is after the closing one; a week is where its Thursday is. */
     public function isOpen(string $p): bool
     {
         $grain = $this->facts->grain;
-        $end = 'week' === $grain ? $this->facts->calendar->decisive($p, 'week') : $this->facts->calendar->end($p, $grain);
+        $end =
+            'week' === $grain
+                ? $this->facts->calendar->decisive($p, 'week')
+                : $this->facts->calendar->end($p, $grain);
 
         return $end > $this->closingEnd;
     }
@@ -45,15 +52,25 @@ final class Rules
     /** @param ?string $against the other side of a comparison */
     public function covers(string $measure, ?string $scenario, string $p, ?string $against = null): bool
     {
-        return $this->covered["$measure|$scenario|$p|$against"] ??= $this->isCovered($measure, $scenario, $p, $against);
+        return $this->covered["$measure|$scenario|$p|$against"] ??= $this->isCovered(
+            $measure,
+            $scenario,
+            $p,
+            $against,
+        );
     }
 
     private function isCovered(string $measure, ?string $scenario, string $p, ?string $against): bool
     {
         $sources = $this->sources($measure);
         foreach (null === $scenario ? [] : $this->judged($measure, $scenario, $p) as [$of, $start]) {
-            $lacking = array_filter($sources, fn (string $source): bool => !$this->facts->covers($source, $of, $start));
-            $isWholeMonth = $this->facts->isWholeMonth($sources, 'AC', $start) || (null !== $against && $this->facts->isWholeMonth($sources, $against, $p));
+            $lacking = array_filter(
+                $sources,
+                fn (string $source): bool => !$this->facts->covers($source, $of, $start),
+            );
+            $isWholeMonth =
+                $this->facts->isWholeMonth($sources, 'AC', $start)
+                || (null !== $against && $this->facts->isWholeMonth($sources, $against, $p));
             if ([] === $lacking && ('AC' !== $of || $isWholeMonth || $this->isWithinActuals($measure, $start))) {
                 return true;
             }
@@ -68,7 +85,13 @@ final class Rules
             return true;
         }
         if (!isset($this->actuals[$measure])) {
-            $days = array_merge([], ...array_map(fn (string $source): array => $this->facts->starts($source, 'AC'), $this->sources($measure)));
+            $days = array_merge(
+                [],
+                ...array_map(
+                    fn (string $source): array => $this->facts->starts($source, 'AC'),
+                    $this->sources($measure),
+                ),
+            );
             $this->actuals[$measure] = [] === $days ? ['9999', ''] : [min($days), max(max($days), $this->closingEnd)];
         }
 
@@ -86,27 +109,44 @@ final class Rules
     /** @return list<array{string, string}> scenario and period that the amounts of a period come from */
     private function kept(string $measure, string $scenario, string $p): array
     {
-        $lacking = array_filter($this->sources($measure), fn (string $source): bool => !$this->facts->covers($source, 'PY', $p));
+        $lacking = array_filter(
+            $this->sources($measure),
+            fn (string $source): bool => !$this->facts->covers($source, 'PY', $p),
+        );
         if ('PY' !== $scenario || [] === $lacking) {
             return [[$scenario, $p]];
         }
 
-        return array_map(static fn (string $earlier): array => ['AC', $earlier], $this->facts->calendar->priorYear($p, $this->facts->grain));
+        return array_map(
+            static fn (string $earlier): array => ['AC', $earlier],
+            $this->facts->calendar->priorYear($p, $this->facts->grain),
+        );
     }
 
-    /** @return list<array{string, string}> by which it is told whether a period is covered: of 29 February by 28 February */
+    /**
+     * @return list<array{string, string}> by which it is told whether a period is covered: of 29 February by 28
+     *                                     February
+     */
     private function judged(string $measure, string $scenario, string $p): array
     {
         $kept = $this->kept($measure, $scenario, $p);
 
-        return [] === $kept && 'day' === $this->facts->grain ? [['AC', ((int) substr($p, 0, 4) - 1).'-02-28']] : $kept;
+        return [] === $kept && 'day' === $this->facts->grain
+            ? [['AC', (int) substr($p, 0, 4) - 1 .'-02-28']]
+            : $kept;
     }
 
     /** Whether the whole dataset has a figure of just this period, wherever it is kept. */
     public function isFigured(string $measure, ?string $scenario, string $p): bool
     {
         foreach (null === $scenario ? [] : $this->kept($measure, $scenario, $p) as [$of, $start]) {
-            if ([] !== array_filter($this->sources($measure), fn (string $source): bool => $this->facts->has($source, $of, $start))) {
+            if (
+                [] !==
+                array_filter(
+                    $this->sources($measure),
+                    fn (string $source): bool => $this->facts->has($source, $of, $start),
+                )
+            ) {
                 return true;
             }
         }
@@ -122,10 +162,12 @@ final class Rules
     public function has(string $measure, ?string $scenario, string $p, array $where): bool
     {
         foreach (null === $scenario ? [] : $this->judged($measure, $scenario, $p) as [$of, $start]) {
-            $isThere = fn (string $source): bool => [] !== array_filter(
-                $this->facts->starts($source, $of),
-                fn (string $own): bool => $this->facts->unit($own) === $this->facts->unit($start) && [] !== $this->facts->amounts($source, $of, $own, $where),
-            );
+            $isThere = fn (string $source): bool => [] !==
+                array_filter(
+                    $this->facts->starts($source, $of),
+                    fn (string $own): bool => $this->facts->unit($own) === $this->facts->unit($start)
+                        && [] !== $this->facts->amounts($source, $of, $own, $where),
+                );
             if ($this->sources($measure) === array_values(array_filter($this->sources($measure), $isThere))) {
                 return true;
             }
@@ -137,20 +179,24 @@ final class Rules
     /**
      * Whether some members have any figure of some periods at all.
      *
-     * @param list<array{?string, string}>                                   $cells scenario and period
+     * @param list<array{?string, string}> $cells scenario and period
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function hasAny(string $measure, array $cells, array $where): bool
     {
         $kept = $this->keptOf($measure, $cells);
 
-        return [] === array_filter($this->sources($measure), fn (string $source): bool => [] === $this->all($source, $kept, $where));
+        return [] ===
+            array_filter(
+                $this->sources($measure),
+                fn (string $source): bool => [] === $this->all($source, $kept, $where),
+            );
     }
 
     /**
      * The amount of several periods together, each in its scenario; null where there is none.
      *
-     * @param list<array{?string, string}>                                   $cells
+     * @param list<array{?string, string}> $cells
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function together(string $measure, array $cells, array $where): ?BigRational
@@ -158,11 +204,19 @@ final class Rules
         $rule = $this->measures[$measure];
         $kept = $this->keptOf($measure, $cells);
         if ('ratio' === $rule->grouping) {
-            [$part, $whole] = array_map(fn (string $source): ?BigRational => self::sum($this->all($source, $kept, $where)), $this->sources($measure));
+            [$part, $whole] = array_map(
+                fn (string $source): ?BigRational => self::sum($this->all($source, $kept, $where)),
+                $this->sources($measure),
+            );
 
-            return null === $part || null === $whole || $whole->isZero() ? null : $part->multipliedBy(100)->dividedBy($whole);
+            return null === $part || null === $whole || $whole->isZero()
+                ? null
+                : $part->multipliedBy(100)->dividedBy($whole);
         }
-        $byCell = array_map(fn (array $cell): array => $this->facts->amounts($measure, $cell[0], $cell[1], $where), $kept);
+        $byCell = array_map(
+            fn (array $cell): array => $this->facts->amounts($measure, $cell[0], $cell[1], $where),
+            $kept,
+        );
         $there = array_values(array_filter($byCell));
         if ([] === $there) {
             return null;
@@ -171,12 +225,18 @@ final class Rules
         if ($rule->isNeverOverMembers()) {
             $isSingle = \count($all) === \count($there);
 
-            return !$isSingle || ('rate' === $rule->grouping && \count($all) > 1) ? null : self::overPeriods($rule->grouping, $all);
+            return !$isSingle || ('rate' === $rule->grouping && \count($all) > 1)
+                ? null
+                : self::overPeriods($rule->grouping, $all);
         }
         if ('average' === $rule->overMembers) {
-            return 'average' === $rule->grouping ? self::mean($all) : self::overPeriods($rule->grouping, array_map(self::mean(...), $there));
+            return 'average' === $rule->grouping
+                ? self::mean($all)
+                : self::overPeriods($rule->grouping, array_map(self::mean(...), $there));
         }
-        $figured = array_keys(array_filter($kept, fn (array $cell): bool => $this->facts->has($measure, $cell[0], $cell[1])));
+        $figured = array_keys(
+            array_filter($kept, fn (array $cell): bool => $this->facts->has($measure, $cell[0], $cell[1])),
+        );
 
         return match ($rule->grouping) {
             'sum' => self::sum($all),
@@ -202,24 +262,39 @@ final class Rules
      */
     private function keptOf(string $measure, array $cells): array
     {
-        return array_merge([], ...array_map(fn (array $cell): array => null === $cell[0] ? [] : $this->kept($measure, $cell[0], $cell[1]), $cells));
+        return array_merge(
+            [],
+            ...array_map(
+                fn (array $cell): array => null === $cell[0] ? [] : $this->kept($measure, $cell[0], $cell[1]),
+                $cells,
+            ),
+        );
     }
 
     /**
-     * @param list<array{string, string}>                                    $kept
+     * @param list<array{string, string}> $kept
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<BigRational>
      */
     private function all(string $source, array $kept, array $where): array
     {
-        return array_merge([], ...array_map(fn (array $cell): array => $this->facts->amounts($source, $cell[0], $cell[1], $where), $kept));
+        return array_merge(
+            [],
+            ...array_map(fn (array $cell): array => $this->facts->amounts($source, $cell[0], $cell[1], $where), $kept),
+        );
     }
 
     /** @param list<BigRational> $amounts */
     private static function sum(array $amounts): ?BigRational
     {
-        return [] === $amounts ? null : array_reduce($amounts, static fn (BigRational $sum, BigRational $one): BigRational => $sum->plus($one), BigRational::zero());
+        return [] === $amounts
+            ? null
+            : array_reduce(
+                $amounts,
+                static fn (BigRational $sum, BigRational $one): BigRational => $sum->plus($one),
+                BigRational::zero(),
+            );
     }
 
     /** @param non-empty-list<BigRational> $amounts */

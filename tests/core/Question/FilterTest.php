@@ -15,14 +15,30 @@ use PHPUnit\Framework\TestCase;
 
 final class FilterTest extends TestCase
 {
-    private const CSV = "Month,Route,Completion,Revenue,Sailings\n2026-01,North,99,100,10\n2026-01,Holm,97.5,20,4\n2026-01,Outer,100,3,1\n2026-02,North,98,50,9\n2026-02,Holm,99.5,7,5\n";
-    private const MAPPING = ['columns' => ['Month' => ['role' => 'period'], 'Route' => ['role' => 'breakdown'], 'Completion' => ['role' => 'breakdown'], 'Revenue' => ['role' => 'amount', 'measure' => 'Revenue'], 'Sailings' => ['role' => 'amount', 'measure' => 'Sailings']]];
+    private const CSV = "Month,Route,Completion,Revenue,Sailings\n2026-01,North,99,100,10\n2026-01,Holm,97.5,20,4\n"
+        ."2026-01,Outer,100,3,1\n2026-02,North,98,50,9\n2026-02,Holm,99.5,7,5\n";
+    private const MAPPING = [
+        'columns' => [
+            'Month' => ['role' => 'period'],
+            'Route' => ['role' => 'breakdown'],
+            'Completion' => ['role' => 'breakdown'],
+            'Revenue' => ['role' => 'amount', 'measure' => 'Revenue'],
+            'Sailings' => ['role' => 'amount', 'measure' => 'Sailings'],
+        ],
+    ];
 
     /** @param list<array<string, mixed>> $where */
     #[DataProvider('filters')]
     public function testKeeps(array $where, ?string $total): void
     {
-        self::assertSame($total, Written::workings(self::CSV, ['measure' => 'Revenue', 'where' => $where], self::MAPPING)->total->shown?->toString());
+        self::assertSame(
+            $total,
+            Written::workings(
+                self::CSV,
+                ['measure' => 'Revenue', 'where' => $where],
+                self::MAPPING,
+            )->total->shown?->toString(),
+        );
     }
 
     /** @return \Generator<string, array{list<array<string, mixed>>, ?string}> */
@@ -37,12 +53,22 @@ final class FilterTest extends TestCase
         yield 'none so low' => [[['field' => 'Completion', 'below' => '-5']], null];
         yield 'where another measure is small' => [[['field' => 'Sailings', 'below' => '5']], '23'];
         yield 'where the measure itself is large' => [[['field' => 'Revenue', 'atLeast' => '20']], '170'];
-        yield 'both kinds together' => [[['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Completion', 'below' => '99']], '70'];
+        yield 'both kinds together' => [
+            [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Completion', 'below' => '99']],
+            '70',
+        ];
     }
 
-    #[TestWith([['field' => 'Route', 'below' => '5'], 'question.where[0].field: "Route" has no numbers of its own to be compared; there are Completion, Revenue and Sailings.'])]
+    #[TestWith([
+        ['field' => 'Route', 'below' => '5'],
+        'question.where[0].field: "Route" has no numbers of its own to be compared; there are Completion, '
+            .'Revenue and Sailings.',
+    ]),]
     #[TestWith([['field' => 'Nothing', 'below' => '5'], 'question.where[0].field: "Nothing" has no numbers'])]
-    #[TestWith([['field' => 'Route', 'in' => ['South']], 'question.where[0].in[0]: Route has no "South"; it has North, Holm and Outer.'])]
+    #[TestWith([
+        ['field' => 'Route', 'in' => ['South']],
+        'question.where[0].in[0]: Route has no "South"; it has North, Holm and Outer.',
+    ]),]
     #[TestWith([['field' => 'Completion', 'below' => 'much'], 'where[0].below'])]
     #[TestWith([['field' => 'Completion'], 'Give one of "in" and "notIn"'])]
     #[TestWith([['field' => 'Completion', 'in' => ['99'], 'below' => '5'], 'Give one of "in" and "notIn"'])]
@@ -60,21 +86,56 @@ final class FilterTest extends TestCase
             $recipe = Written::recipe(['measure' => 'Revenue', 'where' => $where]);
             $workings = Reckoning::of($recipe, $figures);
 
-            return implode('', array_column(Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
+            return implode(
+                '',
+                array_column(
+                    Sentence::of(
+                        $recipe,
+                        $figures->dataset(),
+                        $workings->measure,
+                        $workings->better,
+                        $workings->range,
+                    ),
+                    'text',
+                ),
+            );
         };
         self::assertStringEndsWith('flag no gaps, and …', $say([]), 'what is not set is reached at the end');
-        self::assertStringContainsString(' where completion is below 99 in', $say([['field' => 'Completion', 'below' => '99']]));
+        self::assertStringContainsString(
+            ' where completion is below 99 in',
+            $say([['field' => 'Completion', 'below' => '99']]),
+        );
     }
 
     public function testRecipesFollowARenaming(): void
     {
-        $recipe = ['keenMargin' => 1, 'question' => ['measure' => 'Revenue', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Revenue', 'below' => '5']]], 'kind' => 'variance-tiers'];
+        $recipe = [
+            'keenMargin' => 1,
+            'question' => [
+                'measure' => 'Revenue',
+                'where' => [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Revenue', 'below' => '5']],
+            ],
+            'kind' => 'variance-tiers',
+        ];
         $where = static fn (Renaming $renaming): mixed => ((array) $renaming->of($recipe)['question'])['where'];
-        self::assertSame([['field' => 'Route', 'in' => ['North', 'Isle']], ['field' => 'Revenue', 'below' => '5']], $where(Renaming::member('Route', 'Holm', 'Isle')));
-        self::assertSame([['field' => 'Route', 'in' => ['North']], ['field' => 'Revenue', 'below' => '5']], $where(Renaming::member('Route', 'Holm', 'North')), 'merged, it is named once');
-        self::assertSame([['field' => 'Line', 'in' => ['North', 'Holm']], ['field' => 'Revenue', 'below' => '5']], $where(Renaming::breakdown('Route', 'Line')));
+        self::assertSame(
+            [['field' => 'Route', 'in' => ['North', 'Isle']], ['field' => 'Revenue', 'below' => '5']],
+            $where(Renaming::member('Route', 'Holm', 'Isle')),
+        );
+        self::assertSame(
+            [['field' => 'Route', 'in' => ['North']], ['field' => 'Revenue', 'below' => '5']],
+            $where(Renaming::member('Route', 'Holm', 'North')),
+            'merged, it is named once',
+        );
+        self::assertSame(
+            [['field' => 'Line', 'in' => ['North', 'Holm']], ['field' => 'Revenue', 'below' => '5']],
+            $where(Renaming::breakdown('Route', 'Line')),
+        );
         $renamed = Renaming::measure('Revenue', 'Income')->of($recipe);
-        self::assertSame(['Income', [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Income', 'below' => '5']]], [((array) $renamed['question'])['measure'], ((array) $renamed['question'])['where']]);
+        self::assertSame(
+            ['Income', [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Income', 'below' => '5']]],
+            [((array) $renamed['question'])['measure'], ((array) $renamed['question'])['where']],
+        );
         self::assertSame($recipe, Renaming::member('Vessel', 'Holm', 'Isle')->of($recipe), 'of another breakdown');
         self::assertSame($recipe, Renaming::measure('Income', 'x')->of($recipe));
     }

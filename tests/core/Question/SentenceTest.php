@@ -27,15 +27,31 @@ final class SentenceTest extends TestCase
     }
 
     /** @param array<string, mixed> $question */
-    #[TestWith([[], 'How did net revenue of all routes and all vessel classes in Dec 2025–Mar 2026 go, against nothing yet, by month? More is better; flag no gaps.'])]
+    #[TestWith([
+        [],
+        'How did net revenue of all routes and all vessel classes in Dec 2025–Mar 2026 go, against nothing yet, '
+            .'by month? More is better; flag no gaps.',
+    ]),]
     #[TestWith([['against' => ['BU']], '… compare with budget, by month? …'])]
     #[TestWith([['against' => ['BU', 'PY']], '… compare with budget and prior year, by month? …'])]
     #[TestWith([['where' => [['field' => 'Route', 'in' => ['North']]]], '… of North and all vessel classes in …'])]
-    #[TestWith([['where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]], '… of North and Holm, and all vessel classes in …'])]
-    #[TestWith([['where' => [['field' => 'Route', 'in' => ['North', 'Holm', 'Sound', 'Skerry', 'Lowen']]]], '… of North, Holm, Sound and 2 more, and all vessel classes in …'])]
-    #[TestWith([['where' => [['field' => 'Route', 'notIn' => ['North']], ['field' => 'Vessel class', 'in' => ['Small']]]], '… of all routes but North and Small in …'])]
+    #[TestWith([
+        ['where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
+        '… of North and Holm, and all vessel classes in …',
+    ]),]
+    #[TestWith([
+        ['where' => [['field' => 'Route', 'in' => ['North', 'Holm', 'Sound', 'Skerry', 'Lowen']]]],
+        '… of North, Holm, Sound and 2 more, and all vessel classes in …',
+    ]),]
+    #[TestWith([
+        ['where' => [['field' => 'Route', 'notIn' => ['North']], ['field' => 'Vessel class', 'in' => ['Small']]]],
+        '… of all routes but North and Small in …',
+    ]),]
     #[TestWith([['by' => 'Route', 'top' => 1], '… by route, the largest? …'])]
-    #[TestWith([['by' => 'Route', 'top' => 3, 'order' => 'smallest first'], '… by route, the 3 largest, smallest first? …'])]
+    #[TestWith([
+        ['by' => 'Route', 'top' => 3, 'order' => 'smallest first'],
+        '… by route, the 3 largest, smallest first? …',
+    ]),]
     #[TestWith([['by' => 'Route', 'each' => 'Vessel class'], '… by route, for each vessel class? …'])]
     #[TestWith([['by' => 'Route', 'sequence' => ['Holm']], '… by route, in an order of its own? …'])]
     #[TestWith([['cumulate' => 'year to date'], '… by month, year to date? …'])]
@@ -50,19 +66,48 @@ final class SentenceTest extends TestCase
     #[TestWith([['better' => 'less'], '… Less is better; …'])]
     public function testItReads(array $question, string $sentence): void
     {
-        self::assertMatchesRegularExpression('/^'.str_replace('…', '.*', preg_quote($sentence, '/')).'$/u', self::said($question));
+        self::assertMatchesRegularExpression(
+            '/^'.str_replace('…', '.*', preg_quote($sentence, '/')).'$/u',
+            self::said($question),
+        );
     }
 
     public function testEachKindAsksInItsOwnWords(): void
     {
-        self::assertSame('How did net revenue of all vessel classes in Dec 2025–Mar 2026 differ between North and Holm, by month? More is better; flag no gaps.', self::said(['between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm']], 'hat'));
+        self::assertSame(
+            'How did net revenue of all vessel classes in Dec 2025–Mar 2026 differ between North and Holm, by month? '
+                .'More is better; flag no gaps.',
+            self::said(['between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm']], 'hat'),
+        );
         $seats = Written::figures("Month,Route,Seats sold,Seats offered\n2026-01,North,1,2\n");
-        self::assertSame('How full was seats sold of seats offered, for all routes, in Jan 2026, against a rate of 85 %, by month? More is better; flag no gaps, and …', self::said(['used' => 'Seats sold', 'total' => 'Seats offered', 'target' => '85'], 'capacity-fill', $seats));
+        self::assertSame(
+            'How full was seats sold of seats offered, for all routes, in Jan 2026, against a rate of 85 %, by '
+                .'month? More is better; flag no gaps, and …',
+            self::said(
+                ['used' => 'Seats sold', 'total' => 'Seats offered', 'target' => '85'],
+                'capacity-fill',
+                $seats,
+            ),
+        );
         $list = Written::figures("Step,Amount\nFares,5\nFuel,3\n");
-        self::assertSame('How did amount of all steps go, against nothing yet, by step? More is better; flag no gaps.', self::said(['by' => 'Step'], 'variance-tiers', $list));
+        self::assertSame(
+            'How did amount of all steps go, against nothing yet, by step? More is better; flag no gaps.',
+            self::said(['by' => 'Step'], 'variance-tiers', $list),
+        );
         $beside = Written::figures("Month,Fares,Load\n2026-01,5,80\n");
-        self::assertSame('How did fares in Jan 2026 go, against nothing yet, by month? More is better; flag no gaps, and …', self::said(['measure' => 'Fares'], 'variance-tiers', $beside));
-        self::assertSame('How did fares where load is at least 50 and below 90 in Jan 2026 go, against nothing yet, by month? More is better; flag no gaps.', self::said(['measure' => 'Fares', 'where' => [['field' => 'Load', 'atLeast' => '50', 'below' => '90']]], 'variance-tiers', $beside));
+        self::assertSame(
+            'How did fares in Jan 2026 go, against nothing yet, by month? More is better; flag no gaps, and …',
+            self::said(['measure' => 'Fares'], 'variance-tiers', $beside),
+        );
+        self::assertSame(
+            'How did fares where load is at least 50 and below 90 in Jan 2026 go, against nothing yet, by month? '
+                .'More is better; flag no gaps.',
+            self::said(
+                ['measure' => 'Fares', 'where' => [['field' => 'Load', 'atLeast' => '50', 'below' => '90']]],
+                'variance-tiers',
+                $beside,
+            ),
+        );
     }
 
     /** @param array<string, mixed> $question */
@@ -72,6 +117,12 @@ final class SentenceTest extends TestCase
         $recipe = Written::recipe($question, [], $kind);
         $workings = Reckoning::of($recipe, $figures);
 
-        return implode('', array_column(Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range), 'text'));
+        return implode(
+            '',
+            array_column(
+                Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range),
+                'text',
+            ),
+        );
     }
 }

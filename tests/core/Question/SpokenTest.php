@@ -18,7 +18,8 @@ use PHPUnit\Framework\TestCase;
 /** What people type into the slots of the sentence. */
 final class SpokenTest extends TestCase
 {
-    private const CSV = "Month,Route,Class,Revenue,Budget,Prior year\n2026-01,North,Foot,1,1,1\n2026-02,Holm and Sound,Vehicle,2,2,2\n2026-02,Northwest,Foot,2,2,2\n";
+    private const CSV = "Month,Route,Class,Revenue,Budget,Prior year\n2026-01,North,Foot,1,1,1\n2026-02,Holm and "
+        ."Sound,Vehicle,2,2,2\n2026-02,Northwest,Foot,2,2,2\n";
 
     #[TestWith(['last 3 months', ['last' => 3, 'unit' => 'month']])]
     #[TestWith(['Last three quarters', ['last' => 3, 'unit' => 'quarter']])]
@@ -89,12 +90,18 @@ final class SpokenTest extends TestCase
     #[TestWith(['30 min', 'min', '30'])]
     public function testAUnitBehindANumberIsNoPowerOfTen(string $text, string $unit, string $amount): void
     {
-        self::assertSame(['amount' => $amount], RecipeWriter::flag(SpokenFlag::maybe($text, false, $unit) ?? throw new \LogicException()));
+        self::assertSame(
+            ['amount' => $amount],
+            RecipeWriter::flag(SpokenFlag::maybe($text, false, $unit) ?? throw new \LogicException()),
+        );
     }
 
     public function testOfPercentagesAPlainNumberIsPoints(): void
     {
-        self::assertSame(['percent' => '2'], RecipeWriter::flag(SpokenFlag::maybe('2', true) ?? throw new \LogicException()));
+        self::assertSame(
+            ['percent' => '2'],
+            RecipeWriter::flag(SpokenFlag::maybe('2', true) ?? throw new \LogicException()),
+        );
         self::assertNull(SpokenFlag::maybe('20k', true));
     }
 
@@ -114,11 +121,19 @@ final class SpokenTest extends TestCase
     #[TestWith(['by', 'by Quarter', ['by' => 'quarter', 'order' => null, 'top' => null]])]
     #[TestWith(['by', 'routes', ['by' => 'Route', 'cumulate' => null]])]
     #[TestWith(['members:Route', 'north', ['where' => [['field' => 'Route', 'in' => ['North']]]]])]
-    #[TestWith(['members:Route', 'North, northwest', ['where' => [['field' => 'Route', 'in' => ['North', 'Northwest']]]]])]
+    #[TestWith([
+        'members:Route',
+        'North, northwest',
+        ['where' => [['field' => 'Route', 'in' => ['North', 'Northwest']]]],
+    ]),]
     #[TestWith(['members:Route', 'holm and sound', ['where' => [['field' => 'Route', 'in' => ['Holm and Sound']]]]])]
     #[TestWith(['members:Route', 'all but Holm', ['where' => [['field' => 'Route', 'notIn' => ['Holm and Sound']]]]])]
     #[TestWith(['members:Route', 'all routes', ['where' => null]])]
-    #[TestWith(['between', 'Foot and Vehicle', ['between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']]])]
+    #[TestWith([
+        'between',
+        'Foot and Vehicle',
+        ['between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
+    ]),]
     #[TestWith(['flag', 'none', ['flag' => null]])]
     #[TestWith(['span', 'jan', ['span' => ['from' => '2026-01', 'to' => '2026-01']]])]
     public function testSlots(string $slot, string $text, array $change): void

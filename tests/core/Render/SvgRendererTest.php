@@ -20,7 +20,9 @@ final class SvgRendererTest extends TestCase
 
     public function testIsWellFormedAndCarriesTheFontsOfItsLetters(): void
     {
-        $svg = (new SvgRenderer(FontFaces::folder(\dirname(__DIR__, 3).'/assets/fonts')))->render(Written::drawing(self::CSV, ['against' => ['BU']])->scene);
+        $svg = (new SvgRenderer(FontFaces::folder(\dirname(__DIR__, 3).'/assets/fonts')))->render(
+            Written::drawing(self::CSV, ['against' => ['BU']])->scene,
+        );
         $document = new \DOMDocument();
         self::assertTrue($document->loadXML($svg));
         self::assertStringContainsString("@font-face{font-family:'IBM Plex Sans';font-weight:400", $svg);
@@ -32,7 +34,9 @@ final class SvgRendererTest extends TestCase
     {
         $recipe = Written::recipe();
         $figures = Written::figures(self::CSV, [], '<script>alert("1")</script> & co.');
-        $svg = (new SvgRenderer())->render(\KeenMargin\Core\Chart\Drawing::of($recipe, $figures, \KeenMargin\Core\Chart\ChartKinds::all())->scene);
+        $svg = (new SvgRenderer())->render(
+            \KeenMargin\Core\Chart\Drawing::of($recipe, $figures, \KeenMargin\Core\Chart\ChartKinds::all())->scene,
+        );
         self::assertStringNotContainsString('<script', $svg);
         self::assertStringContainsString('&lt;script&gt;', $svg);
     }

@@ -21,10 +21,17 @@ final class PeriodNamesTest extends TestCase
     #[TestWith(['2026', '2026', '2026', '26'])]
     #[TestWith(['2026-08-31', '31 Aug 2026', '31 Aug', '31'])]
     #[TestWith(['2026-W35', 'W35 2026', 'W35', '35'])]
-    public function testAPeriodHasANameForEveryRoom(string $key, string $full, string $withinYear, string $shortest): void
-    {
+    public function testAPeriodHasANameForEveryRoom(
+        string $key,
+        string $full,
+        string $withinYear,
+        string $shortest,
+    ): void {
         $period = Period::of($key);
-        self::assertSame([$full, $withinYear, $shortest], [PeriodNames::full($period), PeriodNames::withinYear($period), PeriodNames::shortest($period)]);
+        self::assertSame(
+            [$full, $withinYear, $shortest],
+            [PeriodNames::full($period), PeriodNames::withinYear($period), PeriodNames::shortest($period)],
+        );
     }
 
     #[TestWith(['2026-01', '2026-12', 'Jan–Dec 2026'])]
@@ -52,7 +59,10 @@ final class PeriodNamesTest extends TestCase
     {
         $calendar = new FiscalCalendar();
         $range = PeriodRange::between(Period::of('2025-11'), Period::of('2026-04'));
-        $keys = static fn (Grain $grain): array => array_map(static fn (Period $period): string => $period->key(), $range->periods($grain, $calendar));
+        $keys = static fn (Grain $grain): array => array_map(
+            static fn (Period $period): string => $period->key(),
+            $range->periods($grain, $calendar),
+        );
         self::assertSame(['2025-Q4', '2026-Q1', '2026-Q2'], $keys(Grain::Quarter));
         self::assertSame(['2025', '2026'], $keys(Grain::Year));
         self::assertCount(181, $keys(Grain::Day));
@@ -67,8 +77,13 @@ final class PeriodNamesTest extends TestCase
             for ($month = 0; $month < 40; ++$month) {
                 $period = Period::month(2024, 1)->moved($month);
                 $quarter = $calendar->group($period, Grain::Quarter);
-                self::assertSame($calendar->group($period, Grain::Year)->key(), $calendar->group($quarter, Grain::Year)->key());
-                self::assertTrue($quarter->firstDay() <= $period->firstDay() && $quarter->lastDay() >= $period->lastDay());
+                self::assertSame(
+                    $calendar->group($period, Grain::Year)->key(),
+                    $calendar->group($quarter, Grain::Year)->key(),
+                );
+                self::assertTrue(
+                    $quarter->firstDay() <= $period->firstDay() && $quarter->lastDay() >= $period->lastDay(),
+                );
                 self::assertSame($quarter->key(), Period::of($quarter->key(), $calendar)->key());
             }
         }

@@ -30,10 +30,18 @@ final class PeriodTest extends TestCase
     #[TestWith(['2025-04', 'FY2026-Q1', 'FY2026-H1', 'FY2026'])]
     #[TestWith(['2026-03', 'FY2026-Q4', 'FY2026-H2', 'FY2026'])]
     #[TestWith(['2026-04', 'FY2027-Q1', 'FY2027-H1', 'FY2027'])]
-    public function testAFiscalYearFromAprilBearsTheNumberOfTheYearInWhichItEnds(string $month, string $quarter, string $half, string $year): void
-    {
+    public function testAFiscalYearFromAprilBearsTheNumberOfTheYearInWhichItEnds(
+        string $month,
+        string $quarter,
+        string $half,
+        string $year,
+    ): void {
         $april = new FiscalCalendar(4);
-        $keys = array_map(static fn (Grain $grain): string => $april->group(Period::of($month), $grain)->key(), [Grain::Quarter, Grain::HalfYear, Grain::Year]);
+        $keys = array_map(static fn (Grain $grain): string => $april->group(Period::of($month), $grain)->key(), [
+            Grain::Quarter,
+            Grain::HalfYear,
+            Grain::Year,
+        ]);
         self::assertSame([$quarter, $half, $year], $keys);
         self::assertSame($keys, array_map(static fn (string $key): string => Period::of($key, $april)->key(), $keys));
     }

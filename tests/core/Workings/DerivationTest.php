@@ -29,8 +29,17 @@ final class DerivationTest extends TestCase
     public function testVariancesAndPercentagesFollowFromTheirRow(): void
     {
         $workings = Written::workings(self::CSV, ['against' => ['BU'], 'forecast' => 'FC']);
-        self::assertEquals([Step::Minus, [['2026-01', 'shown'], ['2026-01', 'BU']]], [self::how($workings, '2026-01', 'variance:BU')?->step, self::how($workings, '2026-01', 'variance:BU')?->of]);
-        self::assertEquals([['2026-02', 'variance:BU'], ['2026-02', 'BU']], self::how($workings, '2026-02', 'percent:BU')?->of);
+        self::assertEquals(
+            [Step::Minus, [['2026-01', 'shown'], ['2026-01', 'BU']]],
+            [
+                self::how($workings, '2026-01', 'variance:BU')?->step,
+                self::how($workings, '2026-01', 'variance:BU')?->of,
+            ],
+        );
+        self::assertEquals(
+            [['2026-02', 'variance:BU'], ['2026-02', 'BU']],
+            self::how($workings, '2026-02', 'percent:BU')?->of,
+        );
         self::assertEquals([['2026-03', 'FC']], self::how($workings, '2026-03', 'shown')?->of);
         self::assertNull(self::how($workings, '2026-01', 'AC'));
     }
@@ -38,7 +47,10 @@ final class DerivationTest extends TestCase
     public function testSumsFollowFromTheirRows(): void
     {
         $workings = Written::workings(self::CSV, ['against' => ['BU'], 'forecast' => 'FC']);
-        self::assertSame([Step::Sum, [['2026-01', 'shown'], ['2026-02', 'shown'], ['2026-03', 'shown']]], [self::how($workings, 'total', 'shown')?->step, self::how($workings, 'total', 'shown')?->of]);
+        self::assertSame(
+            [Step::Sum, [['2026-01', 'shown'], ['2026-02', 'shown'], ['2026-03', 'shown']]],
+            [self::how($workings, 'total', 'shown')?->step, self::how($workings, 'total', 'shown')?->of],
+        );
         self::assertSame([['2026-01', 'BU'], ['2026-02', 'BU']], self::how($workings, 'toDate', 'BU')?->of);
         self::assertSame(Step::Minus, self::how($workings, 'landing', 'variance:BU')?->step);
     }
@@ -46,13 +58,24 @@ final class DerivationTest extends TestCase
     public function testAVarianceThatCoversOnlySomeMonthsFollowsFromThose(): void
     {
         $workings = Written::workings("Month,Actual,Budget\n2026-01,302,310\n2026-02,311,\n", ['against' => ['BU']]);
-        self::assertSame([Step::Sum, [['2026-01', 'variance:BU'], ['2026-02', 'variance:BU']]], [self::how($workings, 'total', 'variance:BU')?->step, self::how($workings, 'total', 'variance:BU')?->of]);
+        self::assertSame(
+            [Step::Sum, [['2026-01', 'variance:BU'], ['2026-02', 'variance:BU']]],
+            [self::how($workings, 'total', 'variance:BU')?->step, self::how($workings, 'total', 'variance:BU')?->of],
+        );
     }
 
     public function testARateFollowsFromItsParts(): void
     {
-        $workings = Written::workings("Month,Used,Offered\n2026-01,50,100\n2026-02,1,3\n", ['used' => 'Used', 'total' => 'Offered'], [], 'capacity-fill');
-        self::assertSame([Step::Rate, [['2026-02', 'used'], ['2026-02', 'total']]], [self::how($workings, '2026-02', 'rate')?->step, self::how($workings, '2026-02', 'rate')?->of]);
+        $workings = Written::workings(
+            "Month,Used,Offered\n2026-01,50,100\n2026-02,1,3\n",
+            ['used' => 'Used', 'total' => 'Offered'],
+            [],
+            'capacity-fill',
+        );
+        self::assertSame(
+            [Step::Rate, [['2026-02', 'used'], ['2026-02', 'total']]],
+            [self::how($workings, '2026-02', 'rate')?->step, self::how($workings, '2026-02', 'rate')?->of],
+        );
         self::assertSame(Step::Minus, self::how($workings, '2026-01', 'unused')?->step);
     }
 
@@ -60,16 +83,35 @@ final class DerivationTest extends TestCase
     {
         $found = 0;
         foreach (range(1, 60) as $seed) {
-            $workings = Written::workings((new RandomFigures($seed, 1 + $seed % 30))->csv(), ['against' => ['BU', 'PY'], 'forecast' => 'FC', 'by' => 0 === $seed % 2 ? 'month' : 'quarter']);
+            $workings = Written::workings((new RandomFigures($seed, 1 + ($seed % 30)))->csv(), [
+                'against' => ['BU', 'PY'],
+                'forecast' => 'FC',
+                'by' => 0 === $seed % 2 ? 'month' : 'quarter',
+            ]);
             $rows = array_column($workings->rows, null, 'key') + $workings->sums();
-            $columns = array_column(array_map(static fn ($column): array => [$column->id(), $column], $workings->columns), 1, 0);
+            $columns = array_column(
+                array_map(static fn ($column): array => [$column->id(), $column], $workings->columns),
+                1,
+                0,
+            );
             foreach ($rows as $key => $of) {
                 foreach ($workings->columns as $column) {
                     $derived = Derivation::maybe((string) $key, $column, $workings);
                     if (null !== $derived) {
-                        $numbers = array_values(array_filter(array_map(static fn (array $cell) => $columns[$cell[1]]->number($rows[$cell[0]]), $derived->of)));
+                        $numbers = array_values(
+                            array_filter(
+                                array_map(
+                                    static fn (array $cell) => $columns[$cell[1]]->number($rows[$cell[0]]),
+                                    $derived->of,
+                                ),
+                            ),
+                        );
                         \assert([] !== $numbers);
-                        self::assertSame($column->number($of)?->strippedOfTrailingZeros()->toString(), $derived->step->result($numbers)?->strippedOfTrailingZeros()->toString(), "seed $seed, $key, {$column->id()}");
+                        self::assertSame(
+                            $column->number($of)?->strippedOfTrailingZeros()->toString(),
+                            $derived->step->result($numbers)?->strippedOfTrailingZeros()->toString(),
+                            "seed $seed, $key, {$column->id()}",
+                        );
                         ++$found;
                     }
                 }

@@ -13,15 +13,34 @@ use PHPUnit\Framework\TestCase;
 final class MessageCheckTest extends TestCase
 {
     /** @return list<string> what is stale, as the check says it */
-    private static function stale(string $text, string $said, string $exact, string $csv, string $row = 'total', string $column = 'variance:BU', string $unit = '1'): array
-    {
-        $finish = ['unit' => $unit, 'message' => ['text' => $text, 'numbers' => [['said' => $said, 'row' => $row, 'column' => $column, 'exact' => $exact]]]];
+    private static function stale(
+        string $text,
+        string $said,
+        string $exact,
+        string $csv,
+        string $row = 'total',
+        string $column = 'variance:BU',
+        string $unit = '1',
+    ): array {
+        $finish = [
+            'unit' => $unit,
+            'message' => [
+                'text' => $text,
+                'numbers' => [['said' => $said, 'row' => $row, 'column' => $column, 'exact' => $exact]],
+            ],
+        ];
         $drawing = Written::drawing($csv, ['against' => ['BU']], $finish);
         $message = Written::recipe([], $finish)->finish->message;
         \assert(null !== $message);
-        $stale = array_map(static fn (array $one): string => "says {$one['said']}, is now {$one['now']}", MessageCheck::stale($message, $drawing->workings));
+        $stale = array_map(
+            static fn (array $one): string => "says {$one['said']}, is now {$one['now']}",
+            MessageCheck::stale($message, $drawing->workings),
+        );
         // A message without numbers of the workings has nothing to be checked.
-        $check = array_values(array_filter($drawing->checks(), static fn ($check): bool => 'message-is-current' === $check->id))[0] ?? null;
+        $check =
+            array_values(
+                array_filter($drawing->checks(), static fn ($check): bool => 'message-is-current' === $check->id),
+            )[0] ?? null;
         self::assertSame([] === $message->kept() ? null : [] === $stale, $check?->holds);
 
         return $stale;
@@ -56,7 +75,10 @@ final class MessageCheckTest extends TestCase
 
     public function testAnotherUnitAloneIsNoOtherNumber(): void
     {
-        self::assertSame([], self::stale('48,000 above budget', '48,000', '48000', self::csv(148000, 100000), unit: 'k'));
+        self::assertSame(
+            [],
+            self::stale('48,000 above budget', '48,000', '48000', self::csv(148000, 100000), unit: 'k'),
+        );
     }
 
     public function testWhatDoesNotShowIsNotMarked(): void
@@ -66,6 +88,9 @@ final class MessageCheckTest extends TestCase
 
     public function testARowThatIsGoneIsSaid(): void
     {
-        self::assertSame(['says 48, is now not in this chart'], self::stale('June 48', '48', '48', self::csv(148), '2026-06'));
+        self::assertSame(
+            ['says 48, is now not in this chart'],
+            self::stale('June 48', '48', '48', self::csv(148), '2026-06'),
+        );
     }
 }

@@ -22,7 +22,8 @@ use PHPUnit\Framework\TestCase;
 /** Notes belong to a measure, a period and members, not to a picture. */
 final class NotesTest extends TestCase
 {
-    private const CSV = "Month,Route,Class,Actual,Budget\n2025-08,North,Foot,1,1\n2026-07,North,Foot,1,1\n2026-08,North,Foot,2,2\n2026-08,Holm,Foot,2,2\n2026-09,North,Vehicle,,3\n";
+    private const CSV = "Month,Route,Class,Actual,Budget\n2025-08,North,Foot,1,1\n2026-07,North,Foot,1,1\n"
+        ."2026-08,North,Foot,2,2\n2026-08,Holm,Foot,2,2\n2026-09,North,Vehicle,,3\n";
 
     /** @param array<string, mixed> $question */
     private static function workings(array $question): Workings
@@ -45,25 +46,39 @@ final class NotesTest extends TestCase
     /** @param list<array<string, mixed>> $place filters */
     private static function note(int $id, string $period, array $place = [], string $measure = 'Amount'): Note
     {
-        $filters = array_map(static fn (array $filter) => RecipeReader::filter(Given::json(json_encode($filter, \JSON_THROW_ON_ERROR))), $place);
+        $filters = array_map(
+            static fn (array $filter) => RecipeReader::filter(Given::json(json_encode($filter, \JSON_THROW_ON_ERROR))),
+            $place,
+        );
 
         return new Note($id, $measure, Period::of($period), NotePlace::of($filters)->key(), "Note $id");
     }
 
     /**
      * @param array<string, mixed> $question
-     * @param list<Note>           $notes
+     * @param list<Note> $notes
      *
      * @return array<int, string> rows by the number of the note
      */
     private static function numbered(array $question, array $notes): array
     {
-        return array_column(array_map(static fn (RowNote $note): array => [$note->number, $note->row], (new NotesInChart($notes, Written::recipe($question)->question))->to(self::workings($question))->notes), 1, 0);
+        return array_column(
+            array_map(
+                static fn (RowNote $note): array => [$note->number, $note->row],
+                (new NotesInChart($notes, Written::recipe($question)->question))->to(self::workings($question))
+                    ->notes,
+            ),
+            1,
+            0,
+        );
     }
 
     public function testTheyAreNumberedInTheOrderOfTheRows(): void
     {
-        self::assertSame([1 => '2026-07', 2 => '2026-08', 3 => '2026-08'], self::numbered([], [self::note(1, '2026-08'), self::note(2, '2026-07'), self::note(3, '2026-08')]));
+        self::assertSame(
+            [1 => '2026-07', 2 => '2026-08', 3 => '2026-08'],
+            self::numbered([], [self::note(1, '2026-08'), self::note(2, '2026-07'), self::note(3, '2026-08')]),
+        );
     }
 
     public function testAugustsNoteStaysWithAugustWhenTheBooksMoveOn(): void
@@ -72,15 +87,35 @@ final class NotesTest extends TestCase
         $question = ['by' => 'Route', 'span' => 'year to date'];
         self::assertSame([1 => 'North'], self::numbered($question + ['closedThrough' => '2026-08'], $notes));
         self::assertSame([], self::numbered($question + ['closedThrough' => '2026-07'], $notes));
-        self::assertSame([1 => '2026-08'], self::numbered(['closedThrough' => '2026-07', 'where' => [['field' => 'Route', 'in' => ['North']]]], $notes));
+        self::assertSame(
+            [1 => '2026-08'],
+            self::numbered(
+                ['closedThrough' => '2026-07', 'where' => [['field' => 'Route', 'in' => ['North']]]],
+                $notes,
+            ),
+        );
     }
 
     public function testItIsFoundHoweverAChartCameToTheSameMembers(): void
     {
-        $notes = [self::note(1, '2026-08', [['field' => 'Class', 'in' => ['Foot']], ['field' => 'Route', 'in' => ['North']]])];
+        $notes = [
+            self::note(1, '2026-08', [
+                ['field' => 'Class', 'in' => ['Foot']],
+                ['field' => 'Route', 'in' => ['North']],
+            ]),
+        ];
         $months = ['span' => ['from' => '2026-08', 'to' => '2026-08']];
-        self::assertSame([1 => '2026-08'], self::numbered(['where' => [['field' => 'Route', 'in' => ['North']], ['field' => 'Class', 'in' => ['Foot']]]], $notes));
-        self::assertSame([1 => 'North'], self::numbered($months + ['by' => 'Route', 'where' => [['field' => 'Class', 'in' => ['Foot']]]], $notes));
+        self::assertSame(
+            [1 => '2026-08'],
+            self::numbered(
+                ['where' => [['field' => 'Route', 'in' => ['North']], ['field' => 'Class', 'in' => ['Foot']]]],
+                $notes,
+            ),
+        );
+        self::assertSame(
+            [1 => 'North'],
+            self::numbered($months + ['by' => 'Route', 'where' => [['field' => 'Class', 'in' => ['Foot']]]], $notes),
+        );
         self::assertSame([1 => 'North/Foot'], self::numbered($months + ['by' => 'Class', 'each' => 'Route'], $notes));
         self::assertSame([], self::numbered($months + ['by' => 'Route'], $notes));
     }
@@ -99,7 +134,10 @@ final class NotesTest extends TestCase
     public function testThoseOfTheSameRowAYearBeforeAreOffered(): void
     {
         $question = Written::recipe()->question;
-        $earlier = (new NotesInChart([self::note(1, '2025-08'), self::note(2, '2025-07'), self::note(3, '2024-08')], $question))->aYearBefore(self::workings([]));
+        $earlier = (new NotesInChart(
+            [self::note(1, '2025-08'), self::note(2, '2025-07'), self::note(3, '2024-08')],
+            $question,
+        ))->aYearBefore(self::workings([]));
         self::assertSame([2, 1], [$earlier['2026-07'][0]->id, $earlier['2026-08'][0]->id]);
         self::assertArrayHasKey('2025-08', $earlier);
     }
@@ -112,7 +150,10 @@ final class NotesTest extends TestCase
         $place = RowPlace::maybe(array_column($workings->rows, null, 'key')['Fuel'], $workings, $recipe->question);
         self::assertNull($place?->period);
         $note = new Note(1, 'Amount', null, $place?->place->key() ?? '', 'Dear');
-        self::assertSame(['Fuel'], array_column((new NotesInChart([$note], $recipe->question))->to($workings)->notes, 'row'));
+        self::assertSame(
+            ['Fuel'],
+            array_column((new NotesInChart([$note], $recipe->question))->to($workings)->notes, 'row'),
+        );
         self::assertSame([], (new NotesInChart([$note], $recipe->question))->aYearBefore($workings));
     }
 
@@ -120,15 +161,27 @@ final class NotesTest extends TestCase
     {
         $question = ['by' => 'Route', 'top' => 1];
         $workings = self::workings($question);
-        $places = array_map(static fn (Row $row): ?RowPlace => RowPlace::maybe($row, $workings, Written::recipe($question)->question), $workings->rows);
-        self::assertSame([true, false, true], array_map(static fn (?RowPlace $place): bool => null !== $place, $places));
+        $places = array_map(
+            static fn (Row $row): ?RowPlace => RowPlace::maybe($row, $workings, Written::recipe($question)->question),
+            $workings->rows,
+        );
+        self::assertSame(
+            [true, false, true],
+            array_map(static fn (?RowPlace $place): bool => null !== $place, $places),
+        );
     }
 
     public function testMembersAndFiltersStandInAnOrderOfTheirOwn(): void
     {
         $filter = static fn (string $json) => RecipeReader::filter(Given::json($json));
-        $one = NotePlace::of([$filter('{"field":"Route","in":["Holm","North"]}'), $filter('{"field":"Class","notIn":["Foot"]}')]);
-        $other = NotePlace::of([$filter('{"field":"Class","notIn":["Foot"]}'), $filter('{"field":"Route","in":["North","Holm"]}')]);
+        $one = NotePlace::of([
+            $filter('{"field":"Route","in":["Holm","North"]}'),
+            $filter('{"field":"Class","notIn":["Foot"]}'),
+        ]);
+        $other = NotePlace::of([
+            $filter('{"field":"Class","notIn":["Foot"]}'),
+            $filter('{"field":"Route","in":["North","Holm"]}'),
+        ]);
         self::assertSame($one->key(), $other->key());
     }
 }

@@ -38,10 +38,19 @@ final class RowStepsTest extends TestCase
     /** @param array<string, mixed> $question */
     private static function steps(array $question, string $key, string $kind = 'variance-tiers'): RowSteps
     {
-        $recipe = Written::recipe($question, ['highlight' => ['x'], 'message' => ['text' => 'm'], 'unit' => 'k'], $kind);
+        $recipe = Written::recipe(
+            $question,
+            ['highlight' => ['x'], 'message' => ['text' => 'm'], 'unit' => 'k'],
+            $kind,
+        );
         $workings = Reckoning::of($recipe, self::figures());
 
-        return RowSteps::of(array_column($workings->rows, null, 'key')[$key], $workings, $recipe, self::figures()->dataset());
+        return RowSteps::of(
+            array_column($workings->rows, null, 'key')[$key],
+            $workings,
+            $recipe,
+            self::figures()->dataset(),
+        );
     }
 
     /** @return array<string, mixed> the question of a way */
@@ -59,7 +68,15 @@ final class RowStepsTest extends TestCase
     {
         $steps = self::steps(['against' => ['BU'], 'cumulate' => 'year to date'], '2026-02');
         self::assertSame(['Route', 'Class'], array_column($steps->deeper, 'by'));
-        self::assertSame(['scenario' => 'AC', 'against' => ['BU'], 'by' => 'Route', 'span' => ['from' => '2026-02', 'to' => '2026-02']], self::question($steps, 'Route'));
+        self::assertSame(
+            [
+                'scenario' => 'AC',
+                'against' => ['BU'],
+                'by' => 'Route',
+                'span' => ['from' => '2026-02', 'to' => '2026-02'],
+            ],
+            self::question($steps, 'Route'),
+        );
         self::assertSame(['by route', 'by class'], array_column($steps->deeper, 'label'));
         $finish = $steps->deeper[0]['recipe']->finish;
         self::assertSame([[], null, 'k'], [$finish->highlight, $finish->message, $finish->unit?->value]);
@@ -67,14 +84,20 @@ final class RowStepsTest extends TestCase
 
     public function testAQuarterIsLookedIntoByMonthsToo(): void
     {
-        self::assertSame(['Route', 'Class', 'month'], array_column(self::steps(['by' => 'quarter'], '2026-Q1')->deeper, 'by'));
+        self::assertSame(
+            ['Route', 'Class', 'month'],
+            array_column(self::steps(['by' => 'quarter'], '2026-Q1')->deeper, 'by'),
+        );
     }
 
     public function testAMemberIsLookedIntoByOthersAndByTime(): void
     {
         $steps = self::steps(['by' => 'Route', 'order' => 'largest first', 'top' => 2], 'Outer');
         self::assertSame(['Class', 'month', 'quarter'], array_column($steps->deeper, 'by'));
-        self::assertSame(['scenario' => 'AC', 'by' => 'month', 'where' => [['field' => 'Route', 'in' => ['Outer']]]], self::question($steps, 'month'));
+        self::assertSame(
+            ['scenario' => 'AC', 'by' => 'month', 'where' => [['field' => 'Route', 'in' => ['Outer']]]],
+            self::question($steps, 'month'),
+        );
     }
 
     public function testAGroupIsLookedIntoByWhatStandsInIt(): void
@@ -82,7 +105,12 @@ final class RowStepsTest extends TestCase
         $figures = Written::grouped(self::figures(), 'Route', ['North' => 'Inner', 'Holm' => 'Inner']);
         $recipe = Written::recipe(['by' => 'Route']);
         $workings = Reckoning::of($recipe, $figures);
-        $steps = RowSteps::of(array_column($workings->rows, null, 'key')['Inner'], $workings, $recipe, $figures->dataset());
+        $steps = RowSteps::of(
+            array_column($workings->rows, null, 'key')['Inner'],
+            $workings,
+            $recipe,
+            $figures->dataset(),
+        );
         self::assertContains('Route', array_column($steps->deeper, 'by'));
         $within = Reckoning::of($steps->deeper[0]['recipe'], $figures);
         self::assertContains('North', array_column($within->rows, 'key'));
@@ -96,21 +124,38 @@ final class RowStepsTest extends TestCase
 
     public function testTheWholeIsLookedIntoWithoutMembers(): void
     {
-        self::assertSame(['Route', 'Class', 'month', 'quarter'], array_column(self::steps(['by' => 'Route'], 'total')->deeper, 'by'));
+        self::assertSame(
+            ['Route', 'Class', 'month', 'quarter'],
+            array_column(self::steps(['by' => 'Route'], 'total')->deeper, 'by'),
+        );
     }
 
     public function testAMemberIsLeftOut(): void
     {
         $without = self::steps(['by' => 'Route'], 'North')->without;
-        self::assertSame([['field' => 'Route', 'notIn' => ['North']]], RecipeWriter::question(($without ?? throw new \LogicException())->question)['where']);
-        $without = self::steps(['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]], 'North')->without;
-        self::assertSame([['field' => 'Route', 'in' => ['Holm']]], RecipeWriter::question(($without ?? throw new \LogicException())->question)['where']);
-        self::assertSame('It is the only one.', self::steps(['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['Holm']]]], 'Holm')->whyNot);
+        self::assertSame(
+            [['field' => 'Route', 'notIn' => ['North']]],
+            RecipeWriter::question(($without ?? throw new \LogicException())->question)['where'],
+        );
+        $without = self::steps(
+            ['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
+            'North',
+        )->without;
+        self::assertSame(
+            [['field' => 'Route', 'in' => ['Holm']]],
+            RecipeWriter::question(($without ?? throw new \LogicException())->question)['where'],
+        );
+        self::assertSame(
+            'It is the only one.',
+            self::steps(['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['Holm']]]], 'Holm')->whyNot,
+        );
     }
 
     public function testOnlyTheEndsOfTimeAreLeftOut(): void
     {
-        $span = static fn (string $key): mixed => RecipeWriter::question((self::steps([], $key)->without ?? throw new \LogicException())->question)['span'];
+        $span = static fn (string $key): mixed => RecipeWriter::question(
+            (self::steps([], $key)->without ?? throw new \LogicException())->question,
+        )['span'];
         self::assertSame(['from' => '2026-01', 'to' => '2026-03'], $span('2025-12'));
         self::assertSame(['from' => '2025-12', 'to' => '2026-02'], $span('2026-03'));
         self::assertNull(self::steps([], '2026-01')->without);
@@ -127,9 +172,19 @@ final class RowStepsTest extends TestCase
         return self::facts($key, $workings, $recipe, self::figures(), Scenario::Actual);
     }
 
-    private static function facts(string $key, Workings $workings, Recipe $recipe, Figures $figures, Scenario $scenario): FactFilter
-    {
-        return (new RowFigures(array_column($workings->rows, null, 'key')[$key], $workings, $recipe->question, $figures))->of($scenario);
+    private static function facts(
+        string $key,
+        Workings $workings,
+        Recipe $recipe,
+        Figures $figures,
+        Scenario $scenario,
+    ): FactFilter {
+        return (new RowFigures(
+            array_column($workings->rows, null, 'key')[$key],
+            $workings,
+            $recipe->question,
+            $figures,
+        ))->of($scenario);
     }
 
     /** @return list<string> the amounts of a measure that are picked, `AC 2026-01` */
@@ -149,32 +204,66 @@ final class RowStepsTest extends TestCase
 
     public function testWhatARowIsMadeOf(): void
     {
-        $months = static fn (FactFilter $of): array => self::picked($of, $of->measures()[0], '2026-01', '2026-02', '2026-03');
+        $months = static fn (FactFilter $of): array => self::picked(
+            $of,
+            $of->measures()[0],
+            '2026-01',
+            '2026-02',
+            '2026-03',
+        );
         self::assertSame(['AC 2026-02'], $months(self::made([], '2026-02')));
-        self::assertSame(['AC 2026-01', 'AC 2026-02'], $months(self::made(['cumulate' => 'year to date'], '2026-02')));
+        self::assertSame(
+            ['AC 2026-01', 'AC 2026-02'],
+            $months(self::made(['cumulate' => 'year to date'], '2026-02')),
+        );
         self::assertEquals([new MemberFilter('Route', ['North'])], self::made(['by' => 'Route'], 'North')->where);
-        self::assertEquals([new MemberFilter('Route', ['Outer'], false)], self::made(['by' => 'Route', 'top' => 1], 'other')->where);
+        self::assertEquals(
+            [new MemberFilter('Route', ['Outer'], false)],
+            self::made(['by' => 'Route', 'top' => 1], 'other')->where,
+        );
         self::assertEquals([], self::made(['by' => 'Route'], 'total')->where);
-        self::assertEquals([new MemberFilter('Route', ['Holm']), new MemberFilter('Class', ['Foot'])], self::made(['by' => 'Class', 'each' => 'Route'], 'Holm/Foot')->where);
+        self::assertEquals(
+            [new MemberFilter('Route', ['Holm']), new MemberFilter('Class', ['Foot'])],
+            self::made(['by' => 'Class', 'each' => 'Route'], 'Holm/Foot')->where,
+        );
     }
 
     /**
      * Of the amounts that are there those are picked that the number is the sum of.
      *
      * @param array<string, mixed> $question
-     * @param list<string>         $made
+     * @param list<string> $made
      */
     #[TestWith(["Month,Actual\n2025-02,1\n2026-02,2\n", [], '2026-02', ['AC 2025-02']])]
-    #[TestWith(["Month,Scenario,Actual\n2025-01,PY,9\n2025-01,AC,1\n2025-02,AC,1\n2026-01,PY,3\n2026-01,AC,2\n2026-02,AC,2\n", ['by' => 'quarter'], '2026-Q1', ['AC 2025-02', 'PY 2026-01']])]
-    #[TestWith(["Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n", ['by' => 'month'], '2021-01', ['AC 2020-W01', 'AC 2020-W02']])]
-    #[TestWith(["Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n", ['by' => 'month'], '2025-02', ['AC 2024-02-28', 'AC 2024-02-29']])]
+    #[TestWith([
+        "Month,Scenario,Actual\n2025-01,PY,9\n2025-01,AC,1\n2025-02,AC,1\n2026-01,PY,3\n2026-01,AC,2\n"
+            ."2026-02,AC,2\n",
+        ['by' => 'quarter'],
+        '2026-Q1',
+        ['AC 2025-02', 'PY 2026-01'],
+    ]),]
+    #[TestWith([
+        "Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n",
+        ['by' => 'month'],
+        '2021-01',
+        ['AC 2020-W01', 'AC 2020-W02'],
+    ]),]
+    #[TestWith([
+        "Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n",
+        ['by' => 'month'],
+        '2025-02',
+        ['AC 2024-02-28', 'AC 2024-02-29'],
+    ]),]
     public function testWhatAPriorYearIsMadeOf(string $csv, array $question, string $key, array $made): void
     {
         $figures = Written::figures($csv);
         $recipe = Written::recipe(['against' => ['PY'], ...$question]);
         $facts = self::facts($key, Reckoning::of($recipe, $figures), $recipe, $figures, Scenario::PriorYear);
         preg_match_all('/^20\d\d-\S+?(?=,)/m', $csv, $periods);
-        self::assertSame($made, self::picked($facts, $facts->measures()[0], ...array_values(array_unique($periods[0]))));
+        self::assertSame(
+            $made,
+            self::picked($facts, $facts->measures()[0], ...array_values(array_unique($periods[0]))),
+        );
     }
 
     public function testAnActualAfterTheClosingIsNotAmongThoseThatAreShown(): void
@@ -195,13 +284,20 @@ final class RowStepsTest extends TestCase
         $recipe = Written::recipe(['each' => 'Route']);
         $workings = Reckoning::of($recipe, $figures);
         $where = static function (string $panel) use ($workings, $recipe, $figures): MemberFilter {
-            $facts = (new RowFigures($workings->panels()[$panel][0], $workings, $recipe->question, $figures))->of(Scenario::Actual);
+            $facts = (new RowFigures($workings->panels()[$panel][0], $workings, $recipe->question, $figures))->of(
+                Scenario::Actual,
+            );
             $filter = $facts->where[0];
             self::assertInstanceOf(MemberFilter::class, $filter);
 
             return $filter;
         };
-        $gathered = array_values(array_filter(['', 'Other (sea)', ...array_map(static fn (int $i): string => "R$i", range(1, 13))], $where('Other (4)')->letsText(...)));
+        $gathered = array_values(
+            array_filter(
+                ['', 'Other (sea)', ...array_map(static fn (int $i): string => "R$i", range(1, 13))],
+                $where('Other (4)')->letsText(...),
+            ),
+        );
         self::assertSame(['R1', 'R2', 'R3', 'R4'], $gathered);
         self::assertSame([''], $where('(blank)')->members);
         self::assertSame(['Other (sea)'], $where('Other (sea)')->members);

@@ -27,38 +27,89 @@ final class RunningTotalsTest extends TestCase
 
     private static function check(Workings $workings, string $id): ?Check
     {
-        return array_values(array_filter($workings->checks, static fn (Check $check): bool => $check->id === $id))[0] ?? null;
+        return array_values(
+            array_filter($workings->checks, static fn (Check $check): bool => $check->id === $id),
+        )[0] ?? null;
     }
 
     public function testYearToDateStartsAnewWithTheFiscalYear(): void
     {
         $csv = "Month,Actual,Budget\n2026-02,1,2\n2026-03,2,2\n2026-04,4,2\n2026-05,8,9\n";
-        self::assertSame(['1', '3', '7', '15'], self::shown(Written::workings($csv, ['cumulate' => 'year to date', 'against' => ['BU']])));
-        $fiscal = Written::workings($csv, ['cumulate' => 'year to date', 'against' => ['BU']], ['fiscalYearStarts' => 4]);
+        self::assertSame(
+            ['1', '3', '7', '15'],
+            self::shown(Written::workings($csv, ['cumulate' => 'year to date', 'against' => ['BU']])),
+        );
+        $fiscal = Written::workings(
+            $csv,
+            ['cumulate' => 'year to date', 'against' => ['BU']],
+            ['fiscalYearStarts' => 4],
+        );
         self::assertSame(['1', '3', '4', '12'], self::shown($fiscal));
-        self::assertSame(['-1', '-1', '2', '1'], array_map(static fn (Row $row): string => (string) $row->variances['BU']?->amount, $fiscal->rows));
-        self::assertSame(['1', '2', '4', '8'], array_map(static fn (Row $row): string => (string) ($row->values['own'] ?? ''), $fiscal->rows));
+        self::assertSame(
+            ['-1', '-1', '2', '1'],
+            array_map(static fn (Row $row): string => (string) $row->variances['BU']?->amount, $fiscal->rows),
+        );
+        self::assertSame(
+            ['1', '2', '4', '8'],
+            array_map(static fn (Row $row): string => (string) ($row->values['own'] ?? ''), $fiscal->rows),
+        );
     }
 
     public function testARunningTotalReachesBackBeforeTheSpan(): void
     {
         $csv = "Month,Actual\n2026-01,1\n2026-02,2\n2026-03,4\n";
-        self::assertSame(['7'], self::shown(Written::workings($csv, ['cumulate' => 'year to date', 'span' => ['from' => '2026-03', 'to' => '2026-03']])));
+        self::assertSame(
+            ['7'],
+            self::shown(
+                Written::workings($csv, [
+                    'cumulate' => 'year to date',
+                    'span' => ['from' => '2026-03', 'to' => '2026-03'],
+                ]),
+            ),
+        );
     }
 
     public function testAMovingTotalIsOfTwelveMonthsOrMissing(): void
     {
-        $csv = "Month,Actual\n".implode('', array_map(static fn (int $i): string => \sprintf("%d-%02d,%d\n", 2025 + intdiv($i, 12), $i % 12 + 1, $i + 1), range(0, 13)));
+        $csv =
+            "Month,Actual\n".
+            implode(
+                '',
+                array_map(
+                    static fn (int $i): string => \sprintf(
+                        "%d-%02d,%d\n",
+                        2025 + intdiv($i, 12),
+                        ($i % 12) + 1,
+                        $i + 1,
+                    ),
+                    range(0, 13),
+                ),
+            );
         $workings = Written::workings($csv, ['cumulate' => 'moving']);
-        self::assertSame([null, null, '78', '90', '102'], [...\array_slice(self::shown($workings), 0, 2), ...\array_slice(self::shown($workings), 11)]);
-        self::assertSame([null, null, null, '78'], self::shown(Written::workings($csv, ['cumulate' => 'moving', 'by' => 'quarter', 'span' => ['from' => '2025-01', 'to' => '2025-12']])));
+        self::assertSame(
+            [null, null, '78', '90', '102'],
+            [...\array_slice(self::shown($workings), 0, 2), ...\array_slice(self::shown($workings), 11)],
+        );
+        self::assertSame(
+            [null, null, null, '78'],
+            self::shown(
+                Written::workings($csv, [
+                    'cumulate' => 'moving',
+                    'by' => 'quarter',
+                    'span' => ['from' => '2025-01', 'to' => '2025-12'],
+                ]),
+            ),
+        );
         self::assertTrue(self::check($workings, 'running')?->holds);
         self::assertFalse(self::check($workings, 'none-missing')?->holds);
     }
 
     public function testARunningTotalStopsWhereItsOwnPeriodIsMissing(): void
     {
-        $workings = Written::workings("Month,Actual,Budget\n2026-01,1,2\n2026-02,,2\n2026-03,4,2\n", ['cumulate' => 'year to date', 'against' => ['BU']]);
+        $workings = Written::workings("Month,Actual,Budget\n2026-01,1,2\n2026-02,,2\n2026-03,4,2\n", [
+            'cumulate' => 'year to date',
+            'against' => ['BU'],
+        ]);
         self::assertSame(['1', null, '5'], self::shown($workings));
         self::assertNull($workings->rows[1]->variances['BU']);
     }
@@ -69,7 +120,16 @@ final class RunningTotalsTest extends TestCase
         $recipe = Written::recipe(['forecast' => 'FC', 'against' => ['BU']], ['landing' => true]);
         $workings = Reckoning::of($recipe, Written::figures($csv));
         $last = $workings->rows[3];
-        self::assertSame(['landing', 'Landing 2026 without April–December', '61', '0', 'FC'], [$last->key, $last->label, (string) $last->shown, (string) $last->variances['BU']?->amount, $last->shownScenario?->value]);
+        self::assertSame(
+            ['landing', 'Landing 2026 without April–December', '61', '0', 'FC'],
+            [
+                $last->key,
+                $last->label,
+                (string) $last->shown,
+                (string) $last->variances['BU']?->amount,
+                $last->shownScenario?->value,
+            ],
+        );
         self::assertTrue(self::check($workings, 'rows-sum-to-total')?->holds);
         self::assertCount(3, Written::workings($csv, ['forecast' => 'FC', 'against' => ['BU']])->rows);
     }
@@ -85,6 +145,9 @@ final class RunningTotalsTest extends TestCase
         $rows = $workings->rows;
         self::assertTrue($sums->check($rows, $workings->total)->holds);
         $wrong = Altered::of($rows[1], ['shown' => BigDecimal::of(4)]);
-        self::assertSame('The running total of Feb 2026 is not the sum of its periods', $sums->check([$rows[0], $wrong], $workings->total)->says);
+        self::assertSame(
+            'The running total of Feb 2026 is not the sum of its periods',
+            $sums->check([$rows[0], $wrong], $workings->total)->says,
+        );
     }
 }

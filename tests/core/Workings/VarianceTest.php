@@ -21,10 +21,19 @@ final class VarianceTest extends TestCase
     #[TestWith(['-30', '-20', Better::More, '-10', '-50.00', Effect::Unfavourable])]
     #[TestWith(['7', '7', Better::Less, '0', '0.00', Effect::Neutral])]
     #[TestWith(['0', '0', Better::More, '0', null, Effect::Neutral])]
-    public function testShownMinusReference(string $shown, string $reference, Better $better, string $amount, ?string $percent, Effect $effect): void
-    {
+    public function testShownMinusReference(
+        string $shown,
+        string $reference,
+        Better $better,
+        string $amount,
+        ?string $percent,
+        Effect $effect,
+    ): void {
         $variance = Variance::maybe(BigDecimal::of($shown), BigDecimal::of($reference), $better);
-        self::assertSame([$amount, $percent, $effect], [$variance?->amount->toString(), $variance?->percent(2)?->toString(), $variance?->effect]);
+        self::assertSame(
+            [$amount, $percent, $effect],
+            [$variance?->amount->toString(), $variance?->percent(2)?->toString(), $variance?->effect],
+        );
     }
 
     public function testAMissingSideGivesNoVariance(): void
@@ -41,15 +50,35 @@ final class VarianceTest extends TestCase
     #[TestWith(['106', '0', '5', '6', false])]
     #[TestWith(['106', '0', null, '6', true])]
     #[TestWith(['106', '100', null, null, false])]
-    public function testFlaggedWhereEveryThresholdThatIsSetIsReached(string $shown, string $reference, ?string $percent, ?string $amount, bool $flagged): void
-    {
-        $flag = new Flag(null === $percent ? null : BigDecimal::of($percent), null === $amount ? null : BigDecimal::of($amount));
-        self::assertSame($flagged, Variance::maybe(BigDecimal::of($shown), BigDecimal::of($reference), Better::More, $flag)?->flagged);
+    public function testFlaggedWhereEveryThresholdThatIsSetIsReached(
+        string $shown,
+        string $reference,
+        ?string $percent,
+        ?string $amount,
+        bool $flagged,
+    ): void {
+        $flag = new Flag(
+            null === $percent ? null : BigDecimal::of($percent),
+            null === $amount ? null : BigDecimal::of($amount),
+        );
+        self::assertSame(
+            $flagged,
+            Variance::maybe(BigDecimal::of($shown), BigDecimal::of($reference), Better::More, $flag)?->flagged,
+        );
     }
 
     public function testPercentagesAreComparedInPointsAndHaveNoPercentage(): void
     {
-        $variance = Variance::maybe(BigDecimal::of('91'), BigDecimal::of('94'), Better::More, new Flag(BigDecimal::of(3)), true);
-        self::assertSame(['-3', null, true], [$variance?->amount->toString(), $variance?->percent(), $variance?->flagged]);
+        $variance = Variance::maybe(
+            BigDecimal::of('91'),
+            BigDecimal::of('94'),
+            Better::More,
+            new Flag(BigDecimal::of(3)),
+            true,
+        );
+        self::assertSame(
+            ['-3', null, true],
+            [$variance?->amount->toString(), $variance?->percent(), $variance?->flagged],
+        );
     }
 }

@@ -18,8 +18,14 @@ final class CellPartsTest extends TestCase
         $parts = new CellParts(['a' => 100, 'b' => null, 'c' => 25], 1);
         self::assertSame('12.5', (string) $parts->amount());
         self::assertTrue($parts->is(BigDecimal::of('12.50')));
-        self::assertSame(['a' => ['was' => 1000, 'is' => 2000], 'c' => ['was' => 250, 'is' => null]], $parts->set(BigDecimal::of(20), 2));
-        self::assertSame(['a' => ['was' => 100, 'is' => null], 'c' => ['was' => 25, 'is' => null]], $parts->set(null, 1));
+        self::assertSame(
+            ['a' => ['was' => 1000, 'is' => 2000], 'c' => ['was' => 250, 'is' => null]],
+            $parts->set(BigDecimal::of(20), 2),
+        );
+        self::assertSame(
+            ['a' => ['was' => 100, 'is' => null], 'c' => ['was' => 25, 'is' => null]],
+            $parts->set(null, 1),
+        );
     }
 
     public function testMissingIsNotZero(): void
@@ -45,7 +51,14 @@ final class CellPartsTest extends TestCase
             for ($i = 0; $i < 8; ++$i) {
                 $start = mt_rand(0, 7);
                 $import = mt_rand(2, 3);
-                $changes = [new CellChange($start, $current->amounts[$start] ?? null, $current->imports[$start] ?? null, 0 === mt_rand(0, 3) ? null : mt_rand(-9, 9))];
+                $changes = [
+                    new CellChange(
+                        $start,
+                        $current->amounts[$start] ?? null,
+                        $current->imports[$start] ?? null,
+                        0 === mt_rand(0, 3) ? null : mt_rand(-9, 9),
+                    ),
+                ];
                 $steps[] = [$current, $log, $changes, $import];
                 if ($changes[0]->was === $changes[0]->is) {
                     continue;
@@ -59,7 +72,11 @@ final class CellPartsTest extends TestCase
                     continue;
                 }
                 $current = HandEdit::undo($current, new Run(), $changes, $import)->after;
-                self::assertSame([self::sorted($before->amounts), self::sorted($before->imports)], [self::sorted($current->amounts), self::sorted($current->imports)], "round $round");
+                self::assertSame(
+                    [self::sorted($before->amounts), self::sorted($before->imports)],
+                    [self::sorted($current->amounts), self::sorted($current->imports)],
+                    "round $round",
+                );
             }
         }
     }

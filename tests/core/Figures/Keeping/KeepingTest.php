@@ -15,10 +15,21 @@ final class KeepingTest extends TestCase
 {
     public function testAnImportAddsReplacesAndLeaves(): void
     {
-        $merge = SeriesMerge::of(new Run([1 => 100, 2 => 200, 3 => 300], [1 => 7, 2 => 7, 3 => 7]), [2 => 200, 3 => 310, 4 => 400], 8);
-        self::assertSame(['added' => 1, 'replaced' => 1, 'unchanged' => 1, 'removed' => 0], $merge->counts->toArray());
+        $merge = SeriesMerge::of(
+            new Run([1 => 100, 2 => 200, 3 => 300], [1 => 7, 2 => 7, 3 => 7]),
+            [2 => 200, 3 => 310, 4 => 400],
+            8,
+        );
+        self::assertSame(
+            ['added' => 1, 'replaced' => 1, 'unchanged' => 1, 'removed' => 0],
+            $merge->counts->toArray(),
+        );
         self::assertEquals([1 => 100, 2 => 200, 3 => 310, 4 => 400], $merge->after->amounts);
-        self::assertEquals([1 => 7, 2 => 8, 3 => 8, 4 => 8], $merge->after->imports, 'the file states month 2 as well');
+        self::assertEquals(
+            [1 => 7, 2 => 8, 3 => 8, 4 => 8],
+            $merge->after->imports,
+            'the file states month 2 as well',
+        );
         self::assertEquals([2 => 200, 3 => 300], $merge->before->amounts);
     }
 
@@ -52,14 +63,21 @@ final class KeepingTest extends TestCase
 
     public function testARunIsPackedAndUnpackedWhole(): void
     {
-        foreach ([new Run(), new Run([5 => -1, 3 => 2], [5 => 1, 3 => 1]), new Run([5 => \PHP_INT_MAX, 3 => \PHP_INT_MIN], [5 => 1, 3 => 2])] as $run) {
+        foreach (
+            [
+                new Run(),
+                new Run([5 => -1, 3 => 2], [5 => 1, 3 => 1]),
+                new Run([5 => \PHP_INT_MAX, 3 => \PHP_INT_MIN], [5 => 1, 3 => 2]),
+            ] as $run
+        ) {
             $again = Run::unpack(...$run->pack());
             self::assertEquals([$run->amounts, $run->imports], [$again->amounts, $again->imports]);
         }
     }
 
     /**
-     * Whatever is taken back, in whatever order: the figures are as if it had never come in. An import that removes what
+     * Whatever is taken back, in whatever order: the figures are as if it had never come in. An import that removes
+     * what
      * its file lacks is taken back latest first; an earlier one may have removed the same before it.
      */
     #[TestWith(['add'])]
@@ -83,7 +101,11 @@ final class KeepingTest extends TestCase
                 ksort($logs);
                 unset($files[$import]);
                 [$wanted] = self::brought($files);
-                self::assertEquals([self::sorted($wanted->amounts), self::sorted($wanted->imports)], [self::sorted($run->amounts), self::sorted($run->imports)], "round $round, $mode");
+                self::assertEquals(
+                    [self::sorted($wanted->amounts), self::sorted($wanted->imports)],
+                    [self::sorted($run->amounts), self::sorted($run->imports)],
+                    "round $round, $mode",
+                );
             }
         }
     }

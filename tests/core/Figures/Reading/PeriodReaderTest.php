@@ -37,7 +37,10 @@ final class PeriodReaderTest extends TestCase
     #[TestWith(['46023', '2026-01-01'])]
     public function testReadsPeriodsAsPeopleWriteThem(string $text, string $key): void
     {
-        self::assertSame($key, (new PeriodReader(new FiscalCalendar(), DateOrder::DayFirst, 2026))->maybe($text)?->key());
+        self::assertSame(
+            $key,
+            (new PeriodReader(new FiscalCalendar(), DateOrder::DayFirst, 2026))->maybe($text)?->key(),
+        );
     }
 
     #[TestWith(['Total'])]

@@ -15,7 +15,10 @@ use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** What files of real people hold: dashes as minus signs, two currencies, fractions among percentages, a title over the table. */
+/**
+ * What files of real people hold: dashes as minus signs, two currencies, fractions among percentages, a title over the
+ * table.
+ */
 final class RealFilesTest extends TestCase
 {
     /**
@@ -25,7 +28,10 @@ final class RealFilesTest extends TestCase
      */
     private static function amounts(string $csv, array $mapping = []): array
     {
-        return array_map(static fn (Fact $fact): string => $fact->amount->toString(), iterator_to_array(Written::figures($csv, $mapping)->facts(), false));
+        return array_map(
+            static fn (Fact $fact): string => $fact->amount->toString(),
+            iterator_to_array(Written::figures($csv, $mapping)->facts(), false),
+        );
     }
 
     #[TestWith(["\u{2013}6"])]
@@ -46,7 +52,9 @@ final class RealFilesTest extends TestCase
     public function testTwoCurrenciesInOneColumnAreNotAdded(): void
     {
         $this->expectException(RefusedFigures::class);
-        $this->expectExceptionMessage('Row 3: "£5.00" is in GBP, amounts before it are in EUR, and the two cannot be added.');
+        $this->expectExceptionMessage(
+            'Row 3: "£5.00" is in GBP, amounts before it are in EUR, and the two cannot be added.',
+        );
         Written::figures("Month,Amount\n2026-01,€4.00\n2026-02,£5.00\n");
     }
 
@@ -86,15 +94,22 @@ final class RealFilesTest extends TestCase
 
     public function testATableWithATitleIsOfItsMeasureAndUnit(): void
     {
-        $measure = Written::figures("\"Costs by department, k EUR\"\n\nDepartment,2026-01,2026-02\nCrew,1.5,2\nPort,3,4\n")->dataset()->measures[0];
+        $measure = Written::figures(
+            "\"Costs by department, k EUR\"\n\nDepartment,2026-01,2026-02\nCrew,1.5,2\nPort,3,4\n",
+        )->dataset()->measures[0];
         self::assertSame(['Costs', 'EUR', true], [$measure->name, $measure->unit, $measure->isBetterGuessed()]);
     }
 
     public function testATitleSaysTheUnitOfWhatItCountsOnly(): void
     {
-        $measures = Written::figures("\"Costs by department, k EUR\"\n\nDepartment,Month,Actual,Satisfaction score\nCrew,2026-01,1.5,80\n")->dataset()->measures;
+        $measures = Written::figures(
+            "\"Costs by department, k EUR\"\n\nDepartment,Month,Actual,Satisfaction score\nCrew,2026-01,1.5,80\n",
+        )->dataset()->measures;
         $units = array_map(static fn (Measure $measure): string => $measure->unit, $measures);
-        self::assertSame(['Costs' => 'EUR', 'Satisfaction score' => ''], array_combine(array_map(static fn (Measure $measure): string => $measure->name, $measures), $units));
+        self::assertSame(
+            ['Costs' => 'EUR', 'Satisfaction score' => ''],
+            array_combine(array_map(static fn (Measure $measure): string => $measure->name, $measures), $units),
+        );
     }
 
     public function testAUnitBehindAHeaderIsNoPartOfTheName(): void
@@ -108,16 +123,27 @@ final class RealFilesTest extends TestCase
     #[TestWith(['Headcount', Grouping::Average, OverMembers::Sum])]
     #[TestWith(['Fuel stock', Grouping::Last, OverMembers::Sum])]
     #[TestWith(['Punctuality %', Grouping::Rate, OverMembers::Never])]
-    public function testTheTwoRulesAreGuessedByTheName(string $name, Grouping $overPeriods, OverMembers $overMembers): void
-    {
+    public function testTheTwoRulesAreGuessedByTheName(
+        string $name,
+        Grouping $overPeriods,
+        OverMembers $overMembers,
+    ): void {
         $measures = Written::figures("Month,$name\n2026-01,5\n")->dataset()->measures;
-        self::assertSame([$overPeriods, $overMembers], array_map(static fn (Measure $measure): array => [$measure->grouping, $measure->overMembers], $measures)[0]);
+        self::assertSame(
+            [$overPeriods, $overMembers],
+            array_map(
+                static fn (Measure $measure): array => [$measure->grouping, $measure->overMembers],
+                $measures,
+            )[0],
+        );
     }
 
     public function testWhatIsNeverAddedHasOneAmountForAKey(): void
     {
         $this->expectException(RefusedFigures::class);
         $this->expectExceptionMessage('Row 3: Score is not added up, and an earlier row has one for the same key');
-        Written::figures("Month,Score\n2026-01,80\n2026-01,90\n", ['measures' => ['Score' => ['grouping' => 'average', 'overMembers' => 'average']]]);
+        Written::figures("Month,Score\n2026-01,80\n2026-01,90\n", [
+            'measures' => ['Score' => ['grouping' => 'average', 'overMembers' => 'average']],
+        ]);
     }
 }

@@ -16,7 +16,23 @@ use PHPUnit\Framework\TestCase;
 
 final class SheetTest extends TestCase
 {
-    private const CELLS = ['', 'North', 'a "quoted" word', "two\nlines", "line\r\nend", 'semi;colon', 'com,ma', "ta\tb", '1.234,50', '"', '""', 'Überfahrt', "'", 'x | y', '  spaced'];
+    private const CELLS = [
+        '',
+        'North',
+        'a "quoted" word',
+        "two\nlines",
+        "line\r\nend",
+        'semi;colon',
+        'com,ma',
+        "ta\tb",
+        '1.234,50',
+        '"',
+        '""',
+        'Überfahrt',
+        "'",
+        'x | y',
+        '  spaced',
+    ];
 
     public function testWhatWasWrittenComesBackCellForCell(): void
     {
@@ -27,11 +43,28 @@ final class SheetTest extends TestCase
                 $rows = [];
                 $text = '';
                 for ($i = mt_rand(1, 8); $i > 0; --$i) {
-                    $row = array_map(static fn (): string => self::CELLS[mt_rand(0, \count(self::CELLS) - 1)], range(1, $width));
+                    $row = array_map(
+                        static fn (): string => self::CELLS[mt_rand(0, \count(self::CELLS) - 1)],
+                        range(1, $width),
+                    );
                     $rows[] = $row;
-                    $text .= implode($delimiter, array_map(static fn (string $cell): string => 1 === preg_match('/["\r\n'.preg_quote($delimiter, '/').']/', $cell) ? '"'.str_replace('"', '""', $cell).'"' : $cell, $row)).["\n", "\r\n"][$round % 2];
+                    $text .=
+                        implode(
+                            $delimiter,
+                            array_map(
+                                static fn (string $cell): string => 1 ===
+                                preg_match('/["\r\n'.preg_quote($delimiter, '/').']/', $cell)
+                                    ? '"'.str_replace('"', '""', $cell).'"'
+                                    : $cell,
+                                $row,
+                            ),
+                        ).["\n", "\r\n"][$round % 2];
                 }
-                self::assertSame(array_map(static fn (array $row): array => str_replace("\r\n", "\n", $row), $rows), iterator_to_array((new DelimitedRows(self::stream($text), $delimiter))->rows(), false), $text);
+                self::assertSame(
+                    array_map(static fn (array $row): array => str_replace("\r\n", "\n", $row), $rows),
+                    iterator_to_array((new DelimitedRows(self::stream($text), $delimiter))->rows(), false),
+                    $text,
+                );
             }
         }
     }
@@ -65,7 +98,10 @@ final class SheetTest extends TestCase
 
     public function testEveryColumnHasANameOfItsOwn(): void
     {
-        self::assertSame(['Month', 'Actual', 'Actual (2)', 'Column 4', 'Budget'], Written::sheet("Month,Actual,Actual,,Budget,,\n2026-01,1,2,3,4,,\n")->header);
+        self::assertSame(
+            ['Month', 'Actual', 'Actual (2)', 'Column 4', 'Budget'],
+            Written::sheet("Month,Actual,Actual,,Budget,,\n2026-01,1,2,3,4,,\n")->header,
+        );
     }
 
     #[TestWith(['Net revenue (EUR)', 'Net revenue', 'EUR'])]
@@ -108,7 +144,10 @@ final class SheetTest extends TestCase
 
     public function testMonthWordsOfThreeLanguages(): void
     {
-        self::assertSame([1, 3, 5, 8, 12, null, null], array_map(MonthWords::maybeNumber(...), ['Jan.', 'März', 'mai', 'août', 'Dez', 'Ju', 'Juneau']));
+        self::assertSame(
+            [1, 3, 5, 8, 12, null, null],
+            array_map(MonthWords::maybeNumber(...), ['Jan.', 'März', 'mai', 'août', 'Dez', 'Ju', 'Juneau']),
+        );
         self::assertNull(MonthWords::maybeNumber('Jui'), 'juin or juillet');
     }
 
@@ -119,10 +158,22 @@ final class SheetTest extends TestCase
     public function testWhatIsTooLargeIsRefusedWithItsLimit(string $what): void
     {
         [$text, $says] = match ($what) {
-            'columns' => [implode(',', array_map(static fn (int $i): string => "n$i", range(1, 1001)))."\n1\n", 'The file has 1,001 columns; up to 1,000 can be read.'],
-            'cell' => ["Month,Line,Actual\n2026-01,".str_repeat('x', 501).",1\n", 'Row 2: a name has 501 letters; up to 500 can be read.'],
-            'line' => ["Month,Actual\n2026-01,1\n2026-02,\"".str_repeat("x\n", 600_000), 'Row 3: a quoted cell begins here and does not end. Close the quotes.'],
-            default => [str_repeat('x', 600_001), 'A row of the file has more than 200,000 letters. This is not a table; look at how the file was made.'],
+            'columns' => [
+                implode(',', array_map(static fn (int $i): string => "n$i", range(1, 1001)))."\n1\n",
+                'The file has 1,001 columns; up to 1,000 can be read.',
+            ],
+            'cell' => [
+                "Month,Line,Actual\n2026-01,".str_repeat('x', 501).",1\n",
+                'Row 2: a name has 501 letters; up to 500 can be read.',
+            ],
+            'line' => [
+                "Month,Actual\n2026-01,1\n2026-02,\"".str_repeat("x\n", 600_000),
+                'Row 3: a quoted cell begins here and does not end. Close the quotes.',
+            ],
+            default => [
+                str_repeat('x', 600_001),
+                'A row of the file has more than 200,000 letters. This is not a table; look at how the file was made.',
+            ],
         };
         $this->expectException(RefusedFigures::class);
         $this->expectExceptionMessage($says);
