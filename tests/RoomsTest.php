@@ -73,6 +73,43 @@ final class RoomsTest extends TestCase
         }
     }
 
+    /** A folder that is used by another uses it in no way, neither itself nor through others. */
+    public function testNoFoldersUseEachOther(): void
+    {
+        $uses = [];
+        foreach ([...self::files('core'), ...self::files('app')] as $file => $code) {
+            preg_match_all('/^use KeenMargin\\\\(Core|App)\\\\([\w\\\\]+)\\\\\w+;/m', $code, $found, \PREG_SET_ORDER);
+            $own = \dirname($file);
+            foreach ($found as [, $side, $folder]) {
+                $used = strtolower($side).'/'.strtr($folder, '\\', '/');
+                $used === $own || $uses[$own][$used] = true;
+            }
+        }
+        foreach (array_keys($uses) as $folder) {
+            self::assertNotContains($folder, self::reached($folder, $uses), "$folder is used by what it uses");
+        }
+    }
+
+    /**
+     * @param array<string, array<string, true>> $uses
+     *
+     * @return list<string> folders that a folder uses, itself or through others
+     */
+    private static function reached(string $folder, array $uses): array
+    {
+        $reached = [];
+        $next = array_keys($uses[$folder] ?? []);
+        while ([] !== $next) {
+            $one = array_pop($next);
+            if (!isset($reached[$one])) {
+                $reached[$one] = true;
+                array_push($next, ...array_keys($uses[$one] ?? []));
+            }
+        }
+
+        return array_keys($reached);
+    }
+
     public function testLinesCanBeRead(): void
     {
         foreach (['core', 'app', 'tests', 'tools', 'migrations', 'public', 'bench', 'demo'] as $folder) {

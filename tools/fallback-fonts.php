@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 /*
  * Makes assets/fonts/fallback and core/Scene/fallback-widths.php: fonts for letters that IBM Plex does not have. Run
- * again only
- * when they change, with the unpacked Debian packages fonts-noto-core and fonts-droid-fallback, and the npm package
+ * again only when they change, with the unpacked Debian packages fonts-noto-core and fonts-droid-fallback, and the npm
+ * package
  * @fontsource/noto-emoji:
  *
  *     php tools/fallback-fonts.php DEBIAN-ROOT noto-emoji/package

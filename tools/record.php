@@ -7,12 +7,9 @@ declare(strict_types=1);
  * `diff -r ONE OTHER`; a pure move of code changes nothing in them.
  *
  * Asks the served API and the command line only, so that it outlives changes within. Recorded are, of the demo figures:
- * every
- * list, dataset, chart, picture, table and export; of each fixture file: how it is read and what comes in; of random
- * figures:
- * 500 questions with their workings, drawings and pictures. The random cases are written along; a later recording takes
- * them from
- * an earlier one by --cases, so that it asks the same even where the generator has changed.
+ * every list, dataset, chart, picture, table and export; of each fixture file: how it is read and what comes in; of
+ * random figures: 500 questions with their workings, drawings and pictures. The random cases are written along; a later
+ * recording takes them from an earlier one by --cases, so that it asks the same even where the generator has changed.
  */
 
 use KeenMargin\Tests\app\Answer;

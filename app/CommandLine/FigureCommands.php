@@ -8,6 +8,7 @@ use KeenMargin\App\Export\PdfRenderer;
 use KeenMargin\App\Export\PictureFonts;
 use KeenMargin\App\Export\PngRenderer;
 use KeenMargin\App\Import\Format\FigureFile;
+use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Chart\ChartKinds;
 use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\NotAccepted;

@@ -12,8 +12,7 @@ final class InputFile
 
     /**
      * The path of a file with the contents: that of the file itself; what comes in through a pipe is put into one that
-     * is gone
-     * when the command ends, as some formats are read from several places.
+     * is gone when the command ends, as some formats are read from several places.
      *
      * @param string $what it is, within a sentence: `figures`
      *

@@ -15,9 +15,8 @@ use KeenMargin\Core\Figures\Keeping\Run;
  * The import that changes by hand belong to: one for a person's day of work, until a file comes in.
  *
  * Where somebody changes an amount anew that another person changed in between, the change gets a part of its own: an
- * import
- * is taken back by what it found before, and one that was there both before and after another could not say that. Parts
- * belong to the first one, are listed as one, and are taken back together.
+ * import is taken back by what it found before, and one that was there both before and after another could not say
+ * that. Parts belong to the first one, are listed as one, and are taken back together.
  */
 final readonly class HandImport
 {

@@ -6,11 +6,11 @@ namespace KeenMargin\App\Export;
 
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\ColumnForm;
-use KeenMargin\Core\Workings\LeftOut;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
 
 /** The workings as a table of exact numbers, for any program. */

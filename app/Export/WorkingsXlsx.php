@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export;
 
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\Derivation;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Step;
-use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
 
 /**

@@ -14,13 +14,13 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeWriter;
 use KeenMargin\Core\Question\Sentence;
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Check;
 use KeenMargin\Core\Workings\Column;
 use KeenMargin\Core\Workings\MessageCheck;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Statement;
-use KeenMargin\Core\Workings\Total;
-use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /** A drawing as the page needs it: every number already written out. */

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Import;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportKeeper;
 use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\App\Storage\Source;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Reading\Mapping;

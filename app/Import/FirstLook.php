@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\App\Import;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\CommandLine\YearHint;
 use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\App\Storage\DatasetRecord;
 use KeenMargin\App\Storage\ImportRecord;

@@ -9,8 +9,7 @@ use KeenMargin\App\Storage\WholeFile;
 
 /**
  * Jobs, a folder each beside the database: what was asked, how far it is, what came of it. Whoever works on one holds a
- * lock on
- * its folder, so that one whose process was killed is known as such.
+ * lock on its folder, so that one whose process was killed is known as such.
  */
 final readonly class JobShelf
 {

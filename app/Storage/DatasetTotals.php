@@ -10,8 +10,8 @@ use KeenMargin\Core\Figures\SeriesAdder;
 
 /**
  * Keeps the sums that most questions are about: over all members, and by each breakdown that has far fewer members than
- * the
- * dataset has series. Made anew from the series after every change; the dataset's coverage and count follow from them.
+ * the dataset has series. Made anew from the series after every change; the dataset's coverage and count follow from
+ * them.
  */
 final readonly class DatasetTotals
 {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Import\Source;
 use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Keeping\ImportMode;

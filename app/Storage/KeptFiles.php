@@ -78,8 +78,7 @@ final readonly class KeptFiles
 
     /**
      * Removes what no import refers to, and copies that were never finished. To be called within a write turn, so that
-     * no
-     * import is about to refer to one of them.
+     * no import is about to refer to one of them.
      *
      * @param list<string> $wanted names
      *

@@ -10,7 +10,7 @@ use Doctrine\DBAL\ParameterType;
 /** Members of breakdowns past the object mapper, as there may be many. */
 final readonly class MemberStore
 {
-    public function __construct(private SeriesStore $store)
+    public function __construct(private Queries $queries)
     {
     }
 
@@ -22,10 +22,9 @@ final readonly class MemberStore
     public function members(int $breakdown): array
     {
         $members = [];
+        $rows = $this->queries->rows("SELECT id, name FROM member WHERE breakdown_id = $breakdown ORDER BY position");
         /** @var array{int, string} $row */
-        foreach (
-            $this->store->rows("SELECT id, name FROM member WHERE breakdown_id = $breakdown ORDER BY position") as $row
-        ) {
+        foreach ($rows as $row) {
             $members[$row[0]] = $row[1];
         }
 
@@ -34,8 +33,7 @@ final readonly class MemberStore
 
     /**
      * The same of some members only: those of the given names, and all that have traits or are named by one, as a group
-     * or as
-     * what a merged member counts for.
+     * or as what a merged member counts for.
      *
      * @param list<string> $names
      *
@@ -52,7 +50,7 @@ final readonly class MemberStore
             .'ORDER BY position';
 
         /** @var array<int, string> */
-        return $this->store->connection->fetchAllKeyValue(
+        return $this->queries->connection->fetchAllKeyValue(
             $sql,
             [$breakdown, $names],
             [ParameterType::INTEGER, ArrayParameterType::STRING],
@@ -73,7 +71,7 @@ final readonly class MemberStore
         $merged = $parents = $roles = $former = [];
         /** @var array{int, ?int, ?int, ?string, string} $row */
         foreach (
-            $this->store->rows(
+            $this->queries->rows(
                 'SELECT id, merged_into, parent_id, role, former FROM member WHERE breakdown_id '
                     ."= $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR "
                     ."former <> '[]')",
@@ -94,7 +92,7 @@ final readonly class MemberStore
     public function positions(int $member): array
     {
         /** @var array<int, int> */
-        return $this->store->connection->fetchAllKeyValue(
+        return $this->queries->connection->fetchAllKeyValue(
             'SELECT id, position FROM member WHERE breakdown_id = (SELECT breakdown_id FROM member WHERE id = ?)',
             [$member],
         );
@@ -107,11 +105,11 @@ final readonly class MemberStore
      */
     public function addMembers(int $breakdown, array $names): array
     {
-        $id = $this->store->nextId('member') - 1;
-        $position = $this->store->number(
+        $id = $this->queries->nextId('member') - 1;
+        $position = $this->queries->number(
             "SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown",
         );
-        $insert = $this->store->connection->prepare(
+        $insert = $this->queries->connection->prepare(
             'INSERT INTO member (id, position, name, breakdown_id) VALUES (?, ?, ?, ?)',
         );
         $added = [];

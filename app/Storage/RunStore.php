@@ -9,13 +9,13 @@ use KeenMargin\Core\Figures\Keeping\Run;
 /** Amounts of single series with the imports that they came with, and what imports found before them. */
 final readonly class RunStore
 {
-    public function __construct(private SeriesStore $store)
+    public function __construct(private Queries $queries)
     {
     }
 
     public function run(int $series): Run
     {
-        $row = $this->store->connection->fetchNumeric('SELECT amounts, imports FROM packed WHERE series = ?', [
+        $row = $this->queries->connection->fetchNumeric('SELECT amounts, imports FROM packed WHERE series = ?', [
             $series,
         ]);
 
@@ -32,13 +32,13 @@ final readonly class RunStore
     {
         /** @var array{int, string, string} $row */
         foreach (
-            $this->store->connection
+            $this->queries->connection
                 ->executeQuery(
                     'SELECT p.series, p.amounts, p.imports FROM series s CROSS JOIN packed p ON p.series = s.id '
                         ."WHERE s.dataset = $dataset AND s.measure IN (".
-                        SeriesStore::list($measures).
+                        Queries::list($measures).
                         ") AND s.scenario = $scenario".
-                        SeriesStore::conditions($where),
+                        Queries::conditions($where),
                 )
                 ->iterateNumeric() as $row
         ) {
@@ -49,7 +49,7 @@ final readonly class RunStore
     public function log(int $import, int $series): Run
     {
         return self::asRun(
-            $this->store->connection->fetchNumeric(
+            $this->queries->connection->fetchNumeric(
                 'SELECT amounts, imports FROM touched WHERE import = ? AND series = ?',
                 [$import, $series],
             ),
@@ -62,7 +62,7 @@ final readonly class RunStore
         $logs = [];
         /** @var array{int, string, string} $row */
         foreach (
-            $this->store->connection
+            $this->queries->connection
                 ->executeQuery('SELECT import, amounts, imports FROM touched WHERE series = ? ORDER BY import', [
                     $series,
                 ])
@@ -85,7 +85,7 @@ final readonly class RunStore
         $marked = bin2hex(pack('q', $import));
 
         /** @var list<int> */
-        return $this->store->connection->fetchFirstColumn(
+        return $this->queries->connection->fetchFirstColumn(
             'SELECT series FROM touched WHERE import '
                 ."= $import UNION SELECT t.series FROM series s CROSS JOIN touched t ON t.series = s.id WHERE "
                 ."s.dataset = $dataset AND instr(t.imports, "

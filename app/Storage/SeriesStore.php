@@ -18,18 +18,21 @@ final readonly class SeriesStore
     public const NO_MEMBER = 0;
     private const MEMBERS = 'm0, m1, m2, m3, m4, m5, m6, m7';
 
+    private Queries $queries;
+
     public function __construct(public Connection $connection)
     {
+        $this->queries = new Queries($connection);
     }
 
     public function members(): MemberStore
     {
-        return new MemberStore($this);
+        return new MemberStore($this->queries);
     }
 
     public function runs(): RunStore
     {
-        return new RunStore($this);
+        return new RunStore($this->queries);
     }
 
     public static function scenarioNumber(Scenario $scenario): int
@@ -59,13 +62,13 @@ final readonly class SeriesStore
         $sql =
             "SELECT s.measure, s.scenario, $member, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id "
                 ."WHERE s.dataset = $dataset AND s.measure IN (".
-            self::list($measures).
+            Queries::list($measures).
             ') AND s.scenario IN ('.
-            self::list($scenarios).
+            Queries::list($scenarios).
             ')';
 
         /** @var iterable<array{int, int, int, string}> */
-        return $this->rows($sql.self::conditions($where));
+        return $this->rows($sql.Queries::conditions($where));
     }
 
     /**
@@ -86,11 +89,11 @@ final readonly class SeriesStore
                     self::MEMBERS.
                     ' FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset '
                         ."= $dataset AND s.measure IN (".
-                    self::list($measures).
+                    Queries::list($measures).
                     ') AND s.scenario IN ('.
-                    self::list($scenarios).
+                    Queries::list($scenarios).
                     ')'.
-                    self::conditions($where),
+                    Queries::conditions($where),
             ) as $row
         ) {
             /** @var list<int> $members */
@@ -144,15 +147,15 @@ final readonly class SeriesStore
     ): iterable {
         $of =
             ' AND scenario IN ('.
-            self::list($scenarios).
+            Queries::list($scenarios).
             ')'.
-            (null === $members ? '' : ' AND member IN ('.self::list($members).')');
+            (null === $members ? '' : ' AND member IN ('.Queries::list($members).')');
 
         /** @var iterable<array{int, int, int, string, string}> */
         return $this->rows(
             'SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset '
                 ."= $dataset AND place = $place AND measure IN (".
-                self::list($measures).
+                Queries::list($measures).
                 ")$of",
         );
     }
@@ -193,7 +196,7 @@ final readonly class SeriesStore
             $this->number(
                 'SELECT COALESCE(SUM(LENGTH(p.amounts)), 0) FROM series s CROSS JOIN packed p ON p.series = s.id '
                     ."WHERE s.dataset = $dataset AND s.m$place IN (".
-                    self::list($members).
+                    Queries::list($members).
                     ')',
             ),
             PackedAmounts::BYTES,
@@ -251,10 +254,7 @@ final readonly class SeriesStore
     /** @return iterable<array<int, mixed>> many rows, past the database layer's own loop */
     public function rows(string $sql): iterable
     {
-        $native = $this->connection->getNativeConnection();
-        $rows = $native instanceof \PDO ? $native->query($sql, \PDO::FETCH_NUM) : false;
-
-        return false === $rows ? throw new \LogicException('The database is not reached through PDO.') : $rows;
+        return $this->queries->rows($sql);
     }
 
     /** @return array{string, Scenario, list<string>} measure, scenario and members of a series by name */
@@ -313,34 +313,11 @@ final readonly class SeriesStore
     /** An id that no row of the table has, or had. Unique only within a write turn. */
     public function nextId(string $table): int
     {
-        return 1 +
-            $this->number(
-                'SELECT MAX(COALESCE((SELECT MAX(id) '
-                    ."FROM $table), 0), COALESCE((SELECT seq FROM sqlite_sequence WHERE name = '$table'), 0))",
-            );
+        return $this->queries->nextId($table);
     }
 
     public function number(string $sql): int
     {
-        $value = $this->connection->fetchOne($sql);
-
-        return \is_int($value) ? $value : 0;
-    }
-
-    /** @param list<array{int, list<int>, bool}> $where */
-    public static function conditions(array $where): string
-    {
-        $sql = '';
-        foreach ($where as [$place, $ids, $keeps]) {
-            $sql .= " AND s.m$place ".($keeps ? 'IN' : 'NOT IN').' ('.self::list($ids).')';
-        }
-
-        return $sql;
-    }
-
-    /** @param list<int> $ids */
-    public static function list(array $ids): string
-    {
-        return implode(',', array_map(intval(...), $ids));
+        return $this->queries->number($sql);
     }
 }

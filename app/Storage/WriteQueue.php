@@ -6,8 +6,7 @@ namespace KeenMargin\App\Storage;
 
 /**
  * Who wants to write waits here for those before. SQLite's own waiting sleeps ever longer, so that many writers at once
- * leave
- * the database idle and make some of them wait for seconds; a file lock that is tried often does neither.
+ * leave the database idle and make some of them wait for seconds; a file lock that is tried often does neither.
  */
 final class WriteQueue
 {

@@ -10,8 +10,7 @@ use Doctrine\ORM\EntityManagerInterface;
 
 /**
  * One writer at a time. Work that reads what it then changes runs in a transaction that holds the write lock from its
- * start,
- * and loads its records within it: what was loaded before may be older than what another writer has left.
+ * start, and loads its records within it: what was loaded before may be older than what another writer has left.
  */
 final readonly class WriteTurn
 {

@@ -9,14 +9,10 @@ use KeenMargin\App\Storage\NotWritten;
 
 /**
  * All that is kept as one file: the database as it is at one moment, by SQLite's own copy, and the files that its
- * imports refer
- * to, with a manifest of digests. Others go on reading and writing meanwhile.
+ * imports refer to, with a manifest of digests. Others go on reading and writing meanwhile.
  */
 final class Backup
 {
-    public const DATABASE = 'keen.sqlite';
-    public const MANIFEST = 'manifest.json';
-    public const DIGEST = 'sha256';
     private const FORMAT = 1;
 
     /**
@@ -44,7 +40,7 @@ final class Backup
                 $datasets = (int) (self::column($opened, 'SELECT COUNT(*) FROM dataset')[0] ?? 0);
                 unset($opened);
                 $there = array_values(array_filter($names, $kept->isUnchanged(...)));
-                $entries = [self::DATABASE => $copy];
+                $entries = [BackupFile::DATABASE => $copy];
                 foreach ($there as $name) {
                     $entries["files/$name"] = "$kept->folder/$name";
                 }
@@ -88,7 +84,8 @@ final class Backup
         }
         foreach ($entries as $name => $path) {
             $zip->addFile($path, $name);
-            $digests[$name] = ['bytes' => (int) filesize($path), self::DIGEST => hash_file(self::DIGEST, $path)];
+            $digest = hash_file(BackupFile::DIGEST, $path);
+            $digests[$name] = ['bytes' => (int) filesize($path), BackupFile::DIGEST => $digest];
         }
         $manifest = [
             'keenMarginBackup' => self::FORMAT,
@@ -96,7 +93,7 @@ final class Backup
         ] +
             $more + ['entries' => $digests];
         $zip->addFromString(
-            self::MANIFEST,
+            BackupFile::MANIFEST,
             json_encode($manifest, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR),
         );
         @$zip->close() || throw NotWritten::at($to, (int) array_sum(array_map(filesize(...), $entries)));

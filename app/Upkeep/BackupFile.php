@@ -9,6 +9,9 @@ use KeenMargin\App\Storage\NotWritten;
 /** A backup that is there: what it says of itself, and whether that holds. Nothing that it names is trusted. */
 final readonly class BackupFile
 {
+    public const DATABASE = 'keen.sqlite';
+    public const MANIFEST = 'manifest.json';
+    public const DIGEST = 'sha256';
     private const ENTRY = '#^(?:keen\.sqlite|files/[0-9a-f]+-\d+)$#D';
     private const CHUNK = 1 << 20;
 
@@ -24,12 +27,12 @@ final readonly class BackupFile
         if (!is_file($path) || true !== $zip->open($path, \ZipArchive::RDONLY)) {
             throw new NotRestored(basename($path).' is no backup, or was cut short.');
         }
-        $manifest = json_decode((string) $zip->getFromName(Backup::MANIFEST), true);
+        $manifest = json_decode((string) $zip->getFromName(self::MANIFEST), true);
         $told =
             \is_array($manifest) && 1 === ($manifest['keenMarginBackup'] ?? null)
                 ? $manifest['entries'] ?? null
                 : null;
-        if (!\is_array($told) || !isset($told[Backup::DATABASE])) {
+        if (!\is_array($told) || !isset($told[self::DATABASE])) {
             throw new NotRestored(basename($path).' is no backup of Keen Margin, or of a later version.');
         }
         $entries = [];
@@ -38,11 +41,11 @@ final readonly class BackupFile
                 1 !== preg_match(self::ENTRY, (string) $name)
                 || !\is_array($entry)
                 || !\is_int($entry['bytes'] ?? null)
-                || !\is_string($entry[Backup::DIGEST] ?? null)
+                || !\is_string($entry[self::DIGEST] ?? null)
             ) {
                 throw new NotRestored('Its manifest names what no backup holds.');
             }
-            $entries[(string) $name] = ['bytes' => $entry['bytes'], 'sha256' => $entry[Backup::DIGEST]];
+            $entries[(string) $name] = ['bytes' => $entry['bytes'], 'sha256' => $entry[self::DIGEST]];
         }
 
         return new self($zip, $entries, \is_string($manifest['at'] ?? null) ? $manifest['at'] : '');
@@ -62,7 +65,7 @@ final readonly class BackupFile
         return array_map(
             static fn (string $name): string => substr($name, 6),
             array_values(
-                array_filter(array_keys($this->entries), static fn (string $name): bool => Backup::DATABASE !== $name),
+                array_filter(array_keys($this->entries), static fn (string $name): bool => self::DATABASE !== $name),
             ),
         );
     }
@@ -88,7 +91,7 @@ final readonly class BackupFile
     private function read(string $name, callable $take): bool
     {
         $stream = $this->zip->getStream($name);
-        $digest = hash_init(Backup::DIGEST);
+        $digest = hash_init(self::DIGEST);
         $bytes = 0;
         while (false !== $stream && !feof($stream)) {
             $chunk = (string) @fread($stream, self::CHUNK);

@@ -35,14 +35,14 @@ final class Restore
         self::remove($new);
         WholeFile::folder("$new/files");
         try {
-            $backup->unpack(Backup::DATABASE, "$new/".Backup::DATABASE);
+            $backup->unpack(BackupFile::DATABASE, "$new/".BackupFile::DATABASE);
             foreach ($backup->files() as $name) {
                 $backup->unpack("files/$name", "$new/files/$name");
             }
-            self::insistSound("$new/".Backup::DATABASE);
+            self::insistSound("$new/".BackupFile::DATABASE);
             $beside = $isThere ? self::putAside($database, $files) : null;
             self::take("$new/files", $files->folder);
-            @rename("$new/".Backup::DATABASE, $database) || throw NotWritten::at($database);
+            @rename("$new/".BackupFile::DATABASE, $database) || throw NotWritten::at($database);
 
             return ['files' => \count($backup->files()), 'beside' => $beside];
         } finally {

@@ -11,8 +11,7 @@ use KeenMargin\Core\Figures\PackedAmounts;
 
 /**
  * Whether a store is sound: the database by its own checks, every amount where it belongs, what is kept along as it
- * follows
- * from the amounts, every kept file as it came. Reads one state of the database, also while others write.
+ * follows from the amounts, every kept file as it came. Reads one state of the database, also while others write.
  */
 final readonly class Soundness
 {

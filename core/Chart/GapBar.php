@@ -10,9 +10,9 @@ use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Display;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /**

@@ -11,8 +11,8 @@ use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /** For each row a brim at the first member's value, and a block from there to the second's. */

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Chart;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Workings\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Row;
 
 /** How long the amounts of rows are drawn, and their bars: totals that are cut are shorter, and bear a mark. */

@@ -12,9 +12,9 @@ use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Text;
-use KeenMargin\Core\Workings\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /**

@@ -9,9 +9,9 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Scene\Text;
-use KeenMargin\Core\Workings\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /** Pins of the relative variance: a stem with a square head; an outlier is cut with an open arrow head. */

@@ -18,8 +18,7 @@ use KeenMargin\Core\Workings\Workings;
 
 /**
  * A rate in a tier of its own: a line over periods, dots for members, its target as ticks and the gap to it. It need
- * not begin
- * at nought, for what it shows are the gaps, whose lengths are true.
+ * not begin at nought, for what it shows are the gaps, whose lengths are true.
  */
 final readonly class RateTier implements Tier
 {

@@ -7,7 +7,7 @@ namespace KeenMargin\Core\Chart;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Workings\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
 
 /** The nought of a variance tier, drawn as the reference that it stands for. */
 final class ReferenceLine

@@ -10,7 +10,7 @@ use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Circle;
-use KeenMargin\Core\Workings\Effect;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Workings;
 

@@ -11,8 +11,8 @@ use KeenMargin\Core\Workings\Workings;
 
 /**
  * Tiers on one band axis, with titles, names, the closing line and highlighted rows: what most kinds are made of.
- * Columns for
- * periods, bars for members, unless the reader turns it; one chart, or the same one several times on one scale.
+ * Columns for periods, bars for members, unless the reader turns it; one chart, or the same one several times on one
+ * scale.
  */
 final readonly class TierChart
 {

@@ -14,8 +14,7 @@ use KeenMargin\Core\Workings\Workings;
 
 /**
  * Totals that stand apart, and what is gathered, are cut where they would dwarf the rows: the same length is taken out
- * of each of them and of what they are
- * held against, so that their difference stays true, and each bears a break mark.
+ * of each of them and of what they are held against, so that their difference stays true, and each bears a break mark.
  */
 final readonly class TotalsCut
 {

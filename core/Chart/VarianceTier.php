@@ -6,9 +6,9 @@ namespace KeenMargin\Core\Chart;
 
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Scene\Text;
-use KeenMargin\Core\Workings\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Variance;
 use KeenMargin\Core\Workings\Workings;
 
 /** Bars of the variance against a reference, whose own line is nought. */

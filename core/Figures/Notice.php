@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Checking\Finding;
 
 /** Something that the reading of the figures found and every chart of them repeats as a check. */
 final readonly class Notice
 {
     private const NEW_MEMBERS = 'new-members';
+    /** Members of a breakdown that it names. */
+    private const MOST_MEMBERS = 40;
 
     /** @param array<string, list<string>> $members that it is about, by breakdown */
     public function __construct(
@@ -46,7 +47,7 @@ final readonly class Notice
                     false,
                     'Seen for the first time in '.$file.': '.Wording::and($says),
                     array_map(
-                        static fn (array $members): array => \array_slice($members, 0, Finding::MOST_PLACES),
+                        static fn (array $members): array => \array_slice($members, 0, self::MOST_MEMBERS),
                         $new,
                     ),
                 ),

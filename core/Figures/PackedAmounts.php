@@ -6,8 +6,7 @@ namespace KeenMargin\Core\Figures;
 
 /**
  * The amounts of one series as one string of bytes: for each period, rising, its start and its amount as 64-bit
- * integers
- * in the machine's order. A million amounts take 16 MB, and adding up a series takes one pass without a query.
+ * integers in the machine's order. A million amounts take 16 MB, and adding up a series takes one pass without a query.
  */
 final class PackedAmounts
 {

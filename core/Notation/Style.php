@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Notation;
 
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Workings\Effect;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
 
 /** How scenarios and effects look. */
 final readonly class Style

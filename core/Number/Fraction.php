@@ -9,8 +9,7 @@ use Brick\Math\RoundingMode;
 
 /**
  * An exact quotient of two decimals, never reduced: of averages, rates and what differs between them. It is rounded
- * once, where it
- * is written. (Reducing is what makes general rational numbers slow, and nothing here needs it.).
+ * once, where it is written. (Reducing is what makes general rational numbers slow, and nothing here needs it.).
  */
 final readonly class Fraction
 {

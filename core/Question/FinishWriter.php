@@ -12,7 +12,7 @@ final class FinishWriter
     {
         $default = new Finish();
 
-        return RecipeWriter::present([
+        return Entries::present([
             'unit' => $finish->unit?->value,
             'decimals' => $finish->decimals,
             'labels' => $finish->labels === $default->labels ? null : $finish->labels->value,
@@ -41,7 +41,7 @@ final class FinishWriter
     /** @return array<string, mixed> */
     private static function message(Message $message): array
     {
-        return RecipeWriter::present([
+        return Entries::present([
             'text' => $message->text,
             'numbers' => array_map(
                 static fn (MessageNumber $number): array => [

@@ -16,7 +16,7 @@ final class RecipeWriter
     /** @return array<string, mixed> */
     public static function toArray(Recipe $recipe): array
     {
-        return self::present([
+        return Entries::present([
             'keenMargin' => Recipe::VERSION,
             'question' => self::question($recipe->question),
             'kind' => $recipe->kind,
@@ -27,7 +27,7 @@ final class RecipeWriter
     /** @return array<string, mixed> */
     public static function question(Question $question): array
     {
-        return self::present([
+        return Entries::present([
             'measure' => $question->measure,
             'scenario' => $question->scenario->value,
             'forecast' => $question->forecast?->value,
@@ -58,14 +58,14 @@ final class RecipeWriter
     /** @return array<string, mixed> */
     public static function flag(Flag $flag): array
     {
-        return self::present(['percent' => $flag->percent?->toString(), 'amount' => $flag->amount?->toString()]);
+        return Entries::present(['percent' => $flag->percent?->toString(), 'amount' => $flag->amount?->toString()]);
     }
 
     /** @return array<string, mixed> */
     public static function filter(MemberFilter|NumberFilter $filter): array
     {
         return $filter instanceof NumberFilter
-            ? self::present([
+            ? Entries::present([
                 'field' => $filter->field,
                 'below' => $filter->below?->toString(),
                 'atLeast' => $filter->atLeast?->toString(),
@@ -85,17 +85,5 @@ final class RecipeWriter
             ],
             SpanKind::YearToDate, SpanKind::RestOfYear => $span->kind->value,
         };
-    }
-
-    /**
-     * Without what is left to its default.
-     *
-     * @param array<string, mixed> $entries
-     *
-     * @return array<string, mixed>
-     */
-    public static function present(array $entries): array
-    {
-        return array_filter($entries, static fn (mixed $value): bool => null !== $value && [] !== $value);
     }
 }

@@ -98,8 +98,8 @@ final readonly class Period
 
     /**
      * The same period one year earlier. 29 February gives 28 February; a week gives the one of the same number, and
-     * week 53,
-     * where the year before has none, its last one. What counts as prior year of a period is told by PriorYear.
+     * week 53, where the year before has none, its last one. What counts as prior year of a period is told by
+     * PriorYear.
      */
     public function yearEarlier(): self
     {

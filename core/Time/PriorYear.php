@@ -6,8 +6,7 @@ namespace KeenMargin\Core\Time;
 
 /**
  * Which periods of the year before count as the prior year of a period, so that months, quarters and years hold the
- * whole
- * of the year before:
+ * whole of the year before:
  *
  * - a day has the day of the same date; 28 February also has 29 February, and 29 February none;
  * - a week has the week of the same number, and week 53 none;

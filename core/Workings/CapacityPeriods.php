@@ -10,8 +10,7 @@ use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /**
  * Which finest periods of a capacity are put together: those in which all its parts are covered; among them, for the
- * targets,
- * those that the reference covers, too.
+ * targets, those that the reference covers, too.
  */
 final class CapacityPeriods
 {

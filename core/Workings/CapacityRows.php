@@ -15,6 +15,7 @@ use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 
 /** What is used, what is not, and of how much: row by row, with the rate and its target. */
 final readonly class CapacityRows implements RowContent
@@ -192,8 +193,7 @@ final readonly class CapacityRows implements RowContent
 
     /**
      * The rate that was to be, in percent: as told, else what the reference has used of its total. Null where the
-     * reference has
-     * no figure of what is used: a rate that nobody aimed at is not one of nought.
+     * reference has no figure of what is used: a rate that nobody aimed at is not one of nought.
      */
     private function rateTarget(Slice $slice, CapacityAmounts $amounts): BigDecimal|Fraction|null
     {

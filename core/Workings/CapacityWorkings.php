@@ -14,6 +14,8 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeFit;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** How full something is: used and unused of a total, the rate, and what was aimed at. */
 final readonly class CapacityWorkings

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** One number that every row of the workings has, and how it came about. */
 final readonly class Column

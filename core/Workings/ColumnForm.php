@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use KeenMargin\Core\Workings\Arithmetic\Variance;
+
 /** What kind of number a column of the workings holds. */
 enum ColumnForm: string
 {

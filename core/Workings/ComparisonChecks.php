@@ -7,6 +7,9 @@ namespace KeenMargin\Core\Workings;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** What can be proved, or has to be said, of a comparison with references. */
 final readonly class ComparisonChecks

@@ -14,6 +14,7 @@ use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 
 /** Sets the shown scenario of one measure against its references, row by row. */
 final readonly class ComparisonRows implements RowContent

@@ -12,6 +12,8 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeFit;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** From a recipe and figures to the workings of a comparison with references, over periods or by members. */
 final readonly class ComparisonWorkings

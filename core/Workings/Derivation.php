@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** From which cells of the workings another follows: found by trying, and kept only where it gives the very number. */
 final readonly class Derivation

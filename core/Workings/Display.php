@@ -12,6 +12,9 @@ use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\Unit;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 
 /** How this chart's numbers are written: one unit for all, rounded for showing only. */
 final readonly class Display

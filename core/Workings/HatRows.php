@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Core\Figures\NumberFilter;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** What is shown of one member and of another, row by row, and the second minus the first. */
 final readonly class HatRows

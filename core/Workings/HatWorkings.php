@@ -10,6 +10,9 @@ use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\QuestionFit;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RecipeFit;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** Two members of a breakdown, held against each other in each row. */
 final readonly class HatWorkings

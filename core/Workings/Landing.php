@@ -10,6 +10,7 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\PeriodRuns;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /**
  * Where the closing period's fiscal year will end: actual to date and forecast for the rest, as far as these cover it.

@@ -14,8 +14,7 @@ use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /**
  * How large each member is over some periods. Thousands of members are added up as whole numbers where the measure is a
- * sum,
- * by the measure's own rules where it is not.
+ * sum, by the measure's own rules where it is not.
  */
 final class MemberSizes
 {

@@ -14,8 +14,7 @@ use KeenMargin\Core\Figures\Sums;
 
 /**
  * Rows that are members of a breakdown, groups before what stands in them, the sum of all at the end. Of many the
- * largest are
- * kept, and the others gathered.
+ * largest are kept, and the others gathered.
  */
 final readonly class MemberSlices
 {

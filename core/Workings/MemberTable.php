@@ -20,8 +20,7 @@ use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;
 
 /**
  * A measure's amounts with members down and periods across, and their sums. Shown is one scenario, or the actual up to
- * the
- * closing period and the forecast after it.
+ * the closing period and the forecast after it.
  */
 final readonly class MemberTable
 {

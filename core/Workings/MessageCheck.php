@@ -8,6 +8,7 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Message;
 use KeenMargin\Core\Question\MessageNumber;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** Whether the numbers that a message took from the workings are still theirs, as far as they are written. */
 final readonly class MessageCheck

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
 
 /** The rows of all charts of a question, one chart after the other, in an order that is the same in each. */
 final class PanelRows

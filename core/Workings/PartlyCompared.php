@@ -8,6 +8,8 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
 
 /**
  * Says in a chart's subtitle that variances are of fewer periods than the amounts beside them, which are whole: `ΔBU

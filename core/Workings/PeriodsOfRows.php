@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Workings;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
 
 /** Names finest periods of a question: with their years only where the question is about several. */
 final readonly class PeriodsOfRows

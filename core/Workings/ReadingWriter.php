@@ -8,6 +8,10 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 
 /**
  * Composes the reading: the sum that matters, what moved it, runs and turns, what is flagged, where the year will land.

@@ -12,6 +12,9 @@ use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Side;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 
 /** One row of the workings: a period or a member with all its numbers. */
 final readonly class Row

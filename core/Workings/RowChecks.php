@@ -8,6 +8,8 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Side;
 
 /**
  * Checks that rows of every kind have: what is missing, what counts as nothing, what the figures themselves have to
@@ -46,8 +48,7 @@ final class RowChecks
 
     /**
      * Rows without a figure of what is shown. Where a measure is added up over members, who has none in a period that
-     * is covered
-     * has nothing there, and is not missing.
+     * is covered has nothing there, and is not missing.
      *
      * @param list<Row> $rows
      * @param callable(FinePeriods): bool $isCovered whether what is shown covers any of the periods

@@ -6,6 +6,8 @@ namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
 
 /** Puts rows in order: each group keeps what stands in it, gathered rows and sums stay at the end. */
 final class RowOrder

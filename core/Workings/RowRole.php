@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings;
 
+use KeenMargin\Core\Workings\Arithmetic\Total;
+
 /** What a row of the workings is. */
 enum RowRole: string
 {

@@ -12,6 +12,7 @@ use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** Whether the rows add up to their total: what is shown, and the variances against each reference. */
 final readonly class RowSums

@@ -8,6 +8,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
 
 /** The periods that a sentence is about, as it names them: from the first to the last that is shown. */
 final readonly class SpokenPeriods

@@ -6,6 +6,9 @@ namespace KeenMargin\Core\Workings;
 
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 
 /** Says the numbers of rows as the workings show them, and where they stand. */
 final readonly class Telling

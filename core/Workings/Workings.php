@@ -14,6 +14,9 @@ use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 
 /** Every number behind a chart, row by row in the order in which they are drawn. */
 final readonly class Workings

@@ -6,6 +6,9 @@ namespace KeenMargin\Core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\LeftOut;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 
 /** Writes workings as the JSON document of the recipe format: amounts as decimal strings, missing as null. */
 final class WorkingsWriter

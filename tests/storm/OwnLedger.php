@@ -8,8 +8,7 @@ use KeenMargin\Tests\app\Answer;
 
 /**
  * A dataset that one user alone changes, and what it must hold: every change that was acknowledged, and nothing else.
- * Where an
- * answer was lost it must hold all of that change or nothing of it.
+ * Where an answer was lost it must hold all of that change or nothing of it.
  */
 final class OwnLedger
 {

@@ -13,10 +13,8 @@ require \dirname(__DIR__, 2).'/vendor/autoload.php';
 
 /*
  * A storm: `storm.php [--seed N] [--seconds N] [--users N]`. Users change figures at once while the server's workers
- * are killed,
- * its disk fills and its database is held by others. After each round all that was acknowledged must be there, and
- * nothing else;
- * the store must be sound; no answer may have been a 500. The same seed raises the same storm.
+ * are killed, its disk fills and its database is held by others. After each round all that was acknowledged must be
+ * there, and nothing else; the store must be sound; no answer may have been a 500. The same seed raises the same storm.
  */
 
 $options = getopt('', ['seed:', 'seconds:', 'users:']);

@@ -48,8 +48,7 @@ final readonly class RowChanges
 
     /**
      * A member that has got figures since stays, and so does one whose figures an import found and would bring back.
-     * Its series
-     * stay, empty: who does the change again finds them.
+     * Its series stay, empty: who does the change again finds them.
      */
     private function remove(RowChange $row): void
     {

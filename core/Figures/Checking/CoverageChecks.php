@@ -75,8 +75,7 @@ final class CoverageChecks
 
     /**
      * Actuals after the closing period; closed periods for which there is only a forecast. A forecast beside an actual
-     * is what
-     * every forecast becomes on the day the books close.
+     * is what every forecast becomes on the day the books close.
      */
     private static function closing(Dataset $dataset): Finding
     {

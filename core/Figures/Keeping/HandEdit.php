@@ -6,8 +6,7 @@ namespace KeenMargin\Core\Figures\Keeping;
 
 /**
  * Changes by hand to one series, done and undone. They belong to an import "by hand" like any other; its log keeps what
- * stood
- * there before the first of its changes, so that the whole import can be taken back.
+ * stood there before the first of its changes, so that the whole import can be taken back.
  */
 final readonly class HandEdit
 {

@@ -6,8 +6,8 @@ namespace KeenMargin\Core\Figures\Keeping;
 
 /**
  * Takes one import back out of a series: its amounts go, those that it replaced or removed come back. What a later
- * import
- * overwrote stays as it is; that import is told what stood there before, as if the one taken back had never been.
+ * import overwrote stays as it is; that import is told what stood there before, as if the one taken back had never
+ * been.
  */
 final readonly class TakeBack
 {

@@ -11,8 +11,7 @@ use KeenMargin\Core\Time\Period;
 
 /**
  * The periods of a sheet's rows, all of one grain. A month beside a year column is read together with it, and a month
- * in
- * the header with the year of the row.
+ * in the header with the year of the row.
  */
 final class PeriodColumn
 {

@@ -6,8 +6,7 @@ namespace KeenMargin\Core\Figures\Reading;
 
 /**
  * Refuses a second amount for a key of a measure whose amounts are not added up over members: scores, prices,
- * percentages whose
- * parts are not known. Each of them counts once, so that two need keys of their own.
+ * percentages whose parts are not known. Each of them counts once, so that two need keys of their own.
  */
 final class SingleAmounts
 {

@@ -56,8 +56,7 @@ final readonly class Amounts
 
     /**
      * Whether these sums have a figure of the period, which matters where a missing one does not count as nothing. Days
-     * are
-     * judged by their month.
+     * are judged by their month.
      */
     public function has(Scenario $scenario, Period $fine, Sums $sums): bool
     {

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Arithmetic;
 
-use KeenMargin\Core\Workings\LeftOut;
-use KeenMargin\Core\Workings\Variance;
-
 /** What came of a comparison: the variance, null where there is none, and the periods that only one side has. */
 final readonly class Compared
 {

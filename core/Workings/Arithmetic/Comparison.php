@@ -13,17 +13,13 @@ use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\LeftOut;
-use KeenMargin\Core\Workings\Total;
-use KeenMargin\Core\Workings\Variance;
 
 /**
  * Sets the shown scenario of a measure against its references, for any finest periods of any sums: a row, a total, a
  * landing.
  *
  * Which periods are compared is told by coverage (ComparisonPlanner). Within them, where a measure is added up over
- * members,
- * whoever has no figure has nothing; else a missing figure leaves its period out of that row.
+ * members, whoever has no figure has nothing; else a missing figure leaves its period out of that row.
  */
 final class Comparison
 {

@@ -6,13 +6,11 @@ namespace KeenMargin\Core\Workings\Arithmetic;
 
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\LeftOut;
 
 /**
  * Which of some finest periods are put together: for what is shown, for each scenario and for each comparison. It is
- * the same
- * for every row of these periods, as coverage is that of the whole dataset. Each part is made when it is first asked
- * for.
+ * the same for every row of these periods, as coverage is that of the whole dataset. Each part is made when it is first
+ * asked for.
  */
 final class ComparisonPlan
 {

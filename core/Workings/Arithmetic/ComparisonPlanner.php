@@ -9,10 +9,8 @@ use KeenMargin\Core\Time\Period;
 
 /**
  * Decides by coverage what a finest period takes part in. Shown is the scenario up to the closing period and the
- * forecast after
- * it; periods that only one side of a comparison covers are left out of both. What was decided is kept: rows, totals
- * and landings
- * are made of the same periods.
+ * forecast after it; periods that only one side of a comparison covers are left out of both. What was decided is kept:
+ * rows, totals and landings are made of the same periods.
  */
 final class ComparisonPlanner
 {

@@ -16,15 +16,12 @@ use KeenMargin\Core\Time\PriorYear;
 
 /**
  * Which finest periods a scenario covers, for one measure: those for which the whole dataset, before any filter, row or
- * panel,
- * has a figure of it. What a scenario does not cover is missing; a member without a figure in a covered period has
- * nothing there.
+ * panel, has a figure of it. What a scenario does not cover is missing; a member without a figure in a covered period
+ * has nothing there.
  *
  * Days are judged by their month, so that a daily actual can stand against a budget dated on firsts of months. Actuals,
- * and
- * prior years derived from them, cover no day before the first actual, nor one after the last actual and the closing
- * day;
- * but where the other side has one figure for the whole month, the month is compared as a whole.
+ * and prior years derived from them, cover no day before the first actual, nor one after the last actual and the
+ * closing day; but where the other side has one figure for the whole month, the month is compared as a whole.
  *
  * A prior year that did not come in for a period (of days: for its month) is derived from the actuals of the year
  * before.
@@ -89,8 +86,7 @@ final class MeasureCoverage
 
     /**
      * By which figures it is told whether a scenario covers a period: those that are kept for it; of 29 February, whose
-     * derived
-     * prior year has none of its own, those of 28 February.
+     * derived prior year has none of its own, those of 28 February.
      *
      * @return list<ScenarioPeriod>
      */

@@ -6,7 +6,6 @@ namespace KeenMargin\Core\Workings\Arithmetic;
 
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\LeftOut;
 
 /** The periods in which what is shown is compared with a reference: those that both cover. */
 final readonly class PlannedPair

@@ -8,10 +8,10 @@ use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\PanelName;
 use KeenMargin\Core\Workings\Row;
 use KeenMargin\Core\Workings\Said;
-use KeenMargin\Core\Workings\Total;
 use KeenMargin\Core\Workings\Workings;
 use PHPUnit\Framework\TestCase;
 

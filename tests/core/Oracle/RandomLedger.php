@@ -6,8 +6,7 @@ namespace KeenMargin\Tests\core\Oracle;
 
 /**
  * Random sparse figures, and questions about them, the same ones for the same seed: members that come and go, days
- * without
- * sales, budgets on firsts of months, years that are not finished, months without anything.
+ * without sales, budgets on firsts of months, years that are not finished, months without anything.
  */
 final class RandomLedger
 {

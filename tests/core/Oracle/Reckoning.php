@@ -11,16 +11,13 @@ use KeenMargin\Core\Time\PeriodNames;
 
 /**
  * What the workings of a question have to say, reckoned from the design's rules (coverage, the two rules of a measure,
- * spans,
- * closing period) in exact fractions, slowly and without any of the program's code.
+ * spans, closing period) in exact fractions, slowly and without any of the program's code.
  *
  * What it does not say: messages, sentences and drawings; more than twelve charts of a kind; filters by numbers; bands;
- * merged
- * members; figures without periods; how members of equal size stand to each other beyond their own order. Days are
- * judged by
- * their month also where a missing figure does not count as nothing (ratios, averages over members); and where one side
- * has one
- * figure for a whole month, the month is compared as a whole, though the first or the last actual lies within it.
+ * merged members; figures without periods; how members of equal size stand to each other beyond their own order. Days
+ * are judged by their month also where a missing figure does not count as nothing (ratios, averages over members); and
+ * where one side has one figure for a whole month, the month is compared as a whole, though the first or the last
+ * actual lies within it.
  */
 final class Reckoning
 {

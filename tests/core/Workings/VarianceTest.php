@@ -7,8 +7,8 @@ namespace KeenMargin\Tests\core\Workings;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Question\Flag;
-use KeenMargin\Core\Workings\Effect;
-use KeenMargin\Core\Workings\Variance;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

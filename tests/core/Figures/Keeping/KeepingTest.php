@@ -77,8 +77,7 @@ final class KeepingTest extends TestCase
 
     /**
      * Whatever is taken back, in whatever order: the figures are as if it had never come in. An import that removes
-     * what
-     * its file lacks is taken back latest first; an earlier one may have removed the same before it.
+     * what its file lacks is taken back latest first; an earlier one may have removed the same before it.
      */
     #[TestWith(['add'])]
     #[TestWith(['replace some'])]

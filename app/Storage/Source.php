@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Import;
+namespace KeenMargin\App\Storage;
 
 /** Where figures came from and how they were read, as the import remembers it. */
 final readonly class Source

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\CommandLine;
+namespace KeenMargin\App\Import;
 
 use KeenMargin\Core\Question\Recipe;
 

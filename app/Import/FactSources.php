@@ -2,10 +2,15 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Storage;
+namespace KeenMargin\App\Import;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Import\Format\FigureFile;
+use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\ImportRecord;
+use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\StoredFigures;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;

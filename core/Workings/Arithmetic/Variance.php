@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Workings;
+namespace KeenMargin\Core\Workings\Arithmetic;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
@@ -14,8 +14,7 @@ use KeenMargin\Core\Time\Period;
 
 /**
  * Shown minus reference, in the measure's unit; for percentages in points. Both sides are of the periods that are
- * compared,
- * which may be fewer than the row has.
+ * compared, which may be fewer than the row has.
  */
 final readonly class Variance
 {
@@ -112,8 +111,7 @@ final readonly class Variance
 
     /**
      * Relative to the size of the reference, in percent, from the exact numbers; null where the reference is zero and
-     * for
-     * percentages.
+     * for percentages.
      *
      * @param non-negative-int $decimals half away from zero
      */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Workings;
+namespace KeenMargin\Core\Workings\Arithmetic;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Workings;
+namespace KeenMargin\Core\Workings\Arithmetic;
 
 use KeenMargin\Core\Figures\Scenario;
 
