@@ -24,7 +24,7 @@ const stop = (job: Job) => ask('DELETE', `/jobs/${job.id}`).catch(() => undefine
         <span class="min-w-0 break-words">{{ job.says }}</span>
         <button class="link shrink-0" @click="stop(job)">Stop</button>
       </p>
-      <p class="mt-0.5 min-h-5 text-sm text-quiet">{{ says(job) }}</p>
+      <p class="mt-0.5 min-h-5 text-quiet">{{ says(job) }}</p>
       <div class="mt-1 h-[3px] overflow-hidden rounded bg-hairline">
         <div
           class="h-full bg-accent transition-[width] duration-300"
