@@ -88,7 +88,7 @@ $out =
     "<?php\n\n// Fonts for letters that the shipped ones lack, by their order in FallbackFonts::NAMES, and their "
         ."advance widths in\n// thousandths of the type size: first code point, last, width, font; rising. Made by "
         ."tools/fallback-fonts.php.\nreturn [\n";
-foreach (array_chunk($runs, 8) as $line) {
+foreach (array_chunk($runs, 4) as $line) {
     $out .=
         '    '.
         implode(

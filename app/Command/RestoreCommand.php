@@ -41,12 +41,13 @@ final class RestoreCommand extends Command
             if (\is_resource($serving) && !flock($serving, \LOCK_EX | \LOCK_NB)) {
                 throw new NotRestored('Keen Margin is running on these figures. End it, then restore.');
             }
-            $done = Restore::run(BackupFile::opened($file), $this->database, true === $input->getOption('replace'));
+            $backup = BackupFile::opened($file);
+            $done = Restore::run($backup, $this->database, true === $input->getOption('replace'));
         } catch (NotRestored|NotWritten $e) {
             return Refusal::say($output, $e->getMessage());
         }
         $output->writeln(
-            "$this->database is as it was backed up, with ".
+            "$this->database is as it was backed up at $backup->at, with ".
                 Wording::count($done['files'], 'kept file', 'kept files').
                 '.',
             OutputInterface::OUTPUT_RAW,

@@ -14,6 +14,10 @@ use KeenMargin\App\Storage\WholeFile;
 final readonly class JobShelf
 {
     public const DAYS = 7;
+    /** After which a job that nobody works on is not going to be begun any more. */
+    private const SECONDS_TO_BEGIN = 60;
+    /** Times that a lock is tried, 10 ms apart: whoever only looks holds it for a moment. */
+    private const TRIES = 50;
     private const ID = '/^[0-9a-f]{24}$/D';
 
     private string $folder;
@@ -51,7 +55,8 @@ final readonly class JobShelf
     {
         $folder = $this->folder($id);
         $says = self::text($this->asked($id)['says'] ?? '');
-        // In this order: a job may end between the two.
+        // In this order: it may begin, or end, between two of these. Whoever begins holds the lock before it says so.
+        $hasBegun = is_file("$folder/begun");
         $isWorkedOn = $this->isWorkedOn($id);
         $ended = self::read("$folder/ended");
         if ([] !== $ended) {
@@ -71,7 +76,7 @@ final readonly class JobShelf
                 headers: $headers,
             );
         }
-        if ($isWorkedOn) {
+        if ($isWorkedOn && $hasBegun) {
             $progress = self::read("$folder/progress");
 
             return new Job(
@@ -83,7 +88,7 @@ final readonly class JobShelf
                 \is_int($progress['of'] ?? null) ? $progress['of'] : null,
             );
         }
-        if (!is_file("$folder/begun") && filemtime("$folder/asked") > time() - 60) {
+        if (!$hasBegun && ($isWorkedOn || filemtime("$folder/asked") > time() - self::SECONDS_TO_BEGIN)) {
             return new Job($id, Job::WAITING, $says);
         }
 
@@ -109,7 +114,14 @@ final readonly class JobShelf
     {
         $lock = @fopen($this->folder($id).'/lock', 'c');
 
-        return \is_resource($lock) && flock($lock, \LOCK_EX | \LOCK_NB) ? $lock : null;
+        for ($tries = 0; \is_resource($lock) && $tries < self::TRIES; ++$tries) {
+            if (flock($lock, \LOCK_EX | \LOCK_NB)) {
+                return $lock;
+            }
+            usleep(10_000);
+        }
+
+        return null;
     }
 
     /** @param array<string, mixed> $ended */
@@ -153,7 +165,7 @@ final readonly class JobShelf
     {
         $lock = @fopen("$this->folder/$id/lock", 'r');
 
-        return \is_resource($lock) && !flock($lock, \LOCK_EX | \LOCK_NB);
+        return \is_resource($lock) && !flock($lock, \LOCK_SH | \LOCK_NB);
     }
 
     private function folder(string $id): string

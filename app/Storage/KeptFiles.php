@@ -9,6 +9,8 @@ namespace KeenMargin\App\Storage;
  */
 final readonly class KeptFiles
 {
+    /** First bytes of every SQLite database, https://sqlite.org/fileformat2.html */
+    private const DATABASE = "SQLite format 3\0";
     /** Digest and size: a file is known by what it holds, and one that came twice is kept once. */
     private const NAME = '/^([0-9a-f]+)-(\d+)$/D';
     /** Of the digest in a name, as readings are known by it. */
@@ -73,7 +75,10 @@ final readonly class KeptFiles
     /** Whether another database lies beside, whose imports may refer to these files as well. */
     public function isShared(): bool
     {
-        return \count(glob(\dirname($this->folder).'/*.sqlite') ?: []) > 1;
+        $isDatabase = static fn (string $path): bool => is_file($path)
+            && self::DATABASE === @file_get_contents($path, false, null, 0, \strlen(self::DATABASE));
+
+        return \count(array_filter(glob(\dirname($this->folder).'/*') ?: [], $isDatabase)) > 1;
     }
 
     /**

@@ -51,21 +51,30 @@ final class CurrentJob
             "$this->folder/progress",
             json_encode(['phase' => $phase, 'done' => $done, 'of' => $of], \JSON_THROW_ON_ERROR),
         );
-        if (is_file("$this->folder/stop")) {
-            throw new Cancelled('It was stopped. Nothing was changed.');
-        }
+        $this->insistWanted();
         if ($now - $this->begun > self::MOST_SECONDS) {
             throw new Cancelled('It took longer than an hour and was ended. Nothing was changed.');
         }
     }
 
+    /** @throws Cancelled where somebody has stopped it */
+    private function insistWanted(): void
+    {
+        if (is_file("$this->folder/stop")) {
+            throw new Cancelled('It was stopped. Nothing was changed.');
+        }
+    }
+
     /**
-     * To be called within the transaction that holds all that the job changes: whoever asks later knows that it was
-     * done.
+     * To be called last within the transaction that holds all that the job changes: whoever asks later knows that it
+     * was done. Until then it can be stopped.
+     *
+     * @throws Cancelled
      */
     public function committing(): void
     {
         if (null !== $this->folder) {
+            $this->insistWanted();
             $this->connection->executeStatement('INSERT OR IGNORE INTO job_done (id, at) VALUES (?, ?)', [
                 $this->id,
                 (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),

@@ -239,6 +239,20 @@ final class UpkeepTest extends TestCase
         self::assertMatchesRegularExpression('/[\d.]+ [kM]B  files that figures came from/', $says);
     }
 
+    /** Whatever it is called: its imports may refer to the same files. */
+    public function testFilesOfAnotherDatabaseBesideAreLeftAlone(): void
+    {
+        Kept::made(self::CSV);
+        $database = $this->restored();
+        copy($database, "$this->folder/own/another.db");
+        file_put_contents("$this->folder/own/files/abc-3", 'xyz');
+        self::assertSame(0, self::keen($database, 'tidy')[0]);
+        self::assertFileExists("$this->folder/own/files/abc-3");
+        unlink("$this->folder/own/another.db");
+        self::assertSame(0, self::keen($database, 'tidy')[0]);
+        self::assertFileDoesNotExist("$this->folder/own/files/abc-3");
+    }
+
     public function testWrongWordsAreNamed(): void
     {
         $wrong = [
