@@ -9,8 +9,8 @@ namespace KeenMargin\App\Storage;
  */
 final readonly class KeptFiles
 {
-    /** First bytes of every SQLite database, https://sqlite.org/fileformat2.html */
-    private const DATABASE = "SQLite format 3\0";
+    /** How databases are called, and what lies beside them. */
+    private const DATABASE = '/^(.+\.(?:sqlite3?|db3?)|.+(?=-wal$|-shm$|\.turn$|\.serving$))/iD';
     /** Digest and size: a file is known by what it holds, and one that came twice is kept once. */
     private const NAME = '/^([0-9a-f]+)-(\d+)$/D';
     /** Of the digest in a name, as readings are known by it. */
@@ -72,13 +72,20 @@ final readonly class KeptFiles
         return $sizes;
     }
 
-    /** Whether another database lies beside, whose imports may refer to these files as well. */
+    /**
+     * Whether another database lies beside, whose imports may refer to these files as well. Told by names alone: to open
+     * and close a file of SQLite's would drop the locks that this process holds on it (sqlite.org/howtocorrupt.html, 2.2).
+     */
     public function isShared(): bool
     {
-        $isDatabase = static fn (string $path): bool => is_file($path)
-            && self::DATABASE === @file_get_contents($path, false, null, 0, \strlen(self::DATABASE));
+        $databases = [];
+        foreach (@scandir(\dirname($this->folder)) ?: [] as $name) {
+            if (1 === preg_match(self::DATABASE, $name, $part)) {
+                $databases[$part[1]] = true;
+            }
+        }
 
-        return \count(array_filter(glob(\dirname($this->folder).'/*') ?: [], $isDatabase)) > 1;
+        return \count($databases) > 1;
     }
 
     /**
