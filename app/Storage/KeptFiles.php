@@ -73,8 +73,9 @@ final readonly class KeptFiles
     }
 
     /**
-     * Whether another database lies beside, whose imports may refer to these files as well. Told by names alone: to open
-     * and close a file of SQLite's would drop the locks that this process holds on it (sqlite.org/howtocorrupt.html, 2.2).
+     * Whether another database lies beside, whose imports may refer to these files as well. Names alone are looked at:
+     * opening and closing a database file drops the locks that this process holds on it. Source:
+     * https://sqlite.org/howtocorrupt.html, 2.2
      */
     public function isShared(): bool
     {
