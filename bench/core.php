@@ -7,14 +7,14 @@ declare(strict_types=1);
  */
 
 use KeenMargin\App\Import\Format\FigureFile;
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Render\FontFaces;
 use KeenMargin\Core\Render\SvgRenderer;
-use KeenMargin\Core\Workings\Reckoning;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 

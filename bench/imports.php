@@ -8,8 +8,8 @@ declare(strict_types=1);
  * the sqlite3 shell's own .import. Prints milliseconds and megabytes as JSON. Usage: php bench/imports.php FOLDER
  */
 
-use KeenMargin\App\Export\Exact;
-use KeenMargin\App\Export\XlsxWriter;
+use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\XlsxWriter;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 

@@ -8,7 +8,7 @@ use Doctrine\DBAL\ParameterType;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 use KeenMargin\Core\Figures\Keeping\Run;
-use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
 
 /**
  * Figures a series at a time: one row holds all amounts of a measure, scenario and members, packed. Imports remember

@@ -19,6 +19,8 @@ final class RoomsTest extends TestCase
         'Scene',
         'Notation',
         'Chart',
+        'Kind',
+        'Drawing',
         'Render',
     ];
     private const COLUMNS = 120;

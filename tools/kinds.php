@@ -9,14 +9,14 @@ declare(strict_types=1);
  */
 
 use KeenMargin\App\Import\Format\FigureFile;
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\Given;
-use KeenMargin\Core\Figures\FactTable;
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Render\SvgRenderer;
 
 require dirname(__DIR__).'/vendor/autoload.php';

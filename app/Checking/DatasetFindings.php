@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Checking;
 
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\StoredFigures;
-use KeenMargin\App\Storage\WriteAside;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Turn\WriteAside;
 use KeenMargin\Core\Figures\Checking\DatasetChecks;
 use KeenMargin\Core\Figures\Checking\Finding;
-use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\Series\Series;
 
 /** The checks of a dataset, kept until it changes, with those that somebody accepted. */
 final readonly class DatasetFindings

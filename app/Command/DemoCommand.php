@@ -11,18 +11,18 @@ use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\Changes\RowChanges;
-use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportKeeper;
-use KeenMargin\App\Storage\NoteRecord;
+use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\Core\Document\Given;
-use KeenMargin\Core\Figures\MemberFilter;
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Question\NotePlace;
-use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Question\RecipeWriter;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\About\NoteTarget;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -115,7 +115,7 @@ final class DemoCommand extends Command
                 $dataset,
                 $measure,
                 $period->key(),
-                NotePlace::of($filters)->key(),
+                NoteTarget::of($filters)->key(),
                 $label,
                 $note->must('text')->string(2000),
                 $note->must('author')->string(),

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Command;
 
-use KeenMargin\App\Storage\Readiness;
-use KeenMargin\App\Storage\StorageTrouble;
+use KeenMargin\App\Storage\Connection\Readiness;
+use KeenMargin\App\Storage\Connection\StorageTrouble;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Command;
 
-use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Storage\Files\NotWritten;
 use KeenMargin\App\Upkeep\BackupFile;
 use KeenMargin\App\Upkeep\NotRestored;
 use KeenMargin\App\Upkeep\Restore;

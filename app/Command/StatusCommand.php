@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Command;
 
-use KeenMargin\App\Storage\Readiness;
+use KeenMargin\App\Storage\Connection\Readiness;
 use KeenMargin\App\Upkeep\Status;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;

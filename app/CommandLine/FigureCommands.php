@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\CommandLine;
 
-use KeenMargin\App\Export\PdfRenderer;
-use KeenMargin\App\Export\PictureFonts;
-use KeenMargin\App\Export\PngRenderer;
+use KeenMargin\App\Export\Picture\PdfRenderer;
+use KeenMargin\App\Export\Picture\PictureFonts;
+use KeenMargin\App\Export\Picture\PngRenderer;
 use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\App\Import\YearHint;
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Figures\FactTable;
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Recipe;
-use KeenMargin\Core\Question\RecipeReader;
 use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Render\SvgRenderer;
 

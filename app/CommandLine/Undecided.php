@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace KeenMargin\App\CommandLine;
 
 use KeenMargin\Core\Document\Given;
-use KeenMargin\Core\Figures\Reading\DateOrder;
-use KeenMargin\Core\Figures\Reading\Mapping;
-use KeenMargin\Core\Figures\Reading\NumberReader;
-use KeenMargin\Core\Figures\Reading\NumberStyle;
-use KeenMargin\Core\Figures\Reading\PercentColumns;
-use KeenMargin\Core\Figures\Reading\Role;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Mapping\PercentColumns;
+use KeenMargin\Core\Figures\Reading\Mapping\Role;
+use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Text\DateOrder;
+use KeenMargin\Core\Figures\Reading\Text\NumberReader;
+use KeenMargin\Core\Figures\Reading\Text\NumberStyle;
 
 /** What the page would ask about a file, and what nobody can be asked on the command line: it has to be told. */
 final class Undecided

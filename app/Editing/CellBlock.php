@@ -8,11 +8,11 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Figures\Reading\NumberReader;
-use KeenMargin\Core\Figures\Reading\NumberStyle;
+use KeenMargin\Core\Figures\Reading\Text\NumberReader;
+use KeenMargin\Core\Figures\Reading\Text\NumberStyle;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\NotAPeriod;
 use KeenMargin\Core\Time\Period;
@@ -71,7 +71,7 @@ final readonly class CellBlock
     public static function of(Given $given, Dataset $dataset): self
     {
         $measure = self::measure($given, $dataset);
-        $names = array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns);
+        $names = array_map(static fn (Breakdown $breakdown): string => $breakdown->name, $dataset->breakdowns);
         $by = $given->maybe('by')?->oneOf($names);
         $rows = array_map(static fn (Given $row): string => trim($row->text(500)), $given->must('rows')->list(1));
         $columns = self::columns($given->must('periods'), $dataset);

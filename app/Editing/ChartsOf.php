@@ -6,11 +6,11 @@ namespace KeenMargin\App\Editing;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\Changes\RowChange;
-use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\NoteRecord;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Question\Renaming;
+use KeenMargin\Core\Question\Change\Renaming;
 
 /** The named charts of a dataset, as far as a change of it concerns them. */
 final readonly class ChartsOf

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\DatasetTotals;
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\App\Storage\Series\DatasetTotals;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\App\Work\CurrentJob;
 
 /** A dataset once more, with its figures and settings; what was brought in or changed before stays with the first. */

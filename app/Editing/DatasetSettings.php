@@ -6,10 +6,10 @@ namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\RowChange;
-use KeenMargin\App\Storage\DatasetRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Figures\Reading\PeriodReader;
+use KeenMargin\Core\Figures\Reading\Text\PeriodReader;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\NamedFinishRecord;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\NamedFinishRecord;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Question\Document\FinishReader;
+use KeenMargin\Core\Question\Document\FinishWriter;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishReader;
-use KeenMargin\Core\Question\FinishWriter;
 
 /** Puts a named finish on charts: their words and highlighted rows stay, and they follow it from then on. */
 final readonly class FinishUse

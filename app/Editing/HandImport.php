@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Figures\Keeping\CellChange;
 use KeenMargin\Core\Figures\Keeping\Run;
 

@@ -6,10 +6,10 @@ namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\RowChange;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\MeasureRecord;
-use KeenMargin\App\Storage\MeasureScale;
-use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\MeasureRecord;
+use KeenMargin\App\Storage\Series\MeasureScale;
+use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
@@ -17,7 +17,7 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
-use KeenMargin\Core\Question\Renaming;
+use KeenMargin\Core\Question\Change\Renaming;
 
 /** Plans a change of a measure, or a new one that is made of two others. */
 final readonly class MeasureSettings

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Editing;
 
-use KeenMargin\App\Storage\BreakdownMembers;
-use KeenMargin\App\Storage\BreakdownRecord;
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\RowChange;
-use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\Record\BreakdownRecord;
+use KeenMargin\App\Storage\Series\BreakdownMembers;
+use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\LineRole;
-use KeenMargin\Core\Question\Renaming;
+use KeenMargin\Core\Question\Change\Renaming;
 
 /**
  * Plans a change of a breakdown: its name, the order of its members, their names, groups and roles; two that become
@@ -170,7 +170,7 @@ final readonly class MemberSettings
         $id = self::id($members, $given->must('merge'));
         $into = self::id($members, $given->must('into'));
         [$from, $to] = [$members->standing()[$id], $members->standing()[$into]];
-        if ($id === $into || \in_array($to, $members->dimension()->within($from), true)) {
+        if ($id === $into || \in_array($to, $members->breakdown()->within($from), true)) {
             throw new NotAccepted(
                 'into',
                 "\"$from\" cannot be merged into \"$to\". Choose a member that does not stand in it.",
@@ -301,7 +301,7 @@ final readonly class MemberSettings
             foreach ($ids as $id) {
                 if (
                     false !== $known
-                    && \in_array($name, $members->dimension()->within($members->standing()[$id]), true)
+                    && \in_array($name, $members->breakdown()->within($members->standing()[$id]), true)
                 ) {
                     throw new NotAccepted(
                         'group',

@@ -7,12 +7,12 @@ namespace KeenMargin\App\Editing;
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\ChangeLog;
 use KeenMargin\App\Storage\Changes\RowChange;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\NoteRecord;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Time\PeriodNames;
-use KeenMargin\Core\Workings\RowPlace;
+use KeenMargin\Core\Workings\About\RowTarget;
 
 /** Writes, changes and deletes notes; each can be undone with whatever else is done to the dataset. */
 final readonly class NoteEdit
@@ -24,7 +24,7 @@ final readonly class NoteEdit
     }
 
     /** @return int the note's id */
-    public function write(DatasetRecord $dataset, RowPlace $place, string $label, string $text, string $who): int
+    public function write(DatasetRecord $dataset, RowTarget $place, string $label, string $text, string $who): int
     {
         return $this->turn->onDataset((int) $dataset->id, function (DatasetRecord $dataset) use (
             $place,
@@ -110,7 +110,7 @@ final readonly class NoteEdit
     }
 
     /** `Net revenue, Aug 2026`, `Net revenue, North, Aug 2026` */
-    public static function label(RowPlace $place): string
+    public static function label(RowTarget $place): string
     {
         $members = array_merge(
             [],

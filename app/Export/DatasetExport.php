@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Export\Table\CsvWriter;
+use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\JsonLinesWriter;
+use KeenMargin\App\Export\Table\OdsWriter;
+use KeenMargin\App\Export\Table\XlsxWriter;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\App\Work\CurrentJob;
-use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Figures\PackedAmounts;
-use KeenMargin\Core\Figures\Reading\TidyLayout;
+use KeenMargin\Core\Figures\Reading\Guess\TidyLayout;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
 use KeenMargin\Core\Number\ScaledText;
 use KeenMargin\Core\Time\Period;
 
@@ -35,7 +40,7 @@ final readonly class DatasetExport
         $figures = new StoredFigures($record, $this->store);
         $dataset = $figures->dataset();
         $writer = self::FORMATS[$format][0]::to($path, $record->name);
-        $breakdowns = array_map(static fn (Dimension $breakdown): string => $breakdown->name, $dataset->breakdowns);
+        $breakdowns = array_map(static fn (Breakdown $breakdown): string => $breakdown->name, $dataset->breakdowns);
         $writer->row([...TidyLayout::BEFORE, ...self::apart($breakdowns), TidyLayout::AMOUNT]);
         $measures = [];
         foreach ($record->measures as $measure) {

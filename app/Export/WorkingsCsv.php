@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
+use KeenMargin\App\Export\Table\CsvWriter;
+use KeenMargin\App\Export\Table\Exact;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\LeftOut;
 use KeenMargin\Core\Workings\Arithmetic\Total;
-use KeenMargin\Core\Workings\Column;
-use KeenMargin\Core\Workings\ColumnForm;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
 
 /** The workings as a table of exact numbers, for any program. */
 final class WorkingsCsv

@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export;
 
+use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\Formula;
+use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Export\Table\XlsxWriter;
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\About\Derivation;
+use KeenMargin\Core\Workings\About\DerivationRule;
 use KeenMargin\Core\Workings\Arithmetic\Total;
-use KeenMargin\Core\Workings\Column;
-use KeenMargin\Core\Workings\Derivation;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Step;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
 
 /**
  * The workings as a workbook whose variances, percentages and totals are live: each follows from the cells that it
@@ -127,11 +131,11 @@ final readonly class WorkingsXlsx
         $decimals = $derived->step->decimals();
 
         return match ($derived->step) {
-            Step::Same => $cells[0],
-            Step::Minus => "$cells[0]-$second",
-            Step::Percent => "ROUND(100*$cells[0]/ABS($second),$decimals)",
-            Step::Rate => "ROUND(100*$cells[0]/$second,$decimals)",
-            Step::Sum => 'SUM('.self::runs($cells).')',
+            DerivationRule::Same => $cells[0],
+            DerivationRule::Minus => "$cells[0]-$second",
+            DerivationRule::Percent => "ROUND(100*$cells[0]/ABS($second),$decimals)",
+            DerivationRule::Rate => "ROUND(100*$cells[0]/$second,$decimals)",
+            DerivationRule::Sum => 'SUM('.self::runs($cells).')',
         };
     }
 

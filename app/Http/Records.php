@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\App\Storage\NoteRecord;
-use KeenMargin\App\Storage\WriteAside;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\App\Storage\Turn\WriteAside;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Finds kept things by their number, or says that they are not there. */

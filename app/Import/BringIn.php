@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportKeeper;
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\App\Storage\Source;
+use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\Imports\ImportSource;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
-use KeenMargin\Core\Figures\Reading\Mapping;
-use KeenMargin\Core\Figures\Reading\MappingReader;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
 
 /** Confirms a reading: what it holds becomes a dataset or joins one, and the file is kept with it. */
 final readonly class BringIn
@@ -58,9 +58,9 @@ final readonly class BringIn
         return $import;
     }
 
-    public static function source(Look $look, Mapping $mapping): Source
+    public static function source(Look $look, Mapping $mapping): ImportSource
     {
-        return new Source(
+        return new ImportSource(
             $look->file->name,
             $look->file->digest,
             $mapping->toArray() +

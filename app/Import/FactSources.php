@@ -6,24 +6,24 @@ namespace KeenMargin\App\Import;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Import\Format\FigureFile;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\FactFilter;
-use KeenMargin\Core\Figures\MemberFilter;
-use KeenMargin\Core\Figures\NumberFilter;
-use KeenMargin\Core\Figures\Reading\JoinedMapping;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\Role;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\SourceRows;
-use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Reading\Guess\JoinedMapping;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Mapping\Role;
+use KeenMargin\Core\Figures\Reading\Rows\SourceRows;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Series\Series;
 
 /** From amounts back to the rows of the files that they stood in. */
 final readonly class FactSources

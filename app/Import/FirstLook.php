@@ -6,21 +6,21 @@ namespace KeenMargin\App\Import;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Import\Format\FigureFile;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Figures\Reading\HeaderPlace;
-use KeenMargin\Core\Figures\Reading\HeaderSignature;
-use KeenMargin\Core\Figures\Reading\JoinedMapping;
-use KeenMargin\Core\Figures\Reading\Mapping;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RememberedMapping;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Core\Figures\Reading\Guess\JoinedMapping;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Mapping\RememberedMapping;
+use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
+use KeenMargin\Core\Figures\Reading\Table\HeaderSignature;
+use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** Looks at files: finds the table in them, remembers how their like was read. */
 final readonly class FirstLook
@@ -42,7 +42,7 @@ final readonly class FirstLook
     public function look(
         ReadingFile $file,
         ?string $sheet = null,
-        ?HeaderPlace $header = null,
+        ?HeaderPosition $header = null,
         ?DatasetRecord $target = null,
         bool $finds = false,
     ): Look {
@@ -84,7 +84,7 @@ final readonly class FirstLook
         FigureFile $file,
         ReadingFile $of,
         ?string $named,
-        ?HeaderPlace $header,
+        ?HeaderPosition $header,
         ?DatasetRecord $target,
         bool $finds,
     ): array {

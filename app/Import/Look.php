@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\Core\Figures\Reading\Mapping;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Table\Sheet;
 
 /** What a first look at a file shows: its table, how it would be read, and which earlier import it resembles. */
 final readonly class Look

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\Mapping;
-use KeenMargin\Core\Figures\Reading\ReadFigures;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
 
 /** Reads files on the shelf under a mapping, and keeps what it read until it is confirmed. */
 final readonly class Reader

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\Core\Figures\Reading\MonthWords;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\Core\Figures\Reading\Text\MonthWords;
 
 /** A file on its way in. */
 final readonly class ReadingFile

@@ -4,24 +4,24 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\App\Storage\NotWritten;
-use KeenMargin\App\Storage\WholeFile;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Files\NotWritten;
+use KeenMargin\App\Storage\Files\WholeFile;
 use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Coverage;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
-use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\OverMembers;
-use KeenMargin\Core\Figures\Reading\ReadFigures;
-use KeenMargin\Core\Figures\Reading\Refusal;
+use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
+use KeenMargin\Core\Figures\Reading\Text\Refusal;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Figures\Series\Series;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
@@ -43,7 +43,7 @@ final readonly class ReadingShelf
         OverMembers::class,
         Grouping::class,
         Better::class,
-        Dimension::class,
+        Breakdown::class,
         LineRole::class,
         Coverage::class,
         Series::class,

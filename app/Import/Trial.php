@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import;
 
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportKeeper;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\StoredFigures;
+use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
-use KeenMargin\Core\Figures\Reading\BandColumns;
-use KeenMargin\Core\Figures\Reading\Mapping;
-use KeenMargin\Core\Figures\Reading\NearNames;
-use KeenMargin\Core\Figures\Reading\ReadFigures;
-use KeenMargin\Core\Figures\Reading\Refusal;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\Mapping\BandColumns;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
+use KeenMargin\Core\Figures\Reading\Text\NearNames;
+use KeenMargin\Core\Figures\Reading\Text\Refusal;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\PeriodNames;
 
@@ -85,7 +85,7 @@ final readonly class Trial
                 $dataset->measures,
             ),
             'breakdowns' => array_map(
-                static fn (Dimension $breakdown): array => self::breakdown($breakdown, $known),
+                static fn (Breakdown $breakdown): array => self::breakdown($breakdown, $known),
                 $dataset->breakdowns,
             ),
             'near' => self::near($dataset, $known),
@@ -116,7 +116,7 @@ final readonly class Trial
     }
 
     /** @return array{name: string, members: int, newMembers: list<string>, newCount: int} */
-    private static function breakdown(Dimension $breakdown, ?Dataset $known): array
+    private static function breakdown(Breakdown $breakdown, ?Dataset $known): array
     {
         $new =
             null === $known

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Jobs;
 
 use Doctrine\DBAL\Connection;
-use KeenMargin\App\Storage\WholeFile;
+use KeenMargin\App\Storage\Files\WholeFile;
 
 /**
  * Jobs, a folder each beside the database: what was asked, how far it is, what came of it. Whoever works on one holds a

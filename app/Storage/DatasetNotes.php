@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\Note;
-use KeenMargin\Core\Workings\NotesInChart;
+use KeenMargin\Core\Workings\About\Note;
+use KeenMargin\Core\Workings\About\NotesInChart;
 
 /** The notes of a dataset, as records and as charts take them. */
 final readonly class DatasetNotes

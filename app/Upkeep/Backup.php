@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Upkeep;
 
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Files\NotWritten;
 
 /**
  * All that is kept as one file: the database as it is at one moment, by SQLite's own copy, and the files that its

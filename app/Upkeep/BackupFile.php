@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Upkeep;
 
-use KeenMargin\App\Storage\NotWritten;
+use KeenMargin\App\Storage\Files\NotWritten;
 
 /** A backup that is there: what it says of itself, and whether that holds. Nothing that it names is trusted. */
 final readonly class BackupFile

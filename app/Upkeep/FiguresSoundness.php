@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Upkeep;
 
-use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
-use KeenMargin\Core\Figures\PackedAmounts;
-use KeenMargin\Core\Figures\SeriesAdder;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
+use KeenMargin\Core\Figures\Series\SeriesAdder;
 
 /** Whether the series of a dataset are whole, and what is kept along follows from them. */
 final readonly class FiguresSoundness

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Upkeep;
 
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\App\Storage\NotWritten;
-use KeenMargin\App\Storage\WholeFile;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Files\NotWritten;
+use KeenMargin\App\Storage\Files\WholeFile;
 
 /** Brings a backup back: all of it, checked, or nothing. What was there before is kept beside. */
 final class Restore

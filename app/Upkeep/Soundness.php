@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Upkeep;
 
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
 
 /**
  * Whether a store is sound: the database by its own checks, every amount where it belongs, what is kept along as it

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Upkeep;
 
-use KeenMargin\App\Storage\KeptFiles;
+use KeenMargin\App\Storage\Files\KeptFiles;
 
 /** What takes how much room. */
 final readonly class Status

@@ -7,9 +7,9 @@ namespace KeenMargin\App\Upkeep;
 use Doctrine\DBAL\Connection;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Jobs\JobShelf;
-use KeenMargin\App\Storage\ImportKeeper;
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Wording;
 
 /** Removes what nobody can reach any more, or what has outlived the time that it is kept for. Run at each start. */

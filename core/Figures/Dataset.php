@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures;
 
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -16,7 +18,7 @@ final readonly class Dataset
 {
     /**
      * @param list<Measure> $measures in their order; the first one is asked about where none is named
-     * @param list<Dimension> $breakdowns
+     * @param list<Breakdown> $breakdowns
      * @param ?Period $closedThrough where told; else the last period with actuals
      * @param list<Notice> $notices what the reading of the figures has to say about them
      */
@@ -79,7 +81,7 @@ final readonly class Dataset
         return $measure->better();
     }
 
-    public function maybeBreakdown(string $name): ?Dimension
+    public function maybeBreakdown(string $name): ?Breakdown
     {
         foreach ($this->breakdowns as $breakdown) {
             if ($breakdown->name === $name) {
@@ -91,7 +93,7 @@ final readonly class Dataset
     }
 
     /** The breakdown that a column of this name is, under its own or a former name. */
-    public function maybeBreakdownCalled(string $name): ?Dimension
+    public function maybeBreakdownCalled(string $name): ?Breakdown
     {
         foreach ($this->breakdowns as $breakdown) {
             if ($breakdown->answersTo($name)) {

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures;
 
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+
 /** Picks single amounts of a dataset: by measure, scenario and period, and by what else must hold of them. */
 final readonly class FactFilter
 {

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures;
 
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+
 /**
  * Figures that can be asked: held in memory after reading a file, or in the fact store.
  */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Document\Altered;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Number\Unit;
 
 /** What only changes the looks. */
@@ -35,7 +35,7 @@ final readonly class Finish
      * @param ?string $footnote below the chart
      * @param bool $notes whether notes are numbered in the chart
      * @param ?string $named the named finish that it was taken from
-     * @param LabelPlace $labelsAt where values are written; of kinds that have the choice
+     * @param LabelPosition $labelsAt where values are written; of kinds that have the choice
      */
     public function __construct(
         public ?Unit $unit = null,
@@ -59,20 +59,20 @@ final readonly class Finish
         public ?string $footnote = null,
         public bool $notes = true,
         public ?string $named = null,
-        public LabelPlace $labelsAt = LabelPlace::Outside,
+        public LabelPosition $labelsAt = LabelPosition::Outside,
     ) {
     }
 
     /** Without height, footnote and message. */
     public function bare(): self
     {
-        return Altered::of($this, ['height' => null, 'footnote' => null, 'message' => null]);
+        return With::of($this, ['height' => null, 'footnote' => null, 'message' => null]);
     }
 
     /** These looks on a chart that has words and rows of its own. */
     public function onto(self $chart, ?string $named): self
     {
-        return Altered::of($this, [
+        return With::of($this, [
             'highlight' => $chart->highlight,
             'title' => $chart->title,
             'message' => $chart->message,
@@ -83,6 +83,6 @@ final readonly class Finish
 
     public function wide(int $width): self
     {
-        return Altered::of($this, ['width' => max(self::NARROWEST, min(self::WIDEST, $width))]);
+        return With::of($this, ['width' => max(self::NARROWEST, min(self::WIDEST, $width))]);
     }
 }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Document\Altered;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Better;
-use KeenMargin\Core\Figures\MemberFilter;
-use KeenMargin\Core\Figures\NumberFilter;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -67,7 +67,7 @@ final readonly class Question
         ?Between $between = null,
         ?Capacity $capacity = null,
     ): self {
-        return Altered::of($this, [
+        return With::of($this, [
             'against' => $against ?? $this->against,
             'by' => $by ?? $this->by,
             'between' => $between ?? $this->between,

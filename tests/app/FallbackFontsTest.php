@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
-use KeenMargin\App\Export\DrawnText;
-use KeenMargin\App\Export\FontSubset;
+use KeenMargin\App\Export\Picture\DrawnText;
+use KeenMargin\App\Export\Picture\FontSubset;
 use KeenMargin\Core\Scene\FallbackFonts;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;

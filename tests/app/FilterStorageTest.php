@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\app;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\WorkingsWriter;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 

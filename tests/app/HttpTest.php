@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
-use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Workings\WorkingsWriter;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -348,7 +348,7 @@ final class HttpTest extends TestCase
         $documented = json_decode(Server::send('GET', '/api/docs')->body, true);
         \assert(\is_array($documented) && \is_array($documented['paths']));
         $routes = [];
-        foreach (glob(__DIR__.'/../../app/Http/*Controller.php') ?: [] as $file) {
+        foreach (glob(__DIR__.'/../../app/Http/{,*/}*Controller.php', \GLOB_BRACE) ?: [] as $file) {
             $class = new \ReflectionClass(self::existing('KeenMargin\\App\\Http\\'.basename($file, '.php')));
             $prefix = (
                 $class->getAttributes(\Symfony\Component\Routing\Attribute\Route::class)[0] ?? null

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
-use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Render\FontFaces;
 use KeenMargin\Core\Render\SvgRenderer;
 use KeenMargin\Tests\core\RandomMembers;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
-use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
 use PHPUnit\Framework\TestCase;
 
 /** Schema changes run on a full database, and nothing of it is lost. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
-use KeenMargin\App\Export\PdfRenderer;
-use KeenMargin\App\Export\PngRenderer;
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\App\Export\Picture\PdfRenderer;
+use KeenMargin\App\Export\Picture\PngRenderer;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Tests\core\RandomFigures;

@@ -8,20 +8,20 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Tools\SchemaTool;
 use KeenMargin\App\Kernel;
-use KeenMargin\App\Storage\ChartRecord;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\DatasetTotals;
-use KeenMargin\App\Storage\ImportKeeper;
-use KeenMargin\App\Storage\KeptFiles;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\Source;
-use KeenMargin\App\Storage\StoredFigures;
-use KeenMargin\App\Storage\WriteQueue;
-use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\Imports\ImportSource;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\DatasetTotals;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Turn\WriteQueue;
+use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\App\Work\CurrentJob;
-use KeenMargin\Core\Figures\MemberFilter;
-use KeenMargin\Core\Figures\Reading\ReadFigures;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Tests\core\Written;
@@ -77,7 +77,7 @@ final class StorageTest extends TestCase
     {
         return $this->keeper()->create(
             new ReadFigures(Written::figures($csv, [], 'Kept'), 1, 0),
-            new Source('kept.csv', str_repeat('0', 32), [], ''),
+            new ImportSource('kept.csv', str_repeat('0', 32), [], ''),
         )->dataset;
     }
 

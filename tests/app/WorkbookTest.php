@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\app;
 
 use KeenMargin\App\Export\WorkingsXlsx;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\RandomMembers;
 use KeenMargin\Tests\core\Written;

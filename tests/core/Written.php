@@ -5,27 +5,27 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core;
 
 use KeenMargin\App\Import\Format\FigureFile;
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
-use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\LineRole;
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\HeaderPlace;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
+use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Recipe;
-use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\Workings;
 
 /** Figures and recipes as a person would write them down, for examples in tests. */
 final class Written
 {
-    public static function sheet(string $bytes, ?HeaderPlace $header = null): Sheet
+    public static function sheet(string $bytes, ?HeaderPosition $header = null): Sheet
     {
         return FigureFile::open(self::file($bytes))->sheet(null, $header);
     }
@@ -67,8 +67,8 @@ final class Written
     ): FactTable {
         $dataset = $figures->dataset();
         $breakdowns = array_map(
-            static fn (Dimension $one): Dimension => $one->name === $breakdown
-                ? new Dimension(
+            static fn (Breakdown $one): Breakdown => $one->name === $breakdown
+                ? new Breakdown(
                     $one->name,
                     array_values(array_unique([...$one->members, ...array_values($parents)])),
                     $parents,

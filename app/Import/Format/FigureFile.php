@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\CellKind;
-use KeenMargin\Core\Figures\Reading\HeaderPlace;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\Sheet;
+use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
+use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Text\CellKind;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** A file of figures, whatever its format, as sheets. */
 final class FigureFile
@@ -41,7 +41,7 @@ final class FigureFile
     }
 
     /** @param ?string $named the one with the most numbers in its first rows, where none is named */
-    public function sheet(?string $named = null, ?HeaderPlace $header = null): Sheet
+    public function sheet(?string $named = null, ?HeaderPosition $header = null): Sheet
     {
         $names = $this->format->sheets();
         if (null !== $named && !\in_array($named, $names, true)) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
 
 /** A kind of file that figures come in. What a file is, is told by its bytes, never by its name. */
 interface FileFormat

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\Limits;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
+use KeenMargin\Core\Figures\Reading\Text\Limits;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** One JSON object a line; its keys are the columns. Numbers keep every digit. */
 final readonly class JsonLinesFile implements FileFormat

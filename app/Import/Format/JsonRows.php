@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\Limits;
-use KeenMargin\Core\Figures\Reading\Refusal;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
+use KeenMargin\Core\Figures\Reading\Text\Limits;
+use KeenMargin\Core\Figures\Reading\Text\Refusal;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** The objects of a file as rows. The keys of the first ones are the header, which counts as row 0. */
 final readonly class JsonRows implements RowSource

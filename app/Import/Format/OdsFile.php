@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** A spreadsheet in OpenDocument (ISO/IEC 26300). */
 final readonly class OdsFile implements FileFormat

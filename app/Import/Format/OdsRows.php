@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\Limits;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
+use KeenMargin\Core\Figures\Reading\Text\Limits;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /**
  * The rows of one table, read as they stream by. Cells and rows may stand for many; blank ones at the end do not count.

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\Limits;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\Text\Limits;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /**
  * The zip that a workbook is. Parts are unpacked one at a time, never further than the limit, whatever they say of

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\DelimitedRows;
-use KeenMargin\Core\Figures\Reading\Delimiter;
-use KeenMargin\Core\Figures\Reading\Limits;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\DelimitedRows;
+use KeenMargin\Core\Figures\Reading\Table\Delimiter;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
+use KeenMargin\Core\Figures\Reading\Text\Limits;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** Delimited text in any usual encoding: UTF-8 with or without a byte order mark, UTF-16, else Windows-1252. */
 final readonly class TextFile implements FileFormat

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Import\Format;
 
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** A workbook in Office Open XML (ECMA-376). Formulas count by the values stored with them. */
 final class XlsxFile implements FileFormat

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage\Changes;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\ImportRecord;
-use KeenMargin\App\Storage\SeriesStore;
-use KeenMargin\App\Storage\SeriesWriter;
-use KeenMargin\App\Storage\TotalsPatch;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\SeriesWriter;
+use KeenMargin\App\Storage\Series\TotalsPatch;
 use KeenMargin\Core\Figures\Keeping\CellChange;
 use KeenMargin\Core\Figures\Keeping\HandEdit;
 use KeenMargin\Core\Figures\Keeping\Run;

@@ -6,8 +6,8 @@ namespace KeenMargin\App\Storage\Changes;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\WriteTurn;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Turn\WriteTurn;
 
 /** Does what people change in a dataset, and undoes it in turn: the last step first, also after a reload. */
 final readonly class ChangeLog

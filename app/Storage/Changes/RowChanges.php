@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage\Changes;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\DatasetRecord;
-use KeenMargin\App\Storage\DatasetTotals;
-use KeenMargin\App\Storage\MeasureRecord;
-use KeenMargin\App\Storage\MeasureScale;
-use KeenMargin\App\Storage\SeriesStore;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\MeasureRecord;
+use KeenMargin\App\Storage\Series\DatasetTotals;
+use KeenMargin\App\Storage\Series\MeasureScale;
+use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;

@@ -103,7 +103,7 @@ final class CoverageChecks
 
     /**
      * @param array<int, Period> $missing
-     * @param list<Place> $places
+     * @param list<FindingTarget> $places
      * @param list<string> $says
      */
     private static function add(
@@ -136,13 +136,18 @@ final class CoverageChecks
     /**
      * @param array<Period> $periods
      *
-     * @return list<Place>
+     * @return list<FindingTarget>
      */
     private static function places(Dataset $dataset, Scenario $scenario, array $periods): array
     {
         return array_values(
             array_map(
-                static fn (Period $period): Place => new Place($dataset->measures[0]->name, $scenario, $period, []),
+                static fn (Period $period): FindingTarget => new FindingTarget(
+                    $dataset->measures[0]->name,
+                    $scenario,
+                    $period,
+                    [],
+                ),
                 $periods,
             ),
         );

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Checking;
 
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\Notice;
-use KeenMargin\Core\Figures\PackedAmounts;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
+use KeenMargin\Core\Figures\Series\Series;
 
 /** All checks of a dataset, in one pass over its figures. */
 final class DatasetChecks
@@ -49,10 +49,10 @@ final class DatasetChecks
         foreach ($dataset->breakdowns as $breakdown) {
             foreach ($notice->members[$breakdown->name] ?? [] as $member) {
                 $members = array_map(
-                    static fn (Dimension $one): string => $one === $breakdown ? $member : '',
+                    static fn (Breakdown $one): string => $one === $breakdown ? $member : '',
                     $dataset->breakdowns,
                 );
-                $places[] = new Place($dataset->measures[0]->name, Scenario::Actual, null, $members);
+                $places[] = new FindingTarget($dataset->measures[0]->name, Scenario::Actual, null, $members);
             }
         }
 

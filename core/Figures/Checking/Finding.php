@@ -12,7 +12,7 @@ final readonly class Finding
     /**
      * @param string $says a sentence without its full stop
      * @param int $count of places in all
-     * @param list<Place> $places the first of them
+     * @param list<FindingTarget> $places the first of them
      */
     public function __construct(
         public string $id,
@@ -30,11 +30,14 @@ final readonly class Finding
     }
 
     /**
-     * @param non-empty-list<Place> $places all of them
+     * @param non-empty-list<FindingTarget> $places all of them
      */
     public static function at(string $id, string $says, array $places): self
     {
-        $all = hash('xxh128', implode("\n", array_map(static fn (Place $place): string => $place->mark(), $places)));
+        $all = hash(
+            'xxh128',
+            implode("\n", array_map(static fn (FindingTarget $place): string => $place->mark(), $places)),
+        );
 
         return new self($id, false, $says, \count($places), \array_slice($places, 0, self::MOST_PLACES), $all);
     }
@@ -61,7 +64,7 @@ final readonly class Finding
             'says' => $this->says,
             'count' => $this->count,
             'mark' => $this->mark(),
-            'places' => array_map(static fn (Place $place): array => $place->toArray(), $this->places),
+            'places' => array_map(static fn (FindingTarget $place): array => $place->toArray(), $this->places),
         ];
     }
 }

@@ -14,7 +14,7 @@ final class Gaps implements LineCheck
     /** A line with a larger part of its periods missing is irregular by nature. */
     private const LARGEST_PART = 0.25;
 
-    /** @var list<Place> */
+    /** @var list<FindingTarget> */
     private array $places = [];
     /** @var list<string> */
     private array $names = [];

@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\Series\Series;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\ScaledText;
 use KeenMargin\Core\Time\Period;
@@ -37,9 +37,9 @@ final readonly class Line
         return false;
     }
 
-    public function at(int $start): Place
+    public function at(int $start): FindingTarget
     {
-        return new Place(
+        return new FindingTarget(
             $this->measure->name,
             $this->series->scenario,
             $this->period($start),

@@ -9,7 +9,7 @@ use KeenMargin\Core\Document\Wording;
 /** A line that is positive in some periods and negative in few others: was a cost written with both signs? */
 final class MixedSigns implements LineCheck
 {
-    /** @var list<Place> */
+    /** @var list<FindingTarget> */
     private array $places = [];
     /** @var array<string, true> */
     private array $lines = [];

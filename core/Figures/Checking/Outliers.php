@@ -13,7 +13,7 @@ final class Outliers implements LineCheck
     public const FEWEST = 4;
     private const TIMES = 10;
 
-    /** @var list<Place> */
+    /** @var list<FindingTarget> */
     private array $places = [];
     /** @var list<string> */
     private array $says = [];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Keeping;
 
-use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
 
 /** The amounts of one series and the import that each came with, by period start. */
 final readonly class Run

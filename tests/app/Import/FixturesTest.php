@@ -7,13 +7,13 @@ namespace KeenMargin\Tests\app\Import;
 use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Fact;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
-use KeenMargin\Core\Figures\Reading\FactReader;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Series\Fact;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

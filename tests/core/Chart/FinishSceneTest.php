@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Chart;
 
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
-use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Question\NotePlace;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Render\SvgRenderer;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\Note;
-use KeenMargin\Core\Workings\NotesInChart;
+use KeenMargin\Core\Workings\About\Note;
+use KeenMargin\Core\Workings\About\NotesInChart;
+use KeenMargin\Core\Workings\About\NoteTarget;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -200,7 +200,7 @@ final class FinishSceneTest extends TestCase
                     $i + 1,
                     'Amount',
                     Period::of($period),
-                    NotePlace::of($recipe->question->where)->key(),
+                    NoteTarget::of($recipe->question->where)->key(),
                     "Note about $period",
                 ),
                 $periods,

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Chart;
 
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Render\SvgRenderer;
-use KeenMargin\Core\Workings\Row;
+use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Tests\core\RandomMembers;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;

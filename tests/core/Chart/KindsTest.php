@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Chart;
 
-use KeenMargin\Core\Chart\Drawing;
-use KeenMargin\Core\Chart\ScaleCheck;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Drawing\ScaleCheck;
 use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Rect;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Chart;
 
-use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Line;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Chart;
 
-use KeenMargin\Core\Chart\Drawing;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Render\SvgRenderer;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
@@ -194,7 +194,7 @@ final class VarianceTiersTest extends TestCase
             $drawing->scene->groups,
         );
         $scene = new \KeenMargin\Core\Scene\Scene($drawing->scene->width, $drawing->scene->height, '', '', $longer);
-        self::assertFalse(\KeenMargin\Core\Chart\ScaleCheck::of($scene, $drawing->workings)->holds);
+        self::assertFalse(\KeenMargin\Core\Drawing\ScaleCheck::of($scene, $drawing->workings)->holds);
     }
 
     /** @return iterable<string, array{int, int, int}> seed, periods, width */
@@ -229,7 +229,7 @@ final class VarianceTiersTest extends TestCase
         $drawing = Drawing::of(
             Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]),
             Written::figures($figures->csv(), [], $figures->name),
-            \KeenMargin\Core\Chart\ChartKinds::all(),
+            \KeenMargin\Core\Drawing\ChartKinds::all(),
         );
         self::assertProper($drawing);
     }

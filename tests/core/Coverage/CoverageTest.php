@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Coverage;
 
-use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\WorkingsWriter;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;

@@ -8,7 +8,7 @@ use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\MemberTable;
+use KeenMargin\Core\Workings\Table\MemberTable;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 

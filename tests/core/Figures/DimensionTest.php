@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Figures;
 
 use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Figures\MemberFilter;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
@@ -23,9 +23,9 @@ final class DimensionTest extends TestCase
         'Bunker' => 'Fuel',
     ];
 
-    private static function lines(): Dimension
+    private static function lines(): Breakdown
     {
-        return new Dimension(
+        return new Breakdown(
             'Line',
             ['Fuel', 'Fares', 'Income', 'Crew', 'Freight', 'Costs', 'Bunker', 'Result'],
             self::PARENTS,
@@ -87,8 +87,8 @@ final class DimensionTest extends TestCase
 
     public function testNumbersCanBeFilteredBySize(): void
     {
-        self::assertTrue((new Dimension('Completion', ['99', '', '12.5']))->isNumeric());
-        self::assertFalse((new Dimension('Class', ['1', 'second']))->isNumeric());
-        self::assertFalse((new Dimension('Empty', ['']))->isNumeric());
+        self::assertTrue((new Breakdown('Completion', ['99', '', '12.5']))->isNumeric());
+        self::assertFalse((new Breakdown('Class', ['1', 'second']))->isNumeric());
+        self::assertFalse((new Breakdown('Empty', ['']))->isNumeric());
     }
 }

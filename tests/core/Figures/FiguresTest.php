@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Figures;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\Grain;

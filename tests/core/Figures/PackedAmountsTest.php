@@ -6,11 +6,11 @@ namespace KeenMargin\Tests\core\Figures;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\MemberFilter;
-use KeenMargin\Core\Figures\PackedAmounts;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Figures\Series;
-use KeenMargin\Core\Figures\SeriesAdder;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
+use KeenMargin\Core\Figures\Series\Series;
+use KeenMargin\Core\Figures\Series\SeriesAdder;
 use KeenMargin\Core\Number\ScaledText;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Tests\core\Written;

@@ -10,7 +10,7 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\Spread;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\SpreadOfRow;
+use KeenMargin\Core\Workings\Table\SpreadOfRow;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Oracle;
 
-use KeenMargin\Core\Document\Altered;
+use KeenMargin\Core\Document\With;
 
 /** A question as the oracle reads it: what a recipe has, with periods as first days. */
 final readonly class Asked
@@ -45,7 +45,7 @@ final readonly class Asked
     /** @param array<string, mixed> $changes */
     public function with(array $changes): self
     {
-        return Altered::of($this, $changes);
+        return With::of($this, $changes);
     }
 
     /** @return array<string, mixed> the same as a recipe's question */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Oracle;
 
 use Brick\Math\BigRational;
-use KeenMargin\Core\Workings\Check;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\Check;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
 
 /** Looks again whether a check that holds is true, from the oracle's numbers. */
 final readonly class CheckProof

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Oracle;
 
-use KeenMargin\Core\Workings\WorkingsWriter;
+use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

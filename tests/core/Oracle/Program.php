@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Oracle;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Drawing\Reckoning as Reckoned;
 use KeenMargin\Core\Figures\LineRole;
-use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Time\FiscalCalendar;
-use KeenMargin\Core\Workings\Reckoning as Reckoned;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\Written;
 
 /** The program over a random ledger, in memory. */

@@ -9,10 +9,10 @@ use Brick\Math\BigRational;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Workings\Arithmetic\Total;
-use KeenMargin\Core\Workings\PanelName;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Said;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\LinkedText;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Rows\PanelName;
 use PHPUnit\Framework\TestCase;
 
 /** What must hold of all workings, whatever the figures and the question. */
@@ -234,7 +234,7 @@ final class PropertiesTest extends TestCase
         return $told;
     }
 
-    private static function column(Said $said, Workings $workings, Row|Total|null $of): string
+    private static function column(LinkedText $said, Workings $workings, Row|Total|null $of): string
     {
         self::assertNotNull($of, "There is no row {$said->row}.");
         foreach ($workings->columns as $column) {

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Question;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Question\Renaming;
-use KeenMargin\Core\Question\Sentence;
-use KeenMargin\Core\Workings\Reckoning;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Question\Change\Renaming;
+use KeenMargin\Core\Question\Sentence\QuestionSentence;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -89,7 +89,7 @@ final class FilterTest extends TestCase
             return implode(
                 '',
                 array_column(
-                    Sentence::of(
+                    QuestionSentence::of(
                         $recipe,
                         $figures->dataset(),
                         $workings->measure,

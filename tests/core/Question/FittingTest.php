@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Question;
 
-use KeenMargin\Core\Question\Ask;
-use KeenMargin\Core\Question\Fitting;
+use KeenMargin\Core\Question\Change\Ask;
+use KeenMargin\Core\Question\Change\CarryOver;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
@@ -26,7 +26,7 @@ final class FittingTest extends TestCase
 
     public function testEachNameThatIsLackingIsAskedForOnce(): void
     {
-        $fitted = Fitting::of(self::RECIPE, Written::figures(self::CSV)->dataset());
+        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset());
         self::assertSame(
             ['measure:Net revenue', 'breakdown:Route'],
             array_map(static fn (Ask $ask): string => $ask->id, $fitted['asks']),
@@ -37,7 +37,7 @@ final class FittingTest extends TestCase
 
     public function testMembersAreAskedForOnceTheirBreakdownIsKnown(): void
     {
-        $fitted = Fitting::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Amount',
             'breakdown:Route' => 'Line',
         ]);
@@ -47,7 +47,7 @@ final class FittingTest extends TestCase
 
     public function testAnswersArePutInTheirPlace(): void
     {
-        $fitted = Fitting::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Amount',
             'breakdown:Route' => 'Line',
             'member:Line/Outer' => 'Holm',
@@ -66,13 +66,13 @@ final class FittingTest extends TestCase
 
     public function testWhatTheQuestionCanDoWithoutIsLeftOut(): void
     {
-        $fitted = Fitting::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => '',
             'breakdown:Route' => '',
         ]);
         self::assertSame([[], null], [$fitted['asks'], $fitted['problem']]);
         self::assertSame(['by' => 'month', 'against' => ['BU'], 'where' => []], $fitted['recipe']['question']);
-        $fitted = Fitting::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Amount',
             'breakdown:Route' => 'Line',
             'member:Line/Outer' => '',
@@ -82,7 +82,7 @@ final class FittingTest extends TestCase
 
     public function testAnAnswerThatIsNoneIsAskedAgain(): void
     {
-        $fitted = Fitting::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Nothing of the kind',
         ]);
         self::assertSame('measure:Net revenue', $fitted['asks'][0]->id);
@@ -97,7 +97,7 @@ final class FittingTest extends TestCase
         ];
         self::assertSame(
             ['recipe' => $recipe, 'asks' => [], 'problem' => null],
-            Fitting::of($recipe, Written::figures(self::CSV)->dataset()),
+            CarryOver::of($recipe, Written::figures(self::CSV)->dataset()),
         );
     }
 
@@ -106,7 +106,7 @@ final class FittingTest extends TestCase
         $recipe = ['keenMargin' => 1, 'question' => ['scenario' => 'TG'], 'kind' => 'variance-tiers'];
         self::assertStringContainsString(
             'There are no target figures',
-            (string) Fitting::of($recipe, Written::figures(self::CSV)->dataset())['problem'],
+            (string) CarryOver::of($recipe, Written::figures(self::CSV)->dataset())['problem'],
         );
     }
 }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Question;
 
-use KeenMargin\Core\Chart\ChartKinds;
-use KeenMargin\Core\Chart\Drawing;
-use KeenMargin\Core\Figures\FactTable;
-use KeenMargin\Core\Question\FirstQuestion;
-use KeenMargin\Core\Question\KindNeeds;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Fit\FirstQuestion;
+use KeenMargin\Core\Question\Fit\KindNeeds;
 use KeenMargin\Core\Question\Recipe;
-use KeenMargin\Core\Question\RecipeWriter;
 use KeenMargin\Tests\core\RandomMembers;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;

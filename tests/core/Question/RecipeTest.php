@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Question;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Question\FirstQuestion;
-use KeenMargin\Core\Question\RecipeReader;
-use KeenMargin\Core\Question\RecipeWriter;
-use KeenMargin\Core\Question\Sentence;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Fit\FirstQuestion;
+use KeenMargin\Core\Question\Sentence\QuestionSentence;
 use KeenMargin\Tests\core\Written;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -248,12 +248,12 @@ final class RecipeTest extends TestCase
         ): string {
             $figures = Written::figures($csv);
             $recipe = Written::recipe($question);
-            $workings = \KeenMargin\Core\Workings\Reckoning::of($recipe, $figures);
+            $workings = \KeenMargin\Core\Drawing\Reckoning::of($recipe, $figures);
 
             return implode(
                 '',
                 array_column(
-                    Sentence::of(
+                    QuestionSentence::of(
                         $recipe,
                         $figures->dataset(),
                         $workings->measure,
@@ -306,7 +306,7 @@ final class RecipeTest extends TestCase
             ] as $csv
         ) {
             $figures = Written::figures($csv);
-            $workings = \KeenMargin\Core\Workings\Reckoning::of(FirstQuestion::of($figures->dataset()), $figures);
+            $workings = \KeenMargin\Core\Drawing\Reckoning::of(FirstQuestion::of($figures->dataset()), $figures);
             self::assertNotSame([], $workings->rows);
         }
     }

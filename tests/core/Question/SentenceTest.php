@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Question;
 
-use KeenMargin\Core\Figures\FactTable;
-use KeenMargin\Core\Question\Sentence;
-use KeenMargin\Core\Workings\Reckoning;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Question\Sentence\QuestionSentence;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -28,30 +28,30 @@ final class SentenceTest extends TestCase
 
     /** @param array<string, mixed> $question */
     #[TestWith([
-        [],
-        'How did net revenue of all routes and all vessel classes in Dec 2025–Mar 2026 go, against nothing yet, '
-            .'by month? More is better; flag no gaps.',
-    ]),]
+            [],
+            'How did net revenue of all routes and all vessel classes in Dec 2025–Mar 2026 go, against nothing yet, '.
+            'by month? More is better; flag no gaps.',
+        ]),]
     #[TestWith([['against' => ['BU']], '… compare with budget, by month? …'])]
     #[TestWith([['against' => ['BU', 'PY']], '… compare with budget and prior year, by month? …'])]
     #[TestWith([['where' => [['field' => 'Route', 'in' => ['North']]]], '… of North and all vessel classes in …'])]
     #[TestWith([
-        ['where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
-        '… of North and Holm, and all vessel classes in …',
-    ]),]
+            ['where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
+            '… of North and Holm, and all vessel classes in …',
+        ]),]
     #[TestWith([
-        ['where' => [['field' => 'Route', 'in' => ['North', 'Holm', 'Sound', 'Skerry', 'Lowen']]]],
-        '… of North, Holm, Sound and 2 more, and all vessel classes in …',
-    ]),]
+            ['where' => [['field' => 'Route', 'in' => ['North', 'Holm', 'Sound', 'Skerry', 'Lowen']]]],
+            '… of North, Holm, Sound and 2 more, and all vessel classes in …',
+        ]),]
     #[TestWith([
-        ['where' => [['field' => 'Route', 'notIn' => ['North']], ['field' => 'Vessel class', 'in' => ['Small']]]],
-        '… of all routes but North and Small in …',
-    ]),]
+            ['where' => [['field' => 'Route', 'notIn' => ['North']], ['field' => 'Vessel class', 'in' => ['Small']]]],
+            '… of all routes but North and Small in …',
+        ]),]
     #[TestWith([['by' => 'Route', 'top' => 1], '… by route, the largest? …'])]
     #[TestWith([
-        ['by' => 'Route', 'top' => 3, 'order' => 'smallest first'],
-        '… by route, the 3 largest, smallest first? …',
-    ]),]
+            ['by' => 'Route', 'top' => 3, 'order' => 'smallest first'],
+            '… by route, the 3 largest, smallest first? …',
+        ]),]
     #[TestWith([['by' => 'Route', 'each' => 'Vessel class'], '… by route, for each vessel class? …'])]
     #[TestWith([['by' => 'Route', 'sequence' => ['Holm']], '… by route, in an order of its own? …'])]
     #[TestWith([['cumulate' => 'year to date'], '… by month, year to date? …'])]
@@ -75,14 +75,14 @@ final class SentenceTest extends TestCase
     public function testEachKindAsksInItsOwnWords(): void
     {
         self::assertSame(
-            'How did net revenue of all vessel classes in Dec 2025–Mar 2026 differ between North and Holm, by month? '
-                .'More is better; flag no gaps.',
+            'How did net revenue of all vessel classes in Dec 2025–Mar 2026 differ between North and Holm, by month? '.
+                'More is better; flag no gaps.',
             self::said(['between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm']], 'hat'),
         );
         $seats = Written::figures("Month,Route,Seats sold,Seats offered\n2026-01,North,1,2\n");
         self::assertSame(
-            'How full was seats sold of seats offered, for all routes, in Jan 2026, against a rate of 85 %, by '
-                .'month? More is better; flag no gaps, and …',
+            'How full was seats sold of seats offered, for all routes, in Jan 2026, against a rate of 85 %, by '.
+                'month? More is better; flag no gaps, and …',
             self::said(
                 ['used' => 'Seats sold', 'total' => 'Seats offered', 'target' => '85'],
                 'capacity-fill',
@@ -100,8 +100,8 @@ final class SentenceTest extends TestCase
             self::said(['measure' => 'Fares'], 'variance-tiers', $beside),
         );
         self::assertSame(
-            'How did fares where load is at least 50 and below 90 in Jan 2026 go, against nothing yet, by month? '
-                .'More is better; flag no gaps.',
+            'How did fares where load is at least 50 and below 90 in Jan 2026 go, against nothing yet, by month? '.
+                'More is better; flag no gaps.',
             self::said(
                 ['measure' => 'Fares', 'where' => [['field' => 'Load', 'atLeast' => '50', 'below' => '90']]],
                 'variance-tiers',
@@ -120,7 +120,13 @@ final class SentenceTest extends TestCase
         return implode(
             '',
             array_column(
-                Sentence::of($recipe, $figures->dataset(), $workings->measure, $workings->better, $workings->range),
+                QuestionSentence::of(
+                    $recipe,
+                    $figures->dataset(),
+                    $workings->measure,
+                    $workings->better,
+                    $workings->range,
+                ),
                 'text',
             ),
         );

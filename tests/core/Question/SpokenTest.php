@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Question;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Question\RecipeWriter;
-use KeenMargin\Core\Question\Spoken\SpokenFlag;
-use KeenMargin\Core\Question\Spoken\SpokenSlot;
-use KeenMargin\Core\Question\Spoken\SpokenSpan;
+use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Typed\TypedFlag;
+use KeenMargin\Core\Question\Typed\TypedSlot;
+use KeenMargin\Core\Question\Typed\TypedSpan;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Tests\core\Written;
@@ -43,7 +43,7 @@ final class SpokenTest extends TestCase
     #[TestWith(['all periods', null])]
     public function testSpans(string $text, mixed $span): void
     {
-        $read = (new SpokenSpan(new FiscalCalendar(), Period::month(2026, 8)))->maybe($text);
+        $read = (new TypedSpan(new FiscalCalendar(), Period::month(2026, 8)))->maybe($text);
         self::assertNotNull($read);
         self::assertSame($span, RecipeWriter::span($read));
     }
@@ -57,12 +57,12 @@ final class SpokenTest extends TestCase
     #[TestWith(['last 99999 months'])]
     public function testWhatIsNoSpan(string $text): void
     {
-        self::assertNull((new SpokenSpan(new FiscalCalendar(), Period::month(2026, 8)))->maybe($text));
+        self::assertNull((new TypedSpan(new FiscalCalendar(), Period::month(2026, 8)))->maybe($text));
     }
 
     public function testMonthsAreThoseOfTheFiscalYear(): void
     {
-        $spoken = new SpokenSpan(new FiscalCalendar(4), Period::month(2026, 8));
+        $spoken = new TypedSpan(new FiscalCalendar(4), Period::month(2026, 8));
         self::assertSame('2026-05', $spoken->maybe('May')?->from?->key());
         self::assertSame('2027-02', $spoken->maybe('Feb')?->from?->key());
         self::assertSame('FY2027-Q1', $spoken->maybe('Q1')?->from?->key());
@@ -78,7 +78,7 @@ final class SpokenTest extends TestCase
     #[TestWith(['nothing', []])]
     public function testFlags(string $text, array $flag): void
     {
-        $read = SpokenFlag::maybe($text, false);
+        $read = TypedFlag::maybe($text, false);
         self::assertNotNull($read);
         self::assertSame($flag, RecipeWriter::flag($read));
     }
@@ -92,7 +92,7 @@ final class SpokenTest extends TestCase
     {
         self::assertSame(
             ['amount' => $amount],
-            RecipeWriter::flag(SpokenFlag::maybe($text, false, $unit) ?? throw new \LogicException()),
+            RecipeWriter::flag(TypedFlag::maybe($text, false, $unit) ?? throw new \LogicException()),
         );
     }
 
@@ -100,9 +100,9 @@ final class SpokenTest extends TestCase
     {
         self::assertSame(
             ['percent' => '2'],
-            RecipeWriter::flag(SpokenFlag::maybe('2', true) ?? throw new \LogicException()),
+            RecipeWriter::flag(TypedFlag::maybe('2', true) ?? throw new \LogicException()),
         );
-        self::assertNull(SpokenFlag::maybe('20k', true));
+        self::assertNull(TypedFlag::maybe('20k', true));
     }
 
     #[TestWith(['much'])]
@@ -111,7 +111,7 @@ final class SpokenTest extends TestCase
     #[TestWith(['9999999999999999999999'])]
     public function testWhatIsNoFlag(string $text): void
     {
-        self::assertNull(SpokenFlag::maybe($text, false));
+        self::assertNull(TypedFlag::maybe($text, false));
     }
 
     /** @param array<string, mixed> $change */
@@ -156,8 +156,8 @@ final class SpokenTest extends TestCase
         self::spoken()->change($slot, $text);
     }
 
-    private static function spoken(): SpokenSlot
+    private static function spoken(): TypedSlot
     {
-        return new SpokenSlot(Written::recipe()->question, Written::figures(self::CSV)->dataset());
+        return new TypedSlot(Written::recipe()->question, Written::figures(self::CSV)->dataset());
     }
 }

@@ -35,7 +35,7 @@ final class SvgRendererTest extends TestCase
         $recipe = Written::recipe();
         $figures = Written::figures(self::CSV, [], '<script>alert("1")</script> & co.');
         $svg = (new SvgRenderer())->render(
-            \KeenMargin\Core\Chart\Drawing::of($recipe, $figures, \KeenMargin\Core\Chart\ChartKinds::all())->scene,
+            \KeenMargin\Core\Drawing\Drawing::of($recipe, $figures, \KeenMargin\Core\Drawing\ChartKinds::all())->scene,
         );
         self::assertStringNotContainsString('<script', $svg);
         self::assertStringContainsString('&lt;script&gt;', $svg);

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
-use KeenMargin\Core\Workings\Check;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\Workings;
-use KeenMargin\Core\Workings\WorkingsWriter;
+use KeenMargin\Core\Workings\Result\Check;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
-use KeenMargin\Core\Workings\Derivation;
-use KeenMargin\Core\Workings\Step;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\About\Derivation;
+use KeenMargin\Core\Workings\About\DerivationRule;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
@@ -30,7 +30,7 @@ final class DerivationTest extends TestCase
     {
         $workings = Written::workings(self::CSV, ['against' => ['BU'], 'forecast' => 'FC']);
         self::assertEquals(
-            [Step::Minus, [['2026-01', 'shown'], ['2026-01', 'BU']]],
+            [DerivationRule::Minus, [['2026-01', 'shown'], ['2026-01', 'BU']]],
             [
                 self::how($workings, '2026-01', 'variance:BU')?->step,
                 self::how($workings, '2026-01', 'variance:BU')?->of,
@@ -48,18 +48,18 @@ final class DerivationTest extends TestCase
     {
         $workings = Written::workings(self::CSV, ['against' => ['BU'], 'forecast' => 'FC']);
         self::assertSame(
-            [Step::Sum, [['2026-01', 'shown'], ['2026-02', 'shown'], ['2026-03', 'shown']]],
+            [DerivationRule::Sum, [['2026-01', 'shown'], ['2026-02', 'shown'], ['2026-03', 'shown']]],
             [self::how($workings, 'total', 'shown')?->step, self::how($workings, 'total', 'shown')?->of],
         );
         self::assertSame([['2026-01', 'BU'], ['2026-02', 'BU']], self::how($workings, 'toDate', 'BU')?->of);
-        self::assertSame(Step::Minus, self::how($workings, 'landing', 'variance:BU')?->step);
+        self::assertSame(DerivationRule::Minus, self::how($workings, 'landing', 'variance:BU')?->step);
     }
 
     public function testAVarianceThatCoversOnlySomeMonthsFollowsFromThose(): void
     {
         $workings = Written::workings("Month,Actual,Budget\n2026-01,302,310\n2026-02,311,\n", ['against' => ['BU']]);
         self::assertSame(
-            [Step::Sum, [['2026-01', 'variance:BU'], ['2026-02', 'variance:BU']]],
+            [DerivationRule::Sum, [['2026-01', 'variance:BU'], ['2026-02', 'variance:BU']]],
             [self::how($workings, 'total', 'variance:BU')?->step, self::how($workings, 'total', 'variance:BU')?->of],
         );
     }
@@ -73,10 +73,10 @@ final class DerivationTest extends TestCase
             'capacity-fill',
         );
         self::assertSame(
-            [Step::Rate, [['2026-02', 'used'], ['2026-02', 'total']]],
+            [DerivationRule::Rate, [['2026-02', 'used'], ['2026-02', 'total']]],
             [self::how($workings, '2026-02', 'rate')?->step, self::how($workings, '2026-02', 'rate')?->of],
         );
-        self::assertSame(Step::Minus, self::how($workings, '2026-01', 'unused')?->step);
+        self::assertSame(DerivationRule::Minus, self::how($workings, '2026-01', 'unused')?->step);
     }
 
     public function testWhatIsFoundGivesTheNumberOverRandomFigures(): void

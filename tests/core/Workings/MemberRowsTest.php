@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
-use KeenMargin\Core\Figures\FactTable;
+use KeenMargin\Core\Drawing\Reckoning;
 use KeenMargin\Core\Figures\LineRole;
-use KeenMargin\Core\Workings\Check;
-use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\RowRole;
-use KeenMargin\Core\Workings\Workings;
-use KeenMargin\Core\Workings\WorkingsWriter;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Workings\Result\Check;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 

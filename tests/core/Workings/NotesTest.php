@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Workings;
 
 use KeenMargin\Core\Document\Given;
-use KeenMargin\Core\Question\NotePlace;
-use KeenMargin\Core\Question\RecipeReader;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\Note;
-use KeenMargin\Core\Workings\NotesInChart;
-use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\RowNote;
-use KeenMargin\Core\Workings\RowPlace;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\About\Note;
+use KeenMargin\Core\Workings\About\NotesInChart;
+use KeenMargin\Core\Workings\About\NoteTarget;
+use KeenMargin\Core\Workings\About\RowTarget;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowNote;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -40,7 +40,7 @@ final class NotesTest extends TestCase
         $figures = Written::figures("Day,Route,Actual\n2026-07-03,North,1\n2026-08-11,North,2\n2026-08-12,Holm,2\n");
         $recipe = Written::recipe($question + ['by' => 'Route']);
         $workings = Reckoning::of($recipe, $figures);
-        self::assertSame($period, RowPlace::maybe($workings->rows[0], $workings, $recipe->question)?->period?->key());
+        self::assertSame($period, RowTarget::maybe($workings->rows[0], $workings, $recipe->question)?->period?->key());
     }
 
     /** @param list<array<string, mixed>> $place filters */
@@ -51,7 +51,7 @@ final class NotesTest extends TestCase
             $place,
         );
 
-        return new Note($id, $measure, Period::of($period), NotePlace::of($filters)->key(), "Note $id");
+        return new Note($id, $measure, Period::of($period), NoteTarget::of($filters)->key(), "Note $id");
     }
 
     /**
@@ -147,7 +147,7 @@ final class NotesTest extends TestCase
         $figures = Written::figures("Step,Amount\nFares,5\nFuel,3\n");
         $recipe = Written::recipe(['by' => 'Step']);
         $workings = Reckoning::of($recipe, $figures);
-        $place = RowPlace::maybe(array_column($workings->rows, null, 'key')['Fuel'], $workings, $recipe->question);
+        $place = RowTarget::maybe(array_column($workings->rows, null, 'key')['Fuel'], $workings, $recipe->question);
         self::assertNull($place?->period);
         $note = new Note(1, 'Amount', null, $place?->place->key() ?? '', 'Dear');
         self::assertSame(
@@ -162,23 +162,23 @@ final class NotesTest extends TestCase
         $question = ['by' => 'Route', 'top' => 1];
         $workings = self::workings($question);
         $places = array_map(
-            static fn (Row $row): ?RowPlace => RowPlace::maybe($row, $workings, Written::recipe($question)->question),
+            static fn (Row $row): ?RowTarget => RowTarget::maybe($row, $workings, Written::recipe($question)->question),
             $workings->rows,
         );
         self::assertSame(
             [true, false, true],
-            array_map(static fn (?RowPlace $place): bool => null !== $place, $places),
+            array_map(static fn (?RowTarget $place): bool => null !== $place, $places),
         );
     }
 
     public function testMembersAndFiltersStandInAnOrderOfTheirOwn(): void
     {
         $filter = static fn (string $json) => RecipeReader::filter(Given::json($json));
-        $one = NotePlace::of([
+        $one = NoteTarget::of([
             $filter('{"field":"Route","in":["Holm","North"]}'),
             $filter('{"field":"Class","notIn":["Foot"]}'),
         ]);
-        $other = NotePlace::of([
+        $other = NoteTarget::of([
             $filter('{"field":"Class","notIn":["Foot"]}'),
             $filter('{"field":"Route","in":["North","Holm"]}'),
         ]);

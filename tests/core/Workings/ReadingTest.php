@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
-use KeenMargin\Core\Workings\Said;
-use KeenMargin\Core\Workings\Statement;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\Result\LinkedText;
+use KeenMargin\Core\Workings\Result\Sentence;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\RandomMembers;
 use KeenMargin\Tests\core\Written;
@@ -511,11 +511,11 @@ final class ReadingTest extends TestCase
     /**
      * Digits outside of numbers and names that point to a row: only those of the spans and of how many more there are.
      */
-    private static function strayDigits(Statement $statement, Workings $workings): string
+    private static function strayDigits(Sentence $statement, Workings $workings): string
     {
         $loose = implode(
             '|',
-            array_filter($statement->parts, static fn (string|Said $part): bool => \is_string($part)),
+            array_filter($statement->parts, static fn (string|LinkedText $part): bool => \is_string($part)),
         );
         $loose = str_replace($workings->measure->name, '', $loose);
 

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
+use KeenMargin\Core\Drawing\Reckoning;
 use KeenMargin\Core\Figures\FactFilter;
-use KeenMargin\Core\Figures\FactTable;
 use KeenMargin\Core\Figures\Figures;
-use KeenMargin\Core\Figures\MemberFilter;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Recipe;
-use KeenMargin\Core\Question\RecipeWriter;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\RowFigures;
-use KeenMargin\Core\Workings\RowSteps;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Workings\About\RowActions;
+use KeenMargin\Core\Workings\About\RowFigures;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -36,7 +36,7 @@ final class RowStepsTest extends TestCase
     }
 
     /** @param array<string, mixed> $question */
-    private static function steps(array $question, string $key, string $kind = 'variance-tiers'): RowSteps
+    private static function steps(array $question, string $key, string $kind = 'variance-tiers'): RowActions
     {
         $recipe = Written::recipe(
             $question,
@@ -45,7 +45,7 @@ final class RowStepsTest extends TestCase
         );
         $workings = Reckoning::of($recipe, self::figures());
 
-        return RowSteps::of(
+        return RowActions::of(
             array_column($workings->rows, null, 'key')[$key],
             $workings,
             $recipe,
@@ -54,7 +54,7 @@ final class RowStepsTest extends TestCase
     }
 
     /** @return array<string, mixed> the question of a way */
-    private static function question(RowSteps $steps, string $by): array
+    private static function question(RowActions $steps, string $by): array
     {
         foreach ($steps->deeper as $way) {
             if ($way['by'] === $by) {
@@ -105,7 +105,7 @@ final class RowStepsTest extends TestCase
         $figures = Written::grouped(self::figures(), 'Route', ['North' => 'Inner', 'Holm' => 'Inner']);
         $recipe = Written::recipe(['by' => 'Route']);
         $workings = Reckoning::of($recipe, $figures);
-        $steps = RowSteps::of(
+        $steps = RowActions::of(
             array_column($workings->rows, null, 'key')['Inner'],
             $workings,
             $recipe,

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Workings;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Document\Altered;
-use KeenMargin\Core\Workings\Check;
-use KeenMargin\Core\Workings\ComparisonRows;
-use KeenMargin\Core\Workings\Reckoning;
-use KeenMargin\Core\Workings\Row;
-use KeenMargin\Core\Workings\RowSums;
-use KeenMargin\Core\Workings\Scope;
-use KeenMargin\Core\Workings\Workings;
+use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Workings\Checks\RowSums;
+use KeenMargin\Core\Workings\Comparison\ComparisonRows;
+use KeenMargin\Core\Workings\Result\Check;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Rows\Scope;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
@@ -144,7 +144,7 @@ final class RunningTotalsTest extends TestCase
         $workings = Reckoning::of($recipe, $figures);
         $rows = $workings->rows;
         self::assertTrue($sums->check($rows, $workings->total)->holds);
-        $wrong = Altered::of($rows[1], ['shown' => BigDecimal::of(4)]);
+        $wrong = With::of($rows[1], ['shown' => BigDecimal::of(4)]);
         self::assertSame(
             'The running total of Feb 2026 is not the sum of its periods',
             $sums->check([$rows[0], $wrong], $workings->total)->says,

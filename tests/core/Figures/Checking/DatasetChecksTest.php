@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Checking;
 
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Checking\DatasetChecks;
 use KeenMargin\Core\Figures\Checking\Finding;
-use KeenMargin\Core\Figures\Checking\Place;
+use KeenMargin\Core\Figures\Checking\FindingTarget;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Dimension;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Notice;
-use KeenMargin\Core\Figures\Series;
+use KeenMargin\Core\Figures\Series\Series;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -20,7 +20,7 @@ use PHPUnit\Framework\TestCase;
 final class DatasetChecksTest extends TestCase
 {
     /** @return array<string, Finding> by id */
-    private static function of(string $csv, ?string $closing = null, ?Dimension $breakdown = null): array
+    private static function of(string $csv, ?string $closing = null, ?Breakdown $breakdown = null): array
     {
         $figures = Written::figures($csv);
         $own = $figures->dataset();
@@ -56,7 +56,7 @@ final class DatasetChecksTest extends TestCase
         self::assertSame(
             $places,
             array_map(
-                static fn (Place $place): string => trim(
+                static fn (FindingTarget $place): string => trim(
                     implode(' ', [
                         $place->scenario->value,
                         $place->period?->key() ?? '-',
@@ -219,7 +219,7 @@ final class DatasetChecksTest extends TestCase
         $csv = "Month,Line,Actual\n2026-01,Result,5\n2026-02,Result,6\n2026-03,Result,-7\n2026-04,Result,5\n";
         self::assertFalse(self::of($csv)['outliers']->holds);
         self::assertTrue(
-            self::of($csv, null, new Dimension('Line', ['Result'], [], ['Result' => LineRole::Subtotal]))['outliers']
+            self::of($csv, null, new Breakdown('Line', ['Result'], [], ['Result' => LineRole::Subtotal]))['outliers']
                 ->holds,
         );
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Fact;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Series\Fact;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Reading\Cell;
-use KeenMargin\Core\Figures\Reading\HeaderPlace;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
-use KeenMargin\Core\Figures\Reading\TotalWords;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Table\Cell;
+use KeenMargin\Core\Figures\Reading\Table\HeaderPosition;
+use KeenMargin\Core\Figures\Reading\Text\TotalWords;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -43,12 +43,12 @@ final class HeaderFinderTest extends TestCase
 
     public function testAnotherHeaderCanBeTold(): void
     {
-        $sheet = Written::sheet("a,b\nMonth,Actual\n2026-01,1\n", new HeaderPlace(2));
+        $sheet = Written::sheet("a,b\nMonth,Actual\n2026-01,1\n", new HeaderPosition(2));
         self::assertSame(
             [['Month', 'Actual'], [3], ['a', 'b']],
             [$sheet->header, array_keys($sheet->rows), $sheet->notes],
         );
-        self::assertSame(['Name', 'Amount'], Written::sheet("x,1\ny,2\nz,3\n", new HeaderPlace(2, 0))->header);
+        self::assertSame(['Name', 'Amount'], Written::sheet("x,1\ny,2\nz,3\n", new HeaderPosition(2, 0))->header);
     }
 
     public function testColumnsThatMostRowsHaveAndNoHeaderNamesCount(): void

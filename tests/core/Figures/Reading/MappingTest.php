@@ -6,12 +6,12 @@ namespace KeenMargin\Tests\core\Figures\Reading;
 
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Figures\Reading\JoinedMapping;
-use KeenMargin\Core\Figures\Reading\Mapping;
-use KeenMargin\Core\Figures\Reading\MappingReader;
-use KeenMargin\Core\Figures\Reading\RememberedMapping;
-use KeenMargin\Core\Figures\Reading\Role;
-use KeenMargin\Core\Figures\Reading\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Guess\JoinedMapping;
+use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Mapping\RememberedMapping;
+use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Tests\core\Written;
 use Opis\JsonSchema\Validator;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Reading\HeaderSignature;
-use KeenMargin\Core\Figures\Reading\NearNames;
+use KeenMargin\Core\Figures\Reading\Table\HeaderSignature;
+use KeenMargin\Core\Figures\Reading\Text\NearNames;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Reading\NumberReader;
-use KeenMargin\Core\Figures\Reading\NumberStyle;
+use KeenMargin\Core\Figures\Reading\Text\NumberReader;
+use KeenMargin\Core\Figures\Reading\Text\NumberStyle;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

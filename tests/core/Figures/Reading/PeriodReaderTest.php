@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Reading\DateOrder;
-use KeenMargin\Core\Figures\Reading\PeriodReader;
+use KeenMargin\Core\Figures\Reading\Text\DateOrder;
+use KeenMargin\Core\Figures\Reading\Text\PeriodReader;
 use KeenMargin\Core\Time\FiscalCalendar;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

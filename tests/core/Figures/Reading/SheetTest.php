@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Figures\Reading;
 
-use KeenMargin\Core\Figures\Reading\DelimitedRows;
-use KeenMargin\Core\Figures\Reading\Delimiter;
-use KeenMargin\Core\Figures\Reading\HeaderUnit;
-use KeenMargin\Core\Figures\Reading\MonthWords;
-use KeenMargin\Core\Figures\Reading\RefusedFigures;
-use KeenMargin\Core\Figures\Reading\ScenarioWords;
+use KeenMargin\Core\Figures\Reading\Table\DelimitedRows;
+use KeenMargin\Core\Figures\Reading\Table\Delimiter;
+use KeenMargin\Core\Figures\Reading\Table\HeaderUnit;
+use KeenMargin\Core\Figures\Reading\Text\MonthWords;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

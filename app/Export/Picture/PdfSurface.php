@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Picture;
+
+use KeenMargin\Core\Notation\Hatch;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Scene\TextMeasure;
+
+/** One page as large as the scene, in vectors and real text. */
+final class PdfSurface implements Surface
+{
+    private const FACES = [400 => 'ibmplexsans', 600 => 'ibmplexsanssemib'];
+
+    private PlainPdf $pdf;
+
+    public function __construct(private readonly Scene $scene, private readonly string $fonts)
+    {
+        // The library puts its main font into every file, used or not.
+        \defined('K_TCPDF_EXTERNAL_CONFIG') || \define('K_TCPDF_EXTERNAL_CONFIG', true);
+        \defined('PDF_FONT_NAME_MAIN') || \define('PDF_FONT_NAME_MAIN', self::FACES[400]);
+        \defined('K_PATH_FONTS') || \define('K_PATH_FONTS', "$fonts/");
+        $this->pdf = new PlainPdf($scene->width, $scene->height);
+        $this->pdf->setPrintHeader(false);
+        $this->pdf->setPrintFooter(false);
+        $this->pdf->setMargins(0, 0, 0, true);
+        $this->pdf->setAutoPageBreak(false);
+        $this->pdf->setCellPaddings(0, 0, 0, 0);
+        $this->pdf->setFontSubsetting(true);
+        $this->pdf->setTitle($scene->title);
+        $this->pdf->setSubject($scene->description);
+        $this->pdf->setCreator('Keen Margin');
+        $this->pdf->AddPage();
+    }
+
+    public function bytes(): string
+    {
+        return $this->pdf->Output('', 'S');
+    }
+
+    public function shape(array $points, ?Ink $fill, ?Ink $stroke, float $thickness, bool $isClosed): void
+    {
+        $flat = array_merge([], ...$points);
+        if (null !== $fill && $fill->isHatch()) {
+            $this->pdf->Polygon($flat, 'F', [], $this->rgb(Ink::Panel));
+            $this->hatch($points, $fill);
+        } elseif (null !== $fill) {
+            $this->pdf->Polygon($flat, 'F', [], $this->rgb($fill));
+        }
+        if (null !== $stroke) {
+            $this->pdf->setLineStyle($this->style($stroke, $thickness, []));
+            $isClosed ? $this->pdf->Polygon($flat, 'D') : $this->pdf->PolyLine($flat, 'D');
+        }
+    }
+
+    public function line(float $x1, float $y1, float $x2, float $y2, Ink $stroke, float $thickness, array $dash): void
+    {
+        $this->pdf->Line($x1, $y1, $x2, $y2, $this->style($stroke, $thickness, $dash));
+    }
+
+    public function circle(float $x, float $y, float $radius, Ink $fill, ?Ink $stroke, float $thickness): void
+    {
+        $this->pdf->Circle(
+            $x,
+            $y,
+            $radius,
+            0,
+            360,
+            null === $stroke ? 'F' : 'DF',
+            null === $stroke ? [] : $this->style($stroke, $thickness, []),
+            $this->rgb($fill),
+        );
+    }
+
+    public function text(Text $text, Ink $ink): void
+    {
+        [$red, $green, $blue] = $this->rgb($ink);
+        $this->pdf->setTextColor($red, $green, $blue);
+        if (TextMeasure::isWhole($text->text, $text->weight)) {
+            $this->piece(self::FACES[$text->weight], $text, $text->box()->left, $text->text);
+
+            return;
+        }
+        foreach (DrawnText::letters($text) as ['letter' => $letter, 'font' => $font, 'left' => $left]) {
+            $this->piece(null === $font ? self::FACES[$text->weight] : strtolower($font), $text, $left, $letter);
+        }
+    }
+
+    private function piece(string $family, Text $text, float $left, string $piece): void
+    {
+        $this->pdf->setFont($family, '', $text->size, "$this->fonts/$family.php");
+        $this->pdf->Text($left, $text->y, $piece, 0, false, true, 0, 0, '', false, '', 0, false, 'L');
+    }
+
+    /** @param non-empty-list<array{float, float}> $points */
+    private function hatch(array $points, Ink $ink): void
+    {
+        [$xs, $ys] = [array_column($points, 0), array_column($points, 1)];
+        if (max($xs) - min($xs) <= 0.0 || max($ys) - min($ys) <= 0.0) {
+            return;
+        }
+        $this->pdf->StartTransform();
+        $this->pdf->Polygon(array_merge([], ...$points), 'CNZ');
+        $this->pdf->setLineStyle($this->style($ink, Hatch::THICKNESS, []));
+        foreach (HatchLines::within(min($xs), min($ys), max($xs), max($ys)) as $line) {
+            $this->pdf->Line(...$line);
+        }
+        $this->pdf->StopTransform();
+    }
+
+    /**
+     * @param list<float> $dash
+     *
+     * @return array<string, mixed>
+     */
+    private function style(Ink $ink, float $thickness, array $dash): array
+    {
+        return [
+            'width' => $thickness,
+            'cap' => 'butt',
+            'join' => 'miter',
+            'dash' => [] === $dash ? 0 : implode(',', $dash),
+            'color' => $this->rgb($ink),
+        ];
+    }
+
+    /** @return array{int<0, 255>, int<0, 255>, int<0, 255>} */
+    private function rgb(Ink $ink): array
+    {
+        return Rgb::of($ink->within($this->scene->colours));
+    }
+}

@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Charts;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Http\JsonBody;
+use KeenMargin\App\Http\Like;
+use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\Records;
+use KeenMargin\App\Http\Version;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Turn\WriteTurn;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Fit\RecipeFit;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Named charts. */
+#[Route('/api/charts')]
+final readonly class ChartController
+{
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private Records $records,
+        private SeriesStore $store,
+        private ChartState $states,
+        private WriteTurn $turn,
+    ) {
+    }
+
+    /** By last use; with `q` those whose name or dataset has it, with `dataset` those of one. */
+    #[Route('', methods: 'GET')]
+    public function list(Request $request): JsonResponse
+    {
+        $page = Page::of($request);
+        $of = $this->manager
+            ->createQueryBuilder()
+            ->from(ChartRecord::class, 'chart')
+            ->join('chart.dataset', 'dataset')
+            ->where('dataset.deletedAt IS NULL AND chart.deletedAt IS NULL');
+        $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, 200);
+        if ('' !== $sought) {
+            $of->andWhere("chart.name LIKE :like ESCAPE '!' OR dataset.name LIKE :like ESCAPE '!'")->setParameter(
+                'like',
+                Like::of($sought),
+            );
+        }
+        if ($request->query->has('dataset')) {
+            $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
+        }
+        /** @var list<ChartRecord> $records */
+        $records = (clone $of)
+            ->select('chart')
+            ->orderBy('chart.usedAt', 'DESC')
+            ->addOrderBy('chart.id', 'DESC')
+            ->setFirstResult($page->first())
+            ->setMaxResults(Page::SIZE)
+            ->getQuery()
+            ->getResult();
+
+        return new JsonResponse(
+            $page->with(
+                array_map($this->states->listed(...), $records),
+                (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult(),
+            ),
+        );
+    }
+
+    #[Route('', methods: 'POST')]
+    public function post(Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request)->object(['dataset', 'name', 'recipe']);
+        $chart = $this->turn->onDataset($body->must('dataset')->int(1, Records::HIGHEST_ID), function (
+            DatasetRecord $dataset,
+        ) use ($body): ChartRecord {
+            $chart = new ChartRecord(
+                $dataset,
+                trim($body->must('name')->string()),
+                $this->recipe($body->must('recipe'), new StoredFigures($dataset, $this->store)),
+            );
+            $this->manager->persist($chart);
+
+            return $chart;
+        });
+
+        return Version::answer(ChartState::of($chart), $chart->version, 201);
+    }
+
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
+    public function get(int $id): JsonResponse
+    {
+        $chart = $this->records->chart($id);
+        $this->records->used($chart);
+
+        return Version::answer(ChartState::of($chart), $chart->version);
+    }
+
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
+    public function put(int $id, Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request)->object(['name', 'recipe']);
+        $chart = $this->turn->take(function () use ($id, $request, $body): ChartRecord {
+            $chart = $this->unchanged($id, $request);
+            $chart->name = trim($body->must('name')->string());
+            $chart->recipe = $this->recipe($body->must('recipe'), new StoredFigures($chart->dataset, $this->store));
+            $chart->savedAt = $chart->usedAt = new \DateTimeImmutable();
+
+            return $chart;
+        });
+
+        return Version::answer(ChartState::of($chart), $chart->version);
+    }
+
+    #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
+    public function delete(int $id, Request $request): Response
+    {
+        $this->turn->take(function () use ($id, $request): void {
+            $this->unchanged($id, $request)->deletedAt = new \DateTimeImmutable();
+        });
+
+        return new Response(null, 204);
+    }
+
+    /** Brings back what was deleted. */
+    #[Route('/{id}/restoration', requirements: ['id' => Records::ID], methods: 'POST')]
+    public function restore(int $id): JsonResponse
+    {
+        $chart = $this->turn->take(function () use ($id): ChartRecord {
+            $chart = $this->records->maybeDeletedChart($id);
+            $chart->deletedAt = null;
+
+            return $chart;
+        });
+
+        return Version::answer(ChartState::of($chart), $chart->version);
+    }
+
+    /** The same chart under a name of its own. */
+    #[Route('/{id}/copies', requirements: ['id' => Records::ID], methods: 'POST')]
+    public function copy(int $id): JsonResponse
+    {
+        $copy = $this->turn->take(function () use ($id): ChartRecord {
+            $chart = $this->records->chart($id);
+            $copy = new ChartRecord($chart->dataset, mb_substr($chart->name, 0, 190).' (copy)', $chart->recipe);
+            $this->manager->persist($copy);
+
+            return $copy;
+        });
+
+        return Version::answer(ChartState::of($copy), $copy->version, 201);
+    }
+
+    private function unchanged(int $id, Request $request): ChartRecord
+    {
+        $chart = $this->records->chart($id);
+        Version::insist($request, $chart->version, static fn (): array => ChartState::of($chart));
+
+        return $chart;
+    }
+
+    /** @return array<string, mixed> the recipe, checked against its dataset */
+    private function recipe(Given $given, StoredFigures $figures): array
+    {
+        try {
+            $recipe = RecipeReader::read($given->asDocument(), $figures->dataset()->calendar);
+            RecipeFit::insist($recipe, $figures->dataset());
+        } catch (NotAccepted $e) {
+            throw new NotAccepted('recipe.'.$e->path, $e->reason);
+        }
+
+        return RecipeWriter::toArray($recipe);
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Charts;
+
+use KeenMargin\App\Http\Records;
+use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Recipe;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/**
+ * Named charts as pictures, always as they are now: small ones for lists, and whole ones under an address to link to.
+ */
+final readonly class ChartPictureController
+{
+    private const SMALL = 620;
+    /** Slides and pages elsewhere may show it. */
+    private const LINKED = [
+        'Cache-Control' => 'max-age=0, must-revalidate',
+        'Cross-Origin-Resource-Policy' => 'cross-origin',
+    ];
+
+    public function __construct(
+        private Records $records,
+        private SeriesStore $store,
+        private ChartKinds $kinds,
+        private Pictures $pictures,
+        private DatasetNotes $notes,
+    ) {
+    }
+
+    #[Route('/api/charts/{id}/picture.svg', requirements: ['id' => Records::ID], methods: 'GET')]
+    public function small(int $id, Request $request): Response
+    {
+        [$figures, $recipe] = $this->figured($this->records->chart($id));
+
+        return $this->pictures->answer(
+            Drawing::of($recipe->small(self::SMALL), $figures, $this->kinds)->scene,
+            'svg',
+            $request,
+        );
+    }
+
+    /** Whoever shows it asks each time whether it has changed. */
+    #[Route('/charts/{id}.{format}', requirements: ['id' => Records::ID, 'format' => 'svg|png|pdf'], methods: 'GET')]
+    public function whole(int $id, string $format, Request $request): Response
+    {
+        $chart = $this->records->chart($id);
+        $answer = new Response(null, 200, self::LINKED);
+        $states = [$chart->version, $chart->dataset->version, $chart->dataset->revision];
+        $answer->setEtag(implode('.', [$id, ...$states, $format, $request->query->getString('scale')]));
+        if ($answer->isNotModified($request)) {
+            return $answer;
+        }
+        [$figures, $recipe] = $this->figured($chart);
+        $drawing = Drawing::of(
+            $recipe,
+            $figures,
+            $this->kinds,
+            $this->notes->inChart($chart->dataset, $recipe->question, true),
+        );
+        $picture = $this->pictures->answer($drawing->scene, $format, $request, self::LINKED);
+        $picture->setEtag(trim((string) $answer->getEtag(), '"'));
+
+        return $picture;
+    }
+
+    /** @return array{StoredFigures, Recipe} */
+    private function figured(ChartRecord $chart): array
+    {
+        $figures = new StoredFigures($chart->dataset, $this->store);
+
+        return [
+            $figures,
+            RecipeReader::read(
+                Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR)),
+                $figures->dataset()->calendar,
+            ),
+        ];
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Charts;
+
+use KeenMargin\App\Checking\DatasetFindings;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Checks\MessageCheck;
+
+/** A named chart as the API tells it. */
+final readonly class ChartState
+{
+    public function __construct(private SeriesStore $store, private DatasetFindings $findings)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public static function of(ChartRecord $chart): array
+    {
+        return [
+            'id' => $chart->id,
+            'version' => $chart->version,
+            'name' => $chart->name,
+            'dataset' => $chart->dataset->id,
+            'datasetName' => $chart->dataset->name,
+            'recipe' => $chart->recipe,
+            'savedAt' => $chart->savedAt->format(\DateTimeInterface::ATOM),
+        ];
+    }
+
+    /**
+     * @return array<string, mixed> with what a list marks: whether it can still be drawn, is behind, or stands on
+     *                              figures that fail a check
+     */
+    public function listed(ChartRecord $chart): array
+    {
+        return self::of($chart) + [
+            'pictured' => "{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}",
+            'troubles' => array_values(
+                array_filter([$this->maybeUnfit($chart) ?? $this->maybeStale($chart), $this->maybeFailing($chart)]),
+            ),
+            'behind' => $this->maybeBehind($chart),
+        ];
+    }
+
+    private function maybeUnfit(ChartRecord $chart): ?string
+    {
+        $dataset = (new StoredFigures($chart->dataset, $this->store))->dataset();
+        try {
+            RecipeFit::insist(RecipeReader::read(self::document($chart), $dataset->calendar), $dataset);
+        } catch (NotAccepted $e) {
+            return "Cannot be drawn any more. $e->reason";
+        }
+
+        return null;
+    }
+
+    /** A message whose numbers are others by now. */
+    private function maybeStale(ChartRecord $chart): ?string
+    {
+        $figures = new StoredFigures($chart->dataset, $this->store);
+        $recipe = RecipeReader::read(self::document($chart), $figures->dataset()->calendar);
+        $message = $recipe->finish->message;
+        try {
+            $check =
+                null === $message || [] === $message->kept()
+                    ? null
+                    : MessageCheck::of($message, Reckoning::of($recipe, $figures));
+        } catch (NotAccepted $e) {
+            return "Cannot be drawn any more. $e->reason";
+        }
+
+        return null === $check || $check->holds ? null : "$check->says.";
+    }
+
+    private function maybeFailing(ChartRecord $chart): ?string
+    {
+        $failing = $this->findings->failing($chart->dataset);
+
+        return null === $failing || 0 === $failing
+            ? null
+            : Wording::count($failing, 'check of its figures fails.', 'checks of its figures fail.');
+    }
+
+    /** A chart that pins a closing period earlier than that of its dataset. */
+    private function maybeBehind(ChartRecord $chart): ?string
+    {
+        $dataset = (new StoredFigures($chart->dataset, $this->store))->dataset();
+        try {
+            $own = RecipeReader::read(self::document($chart), $dataset->calendar)->question->closedThrough;
+        } catch (NotAccepted) {
+            return null;
+        }
+        $closing = $dataset->maybeClosing();
+
+        return null !== $own && null !== $closing && $closing->isAfter($own)
+            ? 'Closed through '.
+                    PeriodNames::full($own).
+                    '; its figures through '.
+                    PeriodNames::full($closing).
+                    '.'
+            : null;
+    }
+
+    private static function document(ChartRecord $chart): Given
+    {
+        return Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR));
+    }
+}

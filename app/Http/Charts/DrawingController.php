@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Charts;
+
+use KeenMargin\App\Export\WorkingsCsv;
+use KeenMargin\App\Export\WorkingsXlsx;
+use KeenMargin\App\Http\FileName;
+use KeenMargin\App\Http\JsonBody;
+use KeenMargin\App\Http\Records;
+use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\Change\Ask;
+use KeenMargin\Core\Question\Change\CarryOver;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\Typed\TypedSlot;
+use KeenMargin\Core\Workings\About\NotesInChart;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Answers a question about a dataset: as data for the page, as a picture, as a table. */
+#[Route('/api/datasets/{id}', requirements: ['id' => Records::ID], methods: 'POST')]
+final readonly class DrawingController
+{
+    public function __construct(
+        private Records $records,
+        private SeriesStore $store,
+        private ChartKinds $kinds,
+        private Pictures $pictures,
+        private DatasetNotes $notes,
+    ) {
+    }
+
+    /** With `beside`, a second chart on the same scale. */
+    #[Route('/drawings')]
+    public function drawing(int $id, Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request)->object(['recipe', 'beside']);
+        $record = $this->records->dataset($id);
+        $figures = new StoredFigures($record, $this->store);
+        $records = $this->notes->records($record);
+        $recipes = array_map(
+            static fn (Given $given): Recipe => RecipeReader::read(
+                $given->asDocument(),
+                $figures->dataset()->calendar,
+            ),
+            array_filter([$body->must('recipe'), $body->maybe('beside')]),
+        );
+        $notes = array_map(
+            fn (Recipe $recipe): NotesInChart => $this->notes->inChart($record, $recipe->question, false),
+            $recipes,
+        );
+        $drawings = array_map(
+            fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of($recipe, $figures, $this->kinds, $notes),
+            $recipes,
+            $notes,
+        );
+        $drawings = isset($drawings[1]) ? Drawing::pair($drawings[0], $drawings[1], $this->kinds) : $drawings;
+        $states = array_map(
+            fn (Recipe $recipe, Drawing $drawing, NotesInChart $notes): array => DrawingState::of(
+                $recipe,
+                $drawing,
+                $figures->dataset(),
+                $this->kinds,
+            ) + NoteState::inChart($drawing->workings, $notes, $records),
+            $recipes,
+            $drawings,
+            $notes,
+        );
+
+        return new JsonResponse($states[0] + ['beside' => $states[1] ?? null]);
+    }
+
+    /** With the notes of its rows, numbered and below. */
+    #[Route('/pictures', defaults: ['format' => 'svg'])]
+    #[Route('/pictures.{format}', requirements: ['format' => 'svg|png|pdf'])]
+    public function picture(int $id, string $format, Request $request): Response
+    {
+        [$recipe, $figures, $record] = $this->asked($id, $request);
+        $drawing = Drawing::of(
+            $recipe,
+            $figures,
+            $this->kinds,
+            $this->notes->inChart($record, $recipe->question, true),
+        );
+
+        return $this->pictures->answer($drawing->scene, $format, $request, [
+            'Content-Disposition' => self::named($drawing, $format),
+        ]);
+    }
+
+    #[Route('/workings', defaults: ['format' => 'csv'])]
+    #[Route('/workings.{format}', requirements: ['format' => 'csv|xlsx|json'])]
+    public function workings(int $id, string $format, Request $request): Response
+    {
+        [$recipe, $figures] = $this->asked($id, $request);
+        $drawing = Drawing::of($recipe, $figures, $this->kinds);
+        [$bytes, $type] = match ($format) {
+            'xlsx' => [
+                WorkingsXlsx::of($drawing->workings),
+                'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+            ],
+            'json' => [$drawing->document(), 'application/json'],
+            default => [WorkingsCsv::of($drawing->workings), 'text/csv; charset=utf-8'],
+        };
+
+        return new Response($bytes, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => self::named($drawing, $format),
+        ]);
+    }
+
+    /**
+     * What was typed into a slot of the sentence, as a change of the question; null for a key that is left out from now
+     * on.
+     */
+    #[Route('/slots')]
+    public function slot(int $id, Request $request): JsonResponse
+    {
+        $dataset = (new StoredFigures($this->records->dataset($id), $this->store))->dataset();
+        $body = JsonBody::of($request)->object(['recipe', 'slot', 'text']);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
+
+        return new JsonResponse([
+            'change' => (new TypedSlot($recipe->question, $dataset))->change(
+                $body->must('slot')->string(300),
+                trim($body->must('text')->string(500)),
+            ),
+        ]);
+    }
+
+    /** A recipe made on other figures: what does not match is asked, and what was answered is put in its place. */
+    #[Route('/fits')]
+    public function fit(int $id, Request $request): JsonResponse
+    {
+        $dataset = (new StoredFigures($this->records->dataset($id), $this->store))->dataset();
+        $body = JsonBody::of($request)->object(['recipe', 'answers']);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
+        $answers = array_map(
+            static fn (Given $answer): string => $answer->text(500),
+            $body->maybe('answers')?->entries() ?? [],
+        );
+        $fitted = CarryOver::of(RecipeWriter::toArray($recipe), $dataset, $answers);
+
+        return new JsonResponse([
+            'recipe' => [] === $fitted['asks'] && null === $fitted['problem'] ? $fitted['recipe'] : null,
+            'asks' => array_map(static fn (Ask $ask): array => $ask->toArray(), $fitted['asks']),
+            'problem' => $fitted['problem'],
+        ]);
+    }
+
+    /** @return array{Recipe, Figures, DatasetRecord} */
+    private function asked(int $id, Request $request): array
+    {
+        $record = $this->records->dataset($id);
+        $figures = new StoredFigures($record, $this->store);
+        $recipe = RecipeReader::read(
+            JsonBody::of($request)
+                ->object(['recipe'])
+                ->must('recipe')
+                ->asDocument(),
+            $figures->dataset()->calendar,
+        );
+
+        return [$recipe, $figures, $record];
+    }
+
+    private static function named(Drawing $drawing, string $ending): string
+    {
+        return HeaderUtils::makeDisposition('attachment', ...FileName::ofTitle($drawing->scene->title, $ending));
+    }
+}

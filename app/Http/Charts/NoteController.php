@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Charts;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Editing\NoteEdit;
+use KeenMargin\App\Http\JsonBody;
+use KeenMargin\App\Http\Like;
+use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\Records;
+use KeenMargin\App\Http\Signature;
+use KeenMargin\App\Http\Version;
+use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Turn\WriteTurn;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Workings\About\RowTarget;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Notes about rows of a dataset: written where a chart shows the row, found wherever they belong. */
+final readonly class NoteController
+{
+    private const LONGEST_SEARCH = 200;
+
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private Records $records,
+        private SeriesStore $store,
+        private NoteEdit $edit,
+        private WriteTurn $turn,
+    ) {
+    }
+
+    /** The latest first; with `q` those whose text, author or row has it, with `dataset` those of one. */
+    #[Route('/api/notes', methods: 'GET')]
+    public function list(Request $request): JsonResponse
+    {
+        $page = Page::of($request);
+        $of = $this->manager
+            ->createQueryBuilder()
+            ->from(NoteRecord::class, 'note')
+            ->join('note.dataset', 'dataset')
+            ->where('dataset.deletedAt IS NULL');
+        $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, self::LONGEST_SEARCH);
+        if ('' !== $sought) {
+            $of->andWhere(
+                "note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like "
+                    ."ESCAPE '!'",
+            )->setParameter('like', Like::of($sought));
+        }
+        if ($request->query->has('dataset')) {
+            $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
+        }
+        /** @var list<NoteRecord> $records */
+        $records = (clone $of)
+            ->select('note')
+            ->orderBy('note.id', 'DESC')
+            ->setFirstResult($page->first())
+            ->setMaxResults(Page::SIZE)
+            ->getQuery()
+            ->getResult();
+
+        return new JsonResponse(
+            $page->with(
+                array_map(NoteState::of(...), $records),
+                (int) $of->select('COUNT(note.id)')->getQuery()->getSingleScalarResult(),
+            ),
+        );
+    }
+
+    #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
+    public function get(int $id): JsonResponse
+    {
+        $note = $this->records->note($id);
+
+        return Version::answer(NoteState::of($note), $note->version);
+    }
+
+    /** About a row of what a recipe shows. */
+    #[Route('/api/datasets/{id}/notes', requirements: ['id' => Records::ID], methods: 'POST')]
+    public function post(int $id, Request $request): JsonResponse
+    {
+        $dataset = $this->records->dataset($id);
+        $body = JsonBody::of($request)->object(['recipe', 'row', 'text']);
+        $figures = new StoredFigures($dataset, $this->store);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
+        $workings = Reckoning::of($recipe, $figures);
+        $key = $body->must('row')->text(1000);
+        $row = $workings->maybeRow($key) ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
+        $place =
+            RowTarget::maybe($row, $workings, $recipe->question) ??
+            throw new NotAccepted('row', "{$row->label} gathers several members; write the note about one of them.");
+        $note = $this->records->note(
+            $this->edit->write(
+                $dataset,
+                $place,
+                NoteEdit::label($place),
+                trim($body->must('text')->string(NoteEdit::LONGEST)),
+                Signature::of($request),
+            ),
+        );
+
+        return Version::answer(NoteState::of($note), $note->version, 201);
+    }
+
+    #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
+    public function put(int $id, Request $request): JsonResponse
+    {
+        $text = trim(
+            JsonBody::of($request)
+                ->object(['text'])
+                ->must('text')
+                ->string(NoteEdit::LONGEST),
+        );
+        $this->turn->take(
+            fn () => $this->edit->change($this->unchanged($id, $request), $text, Signature::of($request)),
+        );
+        $note = $this->records->note($id);
+
+        return Version::answer(NoteState::of($note), $note->version);
+    }
+
+    #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
+    public function delete(int $id, Request $request): Response
+    {
+        $this->turn->take(fn () => $this->edit->delete($this->unchanged($id, $request), Signature::of($request)));
+
+        return new Response(null, 204);
+    }
+
+    private function unchanged(int $id, Request $request): NoteRecord
+    {
+        $note = $this->records->note($id);
+        Version::insist($request, $note->version, static fn (): array => NoteState::of($note));
+
+        return $note;
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Charts;
+
+use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\Core\Workings\About\Note;
+use KeenMargin\Core\Workings\About\NotesInChart;
+use KeenMargin\Core\Workings\Result\RowNote;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** Notes as the API tells them. */
+final class NoteState
+{
+    /** @return array<string, mixed> */
+    public static function of(NoteRecord $note): array
+    {
+        return [
+            'id' => $note->id,
+            'version' => $note->version,
+            'dataset' => $note->dataset->id,
+            'datasetName' => $note->dataset->name,
+            'measure' => $note->measure,
+            'period' => $note->period,
+            'place' => json_decode($note->place, true),
+            'label' => $note->label,
+            'text' => $note->text,
+            'author' => $note->author,
+            'at' => $note->at,
+            'changedAt' => $note->changedAt,
+        ];
+    }
+
+    /**
+     * Those in a chart with their numbers, and what was written about the same rows a year before.
+     *
+     * @param array<int, NoteRecord> $records
+     *
+     * @return array{notes: list<array<string, mixed>>, earlier: array<string, list<array<string, mixed>>>|\stdClass}
+     */
+    public static function inChart(Workings $workings, NotesInChart $notes, array $records): array
+    {
+        $earlier = [];
+        foreach ($notes->aYearBefore($workings) as $row => $of) {
+            $earlier[(string) $row] = array_values(
+                array_map(
+                    self::of(...),
+                    array_filter(array_map(static fn (Note $note): ?NoteRecord => $records[$note->id] ?? null, $of)),
+                ),
+            );
+        }
+
+        return [
+            'notes' => array_values(
+                array_map(
+                    static fn (RowNote $note): array => ['number' => $note->number, 'row' => $note->row] +
+                        self::of($records[$note->id]),
+                    array_filter($workings->notes, static fn (RowNote $note): bool => isset($records[$note->id])),
+                ),
+            ),
+            'earlier' => [] === $earlier ? new \stdClass() : $earlier,
+        ];
+    }
+}

@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Figures;
+
+use KeenMargin\App\Export\Table\CsvWriter;
+use KeenMargin\App\Export\Table\Exact;
+use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Http\FileName;
+use KeenMargin\App\Http\JsonBody;
+use KeenMargin\App\Http\Records;
+use KeenMargin\App\Import\FactSources;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series\MemoizedFigures;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Workings\About\RowActions;
+use KeenMargin\Core\Workings\About\RowFigures;
+use KeenMargin\Core\Workings\About\RowTarget;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** One row of what a recipe shows: where its numbers came from, and where to go from it. */
+#[Route('/api/datasets/{id}', requirements: ['id' => Records::ID], methods: 'POST')]
+final readonly class RowController
+{
+    public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources)
+    {
+    }
+
+    #[Route('/rows')]
+    public function row(int $id, Request $request): JsonResponse
+    {
+        [$record, $figures, $recipe, $workings, $row] = $this->asked(
+            $id,
+            JsonBody::of($request)->object(['recipe', 'row']),
+        );
+        $steps = RowActions::of($row, $workings, $recipe, $figures->dataset());
+        $of = new RowFigures($row, $workings, $recipe->question, $figures);
+        $imports = fn (Scenario $scenario): array => [
+            'scenario' => $scenario->value,
+            'imports' => $this->sources->imports($record, $of->of($scenario)),
+        ];
+
+        return new JsonResponse([
+            'key' => $row->key,
+            'label' => $row->label,
+            'canNote' => null !== RowTarget::maybe($row, $workings, $recipe->question),
+            'deeper' => array_map(
+                static fn (array $way): array => [
+                    'by' => $way['by'],
+                    'label' => $way['label'],
+                    'recipe' => RecipeWriter::toArray($way['recipe']),
+                ],
+                $steps->deeper,
+            ),
+            'without' => null === $steps->without ? null : RecipeWriter::toArray($steps->without),
+            'whyNot' => $steps->whyNot,
+            'scenarios' => array_map($imports, self::scenarios($row, $recipe, $workings)),
+        ]);
+    }
+
+    /** The rows of the files, a page of each file's. */
+    #[Route('/rows/sources')]
+    public function sources(int $id, Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario', 'page']);
+        [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
+        $of = new RowFigures($row, $workings, $recipe->question, $figures);
+
+        $facts = $of->of($body->must('scenario')->enum(Scenario::class));
+        $page = $body->maybe('page')?->int(1, 100_000) ?? 1;
+
+        return new JsonResponse(['files' => $this->sources->of($record, $facts, $page)]);
+    }
+
+    /** All of these rows, as one table. */
+    #[Route('/rows/sources.csv')]
+    public function table(int $id, Request $request): Response
+    {
+        $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario']);
+        [$record, $figures, $recipe, $workings, $row] = $this->asked($id, $body);
+        $of = new RowFigures($row, $workings, $recipe->question, $figures);
+        $facts = $of->of($body->must('scenario')->enum(Scenario::class));
+        $path = TextFile::temporary('sources');
+        $writer = CsvWriter::to($path, '');
+        foreach ($this->sources->table($record, $facts) as $line) {
+            $writer->row(
+                array_map(
+                    static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell)
+                        ? new Exact($cell)
+                        : $cell,
+                    $line,
+                ),
+            );
+        }
+        $writer->close();
+        $response = new BinaryFileResponse($path, 200, ['Content-Type' => 'text/csv; charset=utf-8'], false);
+        $response->headers->set(
+            'Content-Disposition',
+            HeaderUtils::makeDisposition(
+                'attachment',
+                ...FileName::ofTitle("{$workings->subject} {$row->label} sources", 'csv'),
+            ),
+        );
+
+        return $response->deleteFileAfterSend();
+    }
+
+    /** @return array{DatasetRecord, MemoizedFigures, Recipe, Workings, Row} */
+    private function asked(int $id, Given $body): array
+    {
+        $record = $this->records->dataset($id);
+        $figures = new MemoizedFigures(new StoredFigures($record, $this->store));
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
+        $workings = Reckoning::of($recipe, $figures);
+        $key = $body->must('row')->text(1000);
+        $row = $workings->maybeRow($key) ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
+
+        return [$record, $figures, $recipe, $workings, $row];
+    }
+
+    /** @return list<Scenario> what is shown first, then what it is held against */
+    private static function scenarios(Row $row, Recipe $recipe, Workings $workings): array
+    {
+        $question = $recipe->question;
+        $shown =
+            null === $workings->forecast
+                ? [$question->scenario]
+                : (null === $row->shownScenario
+                    ? [$question->scenario, $workings->forecast]
+                    : ($row->shownScenario === $workings->forecast && null === $row->period
+                        ? [$question->scenario, $workings->forecast]
+                        : [$row->shownScenario]));
+
+        return array_values(
+            array_unique([...$shown, ...null === $workings->between ? $question->against : []], \SORT_REGULAR),
+        );
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage\Imports;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Record\BreakdownRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\MeasureRecord;
+use KeenMargin\App\Storage\Series\BreakdownMembers;
+use KeenMargin\App\Storage\Series\MeasureScale;
+use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\Core\Figures\Breakdown;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Measure;
+
+/** A kept dataset's measures and members as numbers; makes room for those that figures bring along. */
+final class DatasetOutline
+{
+    /** @var array<string, MeasureRecord> */
+    private array $measures = [];
+    /** @var list<array<string|int, int>> ids of members by name, for each breakdown in the dataset's order */
+    private array $members = [];
+    /** @var list<BreakdownMembers> */
+    private array $trees = [];
+    /** @var list<BreakdownRecord> */
+    private array $breakdowns = [];
+
+    public function __construct(
+        private readonly DatasetRecord $record,
+        private readonly EntityManagerInterface $manager,
+        private readonly SeriesStore $store,
+    ) {
+        foreach ($record->measures as $measure) {
+            $this->measures[$measure->name] = $measure;
+        }
+        foreach ($record->measures as $measure) {
+            $this->measures += array_fill_keys($measure->former, $measure);
+        }
+        foreach ($record->breakdowns as $breakdown) {
+            $this->breakdowns[] = $breakdown;
+            $this->trees[] = $tree = BreakdownMembers::of($breakdown, $store);
+            $this->members[] = $tree->ids();
+        }
+    }
+
+    public static function ofNew(Dataset $dataset, EntityManagerInterface $manager, SeriesStore $store): self
+    {
+        $record = new DatasetRecord(
+            $dataset->name,
+            $dataset->organisation,
+            $dataset->grain->value,
+            $dataset->calendar->firstMonth,
+            [],
+            [],
+        );
+        foreach ($dataset->breakdowns as $position => $breakdown) {
+            $record->breakdowns->add(new BreakdownRecord($record, $position, $breakdown->name));
+        }
+        $manager->persist($record);
+        $manager->flush();
+        $outline = new self($record, $manager, $store);
+        $outline->widen($dataset);
+
+        return $outline;
+    }
+
+    public function record(): DatasetRecord
+    {
+        return $this->record;
+    }
+
+    /**
+     * Makes room for the measures, decimals and members of incoming figures.
+     *
+     * @return array<string, list<string>> members that were not there before, by breakdown
+     */
+    public function widen(Dataset $incoming): array
+    {
+        $added = [];
+        foreach ($incoming->measures as $measure) {
+            $this->measure($measure);
+        }
+        foreach ($this->breakdowns as $place => $breakdown) {
+            $new = $this->newMembers($incoming, $place);
+            $this->members[$place] += array_flip($this->store->members()->addMembers((int) $breakdown->id, $new));
+            $added[$breakdown->name] = $new;
+        }
+        $this->manager->flush();
+
+        return array_filter($added);
+    }
+
+    /** @return list<string> */
+    private function newMembers(Dataset $incoming, int $place): array
+    {
+        $known = $this->members[$place];
+        $own = $incoming->breakdowns[$this->positions($incoming)[$place]]->members ?? [];
+
+        return array_values(array_filter($own, static fn (string $name): bool => !isset($known[$name])));
+    }
+
+    /** @return array<string, array{int, int}> id and decimals by name; no id where it is not kept yet */
+    public function measures(): array
+    {
+        return array_map(
+            static fn (MeasureRecord $measure): array => [(int) $measure->id, $measure->scale],
+            $this->measures,
+        );
+    }
+
+    /**
+     * @param list<string> $members of a series, in the incoming order
+     * @param list<int> $positions where each breakdown of the dataset stands in that order
+     *
+     * @return list<int>|null none where one of them is not kept yet
+     */
+    public function maybeIds(array $members, array $positions): ?array
+    {
+        $ids = [];
+        foreach ($positions as $place => $position) {
+            $id = $this->members[$place][$members[$position]] ?? null;
+            if (null === $id) {
+                return null;
+            }
+            $ids[] = $id;
+        }
+
+        return $ids;
+    }
+
+    public function hasMerged(): bool
+    {
+        return [] !== array_filter($this->trees, static fn (BreakdownMembers $tree): bool => [] !== $tree->merged);
+    }
+
+    /**
+     * @param list<int> $ids of members of one series
+     *
+     * @return list<list<int>> those of all series that count as the same one, itself first
+     */
+    public function alike(array $ids): array
+    {
+        return BreakdownMembers::keys($ids, $this->trees);
+    }
+
+    /** @return list<int> where each breakdown of the dataset stands among the incoming ones */
+    public function positions(Dataset $incoming): array
+    {
+        $names = array_map(static fn (Breakdown $breakdown): string => $breakdown->name, $incoming->breakdowns);
+
+        return array_map(
+            static fn (BreakdownRecord $breakdown): int => (int) array_key_first(
+                array_intersect($names, [$breakdown->name, ...$breakdown->former]),
+            ),
+            $this->breakdowns,
+        );
+    }
+
+    private function measure(Measure $measure): void
+    {
+        $known = $this->measures[$measure->name] ?? null;
+        if (null === $known) {
+            $this->measures[$measure->name] = new MeasureRecord(
+                $this->record,
+                $this->record->measures->count(),
+                $measure->name,
+                $measure->unit,
+                $measure->decimals,
+                $measure->grouping->value,
+                $measure->better?->value,
+                $measure->numerator,
+                $measure->denominator,
+            );
+            $this->measures[$measure->name]->band = $measure->band;
+            $this->measures[$measure->name]->overMembers = $measure->overMembers->value;
+            $this->record->measures->add($this->measures[$measure->name]);
+            $this->manager->persist($this->measures[$measure->name]);
+
+            return;
+        }
+        $known->unit = '' === $known->unit ? $measure->unit : $known->unit;
+        if ($measure->decimals > $known->scale) {
+            (new MeasureScale($this->store))->raise(
+                (int) $this->record->id,
+                (int) $known->id,
+                $measure->name,
+                $measure->decimals - $known->scale,
+            );
+            $known->scale = $measure->decimals;
+        }
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage\Record;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\OverMembers;
+
+#[ORM\Entity]
+#[ORM\Table(name: 'measure')]
+#[ORM\UniqueConstraint(name: 'measure_name', columns: ['dataset_id', 'name'])]
+class MeasureRecord
+{
+    #[ORM\Id, ORM\GeneratedValue, ORM\Column]
+    public ?int $id = null;
+
+    /** @var list<string> names that files may still use */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '[]'])]
+    public array $former = [];
+
+    /** Which of the bands its amounts are the limits of, from 0; none for a measure proper. */
+    #[ORM\Column(nullable: true)]
+    public ?int $band = null;
+
+    /** How the amounts of several members become one; of a ratio and a rate their grouping says it. */
+    #[ORM\Column(length: 10, options: ['default' => 'sum'])]
+    public string $overMembers = 'sum';
+
+    /** @param int $scale decimals of the amounts in the fact store */
+    public function __construct(
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class, inversedBy: 'measures'),
+            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+        public DatasetRecord $dataset,
+        #[ORM\Column] public int $position,
+        #[ORM\Column(length: 200)] public string $name,
+        #[ORM\Column(length: 20)] public string $unit,
+        #[ORM\Column] public int $scale,
+        #[ORM\Column(length: 10)] public string $grouping,
+        #[ORM\Column(length: 4, nullable: true)] public ?string $better,
+        #[ORM\Column(length: 200, nullable: true)] public ?string $numerator,
+        #[ORM\Column(length: 200, nullable: true)] public ?string $denominator,
+    ) {
+    }
+
+    public function measure(): Measure
+    {
+        return new Measure(
+            name: $this->name,
+            unit: $this->unit,
+            decimals: max(0, $this->scale),
+            grouping: Grouping::from($this->grouping),
+            better: null === $this->better ? null : Better::from($this->better),
+            numerator: $this->numerator,
+            denominator: $this->denominator,
+            band: $this->band,
+            overMembers: OverMembers::from($this->overMembers),
+        );
+    }
+}

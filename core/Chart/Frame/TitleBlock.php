@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart\Frame;
+
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\TitleLines;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Words\PartlyCompared;
+
+/** Who, what in which unit, when and which scenarios: composed from the question, so never out of date. */
+final readonly class TitleBlock
+{
+    private const LINE = 17.0;
+
+    private function __construct(
+        public string $who,
+        public string $measure,
+        public string $unit,
+        public string $when,
+    ) {
+    }
+
+    /**
+     * @param list<string> $marks what the kind has to explain
+     * @param TitleLines $own what the reader wrote instead
+     */
+    public static function of(Workings $workings, array $marks = [], TitleLines $own = new TitleLines()): self
+    {
+        $unit = $workings->display->unitText();
+        $when = implode('; ', array_filter([self::when($workings), ...PartlyCompared::words($workings), ...$marks]));
+
+        return new self(
+            $own->who ?? $workings->who,
+            $own->what ?? $workings->subject,
+            '' === $unit || null !== $own->what ? '' : "in $unit",
+            $own->when ?? $when,
+        );
+    }
+
+    public function oneLine(): string
+    {
+        return implode(', ', array_filter([$this->who, trim($this->measure.' '.$this->unit), $this->when]));
+    }
+
+    /** Writes the lines from the top; gives the y at which the chart may begin. */
+    public function write(Canvas $canvas, float $top = 0.0): float
+    {
+        $width = $canvas->width - 2 * Canvas::MARGIN;
+        $y = $top + 12.0;
+        foreach ([$this->who, null, $this->when] as $line) {
+            if (null === $line) {
+                $y = $this->writeMeasure($canvas, $width, $y);
+                continue;
+            }
+            foreach ('' === $line ? [] : TextMeasure::lines($line, $width, Type::TITLE) as $part) {
+                $canvas->write('title', Canvas::text(Canvas::MARGIN, $y, $part, size: Type::TITLE, role: 'title'));
+                $y += self::LINE;
+            }
+        }
+
+        return $y;
+    }
+
+    private function writeMeasure(Canvas $canvas, float $width, float $y): float
+    {
+        $lines = TextMeasure::lines($this->measure, $width, Type::TITLE, 600);
+        foreach ($lines as $part) {
+            $text = Canvas::text(Canvas::MARGIN, $y, $part, size: Type::TITLE, weight: 600, role: 'title');
+            $canvas->write('title', $text);
+            $y += self::LINE;
+        }
+        $after = Canvas::text(
+            $text->x + $text->width + TextMeasure::width(' ', Type::TITLE),
+            $y - self::LINE,
+            $this->unit,
+            size: Type::TITLE,
+            role: 'title',
+        );
+        if ('' !== $this->unit && $after->x + $after->width > $width) {
+            $after = Canvas::text(Canvas::MARGIN, $y, $this->unit, size: Type::TITLE, role: 'title');
+            $y += self::LINE;
+        }
+        if ('' !== $this->unit) {
+            $canvas->write('title', $after);
+        }
+
+        return $y;
+    }
+
+    /** `Jan–Dec 2026, year to date: AC to Aug, then FC, against BU, for each route` */
+    private static function when(Workings $workings): string
+    {
+        $rows = $workings->rows;
+        if ([] === $rows) {
+            return 'No periods';
+        }
+        $span = implode(', ', array_filter([self::span($workings), (string) $workings->cumulate?->words()]));
+        $shown = self::shown($workings);
+        $reference = $workings->reference()?->scenario;
+        $against =
+            null === $reference || [] !== $workings->marks || null !== $workings->between
+                ? ''
+                : (str_contains($shown, ',') ? ',' : '').' against '.$reference->value;
+
+        return ('' === $span ? '' : "$span: ").$shown.$against;
+    }
+
+    private static function span(Workings $workings): string
+    {
+        $from = $workings->from();
+        $to = $workings->to();
+
+        return null === $from || null === $to ? '' : PeriodNames::range($from, $to);
+    }
+
+    private static function shown(Workings $workings): string
+    {
+        if (null === $workings->forecast) {
+            return $workings->scenario->value;
+        }
+        if ($workings->isAllForecast()) {
+            return $workings->forecast->value;
+        }
+        $to = $workings->to();
+        $isWithin =
+            null !== $to
+            && $workings->closing->grain === $to->grain
+            && PeriodNames::year($workings->closing) === PeriodNames::year($to)
+            && null !== $workings->from()
+            && PeriodNames::year($workings->from()) === PeriodNames::year($to);
+
+        return "{$workings->scenario->value} to ".
+            ($isWithin ? PeriodNames::withinYear($workings->closing) : PeriodNames::full($workings->closing)).
+            ", then {$workings->forecast->value}";
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart\Part;
+
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Chart\Canvas\Orientation;
+use KeenMargin\Core\Chart\Scale\BandAxis;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** The dotted line between the last actual and the first forecast period. */
+final class ClosingLine
+{
+    /**
+     * Where it stands across the bands; none where the chart has only one of the two.
+     *
+     * @param list<Row> $rows
+     */
+    public static function maybeAt(Workings $workings, array $rows, BandAxis $axis): ?float
+    {
+        foreach ($rows as $i => $row) {
+            if (null !== $workings->forecast && true === $row->period?->isAfter($workings->closing)) {
+                return $i > 0 ? $axis->end($i - 1) : null;
+            }
+        }
+
+        return null;
+    }
+
+    public static function draw(
+        Canvas $canvas,
+        Orientation $orientation,
+        float $across,
+        float $from,
+        float $to,
+        bool $isNamed,
+    ): void {
+        [$closed, $open] =
+            Orientation::Upright === $orientation
+                ? [[$across - 6.0, $from + 9.0, 'end'], [$across + 6.0, $from + 9.0, 'start']]
+                : [[$to, $across - 4.0, 'end'], [$to, $across + 12.0, 'end']];
+        $names = [
+            Canvas::text(
+                $closed[0],
+                $closed[1],
+                'closed',
+                $closed[2],
+                Ink::Accent,
+                Type::SMALL,
+                role: 'closing-label',
+            ),
+            Canvas::text(
+                $open[0],
+                $open[1],
+                Scenario::Forecast->word(),
+                $open[2],
+                Ink::Accent,
+                Type::SMALL,
+                role: 'closing-label',
+            ),
+        ];
+        foreach ($isNamed && $canvas->isFree($names[0]) && $canvas->isFree($names[1]) ? $names : [] as $name) {
+            $canvas->write('closing', $name);
+        }
+        $canvas->add('closing', $orientation->line($across, $from, $across, $to, Ink::Accent, 1.2, '1.5 3', 'closing'));
+    }
+}

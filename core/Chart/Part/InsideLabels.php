@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart\Part;
+
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Chart\Canvas\Orientation;
+use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** Values written into the foot of their own bars, where all of them have room across; short bars stay without. */
+final class InsideLabels
+{
+    private const PAD = 4.0;
+
+    /**
+     * @param list<Row> $rows
+     * @param callable(Row): float $drawn amount that the bar reaches to
+     * @param ?callable(Row): ?float $mark amount at which a mark crosses it
+     * @param float $shift of the bars from the middle of their bands
+     *
+     * @return list<int> places of the rows that were written
+     */
+    public static function write(
+        Stage $stage,
+        Workings $workings,
+        array $rows,
+        float $thickness,
+        callable $drawn,
+        ?callable $mark = null,
+        float $shift = 0.0,
+    ): array {
+        if (Labels::All !== $stage->labels) {
+            return [];
+        }
+        // In all charts of a question or in none.
+        foreach (Orientation::Upright === $stage->orientation ? $workings->rows : [] as $row) {
+            if (
+                null !== $row->shown
+                && TextMeasure::width($workings->display->amount($row->shown), Type::LABEL, 600) + 2.0 > $thickness
+            ) {
+                return [];
+            }
+        }
+        $written = [];
+        foreach (Orientation::Upright === $stage->orientation || $thickness >= 13.0 ? $rows : [] as $i => $row) {
+            if (null !== $row->shown) {
+                $text = Canvas::text(
+                    0.0,
+                    0.0,
+                    $workings->display->amount($row->shown),
+                    'start',
+                    Ink::Panel,
+                    weight: 600,
+                );
+                if (
+                    !self::one(
+                        $stage,
+                        $row,
+                        $stage->axis->centre($i) + $shift,
+                        $text,
+                        $drawn($row),
+                        null === $mark ? null : $mark($row),
+                    )
+                ) {
+                    continue;
+                }
+                $written[] = $i;
+            }
+        }
+
+        return $written;
+    }
+
+    private static function one(Stage $stage, Row $row, float $centre, Text $text, float $drawn, ?float $mark): bool
+    {
+        $isUpright = Orientation::Upright === $stage->orientation;
+        $length = abs($drawn) * $stage->scale->perUnit;
+        $needed = ($isUpright ? $text->size : $text->width) + 3 * self::PAD;
+        if ($length < $needed || (null !== $mark && abs($mark) * $stage->scale->perUnit < $needed)) {
+            return false;
+        }
+        $isAbove = $drawn >= 0;
+        $along = $stage->scale->beyond($stage->scale->zero, $isAbove ? self::PAD : -self::PAD);
+        [$x, $y] = $isUpright
+            ? [$centre - $text->width / 2, $along - ($isAbove ? 1.0 : -$text->size + 1.0)]
+            : [$isAbove ? $along : $along - $text->width, $centre + 4.0];
+        $isHatched = Scenario::Forecast === $row->shownScenario;
+        $written = new Text(
+            $x,
+            $y,
+            $text->text,
+            $text->size,
+            ($isHatched || !\in_array($row->shownScenario, [Scenario::Actual, Scenario::PriorYear, null], true)
+                ? Ink::Ink
+                : Ink::Panel
+            )->value,
+            $text->width,
+            'start',
+            600,
+            'inside-label',
+            $row->key,
+            'shown',
+        );
+        if ($isHatched) {
+            $box = $written->box();
+            $stage->canvas->addBehind(
+                'labels',
+                new Rect(
+                    $box->left - 2.0,
+                    $box->top - 1.0,
+                    $box->right - $box->left + 4.0,
+                    $box->bottom - $box->top + 2.0,
+                    Style::mark(Ink::Panel)->fill->value,
+                    null,
+                    'ground',
+                    $row->key,
+                ),
+            );
+        }
+        $stage->canvas->write('labels', $written);
+
+        return true;
+    }
+}

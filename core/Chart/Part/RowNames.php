@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart\Part;
+
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Chart\Scale\BandAxis;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Result\Row;
+
+/** Names rows: left of their bars, or below their columns; long ones are wrapped, sums stand in bold. */
+final class RowNames
+{
+    private const LINE = 14.0;
+    private const INDENT = 12.0;
+    private const MOST_LINES = 3;
+
+    /**
+     * How wide the names are beside their bars.
+     *
+     * @param list<Row> $rows
+     */
+    public static function width(array $rows, float $most): float
+    {
+        $widths = array_map(
+            static fn (Row $row): float => self::indent($row) +
+                TextMeasure::width($row->name, Type::LABEL, self::weight($row)),
+            $rows,
+        );
+
+        return min($most, [] === $widths ? 0.0 : max($widths)) + 10.0;
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<float> of the bands, so that every name has its lines
+     */
+    public static function heights(array $rows, float $width, float $stretch = 1.0): array
+    {
+        $least = max(18.0, $stretch * (\count($rows) > 30 ? 20.0 : 24.0));
+
+        return array_map(
+            static fn (Row $row): float => max($least, self::LINE * \count(self::lines($row, $width)) + 8.0),
+            $rows,
+        );
+    }
+
+    /** @param list<Row> $rows */
+    public static function beside(Canvas $canvas, BandAxis $axis, array $rows, float $left, float $width): void
+    {
+        foreach ($rows as $i => $row) {
+            $lines = self::lines($row, $width);
+            $y = $axis->centre($i) + 4.0 - (self::LINE * (\count($lines) - 1)) / 2;
+            foreach ($lines as $line) {
+                $canvas->write(
+                    'axis',
+                    Canvas::text(
+                        $left + self::indent($row),
+                        $y,
+                        $line,
+                        'start',
+                        self::ink($row),
+                        weight: self::weight($row),
+                        role: 'name',
+                        key: $row->key,
+                    ),
+                );
+                $y += self::LINE;
+            }
+        }
+    }
+
+    /**
+     * Whether names can stand below columns in a few lines, no word cut.
+     *
+     * @param list<Row> $rows
+     */
+    public static function fitBelow(array $rows, float $band): bool
+    {
+        foreach ($rows as $row) {
+            $lines = TextMeasure::lines($row->name, $band - 4.0, Type::LABEL, self::weight($row));
+            if (\count($lines) > self::MOST_LINES || implode(' ', $lines) !== $row->name) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return float the lowest y that was used
+     */
+    public static function below(Canvas $canvas, BandAxis $axis, array $rows, float $y): float
+    {
+        $most = 1;
+        foreach ($rows as $i => $row) {
+            $lines = TextMeasure::lines(
+                $row->name,
+                $axis->end($i) - $axis->begin($i) - 4.0,
+                Type::LABEL,
+                self::weight($row),
+            );
+            $most = max($most, \count($lines));
+            foreach ($lines as $n => $line) {
+                $canvas->write(
+                    'axis',
+                    Canvas::text(
+                        $axis->centre($i),
+                        $y + $n * self::LINE,
+                        $line,
+                        'middle',
+                        self::ink($row),
+                        weight: self::weight($row),
+                        role: 'name',
+                        key: $row->key,
+                    ),
+                );
+            }
+        }
+
+        return $y + self::LINE * ($most - 1) + 4.0;
+    }
+
+    /** @return 400|600 */
+    private static function weight(Row $row): int
+    {
+        return $row->role->isSum() ? 600 : 400;
+    }
+
+    private static function ink(Row $row): Ink
+    {
+        return null !== $row->period && Scenario::Forecast === $row->shownScenario ? Ink::Quiet : Ink::Ink;
+    }
+
+    private static function indent(Row $row): float
+    {
+        return self::INDENT * min(4, $row->depth);
+    }
+
+    /** @return non-empty-list<string> */
+    private static function lines(Row $row, float $width): array
+    {
+        return TextMeasure::lines(
+            $row->name,
+            max(40.0, $width - 10.0 - self::indent($row)),
+            Type::LABEL,
+            self::weight($row),
+        );
+    }
+}

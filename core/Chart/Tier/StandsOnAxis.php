@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart\Tier;
+
+/** The tier that amounts stand on: its marks are named beside it, so that it has no name itself. */
+trait StandsOnAxis
+{
+    public function unit(): TierUnit
+    {
+        return TierUnit::Amount;
+    }
+
+    public function name(): string
+    {
+        return '';
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Chart\Tier;
+
+use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Chart\Scale\Extent;
+
+/** One of the pictures that share a band axis: values, variances, percentages, a rate. */
+interface Tier
+{
+    /** Tiers of one unit have one length per unit. */
+    public function unit(): TierUnit;
+
+    /** How far the tier reaches, in its unit. */
+    public function extent(): Extent;
+
+    /** Its name beside nought, or above it where bars lie; none where its marks are named instead. */
+    public function name(): string;
+
+    /** @return array{float, float} widths of the widest labels below and above nought */
+    public function labelWidths(): array;
+
+    public function draw(Stage $stage): void;
+}

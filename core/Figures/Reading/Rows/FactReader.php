@@ -1,0 +1,331 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Figures\Reading\Rows;
+
+use KeenMargin\Core\Figures\Reading\Mapping\BandColumns;
+use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingFit;
+use KeenMargin\Core\Figures\Reading\Mapping\PercentColumns;
+use KeenMargin\Core\Figures\Reading\Mapping\Role;
+use KeenMargin\Core\Figures\Reading\Table\RowSource;
+use KeenMargin\Core\Figures\Reading\Table\Sheet;
+use KeenMargin\Core\Figures\Reading\Text\Limits;
+use KeenMargin\Core\Figures\Reading\Text\PercentMeaning;
+use KeenMargin\Core\Figures\Reading\Text\Refusals;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\Text\TotalWords;
+use KeenMargin\Core\Figures\Reading\Totals\TotalColumns;
+use KeenMargin\Core\Figures\Reading\Totals\TotalRows;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Figures\Series\PackedAmounts;
+use KeenMargin\Core\Figures\Series\Series;
+use KeenMargin\Core\Time\Grain;
+
+/**
+ * Reads a sheet by its mapping into figures: all of it, or nothing and why. A row at a time; what was seen before
+ * (a combination of members, a period) costs one look-up, plain numbers become whole numbers without a detour.
+ */
+final class FactReader
+{
+    private const ROWS_BETWEEN_SIGNS = 8192;
+    private const ROWS_BETWEEN_CLEARINGS = 8 * self::ROWS_BETWEEN_SIGNS;
+    private const SAFE_DIGITS = 17;
+
+    private readonly RowCombinations $combinations;
+    private readonly AmountColumns $amounts;
+    private readonly PeriodColumn $periods;
+    private readonly TotalRows $totals;
+    private readonly TotalColumns $totalColumns;
+    /** @var array<int, string> packed amounts by combination and slot, in the order of the rows */
+    private array $packed = [];
+    /** @var array<int, int> decimals that the amounts really have, by the same number */
+    private array $decimals = [];
+    /** All amounts are scaled to this many decimals while they are read. */
+    private int $scale;
+    private readonly Refusals $refusals;
+    private readonly SlowAmounts $slow;
+    private readonly SingleAmounts $single;
+    /**
+     * @var array<string, string|false|null> packed start by the texts that tell the period; false where they say that
+     *                                       the row is a total, none where it was refused
+     */
+    private array $starts = [];
+    private int $rows = 0;
+    private int $without = 0;
+
+    private readonly Sheet $sheet;
+    private readonly Mapping $mapping;
+
+    private function __construct(Sheet $sheet, Mapping $mapping)
+    {
+        MappingFit::insist($sheet, $mapping);
+        $this->refusals = new Refusals();
+        if ([] !== $mapping->of(Role::Band)) {
+            $bands = BandColumns::of($sheet, $mapping);
+            $sheet = $sheet->reading(
+                fn (RowSource $source): RowSource => new BandRows($source, $bands, $mapping, $this->refusals),
+            );
+            $mapping = BandColumns::asAmounts($sheet, $mapping);
+        }
+        if (PercentMeaning::Fractions === $mapping->percents) {
+            $places = array_map($sheet->placeOf(...), PercentColumns::mixed($sheet, $mapping));
+            $sheet = $sheet->reading(
+                static fn (RowSource $source): RowSource => new FractionRows($source, $places, $mapping),
+            );
+        }
+        [$this->sheet, $this->mapping] = [$sheet, $mapping];
+        $this->combinations = new RowCombinations($sheet, $mapping);
+        $this->amounts = AmountColumns::of($sheet, $mapping);
+        $this->periods = PeriodColumn::of($sheet, $mapping);
+        $this->totals = new TotalRows();
+        $this->totalColumns = new TotalColumns($sheet, $mapping);
+        $this->scale = $this->amounts->decimalsOf($sheet, $mapping);
+        $this->slow = new SlowAmounts($mapping->numbers(), new Currencies($sheet, $mapping), $this->refusals);
+        $this->single = new SingleAmounts($mapping, $this->refusals);
+    }
+
+    /** @param ?callable(int): void $sign told the number of rows from time to time; what it throws ends the reading */
+    public static function read(
+        Sheet $sheet,
+        Mapping $mapping,
+        string $name,
+        string $organisation = '',
+        ?callable $sign = null,
+    ): FactTable {
+        return self::figures($sheet, $mapping, $name, $organisation, $sign)->table;
+    }
+
+    /** @param ?callable(int): void $sign */
+    public static function figures(
+        Sheet $sheet,
+        Mapping $mapping,
+        string $name,
+        string $organisation = '',
+        ?callable $sign = null,
+    ): ReadFigures {
+        $reader = new self($sheet, $mapping);
+        $reader->readRows($sign ?? static function (int $rows): void {});
+        $reader->refusals->insistOnNone();
+
+        return $reader->result($name, $organisation);
+    }
+
+    /** @param callable(int): void $sign */
+    private function readRows(callable $sign): void
+    {
+        $leaveOut = array_fill_keys($this->mapping->leaveOut, true);
+        $width = \count($this->sheet->header);
+        $slots = $this->amounts->slots;
+        $places = $this->combinations->places;
+        $columns = $this->amounts->columns;
+        $point = $this->mapping->decimal->value;
+        $onePeriod = $this->periods->onePlace();
+        $hasSingle = !$this->single->areNone();
+        // Everything that each row touches is local: properties cost twice as much.
+        $packed = $decimalsOf = $known = $starts = [];
+        $isTotal = &$this->combinations->totals;
+        $scale = $this->scale;
+        $hasTotals = [] !== $this->mapping->of(Role::Total);
+        $rows = 0;
+        foreach ($this->sheet->each() as $number => $cells) {
+            if (0 === ++$rows % self::ROWS_BETWEEN_SIGNS) {
+                $sign($rows);
+                // Runs grow from one size to the next; what they leave behind is given back.
+                if (0 === $rows % self::ROWS_BETWEEN_CLEARINGS) {
+                    gc_mem_caches();
+                }
+                if ($rows > Limits::ROWS) {
+                    throw RefusedFigures::whole(
+                        'The file has more than '.
+                            number_format(Limits::ROWS).
+                            ' rows. Split it, or leave out what is not needed.',
+                    );
+                }
+            }
+            if (isset($leaveOut[$number]) || (isset($cells[$width]) && !$this->fits($number, $cells, $width))) {
+                continue;
+            }
+            $combination = null;
+            foreach ($columns as [$place, $slot, $header, $power]) {
+                $text = $cells[$place] ?? '';
+                if ('' === $text) {
+                    continue;
+                }
+                $at = strpos($text, $point);
+                if (false === $at) {
+                    [$digits, $decimals] = [$text, 0];
+                } else {
+                    $digits = substr($text, 0, $at).substr($text, $at + 1);
+                    $decimals = \strlen($digits) - $at;
+                }
+                if (ctype_digit($digits) && !isset($digits[self::SAFE_DIGITS]) && (false === $at || $decimals > 0)) {
+                    $amount = (int) $digits;
+                } elseif (
+                    '-' === $text[0]
+                    && ctype_digit(substr($digits, 1))
+                    && !isset($digits[self::SAFE_DIGITS])
+                    && (false === $at || $decimals > 0)
+                ) {
+                    $amount = (int) $digits;
+                } else {
+                    $read = $this->slow->maybe($number, $this->sheet->header[$place], $text, $cells);
+                    if (null === $read) {
+                        continue;
+                    }
+                    [$amount, $decimals] = $read;
+                }
+                if (null === $combination) {
+                    $key = '';
+                    foreach ($places as $at) {
+                        $key .= ($cells[$at] ?? '')."\0";
+                    }
+                    $combination = $known[$key] ??= $this->combinations->number($cells);
+                    if ($combination < 0) {
+                        unset($known[$key]);
+                        $this->combinations->number($cells);
+                        $this->refusals->add($number, ...$this->combinations->refusal);
+                        break;
+                    }
+                }
+                $when =
+                    null === $onePeriod || '' !== $header
+                        ? $this->periods->text($cells)."\0".$header
+                        : $cells[$onePeriod] ?? '';
+                $start = $starts[$when] ?? ($starts[$when] = $this->start($number, $cells, $header));
+                if (null === $start) {
+                    break;
+                }
+                $decimals -= $power;
+                if (false === $start || isset($isTotal[$combination])) {
+                    $this->totals->add(
+                        $number,
+                        $this->series($combination, $slot),
+                        false === $start ? null : PackedAmounts::first($start),
+                        $decimals < 0 ? $amount * 10 ** -$decimals : $amount,
+                        max(0, $decimals),
+                    );
+                    continue;
+                }
+                if ($decimals > $scale) {
+                    $packed =
+                        ScaledRuns::of($packed, $decimals - $scale) ??
+                        throw self::tooLong('of earlier rows', $decimals);
+                    $scale = $decimals;
+                } elseif ($decimals < $scale) {
+                    $amount *= 10 ** ($scale - $decimals);
+                    if (!\is_int($amount)) {
+                        throw self::tooLong($text, $scale);
+                    }
+                }
+                $run = $combination * $slots + $slot;
+                if (
+                    $hasSingle
+                    && !$this->single->takes($number, $this->series($combination, $slot)->measure, $run, $start)
+                ) {
+                    continue;
+                }
+                $packed[$run] ??= '';
+                $packed[$run] .= $start.pack('q', $amount);
+                if ($decimals > ($decimalsOf[$run] ?? 0)) {
+                    $decimalsOf[$run] = $decimals;
+                }
+            }
+            if (null === $combination && '' !== trim(implode('', $cells))) {
+                ++$this->without;
+            }
+            if ($hasTotals) {
+                $this->totalColumns->check($number, $cells);
+            }
+        }
+        [$this->packed, $this->decimals, $this->starts, $this->scale, $this->rows] = [
+            $packed,
+            $decimalsOf,
+            $starts,
+            $scale,
+            $rows,
+        ];
+        $sign($rows);
+    }
+
+    /** @param list<string> $cells */
+    private function fits(int $number, array $cells, int $width): bool
+    {
+        if ('' === trim(implode('', \array_slice($cells, $width)))) {
+            return true;
+        }
+        $this->refusals->add($number, '', Sheet::tooWide($number, \count($cells), $width)->refusals[0]->reason);
+
+        return false;
+    }
+
+    /**
+     * @param list<string> $cells
+     *
+     * @return string|false|null packed; false where the period says that the row is a total, none where it is refused
+     */
+    private function start(int $number, array $cells, string $header): string|false|null
+    {
+        $text = $this->periods->text($cells);
+        if (!$this->mapping->keepsTotals && TotalWords::isTotal($text)) {
+            return false;
+        }
+        $period = $this->periods->maybe($text, $header);
+        if (null === $period) {
+            $this->refusals->add($number, $this->periods->name(), $this->periods->why($cells));
+
+            return null;
+        }
+
+        return pack('q', $period->start);
+    }
+
+    private function series(int $combination, int $slot): Series
+    {
+        return $this->combinations->series($combination, ...$this->amounts->meanings[$slot]);
+    }
+
+    private function result(string $name, string $organisation): ReadFigures
+    {
+        if ([] === $this->packed) {
+            throw RefusedFigures::whole('The file holds no figures: every amount is missing.');
+        }
+        $this->combinations->close();
+        gc_mem_caches();
+        $series = [];
+        foreach (array_keys($this->packed) as $run) {
+            $series[$run] = $this->series(intdiv($run, $this->amounts->slots), $run % $this->amounts->slots);
+        }
+        $days =
+            Grain::Day === $this->periods->grain && null === $this->mapping->grain
+                ? array_map(PackedAmounts::first(...), array_values(array_filter($this->starts)))
+                : [];
+        // Handed over, not held: what is settled there need not stay as it was here.
+        [$packed, $this->packed] = [$this->packed, []];
+
+        return DatasetBuilder::figures(
+            $name,
+            $organisation,
+            $this->mapping,
+            $this->combinations->units,
+            $series,
+            $packed,
+            $this->decimals,
+            $this->scale,
+            $this->periods->joined(),
+            PeriodColumn::areMonths($days),
+            $this->totals,
+            $this->totalColumns,
+            $this->rows,
+            $this->without,
+        );
+    }
+
+    private static function tooLong(string $amount, int $decimals): RefusedFigures
+    {
+        return RefusedFigures::whole(
+            "The amount $amount has too many digits beside amounts with $decimals decimals. Give fewer decimals.",
+        );
+    }
+}

@@ -1,0 +1,375 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\CapacityFill;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Question\Fit\QuestionFit;
+use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Checks\CurrencyCheck;
+use KeenMargin\Core\Workings\Checks\RowChecks;
+use KeenMargin\Core\Workings\Checks\RowSums;
+use KeenMargin\Core\Workings\Result\Check;
+use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\Display;
+use KeenMargin\Core\Workings\Result\Extreme;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Sentence;
+use KeenMargin\Core\Workings\Result\Summary;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Rows\Panel;
+use KeenMargin\Core\Workings\Rows\PanelRows;
+use KeenMargin\Core\Workings\Rows\Panels;
+use KeenMargin\Core\Workings\Rows\Scope;
+use KeenMargin\Core\Workings\Rows\Slice;
+use KeenMargin\Core\Workings\Rows\Slices;
+use KeenMargin\Core\Workings\Words\PeriodsOfRows;
+use KeenMargin\Core\Workings\Words\RowPhrases;
+use KeenMargin\Core\Workings\Words\SummaryPeriods;
+use KeenMargin\Core\Workings\Words\SummaryWriter;
+
+/** How full something is: used and unused of a total, the rate, and what was aimed at. */
+final readonly class CapacityWorkings
+{
+    public static function of(Recipe $recipe, Figures $figures): Workings
+    {
+        $question = $recipe->question;
+        $dataset = $figures->dataset();
+        RecipeFit::insist($recipe, $dataset);
+        $measures = QuestionFit::capacity($question, $dataset);
+        $measure = $measures['used'] ?? ($measures['total'] ?? $measures['unused']);
+        $scope = Scope::of(
+            $question,
+            $dataset,
+            $measure,
+            array_map(static fn (Measure $one): string => $one->name, array_values($measures)),
+        );
+        $made = new CapacityRows($scope, $measures, $figures);
+        $onTotal = $made->isTargetOnTotal();
+        $whole = new Slice(
+            'total',
+            'Total',
+            'Total',
+            RowRole::Total,
+            $scope->fine,
+            $scope->fine,
+            $figures->sums($scope->sources, $question->where),
+        );
+        $slices = Slices::planned($scope, $figures, $made, $question->where);
+        $panels = Panels::of($scope, $figures, $made, $slices->reach(), $question->where);
+        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
+        $inPanel = static fn (Panel $panel): array => array_map(
+            static fn (Slice $slice): Row => $row($slice, $panel),
+            $slices->of($panel->where),
+        );
+        $rows = self::extremes(
+            PanelRows::of(
+                $scope,
+                $panels,
+                $question->order ?? Order::Given,
+                new Reference('rateTarget', '', ''),
+                $inPanel,
+            ),
+        );
+        $all = $slices->hasTotal() ? $made->row($whole, '') : null;
+        $amounts = array_merge(
+            [],
+            ...array_map(
+                static fn (Row $row): array => [
+                    $row->values['used'] ?? null,
+                    $row->values['total'] ?? null,
+                    $row->values['target'] ?? null,
+                ],
+                $rows,
+            ),
+        );
+        $display = Display::fitting(
+            $measure,
+            $recipe->finish,
+            $amounts,
+            array_map(static fn (Row $row): ?BigDecimal => ($row->variances['target'] ?? null)?->amount, $rows),
+        );
+        $rates = Display::inPercent($recipe->finish);
+        $aim = ($question->against[0] ?? null)?->word() ?? 'target';
+        $rate = new Reference(
+            'rateTarget',
+            'target',
+            null === $question->target ? $aim : 'target',
+            $question->against[0] ?? null,
+        );
+        $references = [$rate, new Reference('target', 'target', $aim, $question->against[0] ?? null)];
+        $total =
+            null === $all
+                ? Total::none($references)
+                : new Total($all->values['rate'] ?? null, $all->variances, [], $all->values);
+        $subject = ($measures['used'] ?? null)->name ?? 'Used';
+        $of = ($measures['total'] ?? null)->name ?? 'the total';
+
+        return new Workings(
+            $recipe->kind,
+            $scope->who(),
+            $subject.' of '.Wording::withinSentence($of),
+            $measure,
+            $scope->better,
+            $question->scenario,
+            [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast)
+                ? null
+                : $question->forecast,
+            $references,
+            $question->by,
+            $scope->closing,
+            $scope->range,
+            $scope->span(),
+            $rows,
+            self::columns($onTotal, $aim, $display),
+            $total,
+            null,
+            null,
+            $display,
+            self::checks($scope, $made, $rows, $all, $measures),
+            self::reading(
+                $subject.' of '.Wording::withinSentence($of),
+                $made,
+                $scope,
+                $rows,
+                $total,
+                $rates,
+                $rate,
+            ),
+            $question->cumulate,
+            null,
+            self::marks($rows, $onTotal, $aim, $rates),
+            $rates,
+        );
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<Row> with the largest and smallest rate of each chart marked; of equal ones the earliest
+     */
+    private static function extremes(array $rows): array
+    {
+        $ends = [];
+        foreach ($rows as $i => $row) {
+            $rate = $row->role->isPart() ? $row->values['rate'] ?? null : null;
+            if (null === $rate) {
+                continue;
+            }
+            [$most, $least] = $ends[$row->panel] ?? [[$i, $rate], [$i, $rate]];
+            $ends[$row->panel] = [
+                $rate->isGreaterThan($most[1]) ? [$i, $rate] : $most,
+                $rate->isLessThan($least[1]) ? [$i, $rate] : $least,
+            ];
+        }
+        foreach ($ends as [$most, $least]) {
+            $rows[$least[0]] = $rows[$least[0]]->marked(Extreme::Smallest);
+            $rows[$most[0]] = $rows[$most[0]]->marked(Extreme::Largest);
+        }
+
+        return array_values($rows);
+    }
+
+    /** @return list<Column> */
+    private static function columns(?bool $onTotal, string $aim, Display $display): array
+    {
+        $unit = $display->unitText();
+
+        return [
+            new Column('used', ColumnForm::Amount, 'Used', trim("Used, $unit", ', ')),
+            new Column('unused', ColumnForm::Amount, 'Unused', 'Total minus used'),
+            new Column('total', ColumnForm::Amount, 'Total', 'Used and unused'),
+            ...null === $onTotal
+                ? []
+                : [
+                    new Column(
+                        'target',
+                        ColumnForm::Amount,
+                        ucfirst($aim),
+                        ucfirst($aim).' of '.($onTotal ? 'the total' : 'what is used'),
+                    ),
+                    new Column('target', ColumnForm::Variance, 'Gap', ($onTotal ? 'Total' : 'Used')." minus $aim"),
+                ],
+            new Column('rate', ColumnForm::Rate, 'Rate %', 'Used over total'),
+            new Column('rateTarget', ColumnForm::Rate, 'Target rate %', 'What the rate was to be'),
+            new Column('rateTarget', ColumnForm::Points, "\u{0394} rate", 'Rate minus target rate, in points'),
+        ];
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<string> what marks stand for, in the subtitle
+     */
+    private static function marks(array $rows, ?bool $onTotal, string $aim, Display $rates): array
+    {
+        $targets = array_filter(
+            array_map(static fn (Row $row): ?BigDecimal => $row->values['rateTarget'] ?? null, $rows),
+        );
+        // A target that differs by less than is written is still one.
+        $differing = array_column(
+            array_map(static fn (BigDecimal $target): array => [$target->toString(), $target], array_values($targets)),
+            1,
+            0,
+        );
+        $written = array_values(array_unique(array_map($rates->amount(...), array_values($differing))));
+
+        return array_values(
+            array_filter([
+                null === $onTotal ? '' : "$aim of ".($onTotal ? 'the total' : 'what is used').' marked',
+                [] === $written ? '' : 'rate against '.(1 === \count($written) ? "{$written[0]} %" : $aim),
+            ]),
+        );
+    }
+
+    /** @param list<Row> $rows */
+    private static function reading(
+        string $subject,
+        CapacityRows $made,
+        Scope $scope,
+        array $rows,
+        Total $total,
+        Display $rates,
+        Reference $reference,
+    ): Summary {
+        $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
+        $telling = new RowPhrases($rates, new Column('rate', ColumnForm::Rate, '', ''), $reference);
+        $shows = static fn (Period $period): bool => $made->showsAny(new FinePeriods([$period]));
+        $reading = (new SummaryWriter(
+            $subject,
+            $telling,
+            $parts,
+            $total,
+            new SummaryPeriods($scope->fine, $shows),
+            moves: 'Farthest from the target',
+        ))->write(false);
+        $namesYears =
+            \count(array_unique(array_map(static fn (Row $row): int => $row->period?->yearNumber() ?? 0, $parts))) > 1;
+        $said = [];
+        foreach ([[Extreme::Largest, 'Fullest'], [Extreme::Smallest, 'emptiest']] as [$extreme, $word]) {
+            $row =
+                '' === ($parts[0]->panel ?? '')
+                    ? array_values(
+                        array_filter($parts, static fn (Row $one): bool => $one->extreme === $extreme),
+                    )[0] ?? null
+                    : null;
+            null === $row
+                || array_push(
+                    $said,
+                    ([] === $said ? '' : '; ')."$word: ",
+                    $telling->name($row, $namesYears),
+                    ', ',
+                    $telling->amount($row, $row->key),
+                    ' %',
+                );
+        }
+
+        $isAimed = [] !== array_filter($parts, static fn (Row $row): bool => null !== $telling->of($row));
+
+        return [] === $said
+            ? $reading
+            : new Summary(
+                $reading->headline,
+                $reading->movers,
+                [
+                    ...$isAimed ? $reading->statements : \array_slice($reading->statements, 0, 1),
+                    new Sentence(...[...$said, '.']),
+                ],
+                $reading->moves,
+            );
+    }
+
+    /**
+     * @param list<Row> $rows
+     * @param array<string, Measure> $measures
+     *
+     * @return list<Check>
+     */
+    private static function checks(Scope $scope, CapacityRows $made, array $rows, ?Row $all, array $measures): array
+    {
+        $named = static fn (callable $is): string => Wording::some(
+            array_map(static fn (Row $row): string => $row->label, array_values(array_filter($rows, $is))),
+            3,
+        );
+        $of = static fn (Row $row, string $part): BigDecimal => $row->values[$part] ?? BigDecimal::zero();
+        $isFigured = static fn (Row $row): bool => null !== ($row->values['used'] ?? ($row->values['total'] ?? null));
+        $untied = $named(
+            static fn (Row $row): bool => 3 === \count($measures)
+                && $isFigured($row)
+                && !$of($row, 'used')->plus($of($row, 'unused'))->isEqualTo($of($row, 'total')),
+        );
+        $over = $named(
+            static fn (Row $row): bool => $isFigured($row) && $of($row, 'used')->isGreaterThan($of($row, 'total')),
+        );
+        $sums = new RowSums($scope, $made->comparison);
+
+        $names = new PeriodsOfRows($scope);
+        $partly = $made->partlyCovered($scope->fine);
+        $untargeted = $made->withoutTarget($scope->fine);
+        $aim = ($scope->question->against[0] ?? null)?->word() ?? 'target';
+        $lacking = array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && $row->lacksPart);
+
+        return array_values(
+            array_filter([
+                null === $all
+                    ? RowChecks::noTotal($scope)
+                    : $sums->check($rows, new Total($all->shown, $all->variances), ['target']),
+                new Check(
+                    'parts-make-total',
+                    '' === $untied,
+                    '' === $untied
+                        ? 'Used and unused make the total'
+                        : "Used and unused do not make the total for $untied",
+                ),
+                new Check(
+                    'within-capacity',
+                    '' === $over,
+                    '' === $over ? 'Nowhere is more used than there is' : "More is used than there is in $over",
+                ),
+                RowChecks::missing($scope, $rows, $made->showsAny(...)),
+                [] === $lacking
+                    ? null
+                    : new Check(
+                        'absent-part',
+                        true,
+                        Wording::count(\count($lacking), "{$scope->rowWord()} has", "{$scope->rowsWord()} have").
+                            ' a figure of one part only; the other counts as nothing',
+                    ),
+                ...RowChecks::absent(
+                    $scope,
+                    $rows,
+                    [new Reference('target', 'target', $aim)],
+                    true === $made->isTargetOnTotal() ? 'total' : 'use',
+                ),
+                $partly->isEmpty()
+                    ? null
+                    : new Check(
+                        'left-out-parts',
+                        false,
+                        "{$names->names($partly->list)}: not all parts, so left out",
+                    ),
+                $untargeted->isEmpty()
+                    ? null
+                    : new Check(
+                        'left-out-target',
+                        false,
+                        "{$names->names($untargeted->list)}: no $aim, so not compared",
+                    ),
+                CurrencyCheck::maybe($scope),
+                ...RowChecks::notices($scope),
+            ]),
+        );
+    }
+}

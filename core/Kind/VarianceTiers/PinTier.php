@@ -1,0 +1,242 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\VarianceTiers;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Chart\Canvas\PlacedLabel;
+use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Chart\Part\LabelWidths;
+use KeenMargin\Core\Chart\Part\ReferenceLine;
+use KeenMargin\Core\Chart\Scale\Extent;
+use KeenMargin\Core\Chart\Tier\Tier;
+use KeenMargin\Core\Chart\Tier\TierUnit;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** Pins of the relative variance: a stem with a square head; an outlier is cut with an open arrow head. */
+final readonly class PinTier implements Tier
+{
+    private const HEAD = 7.0;
+    /** A pin longer than this many times the middling one, and than 20 %, is an outlier. */
+    private const OUTLIER = 5.0;
+    private const NEVER_CUT = 20.0;
+
+    /**
+     * @param list<Row> $rows
+     * @param array<int, float> $percents lengths of the pins by place; none where the reference is zero
+     * @param float $limit the percentage at which longer pins are cut
+     */
+    private function __construct(
+        private Workings $workings,
+        private array $rows,
+        private Reference $reference,
+        private array $percents,
+        private float $limit,
+    ) {
+    }
+
+    /**
+     * @param list<Row> $rows
+     * @param ?BigDecimal $limit none: where outliers of all charts begin
+     */
+    public static function of(Workings $workings, array $rows, Reference $reference, ?BigDecimal $limit): self
+    {
+        $cut =
+            $limit?->toFloat() ??
+            self::limit(array_values(array_map(abs(...), self::percents($workings->rows, $reference))));
+
+        return new self($workings, $rows, $reference, self::percents($rows, $reference), $cut);
+    }
+
+    public function unit(): TierUnit
+    {
+        return TierUnit::Percent;
+    }
+
+    public function name(): string
+    {
+        return "\u{0394}{$this->reference->short} %";
+    }
+
+    /** In percent, outliers cut. */
+    public function extent(): Extent
+    {
+        return Extent::ofSizes(array_map($this->cut(...), $this->percents));
+    }
+
+    public function labelWidths(): array
+    {
+        $labels = array_map(
+            fn (Row $row): array => [
+                $row->variance($this->reference)?->amount,
+                $this->workings->display->percent($row->variance($this->reference)),
+            ],
+            $this->rows,
+        );
+        $widths = LabelWidths::of($labels, 600);
+
+        return [$widths[0] + self::HEAD / 2, $widths[1] + self::HEAD / 2];
+    }
+
+    public function draw(Stage $stage): void
+    {
+        $labels = [];
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variance($this->reference);
+            if (null === $variance) {
+                continue;
+            }
+            $percent = $this->percents[$i] ?? null;
+            if (null === $percent) {
+                $none = $stage->label(
+                    $stage->axis->centre($i),
+                    0.0,
+                    true,
+                    NumberFormat::NONE,
+                    Ink::Quiet,
+                    400,
+                    'missing',
+                    $row->key,
+                    null,
+                    0.5,
+                );
+                $labels[$i] = new PlacedLabel(0.0, 0, static fn (): Text => $none);
+                continue;
+            }
+            $this->pin($stage, $row, $variance, $i, $percent);
+            $labels[$i] = $this->label($stage, $row, $variance, $percent, $i);
+        }
+        ReferenceLine::draw($stage, $this->reference);
+        $stage->write($labels);
+    }
+
+    private function pin(Stage $stage, Row $row, Variance $variance, int $i, float $percent): void
+    {
+        $across = $stage->axis->centre($i);
+        $head = min(self::HEAD, $stage->axis->band * 0.6);
+        $end = $stage->scale->at($this->cut($percent));
+        $style = Style::variance($this->workings->display->percentEffect($variance), $row->shownScenario);
+        $stem = $style->stroke ?? $style->fill;
+        if ($stage->scale->zero !== $end) {
+            $stage->canvas->add(
+                'pins',
+                $stage->orientation->line(
+                    $across,
+                    $stage->scale->zero,
+                    $across,
+                    $end,
+                    $stem,
+                    min(2.0, $head * 0.4),
+                    null,
+                    abs($percent) > $this->limit ? 'cut-pin' : 'pin',
+                    $row->key,
+                    'percent',
+                ),
+            );
+        }
+        if (abs($percent) > $this->limit) {
+            $back = $end < $stage->scale->zero ? $head : -$head;
+            $stage->canvas->addBehind(
+                'pins',
+                $stage->orientation->path(
+                    [
+                        [$across - $head / 2, $end + $back * 0.8],
+                        [$across, $end],
+                        [$across + $head / 2, $end + $back * 0.8],
+                    ],
+                    null,
+                    $stem,
+                    1.6,
+                    'cut',
+                    $row->key,
+                    'percent',
+                ),
+            );
+
+            return;
+        }
+        $stage->canvas->add(
+            'pins',
+            $stage->orientation->bar(
+                $across,
+                $head,
+                $end - $head / 2,
+                $end + $head / 2,
+                $style,
+                'pin-head',
+                $row->key,
+                'percent',
+            ),
+        );
+    }
+
+    private function label(Stage $stage, Row $row, Variance $variance, float $percent, int $i): PlacedLabel
+    {
+        $weight = $variance->flagged || $row->role->isSum() ? 600 : 400;
+        $label = function (int $decimals) use ($stage, $row, $variance, $percent, $i, $weight): Text {
+            $kept = max(0, $decimals);
+            $text = $this->workings->display->format->signed($variance->percent($kept), $kept);
+            $ink = Style::written($text, $variance->effect);
+            $end = $this->cut($percent);
+
+            return $stage->label(
+                $stage->axis->centre($i),
+                $end,
+                $percent >= 0,
+                $text,
+                $ink,
+                $weight,
+                'percent-label',
+                $row->key,
+                'percent',
+                self::HEAD / 2,
+            );
+        };
+
+        return new PlacedLabel($percent, 1, $label);
+    }
+
+    private function cut(float $percent): float
+    {
+        return max(-$this->limit, min($this->limit, $percent));
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return array<int, float>
+     */
+    private static function percents(array $rows, Reference $reference): array
+    {
+        $percents = [];
+        foreach ($rows as $i => $row) {
+            $variance = $row->variance($reference);
+            if (null !== $variance && !$variance->reference->isZero()) {
+                $percents[$i] = (100.0 * $variance->amount->toFloat()) / abs($variance->reference->toFloat());
+            }
+        }
+
+        return $percents;
+    }
+
+    /** @param list<float> $sizes */
+    private static function limit(array $sizes): float
+    {
+        if ([] === $sizes) {
+            return 0.0;
+        }
+        sort($sizes);
+        $longest = max(self::NEVER_CUT, self::OUTLIER * $sizes[intdiv(\count($sizes) - 1, 2)]);
+        $usual = array_filter($sizes, static fn (float $size): bool => $size <= $longest);
+
+        return \count($usual) === \count($sizes) ? max($sizes) : 1.25 * max([...$usual, 0.2 * $longest]);
+    }
+}

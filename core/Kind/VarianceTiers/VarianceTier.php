@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\VarianceTiers;
+
+use KeenMargin\Core\Chart\Canvas\PlacedLabel;
+use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Chart\Part\LabelWidths;
+use KeenMargin\Core\Chart\Part\ReferenceLine;
+use KeenMargin\Core\Chart\Scale\Extent;
+use KeenMargin\Core\Chart\Tier\Tier;
+use KeenMargin\Core\Chart\Tier\TierUnit;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** Bars of the variance against a reference, whose own line is nought. */
+final readonly class VarianceTier implements Tier
+{
+    /** @param list<Row> $rows */
+    public function __construct(
+        private Workings $workings,
+        private array $rows,
+        private Reference $reference,
+        private bool $sameLength,
+    ) {
+    }
+
+    public function unit(): TierUnit
+    {
+        return $this->sameLength ? TierUnit::Amount : TierUnit::Variance;
+    }
+
+    public function name(): string
+    {
+        return "\u{0394}{$this->reference->short}".($this->workings->display->inPoints ? ' pp' : '');
+    }
+
+    public function extent(): Extent
+    {
+        return Extent::of(array_map(fn (Row $row) => $row->variance($this->reference)?->amount, $this->rows));
+    }
+
+    public function labelWidths(): array
+    {
+        return LabelWidths::of(
+            array_map(
+                fn (Row $row): array => [
+                    $row->variance($this->reference)?->amount,
+                    $this->workings->display->variance($row->variance($this->reference)?->amount),
+                ],
+                $this->rows,
+            ),
+            600,
+        );
+    }
+
+    public function draw(Stage $stage): void
+    {
+        $labels = [];
+        foreach ($this->rows as $i => $row) {
+            $variance = $row->variance($this->reference);
+            if (null === $variance) {
+                continue;
+            }
+            $size = $variance->amount->toFloat();
+            $style = Style::variance($this->workings->display->effect($variance), $row->shownScenario);
+            $bar = $stage->bar(
+                $stage->axis->centre($i),
+                $stage->axis->column,
+                0.0,
+                $size,
+                $style,
+                'variance',
+                $row->key,
+                'variance',
+            );
+            $stage->canvas->add('variances', $bar);
+            $labels[$i] = $this->label($stage, $row, $variance, $size, $i);
+        }
+        ReferenceLine::draw($stage, $this->reference);
+        $stage->write($labels);
+    }
+
+    private function label(Stage $stage, Row $row, Variance $variance, float $size, int $i): PlacedLabel
+    {
+        $display = $this->workings->display;
+        $weight = $variance->flagged || $row->role->isSum() ? 600 : 400;
+        $label = static function (int $decimals) use ($stage, $row, $variance, $size, $i, $display, $weight): Text {
+            $text = $display->signed($variance->amount, $decimals);
+            $ink = Style::written($text, $variance->effect);
+
+            return $stage->label(
+                $stage->axis->centre($i),
+                $size,
+                $size >= 0.0,
+                $text,
+                $ink,
+                $weight,
+                'variance-label',
+                $row->key,
+                'variance',
+                0.5,
+            );
+        };
+
+        return new PlacedLabel($size, $display->varianceDecimals, $label);
+    }
+}

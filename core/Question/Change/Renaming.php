@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question\Change;
+
+/** A name that recipes use becomes another: of a measure, a breakdown, or a member of one. */
+final readonly class Renaming
+{
+    private function __construct(
+        private string $from,
+        private string $to,
+        private string $what,
+        private string $breakdown = '',
+    ) {
+    }
+
+    public static function measure(string $from, string $to): self
+    {
+        return new self($from, $to, 'measure');
+    }
+
+    public static function breakdown(string $from, string $to): self
+    {
+        return new self($from, $to, 'breakdown');
+    }
+
+    public static function member(string $breakdown, string $from, string $to): self
+    {
+        return new self($from, $to, 'member', $breakdown);
+    }
+
+    /**
+     * @param array<mixed> $recipe as JSON has it
+     *
+     * @return array<mixed> the same where it does not use the name
+     */
+    public function of(array $recipe): array
+    {
+        $question = $recipe['question'] ?? null;
+        if (!\is_array($question)) {
+            return $recipe;
+        }
+        if ('measure' === $this->what && ($question['measure'] ?? null) === $this->from) {
+            $question['measure'] = $this->to;
+        }
+        $question = $this->parts($question);
+        if (
+            'member' === $this->what
+            && \is_array($question['sequence'] ?? null)
+            && ($question['by'] ?? null) === $this->breakdown
+        ) {
+            $question['sequence'] = array_map(
+                fn (mixed $member): mixed => $member === $this->from ? $this->to : $member,
+                $question['sequence'],
+            );
+        }
+        if (\is_array($question['where'] ?? null)) {
+            $question['where'] = array_map(
+                fn (mixed $filter): mixed => \is_array($filter) ? $this->filter($filter) : $filter,
+                $question['where'],
+            );
+        }
+
+        $recipe = array_replace($recipe, ['question' => $question]);
+        $finish = $recipe['finish'] ?? null;
+        if ('member' === $this->what && \is_array($finish)) {
+            $recipe['finish'] = $this->finish($finish, $question);
+        }
+
+        return $recipe;
+    }
+
+    /**
+     * @param array<mixed> $finish
+     * @param array<mixed> $question
+     *
+     * @return array<mixed> with the keys of rows that bear the name
+     */
+    private function finish(array $finish, array $question): array
+    {
+        if (\is_array($finish['highlight'] ?? null)) {
+            $finish['highlight'] = array_map(
+                fn (mixed $key): mixed => \is_string($key) ? $this->key($key, $question) : $key,
+                $finish['highlight'],
+            );
+        }
+        $message = $finish['message'] ?? null;
+        if (\is_array($message) && \is_array($message['numbers'] ?? null)) {
+            $message['numbers'] = array_map(
+                fn (mixed $number): mixed => \is_array($number) && \is_string($number['row'] ?? null)
+                    ? array_replace($number, ['row' => $this->key($number['row'], $question)])
+                    : $number,
+                $message['numbers'],
+            );
+            $finish['message'] = $message;
+        }
+
+        return $finish;
+    }
+
+    /**
+     * @param list<array<mixed>> $filters of a note
+     *
+     * @return list<array<mixed>>
+     */
+    public function place(array $filters): array
+    {
+        return array_map($this->filter(...), $filters);
+    }
+
+    public function measureName(string $measure): string
+    {
+        return 'measure' === $this->what && $measure === $this->from ? $this->to : $measure;
+    }
+
+    /**
+     * The key of a row, `MEMBER` or `PANEL/MEMBER`.
+     *
+     * @param array<mixed> $question
+     */
+    private function key(string $key, array $question): string
+    {
+        if (($question['each'] ?? null) === $this->breakdown && str_starts_with($key, $this->from.'/')) {
+            return $this->to.substr($key, \strlen($this->from));
+        }
+        $isRow =
+            ($question['by'] ?? null) === $this->breakdown
+            && ($key === $this->from || str_ends_with($key, '/'.$this->from));
+
+        return $isRow ? substr($key, 0, \strlen($key) - \strlen($this->from)).$this->to : $key;
+    }
+
+    /**
+     * The other places of a question where names stand.
+     *
+     * @param array<mixed> $question
+     *
+     * @return array<mixed>
+     */
+    private function parts(array $question): array
+    {
+        $keys = ['measure' => ['used', 'unused', 'total'], 'breakdown' => ['by', 'each']][$this->what] ?? [];
+        foreach ($keys as $key) {
+            if (($question[$key] ?? null) === $this->from) {
+                $question[$key] = $this->to;
+            }
+        }
+        $between = $question['between'] ?? null;
+        if (\is_array($between) && 'breakdown' === $this->what && ($between['field'] ?? null) === $this->from) {
+            $question['between'] = array_replace($between, ['field' => $this->to]);
+        }
+        if (\is_array($between) && 'member' === $this->what && ($between['field'] ?? null) === $this->breakdown) {
+            $question['between'] = array_map(
+                fn (mixed $name, string|int $key): mixed => 'field' !== $key && $name === $this->from
+                    ? $this->to
+                    : $name,
+                $between,
+                array_keys($between),
+            );
+            $question['between'] = array_combine(array_keys($between), $question['between']);
+        }
+
+        return $question;
+    }
+
+    /**
+     * @param array<mixed> $filter
+     *
+     * @return array<mixed>
+     */
+    private function filter(array $filter): array
+    {
+        if ('member' !== $this->what) {
+            return ($filter['field'] ?? null) === $this->from
+                ? array_replace($filter, ['field' => $this->to])
+                : $filter;
+        }
+        foreach (($filter['field'] ?? null) === $this->breakdown ? ['in', 'notIn'] : [] as $key) {
+            if (\is_array($filter[$key] ?? null) && \in_array($this->from, $filter[$key], true)) {
+                $filter[$key] = array_values(
+                    array_unique(
+                        array_map(
+                            fn (mixed $member): mixed => $member === $this->from ? $this->to : $member,
+                            $filter[$key],
+                        ),
+                        \SORT_REGULAR,
+                    ),
+                );
+            }
+        }
+
+        return $filter;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question\Document;
+
+/** Entries of a JSON document that is written. */
+final class Entries
+{
+    /**
+     * Without what is left to its default.
+     *
+     * @param array<string, mixed> $entries
+     *
+     * @return array<string, mixed>
+     */
+    public static function present(array $entries): array
+    {
+        return array_filter($entries, static fn (mixed $value): bool => null !== $value && [] !== $value);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question\Document;
+
+use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Message;
+use KeenMargin\Core\Question\MessageNumber;
+
+/** Writes a finish as FinishReader reads it. */
+final class FinishWriter
+{
+    /** @return array<string, mixed> */
+    public static function toArray(Finish $finish): array
+    {
+        $default = new Finish();
+
+        return Entries::present([
+            'unit' => $finish->unit?->value,
+            'decimals' => $finish->decimals,
+            'labels' => $finish->labels === $default->labels ? null : $finish->labels->value,
+            'width' => $finish->width === $default->width ? null : $finish->width,
+            'locale' => $finish->locale === $default->locale ? null : $finish->locale,
+            'variance' => $finish->variance?->value,
+            'sameLength' => $finish->sameLength ? null : false,
+            'gap' => $finish->gap ?: null,
+            'mark' => $finish->mark === $default->mark ? null : $finish->mark->value,
+            'limit' => $finish->limit?->toString(),
+            'turn' => $finish->turn ?: null,
+            'landing' => $finish->landing ?: null,
+            'cut' => $finish->cut ? null : false,
+            'highlight' => $finish->highlight,
+            'height' => $finish->height,
+            'colours' => $finish->colours === $default->colours ? null : $finish->colours->value,
+            'title' => $finish->title->told(),
+            'message' => null === $finish->message ? null : self::message($finish->message),
+            'footnote' => $finish->footnote,
+            'notes' => $finish->notes ? null : false,
+            'named' => $finish->named,
+            'labelsAt' => $finish->labelsAt === $default->labelsAt ? null : $finish->labelsAt->value,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function message(Message $message): array
+    {
+        return Entries::present([
+            'text' => $message->text,
+            'numbers' => array_map(
+                static fn (MessageNumber $number): array => [
+                    'said' => $number->said,
+                    'row' => $number->row,
+                    'column' => $number->column,
+                    'exact' => $number->exact->toString(),
+                ],
+                $message->numbers,
+            ),
+        ]);
+    }
+}

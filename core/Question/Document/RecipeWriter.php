@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question\Document;
+
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Time\Span;
+use KeenMargin\Core\Time\SpanKind;
+
+/** Writes a recipe as the JSON document that RecipeReader reads; what is left to its default is left out. */
+final class RecipeWriter
+{
+    /** @return array<string, mixed> */
+    public static function toArray(Recipe $recipe): array
+    {
+        return Entries::present([
+            'keenMargin' => Recipe::VERSION,
+            'question' => self::question($recipe->question),
+            'kind' => $recipe->kind,
+            'finish' => FinishWriter::toArray($recipe->finish),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function question(Question $question): array
+    {
+        return Entries::present([
+            'measure' => $question->measure,
+            'scenario' => $question->scenario->value,
+            'forecast' => $question->forecast?->value,
+            'against' => array_map(static fn (Scenario $scenario): string => $scenario->value, $question->against),
+            'by' => $question->grain()->value ?? $question->breakdown(),
+            'span' => null === $question->span ? null : self::span($question->span),
+            'closedThrough' => $question->closedThrough?->key(),
+            'where' => array_map(self::filter(...), $question->where),
+            'better' => $question->better?->value,
+            'flag' => self::flag($question->flag),
+            'order' => $question->order?->value,
+            'cumulate' => $question->cumulate?->value,
+            'top' => $question->top,
+            'each' => $question->each,
+            'between' => null === $question->between
+                    ? null
+                    : [
+                        'field' => $question->between->field,
+                        'first' => $question->between->first,
+                        'second' => $question->between->second,
+                    ],
+            ...$question->capacity?->told() ?? [],
+            'target' => $question->target?->toString(),
+            'sequence' => $question->sequence,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function flag(Flag $flag): array
+    {
+        return Entries::present(['percent' => $flag->percent?->toString(), 'amount' => $flag->amount?->toString()]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function filter(MemberFilter|NumberFilter $filter): array
+    {
+        return $filter instanceof NumberFilter
+            ? Entries::present([
+                'field' => $filter->field,
+                'below' => $filter->below?->toString(),
+                'atLeast' => $filter->atLeast?->toString(),
+            ])
+            : ['field' => $filter->breakdown, $filter->keeps ? 'in' : 'notIn' => $filter->members];
+    }
+
+    /** @return array<string, int|string>|string|null */
+    public static function span(Span $span): array|string|null
+    {
+        return match ($span->kind) {
+            SpanKind::All => null,
+            SpanKind::Between => ['from' => (string) $span->from?->key(), 'to' => (string) $span->to?->key()],
+            SpanKind::Last, SpanKind::Previous => [
+                $span->kind->value => $span->count,
+                'unit' => (string) $span->unit?->value,
+            ],
+            SpanKind::YearToDate, SpanKind::RestOfYear => $span->kind->value,
+        };
+    }
+}

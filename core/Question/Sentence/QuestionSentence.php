@@ -1,0 +1,298 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question\Sentence;
+
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Breakdown;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Number\Unit;
+use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Time\PeriodRange;
+use KeenMargin\Core\Time\SpanKind;
+
+/**
+ * A question as the plain sentence that it is. Slots are the parts that can be changed; the others are words between
+ * them.
+ */
+final class QuestionSentence
+{
+    /** Breakdowns without a filter that stand in the sentence; others are reached by `and …`. */
+    private const OPEN_BREAKDOWNS = 3;
+
+    /**
+     * @return list<array{
+     *     text: string, slot?: string, isGuess?: true, offers?: list<array{slot: string, text: string}>,
+     * }>
+     */
+    public static function of(
+        Recipe $recipe,
+        Dataset $dataset,
+        Measure $measure,
+        Better $better,
+        PeriodRange $range,
+    ): array {
+        $question = $recipe->question;
+        $isHat = 'hat' === $recipe->kind;
+        $isFill = 'capacity-fill' === $recipe->kind;
+        $parts = $isFill
+            ? [['text' => 'How full was '], ['text' => self::capacity($question), 'slot' => 'capacity']]
+            : [['text' => 'How did '], ['text' => Wording::withinSentence($measure->name), 'slot' => 'measure']];
+        $offers = [];
+        $breakdowns = self::breakdowns($question, $dataset, $isHat, $offers);
+        foreach ($breakdowns as $i => $breakdown) {
+            // After a list of its own, another needs a comma.
+            $joined = str_contains($parts[\count($parts) - 1]['text'], ' and ') ? ', and ' : ' and ';
+            $parts[] = [
+                'text' => 0 === $i ? ($isFill ? ', for ' : ' of ') : ($i === \count($breakdowns) - 1 ? $joined : ', '),
+            ];
+            $parts[] = ['text' => self::members($breakdown, $question), 'slot' => 'members:'.$breakdown->name];
+        }
+        $numbers = self::numbers($question);
+        if ('' !== $numbers) {
+            array_push($parts, ['text' => ' where '], ['text' => $numbers, 'slot' => 'numbers']);
+        } elseif (self::hasNumbers($dataset)) {
+            $offers[] = ['slot' => 'numbers', 'text' => 'only where other numbers are within limits'];
+        }
+        $isGuess = null === $question->better && $measure->isBetterGuessed() && $better === $measure->better();
+
+        return [
+            ...$parts,
+            ...$dataset->isTimeless()
+                ? []
+                : [
+                    ['text' => $isFill ? ', in ' : ' in '],
+                    ['text' => self::span($question, $dataset, $range), 'slot' => 'span'],
+                ],
+            ...self::heldAgainst($question, $isHat, $isFill),
+            ['text' => ', by '],
+            ['text' => self::rows($question), 'slot' => 'by'],
+            ['text' => '? '],
+            ['text' => Better::More === $better ? 'More is better' : 'Less is better', 'slot' => 'better'] +
+            ($isGuess ? ['isGuess' => true] : []),
+            ['text' => '; flag '],
+            ['text' => self::flag($question->flag, $measure), 'slot' => 'flag'],
+            ...[] === $offers
+                ? [['text' => '.']]
+                : [['text' => ', '], ['text' => 'and …', 'slot' => 'more', 'offers' => $offers]],
+        ];
+    }
+
+    /**
+     * @param list<array{slot: string, text: string}> $offers gets those that have no filter and no place in the
+     *                                                        sentence
+     *
+     * @return list<Breakdown>
+     */
+    private static function breakdowns(Question $question, Dataset $dataset, bool $isHat, array &$offers): array
+    {
+        $shown = [];
+        $open = 0;
+        foreach ($dataset->breakdowns as $breakdown) {
+            if ($isHat && $breakdown->name === $question->between?->field) {
+                continue;
+            }
+            $isFiltered =
+                [] !==
+                array_filter(
+                    $question->where,
+                    static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof MemberFilter
+                        && $filter->breakdown === $breakdown->name,
+                );
+            if ($isFiltered || ++$open <= self::OPEN_BREAKDOWNS) {
+                $shown[] = $breakdown;
+            } else {
+                $offers[] = ['slot' => 'members:'.$breakdown->name, 'text' => self::members($breakdown, $question)];
+            }
+        }
+
+        return $shown;
+    }
+
+    /** @return list<array{text: string, slot?: string}> what the shown amounts are held against */
+    private static function heldAgainst(Question $question, bool $isHat, bool $isFill): array
+    {
+        if ($isHat) {
+            $name = static fn (string $member): string => '' === $member ? '(blank)' : $member;
+
+            return [
+                ['text' => ' differ between '],
+                [
+                    'text' => null === $question->between
+                            ? 'two members'
+                            : $name($question->between->first).' and '.$name($question->between->second),
+                    'slot' => 'between',
+                ],
+            ];
+        }
+        $words = array_map(
+            static fn (Scenario $scenario): string => $scenario->word(),
+            $isFill ? \array_slice($question->against, 0, 1) : $question->against,
+        );
+        $target = $isFill && null !== $question->target ? 'a rate of '.$question->target->toString().' %' : null;
+        $text = Wording::and(array_values(array_filter([...$words, $target])));
+
+        return [
+            ['text' => $isFill ? ', against ' : ('' === $text ? ' go, against ' : ' compare with ')],
+            ['text' => '' === $text ? 'nothing yet' : $text, 'slot' => 'against'],
+        ];
+    }
+
+    private static function capacity(Question $question): string
+    {
+        $told = $question->capacity?->told() ?? [];
+        [$part, $of] = [$told['used'] ?? ($told['unused'] ?? ''), $told['total'] ?? null];
+        $isUnused = !isset($told['used']);
+
+        return Wording::withinSentence($part).
+            (null === $of
+                ? ' besides '.Wording::withinSentence($told['unused'] ?? '')
+                : ' of '.Wording::withinSentence($of)).
+            ($isUnused ? ' (not used)' : '');
+    }
+
+    /** `month, year to date` · `route, the 10 largest, for each line` */
+    private static function rows(Question $question): string
+    {
+        $by = $question->grain()->value ?? Wording::withinSentence((string) $question->breakdown());
+
+        return implode(
+            ', ',
+            array_filter([
+                $by,
+                (string) $question->cumulate?->words(),
+                null === $question->top
+                    ? ''
+                    : (1 === $question->top
+                        ? 'the largest'
+                        : "the {$question->top} largest"),
+                \in_array($question->order, [null, Order::Given, Order::Calendar], true)
+                    ? ''
+                    : $question->order->value,
+                null === $question->breakdown() || null !== $question->order || [] === $question->sequence
+                    ? ''
+                    : 'in an order of its own',
+                null === $question->each ? '' : 'for each '.Wording::withinSentence($question->each),
+            ]),
+        );
+    }
+
+    private static function members(Breakdown $breakdown, Question $question): string
+    {
+        $all = 'all '.Wording::plural(Wording::withinSentence($breakdown->name));
+        $texts = array_map(
+            static fn (MemberFilter $filter): string => ($filter->keeps ? '' : $all.' but ').
+                Wording::some(
+                    array_map(
+                        static fn (string $member): string => '' === $member ? '(blank)' : $member,
+                        $filter->members,
+                    ),
+                    3,
+                ),
+            array_values(
+                array_filter(
+                    $question->where,
+                    static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof MemberFilter
+                        && $filter->breakdown === $breakdown->name,
+                ),
+            ),
+        );
+
+        return [] === $texts ? $all : Wording::and($texts);
+    }
+
+    /** `completion is below 99` */
+    private static function numbers(Question $question): string
+    {
+        return Wording::and(
+            array_map(
+                self::number(...),
+                array_values(
+                    array_filter(
+                        $question->where,
+                        static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter,
+                    ),
+                ),
+            ),
+        );
+    }
+
+    public static function number(NumberFilter $filter): string
+    {
+        $limits = array_filter([
+            null === $filter->atLeast ? '' : "at least {$filter->atLeast->toString()}",
+            null === $filter->below ? '' : "below {$filter->below->toString()}",
+        ]);
+
+        return Wording::withinSentence($filter->field).' is '.implode(' and ', $limits);
+    }
+
+    /** Whether there is a field whose numbers can be compared besides the measure asked about. */
+    private static function hasNumbers(Dataset $dataset): bool
+    {
+        return \count(array_filter($dataset->measures, static fn (Measure $measure): bool => !$measure->isRatio())) >
+            1
+            || [] !==
+                array_filter($dataset->breakdowns, static fn (Breakdown $breakdown): bool => $breakdown->isNumeric());
+    }
+
+    private static function span(Question $question, Dataset $dataset, PeriodRange $range): string
+    {
+        $span = $question->span;
+        $unit =
+            null === $span?->unit
+                ? ''
+                : (1 === $span->count
+                    ? $span->unit->value
+                    : $span->count.' '.$span->unit->plural());
+        $periods = $range->belonging($dataset->grain, $dataset->calendar);
+
+        return match ($span?->kind) {
+            SpanKind::Last => "the last $unit",
+            SpanKind::Previous => "the previous $unit",
+            SpanKind::YearToDate => 'the year to date',
+            SpanKind::RestOfYear => 'the rest of the year',
+            default => [] === $periods
+                ? 'no period'
+                : PeriodNames::range($periods[0], $periods[\count($periods) - 1]),
+        };
+    }
+
+    private static function flag(Flag $flag, Measure $measure): string
+    {
+        $format = NumberFormat::of('en');
+        $amount = $flag->amount;
+        if (null !== $amount) {
+            $unit = $amount->isGreaterThanOrEqualTo(1000) ? Unit::fitting($amount->multipliedBy(10)) : Unit::One;
+            $shown = $unit->of($amount)->strippedOfTrailingZeros();
+            $text = trim(
+                $format->plain($shown, max(0, $shown->getScale())).
+                    ' '.
+                    (Unit::One === $unit ? $measure->unit : $unit->before($measure->unit)),
+            );
+        }
+        $percent = $flag->percent?->strippedOfTrailingZeros();
+        $thresholds = array_values(
+            array_filter([
+                null === $percent
+                    ? null
+                    : $format->plain($percent, max(0, $percent->getScale())).
+                        ($measure->isInPercent() ? ' pp' : ' %'),
+                $measure->isInPercent() ? null : $text ?? null,
+            ]),
+        );
+
+        return [] === $thresholds ? 'no gaps' : 'gaps over '.Wording::and($thresholds);
+    }
+}

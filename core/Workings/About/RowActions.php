@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\About;
+
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Question\Change\LeaveOut;
+use KeenMargin\Core\Question\Change\LookInto;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Rows\PanelName;
+
+/** Where a reader can go from a row: deeper, or on without it. */
+final readonly class RowActions
+{
+    /**
+     * @param list<array{by: string, label: string, recipe: Recipe}> $deeper
+     * @param string $whyNot where it cannot be left out
+     */
+    private function __construct(public array $deeper, public ?Recipe $without, public string $whyNot)
+    {
+    }
+
+    public static function of(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): self
+    {
+        $members = self::maybeMembers($row, $recipe);
+        $deeper = null === $members ? [] : (new LookInto($recipe, $dataset))->ways($row->period, $members);
+        $without = self::without($row, $workings, $recipe, $dataset);
+
+        return new self($deeper, $without, null === $without ? self::whyNot($row, $workings) : '');
+    }
+
+    /** @return array<string, string>|null by breakdown; none where the row gathers several */
+    private static function maybeMembers(Row $row, Recipe $recipe): ?array
+    {
+        if (RowRole::Other === $row->role || PanelName::isOthers($row->panel)) {
+            return null;
+        }
+        $breakdown = $recipe->question->breakdown();
+
+        return (null === $recipe->question->each || '' === $row->panel
+            ? []
+            : [$recipe->question->each => PanelName::member($row->panel)]) +
+            (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => RowTarget::withinPanel($row)]);
+    }
+
+    private static function without(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): ?Recipe
+    {
+        $breakdown = $recipe->question->breakdown();
+        $parts = array_values(
+            array_filter(
+                $workings->rows,
+                static fn (Row $one): bool => RowRole::Row === $one->role && $one->panel === $row->panel,
+            ),
+        );
+
+        return match (true) {
+            !\in_array($row->role, [RowRole::Row, RowRole::Group], true) || \count($parts) < 2 => null,
+            null !== $breakdown => LeaveOut::maybeMember(
+                $recipe,
+                $breakdown,
+                $dataset->maybeBreakdown($breakdown)?->leaves(RowTarget::withinPanel($row)) ?: [
+                    RowTarget::withinPanel($row),
+                ],
+            ),
+            null !== $row->period => LeaveOut::maybePeriod(
+                $recipe,
+                $row->period,
+                array_values(array_filter(array_map(static fn (Row $one) => $one->period, $parts))),
+            ),
+            default => null,
+        };
+    }
+
+    private static function whyNot(Row $row, Workings $workings): string
+    {
+        return match (true) {
+            RowRole::Other === $row->role => 'What is gathered can be shown one by one: keep more of the largest.',
+            $row->role->isApart() => 'It is the sum of the others.',
+            $workings->isOverTime() && \count($workings->rows) > 1 => 'Only the first and the last period can be '
+                .'left out, so that sums stay whole.',
+            default => 'It is the only one.',
+        };
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\About;
+
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\FactFilter;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Fit\QuestionFit;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Workings\Comparison\ComparisonRows;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Rows\PanelName;
+use KeenMargin\Core\Workings\Rows\Scope;
+
+/** Which amounts of the dataset a row is made of. */
+final readonly class RowFigures
+{
+    public function __construct(
+        private Row $row,
+        private Workings $workings,
+        private Question $question,
+        private Figures $figures,
+    ) {
+    }
+
+    /** Those of one scenario; of a derived prior year the actuals that it is made of. */
+    public function of(Scenario $scenario): FactFilter
+    {
+        $dataset = $this->figures->dataset();
+        $starts = [];
+        foreach ($this->compared() as $measure) {
+            $scope = Scope::of($this->question, $dataset, $measure, $measure->sources());
+            $comparison = (new ComparisonRows($scope, $measure, $this->figures))->comparison;
+            $kept = $comparison->plan($this->row->fine ?? $scope->fine)->values($scenario);
+            foreach ($measure->sources() as $source) {
+                $starts[$source] = array_map(array_flip(...), $kept->starts);
+            }
+        }
+
+        return new FactFilter($starts, self::where($this->row, $this->workings, $this->question, $dataset));
+    }
+
+    /** @return list<Measure> */
+    private function compared(): array
+    {
+        return 'capacity-fill' === $this->workings->kind
+            ? array_values(QuestionFit::capacity($this->question, $this->figures->dataset()))
+            : [$this->workings->measure];
+    }
+
+    /** @return list<MemberFilter|NumberFilter> */
+    private static function where(Row $row, Workings $workings, Question $question, Dataset $dataset): array
+    {
+        $where = $question->where;
+        if (null !== $question->each && '' !== $row->panel) {
+            $where[] = PanelName::isOthers($row->panel)
+                ? new MemberFilter($question->each, PanelName::members($workings), false)
+                : new MemberFilter($question->each, [PanelName::member($row->panel)]);
+        }
+        if (null !== $workings->between) {
+            $where[] = new MemberFilter($workings->between->field, [
+                $workings->between->first,
+                $workings->between->second,
+            ]);
+        }
+        $breakdown = $question->breakdown();
+        if (null === $breakdown || $row->role->isApart()) {
+            return $where;
+        }
+        $key = RowTarget::withinPanel($row);
+        $shown = array_values(
+            array_map(
+                RowTarget::withinPanel(...),
+                array_filter(
+                    $workings->rows,
+                    static fn (Row $one): bool => $one->panel === $row->panel && RowRole::Row === $one->role,
+                ),
+            ),
+        );
+
+        return [
+            ...$where,
+            match ($row->role) {
+                RowRole::Other => new MemberFilter($breakdown, $shown, false),
+                RowRole::Group => new MemberFilter(
+                    $breakdown,
+                    $dataset->maybeBreakdown($breakdown)?->leaves($key) ?? [$key],
+                ),
+                default => new MemberFilter($breakdown, [$key]),
+            },
+        ];
+    }
+}

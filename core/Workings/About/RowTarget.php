@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\About;
+
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Rows\PanelName;
+
+/** What a row of a chart is about, whichever chart it stands in: measure, period and members. */
+final readonly class RowTarget
+{
+    private function __construct(public string $measure, public ?Period $period, public NoteTarget $place)
+    {
+    }
+
+    /** None of rows that gather what is not shown one by one: they are others in every chart. */
+    public static function maybe(Row $row, Workings $workings, Question $question): ?self
+    {
+        if (RowRole::Other === $row->role || PanelName::isOthers($row->panel)) {
+            return null;
+        }
+        $members = [];
+        if (null !== $question->each && '' !== $row->panel) {
+            $members[$question->each] = PanelName::member($row->panel);
+        }
+        $breakdown = $question->breakdown();
+        if (null !== $breakdown && !$row->role->isApart()) {
+            $members[$breakdown] = self::withinPanel($row);
+        }
+
+        return new self(
+            $workings->measure->name,
+            $row->period ?? self::until($workings),
+            NoteTarget::of($question->where, $members),
+        );
+    }
+
+    /** The key that the row would have alone. */
+    public static function withinPanel(Row $row): string
+    {
+        return '' === $row->panel ? $row->key : substr($row->key, \strlen($row->panel) + 1);
+    }
+
+    /** Rows that are no periods are about the last one shown whose books are closed; of days about its month. */
+    private static function until(Workings $workings): ?Period
+    {
+        [$from, $to] = [$workings->from(), $workings->to()];
+        if (null === $from || null === $to) {
+            return $to;
+        }
+        $isClosingWithin = $to->isAfter($workings->closing) && !$from->isAfter($workings->closing);
+        $until = $isClosingWithin ? $workings->closing : $to;
+        if (Grain::Day !== $until->grain) {
+            return $until;
+        }
+        $month = $until->calendar()->group($until, Grain::Month);
+        // A closing within a month is said by its day.
+        $isWithinMonth = $isClosingWithin && $until->lastDay() !== $month->lastDay();
+
+        return $isWithinMonth ? $until : $month;
+    }
+}

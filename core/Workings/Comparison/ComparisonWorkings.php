@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Comparison;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\Display;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Rows\Landing;
+use KeenMargin\Core\Workings\Rows\Panel;
+use KeenMargin\Core\Workings\Rows\PanelRows;
+use KeenMargin\Core\Workings\Rows\Panels;
+use KeenMargin\Core\Workings\Rows\Scope;
+use KeenMargin\Core\Workings\Rows\Slice;
+use KeenMargin\Core\Workings\Rows\Slices;
+use KeenMargin\Core\Workings\Words\RowPhrases;
+use KeenMargin\Core\Workings\Words\SummaryPeriods;
+use KeenMargin\Core\Workings\Words\SummaryWriter;
+
+/** From a recipe and figures to the workings of a comparison with references, over periods or by members. */
+final readonly class ComparisonWorkings
+{
+    private const LINE_PERIODS = 60;
+
+    public static function of(Recipe $recipe, Figures $figures): Workings
+    {
+        $question = $recipe->question;
+        $dataset = $figures->dataset();
+        $measure = RecipeFit::insist($recipe, $dataset);
+        $scope = Scope::of($question, $dataset, $measure, $measure->sources());
+        self::insistOnFewPeriods($recipe, $scope);
+        $all = $figures->sums($measure->sources(), $question->where);
+        $made = new ComparisonRows($scope, $measure, $figures);
+        $whole = static fn (FinePeriods $fine): Total => $made->comparison->total($fine, $all, $scope->better);
+        $references = array_map(Reference::scenario(...), $question->against);
+
+        $shows = $made->comparison->shows(...);
+        $isForecast = static fn (Period $period): bool => $period->isAfter($scope->closing) && $shows($period);
+        $showsForecast =
+            null !== $question->forecast
+            && Scenario::Actual === $question->scenario
+            && !$scope->fine->only($isForecast)->isEmpty();
+        $slices = Slices::planned($scope, $figures, $made, $question->where);
+        $total = $slices->hasTotal() ? $whole($scope->fine) : Total::none($references);
+        $closed = $scope->closedThisYear();
+        $toDate = $closed->isEmpty() || null !== $question->breakdown() ? null : $whole($closed);
+        $year = $scope->wholeYear();
+        $lands = $showsForecast && null === $question->breakdown() && !$year->only($isForecast)->isEmpty();
+        $landing = $lands ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
+
+        $rows = self::rows(
+            $scope,
+            $figures,
+            $slices,
+            $made,
+            $references[0] ?? null,
+            $recipe->finish->landing ? $landing : null,
+        );
+        $display = Display::of($measure, $recipe->finish, $rows);
+        $shown = $showsForecast
+            ? new Column(
+                'shown',
+                ColumnForm::Amount,
+                'Shown',
+                "{$question->scenario->value} where closed, then {$question->forecast->value}",
+            )
+            : new Column($question->scenario->value, ColumnForm::Amount, '', '');
+        $isClosed = static fn (Row $row): bool => $row->isClosedThrough($scope->closing);
+        $isOfYear = static fn (Row $row): bool => null === $row->period
+            || ($isClosed($row) && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
+        $final = static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || $isOfYear($row));
+        $reading = new SummaryWriter(
+            $measure->name,
+            new RowPhrases($display, $shown, $references[0] ?? null),
+            array_values(array_filter($rows, $final)),
+            $toDate ?? $total,
+            new SummaryPeriods(null === $toDate ? $scope->fine : $closed, $shows),
+            isRunning: null !== $question->cumulate,
+            closed: array_values(
+                array_filter(
+                    $rows,
+                    static fn (Row $row): bool => RowRole::Row === $row->role
+                        && null !== $row->period
+                        && $isClosed($row),
+                ),
+            ),
+        );
+
+        return new Workings(
+            $recipe->kind,
+            $scope->who(),
+            $measure->name,
+            $measure,
+            $scope->better,
+            $question->scenario,
+            $showsForecast ? $question->forecast : null,
+            $references,
+            $question->by,
+            $scope->closing,
+            $scope->range,
+            $scope->span(),
+            $rows,
+            self::columns($scope, $references, $display, $showsForecast ? $shown : null),
+            $total,
+            $toDate,
+            $landing?->total,
+            $display,
+            (new ComparisonChecks($scope, $made->comparison))->of(
+                $rows,
+                $slices->hasTotal() ? $total : null,
+                $references,
+                $landing,
+            ),
+            $reading->write(null !== $toDate, $landing),
+            $question->cumulate,
+        );
+    }
+
+    private static function insistOnFewPeriods(Recipe $recipe, Scope $scope): void
+    {
+        $grain = $recipe->question->grain() ?? $scope->dataset->grain;
+        if ('gap-line' === $recipe->kind && \count($scope->rowPeriods($grain)) > self::LINE_PERIODS) {
+            throw new NotAccepted(
+                'question.span',
+                'A gap line shows '.
+                    self::LINE_PERIODS.
+                    ' periods at most; ask for fewer of them, or by a coarser grain.',
+            );
+        }
+    }
+
+    /** @return list<Row> */
+    private static function rows(
+        Scope $scope,
+        Figures $figures,
+        Slices $slices,
+        ComparisonRows $made,
+        ?Reference $reference,
+        ?Landing $landing,
+    ): array {
+        $order = $scope->question->order ?? Order::Given;
+        $panels = Panels::of($scope, $figures, $made, $slices->reach(), $scope->question->where);
+        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
+
+        return PanelRows::of(
+            $scope,
+            $panels,
+            $order,
+            $reference,
+            static fn (Panel $panel): array => array_map(
+                static fn (Slice $slice): Row => $row($slice, $panel),
+                $slices->of($panel->where, $landing),
+            ),
+        );
+    }
+
+    /**
+     * @param list<Reference> $references
+     *
+     * @return list<Column>
+     */
+    private static function columns(Scope $scope, array $references, Display $display, ?Column $shown): array
+    {
+        $isSeen = static fn (Scenario $scenario): bool => null !== $shown
+            || $scenario !== $scope->question->forecast
+            || \in_array($scenario, $scope->question->against, true);
+        $columns = [];
+        foreach (array_filter($scope->scenarios(), $isSeen) as $scenario) {
+            $rule = trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ');
+            $columns[] = new Column($scenario->value, ColumnForm::Amount, $scenario->value, $rule);
+        }
+        null === $shown || ($columns[] = $shown);
+        if (null !== $scope->question->cumulate) {
+            $columns[] = new Column('own', ColumnForm::Amount, 'Own', 'Shown, in the period alone');
+        }
+        foreach ($references as $reference) {
+            array_push($columns, ...Column::against($reference, $display->inPoints));
+        }
+
+        return $columns;
+    }
+}

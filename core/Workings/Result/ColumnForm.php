@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Result;
+
+/** What kind of number a column of the workings holds. */
+enum ColumnForm: string
+{
+    case Amount = 'amount';
+    case Variance = 'variance';
+    case Percent = 'percent';
+    /** a share in percent */
+    case Rate = 'rate';
+    /** a variance of percentages */
+    case Points = 'points';
+
+    public function isOfVariance(): bool
+    {
+        return !\in_array($this, [self::Amount, self::Rate], true);
+    }
+}

@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Rows;
+
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Sentence\QuestionSentence;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodRange;
+use KeenMargin\Core\Time\Span;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+
+/** A question set on its dataset: which periods, closed when, what is better. */
+final readonly class Scope
+{
+    /** @var list<Scenario> */
+    private array $scenarios;
+
+    /**
+     * @param list<string> $sources measures whose amounts are looked up
+     * @param FinePeriods $fine all that the question is about
+     */
+    private function __construct(
+        public Question $question,
+        public Dataset $dataset,
+        public Measure $measure,
+        public array $sources,
+        public Better $better,
+        public Period $closing,
+        public Period $year,
+        public PeriodRange $range,
+        public FinePeriods $fine,
+    ) {
+        $this->scenarios = array_values(
+            array_unique(
+                array_filter([$question->scenario, $question->forecast, ...$question->against]),
+                \SORT_REGULAR,
+            ),
+        );
+    }
+
+    /** @param list<string> $sources */
+    public static function of(Question $question, Dataset $dataset, Measure $measure, array $sources): self
+    {
+        $closing = $question->closedThrough ?? $dataset->closing();
+        $better = $question->better ?? $dataset->betterOf($measure, $question->where);
+        if ($dataset->isTimeless()) {
+            $timeless = Period::timeless();
+
+            return new self(
+                $question,
+                $dataset,
+                $measure,
+                $sources,
+                $better,
+                $timeless,
+                $timeless,
+                PeriodRange::between($timeless, $timeless),
+                new FinePeriods([$timeless]),
+            );
+        }
+        if ($closing->grain !== $dataset->grain && $dataset->grain->groups($closing->grain)) {
+            $closing = $dataset->calendar->group($closing, $dataset->grain);
+        }
+        $range = ($question->span ?? Span::all())->resolve($closing, $dataset->calendar, $dataset->range());
+        $year = $dataset->calendar->group($closing, Grain::Year);
+        $fine = new FinePeriods($range->belonging($dataset->grain, $dataset->calendar));
+
+        return new self($question, $dataset, $measure, $sources, $better, $closing, $year, $range, $fine);
+    }
+
+    /**
+     * The periods that rows are, if these are of the grain. Of weeks only those longer ones that a week belongs to.
+     *
+     * @return list<Period>
+     */
+    public function rowPeriods(Grain $by): array
+    {
+        if ($by === $this->dataset->grain) {
+            return $this->fine->list;
+        }
+        if (Grain::Week !== $this->dataset->grain) {
+            return $this->range->periods($by, $this->dataset->calendar);
+        }
+        $periods = [];
+        foreach ($this->fine->list as $week) {
+            $period = $this->dataset->calendar->group($week, $by);
+            $periods[$period->start] = $period;
+        }
+
+        return array_values($periods);
+    }
+
+    /**
+     * @return array{Period, Period}|null the first and last period that rows are about, as the rows or the figures have
+     *                                    them
+     */
+    public function span(): ?array
+    {
+        $periods = $this->dataset->isTimeless()
+            ? []
+            : $this->rowPeriods($this->question->grain() ?? $this->dataset->grain);
+
+        return [] === $periods ? null : [$periods[0], $periods[\count($periods) - 1]];
+    }
+
+    /** The closed periods of the closing period's fiscal year, as far as the question is about them. */
+    public function closedThisYear(): FinePeriods
+    {
+        return $this->fine->only($this->isClosedThisYear(...));
+    }
+
+    public function isClosedThisYear(Period $fine): bool
+    {
+        return !$this->dataset->isTimeless()
+            && $fine->decisiveDay() >= $this->year->firstDay()
+            && !$fine->isAfter($this->closing);
+    }
+
+    /** All periods of the closing period's fiscal year. */
+    public function wholeYear(): FinePeriods
+    {
+        if ($this->dataset->isTimeless()) {
+            return $this->fine;
+        }
+        $range = PeriodRange::between($this->year, $this->year);
+
+        return new FinePeriods($range->belonging($this->dataset->grain, $this->dataset->calendar));
+    }
+
+    /** Less, of a line that takes away, unless the question says otherwise. */
+    public function betterOf(?string $member): Better
+    {
+        $breakdown = $this->question->breakdown();
+
+        return null === $member || null === $breakdown
+            ? $this->better
+            : $this->question->better ??
+                    $this->dataset->betterOf($this->measure, [
+                        new MemberFilter($breakdown, [$member]),
+                        ...$this->question->where,
+                    ]);
+    }
+
+    /** @return list<Scenario> all that the question looks at, without doubles */
+    public function scenarios(): array
+    {
+        return $this->scenarios;
+    }
+
+    /** @return list<Scenario> those whose figures have to be looked up: prior year may be derived from actuals */
+    public function lookedUp(): array
+    {
+        return array_values(
+            array_unique(
+                [
+                    ...$this->scenarios(),
+                    ...\in_array(Scenario::PriorYear, $this->scenarios(), true) ? [Scenario::Actual] : [],
+                ],
+                \SORT_REGULAR,
+            ),
+        );
+    }
+
+    /** `month`, `route` */
+    public function rowWord(): string
+    {
+        return $this->question->grain()->value ?? Wording::withinSentence((string) $this->question->breakdown());
+    }
+
+    /** `months`, `routes` */
+    public function rowsWord(): string
+    {
+        return $this->question->grain()?->plural() ??
+            Wording::plural(Wording::withinSentence((string) $this->question->breakdown()));
+    }
+
+    /** `Brackwater Ferries, North and Holm`; all members where nothing is filtered */
+    public function who(): string
+    {
+        $filters = array_map(
+            static fn (MemberFilter|NumberFilter $filter): string => $filter instanceof NumberFilter
+                ? QuestionSentence::number($filter)
+                : ($filter->keeps ? '' : 'all but ').Wording::some($filter->members, 3),
+            $this->question->where,
+        );
+
+        return implode(
+            ', ',
+            array_filter([
+                '' === $this->dataset->organisation ? $this->dataset->name : $this->dataset->organisation,
+                ...$filters,
+            ]),
+        );
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Rows;
+
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+
+/**
+ * The rows of a question before anything is compared: periods, or members of a breakdown; the same ones in each of its
+ * charts.
+ */
+final readonly class Slices
+{
+    private function __construct(
+        private Scope $scope,
+        private Figures $figures,
+        private ?MemberSlices $members,
+        private PeriodSlices $periods,
+    ) {
+    }
+
+    /** @param list<MemberFilter|NumberFilter> $where that has whatever rows there may be */
+    public static function planned(Scope $scope, Figures $figures, RowContent $content, array $where): self
+    {
+        $name = $scope->question->breakdown();
+        $breakdown = null === $name ? null : $scope->dataset->maybeBreakdown($name);
+        $members = null === $breakdown ? null : MemberSlices::planned($scope, $figures, $content, $breakdown, $where);
+
+        return new self(
+            $scope,
+            $figures,
+            $members,
+            PeriodSlices::planned($scope, $scope->question->grain() ?? $scope->dataset->grain),
+        );
+    }
+
+    /**
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param ?Landing $landing put at the end, where rows are periods
+     *
+     * @return list<Slice>
+     */
+    public function of(array $where, ?Landing $landing = null): array
+    {
+        if (null !== $this->members) {
+            return $this->members->of($where);
+        }
+        $sums = $this->figures->sums($this->scope->sources, $where);
+        $slices = $this->periods->of($sums);
+
+        return null === $landing ? $slices : [...$slices, $landing->slice($sums)];
+    }
+
+    /**
+     * The sums of the same rows under another filter.
+     *
+     * @param list<Slice> $slices as of() gave them
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return list<Sums>
+     */
+    public function sums(array $slices, array $where): array
+    {
+        if (null !== $this->members) {
+            return $this->members->sums($slices, $where);
+        }
+        $sums = $this->figures->sums($this->scope->sources, $where);
+
+        return array_map(static fn (): Sums => $sums, $slices);
+    }
+
+    /** All periods that rows are made of: those of the question, and of running totals those before them. */
+    public function reach(): FinePeriods
+    {
+        return null === $this->members ? $this->periods->reach() : $this->scope->fine;
+    }
+
+    /** Whether the sum of all rows says anything: of lines that add and lines that take away it does not. */
+    public function hasTotal(): bool
+    {
+        return null === $this->members || $this->members->hasTotal();
+    }
+}
