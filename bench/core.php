@@ -9,7 +9,6 @@ declare(strict_types=1);
 use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
-use KeenMargin\Core\Drawing\Reckoning;
 use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Rows\FactReader;
 use KeenMargin\Core\Question\Document\RecipeReader;
@@ -20,7 +19,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 
 $sheet = FigureFile::open(dirname(__DIR__).'/demo/net-revenue.csv')->sheet();
 $figures = FactReader::read($sheet, RoleGuess::of($sheet, 'Net revenue'), 'Brackwater Ferries');
-$recipe = RecipeReader::json((string) file_get_contents(__DIR__.'/recipe.json'));
+$recipe = RecipeReader::json((string) file_get_contents(__DIR__.'/recipe.json'), ChartKinds::all());
 $kinds = ChartKinds::all();
 $svg = new SvgRenderer(FontFaces::folder(dirname(__DIR__).'/assets/fonts'));
 
@@ -41,7 +40,7 @@ $measure = static function (callable $work, int $times): float {
 
 echo json_encode(
     [
-        'workings' => $measure(static fn () => Reckoning::of($recipe, $figures), 1000),
+        'workings' => $measure(static fn () => Drawing::workings($recipe, $figures, ChartKinds::all()), 1000),
         'workings and SVG' => $measure(
             static fn () => $svg->render(Drawing::of($recipe, $figures, $kinds)->scene),
             1000,

@@ -173,7 +173,7 @@ foreach ($kinds as $kind => $question) {
         ];
         try {
             $drawing = Drawing::of(
-                RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR)),
+                RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR), ChartKinds::all()),
                 $tables[$table],
                 ChartKinds::all(),
             );
@@ -194,8 +194,9 @@ foreach ($kinds as $kind => $question) {
 $faces = '';
 foreach (['Regular' => 400, 'SemiBold' => 600] as $cut => $weight) {
     foreach (['Latin1', 'Pi', 'Greek'] as $part) {
-        $faces .= "@font-face{font-family:'IBM Plex "
-            ."Sans $part';src:url(../assets/fonts/IBMPlexSans-$cut-$part.woff2);font-weight:$weight}";
+        $faces .=
+            "@font-face{font-family:'IBM Plex ".
+            "Sans $part';src:url(../assets/fonts/IBMPlexSans-$cut-$part.woff2);font-weight:$weight}";
     }
 }
 file_put_contents(

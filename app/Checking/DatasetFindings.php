@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Checking;
 
 use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\App\Storage\Turn\WriteAside;
 use KeenMargin\Core\Figures\Checking\DatasetChecks;
 use KeenMargin\Core\Figures\Checking\Finding;
@@ -18,8 +18,11 @@ final readonly class DatasetFindings
     /** Figures of a dataset that are checked while a list waits. */
     private const MOST_AT_ONCE = 5_000;
 
-    public function __construct(private SeriesStore $store, private WriteAside $aside)
-    {
+    public function __construct(
+        private OpenDatasets $datasets,
+        private SeriesStore $store,
+        private WriteAside $aside,
+    ) {
     }
 
     /** @return list<array<string, mixed>> as Finding::toArray() has them, with `accepted`: reason, who, at; or none */
@@ -59,9 +62,9 @@ final readonly class DatasetFindings
     public function accept(DatasetRecord $record, string $id, string $mark, string $reason, string $who): void
     {
         $this->store->connection->executeStatement(
-            'INSERT INTO accepted_check (dataset, finding, mark, reason, who, at) VALUES (?, ?, ?, ?, ?, ?) ON '
-                .'CONFLICT (dataset, finding) DO UPDATE SET mark = excluded.mark, reason = excluded.reason, who = '
-                .'excluded.who, at = excluded.at',
+            'INSERT INTO accepted_check (dataset, finding, mark, reason, who, at) VALUES (?, ?, ?, ?, ?, ?) ON '.
+                'CONFLICT (dataset, finding) DO UPDATE SET mark = excluded.mark, reason = excluded.reason, who = '.
+                'excluded.who, at = excluded.at',
             [$record->id, $id, $mark, $reason, $who, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)],
         );
     }
@@ -104,11 +107,11 @@ final readonly class DatasetFindings
     {
         $findings = array_map(
             static fn (Finding $finding): array => $finding->toArray(),
-            DatasetChecks::of((new StoredFigures($record, $this->store))->dataset(), $this->series($record)),
+            DatasetChecks::of($this->datasets->figures($record)->dataset(), $this->series($record)),
         );
         $this->aside->write(
-            'INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE '
-                .'SET sign = excluded.sign, findings = excluded.findings',
+            'INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE '.
+                'SET sign = excluded.sign, findings = excluded.findings',
             [
                 $record->id,
                 self::sign($record),
@@ -122,7 +125,7 @@ final readonly class DatasetFindings
     /** @return \Generator<int, array{Series, string}> */
     private function series(DatasetRecord $record): \Generator
     {
-        $figures = new StoredFigures($record, $this->store);
+        $figures = $this->datasets->figures($record);
         $names = $measures = [];
         foreach ($record->breakdowns as $breakdown) {
             $names[] = $figures->members($breakdown->name)->names();

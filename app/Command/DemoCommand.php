@@ -16,8 +16,10 @@ use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Reading\Rows\FactReader;
+use KeenMargin\Core\Question\Document\QuestionReader;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Time\Period;
@@ -61,7 +63,7 @@ final class DemoCommand extends Command
                 BringIn::source($look, $mapping),
             )->dataset;
             foreach (array_reverse($entry->must('charts')->list()) as $chart) {
-                $recipe = RecipeReader::read($chart->must('recipe')->asDocument());
+                $recipe = RecipeReader::read($chart->must('recipe')->asDocument(), ChartKinds::all());
                 $this->manager->persist(
                     new ChartRecord($dataset, $chart->must('name')->string(), RecipeWriter::toArray($recipe)),
                 );
@@ -94,7 +96,7 @@ final class DemoCommand extends Command
 
     private function note(DatasetRecord $dataset, Given $note): void
     {
-        $filters = array_map(RecipeReader::filter(...), $note->maybe('where')?->list() ?? []);
+        $filters = array_map(QuestionReader::filter(...), $note->maybe('where')?->list() ?? []);
         $measure = $note->must('measure')->string();
         $period = Period::of($note->must('period')->string());
         $label = implode(

@@ -40,7 +40,7 @@ final readonly class FigureCommands
     {
         try {
             [$recipeFile, $figuresFile, $output] = $this->read($arguments);
-            $recipe = RecipeReader::json($this->contents($recipeFile));
+            $recipe = RecipeReader::json($this->contents($recipeFile), ChartKinds::all());
             $figures = $this->figures($recipe, $figuresFile);
             $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
             $this->write(

@@ -21,10 +21,11 @@ final class WorkingsCsv
     public static function of(Workings $workings): string
     {
         $lines = [self::head($workings)];
-        foreach ($workings->rows as $row) {
+        foreach ($workings->table->rows as $row) {
             $lines[] = [$row->key, ...self::numbers($row, $workings)];
         }
-        $workings->hasTotalRow() || ($lines[] = ['Total', ...self::numbers($workings->total, $workings)]);
+        $workings->table->hasTotalRow()
+            || ($lines[] = ['Total', ...self::numbers($workings->table->total, $workings)]);
 
         return implode(
             '',
@@ -45,7 +46,7 @@ final class WorkingsCsv
         };
 
         return [
-            $workings->by instanceof Grain ? 'Period' : $workings->by,
+            $workings->context->by instanceof Grain ? 'Period' : $workings->context->by,
             ...self::inOrder(
                 $workings,
                 $head,
@@ -106,7 +107,7 @@ final class WorkingsCsv
         $isShown = false;
         // What is shown has a column in any case.
         $columns = array_values(
-            array_filter($workings->columns, static fn (Column $column): bool => 'shown' !== $column->id()),
+            array_filter($workings->table->columns, static fn (Column $column): bool => 'shown' !== $column->id()),
         );
         foreach ($columns as $i => $column) {
             if (!$isShown && ColumnForm::Amount !== $column->form) {

@@ -10,9 +10,9 @@ use KeenMargin\App\Export\Table\TextFile;
 use KeenMargin\App\Export\Table\XlsxWriter;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\About\Derivation;
-use KeenMargin\Core\Workings\About\DerivationRule;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\DerivationRule;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
@@ -35,20 +35,27 @@ final readonly class WorkingsXlsx
     public static function of(Workings $workings): string
     {
         $path = TextFile::temporary('workings');
-        $writer = XlsxWriter::to($path, $workings->subject);
+        $writer = XlsxWriter::to($path, $workings->context->subject);
         $sums = self::sums($workings);
-        $keys = [...array_map(static fn (Row $row): string => $row->key, $workings->rows), ...array_keys($sums)];
-        $ids = array_map(static fn (Column $column): string => $column->id(), $workings->columns);
+        $keys = [
+            ...array_map(static fn (Row $row): string => $row->key, $workings->table->rows),
+            ...array_keys($sums),
+        ];
+        $ids = array_map(static fn (Column $column): string => $column->id(), $workings->table->columns);
         $sheet = new self(
             $workings,
             array_combine($keys, array_map(static fn (int $i): int => $i + self::FIRST, array_keys($keys))),
             array_combine($ids, array_map(static fn (int $i): int => $i + 1, array_keys($ids))),
         );
         $partly = self::partlyCompared($workings);
-        $heads = array_map(static fn (Column $column): string => $column->head, $workings->columns);
-        $rules = array_map(static fn (Column $column): string => $column->rule, $workings->columns);
+        $heads = array_map(static fn (Column $column): string => $column->head, $workings->table->columns);
+        $rules = array_map(static fn (Column $column): string => $column->rule, $workings->table->columns);
         $writer->row(
-            [$workings->by instanceof Grain ? 'Period' : $workings->by, ...$heads, ...array_values($partly)],
+            [
+                $workings->context->by instanceof Grain ? 'Period' : $workings->context->by,
+                ...$heads,
+                ...array_values($partly),
+            ],
             true,
         );
         $writer->row([
@@ -56,7 +63,7 @@ final readonly class WorkingsXlsx
             ...$rules,
             ...array_map(static fn (): string => 'Periods of the variance', array_values($partly)),
         ]);
-        foreach ($workings->rows as $row) {
+        foreach ($workings->table->rows as $row) {
             $compared = array_map(
                 static fn (string $reference): string => $row->comparesOnly($reference) ?? '',
                 array_keys($partly),
@@ -80,9 +87,9 @@ final readonly class WorkingsXlsx
     private static function partlyCompared(Workings $workings): array
     {
         $heads = [];
-        foreach ($workings->references as $reference) {
+        foreach ($workings->table->references as $reference) {
             $isPartly = static fn (Row $row): bool => null !== $row->comparesOnly($reference->key);
-            if ([] !== array_filter($workings->rows, $isPartly)) {
+            if ([] !== array_filter($workings->table->rows, $isPartly)) {
                 $heads[$reference->key] = "Compared with {$reference->short}";
             }
         }
@@ -94,8 +101,8 @@ final readonly class WorkingsXlsx
     private static function sums(Workings $workings): array
     {
         $sums = [];
-        foreach ($workings->sums() as $key => $total) {
-            if (!('total' === $key && $workings->hasTotalRow())) {
+        foreach ($workings->table->sums() as $key => $total) {
+            if (!('total' === $key && $workings->table->hasTotalRow())) {
                 $sums[$key] = [Workings::SUMS[$key] ?? $key, $total];
             }
         }
@@ -115,22 +122,21 @@ final readonly class WorkingsXlsx
             $derived = Derivation::maybe($key, $column, $this->workings);
 
             return null === $derived ? $exact : new Formula($this->expression($derived), $exact);
-        }, $this->workings->columns);
+        }, $this->workings->table->columns);
     }
 
     private function expression(Derivation $derived): string
     {
-        $cells = array_map(
-            fn (array $cell): string => XlsxWriter::reference(
-                $this->columns[$cell[1]] ?? 0,
-                $this->rows[$cell[0]] ?? 0,
-            ),
-            $derived->of,
-        );
+        $cells = [];
+        foreach ($derived->rows as $row) {
+            foreach ($derived->columns as $column) {
+                $cells[] = XlsxWriter::reference($this->columns[$column] ?? 0, $this->rows[$row] ?? 0);
+            }
+        }
         $second = $cells[1] ?? '';
-        $decimals = $derived->step->decimals();
+        $decimals = $derived->rule->decimals();
 
-        return match ($derived->step) {
+        return match ($derived->rule) {
             DerivationRule::Same => $cells[0],
             DerivationRule::Minus => "$cells[0]-$second",
             DerivationRule::Percent => "ROUND(100*$cells[0]/ABS($second),$decimals)",

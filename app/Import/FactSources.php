@@ -9,8 +9,8 @@ use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\App\Storage\Files\KeptFiles;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ImportRecord;
+use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
@@ -32,6 +32,7 @@ final readonly class FactSources
 
     public function __construct(
         private EntityManagerInterface $manager,
+        private OpenDatasets $datasets,
         private SeriesStore $store,
         private KeptFiles $files,
     ) {
@@ -44,7 +45,7 @@ final readonly class FactSources
      */
     public function of(DatasetRecord $record, FactFilter $facts, int $page = 1): array
     {
-        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        $dataset = $this->datasets->figures($record)->dataset();
         $withRows = fn (array $file): array => $file +
             $this->rows($this->import($file['import']), $dataset, $facts, $page);
 
@@ -78,7 +79,7 @@ final readonly class FactSources
     /** @return array<int, int> how many of the amounts came with each import, the latest first */
     private function counts(DatasetRecord $record, FactFilter $facts): array
     {
-        $figures = new StoredFigures($record, $this->store);
+        $figures = $this->datasets->figures($record);
         $isOfBreakdown = static fn (MemberFilter|NumberFilter $filter): bool => null !==
             $figures->dataset()->maybeBreakdown($filter->field());
         $conditions = array_map($figures->condition(...), array_values(array_filter($facts->where, $isOfBreakdown)));
@@ -114,7 +115,7 @@ final readonly class FactSources
      */
     public function table(DatasetRecord $record, FactFilter $facts): \Generator
     {
-        $dataset = (new StoredFigures($record, $this->store))->dataset();
+        $dataset = $this->datasets->figures($record)->dataset();
         foreach ($this->imports($record, $facts) as $file) {
             $rows = $this->found($this->import($file['import']), $dataset, $facts);
             if (!\is_string($rows)) {
@@ -180,8 +181,8 @@ final readonly class FactSources
             return 'The file itself is not kept, so its rows cannot be shown.';
         }
         if (!$this->files->isUnchanged((string) $import->keptFile)) {
-            return 'The kept file was changed after it came in, so its rows are not shown. ./keen check tells which '
-                .'file it is; a backup has it as it was.';
+            return 'The kept file was changed after it came in, so its rows are not shown. ./keen check tells which '.
+                'file it is; a backup has it as it was.';
         }
         try {
             $told = Given::json(json_encode((object) $import->mapping, \JSON_THROW_ON_ERROR));

@@ -11,46 +11,57 @@ use KeenMargin\Core\Kind\Hat\HatGraph;
 use KeenMargin\Core\Kind\NestedColumns\NestedColumns;
 use KeenMargin\Core\Kind\TargetMarks\TargetMarks;
 use KeenMargin\Core\Kind\VarianceTiers\VarianceTiers;
+use KeenMargin\Core\Question\Kinds;
 
-/** The kinds there are, by their ids. */
-final readonly class ChartKinds
+/** The kinds there are, in the order in which they are offered. */
+final readonly class ChartKinds implements Kinds
 {
-    /** @var array<string, ChartKind> */
+    /** @var non-empty-array<string, ChartKind> by their ids */
     private array $kinds;
 
-    /** @param iterable<ChartKind> $kinds */
-    public function __construct(iterable $kinds)
+    public function __construct(ChartKind $first, ChartKind ...$more)
     {
-        $byId = [];
-        foreach ($kinds as $kind) {
-            $byId[$kind->id()] = $kind;
+        $kinds = [$first->id() => $first];
+        foreach ($more as $kind) {
+            $kinds[$kind->id()] = $kind;
         }
-        $this->kinds = $byId;
+        $this->kinds = $kinds;
     }
 
+    /** A kind is added here, by one line. The first one can draw every question. */
     public static function all(): self
     {
-        return new self([
+        return new self(
             new VarianceTiers(),
             new NestedColumns(),
             new TargetMarks(),
             new GapLine(),
             new HatGraph(),
             new CapacityFill(),
-        ]);
+        );
     }
 
-    /** @return list<ChartKind> in their order */
+    /** @return non-empty-list<ChartKind> */
     public function list(): array
     {
         return array_values($this->kinds);
+    }
+
+    public function ids(): array
+    {
+        return array_keys($this->kinds);
+    }
+
+    public function first(): ChartKind
+    {
+        return $this->list()[0];
     }
 
     public function of(string $id): ChartKind
     {
         return $this->kinds[$id] ??
             throw new \InvalidArgumentException(
-                "There is no kind \"$id\"; there are ".implode(', ', array_keys($this->kinds)).'.',
+                "There is no kind \"$id\"; there are ".implode(', ', $this->ids()).'.',
             );
     }
 }

@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Drawing;
 
-use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Check;
-use KeenMargin\Core\Workings\Result\Workings;
 
 /**
  * One length per unit in several charts: the shortest that any of them needs, measured in what they would draw alone.
@@ -17,51 +14,53 @@ final class CommonScale
     private const TOLERANCE = 0.001;
 
     /**
-     * @param non-empty-list<array{Workings, Finish, Scene}> $charts
+     * @param non-empty-list<Drawing> $drawings
      *
-     * @return array<string, float> points per unit, by what is measured; nothing where the charts count different
-     *                              things
+     * @return array<string, float> points per unit, by scale; nothing where the charts count different things
      */
-    public static function of(array $charts): array
+    public static function of(array $drawings): array
     {
-        $units = array_unique(
-            array_map(
-                static fn (array $chart): string => $chart[0]->display->measuredIn.
-                    ($chart[0]->display->inPoints ? ' points' : ''),
-                $charts,
-            ),
-        );
-        if (1 !== \count($units)) {
+        if (1 !== \count(array_unique(array_map(self::counted(...), $drawings)))) {
             return [];
         }
         $least = [];
-        foreach ($charts as [$workings, $finish, $scene]) {
-            foreach (ScaleCheck::perUnit($scene, $workings, $finish->sameLength) as $what => $length) {
-                $least[$what] = min($length, $least[$what] ?? $length);
+        foreach ($drawings as $drawing) {
+            foreach (ScaleCheck::perUnit($drawing->scene, $drawing->workings->table) as $scale => $length) {
+                $least[$scale] = min($length, $least[$scale] ?? $length);
             }
         }
 
         return $least;
     }
 
-    /** @param non-empty-list<array{Workings, Finish, Scene}> $charts as drawn */
-    public static function check(array $charts): Check
+    /** @param non-empty-list<Drawing> $drawings as drawn */
+    public static function check(array $drawings): Check
     {
         $lengths = array_map(
-            static fn (array $chart): array => ScaleCheck::perUnit($chart[2], $chart[0], $chart[1]->sameLength),
-            $charts,
+            static fn (Drawing $drawing): array => ScaleCheck::perUnit($drawing->scene, $drawing->workings->table),
+            $drawings,
         );
-        $isCommon = [] !== self::of($charts);
-        foreach ($lengths as $of) {
-            foreach (array_intersect_key($of, $lengths[0]) as $what => $length) {
-                $isCommon = $isCommon && abs($length - $lengths[0][$what]) <= self::TOLERANCE * $lengths[0][$what];
+        $isCommon = [] !== self::of($drawings);
+        foreach ($lengths as $own) {
+            foreach (array_intersect_key($own, $lengths[0]) as $scale => $length) {
+                $isClose = abs($length - $lengths[0][$scale]) <= self::TOLERANCE * $lengths[0][$scale];
+                $isCommon = $isCommon && $isClose;
             }
         }
+        $charts = 2 === \count($drawings) ? 'both charts' : 'all charts';
 
         return new Check(
             'common-scale',
             $isCommon,
-            $isCommon ? 'One scale in both charts' : 'The charts count different things, so each has its own scale',
+            $isCommon ? "One scale in $charts" : 'The charts count different things, so each has its own scale',
         );
+    }
+
+    /** What its amounts are: `EUR`, `% points`. */
+    private static function counted(Drawing $drawing): string
+    {
+        $display = $drawing->workings->context->display;
+
+        return $display->measuredIn.($display->inPoints ? ' points' : '');
     }
 }

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Drawing;
 
+use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Figures;
-use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Figures\Series\MemoizedFigures;
+use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\About\NotesInChart;
@@ -14,49 +17,68 @@ use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsWriter;
 
-/** The whole way of a figure: recipe and figures in, workings and scene out. */
+/** The whole pipeline of a chart: recipe and figures in, workings and scene out. */
 final readonly class Drawing
 {
     /** @param list<Check> $drawn about the message, where there is one, and about how the numbers are drawn */
     private function __construct(
+        public Recipe $recipe,
         public Workings $workings,
         public Scene $scene,
-        private Recipe $recipe,
+        public ChartOptions $options,
+        private ChartKind $kind,
         private array $drawn,
     ) {
     }
 
-    /** @param ?NotesInChart $notes none: without notes */
+    /**
+     * @param ?NotesInChart $notes null: without notes
+     *
+     * @throws NotAccepted where the figures cannot answer the recipe
+     */
     public static function of(Recipe $recipe, Figures $figures, ChartKinds $kinds, ?NotesInChart $notes = null): self
     {
-        $workings = Reckoning::of($recipe, $figures);
+        $workings = self::workings($recipe, $figures, $kinds);
+        $options =
+            null === $notes || !$recipe->finish->notes
+                ? new ChartOptions()
+                : new ChartOptions($notes->in($workings), $notes->areWritten);
 
-        return self::drawn(
-            $recipe,
-            null === $notes || !$recipe->finish->notes ? $workings : $notes->to($workings),
-            $kinds,
-        );
+        return self::drawn($recipe, $workings, $options, $kinds->of($recipe->kind->id()));
     }
 
     /**
-     * Two charts beside each other, one length per unit in both where they count the same.
+     * The numbers of a chart without its drawing.
      *
-     * @return array{self, self}
+     * @throws NotAccepted where the figures cannot answer the recipe
      */
-    public static function pair(self $one, self $other, ChartKinds $kinds): array
+    public static function workings(Recipe $recipe, Figures $figures, ChartKinds $kinds): Workings
     {
-        $most = CommonScale::of([$one->measured(), $other->measured()]);
-        [$first, $second] = array_map(
-            static fn (self $drawing): self => self::drawn(
-                $drawing->recipe,
-                $drawing->workings->onScale($most),
-                $kinds,
-            ),
-            [$one, $other],
-        );
-        $check = CommonScale::check([$first->measured(), $second->measured()]);
+        return $kinds->of($recipe->kind->id())->workings($recipe, new MemoizedFigures($figures));
+    }
 
-        return [$first->checked($check), $second->checked($check)];
+    /**
+     * The same charts beside one another: one length per unit in all of them where they count the same.
+     *
+     * @param non-empty-list<self> $drawings
+     *
+     * @return non-empty-list<self>
+     */
+    public static function onOneScale(array $drawings): array
+    {
+        $most = CommonScale::of($drawings);
+        $again = array_map(
+            static fn (self $one): self => self::drawn(
+                $one->recipe,
+                $one->workings,
+                $one->options->onScale($most),
+                $one->kind,
+            ),
+            $drawings,
+        );
+        $check = CommonScale::check($again);
+
+        return array_map(static fn (self $one): self => $one->checked($check), $again);
     }
 
     /** @return list<Check> of the numbers and of their drawing */
@@ -69,31 +91,29 @@ final readonly class Drawing
     public function document(): string
     {
         $checks = array_map(static fn (Check $check): array => $check->toArray(), $this->checks());
-        $document = array_merge(WorkingsWriter::toArray($this->workings), ['checks' => $checks]);
+        $document = WorkingsWriter::toArray($this->workings, $this->kind->rowWriter());
         $flags = \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR;
 
-        return json_encode($document, $flags)."\n";
+        return json_encode(array_merge($document, ['checks' => $checks]), $flags)."\n";
     }
 
-    private static function drawn(Recipe $recipe, Workings $workings, ChartKinds $kinds): self
+    private static function drawn(Recipe $recipe, Workings $workings, ChartOptions $options, ChartKind $kind): self
     {
-        $scene = $kinds->of($recipe->kind)->scene($workings, $recipe->finish);
+        $scene = $kind->scene($workings, $recipe->finish, $options);
         $message = $recipe->finish->message;
-
-        return new self($workings, $scene, $recipe, [
+        $checks = [
             ...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $workings)],
-            ScaleCheck::of($scene, $workings, $recipe->finish->sameLength),
-        ]);
+            ScaleCheck::of($scene, $workings->table, $kind->scaleWords()),
+        ];
+
+        return new self($recipe, $workings, $scene, $options, $kind, $checks);
     }
 
     private function checked(Check $check): self
     {
-        return new self($this->workings, $this->scene, $this->recipe, [$check, ...$this->drawn]);
-    }
-
-    /** @return array{Workings, Finish, Scene} */
-    private function measured(): array
-    {
-        return [$this->workings, $this->recipe->finish, $this->scene];
+        return new self($this->recipe, $this->workings, $this->scene, $this->options, $this->kind, [
+            $check,
+            ...$this->drawn,
+        ]);
     }
 }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Drawing;
 
-use Brick\Math\BigDecimal;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Row;
-use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsTable;
 
 /**
  * Measures the finished scene against its numbers: one length per unit for all that is counted in it, in all of its
@@ -20,117 +20,92 @@ final class ScaleCheck
 {
     /** Drawn lengths may differ from true ones by this many points. */
     private const TOLERANCE = 0.02;
-    /** What marks measure, by their roles. */
-    private const UNITS = [
-        'value' => 'amount',
-        'reference' => 'amount',
-        'variance' => 'amount',
-        'gap' => 'amount',
-        'change' => 'amount',
-        'used' => 'amount',
-        'whole' => 'amount',
-        'pin' => 'percent',
-        'rate-gap' => 'points',
-    ];
 
-    /** @param bool $sameLength whether variances are as long per unit as the values */
-    public static function of(Scene $scene, Workings $workings, bool $sameLength = true): Check
+    /** @param string $says what holds, where it does */
+    public static function of(Scene $scene, WorkingsTable $table, string $says): Check
     {
-        foreach (self::lengths($scene, $workings, $sameLength) as $lengths) {
-            $sizes = array_column($lengths, 0);
-            $longest = max($sizes);
-            $perUnit = $longest > 0.0 ? $lengths[(int) array_search($longest, $sizes, true)][1] / $longest : 0.0;
-            foreach ($lengths as [$size, $length]) {
-                if (abs($length - $size * $perUnit) > self::TOLERANCE) {
+        foreach (self::lengths($scene, $table) as $lengths) {
+            $perUnit = self::longest($lengths);
+            foreach ($lengths as $length) {
+                if (abs($length->points - $length->size * $perUnit) > self::TOLERANCE) {
                     return new Check('one-scale', false, 'A column or bar is not drawn to the common scale');
                 }
             }
         }
 
-        return new Check(
-            'one-scale',
-            true,
-            'capacity-fill' === $workings->kind
-                ? 'One scale for used and total'
-                : ('hat' === $workings->kind
-                    ? 'One scale for both'
-                    : 'One scale for all scenarios'),
+        return new Check('one-scale', true, $says);
+    }
+
+    /** @return array<string, float> points per unit of the longest mark, by scale */
+    public static function perUnit(Scene $scene, WorkingsTable $table): array
+    {
+        return array_filter(
+            array_map(self::longest(...), self::lengths($scene, $table)),
+            static fn (float $perUnit): bool => $perUnit > 0.0,
         );
     }
 
-    /** @return array<string, float> points per unit of the longest mark, by what is measured */
-    public static function perUnit(Scene $scene, Workings $workings, bool $sameLength): array
+    /**
+     * Points per unit of the longest mark; nought where all are of nought.
+     *
+     * @param non-empty-list<DrawnLength> $lengths
+     */
+    private static function longest(array $lengths): float
     {
-        $perUnit = [];
-        foreach (self::lengths($scene, $workings, $sameLength) as $what => $lengths) {
-            $sizes = array_column($lengths, 0);
-            $longest = max($sizes);
-            if ($longest > 0.0) {
-                $perUnit[$what] = $lengths[(int) array_search($longest, $sizes, true)][1] / $longest;
-            }
+        $longest = $lengths[0];
+        foreach ($lengths as $length) {
+            $longest = $length->size > $longest->size ? $length : $longest;
         }
 
-        return $perUnit;
+        return $longest->size > 0.0 ? $longest->points / $longest->size : 0.0;
     }
 
-    /**
-     * @return array<string, non-empty-list<array{float, float}>> sizes of amounts and lengths of their marks, by what
-     *                                                            they measure
-     */
-    private static function lengths(Scene $scene, Workings $workings, bool $sameLength): array
+    /** @return array<string, non-empty-list<DrawnLength>> by scale */
+    private static function lengths(Scene $scene, WorkingsTable $table): array
     {
-        $rows = array_column($workings->rows, null, 'key');
-        $lengths = [];
-        $cut = [];
+        $rows = $table->rowsByKey();
+        $lengths = $cut = [];
         foreach ($scene->marks() as $mark) {
-            if (!($mark instanceof Rect) && !($mark instanceof Line)) {
+            $isMeasured = ($mark instanceof Rect || $mark instanceof Line) && null !== $mark->measures;
+            $row = $isMeasured ? $rows[$mark->key ?? ''] ?? null : null;
+            if (!$isMeasured || null === $row) {
                 continue;
             }
-            $unit = self::UNITS[$mark->role] ?? null;
-            $row = $rows[$mark->key ?? ''] ?? null;
-            if (null !== $unit && null !== $row) {
-                $unit = 'variance' === $mark->role && !$sameLength ? 'variance' : $unit;
-                $lengths[$unit][] = [
-                    self::size($row, (string) $mark->of, $workings),
-                    self::length($mark, $scene->isLying),
-                ];
-            } elseif (null !== $row && str_ends_with($mark->role, '-cut')) {
-                $cut[] = [self::size($row, (string) $mark->of, $workings), self::length($mark, $scene->isLying)];
+            $length = new DrawnLength(
+                self::size($row, $mark->measures->column),
+                self::points($mark, $mark->measures->isHorizontal),
+            );
+            if ($mark->measures->isCut) {
+                $cut[] = $length;
+            } else {
+                $lengths[$mark->measures->scale->value][] = $length;
             }
         }
         // Of what is cut, the differences are drawn.
-        foreach (\array_slice($cut, 1) as [$size, $length]) {
-            $lengths['amount'][] = [abs($size - $cut[0][0]), abs($length - $cut[0][1])];
+        foreach (\array_slice($cut, 1) as $length) {
+            $lengths[Scale::Amount->value][] = $length->minus($cut[0]);
         }
 
         return $lengths;
     }
 
-    private static function length(Rect|Line $mark, bool $isLying): float
+    private static function points(Rect|Line $mark, bool $isHorizontal): float
     {
         return match (true) {
-            $mark instanceof Line => $isLying ? abs($mark->x2 - $mark->x1) : abs($mark->y2 - $mark->y1),
-            default => $isLying ? $mark->width : $mark->height,
+            $mark instanceof Line => $isHorizontal ? abs($mark->x2 - $mark->x1) : abs($mark->y2 - $mark->y1),
+            default => $isHorizontal ? $mark->width : $mark->height,
         };
     }
 
-    private static function size(Row $row, string $of, Workings $workings): float
+    /** The size of a number of a row; a percentage before it is rounded. */
+    private static function size(Row $row, string $column): float
     {
-        $variance = $row->variance($workings->reference());
-        $amount = match ($of) {
-            'shown' => $row->shown,
-            'variance' => 'capacity-fill' === $workings->kind
-                ? ($row->variances['target'] ?? null)?->amount
-                : $variance?->amount,
-            'change' => ($row->variances['first'] ?? null)?->amount,
-            'rateTarget' => ($row->variances['rateTarget'] ?? null)?->amount,
-            'percent' => null,
-            default => $row->values[$of] ?? null,
-        };
-        if ('percent' === $of && null !== $variance && !$variance->reference->isZero()) {
+        $reference = str_starts_with($column, 'percent:') ? substr($column, \strlen('percent:')) : null;
+        $variance = null === $reference ? null : $row->variances[$reference] ?? null;
+        if (null !== $variance && !$variance->reference->isZero()) {
             return abs((100.0 * $variance->amount->toFloat()) / $variance->reference->toFloat());
         }
 
-        return abs(($amount ?? BigDecimal::zero())->toFloat());
+        return abs($row->number($column)?->toFloat() ?? 0.0);
     }
 }

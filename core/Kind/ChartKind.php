@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind;
 
+use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Kind;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
 
-/** How a question is drawn: workings in, scene out. */
-interface ChartKind
+/** A way to draw a question: recipe and figures in, workings and a scene out. */
+interface ChartKind extends Kind
 {
-    /** The recipe's id of the kind. */
-    public function id(): string;
-
     public function name(): string;
 
     /** The group by the question that it answers: `Against`, `Why` … */
@@ -22,5 +26,21 @@ interface ChartKind
     /** One line for a reader who chooses among kinds. */
     public function says(): string;
 
-    public function scene(Workings $workings, Finish $finish): Scene;
+    /** @return list<Mark> the kind in small, within GLYPH_WIDTH × GLYPH_HEIGHT points, drawn from fixed numbers */
+    public function glyph(): array;
+
+    /**
+     * The numbers that it draws.
+     *
+     * @throws NotAccepted where the dataset cannot answer the question
+     */
+    public function workings(Recipe $recipe, Figures $figures): Workings;
+
+    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene;
+
+    /** How the rows of its workings are written as JSON. */
+    public function rowWriter(): RowWriter;
+
+    /** What the check of the scale says where it holds: `One scale for all scenarios`. */
+    public function scaleWords(): string;
 }

@@ -26,7 +26,6 @@ final readonly class Finish
      * @param bool $gap a thin bar between value and reference
      * @param ?BigDecimal $limit percentage at which longer pins are cut; none: where outliers begin
      * @param bool $turn bars for time, columns for structure
-     * @param bool $landing where the year will land, set apart
      * @param bool $cut totals that would dwarf the rows are cut, and bear a mark
      * @param list<string> $highlight keys of rows
      * @param ?int $height in points; none: as the kind has it. Never less than its labels need
@@ -49,7 +48,6 @@ final readonly class Finish
         public TargetMark $mark = TargetMark::Tick,
         public ?BigDecimal $limit = null,
         public bool $turn = false,
-        public bool $landing = false,
         public bool $cut = true,
         public array $highlight = [],
         public ?int $height = null,

@@ -33,6 +33,7 @@ final readonly class Question
      * @param ?BigDecimal $target for its rate, in percent
      * @param list<string> $sequence members in the order that the reader gave them, others after them; where `order`
      *                               tells none
+     * @param bool $landing whether a row at the end shows where the fiscal year will end
      */
     public function __construct(
         public ?string $measure = null,
@@ -53,6 +54,7 @@ final readonly class Question
         public ?Capacity $capacity = null,
         public ?BigDecimal $target = null,
         public array $sequence = [],
+        public bool $landing = false,
     ) {
     }
 

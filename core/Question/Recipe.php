@@ -10,12 +10,11 @@ use KeenMargin\Core\Document\Given;
 final readonly class Recipe
 {
     public const VERSION = 1;
-    public const KINDS = ['variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill'];
 
     /** @param ?Given $figures how its file is to be read, where the recipe says so */
     public function __construct(
         public Question $question,
-        public string $kind,
+        public Kind $kind,
         public Finish $finish = new Finish(),
         public ?Given $figures = null,
     ) {
@@ -35,5 +34,10 @@ final readonly class Recipe
     public function finished(Finish $finish): self
     {
         return new self($this->question, $this->kind, $finish, $this->figures);
+    }
+
+    public function asking(Question $question): self
+    {
+        return new self($question, $this->kind, $this->finish, $this->figures);
     }
 }

@@ -18,6 +18,17 @@ final readonly class Box
             && $other->top < $this->bottom;
     }
 
+    /** The smallest box around both. */
+    public function with(self $other): self
+    {
+        return new self(
+            min($this->left, $other->left),
+            min($this->top, $other->top),
+            max($this->right, $other->right),
+            max($this->bottom, $other->bottom),
+        );
+    }
+
     public function isWithin(self $outer): bool
     {
         return $this->left >= $outer->left

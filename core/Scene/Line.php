@@ -18,6 +18,7 @@ final readonly class Line implements Mark
         public string $role = '',
         public ?string $key = null,
         public ?string $of = null,
+        public ?Measures $measures = null,
     ) {
     }
 

@@ -12,7 +12,7 @@ final class Plain
     {
         $plain = ['type' => $type];
         foreach (get_object_vars($mark) as $name => $value) {
-            if (null !== $value && '' !== $value) {
+            if (null !== $value && '' !== $value && !\is_object($value)) {
                 $plain[$name] = match (true) {
                     \is_float($value) => self::round($value),
                     \is_array($value) => array_map(self::point(...), $value),

@@ -17,6 +17,7 @@ final readonly class Rect implements Mark
         public string $role = '',
         public ?string $key = null,
         public ?string $of = null,
+        public ?Measures $measures = null,
     ) {
     }
 

@@ -9,8 +9,9 @@ final readonly class Scene
 {
     /**
      * @param list<Group> $groups from back to front
-     * @param bool $isLying whether lengths lie: bars instead of columns
+     * @param bool $isHorizontal whether lengths lie: bars instead of columns
      * @param string $colours which inks: `effect`, or `greys`
+     * @param list<Region> $regions where rows are pointed at, in the rows' order
      */
     public function __construct(
         public float $width,
@@ -18,8 +19,9 @@ final readonly class Scene
         public string $title,
         public string $description,
         public array $groups,
-        public bool $isLying = false,
+        public bool $isHorizontal = false,
         public string $colours = 'effect',
+        public array $regions = [],
     ) {
     }
 
@@ -32,8 +34,9 @@ final readonly class Scene
             $this->title,
             $this->description,
             $this->groups,
-            $this->isLying,
+            $this->isHorizontal,
             $this->colours,
+            $this->regions,
         );
     }
 
@@ -53,8 +56,8 @@ final readonly class Scene
             'height' => Plain::round($this->height),
             'title' => $this->title,
             'description' => $this->description,
-            'isLying' => $this->isLying,
             'colours' => $this->colours,
+            'regions' => array_map(static fn (Region $region): array => $region->toArray(), $this->regions),
             'marks' => array_map(static fn (Group $group): array => $group->toArray(), $this->groups),
         ];
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\app;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\Reckoning;
-use KeenMargin\Core\Workings\Result\WorkingsWriter;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
@@ -94,7 +94,9 @@ final class FilterStorageTest extends TestCase
             $says = json_encode($question, \JSON_THROW_ON_ERROR);
             $stored = self::stored($id, $question);
             try {
-                $memory = WorkingsWriter::toArray(Reckoning::of(Written::recipe($question), $figures));
+                $memory = Written::document(
+                    Drawing::workings(Written::recipe($question), $figures, ChartKinds::all()),
+                );
             } catch (NotAccepted $e) {
                 self::assertSame([422, $e->reason], [$stored->status, $stored->at('detail')], $says);
                 continue;

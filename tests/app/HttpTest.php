@@ -7,7 +7,6 @@ namespace KeenMargin\Tests\app;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Document\RecipeReader;
-use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -15,8 +14,8 @@ use PHPUnit\Framework\TestCase;
 
 final class HttpTest extends TestCase
 {
-    private const CSV = "Month,Route,Actual,Budget\n2026-01,North,302.10,310\n2026-01,Holm,0.2,1\n"
-        ."2026-02,North,311,298\n";
+    private const CSV =
+        "Month,Route,Actual,Budget\n2026-01,North,302.10,310\n2026-01,Holm,0.2,1\n2026-02,North,311,298\n";
     private const RECIPE = [
         'keenMargin' => 1,
         'question' => ['against' => ['BU'], 'by' => 'month'],
@@ -74,9 +73,9 @@ final class HttpTest extends TestCase
             $recipe = ['keenMargin' => 1, 'question' => $question, 'kind' => 'variance-tiers'];
             $kept = Server::send('POST', "/api/datasets/$id/workings", ['recipe' => $recipe]);
             self::assertSame(200, $kept->status, $kept->body);
-            $told = WorkingsWriter::toArray(
+            $told = Written::document(
                 Drawing::of(
-                    RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR)),
+                    RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR), ChartKinds::all()),
                     Written::figures($csv),
                     ChartKinds::all(),
                 )->workings,
@@ -190,10 +189,10 @@ final class HttpTest extends TestCase
         );
         $csv = Server::send('POST', "/api/datasets/$id/workings", ['recipe' => self::RECIPE]);
         self::assertSame(
-            'Period,AC,BU,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Compared BU,Absent '
-                ."BU\r\n2026-01,302.30,311.00,302.30,-8.70,-2.7974,unfavourable,no,all,\r\n"
-                ."2026-02,311.00,298.00,311.00,13.00,4.3624,favourable,no,all,\r\n"
-                ."Total,613.30,609.00,613.30,4.30,0.7061,favourable,no,all,\r\n",
+            'Period,AC,BU,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Compared BU,Absent '.
+                "BU\r\n2026-01,302.30,311.00,302.30,-8.70,-2.7974,unfavourable,no,all,\r\n".
+                "2026-02,311.00,298.00,311.00,13.00,4.3624,favourable,no,all,\r\n".
+                "Total,613.30,609.00,613.30,4.30,0.7061,favourable,no,all,\r\n",
             $csv->body,
         );
     }

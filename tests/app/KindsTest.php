@@ -81,7 +81,7 @@ final class KindsTest extends TestCase
                 $kept = Server::send('POST', "/api/datasets/$id/pictures", ['recipe' => $recipe]);
                 self::assertSame(200, $kept->status, $kept->body);
                 $told = Drawing::of(
-                    RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR)),
+                    RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR), ChartKinds::all()),
                     Written::figures($figures->csv, RandomMembers::MAPPING, "Same picture $seed"),
                     ChartKinds::all(),
                 );
@@ -106,20 +106,20 @@ final class KindsTest extends TestCase
             ['recipe' => ['keenMargin' => 1, 'question' => $question, 'kind' => $kind]],
         )->body;
         self::assertSame(
-            'Period,Foot,Car,Shown,Variance first,Variance first %,Effect first,Flagged first,Compared first,Absent '
-                ."first\r\n2026-01,74,30,30,-44,-59.4595,unfavourable,no,all,\r\n"
-                ."Total,74,30,30,-44,-59.4595,unfavourable,no,all,\r\n",
+            'Period,Foot,Car,Shown,Variance first,Variance first %,Effect first,Flagged first,Compared first,Absent '.
+                "first\r\n2026-01,74,30,30,-44,-59.4595,unfavourable,no,all,\r\n".
+                "Total,74,30,30,-44,-59.4595,unfavourable,no,all,\r\n",
             $csv(
                 ['measure' => 'Sold', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Car']],
                 'hat',
             ),
         );
         self::assertSame(
-            'Class,Used,Unused,Total,Shown,Rate %,Target rate %,Variance rateTarget,Effect rateTarget,Flagged '
-                .'rateTarget,Compared rateTarget,Absent '
-                ."rateTarget\r\nFoot,74,26,100,74,74.000000,80,-6.000000,unfavourable,no,all,\r\n"
-                ."Car,30,10,40,30,75.000000,80,-5.000000,unfavourable,no,all,\r\n"
-                ."total,104,36,140,104,74.285714,80,-5.714286,unfavourable,no,all,\r\n",
+            'Class,Used,Unused,Total,Shown,Rate %,Target rate %,Variance rateTarget,Effect rateTarget,Flagged '.
+                'rateTarget,Compared rateTarget,Absent '.
+                "rateTarget\r\nFoot,74,26,100,74,74.000000,80,-6.000000,unfavourable,no,all,\r\n".
+                "Car,30,10,40,30,75.000000,80,-5.000000,unfavourable,no,all,\r\n".
+                "total,104,36,140,104,74.285714,80,-5.714286,unfavourable,no,all,\r\n",
             $csv(['by' => 'Class', 'used' => 'Sold', 'total' => 'Seats', 'target' => '80'], 'capacity-fill'),
         );
     }

@@ -100,9 +100,9 @@ final class WorkbookTest extends TestCase
             static fn (string $line): array => str_getcsv($line, escape: ''),
             \array_slice(explode("\n", trim((string) file_get_contents($csv))), 2),
         );
-        $rows = [...$workings->rows, ...array_values($workings->sums())];
-        foreach (\array_slice($lines, 0, \count($workings->rows)) as $i => $line) {
-            foreach ($workings->columns as $n => $column) {
+        $rows = [...$workings->table->rows, ...array_values($workings->table->sums())];
+        foreach (\array_slice($lines, 0, \count($workings->table->rows)) as $i => $line) {
+            foreach ($workings->table->columns as $n => $column) {
                 $number = $column->number($rows[$i]);
                 $cell = (string) ($line[$n + 1] ?? '');
                 self::assertSame(null === $number, '' === $cell, "$name: row $i, {$column->id()}");

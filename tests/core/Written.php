@@ -8,7 +8,6 @@ use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
-use KeenMargin\Core\Drawing\Reckoning;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
@@ -21,6 +20,7 @@ use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsWriter;
 
 /** Figures and recipes as a person would write them down, for examples in tests. */
 final class Written
@@ -104,7 +104,18 @@ final class Written
                 ['keenMargin' => 1, 'question' => (object) $question, 'kind' => $kind, 'finish' => (object) $finish],
                 \JSON_THROW_ON_ERROR,
             ),
+            ChartKinds::all(),
         );
+    }
+
+    /**
+     * The workings as the JSON document of their kind has them.
+     *
+     * @return array<string, mixed>
+     */
+    public static function document(Workings $workings): array
+    {
+        return WorkingsWriter::toArray($workings, ChartKinds::all()->of($workings->context->kind)->rowWriter());
     }
 
     /**
@@ -117,7 +128,11 @@ final class Written
         array $mapping = [],
         string $kind = 'variance-tiers',
     ): Workings {
-        return Reckoning::of(self::recipe($question, [], $kind), self::figures($csv, $mapping));
+        return Drawing::workings(
+            self::recipe($question, [], $kind),
+            self::figures($csv, $mapping),
+            ChartKinds::all(),
+        );
     }
 
     /**

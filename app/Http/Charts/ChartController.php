@@ -17,6 +17,7 @@ use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Fit\RecipeFit;
@@ -34,6 +35,7 @@ final readonly class ChartController
         private Records $records,
         private SeriesStore $store,
         private ChartState $states,
+        private ChartKinds $kinds,
         private WriteTurn $turn,
     ) {
     }
@@ -172,7 +174,7 @@ final readonly class ChartController
     private function recipe(Given $given, StoredFigures $figures): array
     {
         try {
-            $recipe = RecipeReader::read($given->asDocument(), $figures->dataset()->calendar);
+            $recipe = RecipeReader::read($given->asDocument(), $this->kinds, $figures->dataset()->calendar);
             RecipeFit::insist($recipe, $figures->dataset());
         } catch (NotAccepted $e) {
             throw new NotAccepted('recipe.'.$e->path, $e->reason);

@@ -7,7 +7,7 @@ namespace KeenMargin\App\Http\Charts;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Record\ChartRecord;
-use KeenMargin\App\Storage\Series\SeriesStore;
+use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Drawing\ChartKinds;
@@ -32,7 +32,7 @@ final readonly class ChartPictureController
 
     public function __construct(
         private Records $records,
-        private SeriesStore $store,
+        private OpenDatasets $datasets,
         private ChartKinds $kinds,
         private Pictures $pictures,
         private DatasetNotes $notes,
@@ -78,12 +78,13 @@ final readonly class ChartPictureController
     /** @return array{StoredFigures, Recipe} */
     private function figured(ChartRecord $chart): array
     {
-        $figures = new StoredFigures($chart->dataset, $this->store);
+        $figures = $this->datasets->figures($chart->dataset);
 
         return [
             $figures,
             RecipeReader::read(
                 Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR)),
+                $this->kinds,
                 $figures->dataset()->calendar,
             ),
         ];

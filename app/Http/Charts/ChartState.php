@@ -6,12 +6,12 @@ namespace KeenMargin\App\Http\Charts;
 
 use KeenMargin\App\Checking\DatasetFindings;
 use KeenMargin\App\Storage\Record\ChartRecord;
-use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Time\PeriodNames;
@@ -20,8 +20,11 @@ use KeenMargin\Core\Workings\Checks\MessageCheck;
 /** A named chart as the API tells it. */
 final readonly class ChartState
 {
-    public function __construct(private SeriesStore $store, private DatasetFindings $findings)
-    {
+    public function __construct(
+        private OpenDatasets $datasets,
+        private DatasetFindings $findings,
+        private ChartKinds $kinds,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -55,9 +58,9 @@ final readonly class ChartState
 
     private function maybeUnfit(ChartRecord $chart): ?string
     {
-        $dataset = (new StoredFigures($chart->dataset, $this->store))->dataset();
+        $dataset = $this->datasets->figures($chart->dataset)->dataset();
         try {
-            RecipeFit::insist(RecipeReader::read(self::document($chart), $dataset->calendar), $dataset);
+            RecipeFit::insist(RecipeReader::read(self::document($chart), $this->kinds, $dataset->calendar), $dataset);
         } catch (NotAccepted $e) {
             return "Cannot be drawn any more. $e->reason";
         }
@@ -68,14 +71,14 @@ final readonly class ChartState
     /** A message whose numbers are others by now. */
     private function maybeStale(ChartRecord $chart): ?string
     {
-        $figures = new StoredFigures($chart->dataset, $this->store);
-        $recipe = RecipeReader::read(self::document($chart), $figures->dataset()->calendar);
+        $figures = $this->datasets->figures($chart->dataset);
+        $recipe = RecipeReader::read(self::document($chart), $this->kinds, $figures->dataset()->calendar);
         $message = $recipe->finish->message;
         try {
             $check =
                 null === $message || [] === $message->kept()
                     ? null
-                    : MessageCheck::of($message, Reckoning::of($recipe, $figures));
+                    : MessageCheck::of($message, Drawing::workings($recipe, $figures, $this->kinds));
         } catch (NotAccepted $e) {
             return "Cannot be drawn any more. $e->reason";
         }
@@ -95,9 +98,10 @@ final readonly class ChartState
     /** A chart that pins a closing period earlier than that of its dataset. */
     private function maybeBehind(ChartRecord $chart): ?string
     {
-        $dataset = (new StoredFigures($chart->dataset, $this->store))->dataset();
+        $dataset = $this->datasets->figures($chart->dataset)->dataset();
         try {
-            $own = RecipeReader::read(self::document($chart), $dataset->calendar)->question->closedThrough;
+            $own = RecipeReader::read(self::document($chart), $this->kinds, $dataset->calendar)->question
+                ->closedThrough;
         } catch (NotAccepted) {
             return null;
         }

@@ -11,8 +11,7 @@ use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Record\DatasetRecord;
-use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
@@ -36,7 +35,7 @@ final readonly class DrawingController
 {
     public function __construct(
         private Records $records,
-        private SeriesStore $store,
+        private OpenDatasets $datasets,
         private ChartKinds $kinds,
         private Pictures $pictures,
         private DatasetNotes $notes,
@@ -49,11 +48,12 @@ final readonly class DrawingController
     {
         $body = JsonBody::of($request)->object(['recipe', 'beside']);
         $record = $this->records->dataset($id);
-        $figures = new StoredFigures($record, $this->store);
+        $figures = $this->datasets->figures($record);
         $records = $this->notes->records($record);
         $recipes = array_map(
-            static fn (Given $given): Recipe => RecipeReader::read(
+            fn (Given $given): Recipe => RecipeReader::read(
                 $given->asDocument(),
+                $this->kinds,
                 $figures->dataset()->calendar,
             ),
             array_filter([$body->must('recipe'), $body->maybe('beside')]),
@@ -67,14 +67,14 @@ final readonly class DrawingController
             $recipes,
             $notes,
         );
-        $drawings = isset($drawings[1]) ? Drawing::pair($drawings[0], $drawings[1], $this->kinds) : $drawings;
+        $drawings = isset($drawings[1]) ? Drawing::onOneScale($drawings) : $drawings;
         $states = array_map(
             fn (Recipe $recipe, Drawing $drawing, NotesInChart $notes): array => DrawingState::of(
                 $recipe,
                 $drawing,
                 $figures->dataset(),
                 $this->kinds,
-            ) + NoteState::inChart($drawing->workings, $notes, $records),
+            ) + NoteState::inChart($drawing, $notes, $records),
             $recipes,
             $drawings,
             $notes,
@@ -129,9 +129,9 @@ final readonly class DrawingController
     #[Route('/slots')]
     public function slot(int $id, Request $request): JsonResponse
     {
-        $dataset = (new StoredFigures($this->records->dataset($id), $this->store))->dataset();
+        $dataset = $this->datasets->figures($this->records->dataset($id))->dataset();
         $body = JsonBody::of($request)->object(['recipe', 'slot', 'text']);
-        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $this->kinds, $dataset->calendar);
 
         return new JsonResponse([
             'change' => (new TypedSlot($recipe->question, $dataset))->change(
@@ -145,14 +145,14 @@ final readonly class DrawingController
     #[Route('/fits')]
     public function fit(int $id, Request $request): JsonResponse
     {
-        $dataset = (new StoredFigures($this->records->dataset($id), $this->store))->dataset();
+        $dataset = $this->datasets->figures($this->records->dataset($id))->dataset();
         $body = JsonBody::of($request)->object(['recipe', 'answers']);
-        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $dataset->calendar);
+        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $this->kinds, $dataset->calendar);
         $answers = array_map(
             static fn (Given $answer): string => $answer->text(500),
             $body->maybe('answers')?->entries() ?? [],
         );
-        $fitted = CarryOver::of(RecipeWriter::toArray($recipe), $dataset, $answers);
+        $fitted = CarryOver::of(RecipeWriter::toArray($recipe), $this->kinds, $dataset, $answers);
 
         return new JsonResponse([
             'recipe' => [] === $fitted['asks'] && null === $fitted['problem'] ? $fitted['recipe'] : null,
@@ -165,12 +165,13 @@ final readonly class DrawingController
     private function asked(int $id, Request $request): array
     {
         $record = $this->records->dataset($id);
-        $figures = new StoredFigures($record, $this->store);
+        $figures = $this->datasets->figures($record);
         $recipe = RecipeReader::read(
             JsonBody::of($request)
                 ->object(['recipe'])
                 ->must('recipe')
                 ->asDocument(),
+            $this->kinds,
             $figures->dataset()->calendar,
         );
 

@@ -11,9 +11,11 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Document\RecipeWriter;
-use KeenMargin\Core\Question\Fit\KindNeeds;
+use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\Sentence\QuestionSentence;
+use KeenMargin\Core\Question\SentencePart;
+use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
@@ -31,26 +33,22 @@ final class DrawingState
     public static function of(Recipe $recipe, Drawing $drawing, Dataset $dataset, ChartKinds $kinds): array
     {
         $workings = $drawing->workings;
+        $context = $workings->context;
+        $sentence = QuestionSentence::of($recipe, $dataset, $context->measure(), $context->better, $context->range);
 
         return [
             'recipe' => RecipeWriter::toArray($recipe),
-            'sentence' => QuestionSentence::of(
-                $recipe,
-                $dataset,
-                $workings->measure,
-                $workings->better,
-                $workings->range,
-            ),
-            'better' => $workings->better->value,
-            'closing' => DatasetState::step($dataset, $workings->closing),
+            'sentence' => array_map(static fn (SentencePart $part): array => $part->toArray(), $sentence),
+            'better' => $workings->context->better->value,
+            'closing' => DatasetState::step($dataset, $workings->context->closing),
             'scene' => $drawing->scene->toArray(),
-            'reading' => [
-                'headline' => $workings->reading->headline,
-                'moves' => $workings->reading->moves,
-                'movers' => $workings->reading->movers,
-                'statements' => array_map(
-                    static fn (Sentence $statement): array => $statement->toArray(),
-                    $workings->reading->statements,
+            'summary' => [
+                'headline' => $workings->summary->headline,
+                'moves' => $workings->summary->moves,
+                'movers' => $workings->summary->movers,
+                'sentences' => array_map(
+                    static fn (Sentence $sentence): array => $sentence->toArray(),
+                    $workings->summary->sentences,
                 ),
             ],
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
@@ -67,18 +65,21 @@ final class DrawingState
      */
     private static function kinds(Recipe $recipe, ChartKinds $kinds, Dataset $dataset): array
     {
-        $needs = new KindNeeds($dataset);
-
-        return array_map(static function (ChartKind $kind) use ($recipe, $needs): array {
-            $lacks = $needs->lacks($kind->id());
+        return array_map(static function (ChartKind $kind) use ($recipe, $dataset): array {
+            $lacks = $kind->lacks($dataset);
+            $adapted = null === $lacks ? $kind->adapted($recipe->question, $dataset) : null;
 
             return [
                 'id' => $kind->id(),
                 'name' => $kind->name(),
                 'group' => $kind->group(),
                 'says' => $kind->says(),
+                'glyph' => array_map(static fn (Mark $mark): array => $mark->toArray(), $kind->glyph()),
                 'lacks' => $lacks,
-                'question' => null === $lacks ? RecipeWriter::question($needs->adapted($kind->id(), $recipe->question)) : null,
+                'question' => null === $adapted ? null : RecipeWriter::question($adapted),
+                'rows' => $kind->rows($recipe->question)->toArray(),
+                'options' => array_map(static fn (FinishOption $option): string => $option->value, $kind->options()),
+                'usualVariance' => $kind->usualVariance()?->value,
             ];
         }, $kinds->list());
     }
@@ -91,8 +92,8 @@ final class DrawingState
     private static function table(Workings $workings): array
     {
         return [
-            'unit' => $workings->display->unitText(),
-            'rowsAre' => $workings->by instanceof Grain ? 'Period' : $workings->by,
+            'unit' => $workings->context->display->unitText(),
+            'rowsAre' => $workings->context->by instanceof Grain ? 'Period' : $workings->context->by,
             'columns' => array_map(
                 static fn (Column $column): array => [
                     'id' => $column->id(),
@@ -100,9 +101,9 @@ final class DrawingState
                     'rule' => $column->rule,
                     'reference' => $column->form->isOfVariance() ? $column->key : null,
                 ],
-                $workings->columns,
+                $workings->table->columns,
             ),
-            'rows' => array_map(static fn (Row $row): array => self::row($row, $workings), $workings->rows),
+            'rows' => array_map(static fn (Row $row): array => self::row($row, $workings), $workings->table->rows),
             'sums' => self::sums($workings),
         ];
     }
@@ -116,8 +117,8 @@ final class DrawingState
                 'label' => Workings::SUMS[$key] ?? $key,
                 'cells' => self::cells($workings, $total),
             ],
-            array_keys($workings->sums()),
-            array_values($workings->sums()),
+            array_keys($workings->table->sums()),
+            array_values($workings->table->sums()),
         );
     }
 
@@ -125,7 +126,7 @@ final class DrawingState
     private static function cells(Workings $workings, Row|Total $of): array
     {
         $cells = [];
-        foreach ($workings->columns as $column) {
+        foreach ($workings->table->columns as $column) {
             $cells[$column->id()] = $workings->told($column, $of);
         }
 
@@ -136,7 +137,7 @@ final class DrawingState
     private static function effects(Row $row, Workings $workings): array
     {
         $effects = [];
-        foreach ($workings->columns as $column) {
+        foreach ($workings->table->columns as $column) {
             if ($column->form->isOfVariance()) {
                 $effects[$column->id()] = $workings->effectOf($column, $row)?->value;
             }
@@ -160,11 +161,15 @@ final class DrawingState
     private static function row(Row $row, Workings $workings): array
     {
         $cells = self::cells($workings, $row);
-        foreach ($workings->columns as $column) {
+        foreach ($workings->table->columns as $column) {
             // Of actual and forecast one is enough.
             $isOther =
                 null !== $row->shown
-                && \in_array($column->key, [$workings->scenario->value, $workings->forecast?->value], true);
+                && \in_array(
+                    $column->key,
+                    [$workings->context->scenario->value, $workings->context->forecast?->value],
+                    true,
+                );
             if (null === $column->number($row) && !$column->form->isOfVariance() && !$isOther) {
                 $cells[$column->id()] = $row->countsAsNothing($column->key) ? NumberFormat::NONE : 'missing';
             }
@@ -184,7 +189,7 @@ final class DrawingState
                 static fn (?Variance $variance): bool => $variance->flagged ?? false,
                 $row->variances,
             ),
-            'flagged' => $row->variance($workings->reference())->flagged ?? false,
+            'flagged' => $row->variance($workings->table->reference())->flagged ?? false,
         ];
     }
 }

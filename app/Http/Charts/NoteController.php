@@ -13,11 +13,11 @@ use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\Version;
 use KeenMargin\App\Storage\Record\NoteRecord;
-use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Workings\About\RowTarget;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -33,7 +33,8 @@ final readonly class NoteController
     public function __construct(
         private EntityManagerInterface $manager,
         private Records $records,
-        private SeriesStore $store,
+        private OpenDatasets $datasets,
+        private ChartKinds $kinds,
         private NoteEdit $edit,
         private WriteTurn $turn,
     ) {
@@ -52,8 +53,8 @@ final readonly class NoteController
         $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, self::LONGEST_SEARCH);
         if ('' !== $sought) {
             $of->andWhere(
-                "note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like "
-                    ."ESCAPE '!'",
+                "note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like ".
+                    "ESCAPE '!'",
             )->setParameter('like', Like::of($sought));
         }
         if ($request->query->has('dataset')) {
@@ -90,11 +91,17 @@ final readonly class NoteController
     {
         $dataset = $this->records->dataset($id);
         $body = JsonBody::of($request)->object(['recipe', 'row', 'text']);
-        $figures = new StoredFigures($dataset, $this->store);
-        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
-        $workings = Reckoning::of($recipe, $figures);
+        $figures = $this->datasets->figures($dataset);
+        $recipe = RecipeReader::read(
+            $body->must('recipe')->asDocument(),
+            $this->kinds,
+            $figures->dataset()->calendar,
+        );
+        $workings = Drawing::workings($recipe, $figures, $this->kinds);
         $key = $body->must('row')->text(1000);
-        $row = $workings->maybeRow($key) ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
+        $row =
+            $workings->table->maybeRow($key) ??
+            throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
         $place =
             RowTarget::maybe($row, $workings, $recipe->question) ??
             throw new NotAccepted('row', "{$row->label} gathers several members; write the note about one of them.");

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Charts;
 
 use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Workings\About\Note;
 use KeenMargin\Core\Workings\About\NotesInChart;
 use KeenMargin\Core\Workings\Result\RowNote;
-use KeenMargin\Core\Workings\Result\Workings;
 
 /** Notes as the API tells them. */
 final class NoteState
@@ -39,10 +39,10 @@ final class NoteState
      *
      * @return array{notes: list<array<string, mixed>>, earlier: array<string, list<array<string, mixed>>>|\stdClass}
      */
-    public static function inChart(Workings $workings, NotesInChart $notes, array $records): array
+    public static function inChart(Drawing $drawing, NotesInChart $notes, array $records): array
     {
         $earlier = [];
-        foreach ($notes->aYearBefore($workings) as $row => $of) {
+        foreach ($notes->aYearBefore($drawing->workings) as $row => $of) {
             $earlier[(string) $row] = array_values(
                 array_map(
                     self::of(...),
@@ -56,7 +56,10 @@ final class NoteState
                 array_map(
                     static fn (RowNote $note): array => ['number' => $note->number, 'row' => $note->row] +
                         self::of($records[$note->id]),
-                    array_filter($workings->notes, static fn (RowNote $note): bool => isset($records[$note->id])),
+                    array_filter(
+                        $drawing->options->notes,
+                        static fn (RowNote $note): bool => isset($records[$note->id]),
+                    ),
                 ),
             ),
             'earlier' => [] === $earlier ? new \stdClass() : $earlier,

@@ -12,6 +12,7 @@ use KeenMargin\App\Storage\Record\MeasureRecord;
 use KeenMargin\App\Storage\Series\BreakdownMembers;
 use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Figures\ClosingPeriods;
 use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
@@ -31,6 +32,7 @@ final readonly class DatasetState
         private SeriesStore $store,
         private DatasetFindings $findings,
         private FinishUse $finishes,
+        private ChartKinds $kinds,
     ) {
     }
 
@@ -115,7 +117,7 @@ final readonly class DatasetState
             'closingStep' => null === $dataset->maybeClosing() ? null : self::step($dataset, $dataset->maybeClosing()),
             'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty()
                     ? null
-                    : RecipeWriter::toArray($this->finished(FirstQuestion::of($dataset))),
+                    : RecipeWriter::toArray($this->finished(FirstQuestion::of($dataset, $this->kinds->first()))),
             'grain' => $dataset->grain->value,
             'strip' => self::strip($dataset),
             'notices' => $record->notices,

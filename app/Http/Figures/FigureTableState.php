@@ -17,7 +17,7 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Document\QuestionReader;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\NotAPeriod;
@@ -148,13 +148,11 @@ final class FigureTableState
         );
 
         return match (true) {
-            $measure->isRatio() => "$measure->name is computed "
-                ."from $measure->numerator and $measure->denominator. Change those.",
-            $grain !== $dataset->grain => 'The figures are '
-                ."by {$dataset->grain->value}. Show {$dataset->grain->plural()} to change them.",
-            Scenario::PriorYear === $scenario
-                && !\in_array($scenario, $dataset->coverage->scenarios(), true) => 'Prior year is the actual of one '
-                    .'year earlier here. Change that.',
+            $measure->isRatio() => "$measure->name is computed ".
+                "from $measure->numerator and $measure->denominator. Change those.",
+            $grain !== $dataset->grain => 'The figures are '.
+                "by {$dataset->grain->value}. Show {$dataset->grain->plural()} to change them.",
+            Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true) => 'Prior year is the actual of one year earlier here. Change that.',
             [] !== $summed => 'Each amount is the sum over '.
                 Wording::and($summed).
                 '. Choose one of each to change amounts.',
@@ -183,7 +181,7 @@ final class FigureTableState
 
     public static function filter(Given $given, Dataset $dataset): MemberFilter|NumberFilter
     {
-        $filter = RecipeReader::filter($given);
+        $filter = QuestionReader::filter($given);
         RecipeFit::filter($filter, $dataset, $given->path);
 
         return $filter;

@@ -12,11 +12,11 @@ use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Import\FactSources;
 use KeenMargin\App\Storage\Record\DatasetRecord;
-use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\App\Storage\Series\StoredFigures;
+use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
 use KeenMargin\Core\Question\Document\RecipeReader;
@@ -25,6 +25,7 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\About\RowActions;
 use KeenMargin\Core\Workings\About\RowFigures;
 use KeenMargin\Core\Workings\About\RowTarget;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -38,8 +39,12 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID], methods: 'POST')]
 final readonly class RowController
 {
-    public function __construct(private Records $records, private SeriesStore $store, private FactSources $sources)
-    {
+    public function __construct(
+        private Records $records,
+        private OpenDatasets $datasets,
+        private FactSources $sources,
+        private ChartKinds $kinds,
+    ) {
     }
 
     #[Route('/rows')]
@@ -49,7 +54,7 @@ final readonly class RowController
             $id,
             JsonBody::of($request)->object(['recipe', 'row']),
         );
-        $steps = RowActions::of($row, $workings, $recipe, $figures->dataset());
+        $steps = RowActions::of($row, $workings, $recipe, $figures->dataset(), $this->kinds);
         $of = new RowFigures($row, $workings, $recipe->question, $figures);
         $imports = fn (Scenario $scenario): array => [
             'scenario' => $scenario->value,
@@ -114,7 +119,7 @@ final readonly class RowController
             'Content-Disposition',
             HeaderUtils::makeDisposition(
                 'attachment',
-                ...FileName::ofTitle("{$workings->subject} {$row->label} sources", 'csv'),
+                ...FileName::ofTitle("{$workings->context->subject} {$row->label} sources", 'csv'),
             ),
         );
 
@@ -125,11 +130,17 @@ final readonly class RowController
     private function asked(int $id, Given $body): array
     {
         $record = $this->records->dataset($id);
-        $figures = new MemoizedFigures(new StoredFigures($record, $this->store));
-        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $figures->dataset()->calendar);
-        $workings = Reckoning::of($recipe, $figures);
+        $figures = new MemoizedFigures($this->datasets->figures($record));
+        $recipe = RecipeReader::read(
+            $body->must('recipe')->asDocument(),
+            $this->kinds,
+            $figures->dataset()->calendar,
+        );
+        $workings = Drawing::workings($recipe, $figures, $this->kinds);
         $key = $body->must('row')->text(1000);
-        $row = $workings->maybeRow($key) ?? throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
+        $row =
+            $workings->table->maybeRow($key) ??
+            throw new NotAccepted('row', "There is no row \"$key\" in this chart.");
 
         return [$record, $figures, $recipe, $workings, $row];
     }
@@ -139,16 +150,18 @@ final readonly class RowController
     {
         $question = $recipe->question;
         $shown =
-            null === $workings->forecast
+            null === $workings->context->forecast
                 ? [$question->scenario]
                 : (null === $row->shownScenario
-                    ? [$question->scenario, $workings->forecast]
-                    : ($row->shownScenario === $workings->forecast && null === $row->period
-                        ? [$question->scenario, $workings->forecast]
+                    ? [$question->scenario, $workings->context->forecast]
+                    : ($row->shownScenario === $workings->context->forecast && null === $row->period
+                        ? [$question->scenario, $workings->context->forecast]
                         : [$row->shownScenario]));
 
-        return array_values(
-            array_unique([...$shown, ...null === $workings->between ? $question->against : []], \SORT_REGULAR),
+        $references = array_filter(
+            array_map(static fn (Reference $one): ?Scenario => $one->scenario, $workings->table->references),
         );
+
+        return array_values(array_unique([...$shown, ...$references], \SORT_REGULAR));
     }
 }

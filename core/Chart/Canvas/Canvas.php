@@ -11,7 +11,9 @@ use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Region;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
 
@@ -32,6 +34,8 @@ final class Canvas
     /** @var array<int, list<Box>> what is taken, by the cells of the canvas that it touches */
     private array $taken = [];
     private float $bottom = 0.0;
+    /** @var array<string, Box> where rows are pointed at, by their keys */
+    private array $reaches = [];
 
     public function __construct(public readonly float $width)
     {
@@ -51,7 +55,7 @@ final class Canvas
         }
     }
 
-    private static function box(Rect|Circle|Line|Text $mark): Box
+    private static function box(Rect|Circle|Line|Path|Text $mark): Box
     {
         return match (true) {
             $mark instanceof Rect => new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height),
@@ -66,6 +70,12 @@ final class Canvas
                 min($mark->y1, $mark->y2) - 0.5,
                 max($mark->x1, $mark->x2) + 0.5,
                 max($mark->y1, $mark->y2) + 0.5,
+            ),
+            $mark instanceof Path => new Box(
+                min(array_column($mark->points, 0)),
+                min(array_column($mark->points, 1)),
+                max(array_column($mark->points, 0)),
+                max(array_column($mark->points, 1)),
             ),
             $mark instanceof Text => $mark->box(),
         };
@@ -197,6 +207,41 @@ final class Canvas
         }
 
         return $isFree;
+    }
+
+    /** Pointing within the box means the row. */
+    public function reach(string $key, Box $box): void
+    {
+        $this->reaches[$key] = $box;
+    }
+
+    /**
+     * Where rows are pointed at: those with marks, in the order in which their reaches were given.
+     *
+     * @param float $x room that a lit row has on its left and right, for its labels
+     * @param float $y above and below
+     *
+     * @return list<Region>
+     */
+    public function regions(float $x, float $y): array
+    {
+        $covered = [];
+        foreach (array_merge([], ...array_values($this->groups)) as $mark) {
+            $isShape =
+                $mark instanceof Rect || $mark instanceof Circle || $mark instanceof Line || $mark instanceof Path;
+            if ($isShape && isset($this->reaches[$mark->key ?? '']) && 'highlight' !== $mark->role) {
+                $box = self::box($mark);
+                $covered[$mark->key] = isset($covered[$mark->key]) ? $covered[$mark->key]->with($box) : $box;
+            }
+        }
+        $regions = [];
+        foreach (array_intersect_key($this->reaches, $covered) as $key => $reach) {
+            $box = $covered[$key];
+            $lit = new Box($box->left - $x, $box->top - $y, $box->right + $x, $box->bottom + $y);
+            $regions[] = new Region((string) $key, $reach, $lit);
+        }
+
+        return $regions;
     }
 
     /**

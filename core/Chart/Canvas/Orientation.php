@@ -8,6 +8,7 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
@@ -20,19 +21,19 @@ use KeenMargin\Core\Scene\Text;
  */
 enum Orientation
 {
-    case Upright;
-    case Lying;
+    case Vertical;
+    case Horizontal;
 
     /** +1 where larger amounts have larger coordinates */
     public function sign(): float
     {
-        return self::Upright === $this ? -1.0 : 1.0;
+        return self::Vertical === $this ? -1.0 : 1.0;
     }
 
     /** @return array{float, float} x and y */
     public function point(float $across, float $along): array
     {
-        return self::Upright === $this ? [$across, $along] : [$along, $across];
+        return self::Vertical === $this ? [$across, $along] : [$along, $across];
     }
 
     /** A bar of a thickness around its centre, from one place along to another. */
@@ -45,10 +46,11 @@ enum Orientation
         string $role,
         ?string $key = null,
         ?string $of = null,
+        ?Measures $measures = null,
     ): Rect {
         [$low, $length] = [min($from, $to), abs($to - $from)];
 
-        return self::Upright === $this
+        return self::Vertical === $this
             ? new Rect(
                 $centre - $thickness / 2,
                 $low,
@@ -59,6 +61,7 @@ enum Orientation
                 $role,
                 $key,
                 $of,
+                $measures,
             )
             : new Rect(
                 $low,
@@ -70,6 +73,7 @@ enum Orientation
                 $role,
                 $key,
                 $of,
+                $measures?->horizontally(),
             );
     }
 
@@ -98,10 +102,23 @@ enum Orientation
         string $role,
         ?string $key = null,
         ?string $of = null,
+        ?Measures $measures = null,
     ): Line {
         [[$x1, $y1], [$x2, $y2]] = [$this->point($across1, $along1), $this->point($across2, $along2)];
 
-        return new Line($x1, $y1, $x2, $y2, $ink->value, $thickness, $dash, $role, $key, $of);
+        return new Line(
+            $x1,
+            $y1,
+            $x2,
+            $y2,
+            $ink->value,
+            $thickness,
+            $dash,
+            $role,
+            $key,
+            $of,
+            self::Vertical === $this ? $measures : $measures?->horizontally(),
+        );
     }
 
     /** @param non-empty-list<array{float, float}> $points across and along */
@@ -143,7 +160,7 @@ enum Orientation
         ?string $of,
         float $size = Type::LABEL,
     ): Text {
-        return self::Upright === $this
+        return self::Vertical === $this
             ? Canvas::text(
                 $across,
                 $along + ($isAbove ? -5.0 : 12.5),

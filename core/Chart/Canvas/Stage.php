@@ -10,6 +10,7 @@ use KeenMargin\Core\Chart\Scale\LinearScale;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
 
@@ -37,6 +38,7 @@ final readonly class Stage
         string $role,
         ?string $key,
         ?string $of,
+        ?Measures $measures = null,
     ): Rect {
         return $this->orientation->bar(
             $centre,
@@ -47,6 +49,7 @@ final readonly class Stage
             $role,
             $key,
             $of,
+            $measures,
         );
     }
 
@@ -85,7 +88,14 @@ final readonly class Stage
     {
         $this->canvas->add(
             'axis',
-            $this->orientation->tick($this->axis->start, $this->axis->stop, $this->scale->zero, Ink::Ink, 1.4, 'axis'),
+            $this->orientation->tick(
+                $this->axis->start,
+                $this->axis->stop,
+                $this->scale->zero,
+                Ink::Ink,
+                1.4,
+                'axis',
+            ),
         );
     }
 

@@ -31,12 +31,12 @@ final readonly class TitleBlock
      */
     public static function of(Workings $workings, array $marks = [], TitleLines $own = new TitleLines()): self
     {
-        $unit = $workings->display->unitText();
+        $unit = $workings->context->display->unitText();
         $when = implode('; ', array_filter([self::when($workings), ...PartlyCompared::words($workings), ...$marks]));
 
         return new self(
-            $own->who ?? $workings->who,
-            $own->what ?? $workings->subject,
+            $own->who ?? $workings->context->who,
+            $own->what ?? $workings->context->subject,
             '' === $unit || null !== $own->what ? '' : "in $unit",
             $own->when ?? $when,
         );
@@ -95,15 +95,15 @@ final readonly class TitleBlock
     /** `Jan–Dec 2026, year to date: AC to Aug, then FC, against BU, for each route` */
     private static function when(Workings $workings): string
     {
-        $rows = $workings->rows;
+        $rows = $workings->table->rows;
         if ([] === $rows) {
             return 'No periods';
         }
-        $span = implode(', ', array_filter([self::span($workings), (string) $workings->cumulate?->words()]));
+        $span = implode(', ', array_filter([self::span($workings), (string) $workings->context->cumulate?->words()]));
         $shown = self::shown($workings);
-        $reference = $workings->reference()?->scenario;
+        $reference = $workings->table->reference()?->scenario;
         $against =
-            null === $reference || [] !== $workings->marks || null !== $workings->between
+            null === $reference || !$workings->context->namesReference
                 ? ''
                 : (str_contains($shown, ',') ? ',' : '').' against '.$reference->value;
 
@@ -112,30 +112,32 @@ final readonly class TitleBlock
 
     private static function span(Workings $workings): string
     {
-        $from = $workings->from();
-        $to = $workings->to();
+        $from = $workings->context->from;
+        $to = $workings->context->to;
 
         return null === $from || null === $to ? '' : PeriodNames::range($from, $to);
     }
 
     private static function shown(Workings $workings): string
     {
-        if (null === $workings->forecast) {
-            return $workings->scenario->value;
+        if (null === $workings->context->forecast) {
+            return $workings->context->scenario->value;
         }
-        if ($workings->isAllForecast()) {
-            return $workings->forecast->value;
+        if ($workings->context->isAllForecast()) {
+            return $workings->context->forecast->value;
         }
-        $to = $workings->to();
+        $to = $workings->context->to;
         $isWithin =
             null !== $to
-            && $workings->closing->grain === $to->grain
-            && PeriodNames::year($workings->closing) === PeriodNames::year($to)
-            && null !== $workings->from()
-            && PeriodNames::year($workings->from()) === PeriodNames::year($to);
+            && $workings->context->closing->grain === $to->grain
+            && PeriodNames::year($workings->context->closing) === PeriodNames::year($to)
+            && null !== $workings->context->from
+            && PeriodNames::year($workings->context->from) === PeriodNames::year($to);
 
-        return "{$workings->scenario->value} to ".
-            ($isWithin ? PeriodNames::withinYear($workings->closing) : PeriodNames::full($workings->closing)).
-            ", then {$workings->forecast->value}";
+        return "{$workings->context->scenario->value} to ".
+            ($isWithin
+                ? PeriodNames::withinYear($workings->context->closing)
+                : PeriodNames::full($workings->context->closing)).
+            ", then {$workings->context->forecast->value}";
     }
 }

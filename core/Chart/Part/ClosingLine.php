@@ -24,7 +24,10 @@ final class ClosingLine
     public static function maybeAt(Workings $workings, array $rows, BandAxis $axis): ?float
     {
         foreach ($rows as $i => $row) {
-            if (null !== $workings->forecast && true === $row->period?->isAfter($workings->closing)) {
+            if (
+                null !== $workings->context->forecast
+                && true === $row->period?->isAfter($workings->context->closing)
+            ) {
                 return $i > 0 ? $axis->end($i - 1) : null;
             }
         }
@@ -41,7 +44,7 @@ final class ClosingLine
         bool $isNamed,
     ): void {
         [$closed, $open] =
-            Orientation::Upright === $orientation
+            Orientation::Vertical === $orientation
                 ? [[$across - 6.0, $from + 9.0, 'end'], [$across + 6.0, $from + 9.0, 'start']]
                 : [[$to, $across - 4.0, 'end'], [$to, $across + 12.0, 'end']];
         $names = [
@@ -67,6 +70,9 @@ final class ClosingLine
         foreach ($isNamed && $canvas->isFree($names[0]) && $canvas->isFree($names[1]) ? $names : [] as $name) {
             $canvas->write('closing', $name);
         }
-        $canvas->add('closing', $orientation->line($across, $from, $across, $to, Ink::Accent, 1.2, '1.5 3', 'closing'));
+        $canvas->add(
+            'closing',
+            $orientation->line($across, $from, $across, $to, Ink::Accent, 1.2, '1.5 3', 'closing'),
+        );
     }
 }

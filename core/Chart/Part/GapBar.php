@@ -11,6 +11,8 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Measures;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\Display;
@@ -29,6 +31,7 @@ final class GapBar
         Variance $variance,
         float $across,
         float $thickness,
+        string $reference,
     ): void {
         // Where fewer periods are compared than are drawn, the gap between the two marks is another.
         if ([] !== $variance->only) {
@@ -44,6 +47,7 @@ final class GapBar
             'gap',
             $row->key,
             'variance',
+            new Measures(Scale::Amount, "variance:$reference"),
         );
         $stage->canvas->add('gaps', $bar);
     }
@@ -79,13 +83,13 @@ final class GapBar
     {
         return LabelWidths::of(
             array_map(static function (Row $row) use ($workings, $form): array {
-                $variance = $row->variance($workings->reference());
+                $variance = $row->variance($workings->table->reference());
 
                 return [
                     $row->shown,
                     null === $variance
-                        ? $workings->display->amount($row->shown)
-                        : self::text($workings->display, $variance, $form, 0),
+                        ? $workings->context->display->amount($row->shown)
+                        : self::text($workings->context->display, $variance, $form, 0),
                 ];
             }, $rows),
             600,
@@ -174,14 +178,14 @@ final class GapBar
     ): void {
         $labels = [];
         foreach ($rows as $i => $row) {
-            $variance = $row->variance($workings->reference());
+            $variance = $row->variance($workings->table->reference());
             [$end, $isAbove] = $lengths->end($row);
             if (null === $variance || ($variance->reference->isZero() && VarianceForm::Percent === $form)) {
                 self::none($stage, $row, $stage->axis->centre($i), $end, $isAbove, $room);
             } else {
                 $labels[$i] = self::label(
                     $stage,
-                    $workings->display,
+                    $workings->context->display,
                     $row,
                     $variance,
                     $form,

@@ -44,21 +44,22 @@ final class InsideLabels
             return [];
         }
         // In all charts of a question or in none.
-        foreach (Orientation::Upright === $stage->orientation ? $workings->rows : [] as $row) {
+        foreach (Orientation::Vertical === $stage->orientation ? $workings->table->rows : [] as $row) {
             if (
                 null !== $row->shown
-                && TextMeasure::width($workings->display->amount($row->shown), Type::LABEL, 600) + 2.0 > $thickness
+                && TextMeasure::width($workings->context->display->amount($row->shown), Type::LABEL, 600) + 2.0 >
+                    $thickness
             ) {
                 return [];
             }
         }
         $written = [];
-        foreach (Orientation::Upright === $stage->orientation || $thickness >= 13.0 ? $rows : [] as $i => $row) {
+        foreach (Orientation::Vertical === $stage->orientation || $thickness >= 13.0 ? $rows : [] as $i => $row) {
             if (null !== $row->shown) {
                 $text = Canvas::text(
                     0.0,
                     0.0,
-                    $workings->display->amount($row->shown),
+                    $workings->context->display->amount($row->shown),
                     'start',
                     Ink::Panel,
                     weight: 600,
@@ -84,15 +85,15 @@ final class InsideLabels
 
     private static function one(Stage $stage, Row $row, float $centre, Text $text, float $drawn, ?float $mark): bool
     {
-        $isUpright = Orientation::Upright === $stage->orientation;
+        $isVertical = Orientation::Vertical === $stage->orientation;
         $length = abs($drawn) * $stage->scale->perUnit;
-        $needed = ($isUpright ? $text->size : $text->width) + 3 * self::PAD;
+        $needed = ($isVertical ? $text->size : $text->width) + 3 * self::PAD;
         if ($length < $needed || (null !== $mark && abs($mark) * $stage->scale->perUnit < $needed)) {
             return false;
         }
         $isAbove = $drawn >= 0;
         $along = $stage->scale->beyond($stage->scale->zero, $isAbove ? self::PAD : -self::PAD);
-        [$x, $y] = $isUpright
+        [$x, $y] = $isVertical
             ? [$centre - $text->width / 2, $along - ($isAbove ? 1.0 : -$text->size + 1.0)]
             : [$isAbove ? $along : $along - $text->width, $centre + 4.0];
         $isHatched = Scenario::Forecast === $row->shownScenario;

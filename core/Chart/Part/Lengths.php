@@ -8,6 +8,8 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Scene\Measures;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Result\Row;
 
@@ -67,6 +69,7 @@ final readonly class Lengths
             $this->isCut($row) ? "$role-cut" : $role,
             $row->key,
             $of,
+            new Measures(Scale::Amount, $of, $this->isCut($row)),
         );
         $stage->canvas->add($group, $bar);
         if ($this->isCut($row)) {

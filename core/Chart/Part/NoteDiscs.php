@@ -31,14 +31,14 @@ final readonly class NoteDiscs
     ];
 
     /** @param list<RowNote> $notes */
-    public static function draw(Canvas $canvas, array $notes, bool $isLying): void
+    public static function draw(Canvas $canvas, array $notes, bool $isHorizontal): void
     {
         foreach ($notes as $note) {
             $box = $canvas->maybeBox($note->row, self::MARKS);
             [$x, $y] =
                 null === $box
                     ? [Canvas::MARGIN + self::RADIUS, $canvas->bottom() + self::RADIUS + self::GAP]
-                    : self::place($canvas, $box, $isLying);
+                    : self::place($canvas, $box, $isHorizontal);
             $canvas->add(
                 'notes',
                 new Circle(
@@ -69,7 +69,7 @@ final readonly class NoteDiscs
     }
 
     /** @return array{float, float} beside the mark, else along its band, else below all */
-    private static function place(Canvas $canvas, Box $box, bool $isLying): array
+    private static function place(Canvas $canvas, Box $box, bool $isHorizontal): array
     {
         $away = self::RADIUS + self::GAP;
         [$x, $y] = [($box->left + $box->right) / 2, ($box->top + $box->bottom) / 2];
@@ -79,13 +79,13 @@ final readonly class NoteDiscs
             [$box->right + $away, $box->bottom - self::RADIUS],
             [$box->left - $away, $box->bottom - self::RADIUS],
         ];
-        $far = $isLying
+        $far = $isHorizontal
             ? max($canvas->width - $box->right, $box->left)
             : max($canvas->bottom() - $box->bottom, $box->top);
         for ($by = $away; $by < $far; $by += self::STEP) {
             array_push(
                 $near,
-                ...$isLying
+                ...$isHorizontal
                     ? [[$box->right + $by, $y], [$box->left - $by, $y]]
                     : [[$x, $box->top - $by], [$x, $box->bottom + $by]],
             );

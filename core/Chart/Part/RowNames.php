@@ -20,6 +20,18 @@ final class RowNames
     private const MOST_LINES = 3;
 
     /**
+     * Whether each row stands apart from the one before.
+     *
+     * @param list<Row> $rows
+     *
+     * @return list<bool>
+     */
+    public static function standApart(array $rows): array
+    {
+        return array_map(static fn (Row $row): bool => $row->role->isApart(), $rows);
+    }
+
+    /**
      * How wide the names are beside their bars.
      *
      * @param list<Row> $rows

@@ -63,12 +63,12 @@ final readonly class SeriesKey
      */
     public static function comparison(Workings $workings, string $shape = 'bar', ?string $second = 'triangle'): array
     {
-        $reference = $workings->reference()?->scenario;
+        $reference = $workings->table->reference()?->scenario;
         $keys = null === $reference ? [] : [self::scenario($reference, $shape)];
-        foreach (array_filter([$workings->forecast, $workings->scenario]) as $scenario) {
+        foreach (array_filter([$workings->context->forecast, $workings->context->scenario]) as $scenario) {
             $keys[] = self::scenario($scenario);
         }
-        foreach (\array_slice($workings->references, 1) as $other) {
+        foreach (\array_slice($workings->table->references, 1) as $other) {
             null === $second || null === $other->scenario || ($keys[] = self::scenario($other->scenario, $second));
         }
 

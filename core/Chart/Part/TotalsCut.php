@@ -40,7 +40,7 @@ final readonly class TotalsCut
     public static function of(Workings $workings, Finish $finish): self
     {
         $totals = array_filter(
-            $workings->rows,
+            $workings->table->rows,
             static fn (Row $row): bool => $row->role->isApart() || RowRole::Other === $row->role,
         );
         if (!$finish->cut || [] === $totals) {
@@ -54,7 +54,7 @@ final readonly class TotalsCut
                     [],
                     ...array_map(
                         static fn (Row $row): array => self::sizes($row, $workings),
-                        array_values(array_diff_key($workings->rows, $totals)),
+                        array_values(array_diff_key($workings->table->rows, $totals)),
                     ),
                 ),
             ),
@@ -85,13 +85,13 @@ final readonly class TotalsCut
     /** Two slanted lines with paper between them, across a bar. */
     public function mark(Stage $stage, Rect $bar, string $key): void
     {
-        $isUpright = Orientation::Upright === $stage->orientation;
-        [$low, $high] = $isUpright
+        $isVertical = Orientation::Vertical === $stage->orientation;
+        [$low, $high] = $isVertical
             ? [$bar->x - 2.0, $bar->x + $bar->width + 2.0]
             : [$bar->y - 2.0, $bar->y + $bar->height + 2.0];
         $along = $stage->scale->beyond(
             $stage->scale->zero,
-            ($this->amount < 0.0 ? -0.3 : 0.3) * ($isUpright ? $bar->height : $bar->width),
+            ($this->amount < 0.0 ? -0.3 : 0.3) * ($isVertical ? $bar->height : $bar->width),
         );
         $stage->canvas->addBehind(
             'breaks',
@@ -126,7 +126,7 @@ final readonly class TotalsCut
     private static function sizes(Row $row, Workings $workings): array
     {
         $held = array_filter(
-            [$row->shown, ...array_map($row->value(...), $workings->references)],
+            [$row->shown, ...array_map($row->value(...), $workings->table->references)],
             static fn (?BigDecimal $amount): bool => null !== $amount,
         );
 

@@ -6,12 +6,13 @@ namespace KeenMargin\Core\Chart\Tier;
 
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Scale\Extent;
+use KeenMargin\Core\Scene\Scale;
 
 /** One of the pictures that share a band axis: values, variances, percentages, a rate. */
 interface Tier
 {
     /** Tiers of one unit have one length per unit. */
-    public function unit(): TierUnit;
+    public function unit(): Scale;
 
     /** How far the tier reaches, in its unit. */
     public function extent(): Extent;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart\Tier;
 
 use KeenMargin\Core\Chart\Scale\Extent;
+use KeenMargin\Core\Scene\Scale;
 
 /** Where the noughts of tiers stand and how long a unit is in each: the same in all charts that share them. */
 final readonly class TierLayout
@@ -37,10 +38,10 @@ final readonly class TierLayout
      * @param float $least height of the lowest tier
      * @param array<string, float> $most points per unit that other charts leave
      */
-    public static function upright(array $panels, float $length, float $least, array $most = []): self
+    public static function vertical(array $panels, float $length, float $least, array $most = []): self
     {
         $extents = self::extents($panels);
-        $hasRate = TierUnit::Rate === $panels[0][0]->unit();
+        $hasRate = Scale::Points === $panels[0][0]->unit();
         $perUnit = self::perUnit(
             $panels[0],
             $extents,
@@ -72,7 +73,7 @@ final readonly class TierLayout
      * @param list<list<Tier>> $panels
      * @param array<string, float> $most points per unit that other charts leave
      */
-    public static function lying(array $panels, float $width, array $most = []): self
+    public static function horizontal(array $panels, float $width, array $most = []): self
     {
         $panels = array_map(array_reverse(...), $panels);
         $extents = self::extents($panels);
@@ -86,12 +87,12 @@ final readonly class TierLayout
         }
         $taken = array_sum(array_map(array_sum(...), $rooms)) + self::BESIDE * (\count($rooms) - 1);
         $room = max(0.0, min(self::LONGEST, $width) - $taken);
-        $units = array_map(static fn (Tier $tier): TierUnit => $tier->unit(), $panels[0]);
+        $units = array_map(static fn (Tier $tier): Scale => $tier->unit(), $panels[0]);
         $own = [0.3 * $room, min(110.0, 0.24 * $room), min(140.0, 0.3 * $room)];
         $others = array_sum(
             array_map(
-                static fn (TierUnit $unit, float $length): float => \in_array($unit, $units, true) ? $length : 0.0,
-                [TierUnit::Variance, TierUnit::Percent, TierUnit::Rate],
+                static fn (Scale $unit, float $length): float => \in_array($unit, $units, true) ? $length : 0.0,
+                [Scale::Variance, Scale::Percent, Scale::Points],
                 $own,
             ),
         );
@@ -135,7 +136,7 @@ final readonly class TierLayout
     {
         $sums = [0.0, 0.0, 0.0, 0.0];
         $places = array_map(
-            static fn (Tier $tier): int => (int) array_search($tier->unit(), TierUnit::cases(), true),
+            static fn (Tier $tier): int => (int) array_search($tier->unit(), Scale::cases(), true),
             $tiers,
         );
         foreach ($places as $i => $place) {
@@ -145,10 +146,7 @@ final readonly class TierLayout
         return array_map(
             static fn (int $place): float => 0.0 === $sums[$place]
                 ? 0.0
-                : min(
-                    $lengths[$place] / $sums[$place],
-                    $most[['amount', 'variance', 'percent', 'points'][$place]] ?? \INF,
-                ),
+                : min($lengths[$place] / $sums[$place], $most[Scale::cases()[$place]->value] ?? \INF),
             $places,
         );
     }

@@ -8,7 +8,6 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
@@ -22,6 +21,8 @@ use KeenMargin\Core\Workings\Checks\RowSums;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\ColumnFormula;
+use KeenMargin\Core\Workings\Result\DerivationRule;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\Extreme;
 use KeenMargin\Core\Workings\Result\Row;
@@ -29,6 +30,7 @@ use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Sentence;
 use KeenMargin\Core\Workings\Result\Summary;
 use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Rows\Panel;
 use KeenMargin\Core\Workings\Rows\PanelRows;
 use KeenMargin\Core\Workings\Rows\Panels;
@@ -48,7 +50,7 @@ final readonly class CapacityWorkings
         $question = $recipe->question;
         $dataset = $figures->dataset();
         RecipeFit::insist($recipe, $dataset);
-        $measures = QuestionFit::capacity($question, $dataset);
+        $measures = (new CapacityQuestion($dataset))->measures($question);
         $measure = $measures['used'] ?? ($measures['total'] ?? $measures['unused']);
         $scope = Scope::of(
             $question,
@@ -117,41 +119,28 @@ final readonly class CapacityWorkings
         $subject = ($measures['used'] ?? null)->name ?? 'Used';
         $of = ($measures['total'] ?? null)->name ?? 'the total';
 
+        $name = $subject.' of '.Wording::withinSentence($of);
+        $explanations = self::explanations($rows, $onTotal, $aim, $rates);
+        $isForecast = static fn (Row $row): bool => $row->shownScenario === $question->forecast;
+        $context = $scope->context(
+            kind: $recipe->kind->id(),
+            subject: $name,
+            measures: [
+                $measure,
+                ...array_values(array_filter($measures, static fn (Measure $one): bool => $one !== $measure)),
+            ],
+            forecast: [] === array_filter($rows, $isForecast) ? null : $question->forecast,
+            display: $display,
+            rates: $rates,
+            explanations: $explanations,
+            namesReference: [] === $explanations,
+        );
+
         return new Workings(
-            $recipe->kind,
-            $scope->who(),
-            $subject.' of '.Wording::withinSentence($of),
-            $measure,
-            $scope->better,
-            $question->scenario,
-            [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast)
-                ? null
-                : $question->forecast,
-            $references,
-            $question->by,
-            $scope->closing,
-            $scope->range,
-            $scope->span(),
-            $rows,
-            self::columns($onTotal, $aim, $display),
-            $total,
-            null,
-            null,
-            $display,
+            new WorkingsTable($rows, self::columns($onTotal, $aim, $display), $references, $total),
+            $context,
+            self::summary($name, $made, $scope, $rows, $total, $rates, $rate),
             self::checks($scope, $made, $rows, $all, $measures),
-            self::reading(
-                $subject.' of '.Wording::withinSentence($of),
-                $made,
-                $scope,
-                $rows,
-                $total,
-                $rates,
-                $rate,
-            ),
-            $question->cumulate,
-            null,
-            self::marks($rows, $onTotal, $aim, $rates),
-            $rates,
         );
     }
 
@@ -189,7 +178,9 @@ final readonly class CapacityWorkings
 
         return [
             new Column('used', ColumnForm::Amount, 'Used', trim("Used, $unit", ', ')),
-            new Column('unused', ColumnForm::Amount, 'Unused', 'Total minus used'),
+            new Column('unused', ColumnForm::Amount, 'Unused', 'Total minus used', [
+                new ColumnFormula(DerivationRule::Minus, 'total', 'used'),
+            ]),
             new Column('total', ColumnForm::Amount, 'Total', 'Used and unused'),
             ...null === $onTotal
                 ? []
@@ -200,11 +191,17 @@ final readonly class CapacityWorkings
                         ucfirst($aim),
                         ucfirst($aim).' of '.($onTotal ? 'the total' : 'what is used'),
                     ),
-                    new Column('target', ColumnForm::Variance, 'Gap', ($onTotal ? 'Total' : 'Used')." minus $aim"),
+                    new Column('target', ColumnForm::Variance, 'Gap', ($onTotal ? 'Total' : 'Used')." minus $aim", [
+                        new ColumnFormula(DerivationRule::Minus, $onTotal ? 'total' : 'used', 'target'),
+                    ]),
                 ],
-            new Column('rate', ColumnForm::Rate, 'Rate %', 'Used over total'),
+            new Column('rate', ColumnForm::Rate, 'Rate %', 'Used over total', [
+                new ColumnFormula(DerivationRule::Rate, 'used', 'total'),
+            ]),
             new Column('rateTarget', ColumnForm::Rate, 'Target rate %', 'What the rate was to be'),
-            new Column('rateTarget', ColumnForm::Points, "\u{0394} rate", 'Rate minus target rate, in points'),
+            new Column('rateTarget', ColumnForm::Points, "\u{0394} rate", 'Rate minus target rate, in points', [
+                new ColumnFormula(DerivationRule::Minus, 'rate', 'rateTarget'),
+            ]),
         ];
     }
 
@@ -213,7 +210,7 @@ final readonly class CapacityWorkings
      *
      * @return list<string> what marks stand for, in the subtitle
      */
-    private static function marks(array $rows, ?bool $onTotal, string $aim, Display $rates): array
+    private static function explanations(array $rows, ?bool $onTotal, string $aim, Display $rates): array
     {
         $targets = array_filter(
             array_map(static fn (Row $row): ?BigDecimal => $row->values['rateTarget'] ?? null, $rows),
@@ -235,7 +232,7 @@ final readonly class CapacityWorkings
     }
 
     /** @param list<Row> $rows */
-    private static function reading(
+    private static function summary(
         string $subject,
         CapacityRows $made,
         Scope $scope,
@@ -247,7 +244,7 @@ final readonly class CapacityWorkings
         $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
         $telling = new RowPhrases($rates, new Column('rate', ColumnForm::Rate, '', ''), $reference);
         $shows = static fn (Period $period): bool => $made->showsAny(new FinePeriods([$period]));
-        $reading = (new SummaryWriter(
+        $summary = (new SummaryWriter(
             $subject,
             $telling,
             $parts,
@@ -279,15 +276,15 @@ final readonly class CapacityWorkings
         $isAimed = [] !== array_filter($parts, static fn (Row $row): bool => null !== $telling->of($row));
 
         return [] === $said
-            ? $reading
+            ? $summary
             : new Summary(
-                $reading->headline,
-                $reading->movers,
+                $summary->headline,
+                $summary->movers,
                 [
-                    ...$isAimed ? $reading->statements : \array_slice($reading->statements, 0, 1),
+                    ...$isAimed ? $summary->sentences : \array_slice($summary->sentences, 0, 1),
                     new Sentence(...[...$said, '.']),
                 ],
-                $reading->moves,
+                $summary->moves,
             );
     }
 

@@ -57,7 +57,7 @@ final readonly class FillTier implements Tier
             array_map(
                 fn (Row $row): array => [
                     $row->values['total'] ?? null,
-                    $this->workings->display->amount($row->values['total'] ?? null),
+                    $this->workings->context->display->amount($row->values['total'] ?? null),
                 ],
                 $this->rows,
             ),
@@ -154,7 +154,15 @@ final readonly class FillTier implements Tier
         $reach = min(0.68 * $thickness, 0.48 * $stage->axis->band);
         $variance = $row->variances['target'] ?? null;
         if (null !== $variance && !$this->lengths->isCut($row)) {
-            GapBar::draw($stage, $this->workings->display, $row, $variance, $centre + $thickness / 2 + 3.0, 3.0);
+            GapBar::draw(
+                $stage,
+                $this->workings->context->display,
+                $row,
+                $variance,
+                $centre + $thickness / 2 + 3.0,
+                3.0,
+                'target',
+            );
         }
         TargetTick::draw($stage, $row, $centre, $reach, $along, 'target');
     }

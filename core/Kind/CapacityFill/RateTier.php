@@ -8,12 +8,13 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Tier\Tier;
-use KeenMargin\Core\Chart\Tier\TierUnit;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Circle;
+use KeenMargin\Core\Scene\Measures;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\Extreme;
@@ -35,13 +36,13 @@ final readonly class RateTier implements Tier
     /** @param list<Row> $rows */
     public function __construct(private Workings $workings, private array $rows)
     {
-        $all = array_merge([], ...array_map(self::numbers(...), $workings->rows));
+        $all = array_merge([], ...array_map(self::numbers(...), $workings->table->rows));
         $this->base = [] === $all ? 0.0 : min($all);
     }
 
-    public function unit(): TierUnit
+    public function unit(): Scale
     {
-        return TierUnit::Rate;
+        return Scale::Points;
     }
 
     public function name(): string
@@ -71,7 +72,7 @@ final readonly class RateTier implements Tier
         foreach ($this->rows as $i => $row) {
             $this->target($stage, $row, $i);
         }
-        $this->workings->isOverTime() && $this->line($stage);
+        $this->workings->context->isOverTime() && $this->line($stage);
         foreach ($this->rows as $i => $row) {
             $rate = $row->values['rate'] ?? null;
             if (null !== $rate) {
@@ -124,6 +125,7 @@ final readonly class RateTier implements Tier
                     'rate-gap',
                     $row->key,
                     'rateTarget',
+                    new Measures(Scale::Points, 'variance:rateTarget'),
                 ),
             );
         }
@@ -224,7 +226,7 @@ final readonly class RateTier implements Tier
 
     private function rates(): Display
     {
-        return $this->workings->rates ?? $this->workings->display;
+        return $this->workings->context->rates ?? $this->workings->context->display;
     }
 
     private function at(Stage $stage, BigDecimal $rate): float

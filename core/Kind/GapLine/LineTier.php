@@ -47,7 +47,7 @@ final readonly class LineTier implements Tier
             array_merge(
                 [],
                 ...array_map(
-                    fn (Row $row): array => [$row->shown, $row->value($this->workings->reference())],
+                    fn (Row $row): array => [$row->shown, $row->value($this->workings->table->reference())],
                     $this->rows,
                 ),
             ),
@@ -58,7 +58,7 @@ final readonly class LineTier implements Tier
     {
         return LabelWidths::of(
             array_map(
-                fn (Row $row): array => [$row->shown, $this->workings->display->amount($row->shown)],
+                fn (Row $row): array => [$row->shown, $this->workings->context->display->amount($row->shown)],
                 $this->rows,
             ),
         );
@@ -66,17 +66,18 @@ final readonly class LineTier implements Tier
 
     public function draw(Stage $stage): void
     {
-        $reference = $this->workings->reference();
+        $reference = $this->workings->table->reference();
         foreach ($this->rows as $i => $row) {
             $variance = $row->variance($reference);
             if (null !== $variance) {
                 GapBar::draw(
                     $stage,
-                    $this->workings->display,
+                    $this->workings->context->display,
                     $row,
                     $variance,
                     $stage->axis->centre($i),
                     min(self::BAR, 0.5 * $stage->axis->band),
+                    $reference->key ?? '',
                 );
             }
         }
@@ -214,7 +215,7 @@ final readonly class LineTier implements Tier
             max($variance->shown->toFloat(), $variance->reference->toFloat()),
             min($variance->shown->toFloat(), $variance->reference->toFloat()),
         ];
-        $text = GapBar::text($this->workings->display, $variance, $this->form, 0);
+        $text = GapBar::text($this->workings->context->display, $variance, $this->form, 0);
         $places = [[$isAbove, 4.0], [$isAbove, 9.0], [!$isAbove, 4.0], [$isAbove, 14.0], [!$isAbove, 9.0]];
         foreach ($places as [$side, $further]) {
             $label = GapBar::written(
@@ -243,8 +244,8 @@ final readonly class LineTier implements Tier
     private function end(Stage $stage, int $i, Row $row): void
     {
         $amount = $row->shown ?? BigDecimal::zero();
-        $text = $this->workings->display->amount($amount);
-        $variance = $row->variance($this->workings->reference());
+        $text = $this->workings->context->display->amount($amount);
+        $variance = $row->variance($this->workings->table->reference());
         $isBelow = null !== $variance && !$variance->amount->isNegative();
         [$x, $y] = $stage->orientation->point($stage->axis->centre($i), $stage->scale->at($amount));
         $beside = Canvas::text(

@@ -4,12 +4,26 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind\Hat;
 
+use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Chart\Frame\TierChart;
+use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\TotalsCut;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Kind\ChartKind;
+use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\FinishOption;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\QuestionWords;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RowChoices;
+use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Two members held against each other, group by group. */
@@ -35,20 +49,95 @@ final readonly class HatGraph implements ChartKind
         return 'From one member to another, in each group or period';
     }
 
-    public function scene(Workings $workings, Finish $finish): Scene
+    public function lacks(Dataset $dataset): ?string
+    {
+        return (new HatQuestion($dataset))->lacks();
+    }
+
+    public function adapted(Question $question, Dataset $dataset): Question
+    {
+        return (new HatQuestion($dataset))->adapted($question);
+    }
+
+    public function insist(Question $question, Dataset $dataset): void
+    {
+        (new HatQuestion($dataset))->between($question);
+    }
+
+    public function required(): array
+    {
+        return ['between'];
+    }
+
+    public function rows(Question $question): RowChoices
+    {
+        return new RowChoices(taken: $question->between?->field);
+    }
+
+    public function words(Question $question, Measure $measure): QuestionWords
+    {
+        $between = $question->between;
+        $sides =
+            null === $between
+                ? 'two members'
+                : HatWorkings::name($between->first).' and '.HatWorkings::name($between->second);
+        $against = [new SentencePart(' differ between '), new SentencePart($sides, 'between')];
+
+        return new QuestionWords(QuestionWords::howDid($measure), ' of ', ' in ', $against, $between?->field);
+    }
+
+    public function options(): array
+    {
+        return [FinishOption::Variance, FinishOption::Cut, FinishOption::Turn];
+    }
+
+    public function usualVariance(): VarianceForm
+    {
+        return VarianceForm::Amount;
+    }
+
+    public function glyph(): array
+    {
+        return [
+            new Rect(6.0, 4.0, 5.0, 8.0, Ink::Favourable->value),
+            new Rect(19.0, 8.0, 5.0, 6.0, Ink::Unfavourable->value),
+            new Rect(1.0, 11.0, 10.0, 2.0, Ink::Ink->value),
+            new Rect(14.0, 7.0, 10.0, 2.0, Ink::Ink->value),
+        ];
+    }
+
+    public function workings(Recipe $recipe, Figures $figures): Workings
+    {
+        return HatWorkings::of($recipe, $figures);
+    }
+
+    public function rowWriter(): RowWriter
+    {
+        return new HatRowWriter();
+    }
+
+    public function scaleWords(): string
+    {
+        return 'One scale for both';
+    }
+
+    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
     {
         $cut = TotalsCut::of($workings, $finish);
-        $second =
-            null === $workings->between || '' === $workings->between->second ? '(blank)' : $workings->between->second;
+        $form = $finish->variance ?? $this->usualVariance();
+        $first = $workings->table->reference()->short ?? '';
+        $second = $workings->table->maybeColumn('second')->head ?? '';
+        $explanations = ["from $first (the line) to $second (the block)"];
 
         return TierChart::scene(
             $workings,
             $finish,
-            static fn (array $rows): array => [
-                new HatTier($workings, $rows, $finish->variance ?? VarianceForm::Amount, $cut),
-            ],
-            [],
-            ["from {$workings->reference()?->short} (the line) to $second (the block)"],
+            $options,
+            new TierPlan(
+                static fn (array $rows): array => [new HatTier($workings, $rows, $form, $cut)],
+                [],
+                $explanations,
+            ),
         );
     }
 }

@@ -19,6 +19,8 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Measures;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
@@ -74,8 +76,13 @@ final readonly class HatTier implements Tier
                         fn (?BigDecimal $amount): array => [
                             $amount,
                             null === $row->variances['first']
-                                ? $this->workings->display->amount($amount)
-                                : GapBar::text($this->workings->display, $row->variances['first'], $this->form, 0),
+                                ? $this->workings->context->display->amount($amount)
+                                : GapBar::text(
+                                    $this->workings->context->display,
+                                    $row->variances['first'],
+                                    $this->form,
+                                    0,
+                                ),
                         ],
                         self::sides($row),
                     ),
@@ -115,10 +122,11 @@ final readonly class HatTier implements Tier
                 $half,
                 $from,
                 $this->lengths->of($row, $variance->shown),
-                Style::variance($this->workings->display->effect($variance), $row->shownScenario),
+                Style::variance($this->workings->context->display->effect($variance), $row->shownScenario),
                 'change',
                 $row->key,
                 'change',
+                new Measures(Scale::Amount, 'variance:first'),
             ),
         );
     }
@@ -182,7 +190,7 @@ final readonly class HatTier implements Tier
     {
         $changes = [];
         $firsts = [];
-        $display = $this->workings->display;
+        $display = $this->workings->context->display;
         foreach ($this->rows as $i => $row) {
             $centre = $stage->axis->centre($i);
             $half = $this->half($stage);
@@ -248,12 +256,12 @@ final readonly class HatTier implements Tier
      */
     private function beyondBrim(Stage $stage, Row $row, Variance $variance, int $i): \Closure
     {
-        $display = $this->workings->display;
+        $display = $this->workings->context->display;
         $first = TextMeasure::width($display->amount($variance->reference), Type::LABEL);
         $change = TextMeasure::width(GapBar::text($display, $variance, $this->form, 0), Type::LABEL, 600);
         $isBeside = ($first + $change) / 2 < $this->half($stage);
         $past = match (true) {
-            Orientation::Lying === $stage->orientation => 9.0 + $first,
+            Orientation::Horizontal === $stage->orientation => 9.0 + $first,
             $isBeside => 1.0,
             default => 1.0 + self::LINE,
         };
@@ -271,21 +279,14 @@ final readonly class HatTier implements Tier
             max(0, $most - $decimals),
         );
 
-        return static fn (int $decimals): Text => GapBar::written(
-            $stage,
-            $row,
-            $variance,
-            $centre,
-            $brim,
-            $isBelow,
-            $text($decimals),
-            $past,
-        );
+        return static fn (
+            int $decimals,
+        ): Text => GapBar::written($stage, $row, $variance, $centre, $brim, $isBelow, $text($decimals), $past);
     }
 
     private function half(Stage $stage): float
     {
-        return Orientation::Upright === $stage->orientation
+        return Orientation::Vertical === $stage->orientation
             ? min(self::LONGEST_BRIM, self::HAT * $stage->axis->band) / 2
             : 0.38 * $stage->axis->band;
     }

@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Kind\Hat;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
-use KeenMargin\Core\Question\Fit\QuestionFit;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
@@ -20,9 +20,12 @@ use KeenMargin\Core\Workings\Comparison\ComparisonRows;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\ColumnFormula;
+use KeenMargin\Core\Workings\Result\DerivationRule;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Rows\Panel;
 use KeenMargin\Core\Workings\Rows\PanelRows;
 use KeenMargin\Core\Workings\Rows\Panels;
@@ -40,7 +43,7 @@ final readonly class HatWorkings
     {
         $question = $recipe->question;
         $measure = RecipeFit::insist($recipe, $figures->dataset());
-        $between = QuestionFit::between($question, $figures->dataset());
+        $between = (new HatQuestion($figures->dataset()))->between($question);
         $scope = Scope::of($question->asking(against: []), $figures->dataset(), $measure, $measure->sources());
         $reference = new Reference('first', self::name($between->first), self::name($between->first));
         $made = new HatRows($scope, $figures, $between, new ComparisonRows($scope, $measure, $figures));
@@ -56,7 +59,7 @@ final readonly class HatWorkings
         $total = $slices->hasTotal() ? $made->total() : Total::none([$reference]);
         $display = Display::of($measure, $recipe->finish, $rows);
         $second = self::name($between->second);
-        $reading = new SummaryWriter(
+        $summary = new SummaryWriter(
             "$second, ".Wording::withinSentence($measure->name),
             new RowPhrases($display, new Column('second', ColumnForm::Amount, '', ''), $reference),
             array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart())),
@@ -66,53 +69,58 @@ final readonly class HatWorkings
             'Where they differ most',
         );
 
-        return new Workings(
-            $recipe->kind,
-            $scope->who(),
-            $measure->name,
-            $measure,
-            $scope->better,
-            $question->scenario,
-            [] === array_filter($rows, static fn (Row $row): bool => $row->shownScenario === $question->forecast)
-                ? null
-                : $question->forecast,
-            [$reference],
-            $question->by,
-            $scope->closing,
-            $scope->range,
-            $scope->span(),
-            $rows,
-            [
-                new Column(
-                    'first',
-                    ColumnForm::Amount,
-                    $reference->short,
-                    trim('Shown, '.$display->unitText(), ', '),
-                ),
-                new Column('second', ColumnForm::Amount, $second, trim('Shown, '.$display->unitText(), ', ')),
-                ...self::changes($reference, $second, $display->inPoints),
-            ],
-            $total,
-            null,
-            null,
-            $display,
-            self::checks($scope, $made, $rows, $slices->hasTotal() ? $total : null, $reference, $second),
-            $reading->write(false),
-            $question->cumulate,
-            $between,
+        $isForecast = static fn (Row $row): bool => $row->shownScenario === $question->forecast;
+        $context = $scope->context(
+            kind: $recipe->kind->id(),
+            subject: $measure->name,
+            measures: [$measure],
+            forecast: [] === array_filter($rows, $isForecast) ? null : $question->forecast,
+            display: $display,
+            where: [new MemberFilter($between->field, [$between->first, $between->second])],
+            namesReference: false,
         );
+        $checks = self::checks($scope, $made, $rows, $slices->hasTotal() ? $total : null, $reference, $second);
+        $table = new WorkingsTable($rows, self::columns($reference, $second, $display), [$reference], $total);
+
+        return new Workings($table, $context, $summary->write(false), $checks);
+    }
+
+    /** How a member is called. */
+    public static function name(string $member): string
+    {
+        return '' === $member ? '(blank)' : $member;
+    }
+
+    /** @return list<Column> */
+    private static function columns(Reference $reference, string $second, Display $display): array
+    {
+        $shown = trim('Shown, '.$display->unitText(), ', ');
+
+        return [
+            new Column('first', ColumnForm::Amount, $reference->short, $shown),
+            new Column('second', ColumnForm::Amount, $second, $shown),
+            ...self::changes($reference, $second, $display->inPoints),
+        ];
     }
 
     /** @return list<Column> */
     private static function changes(Reference $reference, string $second, bool $inPoints): array
     {
         $rule = "$second minus {$reference->word}";
+        $minus = [new ColumnFormula(DerivationRule::Minus, 'second', 'first')];
+        $percent = [new ColumnFormula(DerivationRule::Percent, 'variance:first', 'first')];
 
         return $inPoints
-            ? [new Column('first', ColumnForm::Points, 'Change', "$rule, in points")]
+            ? [new Column('first', ColumnForm::Points, 'Change', "$rule, in points", $minus)]
             : [
-                new Column('first', ColumnForm::Variance, 'Change', $rule),
-                new Column('first', ColumnForm::Percent, 'Change %', "Change over the size of {$reference->word}"),
+                new Column('first', ColumnForm::Variance, 'Change', $rule, $minus),
+                new Column(
+                    'first',
+                    ColumnForm::Percent,
+                    'Change %',
+                    "Change over the size of {$reference->word}",
+                    $percent,
+                ),
             ];
     }
 
@@ -145,10 +153,5 @@ final readonly class HatWorkings
                 ...RowChecks::notices($scope),
             ]),
         );
-    }
-
-    private static function name(string $member): string
-    {
-        return '' === $member ? '(blank)' : $member;
     }
 }

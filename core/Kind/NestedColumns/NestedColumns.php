@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind\NestedColumns;
 
+use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Chart\Frame\TierChart;
+use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\SeriesKey;
 use KeenMargin\Core\Chart\Part\TotalsCut;
-use KeenMargin\Core\Kind\ChartKind;
+use KeenMargin\Core\Kind\ComparisonKind;
+use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Question\FinishOption;
+use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** A narrow value inside a wide reference. */
-final readonly class NestedColumns implements ChartKind
+final readonly class NestedColumns extends ComparisonKind
 {
     public function id(): string
     {
@@ -26,27 +30,41 @@ final readonly class NestedColumns implements ChartKind
         return 'Nested columns';
     }
 
-    public function group(): string
-    {
-        return 'Against';
-    }
-
     public function says(): string
     {
         return 'Each value inside its reference, the variance above';
     }
 
-    public function scene(Workings $workings, Finish $finish): Scene
+    public function options(): array
+    {
+        return [FinishOption::Variance, FinishOption::Gap, FinishOption::Cut, FinishOption::Turn];
+    }
+
+    public function glyph(): array
+    {
+        [$ink, $paper] = [Ink::Ink->value, Ink::Panel->value];
+
+        return [
+            new Rect(2.5, 4.5, 9.0, 15.0, $paper, $ink),
+            new Rect(5.0, 7.0, 4.0, 13.0, $ink),
+            new Rect(14.5, 7.5, 9.0, 12.0, $paper, $ink),
+            new Rect(17.0, 2.0, 4.0, 18.0, $ink),
+        ];
+    }
+
+    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
     {
         $cut = TotalsCut::of($workings, $finish);
+        $form = $finish->variance ?? $this->usualVariance();
 
         return TierChart::scene(
             $workings,
             $finish,
-            static fn (array $rows): array => [
-                new NestedTier($workings, $rows, $finish->variance ?? VarianceForm::Amount, $finish->gap, $cut),
-            ],
-            SeriesKey::comparison($workings, 'bar', null),
+            $options,
+            new TierPlan(
+                static fn (array $rows): array => [new NestedTier($workings, $rows, $form, $finish->gap, $cut)],
+                SeriesKey::comparison($workings, 'bar', null),
+            ),
         );
     }
 }

@@ -37,7 +37,7 @@ final readonly class NestedTier implements Tier
         private bool $hasGaps,
         TotalsCut $cut,
     ) {
-        $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
+        $this->lengths = new Lengths($cut, \array_slice($workings->table->references, 0, 1));
     }
 
     public function extent(): Extent
@@ -52,7 +52,7 @@ final readonly class NestedTier implements Tier
 
     public function draw(Stage $stage): void
     {
-        $reference = $this->workings->reference();
+        $reference = $this->workings->table->reference();
         $column = $stage->axis->column;
         foreach ($this->rows as $i => $row) {
             $centre = $stage->axis->centre($i);
@@ -87,11 +87,12 @@ final readonly class NestedTier implements Tier
             if ($this->hasGaps && null !== $variance && !$this->lengths->isCut($row)) {
                 GapBar::draw(
                     $stage,
-                    $this->workings->display,
+                    $this->workings->context->display,
                     $row,
                     $variance,
                     $centre + (self::WIDE * $column) / 2 + 3.5,
                     3.0,
+                    $reference->key ?? '',
                 );
             }
         }

@@ -40,7 +40,7 @@ final readonly class TargetTier implements Tier
         private VarianceForm $form,
         TotalsCut $cut,
     ) {
-        $this->lengths = new Lengths($cut, \array_slice($workings->references, 0, 1));
+        $this->lengths = new Lengths($cut, \array_slice($workings->table->references, 0, 1));
     }
 
     public function extent(): Extent
@@ -80,14 +80,14 @@ final readonly class TargetTier implements Tier
 
     private function effect(Row $row): ?Effect
     {
-        $variance = $row->variance($this->workings->reference());
+        $variance = $row->variance($this->workings->table->reference());
 
-        return null === $variance ? null : $this->workings->display->effect($variance);
+        return null === $variance ? null : $this->workings->context->display->effect($variance);
     }
 
     private function target(Stage $stage, Row $row, int $i): void
     {
-        $reference = $this->workings->reference();
+        $reference = $this->workings->table->reference();
         $target = $row->value($reference);
         if (null === $reference || null === $target) {
             return;
@@ -121,7 +121,7 @@ final readonly class TargetTier implements Tier
             $this->lengths,
             TargetMark::Dot === $this->mark ? 4.0 : 1.5,
         );
-        $reference = $this->workings->reference();
+        $reference = $this->workings->table->reference();
         InsideLabels::write(
             $stage,
             $this->workings,

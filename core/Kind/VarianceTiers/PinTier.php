@@ -11,10 +11,11 @@ use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\ReferenceLine;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Tier\Tier;
-use KeenMargin\Core\Chart\Tier\TierUnit;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Scene\Measures;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
@@ -51,14 +52,14 @@ final readonly class PinTier implements Tier
     {
         $cut =
             $limit?->toFloat() ??
-            self::limit(array_values(array_map(abs(...), self::percents($workings->rows, $reference))));
+            self::limit(array_values(array_map(abs(...), self::percents($workings->table->rows, $reference))));
 
         return new self($workings, $rows, $reference, self::percents($rows, $reference), $cut);
     }
 
-    public function unit(): TierUnit
+    public function unit(): Scale
     {
-        return TierUnit::Percent;
+        return Scale::Percent;
     }
 
     public function name(): string
@@ -77,7 +78,7 @@ final readonly class PinTier implements Tier
         $labels = array_map(
             fn (Row $row): array => [
                 $row->variance($this->reference)?->amount,
-                $this->workings->display->percent($row->variance($this->reference)),
+                $this->workings->context->display->percent($row->variance($this->reference)),
             ],
             $this->rows,
         );
@@ -123,7 +124,7 @@ final readonly class PinTier implements Tier
         $across = $stage->axis->centre($i);
         $head = min(self::HEAD, $stage->axis->band * 0.6);
         $end = $stage->scale->at($this->cut($percent));
-        $style = Style::variance($this->workings->display->percentEffect($variance), $row->shownScenario);
+        $style = Style::variance($this->workings->context->display->percentEffect($variance), $row->shownScenario);
         $stem = $style->stroke ?? $style->fill;
         if ($stage->scale->zero !== $end) {
             $stage->canvas->add(
@@ -139,6 +140,9 @@ final readonly class PinTier implements Tier
                     abs($percent) > $this->limit ? 'cut-pin' : 'pin',
                     $row->key,
                     'percent',
+                    abs($percent) > $this->limit
+                        ? null
+                        : new Measures(Scale::Percent, "percent:{$this->reference->key}"),
                 ),
             );
         }
@@ -183,7 +187,7 @@ final readonly class PinTier implements Tier
         $weight = $variance->flagged || $row->role->isSum() ? 600 : 400;
         $label = function (int $decimals) use ($stage, $row, $variance, $percent, $i, $weight): Text {
             $kept = max(0, $decimals);
-            $text = $this->workings->display->format->signed($variance->percent($kept), $kept);
+            $text = $this->workings->context->display->format->signed($variance->percent($kept), $kept);
             $ink = Style::written($text, $variance->effect);
             $end = $this->cut($percent);
 

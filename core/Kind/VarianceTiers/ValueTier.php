@@ -43,8 +43,8 @@ final readonly class ValueTier implements Tier
         TotalsCut $cut,
         private bool $isInside = false,
     ) {
-        $this->lengths = new Lengths($cut, $workings->references);
-        $this->first = new Lengths($cut, \array_slice($workings->references, 0, 1));
+        $this->lengths = new Lengths($cut, $workings->table->references);
+        $this->first = new Lengths($cut, \array_slice($workings->table->references, 0, 1));
     }
 
     public function extent(): Extent
@@ -56,7 +56,7 @@ final readonly class ValueTier implements Tier
     {
         return LabelWidths::of(
             array_map(
-                fn (Row $row): array => [$row->shown, $this->workings->display->amount($row->shown)],
+                fn (Row $row): array => [$row->shown, $this->workings->context->display->amount($row->shown)],
                 $this->rows,
             ),
             600,
@@ -101,7 +101,7 @@ final readonly class ValueTier implements Tier
 
     private function reference(Stage $stage, Row $row, int $i): void
     {
-        $reference = $this->workings->reference();
+        $reference = $this->workings->table->reference();
         $amount = $row->value($reference);
         if (null === $reference?->scenario || null === $amount) {
             return;
@@ -139,14 +139,14 @@ final readonly class ValueTier implements Tier
 
     private function secondReference(Stage $stage, Row $row, int $i): void
     {
-        $reference = $this->workings->references[1] ?? null;
+        $reference = $this->workings->table->references[1] ?? null;
         $amount = $row->value($reference);
         if (null === $reference?->scenario || null === $amount) {
             return;
         }
         $size = $this->triangle($stage);
         $tip = $this->centre($stage, $i) - $stage->axis->column / 2 - 0.5;
-        if (Scenario::PriorYear === $this->workings->reference()?->scenario) {
+        if (Scenario::PriorYear === $this->workings->table->reference()?->scenario) {
             $tip -= self::OFFSET * $stage->axis->column;
         }
         $along = $stage->scale->at($this->lengths->of($row, $amount));
@@ -172,12 +172,12 @@ final readonly class ValueTier implements Tier
 
     private function triangle(Stage $stage): float
     {
-        return max(2.0, min(7.0, $stage->axis->band * (Orientation::Upright === $stage->orientation ? 0.14 : 0.22)));
+        return max(2.0, min(7.0, $stage->axis->band * (Orientation::Vertical === $stage->orientation ? 0.14 : 0.22)));
     }
 
     private function label(Stage $stage, Row $row, int $i, BigDecimal $shown): PlacedLabel
     {
-        $display = $this->workings->display;
+        $display = $this->workings->context->display;
 
         return new PlacedLabel(
             $shown->toFloat(),
@@ -213,14 +213,14 @@ final readonly class ValueTier implements Tier
             $row->key,
             'shown',
         );
-        $second = $row->value($this->workings->references[1] ?? null);
+        $second = $row->value($this->workings->table->references[1] ?? null);
         if (null === $second) {
             return $written;
         }
         $mark = $stage->scale->at($this->lengths->of($row, $second));
         $reach = $this->triangle($stage);
         [$from, $to] =
-            Orientation::Upright === $stage->orientation
+            Orientation::Vertical === $stage->orientation
                 ? [$written->box()->top, $written->box()->bottom]
                 : [$written->box()->left, $written->box()->right];
 
@@ -242,7 +242,7 @@ final readonly class ValueTier implements Tier
     /** The column's centre: off the band's so that column and reference together stand in its middle. */
     private function centre(Stage $stage, int $i): float
     {
-        $reference = $this->workings->reference();
+        $reference = $this->workings->table->reference();
         $shift = null === $reference ? 0.0 : (self::OFFSET / 2) * $stage->axis->column;
 
         return $stage->axis->centre($i) - (Scenario::PriorYear === $reference?->scenario ? -$shift : $shift);

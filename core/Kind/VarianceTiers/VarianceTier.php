@@ -10,8 +10,9 @@ use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\ReferenceLine;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Tier\Tier;
-use KeenMargin\Core\Chart\Tier\TierUnit;
 use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Scene\Measures;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
@@ -30,14 +31,14 @@ final readonly class VarianceTier implements Tier
     ) {
     }
 
-    public function unit(): TierUnit
+    public function unit(): Scale
     {
-        return $this->sameLength ? TierUnit::Amount : TierUnit::Variance;
+        return $this->sameLength ? Scale::Amount : Scale::Variance;
     }
 
     public function name(): string
     {
-        return "\u{0394}{$this->reference->short}".($this->workings->display->inPoints ? ' pp' : '');
+        return "\u{0394}{$this->reference->short}".($this->workings->context->display->inPoints ? ' pp' : '');
     }
 
     public function extent(): Extent
@@ -51,7 +52,7 @@ final readonly class VarianceTier implements Tier
             array_map(
                 fn (Row $row): array => [
                     $row->variance($this->reference)?->amount,
-                    $this->workings->display->variance($row->variance($this->reference)?->amount),
+                    $this->workings->context->display->variance($row->variance($this->reference)?->amount),
                 ],
                 $this->rows,
             ),
@@ -68,7 +69,7 @@ final readonly class VarianceTier implements Tier
                 continue;
             }
             $size = $variance->amount->toFloat();
-            $style = Style::variance($this->workings->display->effect($variance), $row->shownScenario);
+            $style = Style::variance($this->workings->context->display->effect($variance), $row->shownScenario);
             $bar = $stage->bar(
                 $stage->axis->centre($i),
                 $stage->axis->column,
@@ -78,6 +79,7 @@ final readonly class VarianceTier implements Tier
                 'variance',
                 $row->key,
                 'variance',
+                new Measures($this->unit(), "variance:{$this->reference->key}"),
             );
             $stage->canvas->add('variances', $bar);
             $labels[$i] = $this->label($stage, $row, $variance, $size, $i);
@@ -88,7 +90,7 @@ final readonly class VarianceTier implements Tier
 
     private function label(Stage $stage, Row $row, Variance $variance, float $size, int $i): PlacedLabel
     {
-        $display = $this->workings->display;
+        $display = $this->workings->context->display;
         $weight = $variance->flagged || $row->role->isSum() ? 600 : 400;
         $label = static function (int $decimals) use ($stage, $row, $variance, $size, $i, $display, $weight): Text {
             $text = $display->signed($variance->amount, $decimals);

@@ -11,6 +11,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\Kinds;
 use KeenMargin\Core\Time\Grain;
 
 /** A recipe made on another dataset, fitted to this one: each name that it lacks is asked for, once. */
@@ -28,6 +29,7 @@ final class CarryOver
      */
     private function __construct(
         private array $recipe,
+        private readonly Kinds $kinds,
         private readonly Dataset $dataset,
         private readonly array $answers,
     ) {
@@ -41,9 +43,9 @@ final class CarryOver
      *                                                                        is left to be answered; why it cannot be
      *                                                                        drawn where all is
      */
-    public static function of(array $recipe, Dataset $dataset, array $answers = []): array
+    public static function of(array $recipe, Kinds $kinds, Dataset $dataset, array $answers = []): array
     {
-        $fitting = new self($recipe, $dataset, $answers);
+        $fitting = new self($recipe, $kinds, $dataset, $answers);
         $fitting->measures();
         $fitting->breakdowns();
         $fitting->members();
@@ -115,10 +117,20 @@ final class CarryOver
             }
         }
         if (\is_array($question['between'] ?? null) && \is_string($question['between']['field'] ?? null)) {
-            $fields[$question['between']['field']] = 'hat' !== ($this->recipe['kind'] ?? null);
+            $fields[$question['between']['field']] = !\in_array('between', $this->required(), true);
         }
 
         return $fields;
+    }
+
+    /** @return list<string> keys of the question that its kind cannot do without */
+    private function required(): array
+    {
+        $kind = $this->recipe['kind'] ?? null;
+
+        return \is_string($kind) && \in_array($kind, $this->kinds->ids(), true)
+            ? $this->kinds->of($kind)->required()
+            : [];
     }
 
     private function members(): void
@@ -200,6 +212,7 @@ final class CarryOver
             RecipeFit::insist(
                 RecipeReader::read(
                     Given::json(json_encode($this->recipe, \JSON_THROW_ON_ERROR)),
+                    $this->kinds,
                     $this->dataset->calendar,
                 ),
                 $this->dataset,

@@ -72,6 +72,6 @@ final class LeaveOut
     /** @param array{where?: list<MemberFilter|NumberFilter>, span?: Span} $in */
     private static function asking(Recipe $recipe, array $in): Recipe
     {
-        return new Recipe(With::of($recipe->question, $in), $recipe->kind, $recipe->finish, $recipe->figures);
+        return $recipe->asking(With::of($recipe->question, $in));
     }
 }

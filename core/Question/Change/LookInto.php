@@ -12,6 +12,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\Kinds;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Time\Grain;
@@ -21,7 +22,7 @@ use KeenMargin\Core\Time\Span;
 /** The same question about one row only, one breakdown deeper or by finer periods. */
 final readonly class LookInto
 {
-    public function __construct(private Recipe $recipe, private Dataset $dataset)
+    public function __construct(private Recipe $recipe, private Dataset $dataset, private Kinds $kinds)
     {
     }
 
@@ -109,23 +110,20 @@ final readonly class LookInto
             'top' => null,
             'sequence' => [],
             'cumulate' => null,
+            'landing' => false,
             'span' => null === $period ? $this->recipe->question->span : Span::between($period, $period),
         ]);
-        $kind =
-            ('gap-line' === $this->recipe->kind && !($by instanceof Grain))
-            || ('hat' === $this->recipe->kind && $by === $question->between?->field)
-                ? 'variance-tiers'
-                : $this->recipe->kind;
+        $rows = $this->recipe->kind->rows($question);
+        $hasRows = $by instanceof Grain || ($rows->hasMembers && $by !== $rows->taken);
 
         return new Recipe(
             $question,
-            $kind,
+            $hasRows ? $this->recipe->kind : $this->kinds->first(),
             With::of($this->recipe->finish, [
                 'highlight' => [],
                 'message' => null,
                 'title' => new TitleLines(),
                 'footnote' => null,
-                'landing' => false,
                 'height' => null,
             ]),
         );

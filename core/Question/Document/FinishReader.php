@@ -32,6 +32,7 @@ final class FinishReader
         'mark',
         'limit',
         'turn',
+        // part of the question now, and read there
         'landing',
         'cut',
         'highlight',
@@ -63,7 +64,6 @@ final class FinishReader
             $given->maybe('mark')?->enum(TargetMark::class) ?? $default->mark,
             self::maybeLimit($given->maybe('limit')),
             $given->maybe('turn')?->bool() ?? $default->turn,
-            $given->maybe('landing')?->bool() ?? $default->landing,
             $given->maybe('cut')?->bool() ?? $default->cut,
             array_map(static fn (Given $key): string => $key->string(500), $given->maybe('highlight')?->list() ?? []),
             $given->maybe('height')?->int(Finish::LOWEST, Finish::HIGHEST),

@@ -28,7 +28,6 @@ final class FinishWriter
             'mark' => $finish->mark === $default->mark ? null : $finish->mark->value,
             'limit' => $finish->limit?->toString(),
             'turn' => $finish->turn ?: null,
-            'landing' => $finish->landing ?: null,
             'cut' => $finish->cut ? null : false,
             'highlight' => $finish->highlight,
             'height' => $finish->height,

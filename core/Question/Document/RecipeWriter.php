@@ -22,7 +22,7 @@ final class RecipeWriter
         return Entries::present([
             'keenMargin' => Recipe::VERSION,
             'question' => self::question($recipe->question),
-            'kind' => $recipe->kind,
+            'kind' => $recipe->kind->id(),
             'finish' => FinishWriter::toArray($recipe->finish),
         ]);
     }
@@ -55,6 +55,7 @@ final class RecipeWriter
             ...$question->capacity?->told() ?? [],
             'target' => $question->target?->toString(),
             'sequence' => $question->sequence,
+            'landing' => $question->landing ?: null,
         ]);
     }
 

@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Kind;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Grain;
@@ -22,7 +23,7 @@ final class FirstQuestion
 {
     private const MANY_PERIODS = 18;
 
-    public static function of(Dataset $dataset): Recipe
+    public static function of(Dataset $dataset, Kind $kind): Recipe
     {
         $scenarios = $dataset->scenarios();
         $shown = \in_array(Scenario::Actual, $scenarios, true) ? Scenario::Actual : $scenarios[0];
@@ -44,7 +45,7 @@ final class FirstQuestion
                 $dataset->isTimeless() ? null : self::span($dataset),
                 flag: new Flag(BigDecimal::of(5)),
             ),
-            Recipe::KINDS[0],
+            $kind,
         );
     }
 

@@ -8,9 +8,6 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Grouping;
-use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Question;
@@ -81,84 +78,8 @@ final class QuestionFit
         }
     }
 
-    public static function between(Question $question, Dataset $dataset): Between
-    {
-        $between =
-            $question->between ??
-            throw new NotAccepted(
-                'question.between',
-                'A hat graph holds two members of a breakdown against each other; give "field", "first" and "second".',
-            );
-        $breakdown = self::breakdown($between->field, $dataset, 'question.between.field');
-        foreach (['first' => $between->first, 'second' => $between->second] as $side => $member) {
-            self::refuseIf(
-                !\in_array($member, $breakdown->members, true),
-                "question.between.$side",
-                "{$breakdown->name} has no \"$member\"; it has ".Wording::some($breakdown->members, 8).'.',
-            );
-        }
-        self::refuseIf(
-            $between->field === $question->breakdown(),
-            'question.by',
-            "The two sides are members of {$between->field}; the rows must be periods or members of another breakdown.",
-        );
-        self::refuseIf(
-            $between->field === $question->each,
-            'question.each',
-            "The two sides are members of {$between->field}; take another breakdown for the charts.",
-        );
-
-        return $between;
-    }
-
-    /** @return array<string, Measure> by the part that they are */
-    public static function capacity(Question $question, Dataset $dataset): array
-    {
-        $capacity =
-            $question->capacity ??
-            throw new NotAccepted(
-                'question.used',
-                'How full something is needs two measures of "used", "unused" and "total".',
-            );
-        $measures = [];
-        foreach ($capacity->told() as $part => $name) {
-            $measure =
-                $dataset->maybeMeasure($name) ??
-                throw new NotAccepted(
-                    "question.$part",
-                    "There is no measure \"$name\"; there is ".
-                        Wording::some(
-                            array_map(static fn (Measure $one): string => $one->name, $dataset->measures),
-                            8,
-                        ).
-                        '.',
-                );
-            $isAdded = Grouping::Sum === $measure->grouping && $measure->isAddedOverMembers();
-            self::refuseIf(
-                !$isAdded,
-                "question.$part",
-                "$name is not added up, so that it cannot be a part of anything.",
-            );
-            $measures[$part] = $measure;
-        }
-        $units = array_unique(array_map(static fn (Measure $one): string => $one->unit, $measures));
-        self::refuseIf(
-            \count($units) > 1,
-            'question.'.array_key_last($measures),
-            'The measures are counted in '.
-                Wording::and(
-                    array_map(
-                        static fn (string $unit): string => '' === $unit ? 'no unit' : $unit,
-                        array_values($units),
-                    ),
-                ).
-                '; parts and total must be of one unit.',
-        );
-
-        return $measures;
-    }
-
-    private static function breakdown(string $name, Dataset $dataset, string $path): Breakdown
+    /** @throws NotAccepted */
+    public static function breakdown(string $name, Dataset $dataset, string $path): Breakdown
     {
         return $dataset->maybeBreakdown($name) ??
             throw new NotAccepted(
@@ -184,7 +105,8 @@ final class QuestionFit
         return array_map(static fn (Breakdown $one): string => $one->name, $dataset->breakdowns);
     }
 
-    private static function refuseIf(bool $isWrong, string $path, string $says): void
+    /** @throws NotAccepted */
+    public static function refuseIf(bool $isWrong, string $path, string $says): void
     {
         if ($isWrong) {
             throw new NotAccepted($path, $says);

@@ -41,18 +41,7 @@ final class RecipeFit
         self::span($question, $dataset);
         QuestionFit::rows($question, $dataset);
         QuestionFit::panels($question, $dataset);
-        'hat' === $recipe->kind && QuestionFit::between($question, $dataset);
-        'capacity-fill' === $recipe->kind && QuestionFit::capacity($question, $dataset);
-        if ('gap-line' === $recipe->kind && null === $question->grain()) {
-            throw new NotAccepted(
-                'question.by',
-                'A gap line runs through periods; ask by '.
-                    Wording::either(
-                        array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
-                    ).
-                    '.',
-            );
-        }
+        $recipe->kind->insist($question, $dataset);
         foreach ($question->where as $i => $filter) {
             self::filter($filter, $dataset, "question.where[$i]");
         }

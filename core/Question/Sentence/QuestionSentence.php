@@ -11,13 +11,14 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Measure;
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Number\Unit;
 use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\QuestionWords;
 use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\PeriodRange;
 use KeenMargin\Core\Time\SpanKind;
@@ -32,9 +33,10 @@ final class QuestionSentence
     private const OPEN_BREAKDOWNS = 3;
 
     /**
-     * @return list<array{
-     *     text: string, slot?: string, isGuess?: true, offers?: list<array{slot: string, text: string}>,
-     * }>
+     * @param Better $better as it is read for the shown amounts
+     * @param PeriodRange $range that the question is about
+     *
+     * @return list<SentencePart>
      */
     public static function of(
         Recipe $recipe,
@@ -44,63 +46,78 @@ final class QuestionSentence
         PeriodRange $range,
     ): array {
         $question = $recipe->question;
-        $isHat = 'hat' === $recipe->kind;
-        $isFill = 'capacity-fill' === $recipe->kind;
-        $parts = $isFill
-            ? [['text' => 'How full was '], ['text' => self::capacity($question), 'slot' => 'capacity']]
-            : [['text' => 'How did '], ['text' => Wording::withinSentence($measure->name), 'slot' => 'measure']];
+        $words = $recipe->kind->words($question, $measure);
         $offers = [];
-        $breakdowns = self::breakdowns($question, $dataset, $isHat, $offers);
-        foreach ($breakdowns as $i => $breakdown) {
-            // After a list of its own, another needs a comma.
-            $joined = str_contains($parts[\count($parts) - 1]['text'], ' and ') ? ', and ' : ' and ';
-            $parts[] = [
-                'text' => 0 === $i ? ($isFill ? ', for ' : ' of ') : ($i === \count($breakdowns) - 1 ? $joined : ', '),
-            ];
-            $parts[] = ['text' => self::members($breakdown, $question), 'slot' => 'members:'.$breakdown->name];
-        }
+        $members = self::allMembers($question, $dataset, $words, $offers);
         $numbers = self::numbers($question);
-        if ('' !== $numbers) {
-            array_push($parts, ['text' => ' where '], ['text' => $numbers, 'slot' => 'numbers']);
-        } elseif (self::hasNumbers($dataset)) {
-            $offers[] = ['slot' => 'numbers', 'text' => 'only where other numbers are within limits'];
+        if ('' === $numbers && self::hasNumbers($dataset)) {
+            $offers[] = new SentencePart('only where other numbers are within limits', 'numbers');
         }
+        $span = $dataset->isTimeless()
+            ? []
+            : [
+                new SentencePart($words->beforeSpan),
+                new SentencePart(self::span($question, $dataset, $range), 'span'),
+            ];
         $isGuess = null === $question->better && $measure->isBetterGuessed() && $better === $measure->better();
 
         return [
-            ...$parts,
-            ...$dataset->isTimeless()
-                ? []
-                : [
-                    ['text' => $isFill ? ', in ' : ' in '],
-                    ['text' => self::span($question, $dataset, $range), 'slot' => 'span'],
-                ],
-            ...self::heldAgainst($question, $isHat, $isFill),
-            ['text' => ', by '],
-            ['text' => self::rows($question), 'slot' => 'by'],
-            ['text' => '? '],
-            ['text' => Better::More === $better ? 'More is better' : 'Less is better', 'slot' => 'better'] +
-            ($isGuess ? ['isGuess' => true] : []),
-            ['text' => '; flag '],
-            ['text' => self::flag($question->flag, $measure), 'slot' => 'flag'],
+            ...$words->opening,
+            ...$members,
+            ...'' === $numbers ? [] : [new SentencePart(' where '), new SentencePart($numbers, 'numbers')],
+            ...$span,
+            ...$words->against,
+            new SentencePart(', by '),
+            new SentencePart(self::rows($question), 'by'),
+            new SentencePart('? '),
+            new SentencePart(Better::More === $better ? 'More is better' : 'Less is better', 'better', $isGuess),
+            new SentencePart('; flag '),
+            new SentencePart(self::flag($question->flag, $measure), 'flag'),
             ...[] === $offers
-                ? [['text' => '.']]
-                : [['text' => ', '], ['text' => 'and …', 'slot' => 'more', 'offers' => $offers]],
+                ? [new SentencePart('.')]
+                : [new SentencePart(', '), new SentencePart('and …', 'more', offers: $offers)],
         ];
     }
 
     /**
-     * @param list<array{slot: string, text: string}> $offers gets those that have no filter and no place in the
-     *                                                        sentence
+     * ` of all routes, all classes and all vessels`.
+     *
+     * @param list<SentencePart> $offers gets those that have no filter and no place in the sentence
+     *
+     * @return list<SentencePart>
+     */
+    private static function allMembers(
+        Question $question,
+        Dataset $dataset,
+        QuestionWords $words,
+        array &$offers,
+    ): array {
+        $parts = [];
+        $before = $words->opening[\count($words->opening) - 1]->text;
+        $breakdowns = self::breakdowns($question, $dataset, $words->taken, $offers);
+        foreach ($breakdowns as $i => $breakdown) {
+            // After a list of its own, another needs a comma.
+            $joined = str_contains($before, ' and ') ? ', and ' : ' and ';
+            $isLast = $i === \count($breakdowns) - 1;
+            $parts[] = new SentencePart(0 === $i ? $words->beforeMembers : ($isLast ? $joined : ', '));
+            $before = self::members($breakdown, $question);
+            $parts[] = new SentencePart($before, 'members:'.$breakdown->name);
+        }
+
+        return $parts;
+    }
+
+    /**
+     * @param list<SentencePart> $offers gets those that have no filter and no place in the sentence
      *
      * @return list<Breakdown>
      */
-    private static function breakdowns(Question $question, Dataset $dataset, bool $isHat, array &$offers): array
+    private static function breakdowns(Question $question, Dataset $dataset, ?string $taken, array &$offers): array
     {
         $shown = [];
         $open = 0;
         foreach ($dataset->breakdowns as $breakdown) {
-            if ($isHat && $breakdown->name === $question->between?->field) {
+            if ($breakdown->name === $taken) {
                 continue;
             }
             $isFiltered =
@@ -113,53 +130,11 @@ final class QuestionSentence
             if ($isFiltered || ++$open <= self::OPEN_BREAKDOWNS) {
                 $shown[] = $breakdown;
             } else {
-                $offers[] = ['slot' => 'members:'.$breakdown->name, 'text' => self::members($breakdown, $question)];
+                $offers[] = new SentencePart(self::members($breakdown, $question), 'members:'.$breakdown->name);
             }
         }
 
         return $shown;
-    }
-
-    /** @return list<array{text: string, slot?: string}> what the shown amounts are held against */
-    private static function heldAgainst(Question $question, bool $isHat, bool $isFill): array
-    {
-        if ($isHat) {
-            $name = static fn (string $member): string => '' === $member ? '(blank)' : $member;
-
-            return [
-                ['text' => ' differ between '],
-                [
-                    'text' => null === $question->between
-                            ? 'two members'
-                            : $name($question->between->first).' and '.$name($question->between->second),
-                    'slot' => 'between',
-                ],
-            ];
-        }
-        $words = array_map(
-            static fn (Scenario $scenario): string => $scenario->word(),
-            $isFill ? \array_slice($question->against, 0, 1) : $question->against,
-        );
-        $target = $isFill && null !== $question->target ? 'a rate of '.$question->target->toString().' %' : null;
-        $text = Wording::and(array_values(array_filter([...$words, $target])));
-
-        return [
-            ['text' => $isFill ? ', against ' : ('' === $text ? ' go, against ' : ' compare with ')],
-            ['text' => '' === $text ? 'nothing yet' : $text, 'slot' => 'against'],
-        ];
-    }
-
-    private static function capacity(Question $question): string
-    {
-        $told = $question->capacity?->told() ?? [];
-        [$part, $of] = [$told['used'] ?? ($told['unused'] ?? ''), $told['total'] ?? null];
-        $isUnused = !isset($told['used']);
-
-        return Wording::withinSentence($part).
-            (null === $of
-                ? ' besides '.Wording::withinSentence($told['unused'] ?? '')
-                : ' of '.Wording::withinSentence($of)).
-            ($isUnused ? ' (not used)' : '');
     }
 
     /** `month, year to date` · `route, the 10 largest, for each line` */

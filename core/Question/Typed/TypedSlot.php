@@ -32,7 +32,7 @@ final readonly class TypedSlot
             'flag' === $slot => $this->flag($text),
             'measure' === $slot => ['measure' => $this->measure($text), 'better' => null],
             'by' === $slot => $this->rows($text),
-            'against' === $slot => $this->against($text),
+            'against' === $slot, 'target' === $slot => $this->against($text),
             'better' === $slot => ['better' => $this->better($text)],
             'between' === $slot => $this->between($text),
             str_starts_with($slot, 'members:') => ['where' => $this->members(substr($slot, 8), $text)],

@@ -9,6 +9,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\DerivationRule;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -16,74 +17,80 @@ use KeenMargin\Core\Workings\Result\Workings;
 /** From which cells of the workings another follows: found by trying, and kept only where it gives the very number. */
 final readonly class Derivation
 {
-    /** @param non-empty-list<array{string, string}> $of cells, each by the key of its row and the id of its column */
-    private function __construct(public DerivationRule $step, public array $of)
+    /**
+     * From the cells of the rows in the columns: one row and several columns, or several rows and one column.
+     *
+     * @param non-empty-list<string> $rows keys
+     * @param non-empty-list<string> $columns ids
+     */
+    private function __construct(public DerivationRule $rule, public array $rows, public array $columns)
     {
     }
 
-    /** @param string $key of the row, or of the sum */
+    /**
+     * How the cell of a row, or of a sum, follows from others.
+     *
+     * @return ?self null where no rule gives its number, or it has none
+     */
     public static function maybe(string $key, Column $column, Workings $workings): ?self
     {
-        $all = array_column($workings->rows, null, 'key') + $workings->sums();
+        $all = $workings->table->rowsByKey() + $workings->table->sums();
         $told = $column->number($all[$key]);
         if (null === $told) {
             return null;
         }
-        foreach (self::candidates($key, $all[$key], $column, $workings) as [$step, $of]) {
-            $numbers = [];
-            foreach ($of as [$row, $id]) {
-                $from = self::column($id, $workings);
-                $number = null === $from ? null : $from->number($all[$row]);
-                // Without a figure it counts as nothing, as an empty cell does.
-                $isNothing =
-                    DerivationRule::Minus === $step && $all[$row] instanceof Row && $all[$row]->countsAsNothing($id);
-                $numbers[] = null === $number && $isNothing ? BigDecimal::zero() : $number;
-            }
-            $known = array_values(array_filter($numbers));
-            $isWhole = DerivationRule::Sum === $step || \count($known) === \count($numbers);
-            if ($isWhole && [] !== $known && true === $step->result($known)?->isEqualTo($told)) {
-                return new self($step, $of);
+        foreach (self::candidates($key, $all[$key], $column, $workings) as $candidate) {
+            if (true === $candidate->result($all, $workings)?->isEqualTo($told)) {
+                return $candidate;
             }
         }
 
         return null;
     }
 
-    /** @return \Generator<int, array{DerivationRule, non-empty-list<array{string, string}>}> */
+    /** @param array<string, Row|Total> $all rows and sums by their keys */
+    private function result(array $all, Workings $workings): ?BigDecimal
+    {
+        $numbers = [];
+        foreach ($this->rows as $key) {
+            foreach ($this->columns as $id) {
+                $number = $workings->table->maybeColumn($id)?->number($all[$key]);
+                // Without a figure it counts as nothing, as an empty cell does.
+                $isNothing =
+                    DerivationRule::Minus === $this->rule
+                    && $all[$key] instanceof Row
+                    && $all[$key]->countsAsNothing($id);
+                $numbers[] = null === $number && $isNothing ? BigDecimal::zero() : $number;
+            }
+        }
+        $known = array_values(array_filter($numbers));
+        $isWhole = DerivationRule::Sum === $this->rule || \count($known) === \count($numbers);
+
+        return $isWhole && [] !== $known ? $this->rule->result($known) : null;
+    }
+
+    /** @return \Generator<int, self> */
     private static function candidates(string $key, Row|Total $of, Column $column, Workings $workings): \Generator
     {
-        $sum = self::summed($key, $of, $workings);
-        if ([] !== $sum && !$column->form->isOfVariance() && ColumnForm::Rate !== $column->form) {
-            yield [DerivationRule::Sum, array_map(static fn (string $row): array => [$row, $column->id()], $sum)];
+        $summed = self::summed($key, $of, $workings);
+        $sum = [] === $summed ? null : new self(DerivationRule::Sum, $summed, [$column->id()]);
+        if (null !== $sum && ColumnForm::Amount === $column->form) {
+            yield $sum;
         }
-        $pairs = match (true) {
-            ColumnForm::Percent === $column->form => [
-                [DerivationRule::Percent, "variance:{$column->key}", $column->key],
-            ],
-            $column->form->isOfVariance() => array_map(
-                static fn (string $from): array => [DerivationRule::Minus, $from, $column->key],
-                ['shown', $workings->scenario->value, 'second', 'total', 'used', 'rate'],
-            ),
-            'rate' === $column->key => [[DerivationRule::Rate, 'used', 'total']],
-            'unused' === $column->key => [[DerivationRule::Minus, 'total', 'used']],
-            'shown' === $column->key => [
-                [DerivationRule::Same, $workings->scenario->value, null],
-                [DerivationRule::Same, $workings->forecast->value ?? '', null],
-            ],
-            default => [],
-        };
-        foreach ($pairs as [$step, $first, $second]) {
-            yield [$step, null === $second ? [[$key, $first]] : [[$key, $first], [$key, $second]]];
+        foreach ($column->formulas as $formula) {
+            yield new self($formula->rule, [$key], $formula->columns);
         }
-        if ([] !== $sum && $column->form->isOfVariance() && ColumnForm::Variance === $column->form) {
-            yield [DerivationRule::Sum, array_map(static fn (string $row): array => [$row, $column->id()], $sum)];
+        if (null !== $sum && ColumnForm::Variance === $column->form) {
+            yield $sum;
         }
     }
 
     /** @return list<string> keys of the rows that it may be the sum of */
     private static function summed(string $key, Row|Total $of, Workings $workings): array
     {
-        $parts = array_values(array_filter($workings->rows, static fn (Row $row): bool => $row->role->isPart()));
+        $parts = array_values(
+            array_filter($workings->table->rows, static fn (Row $row): bool => $row->role->isPart()),
+        );
         $parts = match (true) {
             $of instanceof Row && RowRole::Group === $of->role => self::within($of, $workings),
             $of instanceof Row && RowRole::Total === $of->role => array_filter(
@@ -95,7 +102,7 @@ final readonly class Derivation
                 $parts,
                 static fn (Row $row): bool => self::isOfYear($row, $workings)
                     && null !== $row->period
-                    && !$row->period->isAfter($workings->closing),
+                    && !$row->period->isAfter($workings->context->closing),
             ),
             'landing' === $key || $of instanceof Row => array_filter(
                 $parts,
@@ -112,7 +119,7 @@ final readonly class Derivation
     {
         $within = [];
         $isIn = false;
-        foreach ($workings->rows as $row) {
+        foreach ($workings->table->rows as $row) {
             if ($row === $group) {
                 $isIn = true;
             } elseif ($isIn && ($row->depth <= $group->depth || $row->panel !== $group->panel)) {
@@ -131,19 +138,8 @@ final readonly class Derivation
             return false;
         }
         $calendar = $row->period->calendar();
-        $year = $calendar->group($workings->closing, Grain::Year);
+        $year = $calendar->group($workings->context->closing, Grain::Year);
 
         return $row->period->firstDay() >= $year->firstDay() && $row->period->lastDay() <= $year->lastDay();
-    }
-
-    private static function column(string $id, Workings $workings): ?Column
-    {
-        foreach ($workings->columns as $column) {
-            if ($column->id() === $id) {
-                return $column;
-            }
-        }
-
-        return null;
     }
 }

@@ -15,21 +15,25 @@ final readonly class NotesInChart
      * @param list<Note> $notes in the order in which they were written
      * @param bool $areWritten whether their texts stand below the chart, too
      */
-    public function __construct(private array $notes, private Question $question, private bool $areWritten = false)
+    public function __construct(private array $notes, private Question $question, public bool $areWritten = false)
     {
     }
 
-    public function to(Workings $workings): Workings
+    /** @return list<RowNote> those of its rows, in reading order */
+    public function in(Workings $workings): array
     {
         $numbered = [];
-        $notesByRow = $this->byRow($workings, static fn (Note $note, RowTarget $place): bool => $note->isAbout($place));
+        $notesByRow = $this->byRow(
+            $workings,
+            static fn (Note $note, RowTarget $place): bool => $note->isAbout($place),
+        );
         foreach ($notesByRow as $row => $notes) {
             foreach ($notes as $note) {
                 $numbered[] = new RowNote(\count($numbered) + 1, (string) $row, $note->text, $note->id);
             }
         }
 
-        return $workings->noted($numbered, $this->areWritten);
+        return $numbered;
     }
 
     /** @return array<string|int, list<Note>> by row: what was written about the same a year before */
@@ -47,9 +51,12 @@ final readonly class NotesInChart
     {
         $of = [];
         $candidates = array_values(
-            array_filter($this->notes, static fn (Note $note): bool => $note->measure === $workings->measure->name),
+            array_filter(
+                $this->notes,
+                static fn (Note $note): bool => $note->measure === $workings->context->measure()->name,
+            ),
         );
-        foreach ([] === $candidates ? [] : $workings->rows as $row) {
+        foreach ([] === $candidates ? [] : $workings->table->rows as $row) {
             $place = RowTarget::maybe($row, $workings, $this->question);
             $own =
                 null === $place

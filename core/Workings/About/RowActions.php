@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Workings\About;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Question\Change\LeaveOut;
 use KeenMargin\Core\Question\Change\LookInto;
+use KeenMargin\Core\Question\Kinds;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
@@ -24,10 +25,10 @@ final readonly class RowActions
     {
     }
 
-    public static function of(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): self
+    public static function of(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset, Kinds $kinds): self
     {
         $members = self::maybeMembers($row, $recipe);
-        $deeper = null === $members ? [] : (new LookInto($recipe, $dataset))->ways($row->period, $members);
+        $deeper = null === $members ? [] : (new LookInto($recipe, $dataset, $kinds))->ways($row->period, $members);
         $without = self::without($row, $workings, $recipe, $dataset);
 
         return new self($deeper, $without, null === $without ? self::whyNot($row, $workings) : '');
@@ -52,7 +53,7 @@ final readonly class RowActions
         $breakdown = $recipe->question->breakdown();
         $parts = array_values(
             array_filter(
-                $workings->rows,
+                $workings->table->rows,
                 static fn (Row $one): bool => RowRole::Row === $one->role && $one->panel === $row->panel,
             ),
         );
@@ -80,8 +81,7 @@ final readonly class RowActions
         return match (true) {
             RowRole::Other === $row->role => 'What is gathered can be shown one by one: keep more of the largest.',
             $row->role->isApart() => 'It is the sum of the others.',
-            $workings->isOverTime() && \count($workings->rows) > 1 => 'Only the first and the last period can be '
-                .'left out, so that sums stay whole.',
+            $workings->context->isOverTime() && \count($workings->table->rows) > 1 => 'Only the first and the last period can be left out, so that sums stay whole.',
             default => 'It is the only one.',
         };
     }

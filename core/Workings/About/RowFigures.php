@@ -9,9 +9,7 @@ use KeenMargin\Core\Figures\FactFilter;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
-use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
 use KeenMargin\Core\Workings\Result\Row;
@@ -36,7 +34,7 @@ final readonly class RowFigures
     {
         $dataset = $this->figures->dataset();
         $starts = [];
-        foreach ($this->compared() as $measure) {
+        foreach ($this->workings->context->measures as $measure) {
             $scope = Scope::of($this->question, $dataset, $measure, $measure->sources());
             $comparison = (new ComparisonRows($scope, $measure, $this->figures))->comparison;
             $kept = $comparison->plan($this->row->fine ?? $scope->fine)->values($scenario);
@@ -48,14 +46,6 @@ final readonly class RowFigures
         return new FactFilter($starts, self::where($this->row, $this->workings, $this->question, $dataset));
     }
 
-    /** @return list<Measure> */
-    private function compared(): array
-    {
-        return 'capacity-fill' === $this->workings->kind
-            ? array_values(QuestionFit::capacity($this->question, $this->figures->dataset()))
-            : [$this->workings->measure];
-    }
-
     /** @return list<MemberFilter|NumberFilter> */
     private static function where(Row $row, Workings $workings, Question $question, Dataset $dataset): array
     {
@@ -65,12 +55,7 @@ final readonly class RowFigures
                 ? new MemberFilter($question->each, PanelName::members($workings), false)
                 : new MemberFilter($question->each, [PanelName::member($row->panel)]);
         }
-        if (null !== $workings->between) {
-            $where[] = new MemberFilter($workings->between->field, [
-                $workings->between->first,
-                $workings->between->second,
-            ]);
-        }
+        array_push($where, ...$workings->context->where);
         $breakdown = $question->breakdown();
         if (null === $breakdown || $row->role->isApart()) {
             return $where;
@@ -80,7 +65,7 @@ final readonly class RowFigures
             array_map(
                 RowTarget::withinPanel(...),
                 array_filter(
-                    $workings->rows,
+                    $workings->table->rows,
                     static fn (Row $one): bool => $one->panel === $row->panel && RowRole::Row === $one->role,
                 ),
             ),

@@ -35,7 +35,7 @@ final readonly class RowTarget
         }
 
         return new self(
-            $workings->measure->name,
+            $workings->context->measure()->name,
             $row->period ?? self::until($workings),
             NoteTarget::of($question->where, $members),
         );
@@ -50,12 +50,12 @@ final readonly class RowTarget
     /** Rows that are no periods are about the last one shown whose books are closed; of days about its month. */
     private static function until(Workings $workings): ?Period
     {
-        [$from, $to] = [$workings->from(), $workings->to()];
+        [$from, $to] = [$workings->context->from, $workings->context->to];
         if (null === $from || null === $to) {
             return $to;
         }
-        $isClosingWithin = $to->isAfter($workings->closing) && !$from->isAfter($workings->closing);
-        $until = $isClosingWithin ? $workings->closing : $to;
+        $isClosingWithin = $to->isAfter($workings->context->closing) && !$from->isAfter($workings->context->closing);
+        $until = $isClosingWithin ? $workings->context->closing : $to;
         if (Grain::Day !== $until->grain) {
             return $until;
         }

@@ -24,9 +24,9 @@ final readonly class MessageCheck
      */
     public static function stale(Message $message, Workings $workings): array
     {
-        $rows = array_column($workings->rows, null, 'key') + $workings->sums();
+        $rows = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
         $columns = [];
-        foreach ($workings->columns as $column) {
+        foreach ($workings->table->columns as $column) {
             $columns[$column->id()] = $column;
         }
         $stale = [];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Comparison;
 
-use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Fit\RecipeFit;
@@ -16,10 +15,13 @@ use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\ColumnFormula;
+use KeenMargin\Core\Workings\Result\DerivationRule;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Rows\Landing;
 use KeenMargin\Core\Workings\Rows\Panel;
 use KeenMargin\Core\Workings\Rows\PanelRows;
@@ -34,15 +36,12 @@ use KeenMargin\Core\Workings\Words\SummaryWriter;
 /** From a recipe and figures to the workings of a comparison with references, over periods or by members. */
 final readonly class ComparisonWorkings
 {
-    private const LINE_PERIODS = 60;
-
     public static function of(Recipe $recipe, Figures $figures): Workings
     {
         $question = $recipe->question;
         $dataset = $figures->dataset();
         $measure = RecipeFit::insist($recipe, $dataset);
         $scope = Scope::of($question, $dataset, $measure, $measure->sources());
-        self::insistOnFewPeriods($recipe, $scope);
         $all = $figures->sums($measure->sources(), $question->where);
         $made = new ComparisonRows($scope, $measure, $figures);
         $whole = static fn (FinePeriods $fine): Total => $made->comparison->total($fine, $all, $scope->better);
@@ -68,7 +67,7 @@ final readonly class ComparisonWorkings
             $slices,
             $made,
             $references[0] ?? null,
-            $recipe->finish->landing ? $landing : null,
+            $question->landing ? $landing : null,
         );
         $display = Display::of($measure, $recipe->finish, $rows);
         $shown = $showsForecast
@@ -77,13 +76,17 @@ final readonly class ComparisonWorkings
                 ColumnForm::Amount,
                 'Shown',
                 "{$question->scenario->value} where closed, then {$question->forecast->value}",
+                [
+                    new ColumnFormula(DerivationRule::Same, $question->scenario->value),
+                    new ColumnFormula(DerivationRule::Same, $question->forecast->value),
+                ],
             )
             : new Column($question->scenario->value, ColumnForm::Amount, '', '');
         $isClosed = static fn (Row $row): bool => $row->isClosedThrough($scope->closing);
         $isOfYear = static fn (Row $row): bool => null === $row->period
             || ($isClosed($row) && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
         $final = static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || $isOfYear($row));
-        $reading = new SummaryWriter(
+        $summary = new SummaryWriter(
             $measure->name,
             new RowPhrases($display, $shown, $references[0] ?? null),
             array_values(array_filter($rows, $final)),
@@ -100,47 +103,29 @@ final readonly class ComparisonWorkings
             ),
         );
 
-        return new Workings(
-            $recipe->kind,
-            $scope->who(),
-            $measure->name,
-            $measure,
-            $scope->better,
-            $question->scenario,
-            $showsForecast ? $question->forecast : null,
-            $references,
-            $question->by,
-            $scope->closing,
-            $scope->range,
-            $scope->span(),
+        $table = new WorkingsTable(
             $rows,
             self::columns($scope, $references, $display, $showsForecast ? $shown : null),
+            $references,
             $total,
             $toDate,
             $landing?->total,
-            $display,
-            (new ComparisonChecks($scope, $made->comparison))->of(
-                $rows,
-                $slices->hasTotal() ? $total : null,
-                $references,
-                $landing,
-            ),
-            $reading->write(null !== $toDate, $landing),
-            $question->cumulate,
         );
-    }
+        $context = $scope->context(
+            kind: $recipe->kind->id(),
+            subject: $measure->name,
+            measures: [$measure],
+            forecast: $showsForecast ? $question->forecast : null,
+            display: $display,
+        );
+        $checks = (new ComparisonChecks($scope, $made->comparison))->of(
+            $rows,
+            $slices->hasTotal() ? $total : null,
+            $references,
+            $landing,
+        );
 
-    private static function insistOnFewPeriods(Recipe $recipe, Scope $scope): void
-    {
-        $grain = $recipe->question->grain() ?? $scope->dataset->grain;
-        if ('gap-line' === $recipe->kind && \count($scope->rowPeriods($grain)) > self::LINE_PERIODS) {
-            throw new NotAccepted(
-                'question.span',
-                'A gap line shows '.
-                    self::LINE_PERIODS.
-                    ' periods at most; ask for fewer of them, or by a coarser grain.',
-            );
-        }
+        return new Workings($table, $context, $summary->write(null !== $toDate, $landing), $checks);
     }
 
     /** @return list<Row> */
@@ -184,11 +169,12 @@ final readonly class ComparisonWorkings
             $columns[] = new Column($scenario->value, ColumnForm::Amount, $scenario->value, $rule);
         }
         null === $shown || ($columns[] = $shown);
+        $isShownBy = ['shown', $scope->question->scenario->value];
         if (null !== $scope->question->cumulate) {
             $columns[] = new Column('own', ColumnForm::Amount, 'Own', 'Shown, in the period alone');
         }
         foreach ($references as $reference) {
-            array_push($columns, ...Column::against($reference, $display->inPoints));
+            array_push($columns, ...Column::against($reference, $display->inPoints, ...$isShownBy));
         }
 
         return $columns;

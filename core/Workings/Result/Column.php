@@ -13,13 +13,15 @@ final readonly class Column
 {
     /**
      * @param string $key of the value (`shown`: whatever is shown), or of the reference that the variance is against
-     * @param string $rule how it is computed
+     * @param string $rule how it is computed, in words
+     * @param list<ColumnFormula> $formulas how its number may follow from others of its row, the likeliest first
      */
     public function __construct(
         public string $key,
         public ColumnForm $form,
         public string $head,
         public string $rule,
+        public array $formulas = [],
     ) {
     }
 
@@ -33,20 +35,44 @@ final readonly class Column
         };
     }
 
-    /** @return list<self> of the variances against a reference */
-    public static function against(Reference $reference, bool $inPoints): array
+    /**
+     * The variances against a reference.
+     *
+     * @param string ...$shown ids of the columns, the likeliest first, that may hold what is shown
+     *
+     * @return list<self>
+     */
+    public static function against(Reference $reference, bool $inPoints, string ...$shown): array
     {
+        $minus = array_map(
+            static fn (string $column): ColumnFormula => new ColumnFormula(
+                DerivationRule::Minus,
+                $column,
+                $reference->key,
+            ),
+            array_values($shown),
+        );
+        $percent = new ColumnFormula(DerivationRule::Percent, "variance:{$reference->key}", $reference->key);
         $head = "\u{0394}{$reference->short}";
 
         return $inPoints
-            ? [new self($reference->key, ColumnForm::Points, $head, "Shown minus {$reference->word}, in points")]
+            ? [
+                new self(
+                    $reference->key,
+                    ColumnForm::Points,
+                    $head,
+                    "Shown minus {$reference->word}, in points",
+                    $minus,
+                ),
+            ]
             : [
-                new self($reference->key, ColumnForm::Variance, $head, "Shown minus {$reference->word}"),
+                new self($reference->key, ColumnForm::Variance, $head, "Shown minus {$reference->word}", $minus),
                 new self(
                     $reference->key,
                     ColumnForm::Percent,
                     "$head %",
                     "$head over the size of {$reference->word}",
+                    [$percent],
                 ),
             ];
     }

@@ -69,6 +69,24 @@ final readonly class Row
         return null === $reference ? null : $this->values[$reference->key] ?? null;
     }
 
+    /**
+     * A number of the row by the id of its column: `shown`, `BU`, `variance:BU`, `percent:BU`.
+     *
+     * @return ?BigDecimal in the measure's own unit, or in percent; null where there is none
+     */
+    public function number(string $column): ?BigDecimal
+    {
+        [$form, $key] = [...explode(':', $column, 2), ''];
+        $variance = $this->variances[$key] ?? null;
+
+        return match (true) {
+            'variance' === $form && '' !== $key => $variance?->amount,
+            'percent' === $form && '' !== $key => $variance?->percent(),
+            'shown' === $column => $this->shown,
+            default => $this->values[$column] ?? null,
+        };
+    }
+
     /** Whether one of its amounts has no figure, and counts as nothing in its variances. */
     public function isAbsent(): bool
     {

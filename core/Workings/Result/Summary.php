@@ -13,13 +13,13 @@ final readonly class Summary
      *     row: string,
      * } $headline
      * @param list<array{key: string, label: string, variance: string, effect: string, flagged: bool}> $movers
-     * @param list<Sentence> $statements
+     * @param list<Sentence> $sentences
      * @param string $moves heads the movers
      */
     public function __construct(
         public array $headline,
         public array $movers,
-        public array $statements,
+        public array $sentences,
         public string $moves = '',
     ) {
     }
@@ -27,6 +27,6 @@ final readonly class Summary
     /** @return list<string> */
     public function texts(): array
     {
-        return array_map(static fn (Sentence $statement): string => $statement->text(), $this->statements);
+        return array_map(static fn (Sentence $sentence): string => $sentence->text(), $this->sentences);
     }
 }

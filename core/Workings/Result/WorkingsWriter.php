@@ -13,95 +13,44 @@ use KeenMargin\Core\Workings\Arithmetic\Variance;
 /** Writes workings as the JSON document of the recipe format: amounts as decimal strings, missing as null. */
 final class WorkingsWriter
 {
-    /** @return array<string, mixed> */
-    public static function toArray(Workings $workings): array
+    /**
+     * @param RowWriter $rows of the kind
+     *
+     * @return array<string, mixed>
+     */
+    public static function toArray(Workings $workings, RowWriter $rows): array
     {
+        [$table, $context] = [$workings->table, $workings->context];
+
         return [
-            'kind' => $workings->kind,
-            'measure' => $workings->subject,
-            'unit' => $workings->measure->unit,
-            'better' => $workings->better->value,
-            'closedThrough' => $workings->closing->key(),
-            'rows' => array_map(static fn (Row $row): array => self::row($row, $workings->kind), $workings->rows),
-            'total' => self::total($workings->total),
-            'toDate' => null === $workings->toDate ? null : self::total($workings->toDate),
-            'landing' => null === $workings->landing ? null : self::total($workings->landing),
+            'kind' => $context->kind,
+            'measure' => $context->subject,
+            'unit' => $context->measure()->unit,
+            'better' => $context->better->value,
+            'closedThrough' => $context->closing->key(),
+            'rows' => array_map(static fn (Row $row): array => self::row($row, $rows), $table->rows),
+            'total' => self::total($table->total),
+            'toDate' => null === $table->toDate ? null : self::total($table->toDate),
+            'landing' => null === $table->landing ? null : self::total($table->landing),
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $workings->checks),
-            'reading' => $workings->reading->texts(),
+            'reading' => $workings->summary->texts(),
         ];
     }
 
-    /** @return array<string, mixed> */
-    private static function row(Row $row, string $kind): array
+    public static function amount(?BigDecimal $amount): ?string
     {
-        $change = $row->variances['first'] ?? null;
-        $numbers = match ($kind) {
-            'hat' => [
-                ...array_map(self::amount(...), $row->values),
-                'change' => self::amount($change?->amount),
-                'percent' => self::amount($change?->percent()),
-                'effect' => $change?->effect->value,
-                'flagged' => $change->flagged ?? false,
-            ],
-            'capacity-fill' => [
-                ...array_map(
-                    self::amount(...),
-                    array_diff_key($row->values, ['targetUsed' => 1, 'targetWhole' => 1]),
-                ),
-                'extreme' => $row->extreme?->value,
-                'variance' => self::variances($row->variances, $row),
-            ],
-            default => [
-                'values' => array_map(self::amount(...), $row->values),
-                'shown' => self::amount($row->shown),
-                'shownScenario' => $row->shownScenario?->value,
-                'variance' => self::variances($row->variances, $row),
-            ],
-        };
-
-        return [
-            'key' => $row->key,
-            'label' => $row->label,
-            'role' => $row->role->value,
-            ...'' === $row->panel ? [] : ['panel' => $row->panel],
-            ...$row->isAbsent() ? ['absent' => true] : [],
-            ...$numbers,
-            ...self::only($row, $kind),
-        ];
-    }
-
-    /** @return array{only?: string} of a hat, whose change stands in the row itself */
-    private static function only(Row $row, string $kind): array
-    {
-        $only = 'hat' === $kind ? $row->comparesOnly('first') : null;
-
-        return null === $only ? [] : ['only' => $only];
-    }
-
-    /** @return array<string, mixed> */
-    private static function total(Total $total): array
-    {
-        $leftOut = array_filter($total->leftOut, static fn (LeftOut $one): bool => !$one->isEmpty());
-        $keys = static fn (LeftOut $one): array => array_map(
-            static fn (Period $period): string => $period->key(),
-            $one->all(),
-        );
-
-        return [
-            'shown' => self::amount($total->shown),
-            'variance' => self::variances($total->variances),
-            'leftOut' => [] === $leftOut ? null : array_map($keys, $leftOut),
-        ];
+        return $amount?->toString();
     }
 
     /**
      * A side without a figure is `absent`, and which periods are compared is told where the row has others.
      *
-     * @param array<string, ?Variance> $variances
+     * @param array<string, ?Variance> $variances by the key of their reference
+     * @param ?Row $row whose variances they are; null: a total's
      *
      * @return array<string, ?array<string, string|bool|null>>|\stdClass
      */
-    private static function variances(array $variances, ?Row $row = null): array|\stdClass
+    public static function variances(array $variances, ?Row $row = null): array|\stdClass
     {
         $written = [];
         foreach ($variances as $reference => $variance) {
@@ -122,8 +71,32 @@ final class WorkingsWriter
         return [] === $written ? new \stdClass() : $written;
     }
 
-    private static function amount(?BigDecimal $amount): ?string
+    /** @return array<string, mixed> */
+    private static function row(Row $row, RowWriter $rows): array
     {
-        return $amount?->toString();
+        return [
+            'key' => $row->key,
+            'label' => $row->label,
+            'role' => $row->role->value,
+            ...'' === $row->panel ? [] : ['panel' => $row->panel],
+            ...$row->isAbsent() ? ['absent' => true] : [],
+            ...$rows->numbers($row),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function total(Total $total): array
+    {
+        $leftOut = array_filter($total->leftOut, static fn (LeftOut $one): bool => !$one->isEmpty());
+        $keys = static fn (LeftOut $one): array => array_map(
+            static fn (Period $period): string => $period->key(),
+            $one->all(),
+        );
+
+        return [
+            'shown' => self::amount($total->shown),
+            'variance' => self::variances($total->variances),
+            'leftOut' => [] === $leftOut ? null : array_map($keys, $leftOut),
+        ];
     }
 }

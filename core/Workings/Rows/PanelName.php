@@ -34,7 +34,7 @@ final class PanelName
     /** @return list<string> of the charts that have one, with the blank member as it is stored */
     public static function members(Workings $workings): array
     {
-        $names = array_map(strval(...), array_keys($workings->panels()));
+        $names = array_map(strval(...), array_keys($workings->table->panels()));
 
         return array_map(
             self::member(...),

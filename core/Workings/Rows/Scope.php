@@ -18,6 +18,8 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
 use KeenMargin\Core\Time\Span;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Result\Context;
+use KeenMargin\Core\Workings\Result\Display;
 
 /** A question set on its dataset: which periods, closed when, what is better. */
 final readonly class Scope
@@ -101,16 +103,49 @@ final readonly class Scope
     }
 
     /**
-     * @return array{Period, Period}|null the first and last period that rows are about, as the rows or the figures have
-     *                                    them
+     * What the numbers of the question are about.
+     *
+     * @param string $subject what is shown, by name
+     * @param non-empty-list<Measure> $measures that rows are made of
+     * @param ?Scenario $forecast null where no row shows it
+     * @param list<MemberFilter|NumberFilter> $where what rows are narrowed to besides the question's filters
+     * @param list<string> $explanations what the kind's marks stand for
      */
-    public function span(): ?array
-    {
+    public function context(
+        string $kind,
+        string $subject,
+        array $measures,
+        ?Scenario $forecast,
+        Display $display,
+        ?Display $rates = null,
+        array $where = [],
+        array $explanations = [],
+        bool $namesReference = true,
+    ): Context {
         $periods = $this->dataset->isTimeless()
             ? []
             : $this->rowPeriods($this->question->grain() ?? $this->dataset->grain);
 
-        return [] === $periods ? null : [$periods[0], $periods[\count($periods) - 1]];
+        return new Context(
+            kind: $kind,
+            who: $this->who(),
+            subject: $subject,
+            measures: $measures,
+            better: $this->better,
+            scenario: $this->question->scenario,
+            forecast: $forecast,
+            by: $this->question->by,
+            closing: $this->closing,
+            range: $this->range,
+            from: $periods[0] ?? null,
+            to: [] === $periods ? null : $periods[\count($periods) - 1],
+            display: $display,
+            rates: $rates,
+            cumulate: $this->question->cumulate,
+            where: $where,
+            explanations: $explanations,
+            namesReference: $namesReference,
+        );
     }
 
     /** The closed periods of the closing period's fiscal year, as far as the question is about them. */

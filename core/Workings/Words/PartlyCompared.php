@@ -28,7 +28,7 @@ final class PartlyCompared
     {
         $words = array_map(
             static fn (Reference $one): ?string => self::against($one, $workings),
-            $workings->references,
+            $workings->table->references,
         );
 
         return array_values(array_filter($words));
@@ -36,15 +36,17 @@ final class PartlyCompared
 
     private static function against(Reference $reference, Workings $workings): ?string
     {
-        $parts = array_values(array_filter($workings->rows, static fn (Row $row): bool => $row->role->isPart()));
+        $parts = array_values(
+            array_filter($workings->table->rows, static fn (Row $row): bool => $row->role->isPart()),
+        );
         $partly = array_values(
             array_filter($parts, static fn (Row $row): bool => null !== $row->comparesOnly($reference->key)),
         );
         if ([] === $partly) {
             return null;
         }
-        $leftOut = $workings->total->leftOut[$reference->key] ?? new LeftOut();
-        if (!$leftOut->isEmpty() && ($workings->by instanceof Grain || self::isAlike($partly, $reference))) {
+        $leftOut = $workings->table->total->leftOut[$reference->key] ?? new LeftOut();
+        if (!$leftOut->isEmpty() && ($workings->context->by instanceof Grain || self::isAlike($partly, $reference))) {
             return self::head($reference, $workings).' without '.self::names($leftOut->all(), $parts);
         }
 
@@ -89,7 +91,7 @@ final class PartlyCompared
     /** `ΔBU`, `Change` */
     private static function head(Reference $reference, Workings $workings): string
     {
-        foreach ($workings->columns as $column) {
+        foreach ($workings->table->columns as $column) {
             if ($column->key === $reference->key && $column->form->isOfVariance()) {
                 return $column->head;
             }

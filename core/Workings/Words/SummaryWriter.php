@@ -67,7 +67,7 @@ final class SummaryWriter
     public function write(bool $isToDate, ?Landing $landing = null): Summary
     {
         $key = $isToDate ? 'toDate' : 'total';
-        $statements = array_values(
+        $sentences = array_values(
             array_filter([
                 $this->total($key),
                 $this->movement(),
@@ -77,7 +77,7 @@ final class SummaryWriter
             ]),
         );
 
-        return new Summary($this->headline($key), $this->movers(), $statements, $this->moves);
+        return new Summary($this->headline($key), $this->movers(), $sentences, $this->moves);
     }
 
     /**
@@ -95,8 +95,7 @@ final class SummaryWriter
         return [
             'label' => 'toDate' === $key ? 'Year to date, '.$this->periods->withinYear() : $this->periods->name(),
             'amount' => $display->amount($this->headline->shown),
-            'variance' => null === $variance ? null : $display->variance($variance->amount).($display->inPoints ? ' '
-                .'pp' : ''),
+            'variance' => null === $variance ? null : $display->variance($variance->amount).($display->inPoints ? ' pp' : ''),
             'percent' => null === $variance?->percent() ? null : $display->percent($variance).' %',
             'effect' => null === $variance ? null : $display->effect($variance)->value,
             'note' => trim($display->unitText().$against, ', '),

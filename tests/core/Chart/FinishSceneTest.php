@@ -26,9 +26,10 @@ final class FinishSceneTest extends TestCase
 {
     use SceneProperties;
 
-    private const CSV = "Month,Route,Actual,Budget,Forecast\n2026-01,North,302000,310000,\n"
-        ."2026-01,Holm,102000,90000,\n2026-02,North,311000,298000,\n2026-02,Holm,90000,95000,\n"
-        ."2026-03,North,,300000,305000\n2026-03,Holm,,90000,95000\n";
+    private const CSV =
+        "Month,Route,Actual,Budget,Forecast\n2026-01,North,302000,310000,\n".
+        "2026-01,Holm,102000,90000,\n2026-02,North,311000,298000,\n2026-02,Holm,90000,95000,\n".
+        "2026-03,North,,300000,305000\n2026-03,Holm,,90000,95000\n";
 
     /**
      * @param array<string, mixed> $question
@@ -290,11 +291,10 @@ final class FinishSceneTest extends TestCase
     public function testTwoChartsStandOnOneScale(): void
     {
         $recipe = Written::recipe(['against' => ['BU']], ['width' => 600]);
-        [$one, $other] = Drawing::pair(
+        [$one, $other] = Drawing::onOneScale([
             Drawing::of($recipe, self::figures(1), ChartKinds::all()),
             Drawing::of($recipe, self::figures(3), ChartKinds::all()),
-            ChartKinds::all(),
-        );
+        ]);
         self::assertProper($one);
         self::assertProper($other);
         $height = static fn (Drawing $drawing): float => self::rects($drawing, 'value')[0]->height;
@@ -309,18 +309,17 @@ final class FinishSceneTest extends TestCase
     {
         $recipe = Written::recipe([], ['width' => 600]);
         $rate = Written::figures("Month,Actual\n2026-01,50 %\n2026-02,60 %\n");
-        [$one] = Drawing::pair(
+        [$one] = Drawing::onOneScale([
             Drawing::of($recipe, self::figures(1), ChartKinds::all()),
             Drawing::of($recipe, $rate, ChartKinds::all()),
-            ChartKinds::all(),
-        );
+        ]);
         self::assertFalse($one->checks()[\count($one->workings->checks)]->holds);
     }
 
     public function testMembersStandInTheReadersOwnOrder(): void
     {
         $keys = static fn (array $question): array => array_column(
-            self::drawn(['by' => 'Route'] + $question)->workings->rows,
+            self::drawn(['by' => 'Route'] + $question)->workings->table->rows,
             'key',
         );
         self::assertSame(['North', 'Holm', 'total'], $keys([]));

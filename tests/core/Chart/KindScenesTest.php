@@ -51,13 +51,13 @@ final class KindScenesTest extends TestCase
                 self::assertTrue($check->holds, $check->says);
             }
         }
-        if (null !== $workings->cumulate) {
+        if (null !== $workings->context->cumulate) {
             return;
         }
         foreach (
-            'hat' === $workings->kind
+            'hat' === $workings->context->kind
                 ? ['first', 'second']
-                : ('capacity-fill' === $workings->kind
+                : ('capacity-fill' === $workings->context->kind
                     ? ['used', 'total']
                     : ['AC', 'BU']) as $of
         ) {
@@ -65,11 +65,11 @@ final class KindScenesTest extends TestCase
                 array_filter(
                     array_map(
                         static fn (Row $row) => $row->role->isPart() ? $row->values[$of] ?? null : null,
-                        $workings->rows,
+                        $workings->table->rows,
                     ),
                 ),
             );
-            $total = $workings->total->values[$of] ?? null;
+            $total = $workings->table->total->values[$of] ?? null;
             if (null !== $total) {
                 self::assertTrue(
                     Decimals::sum($parts)->isEqualTo($total),

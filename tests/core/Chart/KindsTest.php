@@ -19,8 +19,9 @@ final class KindsTest extends TestCase
 {
     use SceneProperties;
 
-    private const MONTHS = 'Month,Actual,Budget,Forecast,Prior '
-        ."year\n2026-06,588,612,,560\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
+    private const MONTHS =
+        'Month,Actual,Budget,Forecast,Prior '.
+        "year\n2026-06,588,612,,560\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
     private const AGAINST = ['forecast' => 'FC', 'against' => ['BU']];
 
     public function testAValueStandsInsideItsReferenceOfOneCentreAndBase(): void
@@ -151,7 +152,7 @@ final class KindsTest extends TestCase
                 ['against' => ['BU'], 'span' => ['from' => '2020-01', 'to' => '2024-12']],
                 [],
                 'gap-line',
-            )->workings->rows,
+            )->workings->table->rows,
         );
         $this->expectExceptionObject(
             new NotAccepted(
@@ -165,8 +166,8 @@ final class KindsTest extends TestCase
     public function testAHatHasItsBrimAtTheFirstAndItsBlockToTheSecond(): void
     {
         $csv =
-            "Month,Route,Cabin,Amount\n2026-01,North,Seat,180\n2026-01,North,Berth,240\n2026-01,Holm,Seat,150\n"
-                ."2026-01,Holm,Berth,120\n";
+            "Month,Route,Cabin,Amount\n2026-01,North,Seat,180\n2026-01,North,Berth,240\n2026-01,Holm,Seat,150\n".
+            "2026-01,Holm,Berth,120\n";
         $drawing = Written::drawing(
             $csv,
             ['by' => 'Route', 'between' => ['field' => 'Cabin', 'first' => 'Seat', 'second' => 'Berth']],
@@ -191,8 +192,8 @@ final class KindsTest extends TestCase
     public function testACapacityIsFilledUpToWhatIsUsed(): void
     {
         $csv =
-            "Month,Scenario,Used,Offered\n2026-01,Actual,74,100\n2026-01,Target,88,100\n2026-02,Actual,92,100\n"
-                ."2026-02,Target,88,100\n2026-03,Actual,80,100\n2026-03,Target,88,100\n";
+            "Month,Scenario,Used,Offered\n2026-01,Actual,74,100\n2026-01,Target,88,100\n2026-02,Actual,92,100\n".
+            "2026-02,Target,88,100\n2026-03,Actual,80,100\n2026-03,Target,88,100\n";
         $drawing = Written::drawing(
             $csv,
             ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']],
@@ -274,9 +275,9 @@ final class KindsTest extends TestCase
     public function testTheCheckOfTheScaleFailsForEveryKindWhereAMarkIsTooLong(): void
     {
         $csv =
-            "Month,Class,Scenario,Used,Offered\n2026-01,Foot,Actual,74,100\n2026-01,Foot,Budget,88,100\n"
-                ."2026-01,Car,Actual,50,80\n2026-01,Car,Budget,60,70\n2026-02,Foot,Actual,70,90\n"
-                ."2026-02,Foot,Budget,66,90\n2026-02,Car,Actual,55,85\n2026-02,Car,Budget,50,85\n";
+            "Month,Class,Scenario,Used,Offered\n2026-01,Foot,Actual,74,100\n2026-01,Foot,Budget,88,100\n".
+            "2026-01,Car,Actual,50,80\n2026-01,Car,Budget,60,70\n2026-02,Foot,Actual,70,90\n".
+            "2026-02,Foot,Budget,66,90\n2026-02,Car,Actual,55,85\n2026-02,Car,Budget,50,85\n";
         $asked = [
             'measure' => 'Used',
             'against' => ['BU'],
@@ -295,8 +296,11 @@ final class KindsTest extends TestCase
             ] as $kind => $role
         ) {
             $drawing = Written::drawing($csv, $asked, [], $kind);
-            self::assertTrue(ScaleCheck::of($drawing->scene, $drawing->workings)->holds, $kind);
-            self::assertFalse(ScaleCheck::of(self::lengthened($drawing, $role), $drawing->workings)->holds, $kind);
+            self::assertTrue(ScaleCheck::of($drawing->scene, $drawing->workings->table, '')->holds, $kind);
+            self::assertFalse(
+                ScaleCheck::of(self::lengthened($drawing, $role), $drawing->workings->table, '')->holds,
+                $kind,
+            );
         }
     }
 
@@ -322,6 +326,7 @@ final class KindsTest extends TestCase
                         $mark->role,
                         $mark->key,
                         $mark->of,
+                        $mark->measures,
                     );
                 }, $group->marks),
                 $group->role,

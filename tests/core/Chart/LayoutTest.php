@@ -13,15 +13,16 @@ final class LayoutTest extends TestCase
 {
     use SceneProperties;
 
-    private const MONTHS = 'Month,Actual,Budget,Forecast,Prior '
-        ."year\n2026-06,588,612,,560\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
+    private const MONTHS =
+        'Month,Actual,Budget,Forecast,Prior '.
+        "year\n2026-06,588,612,,560\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
     private const AGAINST = ['forecast' => 'FC', 'against' => ['BU']];
     private const ROUTES = "Route,Actual,Budget\nNorth,180,150\nHolm,90,95\nOuter,30,40\n";
 
     public function testStructureIsDrawnAsBarsLikeATable(): void
     {
         $drawing = Written::drawing(self::ROUTES, ['by' => 'Route', 'against' => ['BU']]);
-        self::assertTrue($drawing->scene->isLying);
+        self::assertTrue($drawing->scene->isHorizontal);
         self::assertSame(['North', 'Holm', 'Outer', 'Total'], self::words($drawing, 'name'));
         self::assertSame(['180', '90', '30', '300'], self::words($drawing, 'value-label'));
         self::assertSame(['+30', "\u{2212}5", "\u{2212}10", '+15'], self::words($drawing, 'variance-label'));
@@ -68,21 +69,21 @@ final class LayoutTest extends TestCase
     public function testTimeCanRunDownwards(): void
     {
         $drawing = Written::drawing(self::MONTHS, self::AGAINST, ['turn' => true]);
-        self::assertTrue($drawing->scene->isLying);
+        self::assertTrue($drawing->scene->isHorizontal);
         self::assertSame(['Jun', 'Jul', 'Aug', 'Sep'], self::words($drawing, 'name'));
         [$june, $july] = self::rects($drawing, 'value');
         self::assertEqualsWithDelta(588 / 781, $june->width / $july->width, 1e-9);
         self::assertFalse(
-            Written::drawing(self::MONTHS, self::AGAINST, ['turn' => true], 'gap-line')->scene->isLying,
+            Written::drawing(self::MONTHS, self::AGAINST, ['turn' => true], 'gap-line')->scene->isHorizontal,
         );
     }
 
     public function testColumnsOfMembersStayBarsWhereNamesHaveNoRoom(): void
     {
-        self::assertFalse(Written::drawing(self::ROUTES, ['by' => 'Route'], ['turn' => true])->scene->isLying);
+        self::assertFalse(Written::drawing(self::ROUTES, ['by' => 'Route'], ['turn' => true])->scene->isHorizontal);
         $long = str_replace('Outer', str_repeat('Outermost archipelago ', 4), self::ROUTES);
         self::assertTrue(
-            Written::drawing($long, ['by' => 'Route'], ['turn' => true, 'width' => 360])->scene->isLying,
+            Written::drawing($long, ['by' => 'Route'], ['turn' => true, 'width' => 360])->scene->isHorizontal,
         );
     }
 
@@ -98,8 +99,8 @@ final class LayoutTest extends TestCase
     public function testSmallMultiplesShareOneScale(): void
     {
         $csv =
-            "Month,Route,Actual,Budget\n2026-01,North,100,90\n2026-01,Holm,25,30\n2026-02,North,80,90\n"
-                ."2026-02,Holm,20,30\n";
+            "Month,Route,Actual,Budget\n2026-01,North,100,90\n2026-01,Holm,25,30\n2026-02,North,80,90\n".
+            "2026-02,Holm,20,30\n";
         $drawing = Written::drawing(
             $csv,
             ['against' => ['BU'], 'each' => 'Route'],
@@ -109,7 +110,7 @@ final class LayoutTest extends TestCase
         self::assertSame(['North', 'Holm'], self::words($drawing, 'panel'));
         self::assertSame(
             ['North/2026-01', 'North/2026-02', 'Holm/2026-01', 'Holm/2026-02'],
-            array_map(static fn ($row): string => $row->key, $drawing->workings->rows),
+            array_map(static fn ($row): string => $row->key, $drawing->workings->table->rows),
         );
         $values = self::rects($drawing, 'value');
         self::assertEqualsWithDelta(4.0, $values[0]->height / $values[2]->height, 1e-9);

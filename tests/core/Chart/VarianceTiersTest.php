@@ -17,8 +17,9 @@ final class VarianceTiersTest extends TestCase
 {
     use SceneProperties;
 
-    private const CSV = 'Month,Actual,Budget,Forecast,Prior '
-        ."year\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
+    private const CSV =
+        'Month,Actual,Budget,Forecast,Prior '.
+        "year\n2026-07,781,745,,700\n2026-08,742,760,,720\n2026-09,,560,548,530\n";
     private const QUESTION = ['forecast' => 'FC', 'against' => ['BU', 'PY']];
 
     public function testEveryValueAndVarianceIsLabelled(): void
@@ -185,6 +186,7 @@ final class VarianceTiersTest extends TestCase
                             role: 'variance',
                             key: $mark->key,
                             of: $mark->of,
+                            measures: $mark->measures,
                         )
                         : $mark,
                     $group->marks,
@@ -194,7 +196,7 @@ final class VarianceTiersTest extends TestCase
             $drawing->scene->groups,
         );
         $scene = new \KeenMargin\Core\Scene\Scene($drawing->scene->width, $drawing->scene->height, '', '', $longer);
-        self::assertFalse(\KeenMargin\Core\Drawing\ScaleCheck::of($scene, $drawing->workings)->holds);
+        self::assertFalse(\KeenMargin\Core\Drawing\ScaleCheck::of($scene, $drawing->workings->table, '')->holds);
     }
 
     /** @return iterable<string, array{int, int, int}> seed, periods, width */

@@ -37,7 +37,7 @@ final readonly class CheckProof
             ),
             'prior-year-derived' === $check->id => $this->derived($check->says),
             str_starts_with($check->id, 'absent-') => $this->absent($check),
-            'no-total' === $check->id => null === $this->workings->total->shown ? '' : 'there is one',
+            'no-total' === $check->id => null === $this->workings->table->total->shown ? '' : 'there is one',
             'total-rule' === $check->id => $this->hasTotalAsRuled(),
             // Each running total is itself held against the oracle.
             'running' === $check->id => null === $this->asked->cumulate ? 'nothing is running' : '',
@@ -103,7 +103,7 @@ final readonly class CheckProof
     private function missing(): string
     {
         $isAdded = $this->ledger->measures[$this->asked->measure]->isAdded();
-        foreach ($this->workings->rows as $i => $row) {
+        foreach ($this->workings->table->rows as $i => $row) {
             $isThere =
                 null !== $this->expected->rows[$i]->numbers->shown
                 || ('capacity' === $this->ledger->family()

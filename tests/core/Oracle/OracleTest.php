@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Oracle;
 
-use KeenMargin\Core\Workings\Result\WorkingsWriter;
+use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -39,7 +39,7 @@ final class OracleTest extends TestCase
                     ++$refused;
                     continue;
                 }
-                $written = json_encode(WorkingsWriter::toArray($workings), \JSON_THROW_ON_ERROR);
+                $written = json_encode(Written::document($workings), \JSON_THROW_ON_ERROR);
                 $difference = (new Difference($ledger, $question))->between(
                     $ledger->reckoning($question)->workings(),
                     $written,

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Oracle;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\Reckoning as Reckoned;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Question\Document\RecipeReader;
@@ -32,10 +33,11 @@ final readonly class Program
         try {
             $recipe = RecipeReader::json(
                 $this->ledger->recipe($asked),
+                ChartKinds::all(),
                 new FiscalCalendar($this->ledger->calendar->firstMonth),
             );
 
-            return Reckoned::of($recipe, $this->figures);
+            return Drawing::workings($recipe, $this->figures, ChartKinds::all());
         } catch (NotAccepted) {
             return null;
         }

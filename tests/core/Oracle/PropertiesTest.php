@@ -51,8 +51,8 @@ final class PropertiesTest extends TestCase
             if (!self::areAdded($ledger, $asked, $workings)) {
                 continue;
             }
-            self::assertSums(self::parts($workings->rows), $workings->total, "$case: over all");
-            foreach (null === $asked->each ? [] : $workings->panels() as $panel => $rows) {
+            self::assertSums(self::parts($workings->table->rows), $workings->table->total, "$case: over all");
+            foreach (null === $asked->each ? [] : $workings->table->panels() as $panel => $rows) {
                 $panel = (string) $panel;
                 if (PanelName::isOthers($panel)) {
                     continue;
@@ -66,7 +66,7 @@ final class PropertiesTest extends TestCase
                     $asked->with(['each' => null, 'where' => [...$asked->where, $filter]]),
                 );
                 self::assertNotNull($alone, $case);
-                self::assertSums(self::parts($rows), $alone->total, "$case: $panel");
+                self::assertSums(self::parts($rows), $alone->table->total, "$case: $panel");
                 ++$held;
             }
             ++$held;
@@ -85,8 +85,8 @@ final class PropertiesTest extends TestCase
                 continue;
             }
             // Lines that add and lines that take away have no total over members.
-            if (null !== $members->total->shown && null !== $periods->total->shown) {
-                self::assertSame(self::told($periods->total), self::told($members->total), $case);
+            if (null !== $members->table->total->shown && null !== $periods->table->total->shown) {
+                self::assertSame(self::told($periods->table->total), self::told($members->table->total), $case);
                 ++$held;
             }
         }
@@ -125,8 +125,8 @@ final class PropertiesTest extends TestCase
     {
         $numbers = 0;
         foreach (self::cases() as $case => [, , , $workings]) {
-            $all = array_column($workings->rows, null, 'key') + $workings->sums();
-            foreach ($workings->reading->statements as $statement) {
+            $all = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
+            foreach ($workings->summary->sentences as $statement) {
                 $apart = implode('', array_filter($statement->parts, is_string(...)));
                 foreach ($statement->numbers() as $said) {
                     $told = self::column($said, $workings, $all[$said->row] ?? null);
@@ -151,7 +151,7 @@ final class PropertiesTest extends TestCase
     {
         $held = 0;
         foreach (self::cases() as $case => [$ledger, $program, $asked, $workings]) {
-            $statement = $workings->reading->statements[0] ?? null;
+            $statement = $workings->summary->sentences[0] ?? null;
             $number = null === $statement ? null : $statement->numbers()[0] ?? null;
             if ('comparison' !== $ledger->family() || null === $statement || null === $number) {
                 continue;
@@ -172,7 +172,7 @@ final class PropertiesTest extends TestCase
             && null === $asked->cumulate
             && $rule->isAdded()
             && (!$isOverPeriods || 'sum' === $rule->grouping)
-            && null !== $workings->total->shown;
+            && null !== $workings->table->total->shown;
     }
 
     /**
@@ -237,7 +237,7 @@ final class PropertiesTest extends TestCase
     private static function column(LinkedText $said, Workings $workings, Row|Total|null $of): string
     {
         self::assertNotNull($of, "There is no row {$said->row}.");
-        foreach ($workings->columns as $column) {
+        foreach ($workings->table->columns as $column) {
             if ($column->id() === $said->column) {
                 return $workings->told($column, $of);
             }

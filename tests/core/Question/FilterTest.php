@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Question;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Change\Renaming;
 use KeenMargin\Core\Question\Sentence\QuestionSentence;
 use KeenMargin\Tests\core\Written;
@@ -15,8 +16,9 @@ use PHPUnit\Framework\TestCase;
 
 final class FilterTest extends TestCase
 {
-    private const CSV = "Month,Route,Completion,Revenue,Sailings\n2026-01,North,99,100,10\n2026-01,Holm,97.5,20,4\n"
-        ."2026-01,Outer,100,3,1\n2026-02,North,98,50,9\n2026-02,Holm,99.5,7,5\n";
+    private const CSV =
+        "Month,Route,Completion,Revenue,Sailings\n2026-01,North,99,100,10\n2026-01,Holm,97.5,20,4\n".
+        "2026-01,Outer,100,3,1\n2026-02,North,98,50,9\n2026-02,Holm,99.5,7,5\n";
     private const MAPPING = [
         'columns' => [
             'Month' => ['role' => 'period'],
@@ -37,7 +39,7 @@ final class FilterTest extends TestCase
                 self::CSV,
                 ['measure' => 'Revenue', 'where' => $where],
                 self::MAPPING,
-            )->total->shown?->toString(),
+            )->table->total->shown?->toString(),
         );
     }
 
@@ -60,15 +62,15 @@ final class FilterTest extends TestCase
     }
 
     #[TestWith([
-        ['field' => 'Route', 'below' => '5'],
-        'question.where[0].field: "Route" has no numbers of its own to be compared; there are Completion, '
-            .'Revenue and Sailings.',
-    ]),]
+            ['field' => 'Route', 'below' => '5'],
+            'question.where[0].field: "Route" has no numbers of its own to be compared; there are Completion, '.
+            'Revenue and Sailings.',
+        ]),]
     #[TestWith([['field' => 'Nothing', 'below' => '5'], 'question.where[0].field: "Nothing" has no numbers'])]
     #[TestWith([
-        ['field' => 'Route', 'in' => ['South']],
-        'question.where[0].in[0]: Route has no "South"; it has North, Holm and Outer.',
-    ]),]
+            ['field' => 'Route', 'in' => ['South']],
+            'question.where[0].in[0]: Route has no "South"; it has North, Holm and Outer.',
+        ]),]
     #[TestWith([['field' => 'Completion', 'below' => 'much'], 'where[0].below'])]
     #[TestWith([['field' => 'Completion'], 'Give one of "in" and "notIn"'])]
     #[TestWith([['field' => 'Completion', 'in' => ['99'], 'below' => '5'], 'Give one of "in" and "notIn"'])]
@@ -84,7 +86,7 @@ final class FilterTest extends TestCase
         $figures = Written::figures(self::CSV, self::MAPPING);
         $say = static function (array $where) use ($figures): string {
             $recipe = Written::recipe(['measure' => 'Revenue', 'where' => $where]);
-            $workings = Reckoning::of($recipe, $figures);
+            $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
 
             return implode(
                 '',
@@ -92,9 +94,9 @@ final class FilterTest extends TestCase
                     QuestionSentence::of(
                         $recipe,
                         $figures->dataset(),
-                        $workings->measure,
-                        $workings->better,
-                        $workings->range,
+                        $workings->context->measure(),
+                        $workings->context->better,
+                        $workings->context->range,
                     ),
                     'text',
                 ),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Question;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Fit\FirstQuestion;
@@ -16,24 +17,38 @@ use PHPUnit\Framework\TestCase;
 
 final class RecipeTest extends TestCase
 {
-    private const MORE = '{"keenMargin":1,"question":{"scenario":"AC","by":"Route","order":"largest '
-        .'first","top":5,"each":"Cabin","between":{"field":"Class","first":"Seat","second":""},"used":"Sold",'
-        .'"total":"Seats","target":"85","sequence":["Holm","North"]},"kind":"hat",'
-        .'"finish":{"variance":"percent","sameLength":false,"gap":true,"mark":"dot","limit":"30",'
-        .'"turn":true,"landing":true,"cut":false,"highlight":["2026-01"],"height":400,"colours":"greys",'
-        .'"title":{"who":"We","when":"Now"},"message":{"text":"48 above","numbers":[{"said":"48","row":"total",'
-        .'"column":"variance:BU","exact":"48000"}]},"footnote":"Without dues","notes":false,"named":"House",'
-        .'"labelsAt":"inside"}}';
-    private const FULL = '{"keenMargin":1,"question":{"measure":"Net '
-        .'revenue","scenario":"AC","forecast":"FC","against":["BU","PY"],"by":"month","span":{"from":"2026-01",'
-        .'"to":"2026-12"},"closedThrough":"2026-08","where":[{"field":"Route","in":["North","Holm"]}],'
-        .'"better":"more","flag":{"percent":"5","amount":"20000"}},"kind":"variance-tiers","finish":{"unit":"k",'
-        .'"decimals":0,"width":900}}';
+    private const MORE =
+        '{"keenMargin":1,"question":{"scenario":"AC","by":"Route","order":"largest '.
+        'first","top":5,"each":"Cabin","between":{"field":"Class","first":"Seat","second":""},"used":"Sold",'.
+        '"total":"Seats","target":"85","sequence":["Holm","North"],"landing":true},"kind":"hat",'.
+        '"finish":{"variance":"percent","sameLength":false,"gap":true,"mark":"dot","limit":"30",'.
+        '"turn":true,"cut":false,"highlight":["2026-01"],"height":400,"colours":"greys",'.
+        '"title":{"who":"We","when":"Now"},"message":{"text":"48 above","numbers":[{"said":"48","row":"total",'.
+        '"column":"variance:BU","exact":"48000"}]},"footnote":"Without dues","notes":false,"named":"House",'.
+        '"labelsAt":"inside"}}';
+    private const FULL =
+        '{"keenMargin":1,"question":{"measure":"Net '.
+        'revenue","scenario":"AC","forecast":"FC","against":["BU","PY"],"by":"month","span":{"from":"2026-01",'.
+        '"to":"2026-12"},"closedThrough":"2026-08","where":[{"field":"Route","in":["North","Holm"]}],'.
+        '"better":"more","flag":{"percent":"5","amount":"20000"}},"kind":"variance-tiers","finish":{"unit":"k",'.
+        '"decimals":0,"width":900}}';
+
+    public function testReadsOlderRecipesThatHaveLandingInTheirFinish(): void
+    {
+        $json = '{"keenMargin":1,"question":{"scenario":"AC","by":"month"},"kind":"variance-tiers",'
+            .'"finish":{"landing":true}}';
+        $recipe = RecipeReader::json($json, ChartKinds::all());
+        self::assertTrue($recipe->question->landing);
+        self::assertSame(
+            ['scenario' => 'AC', 'by' => 'month', 'landing' => true],
+            RecipeWriter::toArray($recipe)['question'],
+        );
+    }
 
     public function testReadsAndWritesTheSameDocument(): void
     {
         foreach ([self::FULL, self::MORE] as $json) {
-            self::assertSame($json, json_encode(RecipeWriter::toArray(RecipeReader::json($json))));
+            self::assertSame($json, json_encode(RecipeWriter::toArray(RecipeReader::json($json, ChartKinds::all()))));
         }
     }
 
@@ -54,14 +69,14 @@ final class RecipeTest extends TestCase
         ];
         yield 'unknown key' => [
             $with('"mesure":"x"'),
-            'question.mesure: This key is not known; accepted are measure, scenario, forecast, against, by, span, '
-                .'closedThrough, where, better, flag, order, cumulate, top, each, between, used, unused, total, '
-                .'target, sequence.',
+            'question.mesure: This key is not known; accepted are measure, scenario, forecast, against, by, span, '.
+            'closedThrough, where, better, flag, order, cumulate, top, each, between, used, unused, total, '.
+            'target, sequence, landing.',
         ];
         yield 'unknown kind' => [
             '{"keenMargin":1,"question":{},"kind":"pie"}',
-            'kind: "pie" is not accepted; give variance-tiers, nested-columns, target-marks, gap-line, hat or '
-                .'capacity-fill.',
+            'kind: "pie" is not accepted; give variance-tiers, nested-columns, target-marks, gap-line, hat or '.
+            'capacity-fill.',
         ];
         yield 'unknown scenario' => [
             $with('"against":["BU","XX"]'),
@@ -73,8 +88,8 @@ final class RecipeTest extends TestCase
         ];
         yield 'unknown order' => [
             $with('"order":"by size"'),
-            'question.order: "by size" is not accepted; give calendar, given, largest first, smallest first or '
-                .'favourable first.',
+            'question.order: "by size" is not accepted; give calendar, given, largest first, smallest first or '.
+            'favourable first.',
         ];
         yield 'one part of a capacity' => [
             $with('"used":"Sold"'),
@@ -122,8 +137,8 @@ final class RecipeTest extends TestCase
         ];
         yield 'a negative threshold' => [
             $with('"flag":{"percent":"-5"}'),
-            'question.flag.percent: "-5" is not accepted; give a number of zero or more in quotes, such as "5" or '
-                .'"0.5".',
+            'question.flag.percent: "-5" is not accepted; give a number of zero or more in quotes, such as "5" or '.
+            '"0.5".',
         ];
         yield 'too low' => [
             $with('', ',"finish":{"height":10}'),
@@ -151,7 +166,7 @@ final class RecipeTest extends TestCase
     public function testRefusesWithThePathAndWhatWouldBeAccepted(string $json, string $says): void
     {
         $this->expectExceptionObject(new NotAccepted('', $says));
-        RecipeReader::json($json);
+        RecipeReader::json($json, ChartKinds::all());
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
@@ -168,8 +183,8 @@ final class RecipeTest extends TestCase
         ];
         yield 'unknown grain' => [
             ['by' => 'fortnight'],
-            'question.by: There is no breakdown "fortnight"; there are Route, and month, quarter, half-year and year '
-                .'of periods.',
+            'question.by: There is no breakdown "fortnight"; there are Route, and month, quarter, half-year and year '.
+            'of periods.',
         ];
         yield 'order of periods' => [
             ['order' => 'largest first'],
@@ -177,8 +192,8 @@ final class RecipeTest extends TestCase
         ];
         yield 'calendar of members' => [
             ['by' => 'Route', 'order' => 'calendar'],
-            'question.order: Members have no calendar order; give given, largest first, smallest first or favourable '
-                .'first.',
+            'question.order: Members have no calendar order; give given, largest first, smallest first or favourable '.
+            'first.',
         ];
         yield 'running members' => [
             ['by' => 'Route', 'cumulate' => 'moving'],
@@ -216,13 +231,13 @@ final class RecipeTest extends TestCase
             self::FULL,
             self::MORE,
             '{"keenMargin":1,"question":{},"kind":"variance-tiers"}',
-            '{"keenMargin":1,"question":{"span":"year to '
-                .'date","flag":{"percent":5}},"kind":"variance-tiers",'
-                .'"figures":{"columns":{"M":{"role":"period"}},"fiscalYearStarts":4}}',
+            '{"keenMargin":1,"question":{"span":"year to '.
+            'date","flag":{"percent":5}},"kind":"variance-tiers",'.
+            '"figures":{"columns":{"M":{"role":"period"}},"fiscalYearStarts":4}}',
             '{"keenMargin":1,"question":{"span":{"last":3,"unit":"month"}},"kind":"variance-tiers"}',
         ];
         foreach ($valid as $json) {
-            RecipeReader::json($json);
+            RecipeReader::json($json, ChartKinds::all());
             self::assertTrue($validator->validate(json_decode($json), $schema)->isValid(), $json);
         }
         foreach (self::refused() as $name => [$json]) {
@@ -242,13 +257,14 @@ final class RecipeTest extends TestCase
     {
         $say = static function (
             array $question,
-            string $csv = 'Month,Route,Vessel '
-                ."class,Actual,Budget,Forecast\n2026-01,North,Large,1,2,\n2026-02,Holm,Small,,2,3\n"
-                ."2025-01,Outer,Small,1,,\n",
+            string $csv =
+                'Month,Route,Vessel '.
+                    "class,Actual,Budget,Forecast\n2026-01,North,Large,1,2,\n2026-02,Holm,Small,,2,3\n".
+                    "2025-01,Outer,Small,1,,\n",
         ): string {
             $figures = Written::figures($csv);
             $recipe = Written::recipe($question);
-            $workings = \KeenMargin\Core\Drawing\Reckoning::of($recipe, $figures);
+            $workings = \KeenMargin\Core\Drawing\Drawing::workings($recipe, $figures, ChartKinds::all());
 
             return implode(
                 '',
@@ -256,17 +272,17 @@ final class RecipeTest extends TestCase
                     QuestionSentence::of(
                         $recipe,
                         $figures->dataset(),
-                        $workings->measure,
-                        $workings->better,
-                        $workings->range,
+                        $workings->context->measure(),
+                        $workings->context->better,
+                        $workings->context->range,
                     ),
                     'text',
                 ),
             );
         };
         self::assertSame(
-            'How did amount of all routes and all vessel classes in Jan–Feb 2026 compare with budget and prior year, '
-                .'by month? More is better; flag gaps over 5 % and 20 k.',
+            'How did amount of all routes and all vessel classes in Jan–Feb 2026 compare with budget and prior year, '.
+                'by month? More is better; flag gaps over 5 % and 20 k.',
             $say([
                 'against' => ['BU', 'PY'],
                 'span' => ['from' => '2026-01', 'to' => '2026-02'],
@@ -274,8 +290,8 @@ final class RecipeTest extends TestCase
             ]),
         );
         self::assertSame(
-            'How did amount of North and Holm, and all vessel classes in the last 3 months go, against nothing yet, '
-                .'by quarter? Less is better; flag no gaps.',
+            'How did amount of North and Holm, and all vessel classes in the last 3 months go, against nothing yet, '.
+                'by quarter? Less is better; flag no gaps.',
             $say([
                 'span' => ['last' => 3, 'unit' => 'month'],
                 'by' => 'quarter',
@@ -284,8 +300,8 @@ final class RecipeTest extends TestCase
             ]),
         );
         self::assertSame(
-            'How did amount of all routes but Outer and all vessel classes in the year to date compare with budget, '
-                .'by month? More is better; flag gaps over 0.5 %.',
+            'How did amount of all routes but Outer and all vessel classes in the year to date compare with budget, '.
+                'by month? More is better; flag gaps over 0.5 %.',
             $say([
                 'against' => ['BU'],
                 'span' => 'year to date',
@@ -306,8 +322,12 @@ final class RecipeTest extends TestCase
             ] as $csv
         ) {
             $figures = Written::figures($csv);
-            $workings = \KeenMargin\Core\Drawing\Reckoning::of(FirstQuestion::of($figures->dataset()), $figures);
-            self::assertNotSame([], $workings->rows);
+            $workings = \KeenMargin\Core\Drawing\Drawing::workings(
+                FirstQuestion::of($figures->dataset(), ChartKinds::all()->first()),
+                $figures,
+                ChartKinds::all(),
+            );
+            self::assertNotSame([], $workings->table->rows);
         }
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Question;
 
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Question\Sentence\QuestionSentence;
 use KeenMargin\Tests\core\Written;
@@ -115,7 +116,7 @@ final class SentenceTest extends TestCase
     {
         $figures ??= self::figures();
         $recipe = Written::recipe($question, [], $kind);
-        $workings = Reckoning::of($recipe, $figures);
+        $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
 
         return implode(
             '',
@@ -123,9 +124,9 @@ final class SentenceTest extends TestCase
                 QuestionSentence::of(
                     $recipe,
                     $figures->dataset(),
-                    $workings->measure,
-                    $workings->better,
-                    $workings->range,
+                    $workings->context->measure(),
+                    $workings->context->better,
+                    $workings->context->range,
                 ),
                 'text',
             ),

@@ -7,22 +7,22 @@ namespace KeenMargin\Tests\core\Workings;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
 final class ComparisonWorkingsTest extends TestCase
 {
-    private const YEAR = "Month,Actual,Budget,Forecast\n2025-08,700,,\n2026-06,588,612,\n2026-07,781,745,770\n"
-        ."2026-08,742,760,750\n2026-09,,560,548\n2026-10,,430,441\n";
+    private const YEAR =
+        "Month,Actual,Budget,Forecast\n2025-08,700,,\n2026-06,588,612,\n2026-07,781,745,770\n".
+        "2026-08,742,760,750\n2026-09,,560,548\n2026-10,,430,441\n";
 
     /** @return array<string, ?string> */
     private static function shown(Workings $workings): array
     {
         return array_combine(
-            array_map(static fn (Row $row): string => $row->key, $workings->rows),
-            array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->rows),
+            array_map(static fn (Row $row): string => $row->key, $workings->table->rows),
+            array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->table->rows),
         );
     }
 
@@ -46,13 +46,19 @@ final class ComparisonWorkingsTest extends TestCase
         );
         self::assertSame(
             ['3100', '-7'],
-            [$workings->total->shown?->toString(), $workings->total->variances['BU']?->amount->toString()],
+            [
+                $workings->table->total->shown?->toString(),
+                $workings->table->total->variances['BU']?->amount->toString(),
+            ],
         );
         self::assertSame(
             ['2111', '-6'],
-            [$workings->toDate?->shown?->toString(), $workings->toDate?->variances['BU']?->amount->toString()],
+            [
+                $workings->table->toDate?->shown?->toString(),
+                $workings->table->toDate?->variances['BU']?->amount->toString(),
+            ],
         );
-        self::assertSame('3100', $workings->landing?->shown?->toString());
+        self::assertSame('3100', $workings->table->landing?->shown?->toString());
     }
 
     public function testTheClosingPeriodMoves(): void
@@ -74,7 +80,7 @@ final class ComparisonWorkingsTest extends TestCase
         self::assertSame(['2026-08' => '742', '2026-09' => null], self::shown($workings));
         self::assertSame('The shown figure is missing for Sep 2026', self::check($workings, 'none-missing')?->says);
         self::assertSame('Sep: budget only, so not compared', self::check($workings, 'left-out-bu')?->says);
-        self::assertSame('-18', $workings->total->variances['BU']?->amount->toString());
+        self::assertSame('-18', $workings->table->total->variances['BU']?->amount->toString());
     }
 
     public function testAMissingActualLeavesBothSidesOutOfTheTotal(): void
@@ -84,9 +90,12 @@ final class ComparisonWorkingsTest extends TestCase
         ]);
         self::assertSame(
             ['11', '1'],
-            [$workings->total->shown?->toString(), $workings->total->variances['BU']?->amount->toString()],
+            [
+                $workings->table->total->shown?->toString(),
+                $workings->table->total->variances['BU']?->amount->toString(),
+            ],
         );
-        self::assertNull($workings->rows[1]->variances['BU']);
+        self::assertNull($workings->table->rows[1]->variances['BU']);
         self::assertFalse(self::check($workings, 'left-out-bu')?->holds);
     }
 
@@ -96,13 +105,13 @@ final class ComparisonWorkingsTest extends TestCase
             'against' => ['PY'],
             'span' => ['from' => '2026-08', 'to' => '2026-08'],
         ]);
-        self::assertSame('42', $derived->rows[0]->variances['PY']?->amount->toString());
+        self::assertSame('42', $derived->table->rows[0]->variances['PY']?->amount->toString());
         self::assertTrue(self::check($derived, 'prior-year-derived')?->holds);
         $imported = Written::workings("Month,Actual,PY\n2025-08,700,1\n2026-08,742,690\n", [
             'against' => ['PY'],
             'span' => ['from' => '2026-08', 'to' => '2026-08'],
         ]);
-        self::assertSame('52', $imported->rows[0]->variances['PY']?->amount->toString());
+        self::assertSame('52', $imported->table->rows[0]->variances['PY']?->amount->toString());
         self::assertNull(self::check($imported, 'prior-year-derived'));
     }
 
@@ -118,14 +127,14 @@ final class ComparisonWorkingsTest extends TestCase
             ],
         );
         self::assertSame(['90.000000', '20.000000'], array_values(self::shown($workings)));
-        self::assertSame('66.666667', $workings->total->shown?->toString());
-        self::assertSame('66.7', $workings->display->amount($workings->total->shown));
+        self::assertSame('66.666667', $workings->table->total->shown?->toString());
+        self::assertSame('66.7', $workings->context->display->amount($workings->table->total->shown));
     }
 
     public function testARateWithoutItsPartsHasNoTotal(): void
     {
         $workings = Written::workings("Month,Punctuality %\n2026-01,91.5\n2026-02,93\n");
-        self::assertNull($workings->total->shown);
+        self::assertNull($workings->table->total->shown);
         self::assertSame(
             'There is no total: percentages cannot be added, and their parts are not known',
             self::check($workings, 'total-rule')?->says,
@@ -175,7 +184,7 @@ final class ComparisonWorkingsTest extends TestCase
             'by' => 'quarter',
             'span' => ['from' => '2026-07', 'to' => '2026-10'],
         ]);
-        self::assertSame('2071', $workings->rows[0]->shown?->toString());
+        self::assertSame('2071', $workings->table->rows[0]->shown?->toString());
         self::assertSame(
             'Q3 2026 is actual to Aug and forecast after it',
             self::check($workings, 'part-forecast')?->says,
@@ -188,8 +197,8 @@ final class ComparisonWorkingsTest extends TestCase
             'forecast' => 'FC',
             'against' => ['BU', 'PY'],
         ]);
-        self::assertSame('1', $workings->rows[0]->variances['BU']?->amount->toString());
-        self::assertNull($workings->rows[0]->variances['PY']);
+        self::assertSame('1', $workings->table->rows[0]->variances['BU']?->amount->toString());
+        self::assertNull($workings->table->rows[0]->variances['PY']);
         self::assertSame(
             'There are no prior year figures for these periods',
             self::check($workings, 'absent-py')?->says,
@@ -215,7 +224,7 @@ final class ComparisonWorkingsTest extends TestCase
 
     public function testWorkingsAreWrittenAsTheFormatSays(): void
     {
-        $written = WorkingsWriter::toArray(
+        $written = Written::document(
             Written::workings("Month,Actual,Budget\n2026-01,302000,310000\n", [
                 'measure' => 'Amount',
                 'against' => ['BU'],
@@ -259,7 +268,7 @@ final class ComparisonWorkingsTest extends TestCase
             self::assertTrue(self::check($workings, 'rows-sum-to-total')?->holds, "seed $seed");
             foreach (['BU', 'PY'] as $code) {
                 $sum = \Brick\Math\BigDecimal::zero();
-                foreach ($workings->rows as $row) {
+                foreach ($workings->table->rows as $row) {
                     $variance = $row->variances[$code];
                     if (null === $variance) {
                         continue;
@@ -273,7 +282,7 @@ final class ComparisonWorkingsTest extends TestCase
                     );
                 }
                 self::assertTrue(
-                    $sum->isEqualTo($workings->total->variances[$code]->amount ?? 0),
+                    $sum->isEqualTo($workings->table->total->variances[$code]->amount ?? 0),
                     "seed $seed against $code",
                 );
             }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Workings;
 
 use KeenMargin\Core\Workings\About\Derivation;
-use KeenMargin\Core\Workings\About\DerivationRule;
+use KeenMargin\Core\Workings\Result\DerivationRule;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\Written;
@@ -18,12 +18,25 @@ final class DerivationTest extends TestCase
 
     private static function how(Workings $workings, string $row, string $column): ?Derivation
     {
-        foreach ($workings->columns as $one) {
+        foreach ($workings->table->columns as $one) {
             if ($one->id() === $column) {
                 return Derivation::maybe($row, $one, $workings);
             }
         }
         self::fail("There is no column $column.");
+    }
+
+    /** @return list<array{string, string}> keys of rows and ids of columns */
+    private static function cells(?Derivation $derived): array
+    {
+        $cells = [];
+        foreach ($derived->rows ?? [] as $row) {
+            foreach ($derived->columns ?? [] as $column) {
+                $cells[] = [$row, $column];
+            }
+        }
+
+        return $cells;
     }
 
     public function testVariancesAndPercentagesFollowFromTheirRow(): void
@@ -32,15 +45,15 @@ final class DerivationTest extends TestCase
         self::assertEquals(
             [DerivationRule::Minus, [['2026-01', 'shown'], ['2026-01', 'BU']]],
             [
-                self::how($workings, '2026-01', 'variance:BU')?->step,
-                self::how($workings, '2026-01', 'variance:BU')?->of,
+                self::how($workings, '2026-01', 'variance:BU')?->rule,
+                self::cells(self::how($workings, '2026-01', 'variance:BU')),
             ],
         );
         self::assertEquals(
             [['2026-02', 'variance:BU'], ['2026-02', 'BU']],
-            self::how($workings, '2026-02', 'percent:BU')?->of,
+            self::cells(self::how($workings, '2026-02', 'percent:BU')),
         );
-        self::assertEquals([['2026-03', 'FC']], self::how($workings, '2026-03', 'shown')?->of);
+        self::assertEquals([['2026-03', 'FC']], self::cells(self::how($workings, '2026-03', 'shown')));
         self::assertNull(self::how($workings, '2026-01', 'AC'));
     }
 
@@ -49,10 +62,10 @@ final class DerivationTest extends TestCase
         $workings = Written::workings(self::CSV, ['against' => ['BU'], 'forecast' => 'FC']);
         self::assertSame(
             [DerivationRule::Sum, [['2026-01', 'shown'], ['2026-02', 'shown'], ['2026-03', 'shown']]],
-            [self::how($workings, 'total', 'shown')?->step, self::how($workings, 'total', 'shown')?->of],
+            [self::how($workings, 'total', 'shown')?->rule, self::cells(self::how($workings, 'total', 'shown'))],
         );
-        self::assertSame([['2026-01', 'BU'], ['2026-02', 'BU']], self::how($workings, 'toDate', 'BU')?->of);
-        self::assertSame(DerivationRule::Minus, self::how($workings, 'landing', 'variance:BU')?->step);
+        self::assertSame([['2026-01', 'BU'], ['2026-02', 'BU']], self::cells(self::how($workings, 'toDate', 'BU')));
+        self::assertSame(DerivationRule::Minus, self::how($workings, 'landing', 'variance:BU')?->rule);
     }
 
     public function testAVarianceThatCoversOnlySomeMonthsFollowsFromThose(): void
@@ -60,7 +73,10 @@ final class DerivationTest extends TestCase
         $workings = Written::workings("Month,Actual,Budget\n2026-01,302,310\n2026-02,311,\n", ['against' => ['BU']]);
         self::assertSame(
             [DerivationRule::Sum, [['2026-01', 'variance:BU'], ['2026-02', 'variance:BU']]],
-            [self::how($workings, 'total', 'variance:BU')?->step, self::how($workings, 'total', 'variance:BU')?->of],
+            [
+                self::how($workings, 'total', 'variance:BU')?->rule,
+                self::cells(self::how($workings, 'total', 'variance:BU')),
+            ],
         );
     }
 
@@ -74,9 +90,9 @@ final class DerivationTest extends TestCase
         );
         self::assertSame(
             [DerivationRule::Rate, [['2026-02', 'used'], ['2026-02', 'total']]],
-            [self::how($workings, '2026-02', 'rate')?->step, self::how($workings, '2026-02', 'rate')?->of],
+            [self::how($workings, '2026-02', 'rate')?->rule, self::cells(self::how($workings, '2026-02', 'rate'))],
         );
-        self::assertSame(DerivationRule::Minus, self::how($workings, '2026-01', 'unused')?->step);
+        self::assertSame(DerivationRule::Minus, self::how($workings, '2026-01', 'unused')?->rule);
     }
 
     public function testWhatIsFoundGivesTheNumberOverRandomFigures(): void
@@ -88,28 +104,28 @@ final class DerivationTest extends TestCase
                 'forecast' => 'FC',
                 'by' => 0 === $seed % 2 ? 'month' : 'quarter',
             ]);
-            $rows = array_column($workings->rows, null, 'key') + $workings->sums();
+            $rows = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
             $columns = array_column(
-                array_map(static fn ($column): array => [$column->id(), $column], $workings->columns),
+                array_map(static fn ($column): array => [$column->id(), $column], $workings->table->columns),
                 1,
                 0,
             );
             foreach ($rows as $key => $of) {
-                foreach ($workings->columns as $column) {
+                foreach ($workings->table->columns as $column) {
                     $derived = Derivation::maybe((string) $key, $column, $workings);
                     if (null !== $derived) {
                         $numbers = array_values(
                             array_filter(
                                 array_map(
                                     static fn (array $cell) => $columns[$cell[1]]->number($rows[$cell[0]]),
-                                    $derived->of,
+                                    self::cells($derived),
                                 ),
                             ),
                         );
                         \assert([] !== $numbers);
                         self::assertSame(
                             $column->number($of)?->strippedOfTrailingZeros()->toString(),
-                            $derived->step->result($numbers)?->strippedOfTrailingZeros()->toString(),
+                            $derived->rule->result($numbers)?->strippedOfTrailingZeros()->toString(),
                             "seed $seed, $key, {$column->id()}",
                         );
                         ++$found;

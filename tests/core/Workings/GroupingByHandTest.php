@@ -86,12 +86,12 @@ final class GroupingByHandTest extends TestCase
         self::assertSame(
             $expected,
             array_combine(
-                array_map(static fn (Row $row): string => $row->key, $workings->rows),
-                array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->rows),
+                array_map(static fn (Row $row): string => $row->key, $workings->table->rows),
+                array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->table->rows),
             ),
         );
         if (null !== $total) {
-            self::assertSame($total, $workings->total->shown?->toString());
+            self::assertSame($total, $workings->table->total->shown?->toString());
         }
     }
 
@@ -436,7 +436,11 @@ final class GroupingByHandTest extends TestCase
         $calendar = Written::workings($csv, ['forecast' => 'FC', 'span' => 'rest of year']);
         self::assertSame(
             ['15', '2026-06', '2026-12'],
-            [$calendar->total->shown?->toString(), $calendar->rows[0]->key, $calendar->rows[6]->key],
+            [
+                $calendar->table->total->shown?->toString(),
+                $calendar->table->rows[0]->key,
+                $calendar->table->rows[6]->key,
+            ],
         );
         $fiscal = Written::workings(
             $csv,
@@ -445,7 +449,10 @@ final class GroupingByHandTest extends TestCase
         );
         self::assertSame(
             ['24', ['FY2027-Q1', 'FY2027-Q2', 'FY2027-Q3', 'FY2027-Q4']],
-            [$fiscal->total->shown?->toString(), array_map(static fn (Row $row): string => $row->key, $fiscal->rows)],
+            [
+                $fiscal->table->total->shown?->toString(),
+                array_map(static fn (Row $row): string => $row->key, $fiscal->table->rows),
+            ],
         );
     }
 
@@ -459,7 +466,7 @@ final class GroupingByHandTest extends TestCase
         ];
         $by = static fn (string $grain, array $more = []): array => array_map(
             static fn (Row $row): ?string => $row->shown?->toString(),
-            Written::workings($csv, ['measure' => 'Punctuality', 'by' => $grain] + $more, $mapping)->rows,
+            Written::workings($csv, ['measure' => 'Punctuality', 'by' => $grain] + $more, $mapping)->table->rows,
         );
         self::assertSame(['90.000000', '20.000000', null, '100.000000'], $by('month'));
         self::assertSame(
@@ -480,7 +487,7 @@ final class GroupingByHandTest extends TestCase
                         substr($row->key, 0, str_starts_with($row->key, 'FY') ? 6 : 4),
                         $row->shown,
                     ],
-                    Written::workings($csv, ['by' => $by], ['fiscalYearStarts' => $first])->rows,
+                    Written::workings($csv, ['by' => $by], ['fiscalYearStarts' => $first])->table->rows,
                 );
                 $years = [];
                 foreach ($total('quarter') as [$year, $shown]) {

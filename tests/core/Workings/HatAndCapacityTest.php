@@ -8,7 +8,6 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -16,8 +15,9 @@ use PHPUnit\Framework\TestCase;
 /** Two members held against each other, and how full something is. */
 final class HatAndCapacityTest extends TestCase
 {
-    private const CABINS = "Month,Route,Cabin,Amount\n2026-01,North,Seat,180\n2026-01,North,Berth,240\n"
-        ."2026-01,Holm,Seat,150\n2026-01,Holm,Berth,120\n2026-01,Outer,Seat,7\n";
+    private const CABINS =
+        "Month,Route,Cabin,Amount\n2026-01,North,Seat,180\n2026-01,North,Berth,240\n".
+        "2026-01,Holm,Seat,150\n2026-01,Holm,Berth,120\n2026-01,Outer,Seat,7\n";
     private const BETWEEN = ['between' => ['field' => 'Cabin', 'first' => 'Seat', 'second' => 'Berth']];
     private const USED = ['used' => 'Used', 'total' => 'Offered'];
 
@@ -26,7 +26,7 @@ final class HatAndCapacityTest extends TestCase
     {
         return array_map(
             static fn (mixed $row): array => (array) $row,
-            array_values((array) WorkingsWriter::toArray($workings)['rows']),
+            array_values((array) Written::document($workings)['rows']),
         );
     }
 
@@ -57,7 +57,7 @@ final class HatAndCapacityTest extends TestCase
             ['150', '120', '-30', '-20.0000', 'unfavourable'],
             [$holm['first'], $holm['second'], $holm['change'], $holm['percent'], $holm['effect']],
         );
-        self::assertSame('Berth, amount in Jan 2026: 360, 23 (6.8 %) above Seat.', $workings->reading->texts()[0]);
+        self::assertSame('Berth, amount in Jan 2026: 360, 23 (6.8 %) above Seat.', $workings->summary->texts()[0]);
     }
 
     public function testWhereOneSideHasNoFigureItCountsAsNothing(): void
@@ -68,7 +68,7 @@ final class HatAndCapacityTest extends TestCase
             ['7', null, '-7', '-100.0000', true],
             [$outer['first'], $outer['second'], $outer['change'], $outer['percent'], $outer['absent']],
         );
-        self::assertSame('23', (string) $workings->total->variances['first']?->amount);
+        self::assertSame('23', (string) $workings->table->total->variances['first']?->amount);
         self::assertContains(
             '1 route has Seat and no Berth, counted as nothing',
             array_map(static fn (Check $check): string => $check->says, $workings->checks),
@@ -94,8 +94,8 @@ final class HatAndCapacityTest extends TestCase
         yield 'no two members' => [
             [],
             'hat',
-            'question.between: A hat graph holds two members of a breakdown against each other; give "field", '
-                .'"first" and "second".',
+            'question.between: A hat graph holds two members of a breakdown against each other; give "field", '.
+            '"first" and "second".',
         ];
         yield 'no such member' => [
             ['between' => ['field' => 'Cabin', 'first' => 'Seat', 'second' => 'Deck']],
@@ -105,8 +105,8 @@ final class HatAndCapacityTest extends TestCase
         yield 'rows of the sides' => [
             self::BETWEEN + ['by' => 'Cabin'],
             'hat',
-            'question.by: The two sides are members of Cabin; the rows must be periods or members of another '
-                .'breakdown.',
+            'question.by: The two sides are members of Cabin; the rows must be periods or members of another '.
+            'breakdown.',
         ];
         yield 'no parts' => [
             [],
@@ -140,10 +140,10 @@ final class HatAndCapacityTest extends TestCase
             ['90.000000', '20.000000'],
             array_map(static fn (array $row): mixed => $row['rate'], self::rows($workings)),
         );
-        self::assertSame('66.666667', (string) $workings->total->shown);
+        self::assertSame('66.666667', (string) $workings->table->total->shown);
         self::assertSame(
             ['66.7', null],
-            [$workings->reading->headline['amount'], $workings->reading->headline['variance']],
+            [$workings->summary->headline['amount'], $workings->summary->headline['variance']],
         );
         self::assertSame(
             ['10', '40'],
@@ -179,7 +179,7 @@ final class HatAndCapacityTest extends TestCase
             ['-10', '10.000000'],
             array_map(
                 static fn ($variance): string => (string) $variance?->amount,
-                array_values($total->rows[0]->variances),
+                array_values($total->table->rows[0]->variances),
             ),
         );
         $used = self::fill("Month,Scenario,Used,Offered\n2026-01,Actual,90,100\n2026-01,Target,85,\n", [
@@ -190,7 +190,7 @@ final class HatAndCapacityTest extends TestCase
             [
                 self::rows($used)[0]['target'],
                 self::rows($used)[0]['rateTarget'],
-                (string) $used->rows[0]->variances['target']?->amount,
+                (string) $used->table->rows[0]->variances['target']?->amount,
             ],
         );
         $rate = self::fill("Month,Used,Offered\n2026-01,90,100\n", ['target' => '92.5']);
@@ -199,7 +199,7 @@ final class HatAndCapacityTest extends TestCase
             [
                 self::rows($rate)[0]['target'],
                 self::rows($rate)[0]['rateTarget'],
-                (string) $rate->rows[0]->variances['rateTarget']?->amount,
+                (string) $rate->table->rows[0]->variances['rateTarget']?->amount,
             ],
         );
     }
@@ -209,11 +209,11 @@ final class HatAndCapacityTest extends TestCase
         $workings = self::fill("Month,Used,Offered\n2026-01,5,10\n2026-02,9,10\n2026-03,9,10\n2026-04,5,10\n");
         self::assertSame(
             ['smallest', 'largest', null, null],
-            array_map(static fn (Row $row): ?string => $row->extreme?->value, $workings->rows),
+            array_map(static fn (Row $row): ?string => $row->extreme?->value, $workings->table->rows),
         );
         self::assertStringContainsString(
             'Fullest: Feb, 90.0 %; emptiest: Jan, 50.0 %.',
-            implode(' ', $workings->reading->texts()),
+            implode(' ', $workings->summary->texts()),
         );
     }
 
@@ -252,6 +252,6 @@ final class HatAndCapacityTest extends TestCase
     {
         $workings = self::fill("Month,Used,Offered\n2026-01,0,0\n2026-02,5,10\n");
         self::assertNull(self::rows($workings)[0]['rate']);
-        self::assertSame('50.000000', (string) $workings->total->shown);
+        self::assertSame('50.000000', (string) $workings->table->total->shown);
     }
 }

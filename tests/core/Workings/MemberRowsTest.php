@@ -4,22 +4,23 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Core\Workings\Result\WorkingsWriter;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
 /** Rows that are members of a breakdown: groups, order, gathering, totals. */
 final class MemberRowsTest extends TestCase
 {
-    private const CSV = "Month,Line,Actual,Budget\n2026-01,Fares,900,850\n2026-01,Freight,100,120\n"
-        ."2026-01,Fuel,310,280\n2026-01,Crew,270,275\n2026-02,Fares,50,60\n";
+    private const CSV =
+        "Month,Line,Actual,Budget\n2026-01,Fares,900,850\n2026-01,Freight,100,120\n".
+        "2026-01,Fuel,310,280\n2026-01,Crew,270,275\n2026-02,Fares,50,60\n";
     private const GROUPS = ['Fares' => 'Income', 'Freight' => 'Income', 'Fuel' => 'Costs', 'Crew' => 'Costs'];
     private const ROLES = [
         'Fares' => LineRole::Adds,
@@ -40,15 +41,15 @@ final class MemberRowsTest extends TestCase
     /** @param array<string, mixed> $question */
     private static function of(FactTable $figures, array $question): Workings
     {
-        return Reckoning::of(Written::recipe($question), $figures);
+        return Drawing::workings(Written::recipe($question), $figures, ChartKinds::all());
     }
 
     /** @return array<string, string> */
     private static function shown(Workings $workings): array
     {
         return array_combine(
-            array_map(static fn (Row $row): string => $row->key, $workings->rows),
-            array_map(static fn (Row $row): string => (string) $row->shown, $workings->rows),
+            array_map(static fn (Row $row): string => $row->key, $workings->table->rows),
+            array_map(static fn (Row $row): string => (string) $row->shown, $workings->table->rows),
         );
     }
 
@@ -77,16 +78,19 @@ final class MemberRowsTest extends TestCase
         );
         self::assertSame(
             [RowRole::Group, RowRole::Row, RowRole::Row],
-            array_map(static fn (Row $row): RowRole => $row->role, \array_slice($workings->rows, 0, 3)),
+            array_map(static fn (Row $row): RowRole => $row->role, \array_slice($workings->table->rows, 0, 3)),
         );
-        self::assertSame([0, 1, 1, 0, 1, 1], array_map(static fn (Row $row): int => $row->depth, $workings->rows));
+        self::assertSame(
+            [0, 1, 1, 0, 1, 1],
+            array_map(static fn (Row $row): int => $row->depth, $workings->table->rows),
+        );
     }
 
     public function testOfALineThatTakesAwayLessIsBetter(): void
     {
         $effects = array_map(
             static fn (Row $row): string => $row->variances['BU']->effect->value ?? '',
-            self::statement()->rows,
+            self::statement()->table->rows,
         );
         self::assertSame(
             ['favourable', 'favourable', 'unfavourable', 'unfavourable', 'unfavourable', 'favourable'],
@@ -97,9 +101,9 @@ final class MemberRowsTest extends TestCase
     public function testLinesThatAddAndTakeAwayAreNotAddedUp(): void
     {
         $workings = self::statement();
-        self::assertNull($workings->total->shown);
+        self::assertNull($workings->table->total->shown);
         self::assertTrue(self::checks($workings)['no-total']);
-        self::assertSame('–', $workings->reading->headline['amount']);
+        self::assertSame('–', $workings->summary->headline['amount']);
         $costs = self::statement(['where' => [['field' => 'Line', 'in' => ['Fuel', 'Crew']]]]);
         self::assertSame(['Costs' => '580', 'Fuel' => '310', 'Crew' => '270', 'total' => '580'], self::shown($costs));
         self::assertTrue(self::checks($costs)['rows-sum-to-total']);
@@ -108,8 +112,8 @@ final class MemberRowsTest extends TestCase
     public function testAHatOfAStatementReadsCostsTheRightWayRoundAndHasNoTotal(): void
     {
         $csv =
-            "Month,Line,Route,Actual,Forecast\n2026-01,Fares,North,900,\n2026-01,Fares,Holm,950,\n"
-                ."2026-01,Fuel,North,300,\n2026-01,Fuel,Holm,340,\n2026-02,Fares,North,,5\n";
+            "Month,Line,Route,Actual,Forecast\n2026-01,Fares,North,900,\n2026-01,Fares,Holm,950,\n".
+            "2026-01,Fuel,North,300,\n2026-01,Fuel,Holm,340,\n2026-02,Fares,North,,5\n";
         $figures = Written::grouped(
             Written::figures($csv),
             'Line',
@@ -122,14 +126,17 @@ final class MemberRowsTest extends TestCase
             'span' => 'year to date',
             'between' => ['field' => 'Route', 'first' => 'North', 'second' => 'Holm'],
         ];
-        $workings = Reckoning::of(Written::recipe($asked, [], 'hat'), $figures);
+        $workings = Drawing::workings(Written::recipe($asked, [], 'hat'), $figures, ChartKinds::all());
         self::assertSame(
             ['favourable', 'unfavourable'],
-            array_map(static fn (Row $row): string => $row->variances['first']->effect->value ?? '', $workings->rows),
+            array_map(
+                static fn (Row $row): string => $row->variances['first']->effect->value ?? '',
+                $workings->table->rows,
+            ),
         );
-        self::assertNull($workings->total->shown);
+        self::assertNull($workings->table->total->shown);
         self::assertTrue(self::checks($workings)['no-total']);
-        self::assertNull($workings->forecast, 'nothing of the span is forecast');
+        self::assertNull($workings->context->forecast, 'nothing of the span is forecast');
     }
 
     public function testOrderKeepsGroupsTogether(): void
@@ -153,7 +160,7 @@ final class MemberRowsTest extends TestCase
         $csv = "Route,Actual,Budget\nA,5,4\nB,-70,-60\nC,30,30\nD,1,2\nE,2,2\n";
         $workings = self::of(Written::figures($csv), ['by' => 'Route', 'against' => ['BU'], 'top' => 2]);
         self::assertSame(['B' => '-70', 'C' => '30', 'other' => '8', 'total' => '-32'], self::shown($workings));
-        self::assertSame('Other (3)', $workings->rows[2]->label);
+        self::assertSame('Other (3)', $workings->table->rows[2]->label);
         self::assertTrue(self::checks($workings)['rows-sum-to-total']);
         $ordered = self::of(Written::figures($csv), ['by' => 'Route', 'top' => 3, 'order' => 'largest first']);
         self::assertSame(['C', 'A', 'B', 'other', 'total'], array_keys(self::shown($ordered)));
@@ -163,10 +170,14 @@ final class MemberRowsTest extends TestCase
     {
         $csv = "Stop,Actual\n".implode('', array_map(static fn (int $i): string => "Stop $i,$i\n", range(1, 3000)));
         $workings = self::of(Written::figures($csv), ['by' => 'Stop']);
-        self::assertCount(22, $workings->rows);
+        self::assertCount(22, $workings->table->rows);
         self::assertSame(
             ['Stop 3000', 'Other (2980)', '4501500'],
-            [$workings->rows[0]->label, $workings->rows[20]->label, (string) $workings->total->shown],
+            [
+                $workings->table->rows[0]->label,
+                $workings->table->rows[20]->label,
+                (string) $workings->table->total->shown,
+            ],
         );
     }
 
@@ -185,9 +196,9 @@ final class MemberRowsTest extends TestCase
             'by' => 'Route',
             'against' => ['BU'],
         ]);
-        self::assertNull($workings->rows[1]->shown);
-        self::assertSame('-10', $workings->rows[1]->variances['BU']?->amount->toString());
-        self::assertTrue($workings->rows[1]->isAbsent());
+        self::assertNull($workings->table->rows[1]->shown);
+        self::assertSame('-10', $workings->table->rows[1]->variances['BU']?->amount->toString());
+        self::assertTrue($workings->table->rows[1]->isAbsent());
         self::assertTrue(self::checks($workings)['none-missing']);
         self::assertTrue(self::checks($workings)['absent-bu-shown']);
     }
@@ -199,14 +210,14 @@ final class MemberRowsTest extends TestCase
             $csv .= "2026-01,R$i,{$i}0\n2026-02,R$i,$i\n";
         }
         $workings = self::of(Written::figures($csv), ['each' => 'Route']);
-        self::assertCount(12, $workings->panels());
+        self::assertCount(12, $workings->table->panels());
         self::assertSame(
             ['R5', 'Other (4)'],
-            [array_key_first($workings->panels()), array_key_last($workings->panels())],
+            [array_key_first($workings->table->panels()), array_key_last($workings->table->panels())],
         );
-        self::assertSame('Other (4): Feb 2026', $workings->rows[23]->label);
+        self::assertSame('Other (4): Feb 2026', $workings->table->rows[23]->label);
         self::assertTrue(self::checks($workings)['rows-sum-to-total']);
-        $row = ((array) WorkingsWriter::toArray($workings)['rows'])[0];
+        $row = ((array) Written::document($workings)['rows'])[0];
         self::assertSame(['R5/2026-01', 'R5'], [((array) $row)['key'], ((array) $row)['panel']]);
     }
 
@@ -217,7 +228,7 @@ final class MemberRowsTest extends TestCase
             'each' => 'Route',
             'against' => ['BU'],
             'flag' => ['amount' => '1'],
-        ])->reading;
+        ])->summary;
         self::assertSame("Most for it: North Jan (+1); most against it: Holm Jan (\u{2212}6).", $reading->texts()[1]);
         self::assertSame('Flagged: North Jan and Holm Jan.', $reading->texts()[2]);
     }
@@ -246,7 +257,7 @@ final class MemberRowsTest extends TestCase
         ]);
         self::assertSame(
             ['2', null],
-            [$workings->rows[0]->values['PY']?->toString(), $workings->rows[1]->values['PY']],
+            [$workings->table->rows[0]->values['PY']?->toString(), $workings->table->rows[1]->values['PY']],
         );
     }
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Workings;
 
 use KeenMargin\Core\Document\Given;
-use KeenMargin\Core\Drawing\Reckoning;
-use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Question\Document\QuestionReader;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\About\Note;
 use KeenMargin\Core\Workings\About\NotesInChart;
@@ -22,13 +23,14 @@ use PHPUnit\Framework\TestCase;
 /** Notes belong to a measure, a period and members, not to a picture. */
 final class NotesTest extends TestCase
 {
-    private const CSV = "Month,Route,Class,Actual,Budget\n2025-08,North,Foot,1,1\n2026-07,North,Foot,1,1\n"
-        ."2026-08,North,Foot,2,2\n2026-08,Holm,Foot,2,2\n2026-09,North,Vehicle,,3\n";
+    private const CSV =
+        "Month,Route,Class,Actual,Budget\n2025-08,North,Foot,1,1\n2026-07,North,Foot,1,1\n".
+        "2026-08,North,Foot,2,2\n2026-08,Holm,Foot,2,2\n2026-09,North,Vehicle,,3\n";
 
     /** @param array<string, mixed> $question */
     private static function workings(array $question): Workings
     {
-        return Reckoning::of(Written::recipe($question), Written::figures(self::CSV));
+        return Drawing::workings(Written::recipe($question), Written::figures(self::CSV), ChartKinds::all());
     }
 
     /** @param array<string, mixed> $question */
@@ -39,15 +41,20 @@ final class NotesTest extends TestCase
     {
         $figures = Written::figures("Day,Route,Actual\n2026-07-03,North,1\n2026-08-11,North,2\n2026-08-12,Holm,2\n");
         $recipe = Written::recipe($question + ['by' => 'Route']);
-        $workings = Reckoning::of($recipe, $figures);
-        self::assertSame($period, RowTarget::maybe($workings->rows[0], $workings, $recipe->question)?->period?->key());
+        $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
+        self::assertSame(
+            $period,
+            RowTarget::maybe($workings->table->rows[0], $workings, $recipe->question)?->period?->key(),
+        );
     }
 
     /** @param list<array<string, mixed>> $place filters */
     private static function note(int $id, string $period, array $place = [], string $measure = 'Amount'): Note
     {
         $filters = array_map(
-            static fn (array $filter) => RecipeReader::filter(Given::json(json_encode($filter, \JSON_THROW_ON_ERROR))),
+            static fn (array $filter) => QuestionReader::filter(
+                Given::json(json_encode($filter, \JSON_THROW_ON_ERROR)),
+            ),
             $place,
         );
 
@@ -65,8 +72,7 @@ final class NotesTest extends TestCase
         return array_column(
             array_map(
                 static fn (RowNote $note): array => [$note->number, $note->row],
-                (new NotesInChart($notes, Written::recipe($question)->question))->to(self::workings($question))
-                    ->notes,
+                (new NotesInChart($notes, Written::recipe($question)->question))->in(self::workings($question)),
             ),
             1,
             0,
@@ -146,13 +152,17 @@ final class NotesTest extends TestCase
     {
         $figures = Written::figures("Step,Amount\nFares,5\nFuel,3\n");
         $recipe = Written::recipe(['by' => 'Step']);
-        $workings = Reckoning::of($recipe, $figures);
-        $place = RowTarget::maybe(array_column($workings->rows, null, 'key')['Fuel'], $workings, $recipe->question);
+        $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
+        $place = RowTarget::maybe(
+            array_column($workings->table->rows, null, 'key')['Fuel'],
+            $workings,
+            $recipe->question,
+        );
         self::assertNull($place?->period);
         $note = new Note(1, 'Amount', null, $place?->place->key() ?? '', 'Dear');
         self::assertSame(
             ['Fuel'],
-            array_column((new NotesInChart([$note], $recipe->question))->to($workings)->notes, 'row'),
+            array_column((new NotesInChart([$note], $recipe->question))->in($workings), 'row'),
         );
         self::assertSame([], (new NotesInChart([$note], $recipe->question))->aYearBefore($workings));
     }
@@ -162,8 +172,12 @@ final class NotesTest extends TestCase
         $question = ['by' => 'Route', 'top' => 1];
         $workings = self::workings($question);
         $places = array_map(
-            static fn (Row $row): ?RowTarget => RowTarget::maybe($row, $workings, Written::recipe($question)->question),
-            $workings->rows,
+            static fn (Row $row): ?RowTarget => RowTarget::maybe(
+                $row,
+                $workings,
+                Written::recipe($question)->question,
+            ),
+            $workings->table->rows,
         );
         self::assertSame(
             [true, false, true],
@@ -173,7 +187,7 @@ final class NotesTest extends TestCase
 
     public function testMembersAndFiltersStandInAnOrderOfTheirOwn(): void
     {
-        $filter = static fn (string $json) => RecipeReader::filter(Given::json($json));
+        $filter = static fn (string $json) => QuestionReader::filter(Given::json($json));
         $one = NoteTarget::of([
             $filter('{"field":"Route","in":["Holm","North"]}'),
             $filter('{"field":"Class","notIn":["Foot"]}'),

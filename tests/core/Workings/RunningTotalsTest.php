@@ -6,7 +6,8 @@ namespace KeenMargin\Tests\core\Workings;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\With;
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Workings\Checks\RowSums;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
 use KeenMargin\Core\Workings\Result\Check;
@@ -22,7 +23,7 @@ final class RunningTotalsTest extends TestCase
     /** @return list<?string> */
     private static function shown(Workings $workings): array
     {
-        return array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->rows);
+        return array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->table->rows);
     }
 
     private static function check(Workings $workings, string $id): ?Check
@@ -47,11 +48,11 @@ final class RunningTotalsTest extends TestCase
         self::assertSame(['1', '3', '4', '12'], self::shown($fiscal));
         self::assertSame(
             ['-1', '-1', '2', '1'],
-            array_map(static fn (Row $row): string => (string) $row->variances['BU']?->amount, $fiscal->rows),
+            array_map(static fn (Row $row): string => (string) $row->variances['BU']?->amount, $fiscal->table->rows),
         );
         self::assertSame(
             ['1', '2', '4', '8'],
-            array_map(static fn (Row $row): string => (string) ($row->values['own'] ?? ''), $fiscal->rows),
+            array_map(static fn (Row $row): string => (string) ($row->values['own'] ?? ''), $fiscal->table->rows),
         );
     }
 
@@ -111,15 +112,15 @@ final class RunningTotalsTest extends TestCase
             'against' => ['BU'],
         ]);
         self::assertSame(['1', null, '5'], self::shown($workings));
-        self::assertNull($workings->rows[1]->variances['BU']);
+        self::assertNull($workings->table->rows[1]->variances['BU']);
     }
 
     public function testTheLandingIsActualToDateAndForecastForTheRest(): void
     {
         $csv = "Month,Actual,Budget,Forecast\n2026-01,10,9,\n2026-02,20,22,\n2026-03,,30,31\n";
         $recipe = Written::recipe(['forecast' => 'FC', 'against' => ['BU']], ['landing' => true]);
-        $workings = Reckoning::of($recipe, Written::figures($csv));
-        $last = $workings->rows[3];
+        $workings = Drawing::workings($recipe, Written::figures($csv), ChartKinds::all());
+        $last = $workings->table->rows[3];
         self::assertSame(
             ['landing', 'Landing 2026 without April–December', '61', '0', 'FC'],
             [
@@ -131,7 +132,7 @@ final class RunningTotalsTest extends TestCase
             ],
         );
         self::assertTrue(self::check($workings, 'rows-sum-to-total')?->holds);
-        self::assertCount(3, Written::workings($csv, ['forecast' => 'FC', 'against' => ['BU']])->rows);
+        self::assertCount(3, Written::workings($csv, ['forecast' => 'FC', 'against' => ['BU']])->table->rows);
     }
 
     public function testTheCheckOfRunningTotalsFindsAWrongOne(): void
@@ -141,13 +142,13 @@ final class RunningTotalsTest extends TestCase
         $measure = $figures->dataset()->measures[0];
         $scope = Scope::of($recipe->question, $figures->dataset(), $measure, $measure->sources());
         $sums = new RowSums($scope, (new ComparisonRows($scope, $measure, $figures))->comparison);
-        $workings = Reckoning::of($recipe, $figures);
-        $rows = $workings->rows;
-        self::assertTrue($sums->check($rows, $workings->total)->holds);
+        $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
+        $rows = $workings->table->rows;
+        self::assertTrue($sums->check($rows, $workings->table->total)->holds);
         $wrong = With::of($rows[1], ['shown' => BigDecimal::of(4)]);
         self::assertSame(
             'The running total of Feb 2026 is not the sum of its periods',
-            $sums->check([$rows[0], $wrong], $workings->total)->says,
+            $sums->check([$rows[0], $wrong], $workings->table->total)->says,
         );
     }
 }

@@ -20,13 +20,14 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Charts of columns: tiers one above the other, names below the lowest. */
-final readonly class UprightPanels
+final readonly class VerticalPanels
 {
     private const NAMES = 58.0;
     private const RIGHT = 10.0;
@@ -41,6 +42,7 @@ final readonly class UprightPanels
         private Canvas $canvas,
         private Workings $workings,
         private Finish $finish,
+        private ChartOptions $options,
         private array $keys,
         private float $stretch = 1.0,
     ) {
@@ -58,7 +60,7 @@ final readonly class UprightPanels
             if (
                 !RowNames::fitBelow(
                     $rows,
-                    BandAxis::over(TierChart::apart($rows), 0.0, $grid->width(), Grain::Month)->band,
+                    BandAxis::over(RowNames::standApart($rows), 0.0, $grid->width(), Grain::Month)->band,
                 )
             ) {
                 return false;
@@ -79,11 +81,11 @@ final readonly class UprightPanels
         $grid = self::grid($panels, $this->finish->width);
         $isOne = 1 === \count($panels);
         $length = $this->stretch * ($isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0);
-        $layout = TierLayout::upright(
+        $layout = TierLayout::vertical(
             $charts,
             $length,
             SeriesNames::height($this->keys),
-            $this->workings->mostPerUnit,
+            $this->options->mostPerUnit,
         );
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {
@@ -111,10 +113,10 @@ final readonly class UprightPanels
         float $top,
     ): float {
         $axis = BandAxis::over(
-            TierChart::apart($rows),
+            RowNames::standApart($rows),
             $grid->left($place),
             $grid->right($place),
-            $this->workings->by instanceof Grain ? $this->workings->by : Grain::Month,
+            $this->workings->context->by instanceof Grain ? $this->workings->context->by : Grain::Month,
         );
         $y = $top;
         if ('' !== $name) {
@@ -135,7 +137,7 @@ final readonly class UprightPanels
         $y += null === $closing ? 0.0 : 14.0;
         $foot = $y + $layout->size;
         // Before the labels of the tiers, so that these keep off them.
-        $bottom = $this->workings->isOverTime()
+        $bottom = $this->workings->context->isOverTime()
             ? PeriodLabels::write($this->canvas, $axis, $rows, $foot + 14.0)
             : RowNames::below($this->canvas, $axis, $rows, $foot + 14.0);
         foreach ($tiers as $i => $tier) {
@@ -156,7 +158,7 @@ final readonly class UprightPanels
             $tier->draw(
                 new Stage(
                     $this->canvas,
-                    Orientation::Upright,
+                    Orientation::Vertical,
                     $axis,
                     $scale,
                     $this->finish->labels,
@@ -175,9 +177,12 @@ final readonly class UprightPanels
                 max($zero, $from + 20.0 + SeriesNames::height($this->keys)),
             );
         }
+        foreach ($rows as $i => $row) {
+            $this->canvas->reach($row->key, new Box($axis->begin($i), $start, $axis->end($i), $bottom));
+        }
         $this->highlight($axis, $rows, $start, $bottom);
         if (null !== $closing) {
-            ClosingLine::draw($this->canvas, Orientation::Upright, $closing, $start, $foot + 17.0, 0 === $place);
+            ClosingLine::draw($this->canvas, Orientation::Vertical, $closing, $start, $foot + 17.0, 0 === $place);
         }
 
         return $bottom;
@@ -190,7 +195,7 @@ final readonly class UprightPanels
             if (\in_array($row->key, $this->finish->highlight, true)) {
                 $this->canvas->addBehind(
                     'highlight',
-                    Orientation::Upright->bar(
+                    Orientation::Vertical->bar(
                         $axis->centre($i),
                         $axis->end($i) - $axis->begin($i),
                         $top,

@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Tests\core\Question;
+namespace KeenMargin\Tests\core\Kind;
 
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Fit\FirstQuestion;
-use KeenMargin\Core\Question\Fit\KindNeeds;
+use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Tests\core\RandomMembers;
 use KeenMargin\Tests\core\Written;
@@ -17,7 +17,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Which kinds figures can answer, and what a change of kind keeps. */
-final class KindNeedsTest extends TestCase
+final class KindQuestionsTest extends TestCase
 {
     /** @return iterable<string, array{string, list<string>}> figures, and the kinds that they cannot answer */
     public static function figures(): iterable
@@ -49,12 +49,11 @@ final class KindNeedsTest extends TestCase
     public function testAKindIsOfferedWhereItCanBeDrawnAndNowhereElse(string $csv, array $lacking): void
     {
         $figures = Written::figures($csv);
-        $needs = new KindNeeds($figures->dataset());
-        foreach (Recipe::KINDS as $kind) {
-            $lacks = $needs->lacks($kind);
+        foreach (ChartKinds::all()->ids() as $kind) {
+            $lacks = ChartKinds::all()->of($kind)->lacks($figures->dataset());
             self::assertSame(\in_array($kind, $lacking, true), null !== $lacks, "$kind: $lacks");
             if (null === $lacks) {
-                self::assertNotSame([], self::draw($figures, $kind)->workings->rows, $kind);
+                self::assertNotSame([], self::draw($figures, $kind)->workings->table->rows, $kind);
             } else {
                 self::assertStringEndsWith('.', $lacks);
             }
@@ -64,14 +63,18 @@ final class KindNeedsTest extends TestCase
     public function testEveryKindCanBeReachedFromEveryOther(): void
     {
         $figures = Written::figures((new RandomMembers(5, 14, 3))->csv, RandomMembers::MAPPING);
-        $needs = new KindNeeds($figures->dataset());
-        foreach (Recipe::KINDS as $from) {
-            $question = $needs->adapted($from, FirstQuestion::of($figures->dataset())->question);
-            foreach (Recipe::KINDS as $to) {
-                $next = $needs->adapted($to, $question);
+        foreach (ChartKinds::all()->ids() as $from) {
+            $question = self::adapted(
+                $figures,
+                $from,
+                FirstQuestion::of($figures->dataset(), ChartKinds::all()->first())->question,
+            );
+            foreach (ChartKinds::all()->ids() as $to) {
+                $next = self::adapted($figures, $to, $question);
                 self::assertNotSame(
                     [],
-                    Drawing::of(new Recipe($next, $to), $figures, ChartKinds::all())->workings->rows,
+                    Drawing::of(new Recipe($next, ChartKinds::all()->of($to)), $figures, ChartKinds::all())->workings
+                        ->table->rows,
                     "$from to $to",
                 );
                 self::assertSame(
@@ -86,7 +89,6 @@ final class KindNeedsTest extends TestCase
     public function testAChangeOfKindKeepsWhatItCan(): void
     {
         $figures = Written::figures((new RandomMembers(5, 14, 3))->csv, RandomMembers::MAPPING);
-        $needs = new KindNeeds($figures->dataset());
         $asked = Written::recipe([
             'measure' => 'Used',
             'by' => 'Class',
@@ -95,7 +97,7 @@ final class KindNeedsTest extends TestCase
             'better' => 'less',
             'where' => [['field' => 'Route', 'in' => ['Holm']]],
         ])->question;
-        $hat = $needs->adapted('hat', $asked);
+        $hat = self::adapted($figures, 'hat', $asked);
         self::assertSame(
             ['Class', 'Route', 'Holm'],
             [$hat->breakdown(), $hat->between?->field, $hat->between?->second],
@@ -104,41 +106,41 @@ final class KindNeedsTest extends TestCase
             RecipeWriter::question($asked),
             array_diff_key(RecipeWriter::question($hat), ['between' => 1]),
         );
-        $fill = $needs->adapted('capacity-fill', $hat);
+        $fill = self::adapted($figures, 'capacity-fill', $hat);
         self::assertSame(['Used', 'Offered'], [$fill->capacity?->used, $fill->capacity?->total]);
         self::assertEquals($asked->against, $fill->against);
-        self::assertSame('month', $needs->adapted('gap-line', $fill)->grain()?->value);
+        self::assertSame('month', self::adapted($figures, 'gap-line', $fill)->grain()?->value);
     }
 
     public function testALongSpanIsDrawnAsALineByACoarserGrain(): void
     {
         $figures = Written::figures((new RandomMembers(5, 72, 1))->csv, RandomMembers::MAPPING);
         $asked = Written::recipe(['measure' => 'Used', 'against' => ['BU']])->question;
-        self::assertSame(
-            'quarter',
-            (new KindNeeds($figures->dataset()))->adapted('gap-line', $asked)->grain()?->value,
-        );
+        self::assertSame('quarter', self::adapted($figures, 'gap-line', $asked)->grain()?->value);
     }
 
     public function testPartsOfACapacityAreKnownByTheirNames(): void
     {
-        $capacity = static fn (string $head): array => (array) (new KindNeeds(
-            Written::figures("Month,$head\n2026-01,1,2\n")->dataset(),
-        ))
-            ->adapted('capacity-fill', Written::recipe()->question)
-            ->capacity?->told();
+        $capacity = static fn (string $head): array => (array) self::adapted(
+            Written::figures("Month,$head\n2026-01,1,2\n"),
+            'capacity-fill',
+            Written::recipe()->question,
+        )->capacity?->told();
         self::assertSame(['used' => 'Seats sold', 'total' => 'Seats offered'], $capacity('Seats offered,Seats sold'));
         self::assertSame(['used' => 'Occupied', 'unused' => 'Free'], $capacity('Free,Occupied'));
         self::assertSame(['used' => 'Trips', 'total' => 'Plans'], $capacity('Trips,Plans'));
     }
 
+    private static function adapted(FactTable $figures, string $kind, Question $question): Question
+    {
+        return ChartKinds::all()->of($kind)->adapted($question, $figures->dataset());
+    }
+
     private static function draw(FactTable $figures, string $kind): Drawing
     {
-        $question = (new KindNeeds($figures->dataset()))->adapted(
-            $kind,
-            FirstQuestion::of($figures->dataset())->question,
-        );
+        $first = FirstQuestion::of($figures->dataset(), ChartKinds::all()->first());
+        $recipe = new Recipe(self::adapted($figures, $kind, $first->question), ChartKinds::all()->of($kind));
 
-        return Drawing::of(new Recipe($question, $kind), $figures, ChartKinds::all());
+        return Drawing::of($recipe, $figures, ChartKinds::all());
     }
 }

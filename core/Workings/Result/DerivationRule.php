@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Workings\About;
+namespace KeenMargin\Core\Workings\Result;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Decimals;

@@ -19,12 +19,13 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Charts of bars: names at the left, tiers side by side under their heads, like a table. */
-final readonly class LyingPanels
+final readonly class HorizontalPanels
 {
     private const RIGHT = 8.0;
     private const LEAST = 400.0;
@@ -42,6 +43,7 @@ final readonly class LyingPanels
         private Canvas $canvas,
         private Workings $workings,
         private Finish $finish,
+        private ChartOptions $options,
         private array $keys,
         private float $stretch = 1.0,
     ) {
@@ -65,10 +67,10 @@ final readonly class LyingPanels
                 ),
             ),
         ]);
-        $layout = TierLayout::lying($charts, $grid->width() - $names, $this->workings->mostPerUnit);
+        $layout = TierLayout::horizontal($charts, $grid->width() - $names, $this->options->mostPerUnit);
         while ($layout->room < self::ROOM && \count($charts[0]) > 1) {
             $charts = array_map(static fn (array $tiers): array => \array_slice($tiers, 1), $charts);
-            $layout = TierLayout::lying($charts, $grid->width() - $names, $this->workings->mostPerUnit);
+            $layout = TierLayout::horizontal($charts, $grid->width() - $names, $this->options->mostPerUnit);
         }
         $bottom = $top;
         foreach (array_values($panels) as $i => $rows) {
@@ -112,7 +114,7 @@ final readonly class LyingPanels
         }
         $axis = BandAxis::rows(
             RowNames::heights($rows, $names, $this->stretch),
-            TierChart::apart($rows),
+            RowNames::standApart($rows),
             $top + self::HEAD,
         );
         RowNames::beside($this->canvas, $axis, $rows, $left, $names);
@@ -122,15 +124,16 @@ final readonly class LyingPanels
             $scale = new LinearScale(
                 $left + $names + $layout->zeros[$i],
                 $layout->perUnit[$i],
-                Orientation::Lying->sign(),
+                Orientation::Horizontal->sign(),
             );
-            $tier->draw(new Stage($this->canvas, Orientation::Lying, $axis, $scale, $this->finish->labels));
+            $tier->draw(new Stage($this->canvas, Orientation::Horizontal, $axis, $scale, $this->finish->labels));
         }
         foreach ($rows as $i => $row) {
+            $this->canvas->reach($row->key, new Box($left, $axis->begin($i), $right, $axis->end($i)));
             if (\in_array($row->key, $this->finish->highlight, true)) {
                 $this->canvas->addBehind(
                     'highlight',
-                    Orientation::Lying->bar(
+                    Orientation::Horizontal->bar(
                         $axis->centre($i),
                         $axis->end($i) - $axis->begin($i),
                         $left,
@@ -144,7 +147,7 @@ final readonly class LyingPanels
         }
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         if (null !== $closing) {
-            ClosingLine::draw($this->canvas, Orientation::Lying, $closing, $left, $right, 0 === $place);
+            ClosingLine::draw($this->canvas, Orientation::Horizontal, $closing, $left, $right, 0 === $place);
         }
 
         return $axis->stop + 4.0;

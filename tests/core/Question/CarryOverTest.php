@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Question;
 
+use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Question\Change\Ask;
 use KeenMargin\Core\Question\Change\CarryOver;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
 /** A recipe that was made on other figures. */
-final class FittingTest extends TestCase
+final class CarryOverTest extends TestCase
 {
     private const CSV = "Month,Line,Amount,Budget\n2026-01,North,1,1\n2026-01,Holm,2,2\n";
     private const RECIPE = [
@@ -26,7 +27,7 @@ final class FittingTest extends TestCase
 
     public function testEachNameThatIsLackingIsAskedForOnce(): void
     {
-        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset());
+        $fitted = CarryOver::of(self::RECIPE, ChartKinds::all(), Written::figures(self::CSV)->dataset());
         self::assertSame(
             ['measure:Net revenue', 'breakdown:Route'],
             array_map(static fn (Ask $ask): string => $ask->id, $fitted['asks']),
@@ -37,7 +38,7 @@ final class FittingTest extends TestCase
 
     public function testMembersAreAskedForOnceTheirBreakdownIsKnown(): void
     {
-        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, ChartKinds::all(), Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Amount',
             'breakdown:Route' => 'Line',
         ]);
@@ -47,7 +48,7 @@ final class FittingTest extends TestCase
 
     public function testAnswersArePutInTheirPlace(): void
     {
-        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, ChartKinds::all(), Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Amount',
             'breakdown:Route' => 'Line',
             'member:Line/Outer' => 'Holm',
@@ -66,13 +67,13 @@ final class FittingTest extends TestCase
 
     public function testWhatTheQuestionCanDoWithoutIsLeftOut(): void
     {
-        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, ChartKinds::all(), Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => '',
             'breakdown:Route' => '',
         ]);
         self::assertSame([[], null], [$fitted['asks'], $fitted['problem']]);
         self::assertSame(['by' => 'month', 'against' => ['BU'], 'where' => []], $fitted['recipe']['question']);
-        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, ChartKinds::all(), Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Amount',
             'breakdown:Route' => 'Line',
             'member:Line/Outer' => '',
@@ -82,7 +83,7 @@ final class FittingTest extends TestCase
 
     public function testAnAnswerThatIsNoneIsAskedAgain(): void
     {
-        $fitted = CarryOver::of(self::RECIPE, Written::figures(self::CSV)->dataset(), [
+        $fitted = CarryOver::of(self::RECIPE, ChartKinds::all(), Written::figures(self::CSV)->dataset(), [
             'measure:Net revenue' => 'Nothing of the kind',
         ]);
         self::assertSame('measure:Net revenue', $fitted['asks'][0]->id);
@@ -97,7 +98,7 @@ final class FittingTest extends TestCase
         ];
         self::assertSame(
             ['recipe' => $recipe, 'asks' => [], 'problem' => null],
-            CarryOver::of($recipe, Written::figures(self::CSV)->dataset()),
+            CarryOver::of($recipe, ChartKinds::all(), Written::figures(self::CSV)->dataset()),
         );
     }
 
@@ -106,7 +107,7 @@ final class FittingTest extends TestCase
         $recipe = ['keenMargin' => 1, 'question' => ['scenario' => 'TG'], 'kind' => 'variance-tiers'];
         self::assertStringContainsString(
             'There are no target figures',
-            (string) CarryOver::of($recipe, Written::figures(self::CSV)->dataset())['problem'],
+            (string) CarryOver::of($recipe, ChartKinds::all(), Written::figures(self::CSV)->dataset())['problem'],
         );
     }
 }

@@ -14,7 +14,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** What the chart says in words: worked examples, and that nothing is said which the workings do not have. */
-final class ReadingTest extends TestCase
+final class SummaryTest extends TestCase
 {
     /**
      * @return iterable<string, array{string, array<string, mixed>, list<string>}> months as
@@ -261,8 +261,8 @@ final class ReadingTest extends TestCase
             [
                 'Amount in Jan–Feb 2026: 613, 5 (0.8 %) above budget.',
                 'Most for it: Feb (+13); most against it: Jan (−8).',
-                'With the forecast, 2026 without April–December comes to 918, 5 (0.8 %) above budget where both have '
-                    .'figures.',
+                'With the forecast, 2026 without April–December comes to 918, 5 (0.8 %) above budget where both have '.
+                'figures.',
             ],
         ];
         yield 'a whole year with forecast' => [
@@ -352,7 +352,7 @@ final class ReadingTest extends TestCase
     #[DataProvider('examples')]
     public function testMonthsReadAs(string $months, array $question, array $statements): void
     {
-        self::assertSame($statements, Written::workings(self::csv($months), $question)->reading->texts());
+        self::assertSame($statements, Written::workings(self::csv($months), $question)->summary->texts());
     }
 
     /**
@@ -409,7 +409,7 @@ final class ReadingTest extends TestCase
         foreach (explode(' ', $routes) as $route) {
             $csv .= '2026-01,'.str_replace(['=', '/'], ',', $route)."\n";
         }
-        self::assertSame($statements, Written::workings($csv, $question, [], $kind)->reading->texts());
+        self::assertSame($statements, Written::workings($csv, $question, [], $kind)->summary->texts());
     }
 
     public function testCapacityReadsItsRateAndItsEnds(): void
@@ -418,11 +418,11 @@ final class ReadingTest extends TestCase
         $ask = ['used' => 'Used', 'total' => 'Offered'];
         self::assertSame(
             ['Used of offered in Jan–Feb 2026: 70.0 %.', 'Fullest: Feb, 90.0 %; emptiest: Jan, 50.0 %.'],
-            Written::workings($csv, $ask, [], 'capacity-fill')->reading->texts(),
+            Written::workings($csv, $ask, [], 'capacity-fill')->summary->texts(),
         );
         self::assertSame(
             'Used of offered in Jan–Feb 2026: 70.0 %, 5.0 pp below target.',
-            Written::workings($csv, $ask + ['target' => '75'], [], 'capacity-fill')->reading->texts()[0],
+            Written::workings($csv, $ask + ['target' => '75'], [], 'capacity-fill')->summary->texts()[0],
         );
     }
 
@@ -486,14 +486,14 @@ final class ReadingTest extends TestCase
     /** @return int how many numbers were said */
     private static function insistOnNumbers(Workings $workings, string $where): int
     {
-        $rows = array_column($workings->rows, null, 'key') + $workings->sums();
+        $rows = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
         $columns = array_combine(
-            array_map(static fn ($column): string => $column->id(), $workings->columns),
-            $workings->columns,
+            array_map(static fn ($column): string => $column->id(), $workings->table->columns),
+            $workings->table->columns,
         );
         $count = 0;
-        self::assertLessThanOrEqual(5, \count($workings->reading->statements), $where);
-        foreach ($workings->reading->statements as $statement) {
+        self::assertLessThanOrEqual(5, \count($workings->summary->sentences), $where);
+        foreach ($workings->summary->sentences as $statement) {
             foreach ($statement->numbers() as $number) {
                 self::assertArrayHasKey($number->row, $rows, $where);
                 self::assertArrayHasKey($number->column, $columns, $where);
@@ -517,7 +517,7 @@ final class ReadingTest extends TestCase
             '|',
             array_filter($statement->parts, static fn (string|LinkedText $part): bool => \is_string($part)),
         );
-        $loose = str_replace($workings->measure->name, '', $loose);
+        $loose = str_replace($workings->context->measure()->name, '', $loose);
 
         return (string) preg_replace(
             [

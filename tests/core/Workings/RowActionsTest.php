@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Workings;
 
-use KeenMargin\Core\Drawing\Reckoning;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\FactFilter;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
@@ -21,7 +22,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** Where to go from a row, and what it is made of. */
-final class RowStepsTest extends TestCase
+final class RowActionsTest extends TestCase
 {
     private static function figures(): FactTable
     {
@@ -43,13 +44,14 @@ final class RowStepsTest extends TestCase
             ['highlight' => ['x'], 'message' => ['text' => 'm'], 'unit' => 'k'],
             $kind,
         );
-        $workings = Reckoning::of($recipe, self::figures());
+        $workings = Drawing::workings($recipe, self::figures(), ChartKinds::all());
 
         return RowActions::of(
-            array_column($workings->rows, null, 'key')[$key],
+            array_column($workings->table->rows, null, 'key')[$key],
             $workings,
             $recipe,
             self::figures()->dataset(),
+            ChartKinds::all(),
         );
     }
 
@@ -104,17 +106,18 @@ final class RowStepsTest extends TestCase
     {
         $figures = Written::grouped(self::figures(), 'Route', ['North' => 'Inner', 'Holm' => 'Inner']);
         $recipe = Written::recipe(['by' => 'Route']);
-        $workings = Reckoning::of($recipe, $figures);
+        $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
         $steps = RowActions::of(
-            array_column($workings->rows, null, 'key')['Inner'],
+            array_column($workings->table->rows, null, 'key')['Inner'],
             $workings,
             $recipe,
             $figures->dataset(),
+            ChartKinds::all(),
         );
         self::assertContains('Route', array_column($steps->deeper, 'by'));
-        $within = Reckoning::of($steps->deeper[0]['recipe'], $figures);
-        self::assertContains('North', array_column($within->rows, 'key'));
-        self::assertNotContains('Outer', array_column($within->rows, 'key'));
+        $within = Drawing::workings($steps->deeper[0]['recipe'], $figures, ChartKinds::all());
+        self::assertContains('North', array_column($within->table->rows, 'key'));
+        self::assertNotContains('Outer', array_column($within->table->rows, 'key'));
     }
 
     public function testWhatIsGatheredIsNotLookedInto(): void
@@ -167,7 +170,7 @@ final class RowStepsTest extends TestCase
     private static function made(array $question, string $key): FactFilter
     {
         $recipe = Written::recipe($question);
-        $workings = Reckoning::of($recipe, self::figures());
+        $workings = Drawing::workings($recipe, self::figures(), ChartKinds::all());
 
         return self::facts($key, $workings, $recipe, self::figures(), Scenario::Actual);
     }
@@ -180,7 +183,7 @@ final class RowStepsTest extends TestCase
         Scenario $scenario,
     ): FactFilter {
         return (new RowFigures(
-            array_column($workings->rows, null, 'key')[$key],
+            array_column($workings->table->rows, null, 'key')[$key],
             $workings,
             $recipe->question,
             $figures,
@@ -236,29 +239,35 @@ final class RowStepsTest extends TestCase
      */
     #[TestWith(["Month,Actual\n2025-02,1\n2026-02,2\n", [], '2026-02', ['AC 2025-02']])]
     #[TestWith([
-        "Month,Scenario,Actual\n2025-01,PY,9\n2025-01,AC,1\n2025-02,AC,1\n2026-01,PY,3\n2026-01,AC,2\n"
-            ."2026-02,AC,2\n",
-        ['by' => 'quarter'],
-        '2026-Q1',
-        ['AC 2025-02', 'PY 2026-01'],
-    ]),]
+            "Month,Scenario,Actual\n2025-01,PY,9\n2025-01,AC,1\n2025-02,AC,1\n2026-01,PY,3\n2026-01,AC,2\n".
+            "2026-02,AC,2\n",
+            ['by' => 'quarter'],
+            '2026-Q1',
+            ['AC 2025-02', 'PY 2026-01'],
+        ]),]
     #[TestWith([
-        "Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n",
-        ['by' => 'month'],
-        '2021-01',
-        ['AC 2020-W01', 'AC 2020-W02'],
-    ]),]
+            "Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n",
+            ['by' => 'month'],
+            '2021-01',
+            ['AC 2020-W01', 'AC 2020-W02'],
+        ]),]
     #[TestWith([
-        "Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n",
-        ['by' => 'month'],
-        '2025-02',
-        ['AC 2024-02-28', 'AC 2024-02-29'],
-    ]),]
+            "Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n",
+            ['by' => 'month'],
+            '2025-02',
+            ['AC 2024-02-28', 'AC 2024-02-29'],
+        ]),]
     public function testWhatAPriorYearIsMadeOf(string $csv, array $question, string $key, array $made): void
     {
         $figures = Written::figures($csv);
         $recipe = Written::recipe(['against' => ['PY'], ...$question]);
-        $facts = self::facts($key, Reckoning::of($recipe, $figures), $recipe, $figures, Scenario::PriorYear);
+        $facts = self::facts(
+            $key,
+            Drawing::workings($recipe, $figures, ChartKinds::all()),
+            $recipe,
+            $figures,
+            Scenario::PriorYear,
+        );
         preg_match_all('/^20\d\d-\S+?(?=,)/m', $csv, $periods);
         self::assertSame(
             $made,
@@ -270,7 +279,13 @@ final class RowStepsTest extends TestCase
     {
         $figures = Written::figures("Month,Customer,Actual\n2026-01,A,10\n2026-02,A,100\n");
         $recipe = Written::recipe(['by' => 'Customer', 'closedThrough' => '2026-01']);
-        $facts = self::facts('A', Reckoning::of($recipe, $figures), $recipe, $figures, Scenario::Actual);
+        $facts = self::facts(
+            'A',
+            Drawing::workings($recipe, $figures, ChartKinds::all()),
+            $recipe,
+            $figures,
+            Scenario::Actual,
+        );
         self::assertSame(['AC 2026-01'], self::picked($facts, $facts->measures()[0], '2026-01', '2026-02'));
     }
 
@@ -282,11 +297,14 @@ final class RowStepsTest extends TestCase
         }
         $figures = Written::figures($csv);
         $recipe = Written::recipe(['each' => 'Route']);
-        $workings = Reckoning::of($recipe, $figures);
+        $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
         $where = static function (string $panel) use ($workings, $recipe, $figures): MemberFilter {
-            $facts = (new RowFigures($workings->panels()[$panel][0], $workings, $recipe->question, $figures))->of(
-                Scenario::Actual,
-            );
+            $facts = (new RowFigures(
+                $workings->table->panels()[$panel][0],
+                $workings,
+                $recipe->question,
+                $figures,
+            ))->of(Scenario::Actual);
             $filter = $facts->where[0];
             self::assertInstanceOf(MemberFilter::class, $filter);
 

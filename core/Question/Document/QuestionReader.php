@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question\Document;
+
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\Capacity;
+use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Question\Order;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\NotAPeriod;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\Span;
+
+/** Reads a question from JSON; refuses, with its path, whatever is not known. */
+final class QuestionReader
+{
+    public static function read(Given $given, FiscalCalendar $calendar): Question
+    {
+        $given->object([
+            'measure',
+            'scenario',
+            'forecast',
+            'against',
+            'by',
+            'span',
+            'closedThrough',
+            'where',
+            'better',
+            'flag',
+            'order',
+            'cumulate',
+            'top',
+            'each',
+            'between',
+            'used',
+            'unused',
+            'total',
+            'target',
+            'sequence',
+            'landing',
+        ]);
+        $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
+
+        return new Question(
+            $given->maybe('measure')?->string(),
+            $scenario,
+            $given->maybe('forecast')?->enum(Scenario::class),
+            self::against($given->maybe('against'), $scenario),
+            self::by($given->maybe('by')),
+            null === $given->maybe('span') ? null : self::span($given->must('span'), $calendar),
+            self::maybePeriod($given->maybe('closedThrough'), $calendar),
+            array_map(self::filter(...), $given->maybe('where')?->list() ?? []),
+            $given->maybe('better')?->enum(Better::class),
+            self::flag($given->maybe('flag')),
+            $given->maybe('order')?->enum(Order::class),
+            $given->maybe('cumulate')?->enum(Cumulation::class),
+            $given->maybe('top')?->int(1, 500),
+            $given->maybe('each')?->string(),
+            self::maybeBetween($given->maybe('between')),
+            self::maybeCapacity($given),
+            $given->maybe('target')?->number(),
+            array_map(static fn (Given $key): string => $key->text(500), $given->maybe('sequence')?->list() ?? []),
+            $given->maybe('landing')?->bool() ?? false,
+        );
+    }
+
+    /** A grain's word means periods; anything else is the name of a breakdown. */
+    private static function by(?Given $given): Grain|string
+    {
+        $word = $given?->string();
+
+        return null === $word ? Grain::Month : (\in_array($word, Grain::words(), true) ? Grain::from($word) : $word);
+    }
+
+    private static function maybeBetween(?Given $given): ?Between
+    {
+        if (null === $given) {
+            return null;
+        }
+        $given->object(['field', 'first', 'second']);
+        $between = new Between(
+            $given->must('field')->string(),
+            $given->must('first')->text(500),
+            $given->must('second')->text(500),
+        );
+        if ($between->first === $between->second) {
+            throw $given->must('second')->refuse('another member than the first');
+        }
+
+        return $between;
+    }
+
+    private static function maybeCapacity(Given $given): ?Capacity
+    {
+        $capacity = new Capacity(
+            $given->maybe('used')?->string(),
+            $given->maybe('unused')?->string(),
+            $given->maybe('total')?->string(),
+        );
+        $told = $capacity->told();
+        if (1 === \count($told) || \count(array_unique($told)) < \count($told)) {
+            throw new NotAccepted(
+                $given->path,
+                'How full something is needs two different measures of "used", "unused" and "total".',
+            );
+        }
+
+        return [] === $told ? null : $capacity;
+    }
+
+    /** @return list<Scenario> */
+    private static function against(?Given $given, Scenario $scenario): array
+    {
+        $against = [];
+        foreach ($given?->list() ?? [] as $entry) {
+            $reference = $entry->enum(Scenario::class);
+            if ($reference === $scenario || \in_array($reference, $against, true)) {
+                throw $entry->refuse('each scenario once, and not the shown one');
+            }
+            $against[] = $reference;
+        }
+        if (\count($against) > 2) {
+            throw new NotAccepted($given->path ?? '', 'There are more than two references; give one or two.');
+        }
+
+        return $against;
+    }
+
+    private static function span(Given $given, FiscalCalendar $calendar): Span
+    {
+        if (!$given->isObject()) {
+            return 'year to date' === $given->oneOf(['year to date', 'rest of year'])
+                ? Span::yearToDate()
+                : Span::restOfYear();
+        }
+        foreach (['last', 'previous'] as $kind) {
+            $count = $given->maybe($kind)?->int(1, 1000);
+            if (null !== $count) {
+                $given->object([$kind, 'unit']);
+                $unit = Grain::from($given->must('unit')->oneOf(Grain::words()));
+
+                return 'last' === $kind ? Span::last($count, $unit) : Span::previous($count, $unit);
+            }
+        }
+        $given->object(['from', 'to', 'last', 'previous', 'unit']);
+        $from = self::maybePeriod($given->must('from'), $calendar);
+        $to = self::maybePeriod($given->must('to'), $calendar);
+        try {
+            return Span::between($from ?? throw new \LogicException(), $to ?? throw new \LogicException());
+        } catch (NotAPeriod $e) {
+            throw new NotAccepted($given->path, $e->getMessage());
+        }
+    }
+
+    private static function maybePeriod(?Given $given, FiscalCalendar $calendar): ?Period
+    {
+        if (null === $given) {
+            return null;
+        }
+        try {
+            return Period::of($given->string(), $calendar);
+        } catch (NotAPeriod $e) {
+            throw new NotAccepted($given->path, $e->getMessage());
+        }
+    }
+
+    /**
+     * `{"field": "Route", "in": ["North"]}`, `notIn`, or `{"field": "Completion", "below": "99"}`, `atLeast`, or both
+     * of these.
+     */
+    public static function filter(Given $given): MemberFilter|NumberFilter
+    {
+        $given->object(['field', 'in', 'notIn', 'below', 'atLeast']);
+        $told = array_values(
+            array_filter(
+                ['in', 'notIn', 'below', 'atLeast'],
+                static fn (string $key): bool => null !== $given->maybe($key),
+            ),
+        );
+        $field = $given->must('field')->string();
+        if ([] !== $told && [] === array_diff($told, ['below', 'atLeast'])) {
+            return new NumberFilter($field, $given->maybe('below')?->number(), $given->maybe('atLeast')?->number());
+        }
+        if (1 !== \count($told)) {
+            throw new NotAccepted(
+                $given->path,
+                'Give one of "in" and "notIn", or "below", "atLeast" or both of these.',
+            );
+        }
+
+        return new MemberFilter(
+            $field,
+            array_map(static fn (Given $member): string => $member->text(500), $given->must($told[0])->list(1)),
+            'in' === $told[0],
+        );
+    }
+
+    private static function flag(?Given $given): Flag
+    {
+        $given?->object(['percent', 'amount']);
+
+        return new Flag($given?->maybe('percent')?->size(), $given?->maybe('amount')?->size());
+    }
+}

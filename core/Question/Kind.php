@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Measure;
+
+/** What questions have to know of the kind that draws them. */
+interface Kind
+{
+    /** As recipes write it: `variance-tiers`. */
+    public function id(): string;
+
+    /** A sentence about what the figures lack for it; null where they can answer it. */
+    public function lacks(Dataset $dataset): ?string;
+
+    /** The kind's own question, as near as can be to another's. Keeps also what it has no use for. */
+    public function adapted(Question $question, Dataset $dataset): Question;
+
+    /**
+     * Refuses a question that it cannot ask of the dataset.
+     *
+     * @throws NotAccepted
+     */
+    public function insist(Question $question, Dataset $dataset): void;
+
+    /** @return list<string> keys of the question, as recipes write them, that it cannot do without */
+    public function required(): array;
+
+    /** Which rows it can have. */
+    public function rows(Question $question): RowChoices;
+
+    /** The parts of the question's sentence that are its own. */
+    public function words(Question $question, Measure $measure): QuestionWords;
+
+    /** @return list<FinishOption> those that it has a use for, besides those of every kind */
+    public function options(): array;
+
+    /** How it writes variances unless the finish says otherwise; null where it writes none. */
+    public function usualVariance(): ?VarianceForm;
+}

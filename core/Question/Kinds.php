@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+/** The kinds there are. */
+interface Kinds
+{
+    /** @throws \InvalidArgumentException where there is no such kind */
+    public function of(string $id): Kind;
+
+    /** The kind that every question can be drawn as. */
+    public function first(): Kind;
+
+    /** @return non-empty-list<string> in their order */
+    public function ids(): array;
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Question;
+
+/** Which rows a kind can have for a question. */
+final readonly class RowChoices
+{
+    /**
+     * @param bool $hasMembers whether rows may be members of a breakdown; else they are periods
+     * @param ?string $taken a breakdown that neither rows nor panels may be of; null: any
+     * @param bool $canLand whether a row may show where the fiscal year will end
+     */
+    public function __construct(
+        public bool $hasMembers = true,
+        public ?string $taken = null,
+        public bool $canLand = false,
+    ) {
+    }
+
+    /** @return array{hasMembers: bool, taken: ?string, canLand: bool} */
+    public function toArray(): array
+    {
+        return ['hasMembers' => $this->hasMembers, 'taken' => $this->taken, 'canLand' => $this->canLand];
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Result;
+
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodRange;
+
+/** What the numbers of the workings are about, and how they are written. */
+final readonly class Context
+{
+    /**
+     * @param string $kind id of the kind
+     * @param string $who whose figures they are, with the filters that narrow them
+     * @param string $subject what is shown, by name
+     * @param non-empty-list<Measure> $measures that rows are made of; amounts are in the unit of the first
+     * @param ?Scenario $forecast null where no row shows it
+     * @param Grain|string $by periods, or a breakdown by its name
+     * @param ?Period $from the first period that rows are about; null where they are about no time
+     * @param ?Period $to the last one
+     * @param Display $display how amounts are written
+     * @param ?Display $rates how rates beside the amounts are written; null where there are none
+     * @param list<MemberFilter|NumberFilter> $where what rows are narrowed to besides the question's filters
+     * @param list<string> $explanations what the kind's marks stand for, as the subtitle says it
+     * @param bool $namesReference whether the subtitle says what is compared with
+     */
+    public function __construct(
+        public string $kind,
+        public string $who,
+        public string $subject,
+        public array $measures,
+        public Better $better,
+        public Scenario $scenario,
+        public ?Scenario $forecast,
+        public Grain|string $by,
+        public Period $closing,
+        public PeriodRange $range,
+        public ?Period $from,
+        public ?Period $to,
+        public Display $display,
+        public ?Display $rates = null,
+        public ?Cumulation $cumulate = null,
+        public array $where = [],
+        public array $explanations = [],
+        public bool $namesReference = true,
+    ) {
+    }
+
+    /** The one whose unit amounts are in. */
+    public function measure(): Measure
+    {
+        return $this->measures[0];
+    }
+
+    public function isOverTime(): bool
+    {
+        return $this->by instanceof Grain;
+    }
+
+    /** Whether all that is shown lies after the closing period. */
+    public function isAllForecast(): bool
+    {
+        return null !== $this->forecast
+            && null !== $this->from
+            && $this->from->firstDay() > $this->closing->lastDay();
+    }
+
+    /** How the numbers of a column are written. */
+    public function displayOf(Column $column): Display
+    {
+        $isOfRates = \in_array($column->form, [ColumnForm::Rate, ColumnForm::Points], true);
+
+        return $isOfRates ? $this->rates ?? $this->display : $this->display;
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Result;
+
+/** Writes the numbers of a row as the workings document of its kind has them. */
+interface RowWriter
+{
+    /** @return array<string, mixed> amounts as decimal strings, missing ones as null */
+    public function numbers(Row $row): array;
+}
