@@ -16,6 +16,8 @@ const reader = defineModel<string>('reader', { default: '' })
 const inPoints = computed(
   () => props.dataset.measures.find((one) => one.name === props.pane.recipe.question.measure)?.inPoints ?? false,
 )
+/** Of the chart as it is asked for, whose drawing may still be underway. */
+const kind = computed(() => props.pane.drawing.kinds.find((one) => one.id === props.pane.recipe.kind))
 </script>
 
 <template>
@@ -25,11 +27,11 @@ const inPoints = computed(
       {{ isBeside ? 'One chart' : 'Beside' }}
     </button>
     <FinishSheet
-      :kind="pane.recipe.kind"
+      v-if="kind"
+      :kind="kind"
       :finish="pane.recipe.finish ?? {}"
       :chart="chart"
       :is-over-time="pane.drawing.workings.rowsAre === 'Period'"
-      :has-forecast="Boolean(pane.recipe.question.forecast)"
       :in-points="inPoints"
       @change="$emit('finish', $event)"
       @renew="$emit('renew')"

@@ -25,6 +25,14 @@ const filter = useGathered(
   (part) => emit('change', part),
 )
 const { where, isGathering, count } = filter
+const rows = computed(
+  () =>
+    props.drawing.kinds.find((kind) => kind.id === props.drawing.recipe.kind)?.rows ?? {
+      hasMembers: true,
+      taken: null,
+      canLand: false,
+    },
+)
 provideSpeak(async (slot, text) => {
   try {
     const { change } = await ask<{ change: Record<string, unknown> }>('POST', `/datasets/${props.dataset.id}/slots`, {
@@ -125,7 +133,7 @@ function breakdown(slot: string) {
         :text="part.text"
         :dataset="dataset"
         :question="question"
-        :kind="drawing.recipe.kind"
+        :rows="rows"
         @change="emit('change', $event)"
       />
       <BetweenSlot
@@ -143,7 +151,7 @@ function breakdown(slot: string) {
         @change="emit('change', $event)"
       />
       <TargetSlot
-        v-else-if="part.slot === 'against' && drawing.recipe.kind === 'capacity-fill'"
+        v-else-if="part.slot === 'target'"
         :text="part.text"
         :dataset="dataset"
         :question="question"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import type { Mark, Scene } from '../shared/types'
+import type { Scene } from '../shared/types'
 import { hatch, hatches, palettes } from '../shared/notation'
 import SceneMarks from './SceneMarks.vue'
 
@@ -12,91 +12,36 @@ const svg = ref<SVGSVGElement | null>(null)
 const id = useId()
 const prefix = computed(() => `${id}-`)
 
-function flat(marks: Mark[]): Mark[] {
-  return marks.flatMap((mark) => (mark.type === 'group' ? flat(mark.marks ?? []) : [mark]))
-}
-
-interface Place {
-  key: string
-  left: number
-  right: number
-  top: number
-  bottom: number
-}
-
-/** The corners of whatever a mark covers. */
-function covered(mark: Mark): [number, number][] {
-  if (mark.type === 'rect')
-    return [
-      [mark.x ?? 0, mark.y ?? 0],
-      [(mark.x ?? 0) + (mark.width ?? 0), (mark.y ?? 0) + (mark.height ?? 0)],
-    ]
-  if (mark.type === 'line')
-    return [
-      [mark.x1 ?? 0, mark.y1 ?? 0],
-      [mark.x2 ?? 0, mark.y2 ?? 0],
-    ]
-  if (mark.type === 'circle') {
-    const { x = 0, y = 0, radius = 0 } = mark
-    return [
-      [x - radius, y - radius],
-      [x + radius, y + radius],
-    ]
-  }
-  return mark.points ?? []
-}
-
-/** Where each row's marks stand, in the rows' order. */
-const places = computed(() => {
-  const found = new Map<string, Place>()
-  for (const mark of flat(props.scene.marks)) {
-    if (!mark.key || mark.type === 'text' || mark.role === 'highlight' || mark.role === 'note') continue
-    for (const [x, y] of covered(mark)) {
-      const place = found.get(mark.key) ?? { key: mark.key, left: x, right: x, top: y, bottom: y }
-      found.set(mark.key, {
-        key: mark.key,
-        left: Math.min(place.left, x),
-        right: Math.max(place.right, x),
-        top: Math.min(place.top, y),
-        bottom: Math.max(place.bottom, y),
-      })
-    }
-  }
-  return props.keys.flatMap((key) => found.get(key) ?? [])
+/** Those of the rows that are shown, in the rows' order. */
+const regions = computed(() => {
+  const byKey = new Map(props.scene.regions.map((region) => [region.key, region]))
+  return props.keys.flatMap((key) => byKey.get(key) ?? [])
 })
-const litPlace = computed(() => places.value.find((place) => place.key === lit.value) ?? null)
-/** Room for the labels at the ends of columns, or of bars; their neighbours stay outside. */
-const halo = computed(() => (props.scene.isLying ? { x: 36, y: 4 } : { x: 5, y: 24 }))
-const placeOf = (key: string) => places.value.find((place) => place.key === key) ?? null
+function placeOf(key: string) {
+  const region = regions.value.find((one) => one.key === key)
+  if (!region) return null
+  const [left, top, right, bottom] = region.lit
+  return { left, top, right, bottom }
+}
+const litPlace = computed(() => (lit.value ? placeOf(lit.value) : null))
 defineExpose({ placeOf, focus: () => svg.value?.focus({ preventScroll: true }) })
 const inks = computed(() => palettes[props.scene.colours])
-
-/** How far a point is from the band of a place; bands have room for names around their marks. */
-function distance(place: Place, x: number, y: number): number {
-  const outside = (at: number, from: number, to: number) => Math.max(0, from - at, at - to)
-  return props.scene.isLying
-    ? Math.abs((place.top + place.bottom) / 2 - y) + outside(x, place.left - 220, place.right + 80)
-    : Math.abs((place.left + place.right) / 2 - x) + 3 * outside(y, place.top - 40, place.bottom + 30)
-}
 
 function point(event: PointerEvent) {
   const box = (event.currentTarget as Element).getBoundingClientRect()
   const [x, y] = [event.clientX - box.left, event.clientY - box.top]
-  const near = places.value
-    .map((place) => ({ key: place.key, far: distance(place, x, y), reach: Math.max(24, place.right - place.left) }))
-    .reduce<{ key: string; far: number; reach: number } | null>(
-      (best, one) => (best && best.far <= one.far ? best : one),
-      null,
-    )
-  lit.value = near && near.far <= near.reach + 12 ? near.key : null
+  const hit = regions.value.find(
+    ({ reach: [left, top, right, bottom] }) => x >= left && x <= right && y >= top && y <= bottom,
+  )
+  lit.value = hit?.key ?? null
 }
 
 /** On or back from the lit row; from none to the first or last. Infinitely far is to the end. */
 function step(by: number) {
-  const last = places.value.length - 1
-  const at = places.value.findIndex((place) => place.key === lit.value)
+  const last = regions.value.length - 1
+  const at = regions.value.findIndex((region) => region.key === lit.value)
   const from = at < 0 && Number.isFinite(by) ? (by > 0 ? -1 : last + 1) : at
-  const next = places.value[Math.max(0, Math.min(last, from + by))]
+  const next = regions.value[Math.max(0, Math.min(last, from + by))]
   if (next) lit.value = next.key
 }
 </script>
@@ -141,10 +86,10 @@ function step(by: number) {
     </defs>
     <rect
       v-if="litPlace"
-      :x="litPlace.left - halo.x"
-      :y="litPlace.top - halo.y"
-      :width="litPlace.right - litPlace.left + 2 * halo.x"
-      :height="litPlace.bottom - litPlace.top + 2 * halo.y"
+      :x="litPlace.left"
+      :y="litPlace.top"
+      :width="litPlace.right - litPlace.left"
+      :height="litPlace.bottom - litPlace.top"
       rx="4"
       class="lit"
     />

@@ -1,3 +1,5 @@
+import type { Mark } from './scene'
+
 /** What a chart asks and how it is drawn, as docs/recipe.schema.json has it; amounts are decimal strings. */
 export type Scenario = 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
 export type Grain = 'day' | 'week' | 'month' | 'quarter' | 'half-year' | 'year'
@@ -45,6 +47,8 @@ export interface Question {
   target?: string
   /** members in an order of the reader's own */
   sequence?: string[]
+  /** a row at the end shows where the fiscal year will end */
+  landing?: boolean
 }
 
 export type Order = 'calendar' | 'given' | 'largest first' | 'smallest first' | 'favourable first'
@@ -63,7 +67,6 @@ export interface Finish {
   mark?: 'tick' | 'dot'
   limit?: string
   turn?: boolean
-  landing?: boolean
   cut?: boolean
   highlight?: string[]
   height?: number
@@ -94,6 +97,12 @@ export interface Kind {
   name: string
   group: string
   says: string
+  /** the kind in small, 26 × 20 points */
+  glyph: Mark[]
   lacks: string | null
   question: Question | null
+  rows: { hasMembers: boolean; taken: string | null; canLand: boolean }
+  /** keys of the finish that it has a use for, besides those of every kind */
+  options: string[]
+  usualVariance: 'both' | 'amount' | 'percent' | null
 }

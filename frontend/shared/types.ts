@@ -1,9 +1,11 @@
 /** Shapes of the API's answers. Numbers come written out; amounts in recipes are decimal strings. */
 import type { Effect, Grain, Kind, Recipe, Scenario } from './recipe'
 import type { Note, RowNote, Said } from './rows'
+import type { Scene } from './scene'
 
 export * from './recipe'
 export * from './rows'
+export * from './scene'
 
 export interface Period {
   key: string
@@ -114,43 +116,6 @@ export interface SentencePart {
   offers?: { slot: string; text: string }[]
 }
 
-export interface Mark {
-  type: 'rect' | 'line' | 'circle' | 'path' | 'text' | 'group'
-  role?: string
-  key?: string
-  of?: string
-  marks?: Mark[]
-  x?: number
-  y?: number
-  width?: number
-  height?: number
-  x1?: number
-  y1?: number
-  x2?: number
-  y2?: number
-  radius?: number
-  points?: [number, number][]
-  fill?: string
-  stroke?: string
-  thickness?: number
-  dash?: string
-  text?: string
-  size?: number
-  anchor?: 'start' | 'middle' | 'end'
-  weight?: number
-}
-
-export interface Scene {
-  width: number
-  height: number
-  title: string
-  description: string
-  /** bars instead of columns */
-  isLying: boolean
-  colours: 'effect' | 'greys'
-  marks: Mark[]
-}
-
 export interface Check {
   id: string
   holds: boolean
@@ -190,7 +155,7 @@ export interface Drawing {
   better: 'more' | 'less'
   closing: ClosingStep
   scene: Scene
-  reading: {
+  summary: {
     headline: {
       label: string
       amount: string
@@ -203,7 +168,7 @@ export interface Drawing {
     /** heads the movers */
     moves: string
     movers: { key: string; label: string; variance: string; effect: Effect; flagged: boolean }[]
-    statements: Said[][]
+    sentences: Said[][]
   }
   checks: Check[]
   workings: WorkingsTable

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, shallowRef } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import type { Chart, Finish, NamedFinish } from '../../shared/types'
+import type { Chart, Finish, Kind, NamedFinish } from '../../shared/types'
 import FinishChoice from './FinishChoice.vue'
 import FinishSize from './FinishSize.vue'
 import FinishSwitch from './FinishSwitch.vue'
@@ -11,11 +11,10 @@ import NamedFinishes from './NamedFinishes.vue'
 
 /** What only changes the looks of this chart; what its kind has no use for is not offered. */
 const props = defineProps<{
-  kind: string
+  kind: Kind
   finish: Finish
   chart: Chart | null
   isOverTime: boolean
-  hasForecast: boolean
   inPoints: boolean
 }>()
 const emit = defineEmits<{ change: [part: Partial<Finish>]; renew: [] }>()
@@ -23,8 +22,8 @@ const emit = defineEmits<{ change: [part: Partial<Finish>]; renew: [] }>()
 const FinishOnCharts = defineAsyncComponent(() => import('./FinishOnCharts.vue'))
 /** The finish that is put on other charts; asked past the sheet, which closes. */
 const putting = shallowRef<NamedFinish | null>(null)
-const isTiers = computed(() => props.kind === 'variance-tiers')
-const usual = computed(() => ({ 'variance-tiers': 'both', 'gap-line': 'percent' })[props.kind] ?? 'amount')
+const has = (option: string) => props.kind.options.includes(option)
+const usual = computed(() => props.kind.usualVariance ?? 'amount')
 const variance = computed(() => props.finish.variance ?? usual.value)
 const highlighted = computed(() => props.finish.highlight?.length ?? 0)
 
@@ -76,7 +75,7 @@ function limit(text: string) {
         @choose="emit('change', { labels: $event === 'all' ? undefined : ($event as Finish['labels']) })"
       />
       <FinishChoice
-        v-if="isTiers"
+        v-if="has('labelsAt')"
         label="Values"
         :value="finish.labelsAt ?? 'outside'"
         :choices="[
@@ -86,7 +85,7 @@ function limit(text: string) {
         @choose="emit('change', { labelsAt: $event === 'inside' ? 'inside' : undefined })"
       />
       <FinishChoice
-        v-if="kind !== 'capacity-fill' && !inPoints"
+        v-if="has('variance') && !inPoints"
         label="Variance"
         :value="variance"
         :choices="[
@@ -97,7 +96,7 @@ function limit(text: string) {
         @choose="emit('change', { variance: $event === usual ? undefined : ($event as Finish['variance']) })"
       />
       <FinishChoice
-        v-if="kind === 'target-marks'"
+        v-if="has('mark')"
         label="Mark"
         :value="finish.mark ?? 'tick'"
         :choices="[
@@ -127,36 +126,30 @@ function limit(text: string) {
       />
       <div class="space-y-1.5 border-t border-hairline pt-3">
         <FinishSwitch
-          v-if="isTiers"
+          v-if="has('sameLength')"
           :on="finish.sameLength ?? true"
           text="Variances as long per unit as the values"
           @turn="emit('change', { sameLength: $event ? undefined : false })"
         />
         <FinishSwitch
-          v-if="kind === 'nested-columns'"
+          v-if="has('gap')"
           :on="finish.gap ?? false"
           text="A thin bar over the gap"
           @turn="emit('change', { gap: $event || undefined })"
         />
         <FinishSwitch
-          v-if="isOverTime && hasForecast && kind !== 'hat' && kind !== 'capacity-fill' && kind !== 'gap-line'"
-          :on="finish.landing ?? false"
-          text="Where the year will land, set apart"
-          @turn="emit('change', { landing: $event || undefined })"
-        />
-        <FinishSwitch
-          v-if="kind !== 'gap-line'"
+          v-if="has('cut')"
           :on="finish.cut ?? true"
           text="Cut totals that would dwarf the rows"
           @turn="emit('change', { cut: $event ? undefined : false })"
         />
         <FinishSwitch
-          v-if="kind !== 'gap-line'"
+          v-if="has('turn')"
           :on="finish.turn ?? false"
           :text="isOverTime ? 'Turn: bars from top to bottom' : 'Turn: columns side by side'"
           @turn="emit('change', { turn: $event || undefined })"
         />
-        <label v-if="isTiers && variance !== 'amount' && !inPoints" class="flex items-center gap-2 py-0.5">
+        <label v-if="has('limit') && variance !== 'amount' && !inPoints" class="flex items-center gap-2 py-0.5">
           Cut pins at
           <input
             class="field w-20 text-right"

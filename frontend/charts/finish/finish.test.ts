@@ -1,12 +1,17 @@
 import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
-import type { Finish } from '../../shared/types'
+import type { Finish, Kind } from '../../shared/types'
 import { mounted, named, text } from '../../shared/mounted'
 import FinishSheet from './FinishSheet.vue'
 
-async function sheet(kind: string, finish: Finish = {}, more: Record<string, unknown> = {}) {
+/** A kind that takes some options of the finish. */
+const taking = (options: string[], usualVariance: Kind['usualVariance'] = 'amount') =>
+  ({ id: 'some', options, usualVariance }) as unknown as Kind
+const tiers = taking(['labelsAt', 'variance', 'sameLength', 'limit', 'cut', 'turn'], 'both')
+
+async function sheet(kind: Kind, finish: Finish = {}, more: Record<string, unknown> = {}) {
   const onChange = vi.fn()
-  const props = { kind, finish, isOverTime: true, hasForecast: true, inPoints: false, onChange, ...more }
+  const props = { kind, finish, isOverTime: true, inPoints: false, onChange, ...more }
   const root = mounted(FinishSheet, props)
   root.querySelector('button')?.click()
   await nextTick()
@@ -26,7 +31,7 @@ async function turn(root: HTMLElement, label: string, on: boolean) {
 
 describe('the finish', () => {
   it('leaves out what is as usual', async () => {
-    const { root, part } = await sheet('variance-tiers', { unit: 'k', decimals: 1, labels: 'none', variance: 'amount' })
+    const { root, part } = await sheet(tiers, { unit: 'k', decimals: 1, labels: 'none', variance: 'amount' })
     choice(root, 'Unit', 'as it fits').click()
     expect(part()).toEqual({ unit: undefined })
     choice(root, 'Decimals', '0').click()
@@ -42,28 +47,24 @@ describe('the finish', () => {
   })
 
   it('offers each kind what it has a use for', async () => {
-    const words = async (kind: string, more = {}) => text((await sheet(kind, {}, more)).root)
-    expect(await words('nested-columns')).toContain('A thin bar over the gap')
-    expect(await words('target-marks')).toContain('tickdot')
-    expect(await words('gap-line')).not.toContain('Turn')
-    expect(await words('capacity-fill')).not.toContain('Variance')
-    expect(await words('variance-tiers', { hasForecast: false })).not.toContain('land')
-    expect(await words('variance-tiers', { isOverTime: false })).toContain('Turn: columns side by side')
-    expect(await words('variance-tiers', { inPoints: true })).not.toContain('Cut pins')
+    const words = async (kind: Kind, more = {}) => text((await sheet(kind, {}, more)).root)
+    expect(await words(taking(['gap']))).toContain('A thin bar over the gap')
+    expect(await words(taking(['mark']))).toContain('tickdot')
+    expect(await words(taking(['variance']))).not.toContain('Turn')
+    expect(await words(taking(['cut']))).not.toContain('Variance')
+    expect(await words(tiers, { isOverTime: false })).toContain('Turn: columns side by side')
+    expect(await words(tiers, { inPoints: true })).not.toContain('Cut pins')
   })
 
   it('knows what each kind usually tells of a variance', async () => {
-    const chosen = async (kind: string) =>
+    const chosen = async (kind: Kind) =>
       text((await sheet(kind)).root.querySelector('[aria-label="Variance"] [aria-checked=true]') ?? document.body)
-    expect([await chosen('variance-tiers'), await chosen('nested-columns'), await chosen('gap-line')]).toEqual([
-      'both',
-      'amount',
-      'percent',
-    ])
+    expect(await chosen(tiers)).toBe('both')
+    expect(await chosen(taking(['variance'], 'percent'))).toBe('percent')
   })
 
   it('cuts pins at a percentage, or where outliers begin', async () => {
-    const { root, part } = await sheet('variance-tiers')
+    const { root, part } = await sheet(tiers)
     const field = root.querySelector<HTMLInputElement>('input[placeholder=outliers]')
     if (!field) throw new Error('There is no field')
     field.value = '12.5 %'
@@ -75,7 +76,7 @@ describe('the finish', () => {
   })
 
   it('highlights none where some are', async () => {
-    const { root, part } = await sheet('hat', { highlight: ['2026-01', '2026-02'] })
+    const { root, part } = await sheet(taking([]), { highlight: ['2026-01', '2026-02'] })
     expect(text(root)).toContain('2 rows are highlighted.')
     named(root, 'Highlight none').click()
     expect(part()).toEqual({ highlight: undefined })

@@ -15,7 +15,7 @@ export const LOOKS = [
     'variance',
     'sameLength',
   ] as const),
-  ...(['gap', 'mark', 'limit', 'turn', 'landing', 'cut'] as const),
+  ...(['gap', 'mark', 'limit', 'turn', 'cut'] as const),
 ]
 
 /** A named finish as a change of a chart's own. */

@@ -58,7 +58,7 @@ defineExpose({ focus })
           @focus="shown = one.id"
           @blur="shown = null"
         >
-          <KindGlyph :kind="one.id" :class="one.lacks ? 'opacity-30' : ''" />
+          <KindGlyph :marks="one.glyph" :class="one.lacks ? 'opacity-30' : ''" />
         </button>
         <span
           :id="`kind-${one.id}`"

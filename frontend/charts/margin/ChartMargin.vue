@@ -41,28 +41,28 @@ const emit = defineEmits<{
 
     <template v-if="drawing">
       <section aria-label="Reading">
-        <h2 class="label">{{ drawing.reading.headline.label }}</h2>
+        <h2 class="label">{{ drawing.summary.headline.label }}</h2>
         <button
-          v-if="drawing.reading.headline.amount !== '–'"
+          v-if="drawing.summary.headline.amount !== '–'"
           class="flex flex-wrap items-baseline gap-x-3 text-left"
           title="Shows the row it comes from"
-          @click="emit('point', drawing.reading.headline.row)"
+          @click="emit('point', drawing.summary.headline.row)"
         >
-          <span class="text-[28px] leading-10 font-semibold">{{ drawing.reading.headline.amount }}</span>
+          <span class="text-[28px] leading-10 font-semibold">{{ drawing.summary.headline.amount }}</span>
           <span
-            v-if="drawing.reading.headline.variance"
+            v-if="drawing.summary.headline.variance"
             class="font-semibold"
-            :class="effectClass(drawing.reading.headline.effect)"
-            >{{ drawing.reading.headline.variance }}&ensp;{{ drawing.reading.headline.percent }}</span
+            :class="effectClass(drawing.summary.headline.effect)"
+            >{{ drawing.summary.headline.variance }}&ensp;{{ drawing.summary.headline.percent }}</span
           >
         </button>
-        <p class="text-quiet">{{ drawing.reading.headline.note }}</p>
+        <p class="text-quiet">{{ drawing.summary.headline.note }}</p>
 
-        <template v-if="drawing.reading.movers.length">
-          <h2 class="label mt-4 mb-0.5">{{ drawing.reading.moves }}</h2>
+        <template v-if="drawing.summary.movers.length">
+          <h2 class="label mt-4 mb-0.5">{{ drawing.summary.moves }}</h2>
           <ul>
             <li
-              v-for="mover in drawing.reading.movers"
+              v-for="mover in drawing.summary.movers"
               :key="mover.key"
               class="-mx-2 flex justify-between gap-3 border-b border-hairline px-2 py-[3px]"
               :class="lit === mover.key ? 'bg-accent-tint' : ''"
@@ -78,7 +78,7 @@ const emit = defineEmits<{
         </template>
         <h2 class="label mt-5 -mb-1.5">In words</h2>
         <StatementLine
-          v-for="(parts, i) in drawing.reading.statements"
+          v-for="(parts, i) in drawing.summary.sentences"
           :key="i"
           v-model:lit="lit"
           :parts="parts"

@@ -1,22 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Dataset, Order, Question } from '../../shared/types'
+import type { Dataset, Kind, Order, Question } from '../../shared/types'
 import SlotSheet from './SlotSheet.vue'
 
 /** What the rows are: periods, running totals of them, or members of a breakdown; and whether there is a chart for each member of another. */
-const props = defineProps<{ text: string; dataset: Dataset; question: Question; kind: string }>()
+const props = defineProps<{ text: string; dataset: Dataset; question: Question; rows: Kind['rows'] }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 
 const by = computed(() => props.question.by ?? 'month')
 const isPeriods = computed(() => (props.dataset.grains as string[]).includes(by.value))
-const taken = computed(() => (props.kind === 'hat' ? props.question.between?.field : undefined))
 const breakdowns = computed(() =>
-  props.kind === 'gap-line'
-    ? []
-    : props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== taken.value),
+  props.rows.hasMembers
+    ? props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== props.rows.taken)
+    : [],
 )
 const others = computed(() =>
-  props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== by.value && name !== taken.value),
+  props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== by.value && name !== props.rows.taken),
 )
 const many = computed(() => props.dataset.breakdowns.find((one) => one.name === by.value)?.members.length ?? 0)
 const tops = computed(() => [3, 5, 10, 20, 50].filter((top) => top < many.value))
@@ -39,7 +38,7 @@ const hasMoving = computed(() => !['day', 'week'].includes(by.value))
 function take(name: string, isGrain: boolean) {
   emit('change', {
     by: name,
-    ...(isGrain ? { order: undefined, top: undefined } : { cumulate: undefined }),
+    ...(isGrain ? { order: undefined, top: undefined } : { cumulate: undefined, landing: undefined }),
     ...(['day', 'week'].includes(name) && props.question.cumulate === 'moving' ? { cumulate: undefined } : {}),
     ...(props.question.each === name ? { each: undefined } : {}),
   })
@@ -97,6 +96,15 @@ function take(name: string, isGrain: boolean) {
           {{ choice.label }}
         </button>
       </div>
+      <label v-if="rows.canLand && question.forecast" class="mt-2 flex items-center gap-2">
+        <input
+          type="checkbox"
+          class="accent-accent"
+          :checked="question.landing ?? false"
+          @change="emit('change', { landing: ($event.target as HTMLInputElement).checked || undefined })"
+        />
+        Where the year will land, set apart
+      </label>
     </div>
     <template v-else>
       <div class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Order">

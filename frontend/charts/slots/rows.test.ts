@@ -23,9 +23,11 @@ const dataset = {
   measures: [measure('Sold'), measure('Seats'), measure('Free'), measure('Fares', 'EUR')],
 } as unknown as Dataset
 
+const any = { hasMembers: true, taken: null, canLand: true }
+
 async function slot(component: Parameters<typeof opened>[0], question: Question, more: Record<string, unknown> = {}) {
   const onChange = vi.fn()
-  const root = await opened(component, { text: 'slot', dataset, question, kind: 'variance-tiers', onChange, ...more })
+  const root = await opened(component, { text: 'slot', dataset, question, rows: any, onChange, ...more })
   return { root, onChange, part: () => onChange.mock.calls.at(-1)?.[0] as Partial<Question> }
 }
 async function select(root: HTMLElement, label: string, value: string) {
@@ -79,12 +81,25 @@ describe('the slot of rows', () => {
   })
 
   it('offers a line no members, and a hat none of its own sides', async () => {
-    const line = await slot(RowsSlot, { by: 'month' }, { kind: 'gap-line' })
+    const line = await slot(RowsSlot, { by: 'month' }, { rows: { ...any, hasMembers: false } })
     expect(text(line.root)).not.toContain('Members of')
     const between = { field: 'Class', first: 'Foot', second: 'Car' }
-    const hat = await slot(RowsSlot, { by: 'Route', between }, { kind: 'hat' })
+    const hat = await slot(RowsSlot, { by: 'Route', between }, { rows: { ...any, taken: 'Class' } })
     expect(named(hat.root, 'Route')).toBeDefined()
     expect(named(hat.root, 'Class')).toBeUndefined()
+  })
+
+  it('sets apart where the year will land, where there is a forecast', async () => {
+    const { root, part } = await slot(RowsSlot, { by: 'month', forecast: 'FC' })
+    const box = root.querySelector<HTMLInputElement>('input[type=checkbox]')
+    if (!box) throw new Error('There is no box')
+    box.checked = true
+    box.dispatchEvent(new Event('change'))
+    expect(part()).toEqual({ landing: true })
+    expect((await slot(RowsSlot, { by: 'month' })).root.querySelector('input[type=checkbox]')).toBeNull()
+    const line = { ...any, canLand: false }
+    const none = await slot(RowsSlot, { by: 'month', forecast: 'FC' }, { rows: line })
+    expect(none.root.querySelector('input[type=checkbox]')).toBeNull()
   })
 
   it('goes through its choices with the arrow keys', async () => {

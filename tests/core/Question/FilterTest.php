@@ -62,15 +62,15 @@ final class FilterTest extends TestCase
     }
 
     #[TestWith([
-            ['field' => 'Route', 'below' => '5'],
-            'question.where[0].field: "Route" has no numbers of its own to be compared; there are Completion, '.
-            'Revenue and Sailings.',
-        ]),]
+        ['field' => 'Route', 'below' => '5'],
+        'question.where[0].field: "Route" has no numbers of its own to be compared; there are Completion, '.
+        'Revenue and Sailings.',
+    ]),]
     #[TestWith([['field' => 'Nothing', 'below' => '5'], 'question.where[0].field: "Nothing" has no numbers'])]
     #[TestWith([
-            ['field' => 'Route', 'in' => ['South']],
-            'question.where[0].in[0]: Route has no "South"; it has North, Holm and Outer.',
-        ]),]
+        ['field' => 'Route', 'in' => ['South']],
+        'question.where[0].in[0]: Route has no "South"; it has North, Holm and Outer.',
+    ]),]
     #[TestWith([['field' => 'Completion', 'below' => 'much'], 'where[0].below'])]
     #[TestWith([['field' => 'Completion'], 'Give one of "in" and "notIn"'])]
     #[TestWith([['field' => 'Completion', 'in' => ['99'], 'below' => '5'], 'Give one of "in" and "notIn"'])]
