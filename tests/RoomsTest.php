@@ -5,52 +5,16 @@ declare(strict_types=1);
 namespace KeenMargin\Tests;
 
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 
-/** The rules between rooms: each room of the core may use those before it in this list, never those after. */
+/** The rules of docs/architecture.md about who uses whom and who computes. */
 final class RoomsTest extends TestCase
 {
-    private const ROOMS = [
-        'Document',
-        'Number',
-        'Time',
-        'Figures',
-        'Question',
-        'Workings',
-        'Scene',
-        'Notation',
-        'Chart',
-        'Kind',
-        'Drawing',
-        'Render',
-    ];
-    private const COLUMNS = 120;
-    private const LINES = 400;
-    /** Tables that a tool makes. */
-    private const MADE = ['advance-widths.php', 'fallback-widths.php'];
-    /** Render gets a scene and the notation and nothing else. */
-    private const ONLY = [
-        'Render' => ['Scene', 'Notation'],
-        'Scene' => [],
-        'Document' => [],
-        'Number' => [],
-        'Time' => ['Document'],
-    ];
-
-    public function testEachRoomUsesOnlyThoseBeforeIt(): void
+    public function testNoRuleOfTheStructureIsBroken(): void
     {
-        foreach (self::files('core') as $file => $code) {
-            $room = explode('/', $file)[1];
-            $allowed =
-                self::ONLY[$room] ?? \array_slice(self::ROOMS, 0, (int) array_search($room, self::ROOMS, true));
-            preg_match_all(
-                '/KeenMargin\\\\Core\\\\(\w+)\\\\/',
-                preg_replace('/^namespace .*$/m', '', $code) ?? '',
-                $uses,
-            );
-            foreach (array_diff(array_unique($uses[1]), [$room]) as $used) {
-                self::assertContains($used, $allowed, "$file uses the room $used");
-            }
-        }
+        $check = new Process([\PHP_BINARY, \dirname(__DIR__).'/tools/structure.php']);
+        self::assertSame(0, $check->run(), $check->getOutput());
+        self::assertStringContainsString('All rules hold.', $check->getOutput());
     }
 
     public function testTheCoreKnowsOnlyItselfAndExactNumbers(): void
@@ -68,69 +32,29 @@ final class RoomsTest extends TestCase
         }
     }
 
+    /** Neither by exact decimals nor by whole numbers that are amounts. */
     public function testNothingInTheApplicationComputesABusinessNumber(): void
     {
         foreach (self::files('app') as $file => $code) {
             self::assertDoesNotMatchRegularExpression('/->(plus|minus|multipliedBy|dividedBy)\(/', $code, $file);
-        }
-    }
-
-    /** A folder that is used by another uses it in no way, neither itself nor through others. */
-    public function testNoFoldersUseEachOther(): void
-    {
-        $uses = [];
-        foreach ([...self::files('core'), ...self::files('app')] as $file => $code) {
-            preg_match_all('/^use KeenMargin\\\\(Core|App)\\\\([\w\\\\]+)\\\\\w+;/m', $code, $found, \PREG_SET_ORDER);
-            $own = \dirname($file);
-            foreach ($found as [, $side, $folder]) {
-                $used = strtolower($side).'/'.strtr($folder, '\\', '/');
-                $used === $own || $uses[$own][$used] = true;
-            }
-        }
-        foreach (array_keys($uses) as $folder) {
-            self::assertNotContains($folder, self::reached($folder, $uses), "$folder is used by what it uses");
-        }
-    }
-
-    /**
-     * @param array<string, array<string, true>> $uses
-     *
-     * @return list<string> folders that a folder uses, itself or through others
-     */
-    private static function reached(string $folder, array $uses): array
-    {
-        $reached = [];
-        $next = array_keys($uses[$folder] ?? []);
-        while ([] !== $next) {
-            $one = array_pop($next);
-            if (!isset($reached[$one])) {
-                $reached[$one] = true;
-                array_push($next, ...array_keys($uses[$one] ?? []));
-            }
-        }
-
-        return array_keys($reached);
-    }
-
-    public function testLinesCanBeRead(): void
-    {
-        foreach (['core', 'app', 'tests', 'tools', 'migrations', 'public', 'bench', 'demo'] as $folder) {
-            foreach (self::files($folder) as $file => $code) {
-                foreach (explode("\n", $code) as $i => $line) {
-                    self::assertLessThanOrEqual(self::COLUMNS, mb_strlen($line), "$file:".($i + 1));
-                }
-            }
-        }
-    }
-
-    public function testFilesStaySmall(): void
-    {
-        foreach ([...self::files('core'), ...self::files('app')] as $file => $code) {
-            self::assertLessThan(
-                self::LINES,
-                substr_count($code, "\n"),
-                "$file is long; parts of it want names of their own",
+            self::assertDoesNotMatchRegularExpression(
+                '/\$\w*(?:amount|sum|total|value)s?\w*(?:\[[^\]]*\])?\s*[-+*]=?\s*\$\w*(?:amount|sum|total|value)/i',
+                $code,
+                $file,
             );
+        }
+    }
+
+    public function testSqlStandsInTheStorageAlone(): void
+    {
+        foreach (self::files('app') as $file => $code) {
+            if (!str_starts_with($file, 'app/Storage/')) {
+                self::assertDoesNotMatchRegularExpression(
+                    "/['\"](SELECT|INSERT INTO|UPDATE|DELETE FROM|WITH RECURSIVE)\\s/",
+                    $code,
+                    $file,
+                );
+            }
         }
     }
 
@@ -144,14 +68,9 @@ final class RoomsTest extends TestCase
                 new \RecursiveDirectoryIterator("$root/$folder", \FilesystemIterator::SKIP_DOTS),
             ) as $file
         ) {
-            if (
-                $file instanceof \SplFileInfo
-                && 'php' === $file->getExtension()
-                && !\in_array($file->getFilename(), self::MADE, true)
-            ) {
-                $files[substr($file->getPathname(), \strlen($root) + 1)] = (string) file_get_contents(
-                    $file->getPathname(),
-                );
+            if ($file instanceof \SplFileInfo && 'php' === $file->getExtension()) {
+                $path = substr($file->getPathname(), \strlen($root) + 1);
+                $files[$path] = (string) file_get_contents($file->getPathname());
             }
         }
 

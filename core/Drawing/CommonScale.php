@@ -14,18 +14,21 @@ final class CommonScale
     private const TOLERANCE = 0.001;
 
     /**
-     * @param non-empty-list<Drawing> $drawings
+     * @param non-empty-list<MeasuredChart> $charts
      *
      * @return array<string, float> points per unit, by scale; nothing where the charts count different things
      */
-    public static function of(array $drawings): array
+    public static function of(array $charts): array
     {
-        if (1 !== \count(array_unique(array_map(self::counted(...), $drawings)))) {
+        if (
+            1 !==
+            \count(array_unique(array_map(static fn (MeasuredChart $chart): string => $chart->counted(), $charts)))
+        ) {
             return [];
         }
         $least = [];
-        foreach ($drawings as $drawing) {
-            foreach (ScaleCheck::perUnit($drawing->scene, $drawing->workings->table) as $scale => $length) {
+        foreach ($charts as $chart) {
+            foreach ($chart->perUnit() as $scale => $length) {
                 $least[$scale] = min($length, $least[$scale] ?? $length);
             }
         }
@@ -33,34 +36,23 @@ final class CommonScale
         return $least;
     }
 
-    /** @param non-empty-list<Drawing> $drawings as drawn */
-    public static function check(array $drawings): Check
+    /** @param non-empty-list<MeasuredChart> $charts as drawn */
+    public static function check(array $charts): Check
     {
-        $lengths = array_map(
-            static fn (Drawing $drawing): array => ScaleCheck::perUnit($drawing->scene, $drawing->workings->table),
-            $drawings,
-        );
-        $isCommon = [] !== self::of($drawings);
+        $lengths = array_map(static fn (MeasuredChart $chart): array => $chart->perUnit(), $charts);
+        $isCommon = [] !== self::of($charts);
         foreach ($lengths as $own) {
             foreach (array_intersect_key($own, $lengths[0]) as $scale => $length) {
                 $isClose = abs($length - $lengths[0][$scale]) <= self::TOLERANCE * $lengths[0][$scale];
                 $isCommon = $isCommon && $isClose;
             }
         }
-        $charts = 2 === \count($drawings) ? 'both charts' : 'all charts';
+        $where = 2 === \count($charts) ? 'both charts' : 'all charts';
 
         return new Check(
             'common-scale',
             $isCommon,
-            $isCommon ? "One scale in $charts" : 'The charts count different things, so each has its own scale',
+            $isCommon ? "One scale in $where" : 'The charts count different things, so each has its own scale',
         );
-    }
-
-    /** What its amounts are: `EUR`, `% points`. */
-    private static function counted(Drawing $drawing): string
-    {
-        $display = $drawing->workings->context->display;
-
-        return $display->measuredIn.($display->inPoints ? ' points' : '');
     }
 }

@@ -66,7 +66,7 @@ final readonly class Drawing
      */
     public static function onOneScale(array $drawings): array
     {
-        $most = CommonScale::of($drawings);
+        $most = CommonScale::of(self::measured($drawings));
         $again = array_map(
             static fn (self $one): self => self::drawn(
                 $one->recipe,
@@ -76,7 +76,7 @@ final readonly class Drawing
             ),
             $drawings,
         );
-        $check = CommonScale::check($again);
+        $check = CommonScale::check(self::measured($again));
 
         return array_map(static fn (self $one): self => $one->checked($check), $again);
     }
@@ -107,6 +107,19 @@ final readonly class Drawing
         ];
 
         return new self($recipe, $workings, $scene, $options, $kind, $checks);
+    }
+
+    /**
+     * @param non-empty-list<self> $drawings
+     *
+     * @return non-empty-list<MeasuredChart>
+     */
+    private static function measured(array $drawings): array
+    {
+        return array_map(
+            static fn (self $one): MeasuredChart => new MeasuredChart($one->scene, $one->workings),
+            $drawings,
+        );
     }
 
     private function checked(Check $check): self

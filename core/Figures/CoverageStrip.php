@@ -31,7 +31,7 @@ final readonly class CoverageStrip
             return new self([], [], [], null);
         }
         $grain = self::grain($dataset->grain);
-        $shown = static fn (Period $period): Period => $dataset->calendar->group($period, $grain);
+        $shown = static fn (Period $period): Period => $period->group($grain, $dataset->calendar);
         $periods = $closes = [];
         foreach ($dataset->range()->periods($dataset->grain, $dataset->calendar) as $fine) {
             $period = $shown($fine);

@@ -140,7 +140,7 @@ final readonly class Dataset
         }
         $last = $this->coverage->last(Scenario::Actual) ?? $this->coverage->last();
 
-        return null !== $last && Grain::Day === $last->grain ? $this->calendar->group($last, Grain::Month) : $last;
+        return null !== $last && Grain::Day === $last->grain ? $last->group(Grain::Month, $this->calendar) : $last;
     }
 
     /** The grain by which the books are closed: that of the figures, of days the month. */

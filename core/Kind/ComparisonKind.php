@@ -21,6 +21,9 @@ use KeenMargin\Core\Workings\Result\Workings;
 /** What kinds have in common that compare the shown scenario with references. */
 abstract readonly class ComparisonKind implements ChartKind
 {
+    private const NO_REFERENCE = 'A second scenario to compare with is missing, such as a budget, a target or a '.
+        'prior year.';
+
     public function group(): string
     {
         return 'Against';
@@ -30,7 +33,7 @@ abstract readonly class ComparisonKind implements ChartKind
     {
         return match (true) {
             $dataset->isTimeless() && [] === $dataset->breakdowns => 'The figures have no periods.',
-            \count($dataset->scenarios()) < 2 => 'A second scenario to compare with is missing, such as a budget, a target or a prior year.',
+            \count($dataset->scenarios()) < 2 => self::NO_REFERENCE,
             default => null,
         };
     }

@@ -11,9 +11,12 @@ namespace KeenMargin\Core\Time;
  */
 final class CivilDate
 {
+    public const FIRST_YEAR = 1900;
+    public const LAST_YEAR = 2199;
+
     public static function exists(int $year, int $month, int $day): bool
     {
-        return $year >= Period::FIRST_YEAR && $year <= Period::LAST_YEAR && checkdate($month, $day, $year);
+        return $year >= self::FIRST_YEAR && $year <= self::LAST_YEAR && checkdate($month, $day, $year);
     }
 
     public static function number(int $year, int $month, int $day): int

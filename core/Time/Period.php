@@ -13,8 +13,8 @@ namespace KeenMargin\Core\Time;
  */
 final readonly class Period
 {
-    public const FIRST_YEAR = 1900;
-    public const LAST_YEAR = 2199;
+    public const FIRST_YEAR = CivilDate::FIRST_YEAR;
+    public const LAST_YEAR = CivilDate::LAST_YEAR;
 
     private function __construct(public Grain $grain, public int $start, public int $firstMonth)
     {
@@ -139,6 +139,43 @@ final readonly class Period
         return $end > $other->lastDay();
     }
 
+    /**
+     * The period of a coarser grain that holds this one; a week belongs where its Thursday is.
+     *
+     * @throws NotAPeriod where periods of the grain are not made of these
+     */
+    public function group(Grain $grain, FiscalCalendar $calendar): self
+    {
+        if ($this->grain === $grain) {
+            return $this;
+        }
+        if (!$grain->groups($this->grain) && Grain::Week !== $this->grain) {
+            throw new NotAPeriod($this->key(), "a period that is part of a {$grain->value}");
+        }
+        if (Grain::Week === $grain) {
+            return self::ofStart(Grain::Week, self::mondayOf($this->start));
+        }
+        $month = $this->decisiveMonth();
+        if (Grain::Month === $grain) {
+            return self::ofStart(Grain::Month, $month);
+        }
+        $year = $calendar->yearOfMonth($month);
+        $number = intdiv($month - $calendar->firstMonthOfYear($year), $grain->months()) + 1;
+
+        return self::inYear($grain, $year, $number, $calendar);
+    }
+
+    /** The first month of the period, counted from year 0; of days and weeks the one that they belong to. */
+    private function decisiveMonth(): int
+    {
+        if ($this->grain->months() > 0) {
+            return $this->start;
+        }
+        [$year, $month] = CivilDate::parts($this->decisiveDay());
+
+        return $year * 12 + $month - 1;
+    }
+
     public function calendar(): FiscalCalendar
     {
         return new FiscalCalendar($this->firstMonth);
@@ -191,8 +228,8 @@ final readonly class Period
         if (
             1 !==
             preg_match(
-                '/^(?:FY)?(\d{4})(?:-(?:(?<month>\d{2})(?:-(?<day>\d{2}))?|'
-                    .'Q(?<quarter>[1-4])|H(?<half>[12])|W(?<week>\d{2})))?$/',
+                '/^(?:FY)?(\d{4})(?:-(?:(?<month>\d{2})(?:-(?<day>\d{2}))?|'.
+                    'Q(?<quarter>[1-4])|H(?<half>[12])|W(?<week>\d{2})))?$/',
                 $key,
                 $part,
                 \PREG_UNMATCHED_AS_NULL,

@@ -98,7 +98,7 @@ final class PeriodNames
         $isLast = Grain::Day === $to->grain && 1 === CivilDate::parts($to->start + 1)[2];
 
         return $isFirst && $isLast
-            ? [$from->calendar()->group($from, Grain::Month), $to->calendar()->group($to, Grain::Month)]
+            ? [$from->group(Grain::Month, $from->calendar()), $to->group(Grain::Month, $to->calendar())]
             : [$from, $to];
     }
 

@@ -51,7 +51,7 @@ final readonly class PeriodRange
             return [];
         }
         $periods = [];
-        $period = $calendar->group(Period::ofStart(Grain::Day, $this->firstDay), $grain);
+        $period = Period::ofStart(Grain::Day, $this->firstDay)->group($grain, $calendar);
         for (; $period->firstDay() <= $this->lastDay; $period = $period->moved(1)) {
             $periods[] = $period;
         }

@@ -87,7 +87,7 @@ final class PeriodRuns
             return $periods;
         }
         $calendar = new FiscalCalendar();
-        $month = static fn (Period $day): int => $calendar->group($day, Grain::Month)->start;
+        $month = static fn (Period $day): int => $day->group(Grain::Month, $calendar)->start;
         $all = array_count_values(array_map($month, $among));
         $own = array_count_values(array_map($month, $periods));
         $named = [];

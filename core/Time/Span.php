@@ -56,7 +56,7 @@ final readonly class Span
 
     public function resolve(Period $closing, FiscalCalendar $calendar, PeriodRange $available): PeriodRange
     {
-        $year = $calendar->group($closing, Grain::Year);
+        $year = $closing->group(Grain::Year, $calendar);
         $unit = null === $this->unit ? $year : self::current($closing, $this->unit, $calendar);
 
         return match ($this->kind) {
@@ -76,7 +76,7 @@ final readonly class Span
     private static function current(Period $closing, Grain $unit, FiscalCalendar $calendar): Period
     {
         return $unit->shows($closing->grain)
-            ? $calendar->group($closing, $unit)
-            : $calendar->group(Period::ofStart(Grain::Day, $closing->lastDay()), $unit);
+            ? $closing->group($unit, $calendar)
+            : Period::ofStart(Grain::Day, $closing->lastDay())->group($unit, $calendar);
     }
 }

@@ -2,12 +2,12 @@
 import { ask } from '../shared/api'
 import ChartCard from '../charts/list/ChartCard.vue'
 import { useUnchecked } from '../figures/checks/useUnchecked'
-import DatasetLine from '../figures/DatasetLine.vue'
+import DatasetLine from '../figures/list/DatasetLine.vue'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
 import type { Chart, DatasetBrief, Listing } from '../shared/types'
 import { useLoad } from '../shared/useLoad'
-import BringIn from './BringIn.vue'
+import BringIn from '../figures/incoming/BringIn.vue'
 
 document.title = 'Keen Margin'
 const { value: charts, problem, reload } = useLoad(() => ask<Listing<Chart>>('GET', '/charts'))

@@ -34,6 +34,7 @@ final class DrawingState
     {
         $workings = $drawing->workings;
         $context = $workings->context;
+        $message = $recipe->finish->message;
         $sentence = QuestionSentence::of($recipe, $dataset, $context->measure(), $context->better, $context->range);
 
         return [
@@ -54,7 +55,7 @@ final class DrawingState
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
             'workings' => self::table($workings),
             'kinds' => self::kinds($recipe, $kinds, $dataset),
-            'stale' => null === $recipe->finish->message ? [] : MessageCheck::stale($recipe->finish->message, $workings),
+            'stale' => null === $message ? [] : MessageCheck::stale($message, $workings),
         ];
     }
 

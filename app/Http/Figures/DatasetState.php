@@ -196,7 +196,7 @@ final readonly class DatasetState
                 static fn (Period $period, Period $closes): array => [
                     'key' => $period->key(),
                     'label' => PeriodNames::full($period),
-                    'year' => $dataset->calendar->group($period, Grain::Year)->key(),
+                    'year' => $period->group(Grain::Year, $dataset->calendar)->key(),
                     'closes' => $closes->key(),
                 ],
                 $strip->periods,

@@ -146,13 +146,15 @@ final class FigureTableState
                 static fn (string $name): bool => $name !== $by && !\in_array($name, $single, true),
             ),
         );
+        $isDerived =
+            Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true);
 
         return match (true) {
             $measure->isRatio() => "$measure->name is computed ".
                 "from $measure->numerator and $measure->denominator. Change those.",
             $grain !== $dataset->grain => 'The figures are '.
                 "by {$dataset->grain->value}. Show {$dataset->grain->plural()} to change them.",
-            Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true) => 'Prior year is the actual of one year earlier here. Change that.',
+            $isDerived => 'Prior year is the actual of one year earlier here. Change that.',
             [] !== $summed => 'Each amount is the sum over '.
                 Wording::and($summed).
                 '. Choose one of each to change amounts.',

@@ -62,12 +62,11 @@ final readonly class Words
 
     private static function lines(Canvas $canvas, string $text, Ink $ink, float $indent, string $role, float $y): float
     {
+        $x = Canvas::MARGIN + $indent;
+        $width = $canvas->width - Canvas::MARGIN - $x;
         foreach (preg_split('/\R/u', $text) ?: [] as $paragraph) {
-            foreach (
-                TextMeasure::lines(trim($paragraph), $canvas->width - 2 * Canvas::MARGIN - $indent, Type::LABEL) as $line
-            ) {
-                '' === $line
-                    || $canvas->write('words', Canvas::text(Canvas::MARGIN + $indent, $y, $line, ink: $ink, role: $role));
+            foreach (TextMeasure::lines(trim($paragraph), $width, Type::LABEL) as $line) {
+                '' === $line || $canvas->write('words', Canvas::text($x, $y, $line, ink: $ink, role: $role));
                 $y += self::LINE;
             }
         }

@@ -128,7 +128,7 @@ final class PeriodLabels
     private static function group(Period $period): string
     {
         return Grain::Day === $period->grain
-            ? PeriodNames::full($period->calendar()->group($period, Grain::Month))
+            ? PeriodNames::full($period->group(Grain::Month, $period->calendar()))
             : PeriodNames::year($period);
     }
 }

@@ -158,7 +158,7 @@ final class CoverageChecks
     {
         $periods = [];
         foreach ($dataset->coverage->periods[$scenario->value] ?? [] as $period) {
-            $judged = Grain::Day === $period->grain ? $dataset->calendar->group($period, Grain::Month) : $period;
+            $judged = Grain::Day === $period->grain ? $period->group(Grain::Month, $dataset->calendar) : $period;
             $periods[$judged->start] = $judged;
         }
 

@@ -18,6 +18,7 @@ use KeenMargin\Core\Question\Question;
 /** Which measures tell what is used, what is not, and of how much. */
 final readonly class CapacityQuestion
 {
+    private const NO_PARTS = 'Two measures of one unit are missing, such as what is used and what there is in all.';
     private const USED = '/\b(used|occupied|sold|booked|taken|filled|consumed)\b/i';
     private const UNUSED = '/\b(unused|free|empty|unsold|vacant|idle|left)\b/i';
     private const WHOLE = '/\b(total|offered|capacity|available|supply|supplied)\b/i';
@@ -30,7 +31,7 @@ final readonly class CapacityQuestion
     {
         return match (true) {
             $this->dataset->isTimeless() && [] === $this->dataset->breakdowns => 'The figures have no periods.',
-            null === $this->maybeCapacity() => 'Two measures of one unit are missing, such as what is used and what there is in all.',
+            null === $this->maybeCapacity() => self::NO_PARTS,
             default => null,
         };
     }

@@ -58,7 +58,7 @@ final class FirstQuestion
         if (\count($periods) <= self::MANY_PERIODS || Grain::Year === $dataset->grain) {
             return null;
         }
-        $year = $dataset->calendar->group($dataset->closing(), Grain::Year);
+        $year = $dataset->closing()->group(Grain::Year, $dataset->calendar);
         $within = array_values(
             array_filter(
                 $periods,

@@ -14,6 +14,14 @@ use KeenMargin\Core\Time\Span;
 /** Reads a span as people type it: `last 3 months`, `Apr to Jun 2025`, `Q3`, `ytd`, `2024–2026`. */
 final readonly class TypedSpan
 {
+    private const GRAINS = '(day|week|month|quarter|half-year|half year|year)s?';
+    private const ALL = '/^(all|everything|all periods|all of it|whatever there is)$/';
+    private const YEAR_TO_DATE = '/^(year to date|ytd|this year to date|to date|year so far)$/';
+    private const REST_OF_YEAR = '/^(rest of (the |this )?year|the rest|rest|remaining (months|year))$/';
+    private const CURRENT = '/^(?:this|current) (month|quarter|half-year|year)$/';
+    private const LAST_ONE = '/^last (month|quarter|half-year|year)$/';
+    private const LAST = '/^(?:last|past|latest) (\d{1,3}|[a-z]+) '.self::GRAINS.'$/';
+    private const PREVIOUS = '/^(?:previous|prior) (?:(\d{1,3}|[a-z]+) )?'.self::GRAINS.'$/';
     private const NUMBERS = [
         'a' => 1,
         'one' => 1,
@@ -41,40 +49,31 @@ final readonly class TypedSpan
         $text = trim((string) preg_replace('/\s+/u', ' ', mb_strtolower($text)), ' .');
         $text = (string) preg_replace('/^(in|the|from|over|during) /', '', $text);
 
-        return match (true) {
-            1 === preg_match('/^(all|everything|all periods|all of it|whatever there is)$/', $text) => Span::all(),
-            1 === preg_match('/^(year to date|ytd|this year to date|to date|year so '
-                .'far)$/', $text) => Span::yearToDate(),
-            1 === preg_match('/^(rest of (the |this )?year|the rest|rest|remaining '
-                .'(months|year))$/', $text) => Span::restOfYear(),
-            1 === preg_match('/^(this|current) (month|quarter|half-year|year)$/', $text, $part) => Span::between(
-                $this->current($part[2]),
-                $this->current($part[2]),
+        return match (1) {
+            preg_match(self::ALL, $text) => Span::all(),
+            preg_match(self::YEAR_TO_DATE, $text) => Span::yearToDate(),
+            preg_match(self::REST_OF_YEAR, $text) => Span::restOfYear(),
+            preg_match(self::CURRENT, $text, $part) => Span::between(
+                $this->current($part[1]),
+                $this->current($part[1]),
             ),
-            1 ===
-                preg_match(
-                    '/^(?:last|past|latest) (\d{1,3}|[a-z]+) (day|week|month|quarter|half-year|half year|year)s?$/',
-                    $text,
-                    $part,
-                ) && null !== self::maybeCount($part[1]) => Span::last(
-                    self::maybeCount($part[1]),
-                    self::grain($part[2]),
-                ),
-            1 ===
-                preg_match(
-                    '/^(?:previous|prior) (?:(\d{1,3}|[a-z]+) )?(day|week|month|quarter|half-year|half year|year)s?$/',
-                    $text,
-                    $part,
-                ) && null !== self::maybeCount($part[1]) => Span::previous(
-                    self::maybeCount($part[1]),
-                    self::grain($part[2]),
-                ),
-            1 === preg_match('/^last (month|quarter|half-year|year)$/', $text, $part) => Span::previous(
-                1,
-                self::grain($part[1]),
-            ),
-            default => $this->maybeBetween($text),
-        };
+            // "last month" is the one before the current one, "last 3 months" ends with it.
+            preg_match(self::LAST_ONE, $text, $part) => Span::previous(1, self::grain($part[1])),
+            preg_match(self::LAST, $text, $part) => self::maybeCounted(Span::last(...), $part),
+            preg_match(self::PREVIOUS, $text, $part) => self::maybeCounted(Span::previous(...), $part),
+            default => null,
+        } ?? $this->maybeBetween($text);
+    }
+
+    /**
+     * @param \Closure(int, Grain): Span $span
+     * @param array<string> $part the whole match, a count and a grain
+     */
+    private static function maybeCounted(\Closure $span, array $part): ?Span
+    {
+        $count = self::maybeCount($part[1] ?? '');
+
+        return null === $count ? null : $span($count, self::grain($part[2] ?? ''));
     }
 
     private function maybeBetween(string $text): ?Span
@@ -108,7 +107,7 @@ final readonly class TypedSpan
     private function maybePeriod(string $text, ?Period $beside): ?Period
     {
         $text = trim($text);
-        $year = $this->calendar->group($beside ?? $this->closing, Grain::Year)->yearNumber();
+        $year = ($beside ?? $this->closing)->group(Grain::Year, $this->calendar)->yearNumber();
         try {
             if (
                 1 === preg_match('/^(\p{L}+)\.?[ -]?(\d{4}|\d{2})?$/u', $text, $part)
@@ -151,14 +150,14 @@ final readonly class TypedSpan
         if (null !== $beside && Grain::Month === $beside->grain) {
             return intdiv($beside->start, 12);
         }
-        $first = $this->calendar->firstMonthOfYear($this->calendar->group($this->closing, Grain::Year)->yearNumber());
+        $first = $this->calendar->firstMonthOfYear($this->closing->group(Grain::Year, $this->calendar)->yearNumber());
 
         return intdiv($first, 12) + ($month - 1 < $first % 12 ? 1 : 0);
     }
 
     private function current(string $unit): Period
     {
-        return $this->calendar->group($this->closing, self::grain($unit));
+        return $this->closing->group(self::grain($unit), $this->calendar);
     }
 
     private static function maybeCount(string $word): ?int

@@ -138,7 +138,7 @@ final readonly class Derivation
             return false;
         }
         $calendar = $row->period->calendar();
-        $year = $calendar->group($workings->context->closing, Grain::Year);
+        $year = $workings->context->closing->group(Grain::Year, $calendar);
 
         return $row->period->firstDay() >= $year->firstDay() && $row->period->lastDay() <= $year->lastDay();
     }

@@ -17,6 +17,8 @@ use KeenMargin\Core\Workings\Rows\PanelName;
 /** Where a reader can go from a row: deeper, or on without it. */
 final readonly class RowActions
 {
+    private const ONLY_ENDS = 'Only the first and the last period can be left out, so that sums stay whole.';
+
     /**
      * @param list<array{by: string, label: string, recipe: Recipe}> $deeper
      * @param string $whyNot where it cannot be left out
@@ -81,7 +83,7 @@ final readonly class RowActions
         return match (true) {
             RowRole::Other === $row->role => 'What is gathered can be shown one by one: keep more of the largest.',
             $row->role->isApart() => 'It is the sum of the others.',
-            $workings->context->isOverTime() && \count($workings->table->rows) > 1 => 'Only the first and the last period can be left out, so that sums stay whole.',
+            $workings->context->isOverTime() && \count($workings->table->rows) > 1 => self::ONLY_ENDS,
             default => 'It is the only one.',
         };
     }

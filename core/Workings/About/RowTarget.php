@@ -59,7 +59,7 @@ final readonly class RowTarget
         if (Grain::Day !== $until->grain) {
             return $until;
         }
-        $month = $until->calendar()->group($until, Grain::Month);
+        $month = $until->group(Grain::Month, $until->calendar());
         // A closing within a month is said by its day.
         $isWithinMonth = $isClosingWithin && $until->lastDay() !== $month->lastDay();
 

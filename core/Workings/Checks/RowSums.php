@@ -139,7 +139,7 @@ final readonly class RowSums
             $year =
                 null === $row->period || $isMoving
                     ? ''
-                    : $this->scope->dataset->calendar->group($row->period, Grain::Year)->key();
+                    : $row->period->group(Grain::Year, $this->scope->dataset->calendar)->key();
             $series["$row->panel/$year"][] = $row;
         }
         foreach ($series as $own) {
@@ -167,7 +167,7 @@ final readonly class RowSums
         $many = $isMoving && null !== $first ? intdiv(12, max(1, $first->grain->months())) : \count($rows);
         $startsYear =
             null !== $first
-            && $first->firstDay() === $this->scope->dataset->calendar->group($first, Grain::Year)->firstDay();
+            && $first->firstDay() === $first->group(Grain::Year, $this->scope->dataset->calendar)->firstDay();
         foreach ($rows as $i => $row) {
             $parts = \array_slice($rows, max(0, $i + 1 - $many), min($i + 1, $many));
             $sum = self::sum(array_map(static fn (Row $one): ?BigDecimal => $one->values['own'] ?? null, $parts));

@@ -36,7 +36,7 @@ final readonly class PeriodSlices
     {
         $parts = [];
         foreach ($scope->fine->list as $period) {
-            $row = $by === $period->grain ? $period : $scope->dataset->calendar->group($period, $by);
+            $row = $by === $period->grain ? $period : $period->group($by, $scope->dataset->calendar);
             $parts[$row->start][] = $period;
         }
         $periods = $scope->rowPeriods($by);
@@ -98,7 +98,7 @@ final readonly class PeriodSlices
             [$year, $month] = CivilDate::parts($lastDay);
             $first = Period::month($year, $month)->moved(1 - self::MONTHS_MOVED_OVER);
         } else {
-            $first = $scope->dataset->calendar->group($period, Grain::Year);
+            $first = $period->group(Grain::Year, $scope->dataset->calendar);
         }
         $range = new PeriodRange($first->firstDay(), $lastDay);
 

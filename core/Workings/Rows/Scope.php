@@ -71,10 +71,10 @@ final readonly class Scope
             );
         }
         if ($closing->grain !== $dataset->grain && $dataset->grain->groups($closing->grain)) {
-            $closing = $dataset->calendar->group($closing, $dataset->grain);
+            $closing = $closing->group($dataset->grain, $dataset->calendar);
         }
         $range = ($question->span ?? Span::all())->resolve($closing, $dataset->calendar, $dataset->range());
-        $year = $dataset->calendar->group($closing, Grain::Year);
+        $year = $closing->group(Grain::Year, $dataset->calendar);
         $fine = new FinePeriods($range->belonging($dataset->grain, $dataset->calendar));
 
         return new self($question, $dataset, $measure, $sources, $better, $closing, $year, $range, $fine);
@@ -95,7 +95,7 @@ final readonly class Scope
         }
         $periods = [];
         foreach ($this->fine->list as $week) {
-            $period = $this->dataset->calendar->group($week, $by);
+            $period = $week->group($by, $this->dataset->calendar);
             $periods[$period->start] = $period;
         }
 

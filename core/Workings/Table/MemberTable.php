@@ -66,7 +66,7 @@ final readonly class MemberTable
         $dataset = $figures->dataset();
         $periods = $groups = [];
         foreach ($fine as $period) {
-            $shown = $grain === $period->grain ? $period : $dataset->calendar->group($period, $grain);
+            $shown = $grain === $period->grain ? $period : $period->group($grain, $dataset->calendar);
             $periods[$shown->key()] = $shown;
             $groups[$shown->key()][] = $period;
         }

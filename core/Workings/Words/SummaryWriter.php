@@ -92,10 +92,12 @@ final class SummaryWriter
         $variance = $this->telling->of($this->headline);
         $against = null === $reference ? '' : ', '.trim("$this->shown against ").' '.$reference->word;
 
+        $points = $display->inPoints ? ' pp' : '';
+
         return [
             'label' => 'toDate' === $key ? 'Year to date, '.$this->periods->withinYear() : $this->periods->name(),
             'amount' => $display->amount($this->headline->shown),
-            'variance' => null === $variance ? null : $display->variance($variance->amount).($display->inPoints ? ' pp' : ''),
+            'variance' => null === $variance ? null : $display->variance($variance->amount).$points,
             'percent' => null === $variance?->percent() ? null : $display->percent($variance).' %',
             'effect' => null === $variance ? null : $display->effect($variance)->value,
             'note' => trim($display->unitText().$against, ', '),

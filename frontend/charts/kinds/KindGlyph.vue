@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Mark } from '../../shared/types'
 import { palettes } from '../../shared/notation'
-import SceneMarks from '../SceneMarks.vue'
+import SceneMarks from '../../shared/scene/SceneMarks.vue'
 
 /** A kind in small, as its own marks. */
 defineProps<{ marks: Mark[] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Chart, Drawing, Message, Note } from '../../shared/types'
-import { effectClass } from '../effects'
+import { effectClass } from '../../shared/scene/effects'
 import ChartName from './ChartName.vue'
 import { messageOf } from './message'
 import MessageBox from './MessageBox.vue'

@@ -2,7 +2,7 @@
 import { computed, toRef } from 'vue'
 import type { Recipe, RowNote, WorkingsTable } from '../../shared/types'
 import { plural } from '../../shared/wording'
-import { effectClass } from '../effects'
+import { effectClass } from '../../shared/scene/effects'
 import { beside } from './beside'
 import { useRow } from './useRow'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Dataset, Question } from '../../shared/types'
-import SlotSheet from './SlotSheet.vue'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
 
 /** Two members of a breakdown that are held against each other. */
 const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()

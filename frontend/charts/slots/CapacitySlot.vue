@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Dataset, Question } from '../../shared/types'
-import SlotSheet from './SlotSheet.vue'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
 
 /** Which measures are what is used, what is not, and the total: two of the three tell the third. */
 const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()

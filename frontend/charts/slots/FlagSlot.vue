@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import SlotSheet from './SlotSheet.vue'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
 import { thresholdDigits } from './threshold'
 
 const props = defineProps<{ text: string; flag: { percent?: string; amount?: string }; inPoints: boolean }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Dataset, Filter } from '../../shared/types'
-import GatherLink from './GatherLink.vue'
-import SlotSheet from './SlotSheet.vue'
+import GatherLink from '../../shared/slots/GatherLink.vue'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
 import { thresholdDigits } from './threshold'
 
 /** Where another column of numbers is below a limit, or at least as large. */

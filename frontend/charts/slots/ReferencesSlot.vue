@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Dataset, Question, Scenario } from '../../shared/types'
-import SlotSheet from './SlotSheet.vue'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
 
 const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Dataset, Kind, Order, Question } from '../../shared/types'
-import SlotSheet from './SlotSheet.vue'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
 
 /** What the rows are: periods, running totals of them, or members of a breakdown; and whether there is a chart for each member of another. */
 const props = defineProps<{ text: string; dataset: Dataset; question: Question; rows: Kind['rows'] }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Dataset, Question, Scenario } from '../../shared/types'
-import SlotSheet from './SlotSheet.vue'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
 import { thresholdDigits } from './threshold'
 
 /** What a capacity is held against: a scenario that has figures of it, a rate, or both. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { ref } from 'vue'
 import type { Filter, Question } from '../../shared/types'
-import { useGathered } from '../useGathered'
-import { chosenOf, depthOf, filterText, leavesOf, withChosen } from './memberFilter'
+import { useGathered } from '../chart/useGathered'
+import { chosenOf, depthOf, filterText, leavesOf, withChosen } from '../../shared/slots/memberFilter'
 
 const line = {
   name: 'Line',

@@ -2,8 +2,8 @@ import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import type { Dataset, Filter } from '../../shared/types'
 import { mounted, named, opened, text, type } from '../../shared/mounted'
-import ClosingControl from '../ClosingControl.vue'
-import MembersSlot from './MembersSlot.vue'
+import ClosingControl from '../../shared/ClosingControl.vue'
+import MembersSlot from '../../shared/slots/MembersSlot.vue'
 import NumbersSlot from './NumbersSlot.vue'
 
 const line = {

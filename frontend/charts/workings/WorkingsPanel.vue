@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import type { WorkingsTable } from '../../shared/types'
 import { useToast } from '../../shared/useToast'
-import { effectClass } from '../effects'
+import { effectClass } from '../../shared/scene/effects'
 import { block, sorted, type Sorting } from './tableText'
 import { useHeight } from './useHeight'
 

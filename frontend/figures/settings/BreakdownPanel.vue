@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { depthOf, isGroup } from '../../charts/slots/memberFilter'
+import { depthOf, isGroup } from '../../shared/slots/memberFilter'
 import type { Breakdown } from '../../shared/types'
 import ChoiceSetting from './ChoiceSetting.vue'
 import MemberPicker from './MemberPicker.vue'

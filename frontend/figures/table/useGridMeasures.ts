@@ -1,6 +1,6 @@
 import { computed, watch, type Ref } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { depthOf } from '../../charts/slots/memberFilter'
+import { depthOf } from '../../shared/slots/memberFilter'
 import type { Breakdown } from '../../shared/types'
 import type { FigureRow, FigureTable } from '../types'
 

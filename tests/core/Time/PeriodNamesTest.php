@@ -50,9 +50,9 @@ final class PeriodNamesTest extends TestCase
     public function testFiscalPeriodsSaySo(): void
     {
         $july = new FiscalCalendar(7);
-        self::assertSame('Q1 FY2027', PeriodNames::full($july->group(Period::of('2026-08'), Grain::Quarter)));
-        self::assertSame('FY2027', PeriodNames::full($july->group(Period::of('2026-08'), Grain::Year)));
-        self::assertSame('Aug 2026', PeriodNames::full($july->group(Period::of('2026-08-15'), Grain::Month)));
+        self::assertSame('Q1 FY2027', PeriodNames::full(Period::of('2026-08')->group(Grain::Quarter, $july)));
+        self::assertSame('FY2027', PeriodNames::full(Period::of('2026-08')->group(Grain::Year, $july)));
+        self::assertSame('Aug 2026', PeriodNames::full(Period::of('2026-08-15')->group(Grain::Month, $july)));
     }
 
     public function testARangeIsCutIntoEveryPeriodThatItTouches(): void
@@ -76,10 +76,10 @@ final class PeriodNamesTest extends TestCase
             $calendar = new FiscalCalendar($first);
             for ($month = 0; $month < 40; ++$month) {
                 $period = Period::month(2024, 1)->moved($month);
-                $quarter = $calendar->group($period, Grain::Quarter);
+                $quarter = $period->group(Grain::Quarter, $calendar);
                 self::assertSame(
-                    $calendar->group($period, Grain::Year)->key(),
-                    $calendar->group($quarter, Grain::Year)->key(),
+                    $period->group(Grain::Year, $calendar)->key(),
+                    $quarter->group(Grain::Year, $calendar)->key(),
                 );
                 self::assertTrue(
                     $quarter->firstDay() <= $period->firstDay() && $quarter->lastDay() >= $period->lastDay(),
@@ -92,6 +92,6 @@ final class PeriodNamesTest extends TestCase
     public function testACoarsePeriodIsNoPartOfAFineOne(): void
     {
         $this->expectException(NotAPeriod::class);
-        (new FiscalCalendar())->group(Period::of('2026-Q1'), Grain::Month);
+        Period::of('2026-Q1')->group(Grain::Month, new FiscalCalendar());
     }
 }

@@ -23,7 +23,7 @@ final class PeriodTest extends TestCase
     {
         $period = Period::of($key);
         self::assertSame($key, $period->key());
-        $group = (new FiscalCalendar())->group($period, str_contains($grouped, 'Q') ? Grain::Quarter : Grain::Month);
+        $group = $period->group(str_contains($grouped, 'Q') ? Grain::Quarter : Grain::Month, new FiscalCalendar());
         self::assertSame([$grouped, $quarterOrMonth], [$group->key(), PeriodNames::full($group)]);
     }
 
@@ -37,7 +37,7 @@ final class PeriodTest extends TestCase
         string $year,
     ): void {
         $april = new FiscalCalendar(4);
-        $keys = array_map(static fn (Grain $grain): string => $april->group(Period::of($month), $grain)->key(), [
+        $keys = array_map(static fn (Grain $grain): string => Period::of($month)->group($grain, $april)->key(), [
             Grain::Quarter,
             Grain::HalfYear,
             Grain::Year,
@@ -51,7 +51,7 @@ final class PeriodTest extends TestCase
     #[TestWith(['2027-01-01', '2026-W53'])]
     public function testIsoWeeksOverNewYear(string $day, string $week): void
     {
-        $of = (new FiscalCalendar())->group(Period::of($day), Grain::Week);
+        $of = Period::of($day)->group(Grain::Week, new FiscalCalendar());
         self::assertSame($week, $of->key());
         self::assertSame($of->start, Period::of($week)->start);
     }

@@ -89,7 +89,7 @@ final class PeriodColumn
             && $this->told !== $period->grain
             && $this->told->groups($period->grain)
         ) {
-            return $this->calendar->group($period, $this->told);
+            return $period->group($this->told, $this->calendar);
         }
 
         return null !== $period && $period->grain === $this->grain ? $period : null;
@@ -136,9 +136,9 @@ final class PeriodColumn
 
         return match (true) {
             '' === $text => 'the period is missing. Fill it in, or leave the row out.',
-            null !== $period => "\"$text\" is "
-                ."a {$period->grain->value}, the other rows "
-                ."are {$this->grain->plural()}. Leave the row out, or bring it in as a dataset of its own.",
+            null !== $period => "\"$text\" is ".
+                "a {$period->grain->value}, the other rows ".
+                "are {$this->grain->plural()}. Leave the row out, or bring it in as a dataset of its own.",
             PeriodReader::lacksYear($text) => "\"$text\" has no year. Say which year it is.",
             default => "\"$text\" is not a period. Mend it in the file, or leave the row out.",
         };

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useElementBounding } from '@vueuse/core'
+import type { Dataset, Drawing, Finish, Kind, Question, Recipe } from '../../shared/types'
+import KindsRow from '../kinds/KindsRow.vue'
+import QuestionSentence from './QuestionSentence.vue'
+import RowCard from '../rows/RowCard.vue'
+import RowMenu from '../rows/RowMenu.vue'
+import SceneTable from './SceneTable.vue'
+import SceneView from './SceneView.vue'
+import { moved } from '../rows/rowSteps'
+
+/** A question and its chart; marks can be pointed at and selected. */
+const props = defineProps<{
+  drawing: Drawing
+  recipe: Recipe
+  dataset: Dataset
+  isStale: boolean
+  width: number
+  filter?: string
+  isSmall?: boolean
+}>()
+const lit = defineModel<string | null>('lit', { default: null })
+const selected = defineModel<string | null>('selected', { default: null })
+const emit = defineEmits<{
+  change: [part: Partial<Question>]
+  finish: [part: Partial<Finish>]
+  draw: [kind: Kind]
+  turn: [recipe: Recipe]
+  look: [recipe: Recipe, label: string]
+  note: [key: string]
+  sources: [key: string]
+  say: [better: 'more' | 'less']
+}>()
+
+const TOP_BAR = 56
+/** Whether the lit row was pointed at on the chart itself: then its card stands beside it. */
+const isPointed = ref(false)
+watch(lit, (key) => !key && (isPointed.value = false))
+const scene = ref<InstanceType<typeof SceneView> | null>(null)
+const kinds = ref<InstanceType<typeof KindsRow> | null>(null)
+const frame = ref<HTMLElement | null>(null)
+const { top: frameTop } = useElementBounding(frame)
+const litPlace = computed(() => (lit.value ? (scene.value?.placeOf(lit.value) ?? null) : null))
+const selectedPlace = computed(() => (selected.value ? (scene.value?.placeOf(selected.value) ?? null) : null))
+const below = (top: number) => Math.max(top, TOP_BAR - frameTop.value)
+const keys = computed(() => props.drawing.workings.rows.map((row) => row.key))
+/** What the server answered to, with the finish as it is kept: the drawing's has the width of the window. */
+const asked = computed(() => ({ ...props.drawing.recipe, finish: props.recipe.finish }))
+const highlighted = computed(() => props.recipe.finish?.highlight ?? [])
+
+function highlight(key: string) {
+  const others = highlighted.value.filter((one) => one !== key)
+  const next = others.length < highlighted.value.length ? others : [...others, key]
+  emit('finish', { highlight: next.length ? next : undefined })
+}
+function close() {
+  selected.value = null
+  scene.value?.focus()
+}
+defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
+</script>
+
+<template>
+  <QuestionSentence
+    class="mb-4"
+    :is-small="isSmall"
+    :drawing="drawing"
+    :dataset="dataset"
+    :question="recipe.question"
+    @change="emit('change', $event)"
+    @say="emit('say', $event)"
+  />
+  <div class="mb-3 flex items-start justify-between gap-4">
+    <KindsRow ref="kinds" :kinds="drawing.kinds" :kind="recipe.kind" @draw="emit('draw', $event)" />
+    <slot name="tools" />
+  </div>
+  <div ref="frame" class="relative max-w-[1600px]">
+    <div class="overflow-x-clip transition-opacity" :class="isStale ? 'opacity-50' : ''" :style="{ filter }">
+      <SceneView
+        ref="scene"
+        :lit="lit ?? selected"
+        :selected="selected"
+        :scene="drawing.scene"
+        :keys="keys"
+        @highlight="highlight"
+        @select="selected = $event"
+        @note="emit('note', $event)"
+        @update:lit="((lit = $event), (isPointed = true))"
+      />
+    </div>
+    <SceneTable :table="drawing.workings" :title="`Numbers of the chart: ${drawing.scene.title}`" />
+    <RowCard
+      v-if="lit && litPlace && isPointed && !selected"
+      :dataset="dataset.id"
+      :recipe="asked"
+      :table="drawing.workings"
+      :notes="drawing.notes.filter((note) => note.row === lit)"
+      :row-key="lit"
+      :left="litPlace.left"
+      :right="litPlace.right"
+      :top="below(litPlace.top)"
+      :width="width"
+    />
+    <RowMenu
+      v-if="selected && selectedPlace"
+      :key="selected"
+      :dataset="dataset.id"
+      :recipe="asked"
+      :table="drawing.workings"
+      :row-key="selected"
+      :is-highlighted="highlighted.includes(selected)"
+      :left="selectedPlace.left"
+      :right="selectedPlace.right"
+      :top="below(selectedPlace.top)"
+      :width="width"
+      @close="close"
+      @note="emit('note', selected)"
+      @highlight="highlight(selected)"
+      @move="emit('change', moved(drawing.workings.rows, selected, $event))"
+      @leave-out="((selected = null), emit('turn', $event))"
+      @look="(next, label) => emit('look', next, label)"
+      @sources="emit('sources', selected)"
+    />
+  </div>
+</template>

@@ -1,0 +1,258 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
+import { refDebounced, useElementSize } from '@vueuse/core'
+import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
+import TopBar from '../../shared/TopBar.vue'
+import { useKeys } from '../../shared/useKeys'
+import ChartPane from './ChartPane.vue'
+import ChartTools from './ChartTools.vue'
+import ClosingControl from '../../shared/ClosingControl.vue'
+import ExportMenu from './ExportMenu.vue'
+import ChartMargin from '../margin/ChartMargin.vue'
+import { useNotes } from '../margin/useNotes'
+import PathLine from './PathLine.vue'
+import TheirsNotice from './TheirsNotice.vue'
+import WorkingsPanel from '../workings/WorkingsPanel.vue'
+import { told, useChart } from './useChart'
+import { useDrawing } from './useDrawing'
+
+const RowSources = defineAsyncComponent(() => import('../rows/RowSources.vue'))
+const chartOf = useChart()
+const { dataset, recipe, beside, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
+const { change, finish, draw, turnTo, lookInto, goBack, moveClosing, sayBetter } = chartOf
+const { chart, savedAt, theirs } = saving
+const { canUndo, canRedo, isDatasetNext } = sitting
+const undoSays = computed(() => (isDatasetNext.value && pulse.value?.undo ? `Undo: ${pulse.value.undo}` : 'Ctrl+Z'))
+
+const frame = ref<HTMLElement | null>(null)
+const { width: measured } = useElementSize(frame)
+const settled = refDebounced(measured, 80)
+const COLUMN_GAP = 40
+const width = computed(() => {
+  const whole = settled.value || measured.value
+  return Math.min(1600, Math.max(360, beside.value ? (whole - COLUMN_GAP) / 2 : whole))
+})
+const {
+  drawing,
+  problem: refusal,
+  isSlow,
+} = useDrawing(
+  computed(() => dataset.value?.id ?? null),
+  recipe,
+  computed(() => (measured.value ? Math.round(width.value) : 0)),
+  fresh,
+  beside,
+)
+/** A chart that is pinned to a day within a month knows from its drawing what is next to it. */
+const closing = computed(() => {
+  const drawn = drawing.value?.closing
+  const isPinned = drawn !== undefined && drawn.key === recipe.value?.question.closedThrough
+  return chartOf.closing.value ?? (isPinned ? drawn : null)
+})
+
+/** Of two charts, the one that margin, workings, finish and exports are about. */
+const active = ref(0)
+watch(beside, (other) => other || (active.value = 0))
+const panes = computed(() =>
+  [
+    { recipe: recipe.value, drawing: drawing.value },
+    { recipe: beside.value, drawing: drawing.value?.beside ?? null },
+  ].flatMap((pane) => (pane.recipe && pane.drawing ? [{ recipe: pane.recipe, drawing: pane.drawing }] : [])),
+)
+const shown = computed(() => panes.value[active.value] ?? panes.value[0] ?? null)
+const isBeside = computed(() => active.value === 1)
+/** What is pointed at, and in which chart: pointing alone does not change which one is used. */
+const pointed = shallowRef<{ pane: number; key: string } | null>(null)
+const litIn = (pane: number) => (pointed.value?.pane === pane ? pointed.value.key : null)
+const point = (pane: number, key: string | null) => (pointed.value = key === null ? null : { pane, key })
+const lit = computed({ get: () => litIn(active.value), set: (key) => point(active.value, key) })
+const selected = ref<string | null>(null)
+const reader = ref('')
+const sources = shallowRef<string | null>(null)
+const showsWorkings = ref(false)
+const pane = ref<InstanceType<typeof ChartPane>[]>([])
+const workings = ref<InstanceType<typeof WorkingsPanel> | null>(null)
+const highlighted = computed(() => shown.value?.recipe.finish?.highlight ?? [])
+const notes = useNotes(
+  computed(() => dataset.value?.id ?? null),
+  computed(() => shown.value?.recipe ?? null),
+  () => (fresh.value++, void beat()),
+)
+
+function begin(key: string | null) {
+  if (!key) return
+  selected.value = null
+  notes.begin(key)
+}
+function turnBeside() {
+  const finish = told({ ...recipe.value?.finish, message: undefined })
+  turnTo({ beside: beside.value || !recipe.value ? null : { ...recipe.value, finish } })
+}
+/** Two charts have rows of their own each: what is pointed at is in the one that is used. */
+function use(i: number) {
+  if (active.value === i) return
+  active.value = i
+  pointed.value = selected.value = null
+  notes.drop()
+}
+
+useKeys({
+  'mod+z': () => void sitting.undo(),
+  'mod+shift+z': () => void sitting.redo(),
+  'mod+y': () => void sitting.redo(),
+  k: () => pane.value[active.value]?.focusKinds(),
+  w: () => (showsWorkings.value = !showsWorkings.value),
+  n: () => begin(selected.value ?? lit.value),
+  b: turnBeside,
+  '[': () => moveClosing(closing.value?.back),
+  ']': () => moveClosing(closing.value?.on),
+})
+</script>
+
+<template>
+  <div class="flex h-screen min-w-[720px] flex-col">
+    <TopBar area="charts">
+      <ClosingControl
+        v-if="closing"
+        :closing="closing"
+        :pinned="Boolean(recipe?.question.closedThrough)"
+        :can-type="dataset?.grain === 'day' && !recipe?.question.closedThrough"
+        can-pin
+        @move="moveClosing"
+        @pin="change({ closedThrough: $event ? dataset?.closing : undefined })"
+      />
+      <button class="button" :disabled="!canUndo" :title="undoSays" @click="sitting.undo">Undo</button>
+      <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="sitting.redo">Redo</button>
+      <ExportMenu
+        v-if="dataset && shown"
+        :dataset="dataset.id"
+        :recipe="shown.recipe"
+        :chart="isBeside ? null : chart"
+      />
+    </TopBar>
+    <div class="flex min-h-0 flex-1">
+      <ChartMargin
+        v-model:lit="lit"
+        :drawing="shown?.drawing ?? null"
+        :message="shown?.recipe.finish?.message"
+        :chart="chart"
+        :dataset-name="dataset?.name ?? ''"
+        :saved-at="savedAt"
+        :writing="notes.writing.value"
+        :editing="notes.editing.value"
+        :note-problem="notes.problem.value"
+        @name="saving.name"
+        @point="workings?.show($event)"
+        @message="finish({ message: $event }, isBeside)"
+        @write-note="notes.write"
+        @change-note="notes.change"
+        @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
+        @remove-note="notes.remove"
+        @drop-note="notes.drop"
+      />
+      <main class="min-w-0 flex-1 overflow-y-auto px-7 pt-4 pb-6">
+        <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
+        <TheirsNotice
+          v-if="theirs && recipe"
+          :own="recipe"
+          :theirs="theirs"
+          @put="saving.putOnTop"
+          @take="(sitting.remember(), saving.takeTheirs())"
+        />
+        <PathLine :path="path" @back="goBack" />
+        <SentenceOfTrouble
+          v-if="refusal"
+          class="mb-4"
+          :says="refusal"
+          :retry="canUndo ? 'Undo' : undefined"
+          @retry="sitting.undo"
+        />
+        <ChartTools
+          v-if="panes.length > 1 && shown && dataset"
+          v-model:reader="reader"
+          class="mb-3"
+          :pane="shown"
+          :chart="isBeside ? null : chart"
+          :dataset="dataset"
+          is-beside
+          @beside="turnBeside"
+          @renew="saving.renew"
+          @finish="finish($event, isBeside)"
+        />
+        <div
+          ref="frame"
+          class="grid max-w-[1760px]"
+          :style="{
+            gridTemplateColumns: panes.length > 1 ? 'minmax(0,1fr) minmax(0,1fr)' : 'minmax(0,1fr)',
+            columnGap: `${COLUMN_GAP}px`,
+          }"
+        >
+          <p v-if="!panes.length && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
+          <section
+            v-for="(one, i) in dataset ? panes : []"
+            :key="i"
+            class="min-w-0"
+            :class="panes.length > 1 ? ['border-t-2 pt-3', active === i ? 'border-accent' : 'border-hairline'] : ''"
+            :aria-label="panes.length > 1 ? (i === 0 ? 'First chart' : 'Chart beside it') : 'Chart'"
+            @pointerdown.capture="use(i)"
+            @focusin="use(i)"
+          >
+            <ChartPane
+              v-if="dataset"
+              ref="pane"
+              :lit="litIn(i)"
+              :selected="active === i ? selected : null"
+              :drawing="one.drawing"
+              :recipe="one.recipe"
+              :dataset="dataset"
+              :is-stale="Boolean(refusal) || isSlow"
+              :width="width"
+              :is-small="panes.length > 1"
+              :filter="reader ? `url(#reader-${reader})` : undefined"
+              @update:lit="point(i, $event)"
+              @update:selected="selected = $event"
+              @change="change($event, i === 1)"
+              @finish="finish($event, i === 1)"
+              @draw="draw($event, i === 1)"
+              @turn="turnTo(i === 1 ? { beside: $event } : { recipe: $event })"
+              @look="lookInto"
+              @note="begin"
+              @sources="sources = $event"
+              @say="sayBetter(one.recipe, $event)"
+            >
+              <template v-if="panes.length === 1" #tools>
+                <ChartTools
+                  v-model:reader="reader"
+                  :pane="one"
+                  :chart="chart"
+                  :dataset="dataset"
+                  :is-beside="false"
+                  @beside="turnBeside"
+                  @renew="saving.renew"
+                  @finish="finish($event)"
+                />
+              </template>
+            </ChartPane>
+          </section>
+        </div>
+      </main>
+    </div>
+    <WorkingsPanel
+      v-if="shown"
+      ref="workings"
+      v-model:open="showsWorkings"
+      v-model:lit="lit"
+      :table="shown.drawing.workings"
+      :highlighted="highlighted"
+      @highlight="pane[active]?.highlight($event)"
+      @select="selected = $event"
+    />
+    <RowSources
+      v-if="sources !== null && dataset && shown"
+      :dataset="dataset.id"
+      :recipe="shown.recipe"
+      :row-key="sources"
+      @close="sources = null"
+    />
+  </div>
+</template>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { ask, says } from '../../shared/api'
+import type { Dataset, Drawing, Question, SentencePart } from '../../shared/types'
+import BetweenSlot from '../slots/BetweenSlot.vue'
+import CapacitySlot from '../slots/CapacitySlot.vue'
+import ChoiceSlot from '../../shared/slots/ChoiceSlot.vue'
+import NumbersSlot from '../slots/NumbersSlot.vue'
+import FlagSlot from '../slots/FlagSlot.vue'
+import MembersSlot from '../../shared/slots/MembersSlot.vue'
+import MoreSlot from '../slots/MoreSlot.vue'
+import ReferencesSlot from '../slots/ReferencesSlot.vue'
+import RowsSlot from '../slots/RowsSlot.vue'
+import SpanSlot from '../slots/SpanSlot.vue'
+import TargetSlot from '../slots/TargetSlot.vue'
+import { filterText } from '../../shared/slots/memberFilter'
+import { provideSpeak } from '../../shared/slots/speak'
+import { useGathered } from './useGathered'
+
+defineOptions({ inheritAttrs: false })
+const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question; isSmall?: boolean }>()
+const emit = defineEmits<{ change: [part: Partial<Question>]; say: [better: 'more' | 'less'] }>()
+const filter = useGathered(
+  computed(() => props.question.where ?? []),
+  (part) => emit('change', part),
+)
+const { where, isGathering, count } = filter
+const rows = computed(
+  () =>
+    props.drawing.kinds.find((kind) => kind.id === props.drawing.recipe.kind)?.rows ?? {
+      hasMembers: true,
+      taken: null,
+      canLand: false,
+    },
+)
+provideSpeak(async (slot, text) => {
+  try {
+    const { change } = await ask<{ change: Record<string, unknown> }>('POST', `/datasets/${props.dataset.id}/slots`, {
+      body: { recipe: props.drawing.recipe, slot, text },
+    })
+    const dropped = Object.entries(change).map(([key, value]) => [key, value ?? undefined])
+    emit('change', Object.fromEntries(dropped) as Partial<Question>)
+    return null
+  } catch (error) {
+    return says(error)
+  }
+})
+const line = ref<HTMLElement | null>(null)
+
+/** Arrow keys go from slot to slot while none is open. */
+function step(event: KeyboardEvent, by: number) {
+  const slots = [...(line.value?.querySelectorAll<HTMLElement>('.slot') ?? [])]
+  const at = slots.indexOf(document.activeElement as HTMLElement)
+  if (at < 0 || slots[at]?.getAttribute('aria-expanded') === 'true') return
+  event.preventDefault()
+  slots[(at + by + slots.length) % slots.length]?.focus()
+}
+
+/** A slot with nothing set that was asked for; it stands in the sentence until it is set or the sentence changes. */
+const extra = ref<{ slot: string; text: string } | null>(null)
+watch(
+  () => props.drawing.sentence,
+  () => (extra.value = null),
+)
+async function open(slot: string) {
+  const offers = props.drawing.sentence.find((part) => part.slot === 'more')?.offers ?? []
+  extra.value = offers.find((offer) => offer.slot === slot) ?? null
+  await nextTick()
+  line.value?.querySelector<HTMLElement>('[data-extra] .slot')?.click()
+}
+
+/** Slots and words between them; a comma or full stop after a slot stays on its line. */
+const parts = computed(() => {
+  const sentence = props.drawing.sentence.flatMap((part): (SentencePart & { isExtra?: boolean })[] => {
+    if (part.slot !== 'more' || !extra.value) return [part]
+    const offers = part.offers?.filter((offer) => offer.slot !== extra.value?.slot) ?? []
+    return [
+      { ...extra.value, isExtra: true },
+      ...(offers.length ? [{ text: ', ' }, { ...part, offers }] : [{ text: '.' }]),
+    ]
+  })
+  return sentence.map((part, i) => {
+    const after = part.slot ? sentence[i + 1] : undefined
+    return {
+      ...part,
+      key: part.slot ?? i,
+      text: part.slot || !sentence[i - 1]?.slot ? part.text : part.text.replace(/^[,?;.]+/, ''),
+      tail: after && !after.slot ? (/^[,?;.]+/.exec(after.text)?.[0] ?? '') : '',
+    }
+  })
+})
+
+function breakdown(slot: string) {
+  return props.dataset.breakdowns.find((breakdown) => slot === `members:${breakdown.name}`)
+}
+</script>
+
+<template>
+  <h1 class="sr-only">{{ drawing.sentence.map((part) => part.text).join('') }}</h1>
+  <div
+    ref="line"
+    role="group"
+    aria-label="Question"
+    class="font-serif"
+    :class="isSmall ? 'text-[18px] leading-[29px]' : 'text-[22px] leading-[34px]'"
+    v-bind="$attrs"
+    @keydown.left="step($event, -1)"
+    @keydown.right="step($event, 1)"
+  >
+    <span
+      v-for="part in parts"
+      :key="part.key"
+      :class="part.tail ? 'whitespace-nowrap' : ''"
+      :data-extra="part.isExtra ? '' : undefined"
+    >
+      <template v-if="!part.slot">{{ part.text }}</template>
+      <ChoiceSlot
+        v-else-if="part.slot === 'measure'"
+        :text="part.text"
+        name="Measure"
+        :value="question.measure ?? dataset.measures[0]?.name ?? ''"
+        :choices="dataset.measures.map((measure) => ({ value: measure.name, label: measure.name, note: measure.unit }))"
+        @choose="
+          emit('change', {
+            measure: $event,
+            better: undefined,
+            flag: question.flag?.percent ? { percent: question.flag.percent } : undefined,
+          })
+        "
+      />
+      <RowsSlot
+        v-else-if="part.slot === 'by'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        :rows="rows"
+        @change="emit('change', $event)"
+      />
+      <BetweenSlot
+        v-else-if="part.slot === 'between'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <CapacitySlot
+        v-else-if="part.slot === 'capacity'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <TargetSlot
+        v-else-if="part.slot === 'target'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <ChoiceSlot
+        v-else-if="part.slot === 'better'"
+        :text="part.text"
+        name="Better"
+        :value="drawing.better"
+        :guess="part.isGuess ? 'Taken from the name. Say whether it is so, for all charts of it.' : ''"
+        :choices="[
+          { value: 'more', label: 'More is better', note: 'such as revenue' },
+          { value: 'less', label: 'Less is better', note: 'such as a cost' },
+        ]"
+        @choose="
+          part.isGuess
+            ? emit('say', $event as 'more' | 'less')
+            : emit('change', { better: $event as Question['better'] })
+        "
+      />
+      <MoreSlot v-else-if="part.slot === 'more'" :text="part.text" :offers="part.offers ?? []" @choose="open" />
+      <SpanSlot
+        v-else-if="part.slot === 'span'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <ReferencesSlot
+        v-else-if="part.slot === 'against'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <FlagSlot
+        v-else-if="part.slot === 'flag'"
+        :text="part.text"
+        :flag="question.flag ?? {}"
+        :in-points="dataset.measures.find((measure) => measure.name === question.measure)?.inPoints ?? false"
+        @change="emit('change', { flag: $event })"
+      />
+      <MembersSlot
+        v-else-if="breakdown(part.slot)"
+        :text="isGathering ? filterText(breakdown(part.slot)!, where) : part.text"
+        :breakdown="breakdown(part.slot)!"
+        :where="where"
+        :can-gather="!isGathering"
+        @gather="filter.start"
+        @change="filter.set"
+      />
+      <NumbersSlot
+        v-else-if="part.slot === 'numbers'"
+        :text="part.text"
+        :dataset="dataset"
+        :where="where"
+        :can-gather="!isGathering"
+        @gather="filter.start"
+        @change="filter.set"
+      />{{ part.tail }}</span
+    >
+  </div>
+  <p v-if="isGathering" class="mt-1 mb-3 flex items-center gap-3" role="group" aria-label="Gathered changes">
+    <span>{{
+      count === 0
+        ? 'Changes to the filter are gathered.'
+        : `${count} ${count === 1 ? 'filter differs' : 'filters differ'} from the chart.`
+    }}</span>
+    <button class="button button-strong" @click="filter.apply">Apply together</button>
+    <button class="link" @click="filter.drop">Drop them</button>
+  </p>
+</template>

@@ -1,0 +1,73 @@
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { ref } from 'vue'
+import type { Recipe } from '../../shared/types'
+import { useDrawing } from './useDrawing'
+
+const recipe = (by: string) => ({ keenMargin: 1, question: { by }, kind: 'variance-tiers' }) as Recipe
+const settle = () => new Promise((resolve) => setTimeout(resolve, 5))
+
+/** Answers that come when the test says so. */
+function server() {
+  const waiting: { body: string; answer: (value: unknown, status?: number) => void }[] = []
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(
+      (_: string, { body, signal }: RequestInit) =>
+        new Promise((resolve, reject) => {
+          signal?.addEventListener('abort', () => reject(new DOMException('aborted', 'AbortError')))
+          waiting.push({
+            body: String(body),
+            answer: (value, status = 200) => resolve(new Response(JSON.stringify(value), { status })),
+          })
+        }),
+    ),
+  )
+  return waiting
+}
+
+describe('the drawing of a question', () => {
+  afterEach(() => vi.unstubAllGlobals())
+
+  it('is asked for the width that there is', async () => {
+    const waiting = server()
+    useDrawing(ref(1), ref(recipe('month')), ref(640.4), ref(0))
+    await settle()
+    expect(JSON.parse(waiting[0]?.body ?? '').recipe.finish.width).toBe(640)
+  })
+
+  it('is not asked before the width is known', async () => {
+    const waiting = server()
+    useDrawing(ref(1), ref(recipe('month')), ref(0), ref(0))
+    await settle()
+    expect(waiting).toHaveLength(0)
+  })
+
+  it('drops an answer that comes back late for an older question', async () => {
+    const waiting = server()
+    const asked = ref(recipe('month'))
+    const { drawing } = useDrawing(ref(1), asked, ref(640), ref(0))
+    await settle()
+    asked.value = recipe('year')
+    await settle()
+    waiting[1]?.answer({ answer: 'year' })
+    await settle()
+    waiting[0]?.answer({ answer: 'month' })
+    await settle()
+    expect(drawing.value).toEqual({ answer: 'year' })
+  })
+
+  it('keeps the last picture and says why when a question is refused', async () => {
+    const waiting = server()
+    const asked = ref(recipe('month'))
+    const { drawing, problem } = useDrawing(ref(1), asked, ref(640), ref(0))
+    await settle()
+    waiting[0]?.answer({ answer: 'month' })
+    await settle()
+    asked.value = recipe('day')
+    await settle()
+    waiting[1]?.answer({ detail: 'The figures are by month.', path: 'question.by' }, 422)
+    await settle()
+    expect(problem.value).toBe('The figures are by month.')
+    expect(drawing.value).toEqual({ answer: 'month' })
+  })
+})

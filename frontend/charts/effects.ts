@@ -1,9 +1,0 @@
-import type { Effect } from '../shared/types'
-
-export function effectClass(effect: Effect | null | undefined): string {
-  return effect === 'favourable'
-    ? 'text-favourable-text'
-    : effect === 'unfavourable'
-      ? 'text-unfavourable-text'
-      : 'text-quiet'
-}
