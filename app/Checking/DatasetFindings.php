@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Checking;
 
+use KeenMargin\App\Storage\FindingStore;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\App\Storage\Turn\WriteAside;
 use KeenMargin\Core\Figures\Checking\DatasetChecks;
 use KeenMargin\Core\Figures\Checking\Finding;
 use KeenMargin\Core\Figures\Series\Series;
@@ -21,7 +21,7 @@ final readonly class DatasetFindings
     public function __construct(
         private OpenDatasets $datasets,
         private SeriesStore $store,
-        private WriteAside $aside,
+        private FindingStore $kept,
     ) {
     }
 
@@ -29,7 +29,7 @@ final readonly class DatasetFindings
     public function of(DatasetRecord $record): array
     {
         $findings = $this->maybeKept($record) ?? $this->make($record);
-        $accepted = $this->accepted($record);
+        $accepted = $this->kept->accepted($record);
 
         return array_map(
             static fn (array $finding): array => $finding + [
@@ -61,20 +61,12 @@ final readonly class DatasetFindings
 
     public function accept(DatasetRecord $record, string $id, string $mark, string $reason, string $who): void
     {
-        $this->store->connection->executeStatement(
-            'INSERT INTO accepted_check (dataset, finding, mark, reason, who, at) VALUES (?, ?, ?, ?, ?, ?) ON '.
-                'CONFLICT (dataset, finding) DO UPDATE SET mark = excluded.mark, reason = excluded.reason, who = '.
-                'excluded.who, at = excluded.at',
-            [$record->id, $id, $mark, $reason, $who, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)],
-        );
+        $this->kept->accept($record, $id, $mark, $reason, $who);
     }
 
     public function withdraw(DatasetRecord $record, string $id): void
     {
-        $this->store->connection->executeStatement('DELETE FROM accepted_check WHERE dataset = ? AND finding = ?', [
-            $record->id,
-            $id,
-        ]);
+        $this->kept->withdraw($record, $id);
     }
 
     /**
@@ -84,16 +76,13 @@ final readonly class DatasetFindings
      */
     private function maybeKept(DatasetRecord $record): ?array
     {
-        $kept = $this->store->connection->fetchOne(
-            'SELECT findings FROM dataset_check WHERE dataset = ? AND sign = ?',
-            [$record->id, self::sign($record)],
-        );
+        $kept = $this->kept->maybeKept($record);
         /**
          * @var list<array{
          *     id: string, holds: bool, says: string, count: int, mark: string, places: list<array<string, mixed>>,
          * }>|null $read
          */
-        $read = \is_string($kept) ? json_decode($kept, true) : null;
+        $read = null === $kept ? null : json_decode($kept, true);
 
         return $read;
     }
@@ -109,15 +98,7 @@ final readonly class DatasetFindings
             static fn (Finding $finding): array => $finding->toArray(),
             DatasetChecks::of($this->datasets->figures($record)->dataset(), $this->series($record)),
         );
-        $this->aside->write(
-            'INSERT INTO dataset_check (dataset, sign, findings) VALUES (?, ?, ?) ON CONFLICT (dataset) DO UPDATE '.
-                'SET sign = excluded.sign, findings = excluded.findings',
-            [
-                $record->id,
-                self::sign($record),
-                json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-            ],
-        );
+        $this->kept->keep($record, json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
 
         return $findings;
     }
@@ -141,20 +122,5 @@ final readonly class DatasetFindings
             );
             yield [Series::of($measures[$measure] ?? '', SeriesStore::scenario($scenario), $members), $packed];
         }
-    }
-
-    private static function sign(DatasetRecord $record): string
-    {
-        return "$record->version.$record->revision";
-    }
-
-    /** @return array<string, array{mark: string, reason: string, who: string, at: string}> by finding */
-    private function accepted(DatasetRecord $record): array
-    {
-        /** @var array<string, array{mark: string, reason: string, who: string, at: string}> */
-        return $this->store->connection->fetchAllAssociativeIndexed(
-            'SELECT finding, mark, reason, who, at FROM accepted_check WHERE dataset = ?',
-            [$record->id],
-        );
     }
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Command;
 
 use KeenMargin\App\Storage\Files\NotWritten;
-use KeenMargin\App\Upkeep\Backup;
-use KeenMargin\App\Upkeep\NotRestored;
+use KeenMargin\App\Storage\Upkeep\Backup;
+use KeenMargin\App\Storage\Upkeep\NotRestored;
 use KeenMargin\Core\Document\Wording;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;

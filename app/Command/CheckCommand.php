@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Command;
 
-use KeenMargin\App\Upkeep\Soundness;
+use KeenMargin\App\Storage\Upkeep\Soundness;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

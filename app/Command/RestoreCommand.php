@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\App\Command;
 
 use KeenMargin\App\Storage\Files\NotWritten;
-use KeenMargin\App\Upkeep\BackupFile;
-use KeenMargin\App\Upkeep\NotRestored;
-use KeenMargin\App\Upkeep\Restore;
+use KeenMargin\App\Storage\Upkeep\BackupFile;
+use KeenMargin\App\Storage\Upkeep\NotRestored;
+use KeenMargin\App\Storage\Upkeep\Restore;
 use KeenMargin\Core\Document\Wording;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Command;
 
 use KeenMargin\App\Storage\Connection\Readiness;
-use KeenMargin\App\Upkeep\Status;
+use KeenMargin\App\Storage\Upkeep\Status;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

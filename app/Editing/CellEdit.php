@@ -9,6 +9,7 @@ use Brick\Math\Exception\IntegerOverflowException;
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\ChangeLog;
 use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Imports\HandImport;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
 use KeenMargin\App\Storage\Series\BreakdownMembers;
@@ -125,9 +126,7 @@ final readonly class CellEdit
             if ($breakdown->name === $block->by) {
                 $place = $breakdown->position;
                 $next = $this->store->nextId('member') - 1;
-                $position = $this->store->number(
-                    'SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id,
-                );
+                $position = $this->store->members()->lastPosition((int) $breakdown->id);
                 foreach ($block->newRows as $name) {
                     if (isset($ids[$name])) {
                         // Somebody else added it since the page was loaded.

@@ -106,8 +106,8 @@ final readonly class MeasureSettings
             && self::hasSummedRows($record)
         ) {
             $follows[] =
-                'Rows that shared a key were added up when they came in. Bring the file in again, so that each of '
-                    .'them counts once.';
+                'Rows that shared a key were added up when they came in. Bring the file in again, so that each of '.
+                'them counts once.';
         }
         $turned = new Measure($measure->name, better: null === $is['better'] ? null : Better::from($is['better']));
         $turns =
@@ -216,7 +216,7 @@ final readonly class MeasureSettings
             if (
                 null !== $measure
                 && Grouping::Ratio->value === $measure->grouping
-                && 0 === $this->store->number('SELECT COUNT(*) FROM series WHERE measure = '.(int) $measure->id)
+                && !$this->store->hasSeriesOf((int) $measure->id)
             ) {
                 throw new NotAccepted(
                     'grouping',

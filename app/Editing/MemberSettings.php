@@ -89,9 +89,7 @@ final readonly class MemberSettings
             throw new NotAccepted($given->path, "{$breakdown->name} has a \"$name\" already.");
         }
         $id = $this->store->nextId('member');
-        $last = $this->store->number(
-            'SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = '.(int) $breakdown->id,
-        );
+        $last = $this->store->members()->lastPosition((int) $breakdown->id);
 
         return new Plan(
             new Change("“{$name}” is added", [

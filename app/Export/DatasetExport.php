@@ -52,7 +52,7 @@ final readonly class DatasetExport
         }
         $periods = [];
         $seen = 0;
-        $all = $this->store->number('SELECT COUNT(*) FROM series WHERE dataset = '.(int) $record->id);
+        $all = $this->store->count((int) $record->id);
         foreach ($this->store->ordered((int) $record->id) as [$measureId, $scenario, $ids, $packed]) {
             $this->job->tell('series', ++$seen, $all);
             $measure = $measures[$measureId] ?? new Measure('');

@@ -9,7 +9,7 @@ use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
-use KeenMargin\App\Storage\Turn\WriteAside;
+use KeenMargin\App\Storage\UseLog;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Finds kept things by their number, or says that they are not there. */
@@ -20,7 +20,7 @@ final readonly class Records
     /** Of a route: digits of our own script. */
     public const ID = '[0-9]{1,15}';
 
-    public function __construct(private EntityManagerInterface $manager, private WriteAside $aside)
+    public function __construct(private EntityManagerInterface $manager, private UseLog $uses)
     {
     }
 
@@ -55,14 +55,10 @@ final readonly class Records
             throw new NotFoundHttpException("There is no chart $id.");
     }
 
-    /** That somebody looks at it: it comes first in the lists. No change of its state, so that its version stays. */
+    /** That somebody looks at it. */
     public function used(DatasetRecord|ChartRecord $record): void
     {
-        $table = $record instanceof ChartRecord ? 'chart' : 'dataset';
-        $this->aside->write("UPDATE $table SET used_at = ? WHERE id = ?", [
-            (new \DateTimeImmutable())->format('Y-m-d H:i:s'),
-            $record->id,
-        ]);
+        $this->uses->used($record);
     }
 
     public function note(int $id): NoteRecord

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
-use Doctrine\DBAL\Connection;
+use KeenMargin\App\Storage\NameSearch;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Exception\BadRequestHttpException;
@@ -16,31 +16,7 @@ final readonly class SearchController
     private const MOST_OF_EACH = 6;
     private const LONGEST = 200;
 
-    private const WHERE = [
-        'chart' => 'SELECT c.id, c.name, d.name AS within, d.id AS dataset FROM chart c JOIN dataset d ON d.id = '
-            .'c.dataset_id WHERE d.deleted_at IS NULL AND c.deleted_at IS NULL AND c.name LIKE :like ESCAPE \'\\\' '
-            .'ORDER BY c.name LIKE :start ESCAPE \'\\\' DESC, c.saved_at DESC',
-        'dataset' => 'SELECT d.id, d.name, d.organisation AS within, d.id AS dataset FROM dataset d WHERE '
-            .'d.deleted_at IS NULL AND (d.name LIKE :like ESCAPE \'\\\' OR d.organisation LIKE :like ESCAPE \'\\\') '
-            .'ORDER BY d.name LIKE :start ESCAPE \'\\\' DESC, d.used_at DESC',
-        'measure' => 'SELECT m.id, m.name, d.name AS within, d.id AS dataset FROM measure m JOIN dataset d ON d.id = '
-            .'m.dataset_id WHERE d.deleted_at IS NULL AND m.name LIKE :like ESCAPE \'\\\' ORDER BY m.name LIKE '
-            .':start ESCAPE \'\\\' DESC, d.used_at DESC',
-        'breakdown' => 'SELECT b.id, b.name, d.name AS within, d.id AS dataset FROM breakdown b JOIN dataset d ON '
-            .'d.id = b.dataset_id WHERE d.deleted_at IS NULL AND b.name LIKE :like ESCAPE \'\\\' ORDER BY b.name '
-            .'LIKE :start ESCAPE \'\\\' DESC, d.used_at DESC',
-        'member' => 'SELECT m.id, m.name, b.name || \' of \' || d.name AS within, d.id AS dataset FROM member m JOIN '
-            .'breakdown b ON b.id = m.breakdown_id JOIN dataset d ON d.id = b.dataset_id WHERE d.deleted_at IS NULL '
-            .'AND m.name LIKE :like ESCAPE \'\\\' ORDER BY m.name LIKE :start ESCAPE \'\\\' DESC, d.used_at DESC',
-        'note' => 'SELECT n.id, n.text AS name, n.label || \' of \' || d.name AS within, d.id AS dataset FROM note n '
-            .'JOIN dataset d ON d.id = n.dataset_id WHERE d.deleted_at IS NULL AND (n.text LIKE :like ESCAPE \'\\\' '
-            .'OR n.author LIKE :like ESCAPE \'\\\') ORDER BY n.text LIKE :start ESCAPE \'\\\' DESC, n.id DESC',
-        'import' => 'SELECT i.id, i.name, d.name AS within, d.id AS dataset FROM import i JOIN dataset d ON d.id = '
-            .'i.dataset_id WHERE d.deleted_at IS NULL AND i.name LIKE :like ESCAPE \'\\\' ORDER BY i.name LIKE '
-            .':start ESCAPE \'\\\' DESC, i.id DESC',
-    ];
-
-    public function __construct(private Connection $connection)
+    public function __construct(private NameSearch $names)
     {
     }
 
@@ -51,19 +27,7 @@ final readonly class SearchController
         if (mb_strlen($sought) > self::LONGEST) {
             throw new BadRequestHttpException('q: give up to '.self::LONGEST.' letters.');
         }
-        $start = addcslashes($sought, '%_\\').'%';
-        $items = [];
-        foreach ('' === $sought ? [] : self::WHERE as $kind => $sql) {
-            foreach (
-                $this->connection->fetchAllAssociative($sql.' LIMIT '.self::MOST_OF_EACH, [
-                    'like' => "%$start",
-                    'start' => $start,
-                ]) as $row
-            ) {
-                $items[] = ['kind' => $kind] + $row;
-            }
-        }
 
-        return new JsonResponse(['items' => $items]);
+        return new JsonResponse(['items' => '' === $sought ? [] : $this->names->find($sought, self::MOST_OF_EACH)]);
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Jobs;
 
-use Doctrine\DBAL\Connection;
 use KeenMargin\App\Storage\Files\WholeFile;
+use KeenMargin\App\Storage\JobLog;
 
 /**
  * Jobs, a folder each beside the database: what was asked, how far it is, what came of it. Whoever works on one holds a
@@ -22,7 +22,7 @@ final readonly class JobShelf
 
     private string $folder;
 
-    public function __construct(private Connection $connection, string $database)
+    public function __construct(private JobLog $log, string $database)
     {
         $this->folder = \dirname($database).'/jobs';
     }
@@ -93,7 +93,7 @@ final readonly class JobShelf
         }
 
         // Its process is gone. What it changed it changed in one transaction, which tells whether that came to its end.
-        return false !== $this->connection->fetchOne('SELECT 1 FROM job_done WHERE id = ?', [$id])
+        return $this->log->isDone($id)
             ? new Job($id, Job::ENDED, $says, status: 200, answer: ['done' => true])
             : new Job(
                 $id,
@@ -154,9 +154,7 @@ final readonly class JobShelf
                 $gone += @rmdir($folder) ? 1 : 0;
             }
         }
-        $this->connection->executeStatement('DELETE FROM job_done WHERE at < ?', [
-            (new \DateTimeImmutable('-'.self::DAYS.' days'))->format(\DateTimeInterface::ATOM),
-        ]);
+        $this->log->forget(new \DateTimeImmutable('-'.self::DAYS.' days'));
 
         return $gone;
     }

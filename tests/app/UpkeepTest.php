@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
-use KeenMargin\App\Upkeep\Soundness;
+use KeenMargin\App\Storage\Upkeep\Soundness;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Filesystem;
@@ -102,8 +102,8 @@ final class UpkeepTest extends TestCase
         $zip->open("$this->folder/other");
         $zip->addFromString(
             'manifest.json',
-            '{"keenMarginBackup":1,"entries":{"keen.sqlite":{"bytes":16,"sha256":""},'
-                .'"../../evil":{"bytes":1,"sha256":""}}}',
+            '{"keenMarginBackup":1,"entries":{"keen.sqlite":{"bytes":16,"sha256":""},'.
+                '"../../evil":{"bytes":1,"sha256":""}}}',
         );
         $zip->close();
         $refused['a path that leads out'] = (string) file_get_contents("$this->folder/other");
@@ -121,8 +121,8 @@ final class UpkeepTest extends TestCase
     public static function broken(): iterable
     {
         yield 'an amount that is in no total' => [
-            "UPDATE packed SET amounts = substr(amounts, 1, 8) || x'0100000000000000' || substr(amounts, 17) WHERE "
-                .'series = (SELECT MIN(series) FROM packed)',
+            "UPDATE packed SET amounts = substr(amounts, 1, 8) || x'0100000000000000' || substr(amounts, 17) WHERE ".
+            'series = (SELECT MIN(series) FROM packed)',
             'is not the sum of its amounts',
         ];
         yield 'bytes that are no amounts' => [
@@ -139,8 +139,8 @@ final class UpkeepTest extends TestCase
         ];
         yield 'a count' => ['UPDATE dataset SET fact_count = fact_count + 1', 'it says that it has'];
         yield 'a total of nothing' => [
-            'INSERT INTO series_total SELECT dataset, place, member, measure, 5, amounts, counts FROM series_total '
-                .'LIMIT 1',
+            'INSERT INTO series_total SELECT dataset, place, member, measure, 5, amounts, counts FROM series_total '.
+            'LIMIT 1',
             'amounts that are not there',
         ];
         yield 'a member of another breakdown' => ['UPDATE series SET m0 = 99999 + id', 'refer to members'];
@@ -213,8 +213,8 @@ final class UpkeepTest extends TestCase
         $database = $this->restored();
         $own = new \PDO("sqlite:$database");
         $own->exec(
-            "UPDATE dataset SET deleted_at = '2026-01-01 00:00:00' WHERE id "
-                ."= $deleted; UPDATE dataset_change SET at = '2026-01-01T00:00:00+00:00'",
+            "UPDATE dataset SET deleted_at = '2026-01-01 00:00:00' WHERE id ".
+                "= $deleted; UPDATE dataset_change SET at = '2026-01-01T00:00:00+00:00'",
         );
         $figures = self::figures($database, $kept);
         $files = \count(glob("$this->folder/own/files/*") ?: []);
@@ -274,8 +274,8 @@ final class UpkeepTest extends TestCase
     private static function figures(string $database, ?int $dataset = null): array
     {
         $rows = Soundness::opened($database)->query(
-            'SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed '
-                .'p ON p.series = s.id'.
+            'SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed '.
+                'p ON p.series = s.id'.
                 (null === $dataset ? '' : " WHERE s.dataset = $dataset").
                 ' ORDER BY s.id',
             \PDO::FETCH_NUM,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\storm;
 
-use KeenMargin\App\Upkeep\Soundness;
+use KeenMargin\App\Storage\Upkeep\Soundness;
 use KeenMargin\Tests\app\Command;
 use KeenMargin\Tests\app\OwnServer;
 
@@ -147,8 +147,8 @@ final class Weather
     private static function figures(\PDO $database): array
     {
         $rows = $database->query(
-            'SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed '
-                .'p ON p.series = s.id ORDER BY s.id',
+            'SELECT s.dataset, s.measure, s.scenario, s.m0, hex(p.amounts), hex(p.imports) FROM series s JOIN packed '.
+                'p ON p.series = s.id ORDER BY s.id',
             \PDO::FETCH_NUM,
         );
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\storm;
 
-use KeenMargin\App\Upkeep\Soundness;
+use KeenMargin\App\Storage\Upkeep\Soundness;
 use KeenMargin\Tests\app\Kept;
 use KeenMargin\Tests\app\OwnServer;
 use KeenMargin\Tests\app\Server;

@@ -6,10 +6,10 @@ namespace KeenMargin\App\Http\Charts;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Like;
 use KeenMargin\App\Http\Page;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
+use KeenMargin\App\Storage\Connection\Like;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -54,7 +54,7 @@ final readonly class ChartController
         if ('' !== $sought) {
             $of->andWhere("chart.name LIKE :like ESCAPE '!' OR dataset.name LIKE :like ESCAPE '!'")->setParameter(
                 'like',
-                Like::of($sought),
+                Like::within($sought),
             );
         }
         if ($request->query->has('dataset')) {

@@ -7,11 +7,11 @@ namespace KeenMargin\App\Http\Charts;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\NoteEdit;
 use KeenMargin\App\Http\JsonBody;
-use KeenMargin\App\Http\Like;
 use KeenMargin\App\Http\Page;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\Version;
+use KeenMargin\App\Storage\Connection\Like;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Turn\WriteTurn;
@@ -55,7 +55,7 @@ final readonly class NoteController
             $of->andWhere(
                 "note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like ".
                     "ESCAPE '!'",
-            )->setParameter('like', Like::of($sought));
+            )->setParameter('like', Like::within($sought));
         }
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));

@@ -7,7 +7,6 @@ namespace KeenMargin\App\Http\Imports;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\Parameter;
-use KeenMargin\App\Editing\HandImport;
 use KeenMargin\App\Http\Figures\DatasetState;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
@@ -16,6 +15,7 @@ use KeenMargin\App\Http\Version;
 use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Jobs\Deferral;
+use KeenMargin\App\Storage\Imports\HandImport;
 use KeenMargin\App\Storage\Imports\ImportTakeBack;
 use KeenMargin\App\Storage\Imports\NotTakenBack;
 use KeenMargin\App\Storage\Record\DatasetRecord;
@@ -48,8 +48,8 @@ final readonly class ImportController
             ->createQueryBuilder()
             ->from(ImportRecord::class, 'i')
             ->where(
-                'i.dataset = :dataset AND i.partOf IS NULL AND (i.mode <> :hand OR i.counts NOT LIKE :added OR '
-                    .'i.counts NOT LIKE :replaced OR i.counts NOT LIKE :removed)',
+                'i.dataset = :dataset AND i.partOf IS NULL AND (i.mode <> :hand OR i.counts NOT LIKE :added OR '.
+                    'i.counts NOT LIKE :replaced OR i.counts NOT LIKE :removed)',
             )
             ->setParameters(
                 new ArrayCollection([

@@ -42,13 +42,15 @@ final readonly class MemberStore
      */
     public function some(int $breakdown, array $names): array
     {
-        $traits = 'SELECT id, parent_id, merged_into FROM member WHERE breakdown_id '
-            ."= $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> "
-            ."'[]')";
+        $traits =
+            'SELECT id, parent_id, merged_into FROM member WHERE breakdown_id '.
+            "= $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR former <> ".
+            "'[]')";
         $wanted = 'SELECT id FROM traits UNION SELECT parent_id FROM traits UNION SELECT merged_into FROM traits';
-        $sql = "WITH traits AS ($traits) SELECT id, name FROM (SELECT id, name, position FROM member WHERE "
-            ."breakdown_id = ? AND name IN (?) UNION SELECT id, name, position FROM member WHERE id IN ($wanted)) "
-            .'ORDER BY position';
+        $sql =
+            "WITH traits AS ($traits) SELECT id, name FROM (SELECT id, name, position FROM member WHERE ".
+            "breakdown_id = ? AND name IN (?) UNION SELECT id, name, position FROM member WHERE id IN ($wanted)) ".
+            'ORDER BY position';
 
         /** @var array<int, string> */
         return $this->queries->connection->fetchAllKeyValue(
@@ -73,9 +75,9 @@ final readonly class MemberStore
         /** @var array{int, ?int, ?int, ?string, string} $row */
         foreach (
             $this->queries->rows(
-                'SELECT id, merged_into, parent_id, role, former FROM member WHERE breakdown_id '
-                    ."= $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR "
-                    ."former <> '[]')",
+                'SELECT id, merged_into, parent_id, role, former FROM member WHERE breakdown_id '.
+                    "= $breakdown AND (merged_into IS NOT NULL OR parent_id IS NOT NULL OR role IS NOT NULL OR ".
+                    "former <> '[]')",
             ) as $row
         ) {
             $merged[$row[0]] = $row[1];
@@ -124,5 +126,13 @@ final readonly class MemberStore
         }
 
         return $added;
+    }
+
+    /** The position of a breakdown's last member; -1 where it has none. */
+    public function lastPosition(int $breakdown): int
+    {
+        return $this->queries->number(
+            "SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown",
+        );
     }
 }

@@ -61,8 +61,8 @@ final readonly class SeriesStore
     {
         $member = null === $by ? '0' : "s.m$by";
         $sql =
-            "SELECT s.measure, s.scenario, $member, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id "
-                ."WHERE s.dataset = $dataset AND s.measure IN (".
+            "SELECT s.measure, s.scenario, $member, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id ".
+            "WHERE s.dataset = $dataset AND s.measure IN (".
             Queries::list($measures).
             ') AND s.scenario IN ('.
             Queries::list($scenarios).
@@ -88,8 +88,8 @@ final readonly class SeriesStore
             $this->rows(
                 'SELECT s.measure, s.scenario, p.amounts, '.
                     self::MEMBERS.
-                    ' FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset '
-                        ."= $dataset AND s.measure IN (".
+                    ' FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset '.
+                    "= $dataset AND s.measure IN (".
                     Queries::list($measures).
                     ') AND s.scenario IN ('.
                     Queries::list($scenarios).
@@ -115,8 +115,8 @@ final readonly class SeriesStore
             ->executeQuery(
                 'SELECT s.measure, s.scenario, p.amounts, '.
                     self::MEMBERS.
-                    ' FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset '
-                        ."= $dataset ORDER BY s.measure, ".
+                    ' FROM series s CROSS JOIN packed p ON p.series = s.id WHERE s.dataset '.
+                    "= $dataset ORDER BY s.measure, ".
                     implode(', ', array_map($position, range(0, self::PLACES - 1))).
                     ', s.scenario',
             )
@@ -154,8 +154,8 @@ final readonly class SeriesStore
 
         /** @var iterable<array{int, int, int, string, string}> */
         return $this->rows(
-            'SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset '
-                ."= $dataset AND place = $place AND measure IN (".
+            'SELECT measure, scenario, member, amounts, counts FROM series_total WHERE dataset '.
+                "= $dataset AND place = $place AND measure IN (".
                 Queries::list($measures).
                 ")$of",
         );
@@ -195,8 +195,8 @@ final readonly class SeriesStore
     {
         return intdiv(
             $this->number(
-                'SELECT COALESCE(SUM(LENGTH(p.amounts)), 0) FROM series s CROSS JOIN packed p ON p.series = s.id '
-                    ."WHERE s.dataset = $dataset AND s.m$place IN (".
+                'SELECT COALESCE(SUM(LENGTH(p.amounts)), 0) FROM series s CROSS JOIN packed p ON p.series = s.id '.
+                    "WHERE s.dataset = $dataset AND s.m$place IN (".
                     Queries::list($members).
                     ')',
             ),
@@ -312,6 +312,16 @@ final readonly class SeriesStore
     }
 
     /** An id that no row of the table has, or had. Unique only within a write turn. */
+    public function count(int $dataset): int
+    {
+        return $this->number("SELECT COUNT(*) FROM series WHERE dataset = $dataset");
+    }
+
+    public function hasSeriesOf(int $measure): bool
+    {
+        return 0 < $this->number("SELECT COUNT(*) FROM series WHERE measure = $measure");
+    }
+
     public function nextId(string $table): int
     {
         return $this->queries->nextId($table);

@@ -10,7 +10,6 @@ use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Kinds;
-use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\FiscalCalendar;
 

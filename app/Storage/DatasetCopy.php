@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Editing;
+namespace KeenMargin\App\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\Record\DatasetRecord;
@@ -66,17 +66,17 @@ final readonly class DatasetCopy
         $this->number('series', "SELECT s.id FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $from");
         $new = static fn (string $table, string $id): string => "(SELECT new FROM copied_$table WHERE old = $id)";
         $connection->executeStatement(
-            'INSERT INTO note (dataset_id, version, measure, period, place, label, text, author, at, changed_at) '
-                ."SELECT $to, 1, measure, period, place, label, text, author, at, changed_at FROM note WHERE "
-                ."dataset_id = $from ORDER BY id",
+            'INSERT INTO note (dataset_id, version, measure, period, place, label, text, author, at, changed_at) '.
+                "SELECT $to, 1, measure, period, place, label, text, author, at, changed_at FROM note WHERE ".
+                "dataset_id = $from ORDER BY id",
         );
         $connection->executeStatement(
-            'INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, '
-                ."denominator, dataset_id, former, band) SELECT {$new(
+            'INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, '.
+                "denominator, dataset_id, former, band) SELECT {$new(
                     'measure',
                     'id',
-                )}, position, name, unit, scale, grouping, over_members, better, numerator, "
-                ."denominator, $to, former, band FROM measure WHERE dataset_id = $from",
+                )}, position, name, unit, scale, grouping, over_members, better, numerator, ".
+                "denominator, $to, former, band FROM measure WHERE dataset_id = $from",
         );
         $connection->executeStatement(
             "INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT {$new(
@@ -85,11 +85,11 @@ final readonly class DatasetCopy
             )}, position, name, $to, former FROM breakdown WHERE dataset_id = $from",
         );
         $connection->executeStatement(
-            'INSERT INTO member (id, position, name, breakdown_id, parent_id, role, merged_into, former) SELECT '
-                ."c.new, m.position, m.name, {$new(
-                    'breakdown',
-                    'm.breakdown_id',
-                )}, {$new('member', 'm.parent_id')}, m.role, {$new(
+            'INSERT INTO member (id, position, name, breakdown_id, parent_id, role, merged_into, former) SELECT '.
+                "c.new, m.position, m.name, {$new('breakdown', 'm.breakdown_id')}, {$new(
+                    'member',
+                    'm.parent_id',
+                )}, m.role, {$new(
                     'member',
                     'm.merged_into',
                 )}, m.former FROM copied_member c JOIN member m ON m.id = c.old",
@@ -123,8 +123,8 @@ final readonly class DatasetCopy
     {
         $first = 'series' === $table ? $this->store->nextSeries() : $this->store->nextId($table);
         $this->store->connection->executeStatement(
-            "CREATE TEMPORARY TABLE copied_$table AS SELECT id AS "
-                ."old, $first - 1 + ROW_NUMBER() OVER (ORDER BY id) AS new FROM ($ids) AS ids",
+            "CREATE TEMPORARY TABLE copied_$table AS SELECT id AS ".
+                "old, $first - 1 + ROW_NUMBER() OVER (ORDER BY id) AS new FROM ($ids) AS ids",
         );
         $this->store->connection->executeStatement("CREATE UNIQUE INDEX copied_{$table}_old ON copied_$table (old)");
     }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 /** One upkeep of a store at a time: what removes files and what copies them wait for each other. */
 final class Upkeep

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 use KeenMargin\App\Storage\Files\KeptFiles;
 use KeenMargin\App\Storage\Files\NotWritten;

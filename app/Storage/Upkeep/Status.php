@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 use KeenMargin\App\Storage\Files\KeptFiles;
 
@@ -43,7 +43,9 @@ final readonly class Status
             return (int) @filesize($path);
         }
         $bytes = 0;
-        $files = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($path, \FilesystemIterator::SKIP_DOTS));
+        $files = new \RecursiveIteratorIterator(
+            new \RecursiveDirectoryIterator($path, \FilesystemIterator::SKIP_DOTS),
+        );
         /** @var \SplFileInfo $file */
         foreach ($files as $file) {
             $bytes += $file->isFile() ? $file->getSize() : 0;

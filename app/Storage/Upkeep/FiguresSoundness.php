@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Figures\Grouping;
@@ -46,8 +46,8 @@ final readonly class FiguresSoundness
         );
         foreach (
             $this->rows->each(
-                'SELECT s.id, s.measure, s.scenario, p.amounts, '
-                    ."p.imports, $members FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset",
+                'SELECT s.id, s.measure, s.scenario, p.amounts, '.
+                    "p.imports, $members FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $dataset",
             ) as $row
         ) {
             [$id, $measure, $scenario, $amounts, $by] = array_map(strval(...), $row);
@@ -69,8 +69,8 @@ final readonly class FiguresSoundness
         }
         foreach (
             $this->rows->each(
-                'SELECT t.series, t.import, t.amounts, t.imports FROM series s JOIN touched t ON t.series = s.id '
-                    ."WHERE s.dataset = $dataset",
+                'SELECT t.series, t.import, t.amounts, t.imports FROM series s JOIN touched t ON t.series = s.id '.
+                    "WHERE s.dataset = $dataset",
             ) as $row
         ) {
             $says = self::wrongRun((string) $row[2], (string) $row[3], $imports, true);
@@ -97,8 +97,9 @@ final readonly class FiguresSoundness
     {
         $counted = [];
         foreach (
-            $this->rows->texts('SELECT id, name, grouping, over_members FROM measure WHERE dataset_id '
-                ."= $dataset") as [$id, $name, $grouping, $overMembers]
+            $this->rows->texts(
+                'SELECT id, name, grouping, over_members FROM measure WHERE dataset_id '."= $dataset",
+            ) as [$id, $name, $grouping, $overMembers]
         ) {
             $counted[$id] = (new Measure(
                 $name,

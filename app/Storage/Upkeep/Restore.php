@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 use KeenMargin\App\Storage\Files\KeptFiles;
 use KeenMargin\App\Storage\Files\NotWritten;
@@ -26,8 +26,8 @@ final class Restore
             file_exists($database) || file_exists("$database-wal") || (!$files->isShared() && [] !== $files->sizes());
         if ($isThere && !$isReplace) {
             throw new NotRestored(
-                "There are figures in $database already. Name another place with --to, or give --replace: what is "
-                    .'there is kept beside.',
+                "There are figures in $database already. Name another place with --to, or give --replace: what is ".
+                    'there is kept beside.',
             );
         }
         WholeFile::folder(\dirname($database));

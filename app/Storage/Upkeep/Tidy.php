@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 use Doctrine\DBAL\Connection;
 use KeenMargin\App\Import\ReadingShelf;
@@ -113,8 +113,8 @@ final readonly class Tidy
             ) as $dataset
         ) {
             $old += (int) $this->connection->executeStatement(
-                'DELETE FROM dataset_change WHERE dataset = ? AND id <= (SELECT id FROM dataset_change WHERE dataset '
-                    .'= ? ORDER BY id DESC LIMIT 1 OFFSET '.
+                'DELETE FROM dataset_change WHERE dataset = ? AND id <= (SELECT id FROM dataset_change WHERE dataset '.
+                    '= ? ORDER BY id DESC LIMIT 1 OFFSET '.
                     self::MOST_STEPS.
                     ')',
                 [$dataset, $dataset],

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 use KeenMargin\App\Storage\Files\KeptFiles;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -101,22 +101,22 @@ final readonly class Soundness
         $places = range(0, SeriesStore::PLACES - 1);
         // A series without amounts may be of a step that was undone, with the member that it brought along.
         $holds =
-            '(EXISTS (SELECT 1 FROM packed p WHERE p.series = s.id) OR EXISTS (SELECT 1 FROM touched t WHERE '
-                .'t.series = s.id AND LENGTH(t.amounts) > 0))';
+            '(EXISTS (SELECT 1 FROM packed p WHERE p.series = s.id) OR EXISTS (SELECT 1 FROM touched t WHERE '.
+            't.series = s.id AND LENGTH(t.amounts) > 0))';
         foreach ($places as $place) {
             $lost = $this->rows->number(
-                'SELECT COUNT(*) FROM series s WHERE '
-                    ."s.m$place <> 0 AND $holds AND NOT EXISTS (SELECT 1 FROM member m JOIN breakdown b ON b.id = "
-                    ."m.breakdown_id WHERE m.id = s.m$place AND b.dataset_id = s.dataset AND b.position = $place)",
+                'SELECT COUNT(*) FROM series s WHERE '.
+                    "s.m$place <> 0 AND $holds AND NOT EXISTS (SELECT 1 FROM member m JOIN breakdown b ON b.id = ".
+                    "m.breakdown_id WHERE m.id = s.m$place AND b.dataset_id = s.dataset AND b.position = $place)",
             );
             $lost > 0
                 && ($broken[] =
                     "$lost series refer to members that are not in breakdown ".(1 + $place).' of their dataset');
         }
         $lost = $this->rows->number(
-            'SELECT COUNT(*) FROM series s '
-                ."WHERE $holds AND NOT EXISTS (SELECT 1 FROM measure m WHERE m.id = s.measure AND m.dataset_id = "
-                .'s.dataset)',
+            'SELECT COUNT(*) FROM series s '.
+                "WHERE $holds AND NOT EXISTS (SELECT 1 FROM measure m WHERE m.id = s.measure AND m.dataset_id = ".
+                's.dataset)',
         );
         $lost > 0 && ($broken[] = "$lost series refer to measures that are not in their dataset");
 

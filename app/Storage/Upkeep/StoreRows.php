@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Upkeep;
+namespace KeenMargin\App\Storage\Upkeep;
 
 /** Rows of a database as they are, past everything that could tell them otherwise. */
 final readonly class StoreRows

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Editing;
+namespace KeenMargin\App\Storage\Imports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\Record\DatasetRecord;
@@ -54,8 +54,8 @@ final readonly class HandImport
                 "'",
         );
         $sql =
-            'SELECT id FROM import WHERE dataset_id = ? AND mode = ? AND who = ? AND taken_back_at IS NULL AND id > '
-                .'? ORDER BY id DESC LIMIT 1';
+            'SELECT id FROM import WHERE dataset_id = ? AND mode = ? AND who = ? AND taken_back_at IS NULL AND id > '.
+            '? ORDER BY id DESC LIMIT 1';
         $id = $this->store->connection->fetchOne($sql, [$record->id, self::MODE, $who, $file]);
         $latest = \is_int($id) ? $this->manager->find(ImportRecord::class, $id) : null;
 
