@@ -22,7 +22,7 @@ final class WorkingsCsv
     {
         $lines = [self::head($workings)];
         foreach ($workings->table->rows as $row) {
-            $lines[] = [$row->key, ...self::numbers($row, $workings)];
+            $lines[] = [$row->key->id, ...self::numbers($row, $workings)];
         }
         $workings->table->hasTotalRow()
             || ($lines[] = ['Total', ...self::numbers($workings->table->total, $workings)]);

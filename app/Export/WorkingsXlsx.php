@@ -38,7 +38,7 @@ final readonly class WorkingsXlsx
         $writer = XlsxWriter::to($path, $workings->context->subject);
         $sums = self::sums($workings);
         $keys = [
-            ...array_map(static fn (Row $row): string => $row->key, $workings->table->rows),
+            ...array_map(static fn (Row $row): string => $row->key->id, $workings->table->rows),
             ...array_keys($sums),
         ];
         $ids = array_map(static fn (Column $column): string => $column->id(), $workings->table->columns);
@@ -68,7 +68,7 @@ final readonly class WorkingsXlsx
                 static fn (string $reference): string => $row->comparesOnly($reference) ?? '',
                 array_keys($partly),
             );
-            $writer->row([$row->label, ...$sheet->cells($row->key, $row), ...$compared], $row->role->isSum());
+            $writer->row([$row->label, ...$sheet->cells($row->key->id, $row), ...$compared], $row->role->isSum());
         }
         foreach ($sums as $key => [$label, $total]) {
             $writer->row([$label, ...$sheet->cells($key, $total)], true);

@@ -27,7 +27,7 @@ final readonly class Finish
      * @param ?BigDecimal $limit percentage at which longer pins are cut; none: where outliers begin
      * @param bool $turn bars for time, columns for structure
      * @param bool $cut totals that would dwarf the rows are cut, and bear a mark
-     * @param list<string> $highlight keys of rows
+     * @param list<RowKey> $highlight rows
      * @param ?int $height in points; none: as the kind has it. Never less than its labels need
      * @param TitleLines $title lines that stand in place of the composed ones
      * @param ?Message $message above the title
@@ -59,6 +59,17 @@ final readonly class Finish
         public ?string $named = null,
         public LabelPosition $labelsAt = LabelPosition::Outside,
     ) {
+    }
+
+    public function highlights(RowKey $row): bool
+    {
+        foreach ($this->highlight as $one) {
+            if ($one->is($row)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Without height, footnote and message. */

@@ -11,12 +11,11 @@ final readonly class MessageNumber
 {
     /**
      * @param string $said as the message writes it: `48`
-     * @param string $row key of the row, or `total`, `toDate`, `landing`
      * @param string $column id of the column
      */
     public function __construct(
         public string $said,
-        public string $row,
+        public RowKey $row,
         public string $column,
         public BigDecimal $exact,
     ) {

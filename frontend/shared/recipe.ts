@@ -21,6 +21,12 @@ export interface Filter {
   atLeast?: string
 }
 
+/** A row as recipes write it: its period, member or sum alone where that tells it, else with its panel. */
+export type RowRef =
+  string | { panel?: string; others?: true; row?: string; sum?: 'other' | 'total' | 'toDate' | 'landing' }
+
+export const isSameRow = (one: RowRef, other: RowRef) => JSON.stringify(one) === JSON.stringify(other)
+
 export interface Question {
   measure?: string
   scenario?: Scenario
@@ -68,7 +74,7 @@ export interface Finish {
   limit?: string
   turn?: boolean
   cut?: boolean
-  highlight?: string[]
+  highlight?: RowRef[]
   height?: number
   colours?: 'effect' | 'greys'
   title?: { who?: string; what?: string; when?: string }
@@ -81,7 +87,7 @@ export interface Finish {
 /** The sentence above a chart, and which of its numbers were taken from the workings. */
 export interface Message {
   text: string
-  numbers?: { said: string; row: string; column: string; exact: string }[]
+  numbers?: { said: string; row: RowRef; column: string; exact: string }[]
 }
 
 export interface Recipe {

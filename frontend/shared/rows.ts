@@ -1,10 +1,13 @@
 /** What is said about rows, where they came from, and what is kept beside charts, as the API tells it. */
-import type { Filter, Finish, Recipe, Scenario } from './recipe'
+import type { Filter, Finish, Recipe, RowRef, Scenario } from './recipe'
 
 /** Words of a statement; a name or a number also tells its row. */
 export interface Said {
   text: string
+  /** key of the row in the drawing */
   row?: string
+  /** the row as recipes write it; of numbers */
+  ref?: RowRef
   column?: string
   /** as the workings have it */
   is?: string

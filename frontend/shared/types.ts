@@ -1,5 +1,5 @@
 /** Shapes of the API's answers. Numbers come written out; amounts in recipes are decimal strings. */
-import type { Effect, Grain, Kind, Recipe, Scenario } from './recipe'
+import type { Effect, Grain, Kind, Recipe, RowRef, Scenario } from './recipe'
 import type { Note, RowNote, Said } from './rows'
 import type { Scene } from './scene'
 
@@ -124,6 +124,8 @@ export interface Check {
 
 export interface WorkingsRow {
   key: string
+  /** as recipes write it */
+  ref: RowRef
   label: string
   role: 'row' | 'other' | 'group' | 'total' | 'landing'
   depth: number
@@ -174,7 +176,7 @@ export interface Drawing {
   workings: WorkingsTable
   kinds: Kind[]
   /** numbers of the message that are others now */
-  stale: { said: string; now: string; row: string; column: string; exact: string | null }[]
+  stale: { said: string; now: string; row: string; ref: RowRef; column: string; exact: string | null }[]
   notes: RowNote[]
   /** what was written about the same rows a year before */
   earlier: Record<string, Note[]>

@@ -14,8 +14,8 @@ use PHPUnit\Framework\TestCase;
 
 final class HttpTest extends TestCase
 {
-    private const CSV =
-        "Month,Route,Actual,Budget\n2026-01,North,302.10,310\n2026-01,Holm,0.2,1\n2026-02,North,311,298\n";
+    private const CSV = "Month,Route,Actual,Budget\n2026-01,North,302.10,310\n2026-01,Holm,0.2,1\n".
+        "2026-02,North,311,298\n";
     private const RECIPE = [
         'keenMargin' => 1,
         'question' => ['against' => ['BU'], 'by' => 'month'],
@@ -348,7 +348,8 @@ final class HttpTest extends TestCase
         \assert(\is_array($documented) && \is_array($documented['paths']));
         $routes = [];
         foreach (glob(__DIR__.'/../../app/Http/{,*/}*Controller.php', \GLOB_BRACE) ?: [] as $file) {
-            $class = new \ReflectionClass(self::existing('KeenMargin\\App\\Http\\'.basename($file, '.php')));
+            $name = substr((string) strstr($file, 'Http/'), \strlen('Http/'), -\strlen('.php'));
+            $class = new \ReflectionClass(self::existing('KeenMargin\\App\\Http\\'.strtr($name, '/', '\\')));
             $prefix = (
                 $class->getAttributes(\Symfony\Component\Routing\Attribute\Route::class)[0] ?? null
             )?->newInstance();

@@ -20,6 +20,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Checks\MessageCheck;
+use KeenMargin\Core\Workings\Checks\StaleNumber;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\Row;
@@ -55,7 +56,10 @@ final class DrawingState
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
             'workings' => self::table($workings),
             'kinds' => self::kinds($recipe, $kinds, $dataset),
-            'stale' => null === $message ? [] : MessageCheck::stale($message, $workings),
+            'stale' => array_map(
+                static fn (StaleNumber $one): array => $one->toArray(),
+                null === $message ? [] : MessageCheck::stale($message, $workings),
+            ),
         ];
     }
 
@@ -177,7 +181,8 @@ final class DrawingState
         }
 
         return [
-            'key' => $row->key,
+            'key' => $row->key->id,
+            'ref' => $row->key->toJson(),
             'label' => $row->label,
             'role' => $row->role->value,
             'depth' => $row->depth,

@@ -144,7 +144,7 @@ final readonly class FinishController
     /** @return array<string, mixed> the looks without the words of the chart that it was taken from */
     private static function finish(Given $given): array
     {
-        return FinishWriter::toArray(FinishReader::read($given)->onto(new Finish(), null));
+        return FinishWriter::toArray(FinishReader::read($given, false)->onto(new Finish(), null));
     }
 
     private function settleDefault(NamedFinishRecord $named, Given $body): void

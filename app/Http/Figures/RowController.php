@@ -62,7 +62,7 @@ final readonly class RowController
         ];
 
         return new JsonResponse([
-            'key' => $row->key,
+            'key' => $row->key->id,
             'label' => $row->label,
             'canNote' => null !== RowTarget::maybe($row, $workings, $recipe->question),
             'deeper' => array_map(

@@ -50,7 +50,7 @@ final readonly class HorizontalPanels
     }
 
     /**
-     * @param array<string, list<Row>> $panels
+     * @param non-empty-list<list<Row>> $panels
      * @param list<list<Tier>> $charts
      *
      * @return float the lowest y that was used
@@ -60,11 +60,9 @@ final readonly class HorizontalPanels
         $grid = PanelGrid::of(\count($panels), Canvas::MARGIN, $this->finish->width - self::RIGHT, self::LEAST);
         $names = max([
             0.0,
-            ...array_values(
-                array_map(
-                    static fn (array $rows): float => RowNames::width($rows, self::NAMES * $grid->width()),
-                    $panels,
-                ),
+            ...array_map(
+                static fn (array $rows): float => RowNames::width($rows, self::NAMES * $grid->width()),
+                $panels,
             ),
         ]);
         $layout = TierLayout::horizontal($charts, $grid->width() - $names, $this->options->mostPerUnit);
@@ -73,11 +71,11 @@ final readonly class HorizontalPanels
             $layout = TierLayout::horizontal($charts, $grid->width() - $names, $this->options->mostPerUnit);
         }
         $bottom = $top;
-        foreach (array_values($panels) as $i => $rows) {
+        foreach ($panels as $i => $rows) {
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + 18.0 : $top;
             $bottom = max(
                 $bottom,
-                $this->panel((string) array_keys($panels)[$i], $rows, $charts[$i], $layout, $grid, $i, $names, $top),
+                $this->panel($rows[0]->panel ?? '', $rows, $charts[$i], $layout, $grid, $i, $names, $top),
             );
         }
 
@@ -129,8 +127,8 @@ final readonly class HorizontalPanels
             $tier->draw(new Stage($this->canvas, Orientation::Horizontal, $axis, $scale, $this->finish->labels));
         }
         foreach ($rows as $i => $row) {
-            $this->canvas->reach($row->key, new Box($left, $axis->begin($i), $right, $axis->end($i)));
-            if (\in_array($row->key, $this->finish->highlight, true)) {
+            $this->canvas->reach($row->key->id, new Box($left, $axis->begin($i), $right, $axis->end($i)));
+            if ($this->finish->highlights($row->key)) {
                 $this->canvas->addBehind(
                     'highlight',
                     Orientation::Horizontal->bar(
@@ -140,7 +138,7 @@ final readonly class HorizontalPanels
                         $right,
                         Style::mark(Ink::AccentTint),
                         'highlight',
-                        $row->key,
+                        $row->key->id,
                     ),
                 );
             }

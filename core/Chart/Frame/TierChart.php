@@ -43,7 +43,7 @@ final class TierChart
     public static function scene(Workings $workings, Finish $finish, ChartOptions $options, TierPlan $plan): Scene
     {
         $panels = $workings->table->panels();
-        $tiers = array_values(array_map($plan->tiers, $panels));
+        $tiers = array_map($plan->tiers, $panels);
         $orientation = self::orientation($workings, $finish, $plan);
         $draw = static function (Canvas $canvas, float $top, float $stretch) use (
             $workings,

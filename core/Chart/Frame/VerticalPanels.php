@@ -51,7 +51,7 @@ final readonly class VerticalPanels
     /**
      * Whether the names of members have room below their columns.
      *
-     * @param array<string, list<Row>> $panels
+     * @param non-empty-list<list<Row>> $panels
      */
     public static function hasRoom(array $panels, int $width): bool
     {
@@ -71,7 +71,7 @@ final readonly class VerticalPanels
     }
 
     /**
-     * @param array<string, list<Row>> $panels
+     * @param non-empty-list<list<Row>> $panels
      * @param list<list<Tier>> $charts
      *
      * @return float the lowest y that was used
@@ -88,12 +88,9 @@ final readonly class VerticalPanels
             $this->options->mostPerUnit,
         );
         $bottom = $top;
-        foreach (array_values($panels) as $i => $rows) {
+        foreach ($panels as $i => $rows) {
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + 20.0 : $top;
-            $bottom = max(
-                $bottom,
-                $this->panel((string) array_keys($panels)[$i], $rows, $charts[$i], $layout, $grid, $i, $top),
-            );
+            $bottom = max($bottom, $this->panel($rows[0]->panel ?? '', $rows, $charts[$i], $layout, $grid, $i, $top));
         }
 
         return $bottom;
@@ -178,7 +175,7 @@ final readonly class VerticalPanels
             );
         }
         foreach ($rows as $i => $row) {
-            $this->canvas->reach($row->key, new Box($axis->begin($i), $start, $axis->end($i), $bottom));
+            $this->canvas->reach($row->key->id, new Box($axis->begin($i), $start, $axis->end($i), $bottom));
         }
         $this->highlight($axis, $rows, $start, $bottom);
         if (null !== $closing) {
@@ -192,7 +189,7 @@ final readonly class VerticalPanels
     private function highlight(BandAxis $axis, array $rows, float $top, float $bottom): void
     {
         foreach ($rows as $i => $row) {
-            if (\in_array($row->key, $this->finish->highlight, true)) {
+            if ($this->finish->highlights($row->key)) {
                 $this->canvas->addBehind(
                     'highlight',
                     Orientation::Vertical->bar(
@@ -202,17 +199,17 @@ final readonly class VerticalPanels
                         $bottom,
                         Style::mark(Ink::AccentTint),
                         'highlight',
-                        $row->key,
+                        $row->key->id,
                     ),
                 );
             }
         }
     }
 
-    /** @param array<string, list<Row>> $panels */
+    /** @param non-empty-list<list<Row>> $panels */
     private static function grid(array $panels, int $width): PanelGrid
     {
-        $most = max([1, ...array_values(array_map(\count(...), $panels))]);
+        $most = max([1, ...array_map(\count(...), $panels)]);
 
         return PanelGrid::of(\count($panels), self::NAMES, $width - self::RIGHT, max(self::LEAST, 15.0 * $most));
     }

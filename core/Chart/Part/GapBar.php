@@ -45,7 +45,7 @@ final class GapBar
             $variance->shown,
             $style,
             'gap',
-            $row->key,
+            $row->key->id,
             'variance',
             new Measures(Scale::Amount, "variance:$reference"),
         );
@@ -156,7 +156,7 @@ final class GapBar
             $ink,
             $weight,
             'variance-label',
-            $row->key,
+            $row->key->id,
             'variance',
             $further,
         );
@@ -218,7 +218,7 @@ final class GapBar
                 Ink::Quiet,
                 400,
                 'missing',
-                $row->key,
+                $row->key->id,
                 'variance',
                 $further,
             ),

@@ -110,7 +110,7 @@ final class InsideLabels
             'start',
             600,
             'inside-label',
-            $row->key,
+            $row->key->id,
             'shown',
         );
         if ($isHatched) {
@@ -125,7 +125,7 @@ final class InsideLabels
                     Style::mark(Ink::Panel)->fill->value,
                     null,
                     'ground',
-                    $row->key,
+                    $row->key->id,
                 ),
             );
         }

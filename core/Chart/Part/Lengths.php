@@ -67,13 +67,13 @@ final readonly class Lengths
             $this->of($row, $amount),
             $style,
             $this->isCut($row) ? "$role-cut" : $role,
-            $row->key,
+            $row->key->id,
             $of,
             new Measures(Scale::Amount, $of, $this->isCut($row)),
         );
         $stage->canvas->add($group, $bar);
         if ($this->isCut($row)) {
-            $this->cut->mark($stage, $bar, $row->key);
+            $this->cut->mark($stage, $bar, $row->key->id);
         }
     }
 

@@ -44,7 +44,7 @@ final class PeriodLabels
                         'middle',
                         weight: 600,
                         role: 'period',
-                        key: $row->key,
+                        key: $row->key->id,
                     ),
                 );
             }
@@ -53,7 +53,7 @@ final class PeriodLabels
             $ink = Scenario::Forecast === $rows[$i]->shownScenario ? Ink::Quiet : Ink::Ink;
             $canvas->writeIfFree(
                 'axis',
-                Canvas::text($axis->centre($i), $y, $name, 'middle', $ink, role: 'period', key: $rows[$i]->key),
+                Canvas::text($axis->centre($i), $y, $name, 'middle', $ink, role: 'period', key: $rows[$i]->key->id),
             );
         }
 

@@ -79,7 +79,7 @@ final class RowNames
                         self::ink($row),
                         weight: self::weight($row),
                         role: 'name',
-                        key: $row->key,
+                        key: $row->key->id,
                     ),
                 );
                 $y += self::LINE;
@@ -131,7 +131,7 @@ final class RowNames
                         self::ink($row),
                         weight: self::weight($row),
                         role: 'name',
-                        key: $row->key,
+                        key: $row->key->id,
                     ),
                 );
             }

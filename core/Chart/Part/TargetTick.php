@@ -26,7 +26,7 @@ final class TargetTick
                 Ink::Paper,
                 self::PAPER,
                 'target-ground',
-                $row->key,
+                $row->key->id,
             ),
         );
         $stage->canvas->add(
@@ -38,7 +38,7 @@ final class TargetTick
                 Ink::Ink,
                 self::THICKNESS,
                 'target',
-                $row->key,
+                $row->key->id,
                 $of,
             ),
         );

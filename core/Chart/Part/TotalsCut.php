@@ -63,7 +63,7 @@ final readonly class TotalsCut
         foreach ($totals as $row) {
             $sizes = self::sizes($row, $workings);
             if ([] !== $sizes && min(array_map(abs(...), $sizes)) > self::DWARFS * $longest) {
-                $cut[$row->key] = $sizes;
+                $cut[$row->key->id] = $sizes;
             }
         }
         $sizes = array_merge([], ...array_values($cut));
@@ -79,7 +79,7 @@ final readonly class TotalsCut
 
     public function takes(Row $row): float
     {
-        return isset($this->rows[$row->key]) ? $this->amount : 0.0;
+        return isset($this->rows[$row->key->id]) ? $this->amount : 0.0;
     }
 
     /** Two slanted lines with paper between them, across a bar. */

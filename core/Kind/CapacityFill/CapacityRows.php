@@ -19,6 +19,7 @@ use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Rows\Panel;
 use KeenMargin\Core\Workings\Rows\RowContent;
 use KeenMargin\Core\Workings\Rows\Scope;
 use KeenMargin\Core\Workings\Rows\Slice;
@@ -79,7 +80,7 @@ final readonly class CapacityRows implements RowContent
         return !$this->periods->shown($fine)->isEmpty();
     }
 
-    public function row(Slice $slice, string $panel): Row
+    public function row(Slice $slice, Panel $panel): Row
     {
         $amounts = new CapacityAmounts($this->parts, $this->reference, $slice->sums);
         $own =

@@ -11,6 +11,8 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
@@ -61,7 +63,7 @@ final readonly class CapacityWorkings
         $made = new CapacityRows($scope, $measures, $figures);
         $onTotal = $made->isTargetOnTotal();
         $whole = new Slice(
-            'total',
+            RowKey::sum(SumKey::Total),
             'Total',
             'Total',
             RowRole::Total,
@@ -71,7 +73,7 @@ final readonly class CapacityWorkings
         );
         $slices = Slices::planned($scope, $figures, $made, $question->where);
         $panels = Panels::of($scope, $figures, $made, $slices->reach(), $question->where);
-        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
+        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel);
         $inPanel = static fn (Panel $panel): array => array_map(
             static fn (Slice $slice): Row => $row($slice, $panel),
             $slices->of($panel->where),
@@ -85,7 +87,7 @@ final readonly class CapacityWorkings
                 $inPanel,
             ),
         );
-        $all = $slices->hasTotal() ? $made->row($whole, '') : null;
+        $all = $slices->hasTotal() ? $made->row($whole, Panel::only($question->where)) : null;
         $amounts = array_merge(
             [],
             ...array_map(
@@ -157,8 +159,8 @@ final readonly class CapacityWorkings
             if (null === $rate) {
                 continue;
             }
-            [$most, $least] = $ends[$row->panel] ?? [[$i, $rate], [$i, $rate]];
-            $ends[$row->panel] = [
+            [$most, $least] = $ends[$row->key->panel->id ?? ''] ?? [[$i, $rate], [$i, $rate]];
+            $ends[$row->key->panel->id ?? ''] = [
                 $rate->isGreaterThan($most[1]) ? [$i, $rate] : $most,
                 $rate->isLessThan($least[1]) ? [$i, $rate] : $least,
             ];
@@ -257,7 +259,7 @@ final readonly class CapacityWorkings
         $said = [];
         foreach ([[Extreme::Largest, 'Fullest'], [Extreme::Smallest, 'emptiest']] as [$extreme, $word]) {
             $row =
-                '' === ($parts[0]->panel ?? '')
+                null === ($parts[0]->key->panel ?? null)
                     ? array_values(
                         array_filter($parts, static fn (Row $one): bool => $one->extreme === $extreme),
                     )[0] ?? null

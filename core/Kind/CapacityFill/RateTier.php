@@ -80,7 +80,7 @@ final readonly class RateTier implements Tier
                 $radius = min(self::DOT, 0.3 * $stage->axis->band);
                 $stage->canvas->add(
                     'points',
-                    new Circle($x, $y, $radius, Ink::Ink->value, role: 'rate', key: $row->key, of: 'rate'),
+                    new Circle($x, $y, $radius, Ink::Ink->value, role: 'rate', key: $row->key->id, of: 'rate'),
                 );
             }
         }
@@ -105,7 +105,7 @@ final readonly class RateTier implements Tier
                 Ink::Quiet,
                 1.4,
                 'rate-target',
-                $row->key,
+                $row->key->id,
                 'rateTarget',
             ),
         );
@@ -123,7 +123,7 @@ final readonly class RateTier implements Tier
                     2.0,
                     '2 1.5',
                     'rate-gap',
-                    $row->key,
+                    $row->key->id,
                     'rateTarget',
                     new Measures(Scale::Points, 'variance:rateTarget'),
                 ),
@@ -212,7 +212,7 @@ final readonly class RateTier implements Tier
                         $ink,
                         $isExtreme || $row->role->isSum() ? 600 : 400,
                         'rate-label',
-                        $row->key,
+                        $row->key->id,
                         'rate',
                     ),
                 )

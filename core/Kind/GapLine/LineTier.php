@@ -145,7 +145,7 @@ final readonly class LineTier implements Tier
                     Ink::Ink->value,
                     1.4,
                     'point',
-                    $row->key,
+                    $row->key->id,
                     'shown',
                 ),
             );
@@ -171,7 +171,7 @@ final readonly class LineTier implements Tier
                         Ink::Quiet,
                         400,
                         'missing',
-                        $row->key,
+                        $row->key->id,
                         'shown',
                     ),
                 );
@@ -255,7 +255,7 @@ final readonly class LineTier implements Tier
             'start',
             weight: 600,
             role: 'value-label',
-            key: $row->key,
+            key: $row->key->id,
             of: 'shown',
         );
         if ($i === \count($this->rows) - 1 && $stage->canvas->writeIfFree('labels', $beside)) {
@@ -270,7 +270,7 @@ final readonly class LineTier implements Tier
                 Ink::Ink,
                 600,
                 'value-label',
-                $row->key,
+                $row->key->id,
                 'shown',
                 $further,
             );

@@ -47,7 +47,7 @@ final readonly class HatRows
         $second = $slices->sums($both, $this->only($this->between->second, $panel->where));
 
         return array_map(
-            fn (Slice $slice, Sums $first, Sums $second): Row => $this->row($slice, $panel->name, $first, $second),
+            fn (Slice $slice, Sums $first, Sums $second): Row => $this->row($slice, $panel, $first, $second),
             $both,
             $first,
             $second,
@@ -70,7 +70,7 @@ final readonly class HatRows
         return new Total($shown, ['first' => $compared->variance], ['first' => $compared->leftOut], $values, $exact);
     }
 
-    private function row(Slice $slice, string $panel, Sums $first, Sums $second): Row
+    private function row(Slice $slice, Panel $panel, Sums $first, Sums $second): Row
     {
         $comparison = $this->content->comparison;
         $isWhole = $this->content->isWhole($slice);

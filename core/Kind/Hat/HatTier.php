@@ -124,7 +124,7 @@ final readonly class HatTier implements Tier
                 $this->lengths->of($row, $variance->shown),
                 Style::variance($this->workings->context->display->effect($variance), $row->shownScenario),
                 'change',
-                $row->key,
+                $row->key->id,
                 'change',
                 new Measures(Scale::Amount, 'variance:first'),
             ),
@@ -146,7 +146,7 @@ final readonly class HatTier implements Tier
                     Ink::Ink,
                     2.2,
                     'brim',
-                    $row->key,
+                    $row->key->id,
                     'first',
                 ),
             );
@@ -162,10 +162,10 @@ final readonly class HatTier implements Tier
                     $this->lengths->of($row, $near),
                     Style::mark(Ink::Paper),
                     'break',
-                    $row->key,
+                    $row->key->id,
                     null,
                 ),
-                $row->key,
+                $row->key->id,
             );
         }
         // Of a row with one side only, that side is still told.
@@ -179,7 +179,7 @@ final readonly class HatTier implements Tier
                     Ink::Quiet,
                     2.2,
                     'lone',
-                    $row->key,
+                    $row->key->id,
                     'second',
                 ),
             );
@@ -226,7 +226,7 @@ final readonly class HatTier implements Tier
                     Ink::Quiet,
                     400,
                     'value-label',
-                    $row->key,
+                    $row->key->id,
                     'first',
                     1.0,
                 ),
@@ -238,7 +238,7 @@ final readonly class HatTier implements Tier
                     Ink::Quiet,
                     400,
                     'value-label',
-                    $row->key,
+                    $row->key->id,
                     'first',
                     1.0,
                 ),

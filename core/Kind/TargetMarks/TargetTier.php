@@ -103,11 +103,11 @@ final readonly class TargetTier implements Tier
         [$x, $y] = $stage->orientation->point($centre, $along);
         $stage->canvas->addBehind(
             'marks',
-            new Circle($x, $y, $radius + 1.4, Ink::Paper->value, role: 'target-ground', key: $row->key),
+            new Circle($x, $y, $radius + 1.4, Ink::Paper->value, role: 'target-ground', key: $row->key->id),
         );
         $stage->canvas->add(
             'marks',
-            new Circle($x, $y, $radius, Ink::Ink->value, role: 'target', key: $row->key, of: $reference->key),
+            new Circle($x, $y, $radius, Ink::Ink->value, role: 'target', key: $row->key->id, of: $reference->key),
         );
     }
 

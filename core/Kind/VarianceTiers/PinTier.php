@@ -105,7 +105,7 @@ final readonly class PinTier implements Tier
                     Ink::Quiet,
                     400,
                     'missing',
-                    $row->key,
+                    $row->key->id,
                     null,
                     0.5,
                 );
@@ -138,7 +138,7 @@ final readonly class PinTier implements Tier
                     min(2.0, $head * 0.4),
                     null,
                     abs($percent) > $this->limit ? 'cut-pin' : 'pin',
-                    $row->key,
+                    $row->key->id,
                     'percent',
                     abs($percent) > $this->limit
                         ? null
@@ -160,7 +160,7 @@ final readonly class PinTier implements Tier
                     $stem,
                     1.6,
                     'cut',
-                    $row->key,
+                    $row->key->id,
                     'percent',
                 ),
             );
@@ -176,7 +176,7 @@ final readonly class PinTier implements Tier
                 $end + $head / 2,
                 $style,
                 'pin-head',
-                $row->key,
+                $row->key->id,
                 'percent',
             ),
         );
@@ -199,7 +199,7 @@ final readonly class PinTier implements Tier
                 $ink,
                 $weight,
                 'percent-label',
-                $row->key,
+                $row->key->id,
                 'percent',
                 self::HEAD / 2,
             );

@@ -159,7 +159,7 @@ final readonly class ValueTier implements Tier
                 null,
                 1.0,
                 'second-reference',
-                $row->key,
+                $row->key->id,
                 $reference->key,
             ),
         );
@@ -210,7 +210,7 @@ final readonly class ValueTier implements Tier
             $ink,
             $weight,
             $role,
-            $row->key,
+            $row->key->id,
             'shown',
         );
         $second = $row->value($this->workings->table->references[1] ?? null);
@@ -234,7 +234,7 @@ final readonly class ValueTier implements Tier
                 $ink,
                 $weight,
                 $role,
-                $row->key,
+                $row->key->id,
                 'shown',
             );
     }

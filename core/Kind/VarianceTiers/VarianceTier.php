@@ -77,7 +77,7 @@ final readonly class VarianceTier implements Tier
                 $size,
                 $style,
                 'variance',
-                $row->key,
+                $row->key->id,
                 'variance',
                 new Measures($this->unit(), "variance:{$this->reference->key}"),
             );
@@ -104,7 +104,7 @@ final readonly class VarianceTier implements Tier
                 $ink,
                 $weight,
                 'variance-label',
-                $row->key,
+                $row->key->id,
                 'variance',
                 0.5,
             );

@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question\Change;
 
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Question\Document\RowKeyReader;
+use KeenMargin\Core\Question\PanelKey;
+use KeenMargin\Core\Question\RowKey;
+
 /** A name that recipes use becomes another: of a measure, a breakdown, or a member of one. */
 final readonly class Renaming
 {
@@ -81,15 +87,15 @@ final readonly class Renaming
     {
         if (\is_array($finish['highlight'] ?? null)) {
             $finish['highlight'] = array_map(
-                fn (mixed $key): mixed => \is_string($key) ? $this->key($key, $question) : $key,
+                fn (mixed $row): mixed => $this->row($row, $question),
                 $finish['highlight'],
             );
         }
         $message = $finish['message'] ?? null;
         if (\is_array($message) && \is_array($message['numbers'] ?? null)) {
             $message['numbers'] = array_map(
-                fn (mixed $number): mixed => \is_array($number) && \is_string($number['row'] ?? null)
-                    ? array_replace($number, ['row' => $this->key($number['row'], $question)])
+                fn (mixed $number): mixed => \is_array($number)
+                    ? array_replace($number, ['row' => $this->row($number['row'] ?? null, $question)])
                     : $number,
                 $message['numbers'],
             );
@@ -115,20 +121,22 @@ final readonly class Renaming
     }
 
     /**
-     * The key of a row, `MEMBER` or `PANEL/MEMBER`.
+     * A row of the chart, as recipes write it.
      *
      * @param array<mixed> $question
      */
-    private function key(string $key, array $question): string
+    private function row(mixed $row, array $question): mixed
     {
-        if (($question['each'] ?? null) === $this->breakdown && str_starts_with($key, $this->from.'/')) {
-            return $this->to.substr($key, \strlen($this->from));
+        try {
+            $key = RowKeyReader::read(Given::json(json_encode($row, \JSON_THROW_ON_ERROR)), isset($question['each']));
+        } catch (NotAccepted) {
+            return $row;
         }
-        $isRow =
-            ($question['by'] ?? null) === $this->breakdown
-            && ($key === $this->from || str_ends_with($key, '/'.$this->from));
+        $isPanel = ($question['each'] ?? null) === $this->breakdown && $key->panel?->member === $this->from;
+        $isRow = ($question['by'] ?? null) === $this->breakdown && $key->name === $this->from;
+        $panel = $isPanel ? PanelKey::member($this->to) : $key->panel;
 
-        return $isRow ? substr($key, 0, \strlen($key) - \strlen($this->from)).$this->to : $key;
+        return ($isRow ? RowKey::row($this->to) : $key)->inPanel($panel)->toJson();
     }
 
     /**

@@ -13,6 +13,7 @@ use KeenMargin\Core\Question\LabelPosition;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Question\Message;
 use KeenMargin\Core\Question\MessageNumber;
+use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Question\VarianceForm;
@@ -46,7 +47,8 @@ final class FinishReader
         'labelsAt',
     ];
 
-    public static function read(Given $given): Finish
+    /** @param bool $hasPanels whether the question has several panels */
+    public static function read(Given $given, bool $hasPanels): Finish
     {
         $given->object(self::KEYS);
         $default = new Finish();
@@ -65,11 +67,14 @@ final class FinishReader
             self::maybeLimit($given->maybe('limit')),
             $given->maybe('turn')?->bool() ?? $default->turn,
             $given->maybe('cut')?->bool() ?? $default->cut,
-            array_map(static fn (Given $key): string => $key->string(500), $given->maybe('highlight')?->list() ?? []),
+            array_map(
+                static fn (Given $key): RowKey => RowKeyReader::read($key, $hasPanels),
+                $given->maybe('highlight')?->list() ?? [],
+            ),
             $given->maybe('height')?->int(Finish::LOWEST, Finish::HIGHEST),
             $given->maybe('colours')?->enum(Colours::class) ?? $default->colours,
             self::title($given->maybe('title')),
-            self::maybeMessage($given->maybe('message')),
+            self::maybeMessage($given->maybe('message'), $hasPanels),
             $given->maybe('footnote')?->string(600),
             $given->maybe('notes')?->bool() ?? $default->notes,
             $given->maybe('named')?->string(),
@@ -95,7 +100,7 @@ final class FinishReader
         );
     }
 
-    private static function maybeMessage(?Given $given): ?Message
+    private static function maybeMessage(?Given $given, bool $hasPanels): ?Message
     {
         return null === $given
             ? null
@@ -110,7 +115,7 @@ final class FinishReader
                             ->object(['said', 'row', 'column', 'exact'])
                             ->must('said')
                             ->string(60),
-                        $number->must('row')->string(1000),
+                        RowKeyReader::read($number->must('row'), $hasPanels),
                         $number->must('column')->string(300),
                         $number->must('exact')->number(),
                     ),

@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Question\Document;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Message;
 use KeenMargin\Core\Question\MessageNumber;
+use KeenMargin\Core\Question\RowKey;
 
 /** Writes a finish as FinishReader reads it. */
 final class FinishWriter
@@ -29,7 +30,7 @@ final class FinishWriter
             'limit' => $finish->limit?->toString(),
             'turn' => $finish->turn ?: null,
             'cut' => $finish->cut ? null : false,
-            'highlight' => $finish->highlight,
+            'highlight' => array_map(static fn (RowKey $row): string|array => $row->toJson(), $finish->highlight),
             'height' => $finish->height,
             'colours' => $finish->colours === $default->colours ? null : $finish->colours->value,
             'title' => $finish->title->told(),
@@ -49,7 +50,7 @@ final class FinishWriter
             'numbers' => array_map(
                 static fn (MessageNumber $number): array => [
                     'said' => $number->said,
-                    'row' => $number->row,
+                    'row' => $number->row->toJson(),
                     'column' => $number->column,
                     'exact' => $number->exact->toString(),
                 ],

@@ -42,7 +42,7 @@ final class RecipeReader
         return new Recipe(
             $lands ? With::of($question, ['landing' => true]) : $question,
             $kinds->of($given->must('kind')->oneOf($kinds->ids())),
-            null === $finish ? new Finish() : FinishReader::read($finish),
+            null === $finish ? new Finish() : FinishReader::read($finish, null !== $question->each),
             $figures,
         );
     }

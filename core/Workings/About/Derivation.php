@@ -111,7 +111,7 @@ final readonly class Derivation
             default => $parts,
         };
 
-        return array_values(array_map(static fn (Row $row): string => $row->key, $parts));
+        return array_values(array_map(static fn (Row $row): string => $row->key->id, $parts));
     }
 
     /** @return list<Row> that stand in a group, one by one */

@@ -63,7 +63,7 @@ final readonly class NotesInChart
                     ? []
                     : array_values(array_filter($candidates, static fn (Note $note): bool => $is($note, $place)));
             if ([] !== $own) {
-                $of[$row->key] = $own;
+                $of[$row->key->id] = $own;
             }
         }
 

@@ -12,7 +12,6 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Core\Workings\Rows\PanelName;
 
 /** Where a reader can go from a row: deeper, or on without it. */
 final readonly class RowActions
@@ -39,15 +38,15 @@ final readonly class RowActions
     /** @return array<string, string>|null by breakdown; none where the row gathers several */
     private static function maybeMembers(Row $row, Recipe $recipe): ?array
     {
-        if (RowRole::Other === $row->role || PanelName::isOthers($row->panel)) {
+        if (RowRole::Other === $row->role || true === $row->key->panel?->isOthers()) {
             return null;
         }
         $breakdown = $recipe->question->breakdown();
 
-        return (null === $recipe->question->each || '' === $row->panel
+        return (null === $recipe->question->each || null === $row->key->panel
             ? []
-            : [$recipe->question->each => PanelName::member($row->panel)]) +
-            (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => RowTarget::withinPanel($row)]);
+            : [$recipe->question->each => (string) $row->key->panel->member]) +
+            (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => (string) $row->key->name]);
     }
 
     private static function without(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): ?Recipe
@@ -65,9 +64,7 @@ final readonly class RowActions
             null !== $breakdown => LeaveOut::maybeMember(
                 $recipe,
                 $breakdown,
-                $dataset->maybeBreakdown($breakdown)?->leaves(RowTarget::withinPanel($row)) ?: [
-                    RowTarget::withinPanel($row),
-                ],
+                $dataset->maybeBreakdown($breakdown)?->leaves((string) $row->key->name) ?: [(string) $row->key->name],
             ),
             null !== $row->period => LeaveOut::maybePeriod(
                 $recipe,

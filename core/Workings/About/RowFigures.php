@@ -15,7 +15,6 @@ use KeenMargin\Core\Workings\Comparison\ComparisonRows;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Core\Workings\Rows\PanelName;
 use KeenMargin\Core\Workings\Rows\Scope;
 
 /** Which amounts of the dataset a row is made of. */
@@ -50,26 +49,25 @@ final readonly class RowFigures
     private static function where(Row $row, Workings $workings, Question $question, Dataset $dataset): array
     {
         $where = $question->where;
-        if (null !== $question->each && '' !== $row->panel) {
-            $where[] = PanelName::isOthers($row->panel)
-                ? new MemberFilter($question->each, PanelName::members($workings), false)
-                : new MemberFilter($question->each, [PanelName::member($row->panel)]);
+        $panel = $row->key->panel;
+        if (null !== $question->each && null !== $panel) {
+            $where[] = $panel->isOthers()
+                ? new MemberFilter($question->each, self::membersOfPanels($workings), false)
+                : new MemberFilter($question->each, [(string) $panel->member]);
         }
         array_push($where, ...$workings->context->where);
         $breakdown = $question->breakdown();
         if (null === $breakdown || $row->role->isApart()) {
             return $where;
         }
-        $key = RowTarget::withinPanel($row);
+        $isShown = static fn (Row $one): bool => $one->panel === $row->panel && RowRole::Row === $one->role;
         $shown = array_values(
             array_map(
-                RowTarget::withinPanel(...),
-                array_filter(
-                    $workings->table->rows,
-                    static fn (Row $one): bool => $one->panel === $row->panel && RowRole::Row === $one->role,
-                ),
+                static fn (Row $one): string => (string) $one->key->name,
+                array_filter($workings->table->rows, $isShown),
             ),
         );
+        $key = (string) $row->key->name;
 
         return [
             ...$where,
@@ -82,5 +80,17 @@ final readonly class RowFigures
                 default => new MemberFilter($breakdown, [$key]),
             },
         ];
+    }
+
+    /** @return list<string> members that have a panel of their own */
+    private static function membersOfPanels(Workings $workings): array
+    {
+        $members = [];
+        foreach ($workings->table->rows as $row) {
+            $member = $row->key->panel?->member;
+            null === $member || ($members[$member] = $member);
+        }
+
+        return array_values($members);
     }
 }

@@ -10,7 +10,6 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Core\Workings\Rows\PanelName;
 
 /** What a row of a chart is about, whichever chart it stands in: measure, period and members. */
 final readonly class RowTarget
@@ -22,16 +21,16 @@ final readonly class RowTarget
     /** None of rows that gather what is not shown one by one: they are others in every chart. */
     public static function maybe(Row $row, Workings $workings, Question $question): ?self
     {
-        if (RowRole::Other === $row->role || PanelName::isOthers($row->panel)) {
+        if (RowRole::Other === $row->role || true === $row->key->panel?->isOthers()) {
             return null;
         }
         $members = [];
-        if (null !== $question->each && '' !== $row->panel) {
-            $members[$question->each] = PanelName::member($row->panel);
+        if (null !== $question->each && null !== $row->key->panel) {
+            $members[$question->each] = (string) $row->key->panel->member;
         }
         $breakdown = $question->breakdown();
         if (null !== $breakdown && !$row->role->isApart()) {
-            $members[$breakdown] = self::withinPanel($row);
+            $members[$breakdown] = (string) $row->key->name;
         }
 
         return new self(
@@ -39,12 +38,6 @@ final readonly class RowTarget
             $row->period ?? self::until($workings),
             NoteTarget::of($question->where, $members),
         );
-    }
-
-    /** The key that the row would have alone. */
-    public static function withinPanel(Row $row): string
-    {
-        return '' === $row->panel ? $row->key : substr($row->key, \strlen($row->panel) + 1);
     }
 
     /** Rows that are no periods are about the last one shown whose books are closed; of days about its month. */

@@ -18,32 +18,18 @@ use KeenMargin\Core\Workings\Words\RowPhrases;
 /** Whether the numbers that a message took from the workings are still theirs, as far as they are written. */
 final readonly class MessageCheck
 {
-    /**
-     * @return list<array{said: string, now: string, row: string, column: string, exact: ?string}> the numbers that are
-     *                                                                                             others now
-     */
+    /** @return list<StaleNumber> */
     public static function stale(Message $message, Workings $workings): array
     {
-        $rows = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
-        $columns = [];
-        foreach ($workings->table->columns as $column) {
-            $columns[$column->id()] = $column;
-        }
+        $rows = $workings->table->rowsByKey() + $workings->table->sums();
         $stale = [];
         foreach ($message->kept() as $number) {
-            $now = isset($rows[$number->row], $columns[$number->column])
-                ? self::now($number, $rows[$number->row], $columns[$number->column], $workings)
-                : 'not in this chart';
-            null === $now
-                || ($stale[] = [
-                    'said' => $number->said,
-                    'now' => $now,
-                    'row' => $number->row,
-                    'column' => $number->column,
-                    'exact' => isset($rows[$number->row], $columns[$number->column])
-                        ? RowPhrases::exact($columns[$number->column], $rows[$number->row])
-                        : null,
-                ]);
+            $row = $rows[$number->row->id] ?? null;
+            $column = $workings->table->maybeColumn($number->column);
+            $isThere = null !== $row && null !== $column;
+            $now = $isThere ? self::now($number, $row, $column, $workings) : 'not in this chart';
+            $exact = $isThere ? RowPhrases::exact($column, $row) : null;
+            null === $now || ($stale[] = new StaleNumber($number->said, $now, $number->row, $number->column, $exact));
         }
 
         return $stale;
@@ -52,7 +38,7 @@ final readonly class MessageCheck
     public static function of(Message $message, Workings $workings): Check
     {
         $stale = array_map(
-            static fn (array $one): string => "says {$one['said']}, is now {$one['now']}",
+            static fn (StaleNumber $one): string => "says {$one->said}, is now {$one->now}",
             self::stale($message, $workings),
         );
 
@@ -63,6 +49,7 @@ final readonly class MessageCheck
         );
     }
 
+    /** The number as the message would write it now; null where it is still the same. */
     private static function now(MessageNumber $number, Row|Total $of, Column $column, Workings $workings): ?string
     {
         $now = $workings->told($column, $of);

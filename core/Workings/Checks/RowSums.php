@@ -140,7 +140,7 @@ final readonly class RowSums
                 null === $row->period || $isMoving
                     ? ''
                     : $row->period->group(Grain::Year, $this->scope->dataset->calendar)->key();
-            $series["$row->panel/$year"][] = $row;
+            $series[json_encode([$row->key->panel?->id, $year], \JSON_THROW_ON_ERROR)][] = $row;
         }
         foreach ($series as $own) {
             $wrong = $this->maybeWrong($own, $isMoving);

@@ -18,6 +18,7 @@ use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Rows\MemberSizes;
+use KeenMargin\Core\Workings\Rows\Panel;
 use KeenMargin\Core\Workings\Rows\RowContent;
 use KeenMargin\Core\Workings\Rows\Scope;
 use KeenMargin\Core\Workings\Rows\Slice;
@@ -58,7 +59,7 @@ final readonly class ComparisonRows implements RowContent
         return MemberSizes::of($sums, $this->measure, $this->comparison, $fine);
     }
 
-    public function row(Slice $slice, string $panel): Row
+    public function row(Slice $slice, Panel $panel): Row
     {
         $total = $this->comparison->total($slice->fine, $slice->sums, $this->scope->betterOf($slice->member));
         if (null === $this->scope->question->cumulate) {
@@ -104,7 +105,7 @@ final readonly class ComparisonRows implements RowContent
      */
     public static function of(
         Slice $slice,
-        string $panel,
+        Panel $panel,
         array $values,
         ?BigDecimal $shown,
         array $variances,
@@ -117,8 +118,8 @@ final readonly class ComparisonRows implements RowContent
         $isOpen = Scenario::Forecast === $scenario;
 
         return new Row(
-            key: self::key($panel, $slice->key),
-            label: self::label($panel, $slice->label),
+            key: $slice->key->inPanel($panel->key),
+            label: null === $panel->key ? $slice->label : "{$panel->name}: {$slice->label}",
             name: $slice->name,
             values: $values,
             shown: $shown,
@@ -127,7 +128,7 @@ final readonly class ComparisonRows implements RowContent
             role: $slice->role,
             period: $slice->period,
             depth: $slice->depth,
-            panel: $panel,
+            panel: $panel->name,
             exact: $exact,
             fine: $slice->fine,
             own: $slice->own,
@@ -146,16 +147,6 @@ final readonly class ComparisonRows implements RowContent
     public function own(Slice $slice): ?BigDecimal
     {
         return RowRole::Landing === $slice->role ? null : $this->comparison->shown($slice->own, $slice->sums);
-    }
-
-    public static function key(string $panel, string $key): string
-    {
-        return '' === $panel ? $key : "$panel/$key";
-    }
-
-    public static function label(string $panel, string $label): string
-    {
-        return '' === $panel ? $label : "$panel: $label";
     }
 
     /** That of the row's own figures; where it has none, of those before them, else the one that would be shown. */

@@ -139,7 +139,7 @@ final readonly class ComparisonWorkings
     ): array {
         $order = $scope->question->order ?? Order::Given;
         $panels = Panels::of($scope, $figures, $made, $slices->reach(), $scope->question->where);
-        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel->name);
+        $row = static fn (Slice $slice, Panel $panel): Row => $made->row($slice, $panel);
 
         return PanelRows::of(
             $scope,

@@ -9,6 +9,7 @@ use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Fraction;
+use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
@@ -23,7 +24,6 @@ final readonly class Row
     private const NAMED = 4;
 
     /**
-     * @param string $key of its own in the whole chart; with panels `PANEL/KEY`
      * @param string $label in full
      * @param string $name as it stands beside its like
      * @param array<string, ?BigDecimal> $values by scenario code, or by what they are
@@ -31,7 +31,7 @@ final readonly class Row
      * @param ?Scenario $shownScenario null where there is neither a shown amount nor a variance
      * @param array<string, ?Variance> $variances by the reference's key; null where there is none
      * @param int $depth groups that the row stands in
-     * @param string $panel of several charts of a kind, the one that it stands in
+     * @param string $panel what stands over its panel; blank where there is one panel only
      * @param BigDecimal|Fraction|null $exact what is shown before it is rounded; null where it is not a fraction
      * @param ?FinePeriods $fine finest periods that its numbers are of; null where they do not matter
      * @param ?FinePeriods $own those of the row itself, where its numbers are running totals
@@ -39,7 +39,7 @@ final readonly class Row
      * @param ?Period $closedTo of a row that is part forecast the last closed period with a figure
      */
     public function __construct(
-        public string $key,
+        public RowKey $key,
         public string $label,
         public string $name,
         public array $values,

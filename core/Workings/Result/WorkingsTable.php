@@ -33,21 +33,22 @@ final readonly class WorkingsTable
         return $this->references[0] ?? null;
     }
 
-    /** @return array<string, list<Row>> rows of each panel, by its name; under '' where there is one only */
+    /** @return non-empty-list<list<Row>> rows of each panel; one empty list where there are no rows */
     public function panels(): array
     {
         $panels = [];
         foreach ($this->rows as $row) {
-            $panels[$row->panel][] = $row;
+            $panels[$row->key->panel->id ?? ''][] = $row;
         }
 
-        return [] === $panels ? ['' => []] : $panels;
+        return [] === $panels ? [[]] : array_values($panels);
     }
 
-    public function maybeRow(string $key): ?Row
+    /** @param string $id of its key */
+    public function maybeRow(string $id): ?Row
     {
         foreach ($this->rows as $row) {
-            if ($key === $row->key) {
+            if ($id === $row->key->id) {
                 return $row;
             }
         }
@@ -58,15 +59,21 @@ final readonly class WorkingsTable
     /** Whether the sum of all rows is one of the rows. */
     public function hasTotalRow(): bool
     {
-        $isTotal = static fn (Row $row): bool => RowRole::Total === $row->role && '' === $row->panel;
+        $isTotal = static fn (Row $row): bool => RowRole::Total === $row->role && null === $row->key->panel;
 
         return [] !== array_filter($this->rows, $isTotal);
     }
 
-    /** @return array<string, Row> by their keys */
+    /** @return array<string, Row> by the ids of their keys */
     public function rowsByKey(): array
     {
-        return array_column($this->rows, null, 'key');
+        return array_combine($this->keys(), $this->rows);
+    }
+
+    /** @return list<string> ids of the rows' keys */
+    public function keys(): array
+    {
+        return array_map(static fn (Row $row): string => $row->key->id, $this->rows);
     }
 
     /** @return list<Row> those that count when rows are added up */

@@ -75,7 +75,7 @@ final class WorkingsWriter
     private static function row(Row $row, RowWriter $rows): array
     {
         return [
-            'key' => $row->key,
+            'key' => $row->key->id,
             'label' => $row->label,
             'role' => $row->role->value,
             ...'' === $row->panel ? [] : ['panel' => $row->panel],

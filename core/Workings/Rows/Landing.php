@@ -6,6 +6,8 @@ namespace KeenMargin\Core\Workings\Rows;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Time\PeriodRuns;
@@ -58,7 +60,7 @@ final readonly class Landing
     public function slice(Sums $sums): Slice
     {
         return new Slice(
-            'landing',
+            RowKey::sum(SumKey::Landing),
             "Landing {$this->name()}",
             PeriodNames::full($this->year),
             RowRole::Landing,

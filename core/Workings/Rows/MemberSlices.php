@@ -11,6 +11,8 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Workings\Result\RowRole;
 
 /**
@@ -79,11 +81,16 @@ final readonly class MemberSlices
         }
         $others = null === $this->kept ? [] : array_diff_key($sums, $this->kept);
         if ([] !== $others) {
-            $slices[] = $this->sum('other', RowRole::Other, Sums::of($others), 'Other ('.\count($others).')');
+            $slices[] = $this->sum(
+                SumKey::Other,
+                RowRole::Other,
+                Sums::of($others),
+                'Other ('.\count($others).')',
+            );
         }
         if (\count($slices) > 1 && $this->hasTotal()) {
             $slices[] = $this->sum(
-                'total',
+                SumKey::Total,
                 RowRole::Total,
                 $this->figures->sums($this->scope->sources, $where),
                 'Total',
@@ -193,7 +200,7 @@ final readonly class MemberSlices
         $label = '' === $member ? '(blank)' : $member;
 
         return new Slice(
-            $member,
+            RowKey::row($member),
             $label,
             $label,
             $role,
@@ -206,14 +213,10 @@ final readonly class MemberSlices
         );
     }
 
-    /** A row that is no member, under a key that no member has. */
-    private function sum(string $key, RowRole $role, Sums $sums, string $label): Slice
+    /** A row that is no member. */
+    private function sum(SumKey $key, RowRole $role, Sums $sums, string $label): Slice
     {
-        while (\in_array($key, $this->breakdown->members, true)) {
-            $key .= '*';
-        }
-
-        return new Slice($key, $label, $label, $role, $this->scope->fine, $this->scope->fine, $sums);
+        return new Slice(RowKey::sum($key), $label, $label, $role, $this->scope->fine, $this->scope->fine, $sums);
     }
 
     /**

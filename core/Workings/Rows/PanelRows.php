@@ -24,20 +24,19 @@ final class PanelRows
                 ? array_flip($scope->question->sequence)
                 : [];
         $isOrdered = [] === $sequence && \in_array($order, [Order::Calendar, Order::Given], true);
-        if ($isOrdered || (1 === \count($panels) && '' === $panels[0]->name)) {
+        if ($isOrdered || (1 === \count($panels) && null === $panels[0]->key)) {
             $ordered = static fn (Panel $panel): array => $isOrdered
                 ? $rows($panel)
                 : RowOrder::of($rows($panel), $order, $reference, $sequence);
 
             return array_merge([], ...array_map($ordered, $panels));
         }
-        $together = RowOrder::of($rows(new Panel('', $scope->question->where)), $order, $reference, $sequence);
-        $places = array_flip(array_map(static fn (Row $row): string => $row->key, $together));
+        $together = RowOrder::of($rows(Panel::only($scope->question->where)), $order, $reference, $sequence);
+        $places = array_flip(array_map(static fn (Row $row): string => $row->key->id, $together));
         $ordered = [];
         foreach ($panels as $panel) {
             $own = $rows($panel);
-            $place = static fn (Row $row): int => $places[substr($row->key, \strlen($panel->name) + 1)] ??
-                \PHP_INT_MAX;
+            $place = static fn (Row $row): int => $places[$row->key->inPanel(null)->id] ?? \PHP_INT_MAX;
             usort($own, static fn (Row $a, Row $b): int => $place($a) <=> $place($b));
             array_push($ordered, ...$own);
         }

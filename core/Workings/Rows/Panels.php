@@ -31,7 +31,7 @@ final class Panels
     ): array {
         $breakdown = null === $scope->question->each ? null : $scope->dataset->maybeBreakdown($scope->question->each);
         if (null === $breakdown) {
-            return [new Panel('', $scope->question->where)];
+            return [Panel::only($scope->question->where)];
         }
         $all = $figures->sumsBy($breakdown->name, $scope->sources, $where, $scope->lookedUp());
         $sums = array_filter($all, static fn (Sums $own): bool => $content->hasFigures($reach, $own));
@@ -42,14 +42,14 @@ final class Panels
         }
         $panels = [];
         foreach (self::inOrder($members, $breakdown) as $member) {
-            $panels[] = new Panel(PanelName::of($member), [
+            $panels[] = Panel::member($member, [
                 ...$scope->question->where,
                 new MemberFilter($breakdown->name, [$member]),
             ]);
         }
         $left = \count($sums) - \count($members);
         if ($left > 0) {
-            $panels[] = new Panel(PanelName::others($left), [
+            $panels[] = Panel::others($left, [
                 ...$scope->question->where,
                 new MemberFilter($breakdown->name, $members, false),
             ]);

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Workings\Rows;
 
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -57,7 +58,7 @@ final readonly class PeriodSlices
     {
         return array_map(
             fn (Period $period): Slice => new Slice(
-                key: $period->key(),
+                key: RowKey::row($period->key()),
                 label: PeriodNames::full($period),
                 name: PeriodNames::withinYear($period),
                 role: RowRole::Row,

@@ -49,7 +49,7 @@ final class RowOrder
                 $heads[] = $row;
             }
         }
-        $place = static fn (Row $row): int => $sequence[$row->key] ?? \PHP_INT_MAX;
+        $place = static fn (Row $row): int => $sequence[$row->key->name ?? ''] ?? \PHP_INT_MAX;
         uasort(
             $heads,
             static fn (Row $a, Row $b): int => [] === $sequence

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Rows;
 
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Result\RowRole;
@@ -18,7 +19,7 @@ final readonly class Slice
      * @param ?string $member of the breakdown that rows are of
      */
     public function __construct(
-        public string $key,
+        public RowKey $key,
         public string $label,
         public string $name,
         public RowRole $role,

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Workings\Words;
 
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
@@ -34,25 +35,25 @@ final readonly class RowPhrases
     }
 
     /** What is shown of a row. */
-    public function amount(Row|Total $of, string $row): LinkedText
+    public function amount(Row|Total $of, RowKey $row): LinkedText
     {
         return $this->said($this->shown, $of, $row);
     }
 
     /** The variance with its sign. */
-    public function variance(Row|Total $of, string $row): ?LinkedText
+    public function variance(Row|Total $of, RowKey $row): ?LinkedText
     {
         return null === $this->variance || null === $this->of($of) ? null : $this->said($this->variance, $of, $row);
     }
 
     /** The variance without its sign: a word says which way it goes. */
-    public function size(Row|Total $of, string $row): ?LinkedText
+    public function size(Row|Total $of, RowKey $row): ?LinkedText
     {
         return null === $this->variance ? null : $this->unsigned($this->variance, $of, $row);
     }
 
     /** The variance in percent of the reference, without its sign; none of no reference, or of a tiny one. */
-    public function share(Row|Total $of, string $row): ?LinkedText
+    public function share(Row|Total $of, RowKey $row): ?LinkedText
     {
         $percent = $this->of($of)?->percent(1);
 
@@ -95,20 +96,26 @@ final readonly class RowPhrases
             : ($number->getScale() > self::KEPT ? Decimals::round($number, self::KEPT) : $number)->toString();
     }
 
-    private function said(Column $column, Row|Total $of, string $row): LinkedText
+    private function said(Column $column, Row|Total $of, RowKey $row): LinkedText
     {
         $text = $this->display->told($column, $of);
 
         return new LinkedText($text, $row, $column->id(), $text, self::exact($column, $of));
     }
 
-    private function unsigned(Column $column, Row|Total $of, string $row): ?LinkedText
+    private function unsigned(Column $column, Row|Total $of, RowKey $row): ?LinkedText
     {
         if (null === $this->of($of)) {
             return null;
         }
         $signed = $this->display->told($column, $of);
 
-        return new LinkedText(NumberFormat::unsigned($signed), $row, $column->id(), $signed, self::exact($column, $of));
+        return new LinkedText(
+            NumberFormat::unsigned($signed),
+            $row,
+            $column->id(),
+            $signed,
+            self::exact($column, $of),
+        );
     }
 }

@@ -22,7 +22,7 @@ final readonly class Streak
     public static function maybeSaid(array $rows, RowPhrases $telling, bool $isRunning, bool $namesYears): ?Sentence
     {
         $rows = array_values(
-            array_filter($rows, static fn (Row $row): bool => '' === $row->panel && null !== $row->period),
+            array_filter($rows, static fn (Row $row): bool => null === $row->key->panel && null !== $row->period),
         );
         $sides = array_reverse(
             array_map(static fn (Row $row): int => $telling->of($row)?->amount->getSign() ?? 0, $rows),

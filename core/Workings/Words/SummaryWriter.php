@@ -7,6 +7,8 @@ namespace KeenMargin\Core\Workings\Words;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\LeftOut;
@@ -66,7 +68,7 @@ final class SummaryWriter
     /** @param ?Landing $landing null where there is nothing to say about it */
     public function write(bool $isToDate, ?Landing $landing = null): Summary
     {
-        $key = $isToDate ? 'toDate' : 'total';
+        $key = RowKey::sum($isToDate ? SumKey::ToDate : SumKey::Total);
         $sentences = array_values(
             array_filter([
                 $this->total($key),
@@ -86,7 +88,7 @@ final class SummaryWriter
      *     row: string,
      * }
      */
-    private function headline(string $key): array
+    private function headline(RowKey $key): array
     {
         [$display, $reference] = [$this->telling->display, $this->telling->reference];
         $variance = $this->telling->of($this->headline);
@@ -95,17 +97,19 @@ final class SummaryWriter
         $points = $display->inPoints ? ' pp' : '';
 
         return [
-            'label' => 'toDate' === $key ? 'Year to date, '.$this->periods->withinYear() : $this->periods->name(),
+            'label' => SumKey::ToDate === $key->sum
+                    ? 'Year to date, '.$this->periods->withinYear()
+                    : $this->periods->name(),
             'amount' => $display->amount($this->headline->shown),
             'variance' => null === $variance ? null : $display->variance($variance->amount).$points,
             'percent' => null === $variance?->percent() ? null : $display->percent($variance).' %',
             'effect' => null === $variance ? null : $display->effect($variance)->value,
             'note' => trim($display->unitText().$against, ', '),
-            'row' => $key,
+            'row' => $key->id,
         ];
     }
 
-    private function total(string $key): Sentence
+    private function total(RowKey $key): Sentence
     {
         $isAll = $this->periods->areAll();
         $span = $this->periods->name();
@@ -237,9 +241,9 @@ final class SummaryWriter
 
         return new Sentence(
             $start,
-            $this->telling->amount($landing->total, 'landing'),
+            $this->telling->amount($landing->total, RowKey::sum(SumKey::Landing)),
             $this->telling->unit(),
-            ...[...$this->against($landing->total, 'landing', $isPart), '.'],
+            ...[...$this->against($landing->total, RowKey::sum(SumKey::Landing), $isPart), '.'],
         );
     }
 
@@ -250,7 +254,7 @@ final class SummaryWriter
      *
      * @return list<string|LinkedText>
      */
-    private function against(Total $of, string $key, bool $isPart): array
+    private function against(Total $of, RowKey $key, bool $isPart): array
     {
         [$variance, $reference] = [$this->telling->of($of), $this->telling->reference];
         $size = $this->telling->size($of, $key);
@@ -277,7 +281,7 @@ final class SummaryWriter
     {
         return array_map(
             fn (array $pair): array => [
-                'key' => $pair[0]->key,
+                'key' => $pair[0]->key->id,
                 'label' => $this->telling->name($pair[0], $this->namesYears)->text,
                 'variance' => $this->telling->display->variance($pair[1]->amount),
                 'effect' => $this->telling->display->effect($pair[1])->value,

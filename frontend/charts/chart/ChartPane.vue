@@ -1,14 +1,22 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useElementBounding } from '@vueuse/core'
-import type { Dataset, Drawing, Finish, Kind, Question, Recipe } from '../../shared/types'
+import {
+  isSameRow,
+  type Dataset,
+  type Drawing,
+  type Finish,
+  type Kind,
+  type Question,
+  type Recipe,
+} from '../../shared/types'
 import KindsRow from '../kinds/KindsRow.vue'
 import QuestionSentence from './QuestionSentence.vue'
 import RowCard from '../rows/RowCard.vue'
 import RowMenu from '../rows/RowMenu.vue'
 import SceneTable from './SceneTable.vue'
 import SceneView from './SceneView.vue'
-import { moved } from '../rows/rowSteps'
+import { highlightedKeys, moved } from '../rows/rowSteps'
 
 /** A question and its chart; marks can be pointed at and selected. */
 const props = defineProps<{
@@ -47,11 +55,14 @@ const below = (top: number) => Math.max(top, TOP_BAR - frameTop.value)
 const keys = computed(() => props.drawing.workings.rows.map((row) => row.key))
 /** What the server answered to, with the finish as it is kept: the drawing's has the width of the window. */
 const asked = computed(() => ({ ...props.drawing.recipe, finish: props.recipe.finish }))
-const highlighted = computed(() => props.recipe.finish?.highlight ?? [])
+const highlighted = computed(() => highlightedKeys(props.drawing.workings.rows, props.recipe.finish))
 
 function highlight(key: string) {
-  const others = highlighted.value.filter((one) => one !== key)
-  const next = others.length < highlighted.value.length ? others : [...others, key]
+  const ref = props.drawing.workings.rows.find((row) => row.key === key)?.ref
+  if (ref === undefined) return
+  const before = props.recipe.finish?.highlight ?? []
+  const others = before.filter((one) => !isSameRow(one, ref))
+  const next = others.length < before.length ? others : [...others, ref]
   emit('finish', { highlight: next.length ? next : undefined })
 }
 function close() {

@@ -10,6 +10,7 @@ import ClosingControl from '../../shared/ClosingControl.vue'
 import ExportMenu from './ExportMenu.vue'
 import ChartMargin from '../margin/ChartMargin.vue'
 import { useNotes } from '../margin/useNotes'
+import { highlightedKeys } from '../rows/rowSteps'
 import PathLine from './PathLine.vue'
 import TheirsNotice from './TheirsNotice.vue'
 import WorkingsPanel from '../workings/WorkingsPanel.vue'
@@ -72,7 +73,7 @@ const sources = shallowRef<string | null>(null)
 const showsWorkings = ref(false)
 const pane = ref<InstanceType<typeof ChartPane>[]>([])
 const workings = ref<InstanceType<typeof WorkingsPanel> | null>(null)
-const highlighted = computed(() => shown.value?.recipe.finish?.highlight ?? [])
+const highlighted = computed(() => highlightedKeys(shown.value?.drawing.workings.rows, shown.value?.recipe.finish))
 const notes = useNotes(
   computed(() => dataset.value?.id ?? null),
   computed(() => shown.value?.recipe ?? null),

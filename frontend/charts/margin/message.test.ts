@@ -3,9 +3,9 @@ import { messageOf, renewed, reworded } from './message'
 
 const parts = [
   { text: 'Net revenue in Jan–Aug 2026: ' },
-  { text: '5,187', row: 'toDate', column: 'shown', is: '5,187', exact: '5187000' },
+  { text: '5,187', row: 'toDate', ref: 'toDate', column: 'shown', is: '5,187', exact: '5187000' },
   { text: ' k EUR, ' },
-  { text: '24', row: 'toDate', column: 'variance:BU', is: '+24', exact: '24000' },
+  { text: '24', row: 'toDate', ref: 'toDate', column: 'variance:BU', is: '+24', exact: '24000' },
   { text: ' above budget.' },
 ]
 
@@ -28,8 +28,8 @@ describe('a message', () => {
 
   it('takes the new numbers where they are still in the chart', () => {
     const stale = [
-      { said: '24', now: '31', row: 'toDate', column: 'variance:BU', exact: '31000' },
-      { said: '5,187', now: 'not in this chart', row: 'toDate', column: 'shown', exact: null },
+      { said: '24', now: '31', row: 'toDate', ref: 'toDate', column: 'variance:BU', exact: '31000' },
+      { said: '5,187', now: 'not in this chart', row: 'toDate', ref: 'toDate', column: 'shown', exact: null },
     ]
     const next = renewed(messageOf(parts), stale)
     expect(next.text).toBe('Net revenue in Jan–Aug 2026: 5,187 k EUR, 31 above budget.')

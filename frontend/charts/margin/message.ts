@@ -1,9 +1,9 @@
-import type { Drawing, Message, Said } from '../../shared/types'
+import { isSameRow, type Drawing, type Message, type Said } from '../../shared/types'
 
 /** A statement as the message above the chart; its numbers are remembered with where they stand. */
 export function messageOf(parts: Said[]): Message {
-  const numbers = parts.flatMap(({ text, row, column, exact }) =>
-    row && column && exact ? [{ said: text, row, column, exact }] : [],
+  const numbers = parts.flatMap(({ text, ref, column, exact }) =>
+    ref && column && exact ? [{ said: text, row: ref, column, exact }] : [],
   )
   const text = parts.map((part) => part.text).join('')
   return numbers.length ? { text, numbers } : { text }
@@ -20,7 +20,9 @@ export function reworded(message: Message, text: string): Message | undefined {
 export function renewed(message: Message, stale: Drawing['stale']): Message {
   let { text } = message
   const numbers = (message.numbers ?? []).map((number) => {
-    const now = stale.find((one) => one.row === number.row && one.column === number.column && one.said === number.said)
+    const now = stale.find(
+      (one) => isSameRow(one.ref, number.row) && one.column === number.column && one.said === number.said,
+    )
     if (!now?.exact) return number
     text = text.replace(number.said, now.now)
     return { ...number, said: now.now, exact: now.exact }

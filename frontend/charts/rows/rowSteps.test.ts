@@ -5,6 +5,7 @@ import { canMove, moved } from './rowSteps'
 
 const row = (key: string, depth = 0, role: WorkingsRow['role'] = 'row', panel = ''): WorkingsRow => ({
   ...{ key: panel ? `${panel}/${key}` : key, label: key, role, depth, panel, shown: null },
+  ref: panel ? { panel, row: key } : key,
   ...{ cells: {}, effects: {}, only: {}, flags: {}, flagged: false },
 })
 const lines = [

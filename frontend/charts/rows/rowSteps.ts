@@ -1,7 +1,11 @@
-import type { Question, WorkingsRow } from '../../shared/types'
+import { isSameRow, type Finish, type Question, type WorkingsRow } from '../../shared/types'
 
-/** The member of a row, whichever of several charts it stands in. */
-export const memberOf = (row: WorkingsRow) => (row.panel ? row.key.slice(row.panel.length + 1) : row.key)
+/** The member of a row, whichever panel it stands in. */
+export const memberOf = ({ ref }: WorkingsRow) => (typeof ref === 'string' ? ref : (ref.row ?? ''))
+
+/** Keys of the rows that a finish highlights. */
+export const highlightedKeys = (rows: WorkingsRow[] = [], finish: Finish | undefined) =>
+  rows.filter((row) => finish?.highlight?.some((ref) => isSameRow(ref, row.ref))).map((row) => row.key)
 
 const isMovable = (row: WorkingsRow) => row.role === 'row' || row.role === 'group'
 

@@ -5,7 +5,7 @@ import type { WorkingsTable } from '../../shared/types'
 import WorkingsPanel from './WorkingsPanel.vue'
 
 const row = (key: string, label: string, cell: string, variance: string, flagged = false) => ({
-  ...{ key, label, role: 'row' as const, depth: 0, panel: '', shown: 'AC' as const, flagged },
+  ...{ key, ref: key, label, role: 'row' as const, depth: 0, panel: '', shown: 'AC' as const, flagged },
   ...{
     cells: { AC: cell, 'variance:BU': variance },
     effects: { 'variance:BU': 'favourable' as const },

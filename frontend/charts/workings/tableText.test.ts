@@ -3,7 +3,7 @@ import type { WorkingsTable } from '../../shared/types'
 import { block, size, sorted } from './tableText'
 
 const row = (key: string, cell: string, role: 'row' | 'total' | 'group' = 'row') => ({
-  ...{ key, label: key, role, depth: 0, panel: '', shown: null },
+  ...{ key, ref: key, label: key, role, depth: 0, panel: '', shown: null },
   ...{ cells: { AC: cell }, effects: {}, only: {}, flags: {}, flagged: false },
 })
 const table: WorkingsTable = {

@@ -110,7 +110,7 @@ final class LayoutTest extends TestCase
         self::assertSame(['North', 'Holm'], self::words($drawing, 'panel'));
         self::assertSame(
             ['North/2026-01', 'North/2026-02', 'Holm/2026-01', 'Holm/2026-02'],
-            array_map(static fn ($row): string => $row->key, $drawing->workings->table->rows),
+            array_map(static fn ($row): string => $row->key->id, $drawing->workings->table->rows),
         );
         $values = self::rects($drawing, 'value');
         self::assertEqualsWithDelta(4.0, $values[0]->height / $values[2]->height, 1e-9);

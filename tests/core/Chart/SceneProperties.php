@@ -84,7 +84,7 @@ trait SceneProperties
         }
         $scale = $drawing->checks()[\count($drawing->checks()) - 1];
         Assert::assertSame(['one-scale', true], [$scale->id, $scale->holds]);
-        $keys = array_map(static fn ($row): string => $row->key, $drawing->workings->table->rows);
+        $keys = array_map(static fn ($row): string => $row->key->id, $drawing->workings->table->rows);
         Assert::assertSame($keys, array_values(array_unique($keys)), 'Every row has a key of its own');
     }
 

@@ -110,7 +110,7 @@ final readonly class CheckProof
                     && null !== ($this->expected->rows[$i]->numbers->values['used'] ?? null));
             $isNothing = $isAdded && $this->oracle->showsAny($this->starts($row));
             if (!$isThere && !$isNothing) {
-                return "$row->key is";
+                return "{$row->key->id} is";
             }
         }
 
@@ -138,7 +138,7 @@ final readonly class CheckProof
                 null !== ($row->numbers->values['used'] ?? ($row->numbers->values['total'] ?? null))
                 && !$holds($of)
             ) {
-                return "not so in $row->key";
+                return "not so in {$row->key}";
             }
         }
 

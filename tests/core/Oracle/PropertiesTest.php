@@ -12,7 +12,6 @@ use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Result\LinkedText;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Core\Workings\Rows\PanelName;
 use PHPUnit\Framework\TestCase;
 
 /** What must hold of all workings, whatever the figures and the question. */
@@ -52,21 +51,21 @@ final class PropertiesTest extends TestCase
                 continue;
             }
             self::assertSums(self::parts($workings->table->rows), $workings->table->total, "$case: over all");
-            foreach (null === $asked->each ? [] : $workings->table->panels() as $panel => $rows) {
-                $panel = (string) $panel;
-                if (PanelName::isOthers($panel)) {
+            foreach (null === $asked->each ? [] : $workings->table->panels() as $rows) {
+                $panel = $rows[0]->key->panel ?? null;
+                if (null === $panel || $panel->isOthers()) {
                     continue;
                 }
                 $filter = [
                     'field' => (string) $asked->each,
-                    'members' => [PanelName::member($panel)],
+                    'members' => [(string) $panel->member],
                     'keeps' => true,
                 ];
                 $alone = $program->maybeWorkings(
                     $asked->with(['each' => null, 'where' => [...$asked->where, $filter]]),
                 );
                 self::assertNotNull($alone, $case);
-                self::assertSums(self::parts($rows), $alone->table->total, "$case: $panel");
+                self::assertSums(self::parts($rows), $alone->table->total, "$case: {$panel->id}");
                 ++$held;
             }
             ++$held;
@@ -125,11 +124,11 @@ final class PropertiesTest extends TestCase
     {
         $numbers = 0;
         foreach (self::cases() as $case => [, , , $workings]) {
-            $all = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
+            $all = $workings->table->rowsByKey() + $workings->table->sums();
             foreach ($workings->summary->sentences as $statement) {
                 $apart = implode('', array_filter($statement->parts, is_string(...)));
                 foreach ($statement->numbers() as $said) {
-                    $told = self::column($said, $workings, $all[$said->row] ?? null);
+                    $told = self::column($said, $workings, $all[$said->row->id] ?? null);
                     self::assertContains(
                         $said->text,
                         [$told, NumberFormat::unsigned($told)],
@@ -156,7 +155,7 @@ final class PropertiesTest extends TestCase
             if ('comparison' !== $ledger->family() || null === $statement || null === $number) {
                 continue;
             }
-            $spoken = $program->oracle($asked)->spokenSpan('toDate' === $number->row);
+            $spoken = $program->oracle($asked)->spokenSpan('toDate' === $number->row->id);
             self::assertStringContainsString(" in $spoken: ", $statement->text(), $case);
             ++$held;
         }
@@ -236,7 +235,7 @@ final class PropertiesTest extends TestCase
 
     private static function column(LinkedText $said, Workings $workings, Row|Total|null $of): string
     {
-        self::assertNotNull($of, "There is no row {$said->row}.");
+        self::assertNotNull($of, "There is no row {$said->row->id}.");
         foreach ($workings->table->columns as $column) {
             if ($column->id() === $said->column) {
                 return $workings->told($column, $of);

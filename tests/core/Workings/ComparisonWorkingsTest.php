@@ -21,7 +21,7 @@ final class ComparisonWorkingsTest extends TestCase
     private static function shown(Workings $workings): array
     {
         return array_combine(
-            array_map(static fn (Row $row): string => $row->key, $workings->table->rows),
+            array_map(static fn (Row $row): string => $row->key->id, $workings->table->rows),
             array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->table->rows),
         );
     }

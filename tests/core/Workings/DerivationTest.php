@@ -104,7 +104,7 @@ final class DerivationTest extends TestCase
                 'forecast' => 'FC',
                 'by' => 0 === $seed % 2 ? 'month' : 'quarter',
             ]);
-            $rows = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
+            $rows = $workings->table->rowsByKey() + $workings->table->sums();
             $columns = array_column(
                 array_map(static fn ($column): array => [$column->id(), $column], $workings->table->columns),
                 1,

@@ -86,7 +86,7 @@ final class GroupingByHandTest extends TestCase
         self::assertSame(
             $expected,
             array_combine(
-                array_map(static fn (Row $row): string => $row->key, $workings->table->rows),
+                array_map(static fn (Row $row): string => $row->key->id, $workings->table->rows),
                 array_map(static fn (Row $row): ?string => $row->shown?->toString(), $workings->table->rows),
             ),
         );
@@ -438,8 +438,8 @@ final class GroupingByHandTest extends TestCase
             ['15', '2026-06', '2026-12'],
             [
                 $calendar->table->total->shown?->toString(),
-                $calendar->table->rows[0]->key,
-                $calendar->table->rows[6]->key,
+                $calendar->table->rows[0]->key->id,
+                $calendar->table->rows[6]->key->id,
             ],
         );
         $fiscal = Written::workings(
@@ -451,7 +451,7 @@ final class GroupingByHandTest extends TestCase
             ['24', ['FY2027-Q1', 'FY2027-Q2', 'FY2027-Q3', 'FY2027-Q4']],
             [
                 $fiscal->table->total->shown?->toString(),
-                array_map(static fn (Row $row): string => $row->key, $fiscal->table->rows),
+                array_map(static fn (Row $row): string => $row->key->id, $fiscal->table->rows),
             ],
         );
     }
@@ -484,7 +484,7 @@ final class GroupingByHandTest extends TestCase
             foreach ([1, 4, 7] as $first) {
                 $total = static fn (string $by): array => array_map(
                     static fn (Row $row): array => [
-                        substr($row->key, 0, str_starts_with($row->key, 'FY') ? 6 : 4),
+                        substr($row->key->id, 0, str_starts_with($row->key->id, 'FY') ? 6 : 4),
                         $row->shown,
                     ],
                     Written::workings($csv, ['by' => $by], ['fiscalYearStarts' => $first])->table->rows,

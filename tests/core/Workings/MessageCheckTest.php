@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Workings;
 
 use KeenMargin\Core\Workings\Checks\MessageCheck;
+use KeenMargin\Core\Workings\Checks\StaleNumber;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -33,7 +34,7 @@ final class MessageCheckTest extends TestCase
         $message = Written::recipe([], $finish)->finish->message;
         \assert(null !== $message);
         $stale = array_map(
-            static fn (array $one): string => "says {$one['said']}, is now {$one['now']}",
+            static fn (StaleNumber $one): string => "says {$one->said}, is now {$one->now}",
             MessageCheck::stale($message, $drawing->workings),
         );
         // A message without numbers of the workings has nothing to be checked.

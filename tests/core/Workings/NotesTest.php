@@ -153,11 +153,7 @@ final class NotesTest extends TestCase
         $figures = Written::figures("Step,Amount\nFares,5\nFuel,3\n");
         $recipe = Written::recipe(['by' => 'Step']);
         $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
-        $place = RowTarget::maybe(
-            array_column($workings->table->rows, null, 'key')['Fuel'],
-            $workings,
-            $recipe->question,
-        );
+        $place = RowTarget::maybe($workings->table->rowsByKey()['Fuel'], $workings, $recipe->question);
         self::assertNull($place?->period);
         $note = new Note(1, 'Amount', null, $place?->place->key() ?? '', 'Dear');
         self::assertSame(

@@ -16,6 +16,7 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\About\RowActions;
 use KeenMargin\Core\Workings\About\RowFigures;
+use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -47,7 +48,7 @@ final class RowActionsTest extends TestCase
         $workings = Drawing::workings($recipe, self::figures(), ChartKinds::all());
 
         return RowActions::of(
-            array_column($workings->table->rows, null, 'key')[$key],
+            $workings->table->rowsByKey()[$key],
             $workings,
             $recipe,
             self::figures()->dataset(),
@@ -108,7 +109,7 @@ final class RowActionsTest extends TestCase
         $recipe = Written::recipe(['by' => 'Route']);
         $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
         $steps = RowActions::of(
-            array_column($workings->table->rows, null, 'key')['Inner'],
+            $workings->table->rowsByKey()['Inner'],
             $workings,
             $recipe,
             $figures->dataset(),
@@ -116,8 +117,8 @@ final class RowActionsTest extends TestCase
         );
         self::assertContains('Route', array_column($steps->deeper, 'by'));
         $within = Drawing::workings($steps->deeper[0]['recipe'], $figures, ChartKinds::all());
-        self::assertContains('North', array_column($within->table->rows, 'key'));
-        self::assertNotContains('Outer', array_column($within->table->rows, 'key'));
+        self::assertContains('North', $within->table->keys());
+        self::assertNotContains('Outer', $within->table->keys());
     }
 
     public function testWhatIsGatheredIsNotLookedInto(): void
@@ -182,12 +183,9 @@ final class RowActionsTest extends TestCase
         Figures $figures,
         Scenario $scenario,
     ): FactFilter {
-        return (new RowFigures(
-            array_column($workings->table->rows, null, 'key')[$key],
-            $workings,
-            $recipe->question,
-            $figures,
-        ))->of($scenario);
+        return (new RowFigures($workings->table->rowsByKey()[$key], $workings, $recipe->question, $figures))->of(
+            $scenario,
+        );
     }
 
     /** @return list<string> the amounts of a measure that are picked, `AC 2026-01` */
@@ -300,7 +298,9 @@ final class RowActionsTest extends TestCase
         $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
         $where = static function (string $panel) use ($workings, $recipe, $figures): MemberFilter {
             $facts = (new RowFigures(
-                $workings->table->panels()[$panel][0],
+                array_values(
+                    array_filter($workings->table->rows, static fn (Row $row): bool => $row->panel === $panel),
+                )[0],
                 $workings,
                 $recipe->question,
                 $figures,

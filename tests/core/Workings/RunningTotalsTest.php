@@ -124,7 +124,7 @@ final class RunningTotalsTest extends TestCase
         self::assertSame(
             ['landing', 'Landing 2026 without April–December', '61', '0', 'FC'],
             [
-                $last->key,
+                $last->key->id,
                 $last->label,
                 (string) $last->shown,
                 (string) $last->variances['BU']?->amount,

@@ -486,7 +486,7 @@ final class SummaryTest extends TestCase
     /** @return int how many numbers were said */
     private static function insistOnNumbers(Workings $workings, string $where): int
     {
-        $rows = array_column($workings->table->rows, null, 'key') + $workings->table->sums();
+        $rows = $workings->table->rowsByKey() + $workings->table->sums();
         $columns = array_combine(
             array_map(static fn ($column): string => $column->id(), $workings->table->columns),
             $workings->table->columns,
@@ -495,9 +495,9 @@ final class SummaryTest extends TestCase
         self::assertLessThanOrEqual(5, \count($workings->summary->sentences), $where);
         foreach ($workings->summary->sentences as $statement) {
             foreach ($statement->numbers() as $number) {
-                self::assertArrayHasKey($number->row, $rows, $where);
+                self::assertArrayHasKey($number->row->id, $rows, $where);
                 self::assertArrayHasKey($number->column, $columns, $where);
-                $cell = $workings->told($columns[$number->column], $rows[$number->row]);
+                $cell = $workings->told($columns[$number->column], $rows[$number->row->id]);
                 self::assertSame($cell, $number->is, $where);
                 self::assertContains($number->text, [$cell, ltrim(str_replace("\u{2212}", '', $cell), '+')], $where);
                 ++$count;
