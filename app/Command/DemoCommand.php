@@ -114,14 +114,14 @@ final class DemoCommand extends Command
         );
         $this->manager->persist(
             new NoteRecord(
-                $dataset,
-                $measure,
-                $period->key(),
-                NoteTarget::of($filters)->key(),
-                $label,
-                $note->must('text')->string(2000),
-                $note->must('author')->string(),
-                (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
+                dataset: $dataset,
+                measure: $measure,
+                period: $period->key(),
+                place: NoteTarget::of($filters)->key(),
+                label: $label,
+                text: $note->must('text')->string(2000),
+                author: $note->must('author')->string(),
+                at: (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
             ),
         );
         $this->manager->flush();

@@ -105,7 +105,14 @@ final readonly class CellBlock
             }
         }
 
-        return new self($measure, $by, $where, $cells, null !== $was, $new);
+        return new self(
+            measure: $measure,
+            by: $by,
+            where: $where,
+            cells: $cells,
+            knowsWas: null !== $was,
+            newRows: $new,
+        );
     }
 
     public static function measure(Given $given, Dataset $dataset): Measure

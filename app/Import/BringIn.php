@@ -46,12 +46,12 @@ final readonly class BringIn
         [$look, $mapping] = $this->looked($reading, $told, $record);
         $sign = $this->shelf->begin($reading);
         $import = $this->keeper->bringInto(
-            $record,
-            $this->reader->read($look, $mapping, $sign),
-            self::source($look, $mapping),
-            $mode,
-            $sign->of('writing'),
-            $insist,
+            record: $record,
+            read: $this->reader->read($look, $mapping, $sign),
+            source: self::source($look, $mapping),
+            mode: $mode,
+            sign: $sign->of('writing'),
+            insist: $insist,
         );
         $this->shelf->drop($reading);
 

@@ -47,21 +47,28 @@ final readonly class FirstLook
         bool $finds = false,
     ): Look {
         $opened = FigureFile::open($file->path);
-        [$name, $table, $known] = $this->chosen($opened, $file, $sheet, $header, $target, $finds);
+        [$name, $table, $known] = $this->chosen(
+            file: $opened,
+            of: $file,
+            named: $sheet,
+            header: $header,
+            target: $target,
+            finds: $finds,
+        );
         $guess = RoleGuess::of($table, null, YearHint::ofName($file->plainName()));
         $mapping = null === $known ? $guess : $this->remembered($table, $guess, $known);
         $joined = $target ?? $known?->dataset;
 
         return new Look(
-            $file,
-            $opened->sheets(),
-            $name,
-            $table,
-            HeaderSignature::of($table),
-            null === $joined
+            file: $file,
+            sheets: $opened->sheets(),
+            sheetName: $name,
+            sheet: $table,
+            signature: HeaderSignature::of($table),
+            mapping: null === $joined
                 ? $mapping
                 : JoinedMapping::of($mapping, (new StoredFigures($joined, $this->store))->dataset()),
-            $known,
+            known: $known,
         );
     }
 
@@ -90,7 +97,8 @@ final readonly class FirstLook
     ): array {
         $best = $named ?? $file->bestSheet();
         $refused = null;
-        $names = null === $named ? array_unique([$best, ...\array_slice($file->sheets(), 0, self::SHEETS)]) : [$named];
+        $names =
+            null === $named ? array_unique([$best, ...\array_slice($file->sheets(), 0, self::SHEETS)]) : [$named];
         foreach ($names as $name) {
             try {
                 $sheet = $file->sheet('' === $name ? null : $name, $header);

@@ -80,12 +80,12 @@ final readonly class JobShelf
             $progress = self::read("$folder/progress");
 
             return new Job(
-                $id,
-                Job::WORKING,
-                $says,
-                self::text($progress['phase'] ?? ''),
-                \is_int($progress['done'] ?? null) ? $progress['done'] : 0,
-                \is_int($progress['of'] ?? null) ? $progress['of'] : null,
+                id: $id,
+                state: Job::WORKING,
+                says: $says,
+                phase: self::text($progress['phase'] ?? ''),
+                done: \is_int($progress['done'] ?? null) ? $progress['done'] : 0,
+                of: \is_int($progress['of'] ?? null) ? $progress['of'] : null,
             );
         }
         if (!$hasBegun && ($isWorkedOn || filemtime("$folder/asked") > time() - self::SECONDS_TO_BEGIN)) {

@@ -28,17 +28,25 @@ final readonly class DatasetCopy
     {
         return $this->turn->onDataset((int) $record->id, function (DatasetRecord $record) use ($who): DatasetRecord {
             $copy = new DatasetRecord(
-                mb_substr("{$record->name} (copy)", 0, 200),
-                $record->organisation,
-                $record->grain,
-                $record->firstMonth,
-                $record->coverage,
-                $record->notices,
+                name: mb_substr("{$record->name} (copy)", 0, 200),
+                organisation: $record->organisation,
+                grain: $record->grain,
+                firstMonth: $record->firstMonth,
+                coverage: $record->coverage,
+                notices: $record->notices,
             );
             $copy->closedThrough = $record->closedThrough;
             $copy->finest = $record->finest;
             $this->manager->persist($copy);
-            $import = new ImportRecord($copy, "Copy of {$record->name}", '', 0, $record->factCount, [], 'add');
+            $import = new ImportRecord(
+                dataset: $copy,
+                name: "Copy of {$record->name}",
+                digest: '',
+                rowCount: 0,
+                factCount: $record->factCount,
+                mapping: [],
+                mode: 'add',
+            );
             $import->who = $who;
             $this->manager->persist($import);
             $this->manager->flush();

@@ -106,7 +106,14 @@ final readonly class Drawing
             ScaleCheck::of($scene, $workings->table, $kind->scaleWords()),
         ];
 
-        return new self($recipe, $workings, $scene, $options, $kind, $checks);
+        return new self(
+            recipe: $recipe,
+            workings: $workings,
+            scene: $scene,
+            options: $options,
+            kind: $kind,
+            drawn: $checks,
+        );
     }
 
     /**
@@ -124,9 +131,13 @@ final readonly class Drawing
 
     private function checked(Check $check): self
     {
-        return new self($this->recipe, $this->workings, $this->scene, $this->options, $this->kind, [
-            $check,
-            ...$this->drawn,
-        ]);
+        return new self(
+            recipe: $this->recipe,
+            workings: $this->workings,
+            scene: $this->scene,
+            options: $this->options,
+            kind: $this->kind,
+            drawn: [$check, ...$this->drawn],
+        );
     }
 }

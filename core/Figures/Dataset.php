@@ -38,15 +38,15 @@ final readonly class Dataset
     public function named(string $name, string $organisation): self
     {
         return new self(
-            $name,
-            $this->measures,
-            $this->breakdowns,
-            $this->grain,
-            $this->calendar,
-            $this->coverage,
-            $this->closedThrough,
-            $organisation,
-            $this->notices,
+            name: $name,
+            measures: $this->measures,
+            breakdowns: $this->breakdowns,
+            grain: $this->grain,
+            calendar: $this->calendar,
+            coverage: $this->coverage,
+            closedThrough: $this->closedThrough,
+            organisation: $organisation,
+            notices: $this->notices,
         );
     }
 

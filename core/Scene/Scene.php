@@ -29,14 +29,14 @@ final readonly class Scene
     public function high(float $height): self
     {
         return new self(
-            $this->width,
-            $height,
-            $this->title,
-            $this->description,
-            $this->groups,
-            $this->isHorizontal,
-            $this->colours,
-            $this->regions,
+            width: $this->width,
+            height: $height,
+            title: $this->title,
+            description: $this->description,
+            groups: $this->groups,
+            isHorizontal: $this->isHorizontal,
+            colours: $this->colours,
+            regions: $this->regions,
         );
     }
 

@@ -58,7 +58,10 @@ final class FallbackFontsTest extends TestCase
 
     public function testArabicIsJoinedAndTurned(): void
     {
-        $letters = array_column(DrawnText::letters(new Text(0.0, 0.0, 'خط', 12.0, 'ink', 40.0)), 'letter');
+        $letters = array_column(
+            DrawnText::letters(new Text(x: 0.0, y: 0.0, text: 'خط', size: 12.0, fill: 'ink', width: 40.0)),
+            'letter',
+        );
         self::assertSame(
             ["\u{FEC2}", "\u{FEA7}"],
             $letters,

@@ -84,12 +84,12 @@ final class StorageTest extends TestCase
     private function keeper(): ImportKeeper
     {
         return new ImportKeeper(
-            $this->manager,
-            $this->store,
-            new DatasetTotals($this->store),
-            KeptFiles::beside($this->file),
-            new WriteTurn($this->manager, new WriteQueue($this->file)),
-            new CurrentJob($this->manager->getConnection()),
+            manager: $this->manager,
+            store: $this->store,
+            totals: new DatasetTotals($this->store),
+            files: KeptFiles::beside($this->file),
+            turn: new WriteTurn($this->manager, new WriteQueue($this->file)),
+            job: new CurrentJob($this->manager->getConnection()),
         );
     }
 
@@ -134,8 +134,8 @@ final class StorageTest extends TestCase
     public function testFiltersOverSeveralBreakdowns(): void
     {
         $record = $this->keep(
-            "Month,Route,Class,Actual\n2026-01,North,Cars,1\n2026-01,North,Vans,2\n2026-01,Holm,Cars,4\n"
-                ."2026-01,Outer,Cars,8\n",
+            "Month,Route,Class,Actual\n2026-01,North,Cars,1\n2026-01,North,Vans,2\n2026-01,Holm,Cars,4\n".
+                "2026-01,Outer,Cars,8\n",
         );
         $sum = fn (MemberFilter ...$where): ?string => (new StoredFigures($record, $this->store))
             ->sums(['Amount'], array_values($where))
@@ -201,7 +201,17 @@ final class StorageTest extends TestCase
         $this->manager->persist(new ChartRecord($record, 'A chart', []));
         $this->manager->flush();
         $this->connection()->executeStatement('DELETE FROM dataset WHERE id = ?', [$record->id]);
-        $tables = ['measure', 'breakdown', 'member', 'import', 'chart', 'series', 'packed', 'touched', 'series_total'];
+        $tables = [
+            'measure',
+            'breakdown',
+            'member',
+            'import',
+            'chart',
+            'series',
+            'packed',
+            'touched',
+            'series_total',
+        ];
         foreach ($tables as $table) {
             self::assertSame(0, $this->rows($table), $table);
         }

@@ -145,12 +145,12 @@ final class UndoTest extends TestCase
             ]),
             6 => Kept::set($id, $name, '2026-03', $amounts[0], ['newRows' => true]),
             default => Kept::set(
-                $id,
-                $one,
-                \sprintf('2026-%02d', mt_rand(1, 7)),
-                $amounts[mt_rand(0, 3)],
-                [],
-                ['AC', 'BU', 'FC'][mt_rand(0, 2)],
+                dataset: $id,
+                row: $one,
+                period: \sprintf('2026-%02d', mt_rand(1, 7)),
+                amount: $amounts[mt_rand(0, 3)],
+                more: [],
+                scenario: ['AC', 'BU', 'FC'][mt_rand(0, 2)],
             ),
         };
 

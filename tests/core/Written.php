@@ -80,12 +80,12 @@ final class Written
 
         return new FactTable(
             new Dataset(
-                $dataset->name,
-                $dataset->measures,
-                $breakdowns,
-                $dataset->grain,
-                $dataset->calendar,
-                $dataset->coverage,
+                name: $dataset->name,
+                measures: $dataset->measures,
+                breakdowns: $breakdowns,
+                grain: $dataset->grain,
+                calendar: $dataset->calendar,
+                coverage: $dataset->coverage,
             ),
             $figures->series,
             $figures->packed,

@@ -64,14 +64,14 @@ final class PdfSurface implements Surface
     public function circle(float $x, float $y, float $radius, Ink $fill, ?Ink $stroke, float $thickness): void
     {
         $this->pdf->Circle(
-            $x,
-            $y,
-            $radius,
-            0,
-            360,
-            null === $stroke ? 'F' : 'DF',
-            null === $stroke ? [] : $this->style($stroke, $thickness, []),
-            $this->rgb($fill),
+            x0: $x,
+            y0: $y,
+            r: $radius,
+            angstr: 0,
+            angend: 360,
+            style: null === $stroke ? 'F' : 'DF',
+            line_style: null === $stroke ? [] : $this->style($stroke, $thickness, []),
+            fill_color: $this->rgb($fill),
         );
     }
 
@@ -92,7 +92,22 @@ final class PdfSurface implements Surface
     private function piece(string $family, Text $text, float $left, string $piece): void
     {
         $this->pdf->setFont($family, '', $text->size, "$this->fonts/$family.php");
-        $this->pdf->Text($left, $text->y, $piece, 0, false, true, 0, 0, '', false, '', 0, false, 'L');
+        $this->pdf->Text(
+            x: $left,
+            y: $text->y,
+            txt: $piece,
+            fstroke: 0,
+            fclip: false,
+            ffill: true,
+            border: 0,
+            ln: 0,
+            align: '',
+            fill: false,
+            link: '',
+            stretch: 0,
+            ignore_min_height: false,
+            calign: 'L',
+        );
     }
 
     /** @param non-empty-list<array{float, float}> $points */

@@ -59,18 +59,21 @@ final class FigureTableState
         $forecast = $body->maybe('forecast')?->enum(Scenario::class);
         $closing = $dataset->maybeClosing();
         $table = MemberTable::of(
-            $figures,
-            $measure,
-            $scenario,
-            $forecast,
-            $by,
-            $where,
-            self::periods($dataset, $year),
-            $grain,
-            'largest first' === $order,
-            $from,
-            self::ROWS,
-            array_map(static fn (Given $group): string => $group->text(500), $body->maybe('folded')?->list() ?? []),
+            figures: $figures,
+            measure: $measure,
+            scenario: $scenario,
+            forecast: $forecast,
+            by: $by,
+            where: $where,
+            fine: self::periods($dataset, $year),
+            grain: $grain,
+            largestFirst: 'largest first' === $order,
+            from: $from,
+            most: self::ROWS,
+            folded: array_map(
+                static fn (Given $group): string => $group->text(500),
+                $body->maybe('folded')?->list() ?? [],
+            ),
         );
         $breakdown = null === $by ? null : $dataset->maybeBreakdown($by);
         $groups = null === $breakdown ? [] : array_fill_keys($breakdown->groups(), true);
@@ -113,7 +116,14 @@ final class FigureTableState
             ),
             'total' => ['cells' => array_map($cell, $table->total[0]), 'total' => $cell($table->total[1])],
             'from' => $from,
-            'fixed' => self::maybeFixed($measure, $dataset, $scenario, $by, $where, $grain),
+            'fixed' => self::maybeFixed(
+                measure: $measure,
+                dataset: $dataset,
+                scenario: $scenario,
+                by: $by,
+                where: $where,
+                grain: $grain,
+            ),
             'count' => [] === $dataset->breakdowns ? 1 : $table->count,
         ];
     }

@@ -32,12 +32,12 @@ final readonly class SpreadController
         $figures = new StoredFigures($this->records->dataset($id), $this->store);
         $body = JsonBody::of($request)->object(['measure', 'where', 'periods', 'amount', 'by']);
         $parts = SpreadOfRow::of(
-            $figures,
-            CellBlock::measure($body, $figures->dataset()),
-            CellBlock::where($body->maybe('where'), $figures->dataset(), null),
-            array_column(CellBlock::columns($body->must('periods'), $figures->dataset()), 0),
-            CellBlock::oneAmount($body->must('amount')),
-            'prior year' === $body->must('by')->oneOf(['even', 'prior year']),
+            figures: $figures,
+            measure: CellBlock::measure($body, $figures->dataset()),
+            where: CellBlock::where($body->maybe('where'), $figures->dataset(), null),
+            periods: array_column(CellBlock::columns($body->must('periods'), $figures->dataset()), 0),
+            amount: CellBlock::oneAmount($body->must('amount')),
+            asPriorYear: 'prior year' === $body->must('by')->oneOf(['even', 'prior year']),
         );
 
         return new JsonResponse([

@@ -48,12 +48,12 @@ final class DatasetOutline
     public static function ofNew(Dataset $dataset, EntityManagerInterface $manager, SeriesStore $store): self
     {
         $record = new DatasetRecord(
-            $dataset->name,
-            $dataset->organisation,
-            $dataset->grain->value,
-            $dataset->calendar->firstMonth,
-            [],
-            [],
+            name: $dataset->name,
+            organisation: $dataset->organisation,
+            grain: $dataset->grain->value,
+            firstMonth: $dataset->calendar->firstMonth,
+            coverage: [],
+            notices: [],
         );
         foreach ($dataset->breakdowns as $position => $breakdown) {
             $record->breakdowns->add(new BreakdownRecord($record, $position, $breakdown->name));
@@ -163,15 +163,15 @@ final class DatasetOutline
         $known = $this->measures[$measure->name] ?? null;
         if (null === $known) {
             $this->measures[$measure->name] = new MeasureRecord(
-                $this->record,
-                $this->record->measures->count(),
-                $measure->name,
-                $measure->unit,
-                $measure->decimals,
-                $measure->grouping->value,
-                $measure->better?->value,
-                $measure->numerator,
-                $measure->denominator,
+                dataset: $this->record,
+                position: $this->record->measures->count(),
+                name: $measure->name,
+                unit: $measure->unit,
+                scale: $measure->decimals,
+                grouping: $measure->grouping->value,
+                better: $measure->better?->value,
+                numerator: $measure->numerator,
+                denominator: $measure->denominator,
             );
             $this->measures[$measure->name]->band = $measure->band;
             $this->measures[$measure->name]->overMembers = $measure->overMembers->value;

@@ -33,7 +33,15 @@ final readonly class HandImport
         if (null !== $latest && !$this->wasOvertaken((int) $latest->id, (int) $record->id, $changes)) {
             return $latest;
         }
-        $import = new ImportRecord($record, 'By hand', '', 0, 0, [], self::MODE);
+        $import = new ImportRecord(
+            dataset: $record,
+            name: 'By hand',
+            digest: '',
+            rowCount: 0,
+            factCount: 0,
+            mapping: [],
+            mode: self::MODE,
+        );
         $import->who = $who;
         $import->partOf = $latest->partOf ?? $latest?->id;
         $import->counts = ['added' => 0, 'replaced' => 0, 'unchanged' => 0, 'removed' => 0];

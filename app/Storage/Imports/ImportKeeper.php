@@ -47,7 +47,14 @@ final readonly class ImportKeeper
             ): ImportRecord {
                 $outline = DatasetOutline::ofNew($read->table->dataset(), $this->manager, $this->store);
 
-                return $this->write($outline, $read, $source, ImportMode::Add, $kept, $sign);
+                return $this->write(
+                    outline: $outline,
+                    read: $read,
+                    source: $source,
+                    mode: ImportMode::Add,
+                    kept: $kept,
+                    sign: $sign,
+                );
             }),
         );
     }
@@ -75,7 +82,15 @@ final readonly class ImportKeeper
                 $isFirst = 0 === $record->factCount;
                 $new = $outline->widen($read->table->dataset());
 
-                return $this->write($outline, $read, $source, $mode, $kept, $sign, $isFirst ? [] : $new);
+                return $this->write(
+                    outline: $outline,
+                    read: $read,
+                    source: $source,
+                    mode: $mode,
+                    kept: $kept,
+                    sign: $sign,
+                    new: $isFirst ? [] : $new,
+                );
             }),
         );
     }
@@ -146,14 +161,14 @@ final readonly class ImportKeeper
         // Series are written one after the other: a large cache would only fill up.
         $this->store->connection->executeStatement('PRAGMA cache_size = -6000');
         $import = new ImportRecord(
-            $record,
-            $source->name,
-            $source->digest,
-            $read->rows,
-            $read->table->count(),
-            $source->mapping,
-            $mode->value,
-            $source->signature,
+            dataset: $record,
+            name: $source->name,
+            digest: $source->digest,
+            rowCount: $read->rows,
+            factCount: $read->table->count(),
+            mapping: $source->mapping,
+            mode: $mode->value,
+            signature: $source->signature,
         );
         $import->keptFile = $kept?->name;
         $this->manager->persist($import);

@@ -100,13 +100,13 @@ final readonly class DatasetTotals
         foreach ($adders as $member => $adder) {
             foreach ($adder->each() as [$measure, $scenario, $sums, $counts]) {
                 $writer->total(
-                    $dataset,
-                    $place,
-                    $member,
-                    (int) $measure,
-                    (int) $scenario,
-                    PackedAmounts::pack(self::exact($sums)),
-                    PackedAmounts::pack($counts),
+                    dataset: $dataset,
+                    place: $place,
+                    member: $member,
+                    measure: (int) $measure,
+                    scenario: (int) $scenario,
+                    amounts: PackedAmounts::pack(self::exact($sums)),
+                    counts: PackedAmounts::pack($counts),
                 );
             }
         }

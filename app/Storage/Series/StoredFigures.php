@@ -282,12 +282,16 @@ final readonly class StoredFigures implements Figures
         $calendar = new FiscalCalendar($record->firstMonth);
 
         return new Dataset(
-            $record->name,
-            array_values($record->measures->map(static fn (MeasureRecord $measure) => $measure->measure())->toArray()),
-            array_values(array_map(static fn (BreakdownMembers $own): Breakdown => $own->breakdown(), $members)),
-            $grain,
-            $calendar,
-            new Coverage(
+            name: $record->name,
+            measures: array_values(
+                $record->measures->map(static fn (MeasureRecord $measure) => $measure->measure())->toArray(),
+            ),
+            breakdowns: array_values(
+                array_map(static fn (BreakdownMembers $own): Breakdown => $own->breakdown(), $members),
+            ),
+            grain: $grain,
+            calendar: $calendar,
+            coverage: new Coverage(
                 array_map(
                     static fn (array $starts): array => array_map(
                         static fn (int $start): Period => Period::ofStart($grain, $start, $calendar),
@@ -296,9 +300,9 @@ final readonly class StoredFigures implements Figures
                     $record->coverage,
                 ),
             ),
-            null === $record->closedThrough ? null : Period::of($record->closedThrough, $calendar),
-            $record->organisation,
-            array_map(
+            closedThrough: null === $record->closedThrough ? null : Period::of($record->closedThrough, $calendar),
+            organisation: $record->organisation,
+            notices: array_map(
                 static fn (array $notice): Notice => new Notice(
                     $notice['id'],
                     $notice['holds'],

@@ -117,13 +117,13 @@ final class TotalsPatch
         foreach ($this->rows as $row => [$sums, $counts]) {
             [$place, $member, $measure, $scenario] = array_map(intval(...), explode(',', $row));
             $writer->total(
-                (int) $this->record->id,
-                $place,
-                $member,
-                $measure,
-                $scenario,
-                PackedAmounts::pack($sums),
-                PackedAmounts::pack($counts),
+                dataset: (int) $this->record->id,
+                place: $place,
+                member: $member,
+                measure: $measure,
+                scenario: $scenario,
+                amounts: PackedAmounts::pack($sums),
+                counts: PackedAmounts::pack($counts),
             );
         }
         $writer->flush();

@@ -142,17 +142,17 @@ final class Canvas
         ?string $of = null,
     ): Text {
         return new Text(
-            $x,
-            $y,
-            $text,
-            $size,
-            $ink->value,
-            TextMeasure::width($text, $size, $weight),
-            $anchor,
-            $weight,
-            $role,
-            $key,
-            $of,
+            x: $x,
+            y: $y,
+            text: $text,
+            size: $size,
+            fill: $ink->value,
+            width: TextMeasure::width($text, $size, $weight),
+            anchor: $anchor,
+            weight: $weight,
+            role: $role,
+            key: $key,
+            of: $of,
         );
     }
 

@@ -52,28 +52,28 @@ enum Orientation
 
         return self::Vertical === $this
             ? new Rect(
-                $centre - $thickness / 2,
-                $low,
-                $thickness,
-                $length,
-                $style->fill->value,
-                $style->stroke?->value,
-                $role,
-                $key,
-                $of,
-                $measures,
+                x: $centre - $thickness / 2,
+                y: $low,
+                width: $thickness,
+                height: $length,
+                fill: $style->fill->value,
+                stroke: $style->stroke?->value,
+                role: $role,
+                key: $key,
+                of: $of,
+                measures: $measures,
             )
             : new Rect(
-                $low,
-                $centre - $thickness / 2,
-                $length,
-                $thickness,
-                $style->fill->value,
-                $style->stroke?->value,
-                $role,
-                $key,
-                $of,
-                $measures?->horizontally(),
+                x: $low,
+                y: $centre - $thickness / 2,
+                width: $length,
+                height: $thickness,
+                fill: $style->fill->value,
+                stroke: $style->stroke?->value,
+                role: $role,
+                key: $key,
+                of: $of,
+                measures: $measures?->horizontally(),
             );
     }
 
@@ -88,7 +88,18 @@ enum Orientation
         ?string $key = null,
         ?string $of = null,
     ): Line {
-        return $this->line($from, $along, $to, $along, $ink, $thickness, null, $role, $key, $of);
+        return $this->line(
+            across1: $from,
+            along1: $along,
+            across2: $to,
+            along2: $along,
+            ink: $ink,
+            thickness: $thickness,
+            dash: null,
+            role: $role,
+            key: $key,
+            of: $of,
+        );
     }
 
     public function line(
@@ -107,17 +118,17 @@ enum Orientation
         [[$x1, $y1], [$x2, $y2]] = [$this->point($across1, $along1), $this->point($across2, $along2)];
 
         return new Line(
-            $x1,
-            $y1,
-            $x2,
-            $y2,
-            $ink->value,
-            $thickness,
-            $dash,
-            $role,
-            $key,
-            $of,
-            self::Vertical === $this ? $measures : $measures?->horizontally(),
+            x1: $x1,
+            y1: $y1,
+            x2: $x2,
+            y2: $y2,
+            stroke: $ink->value,
+            thickness: $thickness,
+            dash: $dash,
+            role: $role,
+            key: $key,
+            of: $of,
+            measures: self::Vertical === $this ? $measures : $measures?->horizontally(),
         );
     }
 
@@ -132,13 +143,13 @@ enum Orientation
         ?string $of = null,
     ): Path {
         return new Path(
-            array_map(fn (array $point): array => $this->point(...$point), $points),
-            $fill?->value,
-            $stroke?->value,
-            $thickness,
-            $role,
-            $key,
-            $of,
+            points: array_map(fn (array $point): array => $this->point(...$point), $points),
+            fill: $fill?->value,
+            stroke: $stroke?->value,
+            thickness: $thickness,
+            role: $role,
+            key: $key,
+            of: $of,
         );
     }
 
@@ -162,28 +173,28 @@ enum Orientation
     ): Text {
         return self::Vertical === $this
             ? Canvas::text(
-                $across,
-                $along + ($isAbove ? -5.0 : 12.5),
-                $text,
-                'middle',
-                $ink,
-                $size,
-                $weight,
-                $role,
-                $key,
-                $of,
+                x: $across,
+                y: $along + ($isAbove ? -5.0 : 12.5),
+                text: $text,
+                anchor: 'middle',
+                ink: $ink,
+                size: $size,
+                weight: $weight,
+                role: $role,
+                key: $key,
+                of: $of,
             )
             : Canvas::text(
-                $along + ($isAbove ? 5.0 : -5.0),
-                $across + 4.0,
-                $text,
-                $isAbove ? 'start' : 'end',
-                $ink,
-                $size,
-                $weight,
-                $role,
-                $key,
-                $of,
+                x: $along + ($isAbove ? 5.0 : -5.0),
+                y: $across + 4.0,
+                text: $text,
+                anchor: $isAbove ? 'start' : 'end',
+                ink: $ink,
+                size: $size,
+                weight: $weight,
+                role: $role,
+                key: $key,
+                of: $of,
             );
     }
 }

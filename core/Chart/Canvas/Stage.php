@@ -41,15 +41,15 @@ final readonly class Stage
         ?Measures $measures = null,
     ): Rect {
         return $this->orientation->bar(
-            $centre,
-            $thickness,
-            $this->scale->at($from),
-            $this->scale->at($to),
-            $style,
-            $role,
-            $key,
-            $of,
-            $measures,
+            centre: $centre,
+            thickness: $thickness,
+            from: $this->scale->at($from),
+            to: $this->scale->at($to),
+            style: $style,
+            role: $role,
+            key: $key,
+            of: $of,
+            measures: $measures,
         );
     }
 
@@ -71,15 +71,15 @@ final readonly class Stage
         float $further = 0.0,
     ): Text {
         return $this->orientation->label(
-            $centre,
-            $this->scale->beyond($this->scale->at($amount), $isAbove ? $further : -$further),
-            $isAbove,
-            $text,
-            $ink,
-            $weight,
-            $role,
-            $key,
-            $of,
+            across: $centre,
+            along: $this->scale->beyond($this->scale->at($amount), $isAbove ? $further : -$further),
+            isAbove: $isAbove,
+            text: $text,
+            ink: $ink,
+            weight: $weight,
+            role: $role,
+            key: $key,
+            of: $of,
         );
     }
 
@@ -89,12 +89,12 @@ final readonly class Stage
         $this->canvas->add(
             'axis',
             $this->orientation->tick(
-                $this->axis->start,
-                $this->axis->stop,
-                $this->scale->zero,
-                Ink::Ink,
-                1.4,
-                'axis',
+                from: $this->axis->start,
+                to: $this->axis->stop,
+                along: $this->scale->zero,
+                ink: Ink::Ink,
+                thickness: 1.4,
+                role: 'axis',
             ),
         );
     }

@@ -75,7 +75,16 @@ final readonly class HorizontalPanels
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + 18.0 : $top;
             $bottom = max(
                 $bottom,
-                $this->panel($rows[0]->panel ?? '', $rows, $charts[$i], $layout, $grid, $i, $names, $top),
+                $this->panel(
+                    name: $rows[0]->panel ?? '',
+                    rows: $rows,
+                    tiers: $charts[$i],
+                    layout: $layout,
+                    grid: $grid,
+                    place: $i,
+                    names: $names,
+                    top: $top,
+                ),
             );
         }
 
@@ -132,20 +141,27 @@ final readonly class HorizontalPanels
                 $this->canvas->addBehind(
                     'highlight',
                     Orientation::Horizontal->bar(
-                        $axis->centre($i),
-                        $axis->end($i) - $axis->begin($i),
-                        $left,
-                        $right,
-                        Style::mark(Ink::AccentTint),
-                        'highlight',
-                        $row->key->id,
+                        centre: $axis->centre($i),
+                        thickness: $axis->end($i) - $axis->begin($i),
+                        from: $left,
+                        to: $right,
+                        style: Style::mark(Ink::AccentTint),
+                        role: 'highlight',
+                        key: $row->key->id,
                     ),
                 );
             }
         }
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         if (null !== $closing) {
-            ClosingLine::draw($this->canvas, Orientation::Horizontal, $closing, $left, $right, 0 === $place);
+            ClosingLine::draw(
+                canvas: $this->canvas,
+                orientation: Orientation::Horizontal,
+                across: $closing,
+                from: $left,
+                to: $right,
+                isNamed: 0 === $place,
+            );
         }
 
         return $axis->stop + 4.0;

@@ -90,7 +90,18 @@ final readonly class VerticalPanels
         $bottom = $top;
         foreach ($panels as $i => $rows) {
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + 20.0 : $top;
-            $bottom = max($bottom, $this->panel($rows[0]->panel ?? '', $rows, $charts[$i], $layout, $grid, $i, $top));
+            $bottom = max(
+                $bottom,
+                $this->panel(
+                    name: $rows[0]->panel ?? '',
+                    rows: $rows,
+                    tiers: $charts[$i],
+                    layout: $layout,
+                    grid: $grid,
+                    place: $i,
+                    top: $top,
+                ),
+            );
         }
 
         return $bottom;
@@ -154,12 +165,12 @@ final readonly class VerticalPanels
             }
             $tier->draw(
                 new Stage(
-                    $this->canvas,
-                    Orientation::Vertical,
-                    $axis,
-                    $scale,
-                    $this->finish->labels,
-                    $grid->isFirst($place),
+                    canvas: $this->canvas,
+                    orientation: Orientation::Vertical,
+                    axis: $axis,
+                    scale: $scale,
+                    labels: $this->finish->labels,
+                    isFirst: $grid->isFirst($place),
                 ),
             );
         }
@@ -179,7 +190,14 @@ final readonly class VerticalPanels
         }
         $this->highlight($axis, $rows, $start, $bottom);
         if (null !== $closing) {
-            ClosingLine::draw($this->canvas, Orientation::Vertical, $closing, $start, $foot + 17.0, 0 === $place);
+            ClosingLine::draw(
+                canvas: $this->canvas,
+                orientation: Orientation::Vertical,
+                across: $closing,
+                from: $start,
+                to: $foot + 17.0,
+                isNamed: 0 === $place,
+            );
         }
 
         return $bottom;
@@ -193,13 +211,13 @@ final readonly class VerticalPanels
                 $this->canvas->addBehind(
                     'highlight',
                     Orientation::Vertical->bar(
-                        $axis->centre($i),
-                        $axis->end($i) - $axis->begin($i),
-                        $top,
-                        $bottom,
-                        Style::mark(Ink::AccentTint),
-                        'highlight',
-                        $row->key->id,
+                        centre: $axis->centre($i),
+                        thickness: $axis->end($i) - $axis->begin($i),
+                        from: $top,
+                        to: $bottom,
+                        style: Style::mark(Ink::AccentTint),
+                        role: 'highlight',
+                        key: $row->key->id,
                     ),
                 );
             }

@@ -53,15 +53,35 @@ final readonly class Words
                     role: 'note-text',
                 ),
             );
-            $y = self::lines($canvas, $note->text, Ink::Ink, self::INDENT, 'note-text', $y);
+            $y = self::lines(
+                canvas: $canvas,
+                text: $note->text,
+                ink: Ink::Ink,
+                indent: self::INDENT,
+                role: 'note-text',
+                y: $y,
+            );
         }
         if (null !== $footnote) {
-            self::lines($canvas, $footnote, Ink::Quiet, 0.0, 'footnote', [] === $notes ? $y : $y + 4.0);
+            self::lines(
+                canvas: $canvas,
+                text: $footnote,
+                ink: Ink::Quiet,
+                indent: 0.0,
+                role: 'footnote',
+                y: [] === $notes ? $y : $y + 4.0,
+            );
         }
     }
 
-    private static function lines(Canvas $canvas, string $text, Ink $ink, float $indent, string $role, float $y): float
-    {
+    private static function lines(
+        Canvas $canvas,
+        string $text,
+        Ink $ink,
+        float $indent,
+        string $role,
+        float $y,
+    ): float {
         $x = Canvas::MARGIN + $indent;
         $width = $canvas->width - Canvas::MARGIN - $x;
         foreach (preg_split('/\R/u', $text) ?: [] as $paragraph) {

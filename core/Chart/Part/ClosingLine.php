@@ -49,21 +49,21 @@ final class ClosingLine
                 : [[$to, $across - 4.0, 'end'], [$to, $across + 12.0, 'end']];
         $names = [
             Canvas::text(
-                $closed[0],
-                $closed[1],
-                'closed',
-                $closed[2],
-                Ink::Accent,
-                Type::SMALL,
+                x: $closed[0],
+                y: $closed[1],
+                text: 'closed',
+                anchor: $closed[2],
+                ink: Ink::Accent,
+                size: Type::SMALL,
                 role: 'closing-label',
             ),
             Canvas::text(
-                $open[0],
-                $open[1],
-                Scenario::Forecast->word(),
-                $open[2],
-                Ink::Accent,
-                Type::SMALL,
+                x: $open[0],
+                y: $open[1],
+                text: Scenario::Forecast->word(),
+                anchor: $open[2],
+                ink: Ink::Accent,
+                size: Type::SMALL,
                 role: 'closing-label',
             ),
         ];
@@ -72,7 +72,16 @@ final class ClosingLine
         }
         $canvas->add(
             'closing',
-            $orientation->line($across, $from, $across, $to, Ink::Accent, 1.2, '1.5 3', 'closing'),
+            $orientation->line(
+                across1: $across,
+                along1: $from,
+                across2: $across,
+                along2: $to,
+                ink: Ink::Accent,
+                thickness: 1.2,
+                dash: '1.5 3',
+                role: 'closing',
+            ),
         );
     }
 }

@@ -39,15 +39,15 @@ final class GapBar
         }
         $style = Style::variance($display->effect($variance), $row->shownScenario);
         $bar = $stage->bar(
-            $across,
-            $thickness,
-            $variance->reference,
-            $variance->shown,
-            $style,
-            'gap',
-            $row->key->id,
-            'variance',
-            new Measures(Scale::Amount, "variance:$reference"),
+            centre: $across,
+            thickness: $thickness,
+            from: $variance->reference,
+            to: $variance->shown,
+            style: $style,
+            role: 'gap',
+            key: $row->key->id,
+            of: 'variance',
+            measures: new Measures(Scale::Amount, "variance:$reference"),
         );
         $stage->canvas->add('gaps', $bar);
     }
@@ -128,7 +128,16 @@ final class GapBar
         ): Text {
             $text = self::text($display, $variance, $form, max(0, $most - $decimals));
 
-            return self::written($stage, $row, $variance, $centre, $beyond, $isAbove, $text, $further);
+            return self::written(
+                stage: $stage,
+                row: $row,
+                variance: $variance,
+                centre: $centre,
+                beyond: $beyond,
+                isAbove: $isAbove,
+                text: $text,
+                further: $further,
+            );
         };
 
         return new PlacedLabel($variance->amount->toFloat(), $most, $label, $instead);
@@ -149,16 +158,16 @@ final class GapBar
         $weight = $variance->flagged ? 600 : 400;
 
         return $stage->label(
-            $centre,
-            $beyond,
-            $isAbove,
-            $text,
-            $ink,
-            $weight,
-            'variance-label',
-            $row->key->id,
-            'variance',
-            $further,
+            centre: $centre,
+            amount: $beyond,
+            isAbove: $isAbove,
+            text: $text,
+            ink: $ink,
+            weight: $weight,
+            role: 'variance-label',
+            key: $row->key->id,
+            of: 'variance',
+            further: $further,
         );
     }
 
@@ -181,18 +190,25 @@ final class GapBar
             $variance = $row->variance($workings->table->reference());
             [$end, $isAbove] = $lengths->end($row);
             if (null === $variance || ($variance->reference->isZero() && VarianceForm::Percent === $form)) {
-                self::none($stage, $row, $stage->axis->centre($i), $end, $isAbove, $room);
+                self::none(
+                    stage: $stage,
+                    row: $row,
+                    centre: $stage->axis->centre($i),
+                    beyond: $end,
+                    isAbove: $isAbove,
+                    further: $room,
+                );
             } else {
                 $labels[$i] = self::label(
-                    $stage,
-                    $workings->context->display,
-                    $row,
-                    $variance,
-                    $form,
-                    $stage->axis->centre($i),
-                    $end,
-                    $isAbove,
-                    $room,
+                    stage: $stage,
+                    display: $workings->context->display,
+                    row: $row,
+                    variance: $variance,
+                    form: $form,
+                    centre: $stage->axis->centre($i),
+                    beyond: $end,
+                    isAbove: $isAbove,
+                    further: $room,
                 );
             }
         }
@@ -211,16 +227,16 @@ final class GapBar
         $stage->canvas->writeIfFree(
             'labels',
             $stage->label(
-                $centre,
-                $beyond,
-                $isAbove,
-                NumberFormat::NONE,
-                Ink::Quiet,
-                400,
-                'missing',
-                $row->key->id,
-                'variance',
-                $further,
+                centre: $centre,
+                amount: $beyond,
+                isAbove: $isAbove,
+                text: NumberFormat::NONE,
+                ink: Ink::Quiet,
+                weight: 400,
+                role: 'missing',
+                key: $row->key->id,
+                of: 'variance',
+                further: $further,
             ),
         );
     }

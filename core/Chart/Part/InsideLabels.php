@@ -66,12 +66,12 @@ final class InsideLabels
                 );
                 if (
                     !self::one(
-                        $stage,
-                        $row,
-                        $stage->axis->centre($i) + $shift,
-                        $text,
-                        $drawn($row),
-                        null === $mark ? null : $mark($row),
+                        stage: $stage,
+                        row: $row,
+                        centre: $stage->axis->centre($i) + $shift,
+                        text: $text,
+                        drawn: $drawn($row),
+                        mark: null === $mark ? null : $mark($row),
                     )
                 ) {
                     continue;
@@ -98,34 +98,34 @@ final class InsideLabels
             : [$isAbove ? $along : $along - $text->width, $centre + 4.0];
         $isHatched = Scenario::Forecast === $row->shownScenario;
         $written = new Text(
-            $x,
-            $y,
-            $text->text,
-            $text->size,
-            ($isHatched || !\in_array($row->shownScenario, [Scenario::Actual, Scenario::PriorYear, null], true)
+            x: $x,
+            y: $y,
+            text: $text->text,
+            size: $text->size,
+            fill: ($isHatched || !\in_array($row->shownScenario, [Scenario::Actual, Scenario::PriorYear, null], true)
                 ? Ink::Ink
                 : Ink::Panel
             )->value,
-            $text->width,
-            'start',
-            600,
-            'inside-label',
-            $row->key->id,
-            'shown',
+            width: $text->width,
+            anchor: 'start',
+            weight: 600,
+            role: 'inside-label',
+            key: $row->key->id,
+            of: 'shown',
         );
         if ($isHatched) {
             $box = $written->box();
             $stage->canvas->addBehind(
                 'labels',
                 new Rect(
-                    $box->left - 2.0,
-                    $box->top - 1.0,
-                    $box->right - $box->left + 4.0,
-                    $box->bottom - $box->top + 2.0,
-                    Style::mark(Ink::Panel)->fill->value,
-                    null,
-                    'ground',
-                    $row->key->id,
+                    x: $box->left - 2.0,
+                    y: $box->top - 1.0,
+                    width: $box->right - $box->left + 4.0,
+                    height: $box->bottom - $box->top + 2.0,
+                    fill: Style::mark(Ink::Panel)->fill->value,
+                    stroke: null,
+                    role: 'ground',
+                    key: $row->key->id,
                 ),
             );
         }

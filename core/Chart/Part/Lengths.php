@@ -61,15 +61,15 @@ final readonly class Lengths
         string $of,
     ): void {
         $bar = $stage->bar(
-            $centre,
-            $thickness,
-            0.0,
-            $this->of($row, $amount),
-            $style,
-            $this->isCut($row) ? "$role-cut" : $role,
-            $row->key->id,
-            $of,
-            new Measures(Scale::Amount, $of, $this->isCut($row)),
+            centre: $centre,
+            thickness: $thickness,
+            from: 0.0,
+            to: $this->of($row, $amount),
+            style: $style,
+            role: $this->isCut($row) ? "$role-cut" : $role,
+            key: $row->key->id,
+            of: $of,
+            measures: new Measures(Scale::Amount, $of, $this->isCut($row)),
         );
         $stage->canvas->add($group, $bar);
         if ($this->isCut($row)) {

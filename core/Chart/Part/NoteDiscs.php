@@ -54,15 +54,15 @@ final readonly class NoteDiscs
             $canvas->addBehind(
                 'notes',
                 Canvas::text(
-                    $x,
-                    $y + 3.8,
-                    (string) $note->number,
-                    'middle',
-                    Ink::Panel,
-                    Type::LABEL,
-                    600,
-                    'note-number',
-                    $note->row,
+                    x: $x,
+                    y: $y + 3.8,
+                    text: (string) $note->number,
+                    anchor: 'middle',
+                    ink: Ink::Panel,
+                    size: Type::LABEL,
+                    weight: 600,
+                    role: 'note-number',
+                    key: $note->row,
                 ),
             );
         }

@@ -23,11 +23,25 @@ final class ReferenceLine
         ) {
             $stage->canvas->add(
                 'axis',
-                $stage->orientation->tick($axis->start, $axis->stop, $along - 1.25, Ink::Ink, 0.9, 'reference-line'),
+                $stage->orientation->tick(
+                    from: $axis->start,
+                    to: $axis->stop,
+                    along: $along - 1.25,
+                    ink: Ink::Ink,
+                    thickness: 0.9,
+                    role: 'reference-line',
+                ),
             );
             $stage->canvas->add(
                 'axis',
-                $stage->orientation->tick($axis->start, $axis->stop, $along + 1.25, Ink::Ink, 0.9, 'reference-line'),
+                $stage->orientation->tick(
+                    from: $axis->start,
+                    to: $axis->stop,
+                    along: $along + 1.25,
+                    ink: Ink::Ink,
+                    thickness: 0.9,
+                    role: 'reference-line',
+                ),
             );
 
             return;
@@ -35,12 +49,12 @@ final class ReferenceLine
         $stage->canvas->add(
             'axis',
             $stage->orientation->bar(
-                ($axis->start + $axis->stop) / 2,
-                $axis->stop - $axis->start,
-                $along - 1.5,
-                $along + 1.5,
-                Style::scenario($reference->scenario),
-                'reference-line',
+                centre: ($axis->start + $axis->stop) / 2,
+                thickness: $axis->stop - $axis->start,
+                from: $along - 1.5,
+                to: $along + 1.5,
+                style: Style::scenario($reference->scenario),
+                role: 'reference-line',
             ),
         );
     }

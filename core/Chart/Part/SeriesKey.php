@@ -93,7 +93,16 @@ final readonly class SeriesKey
             ),
             'tick' => $canvas->addBehind(
                 'names',
-                new Line($left - 1.0, $middle, $x + 1.0, $middle, $fill, 2.4, role: 'series-key', of: $this->name),
+                new Line(
+                    x1: $left - 1.0,
+                    y1: $middle,
+                    x2: $x + 1.0,
+                    y2: $middle,
+                    stroke: $fill,
+                    thickness: 2.4,
+                    role: 'series-key',
+                    of: $this->name,
+                ),
             ),
             'dot' => $canvas->addBehind(
                 'names',
@@ -101,7 +110,17 @@ final readonly class SeriesKey
             ),
             default => $canvas->add(
                 'names',
-                new Rect($left, $y - 8.0, self::SIZE, self::SIZE, $fill, $stroke, 'series-key', null, $this->name),
+                new Rect(
+                    x: $left,
+                    y: $y - 8.0,
+                    width: self::SIZE,
+                    height: self::SIZE,
+                    fill: $fill,
+                    stroke: $stroke,
+                    role: 'series-key',
+                    key: null,
+                    of: $this->name,
+                ),
             ),
         };
     }

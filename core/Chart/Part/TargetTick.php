@@ -20,26 +20,26 @@ final class TargetTick
         $stage->canvas->addBehind(
             'marks',
             $stage->orientation->tick(
-                $centre - $reach,
-                $centre + $reach,
-                $along,
-                Ink::Paper,
-                self::PAPER,
-                'target-ground',
-                $row->key->id,
+                from: $centre - $reach,
+                to: $centre + $reach,
+                along: $along,
+                ink: Ink::Paper,
+                thickness: self::PAPER,
+                role: 'target-ground',
+                key: $row->key->id,
             ),
         );
         $stage->canvas->add(
             'marks',
             $stage->orientation->tick(
-                $centre - $reach,
-                $centre + $reach,
-                $along,
-                Ink::Ink,
-                self::THICKNESS,
-                'target',
-                $row->key->id,
-                $of,
+                from: $centre - $reach,
+                to: $centre + $reach,
+                along: $along,
+                ink: Ink::Ink,
+                thickness: self::THICKNESS,
+                role: 'target',
+                key: $row->key->id,
+                of: $of,
             ),
         );
     }

@@ -96,27 +96,27 @@ final readonly class TotalsCut
         $stage->canvas->addBehind(
             'breaks',
             $stage->orientation->path(
-                [[$low, $along + 4.0], [$high, $along], [$high, $along - 4.0], [$low, $along]],
-                Ink::Paper,
-                null,
-                1.0,
-                'break',
-                $key,
+                points: [[$low, $along + 4.0], [$high, $along], [$high, $along - 4.0], [$low, $along]],
+                fill: Ink::Paper,
+                stroke: null,
+                thickness: 1.0,
+                role: 'break',
+                key: $key,
             ),
         );
         foreach ([0.0, 4.0] as $shift) {
             $stage->canvas->addBehind(
                 'breaks',
                 $stage->orientation->line(
-                    $low,
-                    $along + $shift,
-                    $high,
-                    $along + $shift - 4.0,
-                    Ink::Ink,
-                    1.0,
-                    null,
-                    'break',
-                    $key,
+                    across1: $low,
+                    along1: $along + $shift,
+                    across2: $high,
+                    along2: $along + $shift - 4.0,
+                    ink: Ink::Ink,
+                    thickness: 1.0,
+                    dash: null,
+                    role: 'break',
+                    key: $key,
                 ),
             );
         }

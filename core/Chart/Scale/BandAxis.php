@@ -45,12 +45,12 @@ final readonly class BandAxis
         $band = min($widest, ($end - $start) / max(1.0, $units));
 
         return self::of(
-            array_fill(0, \count($apart), $band),
-            $apart,
-            $start,
-            self::APART * $band,
-            $band,
-            $band * $share,
+            sizes: array_fill(0, \count($apart), $band),
+            apart: $apart,
+            start: $start,
+            gap: self::APART * $band,
+            band: $band,
+            column: $band * $share,
         );
     }
 
@@ -63,12 +63,12 @@ final readonly class BandAxis
         $band = [] === $heights ? 24.0 : min($heights);
 
         return self::of(
-            $heights,
-            $apart,
-            $start,
-            8.0,
-            $band,
-            $band > 30.0 ? 0.56 * $band - 2.8 : min(14.0, 0.56 * $band),
+            sizes: $heights,
+            apart: $apart,
+            start: $start,
+            gap: 8.0,
+            band: $band,
+            column: $band > 30.0 ? 0.56 * $band - 2.8 : min(14.0, 0.56 * $band),
         );
     }
 

@@ -39,7 +39,14 @@ final readonly class Finding
             implode("\n", array_map(static fn (FindingTarget $place): string => $place->mark(), $places)),
         );
 
-        return new self($id, false, $says, \count($places), \array_slice($places, 0, self::MOST_PLACES), $all);
+        return new self(
+            id: $id,
+            holds: false,
+            says: $says,
+            count: \count($places),
+            places: \array_slice($places, 0, self::MOST_PLACES),
+            all: $all,
+        );
     }
 
     /** By which it is known whether anything about it has changed. */

@@ -110,7 +110,14 @@ final readonly class CapacityFill implements ChartKind
         $rate = [[2.0, 5.0], [9.0, 3.0], [16.0, 4.0], [24.0, 1.0]];
         $marks = [new Path($rate, null, Ink::Quiet->value, 1.4)];
         foreach ([[2.0, 12.0], [10.0, 14.0], [18.0, 10.0]] as [$x, $y]) {
-            $marks[] = new Rect($x + 0.5, 7.5, 5.0, 12.0, Ink::Panel->value, Ink::Ink->value);
+            $marks[] = new Rect(
+                x: $x + 0.5,
+                y: 7.5,
+                width: 5.0,
+                height: 12.0,
+                fill: Ink::Panel->value,
+                stroke: Ink::Ink->value,
+            );
             $marks[] = new Rect($x, $y, 6.0, 20.0 - $y, Ink::Ink->value);
         }
 

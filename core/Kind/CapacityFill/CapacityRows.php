@@ -91,12 +91,12 @@ final readonly class CapacityRows implements RowContent
             $none = array_fill_keys(['used', 'unused', 'total', 'target', 'rate', 'rateTarget'], null);
 
             return ComparisonRows::of(
-                $slice,
-                $panel,
-                [...$none, ...$own],
-                null,
-                ['target' => null, 'rateTarget' => null],
-                $this->comparison,
+                slice: $slice,
+                panel: $panel,
+                values: [...$none, ...$own],
+                shown: null,
+                variances: ['target' => null, 'rateTarget' => null],
+                comparison: $this->comparison,
             );
         }
         $variances = [
@@ -107,12 +107,12 @@ final readonly class CapacityRows implements RowContent
         $lacksPart = (null === $values['used']) !== (null === $values['total']);
 
         return ComparisonRows::of(
-            $slice,
-            $panel,
-            [...$values, ...$own],
-            $values['used'],
-            $variances,
-            $this->comparison,
+            slice: $slice,
+            panel: $panel,
+            values: [...$values, ...$own],
+            shown: $values['used'],
+            variances: $variances,
+            comparison: $this->comparison,
             lacksPart: $lacksPart,
         );
     }
@@ -188,13 +188,13 @@ final readonly class CapacityRows implements RowContent
         $shown = $amounts->shown($fine)[$this->isTargetOnTotal ? 'total' : 'used'];
 
         return Variance::maybeOrNothing(
-            $shown,
-            $this->target($slice, $amounts),
-            $this->scope->betterOf($slice->member),
-            $this->scope->question->flag,
-            false,
-            new Rounding(),
-            $this->only($slice, $fine),
+            shown: $shown,
+            reference: $this->target($slice, $amounts),
+            better: $this->scope->betterOf($slice->member),
+            flag: $this->scope->question->flag,
+            inPoints: false,
+            rounding: new Rounding(),
+            only: $this->only($slice, $fine),
         );
     }
 

@@ -63,13 +63,13 @@ final readonly class CapacityWorkings
         $made = new CapacityRows($scope, $measures, $figures);
         $onTotal = $made->isTargetOnTotal();
         $whole = new Slice(
-            RowKey::sum(SumKey::Total),
-            'Total',
-            'Total',
-            RowRole::Total,
-            $scope->fine,
-            $scope->fine,
-            $figures->sums($scope->sources, $question->where),
+            key: RowKey::sum(SumKey::Total),
+            label: 'Total',
+            name: 'Total',
+            role: RowRole::Total,
+            fine: $scope->fine,
+            own: $scope->fine,
+            sums: $figures->sums($scope->sources, $question->where),
         );
         $slices = Slices::planned($scope, $figures, $made, $question->where);
         $panels = Panels::of($scope, $figures, $made, $slices->reach(), $question->where);
@@ -141,7 +141,15 @@ final readonly class CapacityWorkings
         return new Workings(
             new WorkingsTable($rows, self::columns($onTotal, $aim, $display), $references, $total),
             $context,
-            self::summary($name, $made, $scope, $rows, $total, $rates, $rate),
+            self::summary(
+                subject: $name,
+                made: $made,
+                scope: $scope,
+                rows: $rows,
+                total: $total,
+                rates: $rates,
+                reference: $rate,
+            ),
             self::checks($scope, $made, $rows, $all, $measures),
         );
     }

@@ -69,26 +69,26 @@ final readonly class FillTier implements Tier
         $thickness = self::WIDE * $stage->axis->column;
         foreach ($this->rows as $i => $row) {
             $this->bar(
-                $stage,
-                'totals',
-                $row,
-                $i,
-                $row->values['total'] ?? null,
-                Style::scenario(Scenario::Budget),
-                'whole',
-                'total',
+                stage: $stage,
+                group: 'totals',
+                row: $row,
+                i: $i,
+                amount: $row->values['total'] ?? null,
+                style: Style::scenario(Scenario::Budget),
+                role: 'whole',
+                of: 'total',
             );
         }
         foreach ($this->rows as $i => $row) {
             $this->bar(
-                $stage,
-                'values',
-                $row,
-                $i,
-                $row->values['used'] ?? null,
-                Style::scenario($row->shownScenario ?? Scenario::Actual),
-                'used',
-                'used',
+                stage: $stage,
+                group: 'values',
+                row: $row,
+                i: $i,
+                amount: $row->values['used'] ?? null,
+                style: Style::scenario($row->shownScenario ?? Scenario::Actual),
+                role: 'used',
+                of: 'used',
             );
         }
         $stage->nought();
@@ -107,12 +107,12 @@ final readonly class FillTier implements Tier
             }
         }
         InsideLabels::write(
-            $stage,
-            $this->workings,
-            $this->rows,
-            $thickness,
-            fn (Row $row): float => $this->lengths->of($row, $row->values['used'] ?? null),
-            fn (Row $row): ?float => null === ($row->values['target'] ?? null)
+            stage: $stage,
+            workings: $this->workings,
+            rows: $this->rows,
+            thickness: $thickness,
+            drawn: fn (Row $row): float => $this->lengths->of($row, $row->values['used'] ?? null),
+            mark: fn (Row $row): ?float => null === ($row->values['target'] ?? null)
                 ? null
                 : $this->lengths->of($row, $row->values['target']),
         );
@@ -130,15 +130,15 @@ final readonly class FillTier implements Tier
     ): void {
         if (null !== $amount) {
             $this->lengths->bar(
-                $stage,
-                $group,
-                $row,
-                $stage->axis->centre($i),
-                self::WIDE * $stage->axis->column,
-                $amount,
-                $style,
-                $role,
-                $of,
+                stage: $stage,
+                group: $group,
+                row: $row,
+                centre: $stage->axis->centre($i),
+                thickness: self::WIDE * $stage->axis->column,
+                amount: $amount,
+                style: $style,
+                role: $role,
+                of: $of,
             );
         }
     }
@@ -155,15 +155,15 @@ final readonly class FillTier implements Tier
         $variance = $row->variances['target'] ?? null;
         if (null !== $variance && !$this->lengths->isCut($row)) {
             GapBar::draw(
-                $stage,
-                $this->workings->context->display,
-                $row,
-                $variance,
-                $centre + $thickness / 2 + 3.0,
-                3.0,
-                'target',
+                stage: $stage,
+                display: $this->workings->context->display,
+                row: $row,
+                variance: $variance,
+                across: $centre + $thickness / 2 + 3.0,
+                thickness: 3.0,
+                reference: 'target',
             );
         }
-        TargetTick::draw($stage, $row, $centre, $reach, $along, 'target');
+        TargetTick::draw(stage: $stage, row: $row, centre: $centre, reach: $reach, along: $along, of: 'target');
     }
 }

@@ -99,14 +99,14 @@ final readonly class RateTier implements Tier
         $stage->canvas->add(
             'marks',
             $stage->orientation->tick(
-                $centre - $reach,
-                $centre + $reach,
-                $along,
-                Ink::Quiet,
-                1.4,
-                'rate-target',
-                $row->key->id,
-                'rateTarget',
+                from: $centre - $reach,
+                to: $centre + $reach,
+                along: $along,
+                ink: Ink::Quiet,
+                thickness: 1.4,
+                role: 'rate-target',
+                key: $row->key->id,
+                of: 'rateTarget',
             ),
         );
         $variance = $row->variances['rateTarget'] ?? null;
@@ -115,17 +115,17 @@ final readonly class RateTier implements Tier
             $stage->canvas->add(
                 'gaps',
                 $stage->orientation->line(
-                    $centre,
-                    $along,
-                    $centre,
-                    $this->at($stage, $variance->shown),
-                    $style->fill,
-                    2.0,
-                    '2 1.5',
-                    'rate-gap',
-                    $row->key->id,
-                    'rateTarget',
-                    new Measures(Scale::Points, 'variance:rateTarget'),
+                    across1: $centre,
+                    along1: $along,
+                    across2: $centre,
+                    along2: $this->at($stage, $variance->shown),
+                    ink: $style->fill,
+                    thickness: 2.0,
+                    dash: '2 1.5',
+                    role: 'rate-gap',
+                    key: $row->key->id,
+                    of: 'rateTarget',
+                    measures: new Measures(Scale::Points, 'variance:rateTarget'),
                 ),
             );
         }
@@ -143,7 +143,15 @@ final readonly class RateTier implements Tier
             if (\count($run) > 1) {
                 $stage->canvas->addBehind(
                     'lines',
-                    $path = $stage->orientation->path($run, null, Ink::Ink, 1.6, 'rate-line', null, 'rate'),
+                    $path = $stage->orientation->path(
+                        points: $run,
+                        fill: null,
+                        stroke: Ink::Ink,
+                        thickness: 1.6,
+                        role: 'rate-line',
+                        key: null,
+                        of: 'rate',
+                    ),
                 );
                 $stage->canvas->takeAlong($path->points);
             }
@@ -205,15 +213,15 @@ final readonly class RateTier implements Tier
                 $stage->canvas->writeIfFree(
                     'labels',
                     $stage->orientation->label(
-                        $stage->axis->centre($i),
-                        $along,
-                        $side,
-                        $text,
-                        $ink,
-                        $isExtreme || $row->role->isSum() ? 600 : 400,
-                        'rate-label',
-                        $row->key->id,
-                        'rate',
+                        across: $stage->axis->centre($i),
+                        along: $along,
+                        isAbove: $side,
+                        text: $text,
+                        ink: $ink,
+                        weight: $isExtreme || $row->role->isSum() ? 600 : 400,
+                        role: 'rate-label',
+                        key: $row->key->id,
+                        of: 'rate',
                     ),
                 )
             ) {

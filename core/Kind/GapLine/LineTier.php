@@ -71,28 +71,35 @@ final readonly class LineTier implements Tier
             $variance = $row->variance($reference);
             if (null !== $variance) {
                 GapBar::draw(
-                    $stage,
-                    $this->workings->context->display,
-                    $row,
-                    $variance,
-                    $stage->axis->centre($i),
-                    min(self::BAR, 0.5 * $stage->axis->band),
-                    $reference->key ?? '',
+                    stage: $stage,
+                    display: $this->workings->context->display,
+                    row: $row,
+                    variance: $variance,
+                    across: $stage->axis->centre($i),
+                    thickness: min(self::BAR, 0.5 * $stage->axis->band),
+                    reference: $reference->key ?? '',
                 );
             }
         }
         if (null !== $reference) {
             $ink = Scenario::PriorYear === $reference->scenario ? Ink::PriorYear : Ink::Quiet;
             $this->line(
-                $stage,
-                static fn (Row $row): ?BigDecimal => $row->value($reference),
-                $ink,
-                1.4,
-                'reference-line-through',
-                $reference->key,
+                stage: $stage,
+                amount: static fn (Row $row): ?BigDecimal => $row->value($reference),
+                ink: $ink,
+                thickness: 1.4,
+                role: 'reference-line-through',
+                of: $reference->key,
             );
         }
-        $this->line($stage, static fn (Row $row): ?BigDecimal => $row->shown, Ink::Ink, 2.2, 'value-line', 'shown');
+        $this->line(
+            stage: $stage,
+            amount: static fn (Row $row): ?BigDecimal => $row->shown,
+            ink: Ink::Ink,
+            thickness: 2.2,
+            role: 'value-line',
+            of: 'shown',
+        );
         $stage->nought();
         $this->points($stage);
         $this->labels($stage, $reference);
@@ -111,7 +118,15 @@ final readonly class LineTier implements Tier
             if (\count($run) > 1) {
                 $stage->canvas->addBehind(
                     'lines',
-                    $path = $stage->orientation->path($run, null, $ink, $thickness, $role, null, $of),
+                    $path = $stage->orientation->path(
+                        points: $run,
+                        fill: null,
+                        stroke: $ink,
+                        thickness: $thickness,
+                        role: $role,
+                        key: null,
+                        of: $of,
+                    ),
                 );
                 $stage->canvas->takeAlong($path->points);
             }
@@ -138,15 +153,15 @@ final readonly class LineTier implements Tier
             $stage->canvas->add(
                 'points',
                 new Circle(
-                    $x,
-                    $y,
-                    $radius,
-                    Scenario::Forecast === $row->shownScenario ? Ink::Panel->value : Ink::Ink->value,
-                    Ink::Ink->value,
-                    1.4,
-                    'point',
-                    $row->key->id,
-                    'shown',
+                    x: $x,
+                    y: $y,
+                    radius: $radius,
+                    fill: Scenario::Forecast === $row->shownScenario ? Ink::Panel->value : Ink::Ink->value,
+                    stroke: Ink::Ink->value,
+                    thickness: 1.4,
+                    role: 'point',
+                    key: $row->key->id,
+                    of: 'shown',
                 ),
             );
         }
@@ -164,15 +179,15 @@ final readonly class LineTier implements Tier
                 $stage->canvas->writeIfFree(
                     'labels',
                     $stage->label(
-                        $stage->axis->centre($i),
-                        0.0,
-                        true,
-                        NumberFormat::NONE,
-                        Ink::Quiet,
-                        400,
-                        'missing',
-                        $row->key->id,
-                        'shown',
+                        centre: $stage->axis->centre($i),
+                        amount: 0.0,
+                        isAbove: true,
+                        text: NumberFormat::NONE,
+                        ink: Ink::Quiet,
+                        weight: 400,
+                        role: 'missing',
+                        key: $row->key->id,
+                        of: 'shown',
                     ),
                 );
             }
@@ -219,14 +234,14 @@ final readonly class LineTier implements Tier
         $places = [[$isAbove, 4.0], [$isAbove, 9.0], [!$isAbove, 4.0], [$isAbove, 14.0], [!$isAbove, 9.0]];
         foreach ($places as [$side, $further]) {
             $label = GapBar::written(
-                $stage,
-                $this->rows[$i],
-                $variance,
-                $stage->axis->centre($i),
-                $side ? $high : $low,
-                $side,
-                $text,
-                $further,
+                stage: $stage,
+                row: $this->rows[$i],
+                variance: $variance,
+                centre: $stage->axis->centre($i),
+                beyond: $side ? $high : $low,
+                isAbove: $side,
+                text: $text,
+                further: $further,
             );
             if (!$this->isBeyondNought($stage, $label, $low) && $stage->canvas->writeIfFree('labels', $label)) {
                 return;
@@ -263,16 +278,16 @@ final readonly class LineTier implements Tier
         }
         foreach ([[!$isBelow, 5.0], [$isBelow, 5.0], [!$isBelow, 18.0], [$isBelow, 18.0]] as [$isAbove, $further]) {
             $label = $stage->label(
-                $stage->axis->centre($i),
-                $amount,
-                $isAbove,
-                $text,
-                Ink::Ink,
-                600,
-                'value-label',
-                $row->key->id,
-                'shown',
-                $further,
+                centre: $stage->axis->centre($i),
+                amount: $amount,
+                isAbove: $isAbove,
+                text: $text,
+                ink: Ink::Ink,
+                weight: 600,
+                role: 'value-label',
+                key: $row->key->id,
+                of: 'shown',
+                further: $further,
             );
             if (
                 !$this->isBeyondNought($stage, $label, $amount->toFloat())

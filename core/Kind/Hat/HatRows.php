@@ -83,13 +83,13 @@ final readonly class HatRows
         }
 
         return ComparisonRows::of(
-            $slice,
-            $panel,
-            $values,
-            $shown,
-            ['first' => $isWhole ? $compared->variance : null],
-            $comparison,
-            $exact,
+            slice: $slice,
+            panel: $panel,
+            values: $values,
+            shown: $shown,
+            variances: ['first' => $isWhole ? $compared->variance : null],
+            comparison: $comparison,
+            exact: $exact,
         );
     }
 

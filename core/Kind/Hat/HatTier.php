@@ -118,15 +118,15 @@ final readonly class HatTier implements Tier
         $stage->canvas->add(
             'blocks',
             $stage->bar(
-                $stage->axis->centre($i) + $half / 2,
-                $half,
-                $from,
-                $this->lengths->of($row, $variance->shown),
-                Style::variance($this->workings->context->display->effect($variance), $row->shownScenario),
-                'change',
-                $row->key->id,
-                'change',
-                new Measures(Scale::Amount, 'variance:first'),
+                centre: $stage->axis->centre($i) + $half / 2,
+                thickness: $half,
+                from: $from,
+                to: $this->lengths->of($row, $variance->shown),
+                style: Style::variance($this->workings->context->display->effect($variance), $row->shownScenario),
+                role: 'change',
+                key: $row->key->id,
+                of: 'change',
+                measures: new Measures(Scale::Amount, 'variance:first'),
             ),
         );
     }
@@ -140,14 +140,14 @@ final readonly class HatTier implements Tier
             $stage->canvas->add(
                 'brims',
                 $stage->orientation->tick(
-                    $centre - $half,
-                    $centre + $half,
-                    $stage->scale->at($this->lengths->of($row, $first)),
-                    Ink::Ink,
-                    2.2,
-                    'brim',
-                    $row->key->id,
-                    'first',
+                    from: $centre - $half,
+                    to: $centre + $half,
+                    along: $stage->scale->at($this->lengths->of($row, $first)),
+                    ink: Ink::Ink,
+                    thickness: 2.2,
+                    role: 'brim',
+                    key: $row->key->id,
+                    of: 'first',
                 ),
             );
         }
@@ -156,14 +156,14 @@ final readonly class HatTier implements Tier
             $this->cut->mark(
                 $stage,
                 $stage->bar(
-                    $centre,
-                    2 * $half,
-                    0.0,
-                    $this->lengths->of($row, $near),
-                    Style::mark(Ink::Paper),
-                    'break',
-                    $row->key->id,
-                    null,
+                    centre: $centre,
+                    thickness: 2 * $half,
+                    from: 0.0,
+                    to: $this->lengths->of($row, $near),
+                    style: Style::mark(Ink::Paper),
+                    role: 'break',
+                    key: $row->key->id,
+                    of: null,
                 ),
                 $row->key->id,
             );
@@ -173,14 +173,14 @@ final readonly class HatTier implements Tier
             $stage->canvas->add(
                 'brims',
                 $stage->orientation->tick(
-                    $centre,
-                    $centre + $half,
-                    $stage->scale->at($this->lengths->of($row, $second)),
-                    Ink::Quiet,
-                    2.2,
-                    'lone',
-                    $row->key->id,
-                    'second',
+                    from: $centre,
+                    to: $centre + $half,
+                    along: $stage->scale->at($this->lengths->of($row, $second)),
+                    ink: Ink::Quiet,
+                    thickness: 2.2,
+                    role: 'lone',
+                    key: $row->key->id,
+                    of: 'second',
                 ),
             );
         }
@@ -203,44 +203,44 @@ final readonly class HatTier implements Tier
             $isAbove = !$variance->amount->isNegative();
             if (!$variance->reference->isZero() || VarianceForm::Percent !== $this->form) {
                 $changes[$i] = GapBar::label(
-                    $stage,
-                    $display,
-                    $row,
-                    $variance,
-                    $this->form,
-                    $centre + $half / 2,
-                    $this->lengths->of($row, $variance->shown),
-                    $isAbove,
-                    0.0,
-                    $this->beyondBrim($stage, $row, $variance, $i),
+                    stage: $stage,
+                    display: $display,
+                    row: $row,
+                    variance: $variance,
+                    form: $this->form,
+                    centre: $centre + $half / 2,
+                    beyond: $this->lengths->of($row, $variance->shown),
+                    isAbove: $isAbove,
+                    further: 0.0,
+                    instead: $this->beyondBrim($stage, $row, $variance, $i),
                 );
             }
             $firsts[$i] = new PlacedLabel(
                 $variance->reference->toFloat(),
                 $display->decimals,
                 fn (int $decimals): Text => $stage->label(
-                    $centre - $half / 2,
-                    $this->lengths->of($row, $variance->reference),
-                    !$isAbove,
-                    $display->plain($variance->reference, $decimals),
-                    Ink::Quiet,
-                    400,
-                    'value-label',
-                    $row->key->id,
-                    'first',
-                    1.0,
+                    centre: $centre - $half / 2,
+                    amount: $this->lengths->of($row, $variance->reference),
+                    isAbove: !$isAbove,
+                    text: $display->plain($variance->reference, $decimals),
+                    ink: Ink::Quiet,
+                    weight: 400,
+                    role: 'value-label',
+                    key: $row->key->id,
+                    of: 'first',
+                    further: 1.0,
                 ),
                 fn (int $decimals): Text => $stage->label(
-                    $centre - $half / 2,
-                    $this->lengths->of($row, $variance->reference),
-                    $isAbove,
-                    $display->plain($variance->reference, $decimals),
-                    Ink::Quiet,
-                    400,
-                    'value-label',
-                    $row->key->id,
-                    'first',
-                    1.0,
+                    centre: $centre - $half / 2,
+                    amount: $this->lengths->of($row, $variance->reference),
+                    isAbove: $isAbove,
+                    text: $display->plain($variance->reference, $decimals),
+                    ink: Ink::Quiet,
+                    weight: 400,
+                    role: 'value-label',
+                    key: $row->key->id,
+                    of: 'first',
+                    further: 1.0,
                 ),
             );
         }
@@ -279,9 +279,16 @@ final readonly class HatTier implements Tier
             max(0, $most - $decimals),
         );
 
-        return static fn (
-            int $decimals,
-        ): Text => GapBar::written($stage, $row, $variance, $centre, $brim, $isBelow, $text($decimals), $past);
+        return static fn (int $decimals): Text => GapBar::written(
+            stage: $stage,
+            row: $row,
+            variance: $variance,
+            centre: $centre,
+            beyond: $brim,
+            isAbove: $isBelow,
+            text: $text($decimals),
+            further: $past,
+        );
     }
 
     private function half(Stage $stage): float

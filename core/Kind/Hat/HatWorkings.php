@@ -60,13 +60,13 @@ final readonly class HatWorkings
         $display = Display::of($measure, $recipe->finish, $rows);
         $second = self::name($between->second);
         $summary = new SummaryWriter(
-            "$second, ".Wording::withinSentence($measure->name),
-            new RowPhrases($display, new Column('second', ColumnForm::Amount, '', ''), $reference),
-            array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart())),
-            $total,
-            new SummaryPeriods($scope->fine, $made->content->comparison->shows(...)),
-            $second,
-            'Where they differ most',
+            measure: "$second, ".Wording::withinSentence($measure->name),
+            telling: new RowPhrases($display, new Column('second', ColumnForm::Amount, '', ''), $reference),
+            rows: array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart())),
+            headline: $total,
+            periods: new SummaryPeriods($scope->fine, $made->content->comparison->shows(...)),
+            shown: $second,
+            moves: 'Where they differ most',
         );
 
         $isForecast = static fn (Row $row): bool => $row->shownScenario === $question->forecast;
@@ -79,7 +79,14 @@ final readonly class HatWorkings
             where: [new MemberFilter($between->field, [$between->first, $between->second])],
             namesReference: false,
         );
-        $checks = self::checks($scope, $made, $rows, $slices->hasTotal() ? $total : null, $reference, $second);
+        $checks = self::checks(
+            scope: $scope,
+            made: $made,
+            rows: $rows,
+            total: $slices->hasTotal() ? $total : null,
+            first: $reference,
+            second: $second,
+        );
         $table = new WorkingsTable($rows, self::columns($reference, $second, $display), [$reference], $total);
 
         return new Workings($table, $context, $summary->write(false), $checks);

@@ -45,9 +45,9 @@ final readonly class NestedColumns extends ComparisonKind
         [$ink, $paper] = [Ink::Ink->value, Ink::Panel->value];
 
         return [
-            new Rect(2.5, 4.5, 9.0, 15.0, $paper, $ink),
+            new Rect(x: 2.5, y: 4.5, width: 9.0, height: 15.0, fill: $paper, stroke: $ink),
             new Rect(5.0, 7.0, 4.0, 13.0, $ink),
-            new Rect(14.5, 7.5, 9.0, 12.0, $paper, $ink),
+            new Rect(x: 14.5, y: 7.5, width: 9.0, height: 12.0, fill: $paper, stroke: $ink),
             new Rect(17.0, 2.0, 4.0, 18.0, $ink),
         ];
     }

@@ -59,40 +59,40 @@ final readonly class NestedTier implements Tier
             $held = $row->value($reference);
             if (null !== $held && null !== $reference?->scenario) {
                 $this->lengths->bar(
-                    $stage,
-                    'references',
-                    $row,
-                    $centre,
-                    self::WIDE * $column,
-                    $held,
-                    Style::scenario($reference->scenario),
-                    'reference',
-                    $reference->key,
+                    stage: $stage,
+                    group: 'references',
+                    row: $row,
+                    centre: $centre,
+                    thickness: self::WIDE * $column,
+                    amount: $held,
+                    style: Style::scenario($reference->scenario),
+                    role: 'reference',
+                    of: $reference->key,
                 );
             }
             if (null !== $row->shown && null !== $row->shownScenario) {
                 $this->lengths->bar(
-                    $stage,
-                    'values',
-                    $row,
-                    $centre,
-                    self::NARROW * $column,
-                    $row->shown,
-                    Style::scenario($row->shownScenario),
-                    'value',
-                    'shown',
+                    stage: $stage,
+                    group: 'values',
+                    row: $row,
+                    centre: $centre,
+                    thickness: self::NARROW * $column,
+                    amount: $row->shown,
+                    style: Style::scenario($row->shownScenario),
+                    role: 'value',
+                    of: 'shown',
                 );
             }
             $variance = $row->variance($reference);
             if ($this->hasGaps && null !== $variance && !$this->lengths->isCut($row)) {
                 GapBar::draw(
-                    $stage,
-                    $this->workings->context->display,
-                    $row,
-                    $variance,
-                    $centre + (self::WIDE * $column) / 2 + 3.5,
-                    3.0,
-                    $reference->key ?? '',
+                    stage: $stage,
+                    display: $this->workings->context->display,
+                    row: $row,
+                    variance: $variance,
+                    across: $centre + (self::WIDE * $column) / 2 + 3.5,
+                    thickness: 3.0,
+                    reference: $reference->key ?? '',
                 );
             }
         }

@@ -59,15 +59,15 @@ final readonly class TargetTier implements Tier
             $isMissed = Effect::Unfavourable === $this->effect($row);
             if (null !== $row->shown && null !== $row->shownScenario) {
                 $this->lengths->bar(
-                    $stage,
-                    'values',
-                    $row,
-                    $stage->axis->centre($i),
-                    $stage->axis->column,
-                    $row->shown,
-                    self::style($row->shownScenario, $isMissed),
-                    'value',
-                    'shown',
+                    stage: $stage,
+                    group: 'values',
+                    row: $row,
+                    centre: $stage->axis->centre($i),
+                    thickness: $stage->axis->column,
+                    amount: $row->shown,
+                    style: self::style($row->shownScenario, $isMissed),
+                    role: 'value',
+                    of: 'shown',
                 );
             }
         }
@@ -95,7 +95,14 @@ final readonly class TargetTier implements Tier
         $along = $stage->scale->at($this->lengths->of($row, $target));
         $centre = $stage->axis->centre($i);
         if (TargetMark::Tick === $this->mark) {
-            TargetTick::draw($stage, $row, $centre, (self::WIDE * $stage->axis->column) / 2, $along, $reference->key);
+            TargetTick::draw(
+                stage: $stage,
+                row: $row,
+                centre: $centre,
+                reach: (self::WIDE * $stage->axis->column) / 2,
+                along: $along,
+                of: $reference->key,
+            );
 
             return;
         }
@@ -114,21 +121,21 @@ final readonly class TargetTier implements Tier
     private function labels(Stage $stage): void
     {
         GapBar::labels(
-            $stage,
-            $this->workings,
-            $this->rows,
-            $this->form,
-            $this->lengths,
-            TargetMark::Dot === $this->mark ? 4.0 : 1.5,
+            stage: $stage,
+            workings: $this->workings,
+            rows: $this->rows,
+            form: $this->form,
+            lengths: $this->lengths,
+            room: TargetMark::Dot === $this->mark ? 4.0 : 1.5,
         );
         $reference = $this->workings->table->reference();
         InsideLabels::write(
-            $stage,
-            $this->workings,
-            $this->rows,
-            $stage->axis->column,
-            fn (Row $row): float => $this->lengths->of($row, $row->shown),
-            fn (Row $row): ?float => null === $row->value($reference)
+            stage: $stage,
+            workings: $this->workings,
+            rows: $this->rows,
+            thickness: $stage->axis->column,
+            drawn: fn (Row $row): float => $this->lengths->of($row, $row->shown),
+            mark: fn (Row $row): ?float => null === $row->value($reference)
                 ? null
                 : $this->lengths->of($row, $row->value($reference)),
         );

@@ -98,16 +98,16 @@ final readonly class PinTier implements Tier
             $percent = $this->percents[$i] ?? null;
             if (null === $percent) {
                 $none = $stage->label(
-                    $stage->axis->centre($i),
-                    0.0,
-                    true,
-                    NumberFormat::NONE,
-                    Ink::Quiet,
-                    400,
-                    'missing',
-                    $row->key->id,
-                    null,
-                    0.5,
+                    centre: $stage->axis->centre($i),
+                    amount: 0.0,
+                    isAbove: true,
+                    text: NumberFormat::NONE,
+                    ink: Ink::Quiet,
+                    weight: 400,
+                    role: 'missing',
+                    key: $row->key->id,
+                    of: null,
+                    further: 0.5,
                 );
                 $labels[$i] = new PlacedLabel(0.0, 0, static fn (): Text => $none);
                 continue;
@@ -130,17 +130,17 @@ final readonly class PinTier implements Tier
             $stage->canvas->add(
                 'pins',
                 $stage->orientation->line(
-                    $across,
-                    $stage->scale->zero,
-                    $across,
-                    $end,
-                    $stem,
-                    min(2.0, $head * 0.4),
-                    null,
-                    abs($percent) > $this->limit ? 'cut-pin' : 'pin',
-                    $row->key->id,
-                    'percent',
-                    abs($percent) > $this->limit
+                    across1: $across,
+                    along1: $stage->scale->zero,
+                    across2: $across,
+                    along2: $end,
+                    ink: $stem,
+                    thickness: min(2.0, $head * 0.4),
+                    dash: null,
+                    role: abs($percent) > $this->limit ? 'cut-pin' : 'pin',
+                    key: $row->key->id,
+                    of: 'percent',
+                    measures: abs($percent) > $this->limit
                         ? null
                         : new Measures(Scale::Percent, "percent:{$this->reference->key}"),
                 ),
@@ -151,17 +151,17 @@ final readonly class PinTier implements Tier
             $stage->canvas->addBehind(
                 'pins',
                 $stage->orientation->path(
-                    [
+                    points: [
                         [$across - $head / 2, $end + $back * 0.8],
                         [$across, $end],
                         [$across + $head / 2, $end + $back * 0.8],
                     ],
-                    null,
-                    $stem,
-                    1.6,
-                    'cut',
-                    $row->key->id,
-                    'percent',
+                    fill: null,
+                    stroke: $stem,
+                    thickness: 1.6,
+                    role: 'cut',
+                    key: $row->key->id,
+                    of: 'percent',
                 ),
             );
 
@@ -170,14 +170,14 @@ final readonly class PinTier implements Tier
         $stage->canvas->add(
             'pins',
             $stage->orientation->bar(
-                $across,
-                $head,
-                $end - $head / 2,
-                $end + $head / 2,
-                $style,
-                'pin-head',
-                $row->key->id,
-                'percent',
+                centre: $across,
+                thickness: $head,
+                from: $end - $head / 2,
+                to: $end + $head / 2,
+                style: $style,
+                role: 'pin-head',
+                key: $row->key->id,
+                of: 'percent',
             ),
         );
     }
@@ -192,16 +192,16 @@ final readonly class PinTier implements Tier
             $end = $this->cut($percent);
 
             return $stage->label(
-                $stage->axis->centre($i),
-                $end,
-                $percent >= 0,
-                $text,
-                $ink,
-                $weight,
-                'percent-label',
-                $row->key->id,
-                'percent',
-                self::HEAD / 2,
+                centre: $stage->axis->centre($i),
+                amount: $end,
+                isAbove: $percent >= 0,
+                text: $text,
+                ink: $ink,
+                weight: $weight,
+                role: 'percent-label',
+                key: $row->key->id,
+                of: 'percent',
+                further: self::HEAD / 2,
             );
         };
 

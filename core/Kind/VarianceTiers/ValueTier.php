@@ -77,20 +77,28 @@ final readonly class ValueTier implements Tier
         $within =
             $this->isInside && [] !== $this->rows
                 ? InsideLabels::write(
-                    $stage,
-                    $this->workings,
-                    $this->rows,
-                    $stage->axis->column,
-                    fn (Row $row): float => $this->lengths->of($row, $row->shown),
-                    null,
-                    $this->centre($stage, 0) - $stage->axis->centre(0),
+                    stage: $stage,
+                    workings: $this->workings,
+                    rows: $this->rows,
+                    thickness: $stage->axis->column,
+                    drawn: fn (Row $row): float => $this->lengths->of($row, $row->shown),
+                    mark: null,
+                    shift: $this->centre($stage, 0) - $stage->axis->centre(0),
                 )
                 : [];
         foreach ($this->rows as $i => $row) {
             if (null === $row->shown) {
                 $stage->canvas->writeIfFree(
                     'labels',
-                    $this->text($stage, $row, $i, NumberFormat::NONE, Ink::Quiet, 400, 'missing'),
+                    $this->text(
+                        stage: $stage,
+                        row: $row,
+                        i: $i,
+                        text: NumberFormat::NONE,
+                        ink: Ink::Quiet,
+                        weight: 400,
+                        role: 'missing',
+                    ),
                 );
             } elseif (!\in_array($i, $within, true)) {
                 $labels[$i] = $this->label($stage, $row, $i, $row->shown);
@@ -108,15 +116,15 @@ final readonly class ValueTier implements Tier
         }
         $side = Scenario::PriorYear === $reference->scenario ? -1 : 1;
         $this->lengths->bar(
-            $stage,
-            'references',
-            $row,
-            $this->centre($stage, $i) + $side * self::OFFSET * $stage->axis->column,
-            $stage->axis->column,
-            $amount,
-            Style::scenario($reference->scenario),
-            'reference',
-            $reference->key,
+            stage: $stage,
+            group: 'references',
+            row: $row,
+            centre: $this->centre($stage, $i) + $side * self::OFFSET * $stage->axis->column,
+            thickness: $stage->axis->column,
+            amount: $amount,
+            style: Style::scenario($reference->scenario),
+            role: 'reference',
+            of: $reference->key,
         );
     }
 
@@ -124,15 +132,15 @@ final readonly class ValueTier implements Tier
     {
         if (null !== $row->shown && null !== $row->shownScenario) {
             $this->lengths->bar(
-                $stage,
-                'values',
-                $row,
-                $this->centre($stage, $i),
-                $stage->axis->column,
-                $row->shown,
-                Style::scenario($row->shownScenario),
-                'value',
-                'shown',
+                stage: $stage,
+                group: 'values',
+                row: $row,
+                centre: $this->centre($stage, $i),
+                thickness: $stage->axis->column,
+                amount: $row->shown,
+                style: Style::scenario($row->shownScenario),
+                role: 'value',
+                of: 'shown',
             );
         }
     }
@@ -154,13 +162,17 @@ final readonly class ValueTier implements Tier
         $stage->canvas->addBehind(
             'marks',
             $stage->orientation->path(
-                [[$tip, $along], [$tip - $size, $along - 0.62 * $size], [$tip - $size, $along + 0.62 * $size]],
-                $ink,
-                null,
-                1.0,
-                'second-reference',
-                $row->key->id,
-                $reference->key,
+                points: [
+                    [$tip, $along],
+                    [$tip - $size, $along - 0.62 * $size],
+                    [$tip - $size, $along + 0.62 * $size],
+                ],
+                fill: $ink,
+                stroke: null,
+                thickness: 1.0,
+                role: 'second-reference',
+                key: $row->key->id,
+                of: $reference->key,
             ),
         );
         [[$x1, $y1], [$x2, $y2]] = [
@@ -183,13 +195,13 @@ final readonly class ValueTier implements Tier
             $shown->toFloat(),
             $display->decimals,
             fn (int $decimals): Text => $this->text(
-                $stage,
-                $row,
-                $i,
-                $display->plain($shown, $decimals),
-                Ink::Ink,
-                600,
-                'value-label',
+                stage: $stage,
+                row: $row,
+                i: $i,
+                text: $display->plain($shown, $decimals),
+                ink: Ink::Ink,
+                weight: 600,
+                role: 'value-label',
             ),
         );
     }
@@ -203,15 +215,15 @@ final readonly class ValueTier implements Tier
     {
         [$end, $isAbove] = $this->first->end($row);
         $written = $stage->label(
-            $this->centre($stage, $i),
-            $end,
-            $isAbove,
-            $text,
-            $ink,
-            $weight,
-            $role,
-            $row->key->id,
-            'shown',
+            centre: $this->centre($stage, $i),
+            amount: $end,
+            isAbove: $isAbove,
+            text: $text,
+            ink: $ink,
+            weight: $weight,
+            role: $role,
+            key: $row->key->id,
+            of: 'shown',
         );
         $second = $row->value($this->workings->table->references[1] ?? null);
         if (null === $second) {
@@ -227,15 +239,15 @@ final readonly class ValueTier implements Tier
         return $mark + $reach < $from || $mark - $reach > $to
             ? $written
             : $stage->orientation->label(
-                $this->centre($stage, $i),
-                $stage->scale->beyond($mark, $isAbove ? 3.0 + $reach / 2 : -3.5 - $reach / 2),
-                $isAbove,
-                $text,
-                $ink,
-                $weight,
-                $role,
-                $row->key->id,
-                'shown',
+                across: $this->centre($stage, $i),
+                along: $stage->scale->beyond($mark, $isAbove ? 3.0 + $reach / 2 : -3.5 - $reach / 2),
+                isAbove: $isAbove,
+                text: $text,
+                ink: $ink,
+                weight: $weight,
+                role: $role,
+                key: $row->key->id,
+                of: 'shown',
             );
     }
 

@@ -71,15 +71,15 @@ final readonly class VarianceTier implements Tier
             $size = $variance->amount->toFloat();
             $style = Style::variance($this->workings->context->display->effect($variance), $row->shownScenario);
             $bar = $stage->bar(
-                $stage->axis->centre($i),
-                $stage->axis->column,
-                0.0,
-                $size,
-                $style,
-                'variance',
-                $row->key->id,
-                'variance',
-                new Measures($this->unit(), "variance:{$this->reference->key}"),
+                centre: $stage->axis->centre($i),
+                thickness: $stage->axis->column,
+                from: 0.0,
+                to: $size,
+                style: $style,
+                role: 'variance',
+                key: $row->key->id,
+                of: 'variance',
+                measures: new Measures($this->unit(), "variance:{$this->reference->key}"),
             );
             $stage->canvas->add('variances', $bar);
             $labels[$i] = $this->label($stage, $row, $variance, $size, $i);
@@ -97,16 +97,16 @@ final readonly class VarianceTier implements Tier
             $ink = Style::written($text, $variance->effect);
 
             return $stage->label(
-                $stage->axis->centre($i),
-                $size,
-                $size >= 0.0,
-                $text,
-                $ink,
-                $weight,
-                'variance-label',
-                $row->key->id,
-                'variance',
-                0.5,
+                centre: $stage->axis->centre($i),
+                amount: $size,
+                isAbove: $size >= 0.0,
+                text: $text,
+                ink: $ink,
+                weight: $weight,
+                role: 'variance-label',
+                key: $row->key->id,
+                of: 'variance',
+                further: 0.5,
             );
         };
 

@@ -66,12 +66,12 @@ final class CarryOver
                 continue;
             }
             $answer = $this->answer(
-                "measure:$name",
-                $name,
-                "The measure “{$name}”",
-                $known,
-                'measure' === $key,
-                'the first one',
+                id: "measure:$name",
+                name: $name,
+                what: "The measure “{$name}”",
+                choices: $known,
+                mayGo: 'measure' === $key,
+                without: 'the first one',
             );
             if (self::LEFT_OUT === $answer) {
                 $this->drop($key);
@@ -90,7 +90,14 @@ final class CarryOver
             if (\in_array($name, $known, true) || \in_array($name, $measures, true)) {
                 continue;
             }
-            $answer = $this->answer("breakdown:$name", $name, "The breakdown “{$name}”", $known, $mayGo, 'it');
+            $answer = $this->answer(
+                id: "breakdown:$name",
+                name: $name,
+                what: "The breakdown “{$name}”",
+                choices: $known,
+                mayGo: $mayGo,
+                without: 'it',
+            );
             if (self::LEFT_OUT === $answer) {
                 $this->dropField($name);
             } elseif (null !== $answer) {
@@ -159,12 +166,12 @@ final class CarryOver
                 continue;
             }
             $answer = $this->answer(
-                "member:$field/$name",
-                $name,
-                "“{$name}” of {$field}",
-                $breakdown->members,
-                $mayGo,
-                'it',
+                id: "member:$field/$name",
+                name: $name,
+                what: "“{$name}” of {$field}",
+                choices: $breakdown->members,
+                mayGo: $mayGo,
+                without: 'it',
             );
             if (self::LEFT_OUT === $answer) {
                 $this->dropMember($field, $name);
@@ -194,12 +201,12 @@ final class CarryOver
         }
         if ([] === array_filter($this->asks, static fn (Ask $ask): bool => $ask->id === $id)) {
             $this->asks[] = new Ask(
-                $id,
-                "$what is not here.",
-                $choices,
-                $mayGo,
-                $without,
-                Ask::nearest($name, $choices),
+                id: $id,
+                says: "$what is not here.",
+                choices: $choices,
+                mayGo: $mayGo,
+                without: $without,
+                guess: Ask::nearest($name, $choices),
             );
         }
 

@@ -37,12 +37,12 @@ final class FirstQuestion
 
         return new Recipe(
             new Question(
-                $dataset->measures[0]->name,
-                $shown,
-                $has(Scenario::Forecast) && Scenario::Actual === $shown ? Scenario::Forecast : null,
-                \array_slice($against, 0, 2),
-                $by,
-                $dataset->isTimeless() ? null : self::span($dataset),
+                measure: $dataset->measures[0]->name,
+                scenario: $shown,
+                forecast: $has(Scenario::Forecast) && Scenario::Actual === $shown ? Scenario::Forecast : null,
+                against: \array_slice($against, 0, 2),
+                by: $by,
+                span: $dataset->isTimeless() ? null : self::span($dataset),
                 flag: new Flag(BigDecimal::of(5)),
             ),
             $kind,

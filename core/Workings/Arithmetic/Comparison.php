@@ -215,8 +215,25 @@ final class Comparison
         $inPoints = $this->measure->isInPercent();
 
         return $this->measure->isAddedOverMembers()
-            ? Variance::maybeOrNothing($shown, $reference, $better, $this->flag, $inPoints, $this->rounding, $only)
-            : Variance::maybe($shown, $reference, $better, $this->flag, $inPoints, $this->rounding, null, $only);
+            ? Variance::maybeOrNothing(
+                shown: $shown,
+                reference: $reference,
+                better: $better,
+                flag: $this->flag,
+                inPoints: $inPoints,
+                rounding: $this->rounding,
+                only: $only,
+            )
+            : Variance::maybe(
+                shown: $shown,
+                reference: $reference,
+                better: $better,
+                flag: $this->flag,
+                inPoints: $inPoints,
+                rounding: $this->rounding,
+                absent: null,
+                only: $only,
+            );
     }
 
     /** The same without the periods that one of the two sums has no figure of. */

@@ -64,16 +64,16 @@ final readonly class Variance
         $flagged = self::reaches($flag, $exact, $reference, $inPoints);
 
         return new self(
-            $rounding->of($shown),
-            $rounding->of($reference),
-            $rounding->of($exact),
-            $exact,
-            $reference,
-            $effect,
-            $flagged,
-            $inPoints,
-            $absent,
-            $only,
+            shown: $rounding->of($shown),
+            reference: $rounding->of($reference),
+            amount: $rounding->of($exact),
+            exact: $exact,
+            of: $reference,
+            effect: $effect,
+            flagged: $flagged,
+            inPoints: $inPoints,
+            absent: $absent,
+            only: $only,
         );
     }
 
@@ -98,14 +98,14 @@ final readonly class Variance
         $nothing = BigDecimal::zero();
 
         return self::maybe(
-            $shown ?? $nothing,
-            $reference ?? $nothing,
-            $better,
-            $flag,
-            $inPoints,
-            $rounding,
-            $absent,
-            $only,
+            shown: $shown ?? $nothing,
+            reference: $reference ?? $nothing,
+            better: $better,
+            flag: $flag,
+            inPoints: $inPoints,
+            rounding: $rounding,
+            absent: $absent,
+            only: $only,
         );
     }
 

@@ -39,13 +39,13 @@ final readonly class ComparisonRows implements RowContent
             $scope->closing,
         );
         $this->comparison = new Comparison(
-            $measure,
-            $coverage,
-            $question->scenario,
-            $question->forecast,
-            $question->against,
-            $scope->closing,
-            $question->flag,
+            measure: $measure,
+            coverage: $coverage,
+            scenario: $question->scenario,
+            forecast: $question->forecast,
+            against: $question->against,
+            closing: $scope->closing,
+            flag: $question->flag,
         );
     }
 
@@ -64,13 +64,13 @@ final readonly class ComparisonRows implements RowContent
         $total = $this->comparison->total($slice->fine, $slice->sums, $this->scope->betterOf($slice->member));
         if (null === $this->scope->question->cumulate) {
             return self::of(
-                $slice,
-                $panel,
-                $total->values,
-                $total->shown,
-                $total->variances,
-                $this->comparison,
-                $total->exact,
+                slice: $slice,
+                panel: $panel,
+                values: $total->values,
+                shown: $total->shown,
+                variances: $total->variances,
+                comparison: $this->comparison,
+                exact: $total->exact,
             );
         }
         $isWhole = $this->isWhole($slice);
@@ -85,13 +85,13 @@ final readonly class ComparisonRows implements RowContent
         $shown = $isWhole ? $total->shown : null;
 
         return self::of(
-            $slice,
-            $panel,
-            $values,
-            $shown,
-            $variances,
-            $this->comparison,
-            $isWhole ? $total->exact : null,
+            slice: $slice,
+            panel: $panel,
+            values: $values,
+            shown: $shown,
+            variances: $variances,
+            comparison: $this->comparison,
+            exact: $isWhole ? $total->exact : null,
         );
     }
 

@@ -62,12 +62,12 @@ final readonly class ComparisonWorkings
         $landing = $lands ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
 
         $rows = self::rows(
-            $scope,
-            $figures,
-            $slices,
-            $made,
-            $references[0] ?? null,
-            $question->landing ? $landing : null,
+            scope: $scope,
+            figures: $figures,
+            slices: $slices,
+            made: $made,
+            reference: $references[0] ?? null,
+            landing: $question->landing ? $landing : null,
         );
         $display = Display::of($measure, $recipe->finish, $rows);
         $shown = $showsForecast
@@ -104,12 +104,12 @@ final readonly class ComparisonWorkings
         );
 
         $table = new WorkingsTable(
-            $rows,
-            self::columns($scope, $references, $display, $showsForecast ? $shown : null),
-            $references,
-            $total,
-            $toDate,
-            $landing?->total,
+            rows: $rows,
+            columns: self::columns($scope, $references, $display, $showsForecast ? $shown : null),
+            references: $references,
+            total: $total,
+            toDate: $toDate,
+            landing: $landing?->total,
         );
         $context = $scope->context(
             kind: $recipe->kind->id(),

@@ -77,12 +77,12 @@ final readonly class Display
         $isFine = null === $finish->decimals && !$variance->isZero() && $unit->of($variance)->isLessThan(10);
 
         return new self(
-            $unit,
-            $decimals,
-            $isFine ? min($decimals + 1, $known + $unit->exponent()) : $decimals,
-            $format,
-            $measure->unit,
-            false,
+            unit: $unit,
+            decimals: $decimals,
+            varianceDecimals: $isFine ? min($decimals + 1, $known + $unit->exponent()) : $decimals,
+            format: $format,
+            measuredIn: $measure->unit,
+            inPoints: false,
         );
     }
 
@@ -112,7 +112,14 @@ final readonly class Display
     {
         $decimals = max(0, $finish->decimals ?? 1);
 
-        return new self(Unit::One, $decimals, $decimals, NumberFormat::of($finish->locale), '%', true);
+        return new self(
+            unit: Unit::One,
+            decimals: $decimals,
+            varianceDecimals: $decimals,
+            format: NumberFormat::of($finish->locale),
+            measuredIn: '%',
+            inPoints: true,
+        );
     }
 
     /** In the unit, with so many decimals. */

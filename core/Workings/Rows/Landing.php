@@ -60,13 +60,13 @@ final readonly class Landing
     public function slice(Sums $sums): Slice
     {
         return new Slice(
-            RowKey::sum(SumKey::Landing),
-            "Landing {$this->name()}",
-            PeriodNames::full($this->year),
-            RowRole::Landing,
-            $this->fine,
-            $this->fine,
-            $sums,
+            key: RowKey::sum(SumKey::Landing),
+            label: "Landing {$this->name()}",
+            name: PeriodNames::full($this->year),
+            role: RowRole::Landing,
+            fine: $this->fine,
+            own: $this->fine,
+            sums: $sums,
         );
     }
 }

@@ -57,7 +57,15 @@ final readonly class MemberSlices
             $kept = \array_slice(array_fill_keys(array_keys($sizes + $present), true), 0, $top, true);
         }
 
-        return new self($scope, $figures, $content, $breakdown, $kept, $present, $where);
+        return new self(
+            scope: $scope,
+            figures: $figures,
+            content: $content,
+            breakdown: $breakdown,
+            kept: $kept,
+            present: $present,
+            where: $where,
+        );
     }
 
     /**
@@ -200,23 +208,31 @@ final readonly class MemberSlices
         $label = '' === $member ? '(blank)' : $member;
 
         return new Slice(
-            RowKey::row($member),
-            $label,
-            $label,
-            $role,
-            $this->scope->fine,
-            $this->scope->fine,
-            $sums,
-            null,
-            $member,
-            $depth,
+            key: RowKey::row($member),
+            label: $label,
+            name: $label,
+            role: $role,
+            fine: $this->scope->fine,
+            own: $this->scope->fine,
+            sums: $sums,
+            period: null,
+            member: $member,
+            depth: $depth,
         );
     }
 
     /** A row that is no member. */
     private function sum(SumKey $key, RowRole $role, Sums $sums, string $label): Slice
     {
-        return new Slice(RowKey::sum($key), $label, $label, $role, $this->scope->fine, $this->scope->fine, $sums);
+        return new Slice(
+            key: RowKey::sum($key),
+            label: $label,
+            name: $label,
+            role: $role,
+            fine: $this->scope->fine,
+            own: $this->scope->fine,
+            sums: $sums,
+        );
     }
 
     /**

@@ -59,15 +59,15 @@ final readonly class Scope
             $timeless = Period::timeless();
 
             return new self(
-                $question,
-                $dataset,
-                $measure,
-                $sources,
-                $better,
-                $timeless,
-                $timeless,
-                PeriodRange::between($timeless, $timeless),
-                new FinePeriods([$timeless]),
+                question: $question,
+                dataset: $dataset,
+                measure: $measure,
+                sources: $sources,
+                better: $better,
+                closing: $timeless,
+                year: $timeless,
+                range: PeriodRange::between($timeless, $timeless),
+                fine: new FinePeriods([$timeless]),
             );
         }
         if ($closing->grain !== $dataset->grain && $dataset->grain->groups($closing->grain)) {
@@ -77,7 +77,17 @@ final readonly class Scope
         $year = $closing->group(Grain::Year, $dataset->calendar);
         $fine = new FinePeriods($range->belonging($dataset->grain, $dataset->calendar));
 
-        return new self($question, $dataset, $measure, $sources, $better, $closing, $year, $range, $fine);
+        return new self(
+            question: $question,
+            dataset: $dataset,
+            measure: $measure,
+            sources: $sources,
+            better: $better,
+            closing: $closing,
+            year: $year,
+            range: $range,
+            fine: $fine,
+        );
     }
 
     /**

@@ -86,7 +86,17 @@ final readonly class MemberTable
             ),
         );
         [$members, $count] = $largestFirst
-            ? self::largest($figures, $measure, $comparison, $breakdown->name, $where, $scenarios, $all, $from, $most)
+            ? self::largest(
+                figures: $figures,
+                measure: $measure,
+                comparison: $comparison,
+                by: $breakdown->name,
+                where: $where,
+                scenarios: $scenarios,
+                fine: $all,
+                from: $from,
+                most: $most,
+            )
             : [\array_slice($tree = $breakdown->asTree($folded), $from, $most), \count($tree)];
         $held = array_fill_keys($breakdown->groups(), true);
         $leaves = array_values(array_filter($members, static fn (string $member): bool => !isset($held[$member])));
@@ -154,7 +164,14 @@ final readonly class MemberTable
         $closing = $dataset->maybeClosing() ?? Period::timeless();
         $coverage = new MeasureCoverage($measure, $figures->sums($measure->sources(), []), $dataset, $closing);
 
-        return new Comparison($measure, $coverage, $scenario, $forecast, [], $closing);
+        return new Comparison(
+            measure: $measure,
+            coverage: $coverage,
+            scenario: $scenario,
+            forecast: $forecast,
+            against: [],
+            closing: $closing,
+        );
     }
 
     /**

@@ -39,7 +39,7 @@ describe('a statement', () => {
 
 describe('the message', () => {
   const message = { text: 'We are 48 ahead', numbers: [{ said: '48', row: 'total', column: 'BU', exact: '48' }] }
-  const stale = [{ said: '48', now: '51', row: 'total', column: 'BU', exact: '51' }]
+  const stale = [{ said: '48', now: '51', row: 'total', ref: 'total', column: 'BU', exact: '51' }]
 
   it('says which number is another, and takes the new one', () => {
     const onChange = vi.fn()
@@ -48,7 +48,7 @@ describe('the message', () => {
     named(root, 'Take the new numbers').click()
     expect(onChange.mock.calls[0]?.[0]).toEqual({
       text: 'We are 51 ahead',
-      numbers: [{ said: '51', row: 'total', column: 'BU', exact: '51' }],
+      numbers: [{ said: '51', row: 'total', ref: 'total', column: 'BU', exact: '51' }],
     })
     named(root, 'Remove').click()
     expect(onChange).toHaveBeenLastCalledWith(undefined)

@@ -317,16 +317,16 @@ final class KindsTest extends TestCase
                     $isDone = true;
 
                     return new Rect(
-                        $mark->x,
-                        $mark->y,
-                        $mark->width,
-                        $mark->height + 1,
-                        $mark->fill,
-                        $mark->stroke,
-                        $mark->role,
-                        $mark->key,
-                        $mark->of,
-                        $mark->measures,
+                        x: $mark->x,
+                        y: $mark->y,
+                        width: $mark->width,
+                        height: $mark->height + 1,
+                        fill: $mark->fill,
+                        stroke: $mark->stroke,
+                        role: $mark->role,
+                        key: $mark->key,
+                        of: $mark->of,
+                        measures: $mark->measures,
                     );
                 }, $group->marks),
                 $group->role,

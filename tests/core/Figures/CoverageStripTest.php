@@ -54,22 +54,22 @@ final class CoverageStripTest extends TestCase
     public function testATableAddsDaysUpToMonthsByTheMeasuresRule(): void
     {
         $figures = Written::figures(
-            "Date,Route,Actual,Forecast\n2026-01-05,North,1.5,\n2026-01-07,North,2,\n2026-02-03,North,,8\n"
-                ."2026-02-04,Holm,,9\n2026-01-05,Holm,10,\n",
+            "Date,Route,Actual,Forecast\n2026-01-05,North,1.5,\n2026-01-07,North,2,\n2026-02-03,North,,8\n".
+                "2026-02-04,Holm,,9\n2026-01-05,Holm,10,\n",
         );
         $dataset = $figures->dataset();
         $table = MemberTable::of(
-            $figures,
-            $dataset->measures[0],
-            Scenario::Actual,
-            Scenario::Forecast,
-            'Route',
-            [],
-            $dataset->range()->periods(Grain::Day, $dataset->calendar),
-            Grain::Month,
-            true,
-            0,
-            10,
+            figures: $figures,
+            measure: $dataset->measures[0],
+            scenario: Scenario::Actual,
+            forecast: Scenario::Forecast,
+            by: 'Route',
+            where: [],
+            fine: $dataset->range()->periods(Grain::Day, $dataset->calendar),
+            grain: Grain::Month,
+            largestFirst: true,
+            from: 0,
+            most: 10,
         );
         self::assertSame(['2026-01', '2026-02'], self::keys($table->periods));
         self::assertSame(
@@ -90,17 +90,17 @@ final class CoverageStripTest extends TestCase
         );
         $dataset = $figures->dataset();
         $table = MemberTable::of(
-            $figures,
-            $dataset->measures[0],
-            Scenario::Actual,
-            null,
-            'Pier',
-            [],
-            $dataset->range()->periods(Grain::Month, $dataset->calendar),
-            Grain::Month,
-            true,
-            0,
-            1,
+            figures: $figures,
+            measure: $dataset->measures[0],
+            scenario: Scenario::Actual,
+            forecast: null,
+            by: 'Pier',
+            where: [],
+            fine: $dataset->range()->periods(Grain::Month, $dataset->calendar),
+            grain: Grain::Month,
+            largestFirst: true,
+            from: 0,
+            most: 1,
         );
         self::assertSame(['East', '15', 2], [$table->rows[0][0], (string) $table->rows[0][2], $table->count]);
     }

@@ -64,12 +64,12 @@ final class DimensionTest extends TestCase
     {
         $dataset = Written::figures("Month,Line,Actual\n2026-01,Fuel,5\n")->dataset();
         $with = new Dataset(
-            'x',
-            $dataset->measures,
-            [self::lines()],
-            $dataset->grain,
-            $dataset->calendar,
-            $dataset->coverage,
+            name: 'x',
+            measures: $dataset->measures,
+            breakdowns: [self::lines()],
+            grain: $dataset->grain,
+            calendar: $dataset->calendar,
+            coverage: $dataset->coverage,
         );
         $better = static fn (string ...$members): Better => $with->betterOf(new Measure('Amount'), [
             new MemberFilter('Line', array_values($members)),

@@ -68,18 +68,18 @@ final class SpreadTest extends TestCase
     public function testInTheProportionsOfThePriorYear(): void
     {
         $figures = Written::figures(
-            "Month,Route,Actual\n2025-10,North,20\n2025-11,North,10\n2025-12,North,10\n2025-10,Holm,1\n"
-                ."2026-01,North,5\n",
+            "Month,Route,Actual\n2025-10,North,20\n2025-11,North,10\n2025-12,North,10\n2025-10,Holm,1\n".
+                "2026-01,North,5\n",
         );
         $of = static fn (string $route, string $first, bool $asPriorYear = true): array => array_map(
             strval(...),
             SpreadOfRow::of(
-                $figures,
-                $figures->dataset()->measures[0],
-                ['Route' => $route],
-                [Period::of("$first-10"), Period::of("$first-11"), Period::of("$first-12")],
-                BigDecimal::of(1000),
-                $asPriorYear,
+                figures: $figures,
+                measure: $figures->dataset()->measures[0],
+                where: ['Route' => $route],
+                periods: [Period::of("$first-10"), Period::of("$first-11"), Period::of("$first-12")],
+                amount: BigDecimal::of(1000),
+                asPriorYear: $asPriorYear,
             ),
         );
         self::assertSame(['500', '250', '250'], $of('North', '2026'));
@@ -96,12 +96,12 @@ final class SpreadTest extends TestCase
         ]);
         $this->expectException(NotAccepted::class);
         SpreadOfRow::of(
-            $figures,
-            $figures->dataset()->maybeMeasure('Balance') ?? new Measure('?'),
-            [],
-            [Period::of('2026-01')],
-            BigDecimal::of(1),
-            false,
+            figures: $figures,
+            measure: $figures->dataset()->maybeMeasure('Balance') ?? new Measure('?'),
+            where: [],
+            periods: [Period::of('2026-01')],
+            amount: BigDecimal::of(1),
+            asPriorYear: false,
         );
     }
 }

@@ -138,12 +138,12 @@ final class RandomLedger
     public function reckoning(Asked $question): Reckoning
     {
         return new Reckoning(
-            $this->facts,
-            $this->measures,
-            $this->breakdowns,
-            $this->roles,
-            $question,
-            $this->family(),
+            facts: $this->facts,
+            measures: $this->measures,
+            breakdowns: $this->breakdowns,
+            roles: $this->roles,
+            asked: $question,
+            family: $this->family(),
         );
     }
 

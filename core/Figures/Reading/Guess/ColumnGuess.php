@@ -17,16 +17,18 @@ use KeenMargin\Core\Time\Grain;
 /** What one column looks like, judged by its name and its cells. */
 final readonly class ColumnGuess
 {
-    private const PERIOD_NAMES = '/^(month|period|date|day|week|quarter|year|half-?year|fiscal '
-        .'year|monat|periode|datum|jahr|quartal|mois|année)\b/iu';
-    private const MEMO_NAMES = '/\b(memo|note|notes|comment|comments|remark|remarks|'
-        .'description|bemerkung|kommentar)\b/iu';
+    private const PERIOD_NAMES =
+        '/^(month|period|date|day|week|quarter|year|half-?year|fiscal '.
+        'year|monat|periode|datum|jahr|quartal|mois|année)\b/iu';
+    private const MEMO_NAMES =
+        '/\b(memo|note|notes|comment|comments|remark|remarks|description|bemerkung|kommentar)\b/iu';
     private const CODE_NAMES = '/\b(id|no|nr|number|code|account|konto|cost cent(er|re))\b\.?$/iu';
     private const SCENARIO_NAMES = '/^(scenario|szenario|version|type)$/iu';
     private const MEASURE_COLUMNS = '/^(measure|indicator|kennzahl)$/iu';
     /** What is computed from other columns is computed again here. */
-    private const DERIVED_NAMES = '/^(?:Δ.*|var\.?(?:iance)?\b.*|diff\.?(?:erence)?\b.*|deviation\b.*|'
-        .'abweichung.*|abw\..*|delta\b.*|ytd\b.*|.*\bytd|year to date|cumul.*|kumul.*|share of .*|% of .*)$/iu';
+    private const DERIVED_NAMES =
+        '/^(?:Δ.*|var\.?(?:iance)?\b.*|diff\.?(?:erence)?\b.*|deviation\b.*|'.
+        'abweichung.*|abw\..*|delta\b.*|ytd\b.*|.*\bytd|year to date|cumul.*|kumul.*|share of .*|% of .*)$/iu';
     private const SAMPLE = 400;
     /** Letters that remarks have on average, and the names of customers do not. */
     private const FREE_TEXT = 60;
@@ -50,7 +52,14 @@ final readonly class ColumnGuess
             0.9;
 
         return new self(
-            self::role($name, $sheet->levels[$place], $cells, $numbers, $periods, $isPeriodName),
+            self::role(
+                name: $name,
+                levels: $sheet->levels[$place],
+                cells: $cells,
+                numbers: $numbers,
+                periods: $periods,
+                isPeriodName: $isPeriodName,
+            ),
             $isPeriodName,
             $isYears,
         );

@@ -64,14 +64,14 @@ final class RoleGuess
 
         $measure ??= self::maybeLone($columns) ?? TableTitle::maybe($sheet->notes)?->measure;
         $mapping = new Mapping(
-            $columns,
-            $decimal,
-            $dates,
-            $measure ?? self::DEFAULT_MEASURE,
-            $year,
-            [],
-            MeasureGuess::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE),
-            $calendar,
+            columns: $columns,
+            decimal: $decimal,
+            dates: $dates,
+            measure: $measure ?? self::DEFAULT_MEASURE,
+            year: $year,
+            leaveOut: [],
+            measures: MeasureGuess::rules($sheet, $columns, $measure ?? self::DEFAULT_MEASURE),
+            calendar: $calendar,
         );
 
         return [] === $mapping->of(Role::Band)

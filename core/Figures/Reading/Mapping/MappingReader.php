@@ -48,26 +48,30 @@ final class MappingReader
         $columns = $given->maybe('columns');
 
         return new Mapping(
-            null === $columns ? $guess->columns : self::columns($columns, $sheet),
-            $given->maybe('decimal')?->enum(NumberStyle::class) ?? $guess->decimal,
-            $given->maybe('dates')?->enum(DateOrder::class) ?? $guess->dates,
-            $given->maybe('measure')?->string() ?? $guess->measure,
-            $given->maybe('year')?->int(Period::FIRST_YEAR, Period::LAST_YEAR) ?? $guess->year,
-            array_map(
+            columns: null === $columns ? $guess->columns : self::columns($columns, $sheet),
+            decimal: $given->maybe('decimal')?->enum(NumberStyle::class) ?? $guess->decimal,
+            dates: $given->maybe('dates')?->enum(DateOrder::class) ?? $guess->dates,
+            measure: $given->maybe('measure')?->string() ?? $guess->measure,
+            year: $given->maybe('year')?->int(Period::FIRST_YEAR, Period::LAST_YEAR) ?? $guess->year,
+            leaveOut: array_map(
                 static fn (Given $row): int => $row->int(1, 10_000_000),
                 $given->maybe('leaveOut')?->list() ?? [],
             ),
-            null === $given->maybe('measures') ? $guess->measures : self::measures($given->must('measures')),
-            new FiscalCalendar($given->maybe('fiscalYearStarts')?->int(1, 12) ?? $guess->calendar->firstMonth),
-            $given->maybe('grain')?->enum(Grain::class) ?? $guess->grain,
-            self::sameAs($given->maybe('sameAs')),
-            null === $given->maybe('totals')
+            measures: null === $given->maybe('measures')
+                ? $guess->measures
+                : self::measures($given->must('measures')),
+            calendar: new FiscalCalendar(
+                $given->maybe('fiscalYearStarts')?->int(1, 12) ?? $guess->calendar->firstMonth,
+            ),
+            grain: $given->maybe('grain')?->enum(Grain::class) ?? $guess->grain,
+            sameAs: self::sameAs($given->maybe('sameAs')),
+            keepsTotals: null === $given->maybe('totals')
                 ? $guess->keepsTotals
                 : 'keep' === $given->must('totals')->oneOf(['keep', 'leave out']),
-            self::maybeHeader($given),
-            self::maybeSheet($given),
-            $given->maybe('bands')?->enum(BandMeaning::class) ?? $guess->bands,
-            $given->maybe('percents')?->enum(PercentMeaning::class) ?? $guess->percents,
+            header: self::maybeHeader($given),
+            sheet: self::maybeSheet($given),
+            bands: $given->maybe('bands')?->enum(BandMeaning::class) ?? $guess->bands,
+            percents: $given->maybe('percents')?->enum(PercentMeaning::class) ?? $guess->percents,
         );
     }
 

@@ -116,9 +116,9 @@ final class DatasetBuilder
             $all->add($one->measure, $one->scenario->value, $packed[$i], isset($counted[$one->measure]) ? '' : false);
         }
         $dataset = new Dataset(
-            $name,
-            $measures,
-            array_map(
+            name: $name,
+            measures: $measures,
+            breakdowns: array_map(
                 static fn (string $breakdown, int $place): Breakdown => new Breakdown(
                     $breakdown,
                     $members->members($place),
@@ -126,12 +126,12 @@ final class DatasetBuilder
                 $breakdowns,
                 array_keys($breakdowns),
             ),
-            $grain,
-            $mapping->calendar,
-            Coverage::ofStarts($all->starts(), $grain, $mapping->calendar),
-            null,
-            $organisation,
-            $notices,
+            grain: $grain,
+            calendar: $mapping->calendar,
+            coverage: Coverage::ofStarts($all->starts(), $grain, $mapping->calendar),
+            closedThrough: null,
+            organisation: $organisation,
+            notices: $notices,
         );
 
         return new ReadFigures(new FactTable($dataset, $series, $packed, $all->sums($dataset)), $rows, $without);
@@ -168,8 +168,8 @@ final class DatasetBuilder
             $sum = ($settled[$start] ?? 0) + $flat[$i + 1];
             if (!self::isWhole($sum)) {
                 throw RefusedFigures::whole(
-                    'The sum of rows that share a key has more digits than can be kept exactly. Give the amounts in '
-                        .'thousands.',
+                    'The sum of rows that share a key has more digits than can be kept exactly. Give the amounts in '.
+                        'thousands.',
                 );
             }
             $settled[$start] = $sum;
@@ -227,13 +227,13 @@ final class DatasetBuilder
                 }
             }
             $measures[] = new Measure(
-                (string) $name,
-                '%',
-                0,
-                Grouping::Ratio,
-                $rule->better,
-                $rule->numerator,
-                $rule->denominator,
+                name: (string) $name,
+                unit: '%',
+                decimals: 0,
+                grouping: Grouping::Ratio,
+                better: $rule->better,
+                numerator: $rule->numerator,
+                denominator: $rule->denominator,
             );
         }
 

@@ -305,20 +305,20 @@ final class FactReader
         [$packed, $this->packed] = [$this->packed, []];
 
         return DatasetBuilder::figures(
-            $name,
-            $organisation,
-            $this->mapping,
-            $this->combinations->units,
-            $series,
-            $packed,
-            $this->decimals,
-            $this->scale,
-            $this->periods->joined(),
-            PeriodColumn::areMonths($days),
-            $this->totals,
-            $this->totalColumns,
-            $this->rows,
-            $this->without,
+            name: $name,
+            organisation: $organisation,
+            mapping: $this->mapping,
+            units: $this->combinations->units,
+            series: $series,
+            packed: $packed,
+            decimals: $this->decimals,
+            scale: $this->scale,
+            grain: $this->periods->joined(),
+            daysAreMonths: PeriodColumn::areMonths($days),
+            totals: $this->totals,
+            totalColumns: $this->totalColumns,
+            rows: $this->rows,
+            without: $this->without,
         );
     }
 

@@ -43,9 +43,23 @@ final class PeriodColumn
             ),
         );
         if ([] === $places && [] === $spread) {
-            return new self($reader, [], '', $mapping->calendar, $mapping->grain, Grain::Timeless);
+            return new self(
+                reader: $reader,
+                places: [],
+                name: '',
+                calendar: $mapping->calendar,
+                told: $mapping->grain,
+                grain: Grain::Timeless,
+            );
         }
-        $probe = new self($reader, $places, implode(' and ', $columns), $mapping->calendar, null, Grain::Timeless);
+        $probe = new self(
+            reader: $reader,
+            places: $places,
+            name: implode(' and ', $columns),
+            calendar: $mapping->calendar,
+            told: null,
+            grain: Grain::Timeless,
+        );
         $read = array_map(
             static fn (string $header): ?Period => $reader->maybe($header) ?? $reader->maybe("$header 2000"),
             $spread,
@@ -57,12 +71,12 @@ final class PeriodColumn
         }
 
         return new self(
-            $reader,
-            $places,
-            implode(' and ', $columns),
-            $mapping->calendar,
-            $mapping->grain,
-            self::commonest(array_values(array_filter($read))) ?? Grain::Month,
+            reader: $reader,
+            places: $places,
+            name: implode(' and ', $columns),
+            calendar: $mapping->calendar,
+            told: $mapping->grain,
+            grain: self::commonest(array_values(array_filter($read))) ?? Grain::Month,
         );
     }
 

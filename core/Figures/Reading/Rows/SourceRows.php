@@ -44,7 +44,14 @@ final class SourceRows
                 if (
                     isset($isWanted[$key][$slot])
                     && !NumberReader::isMissing(Cell::clean($cells[$place] ?? ''))
-                    && self::falls($periods, $mapping, $cells, $header, $isWanted[$key][$slot], $at)
+                    && self::falls(
+                        periods: $periods,
+                        mapping: $mapping,
+                        cells: $cells,
+                        header: $header,
+                        series: $isWanted[$key][$slot],
+                        at: $at,
+                    )
                 ) {
                     $columns[] = $sheet->header[$place];
                 }

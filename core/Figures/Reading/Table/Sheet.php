@@ -47,14 +47,14 @@ final readonly class Sheet
     public function reading(callable $wrap): self
     {
         return new self(
-            $wrap($this->source),
-            $this->place,
-            $this->header,
-            $this->levels,
-            $this->rows,
-            $this->isWhole,
-            $this->notes,
-            $this->prefersComma,
+            source: $wrap($this->source),
+            place: $this->place,
+            header: $this->header,
+            levels: $this->levels,
+            rows: $this->rows,
+            isWhole: $this->isWhole,
+            notes: $this->notes,
+            prefersComma: $this->prefersComma,
         );
     }
 
@@ -91,14 +91,14 @@ final readonly class Sheet
         }
 
         return new self(
-            $source,
-            $place,
-            $header,
-            $levels,
-            $rows,
-            $isWhole,
-            $notes,
-            $source instanceof DelimitedRows && ';' === $source->delimiter,
+            source: $source,
+            place: $place,
+            header: $header,
+            levels: $levels,
+            rows: $rows,
+            isWhole: $isWhole,
+            notes: $notes,
+            prefersComma: $source instanceof DelimitedRows && ';' === $source->delimiter,
         );
     }
 

@@ -25,15 +25,15 @@ final class DatasetChecksTest extends TestCase
         $figures = Written::figures($csv);
         $own = $figures->dataset();
         $dataset = new Dataset(
-            $own->name,
-            $own->measures,
-            null === $breakdown ? $own->breakdowns : [$breakdown],
-            $own->grain,
-            $own->calendar,
-            $own->coverage,
-            null === $closing ? null : Period::of($closing),
-            '',
-            $own->notices,
+            name: $own->name,
+            measures: $own->measures,
+            breakdowns: null === $breakdown ? $own->breakdowns : [$breakdown],
+            grain: $own->grain,
+            calendar: $own->calendar,
+            coverage: $own->coverage,
+            closedThrough: null === $closing ? null : Period::of($closing),
+            organisation: '',
+            notices: $own->notices,
         );
         $findings = DatasetChecks::of(
             $dataset,
