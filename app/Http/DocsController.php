@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\App\Http\Contract\Operation;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -15,6 +16,7 @@ final readonly class DocsController
     }
 
     #[Route('/api/docs', methods: 'GET')]
+    #[Operation('This document', media: ['application/vnd.oai.openapi+json;version=3.1'])]
     public function __invoke(): Response
     {
         return new Response((string) file_get_contents($this->file), 200, [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Jobs\Job;
 use KeenMargin\App\Jobs\JobShelf;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -21,6 +22,7 @@ final readonly class JobController
     }
 
     #[Route('', methods: 'GET')]
+    #[Operation('How far long work is, and what came of it', answer: 'Job')]
     public function get(string $id): JsonResponse
     {
         return new JsonResponse($this->job($id)->toArray());
@@ -28,6 +30,7 @@ final readonly class JobController
 
     /** Ends it; what it has changed so far is undone. One that has ended stays as it is. */
     #[Route('', methods: 'DELETE')]
+    #[Operation('Stop long work: nothing of it is kept. One that has ended stays as it is', status: 204)]
     public function stop(string $id): Response
     {
         $this->job($id);
@@ -38,6 +41,7 @@ final readonly class JobController
 
     /** The file that it made. */
     #[Route('/file', methods: 'GET')]
+    #[Operation('The file that long work has made', media: ['application/octet-stream'])]
     public function file(string $id): Response
     {
         $job = $this->job($id);

@@ -32,9 +32,9 @@ final readonly class Page
     }
 
     /**
-     * @param list<array<string, mixed>> $items
+     * @param list<array<string, mixed>|object> $items
      *
-     * @return array{items: list<array<string, mixed>>, page: int, pages: int, total: int}
+     * @return array{items: list<array<string, mixed>|object>, page: int, pages: int, total: int}
      */
     public function with(array $items, int $total): array
     {

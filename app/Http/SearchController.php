@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Storage\NameSearch;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -21,6 +22,7 @@ final readonly class SearchController
     }
 
     #[Route('/api/search', methods: 'GET')]
+    #[Operation('Everything that has a name', answer: 'FoundNames', query: ['q' => 'string'])]
     public function search(Request $request): JsonResponse
     {
         $sought = trim(mb_scrub($request->query->getString('q')));

@@ -12,7 +12,7 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 final class Version
 {
     /**
-     * @param callable(): array<string, mixed> $state asked only where the request is based on another version
+     * @param callable(): (array<string, mixed>|object) $state asked only where the request is based on another version
      *
      * @throws StaleVersion
      */
@@ -26,8 +26,8 @@ final class Version
         }
     }
 
-    /** @param array<string, mixed> $state */
-    public static function answer(array $state, int $version, int $status = 200): JsonResponse
+    /** @param array<string, mixed>|object $state */
+    public static function answer(array|object $state, int $version, int $status = 200): JsonResponse
     {
         return new JsonResponse($state, $status, ['ETag' => "\"$version\""]);
     }

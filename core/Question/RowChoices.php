@@ -18,10 +18,4 @@ final readonly class RowChoices
         public bool $canLand = false,
     ) {
     }
-
-    /** @return array{hasMembers: bool, taken: ?string, canLand: bool} */
-    public function toArray(): array
-    {
-        return ['hasMembers' => $this->hasMembers, 'taken' => $this->taken, 'canLand' => $this->canLand];
-    }
 }

@@ -180,7 +180,10 @@ final class KindsTest extends TestCase
             self::assertSame(200, $answer->status, $answer->body);
         }
         $kept = Server::send('GET', "/api/charts/$chart");
-        self::assertSame(['On foot/North', 'On foot/total', 'North'], $kept->at('recipe', 'finish', 'highlight'));
+        self::assertSame(
+            [['panel' => 'On foot', 'row' => 'North'], ['panel' => 'On foot', 'sum' => 'total'], 'North'],
+            $kept->at('recipe', 'finish', 'highlight'),
+        );
         $question = $kept->at('recipe', 'question');
         \assert(\is_array($question));
         self::assertSame(

@@ -87,7 +87,10 @@ final class Server
         ]);
         $bytes = file_get_contents((self::$other ?? self::base()).$path, false, $context);
 
-        return new Answer($http_response_header, (string) $bytes);
+        $answer = new Answer($http_response_header, (string) $bytes);
+        Contract::insist($method, $path, $answer);
+
+        return $answer;
     }
 
     /** The answer itself; where long work was accepted, the one that it ends with. */
@@ -163,8 +166,8 @@ final class Server
             null === $dataset ? '' : "--edge\r\nContent-Disposition: form-data; name=\"dataset\"\r\n\r\n$dataset\r\n";
         $body =
             $field.
-            "--edge\r\nContent-Disposition: form-data; name=\"file\"; "
-                ."filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
+            "--edge\r\nContent-Disposition: form-data; name=\"file\"; ".
+            "filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
 
         return self::send('POST', '/api/readings', $body, ['Content-Type' => 'multipart/form-data; boundary=edge']);
     }

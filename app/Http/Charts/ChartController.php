@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Charts;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
 use KeenMargin\App\Http\Records;
@@ -42,6 +43,11 @@ final readonly class ChartController
 
     /** By last use; with `q` those whose name or dataset has it, with `dataset` those of one. */
     #[Route('', methods: 'GET')]
+    #[Operation(
+        'Named charts, the last saved first',
+        answer: 'page of Chart',
+        query: ['page' => 'integer 1..', 'q' => 'string', 'dataset' => 'string'],
+    ),]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -79,6 +85,12 @@ final readonly class ChartController
     }
 
     #[Route('', methods: 'POST')]
+    #[Operation(
+        'Name a chart',
+        answer: 'Chart',
+        status: 201,
+        body: ['dataset' => 'integer', 'name' => 'string', 'recipe' => 'Recipe'],
+    ),]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['dataset', 'name', 'recipe']);
@@ -99,6 +111,7 @@ final readonly class ChartController
     }
 
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('A chart', answer: 'Chart')]
     public function get(int $id): JsonResponse
     {
         $chart = $this->records->chart($id);
@@ -108,6 +121,7 @@ final readonly class ChartController
     }
 
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
+    #[Operation('Save a chart', answer: 'Chart', body: ['name' => 'string', 'recipe' => 'Recipe'], isVersioned: true)]
     public function put(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['name', 'recipe']);
@@ -124,6 +138,7 @@ final readonly class ChartController
     }
 
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
+    #[Operation('Delete a chart', status: 204, isVersioned: true)]
     public function delete(int $id, Request $request): Response
     {
         $this->turn->take(function () use ($id, $request): void {
@@ -135,6 +150,7 @@ final readonly class ChartController
 
     /** Brings back what was deleted. */
     #[Route('/{id}/restoration', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation('Bring a deleted chart back', answer: 'Chart')]
     public function restore(int $id): JsonResponse
     {
         $chart = $this->turn->take(function () use ($id): ChartRecord {
@@ -149,6 +165,7 @@ final readonly class ChartController
 
     /** The same chart under a name of its own. */
     #[Route('/{id}/copies', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation('The chart once more, under a name of its own', answer: 'Chart', status: 201)]
     public function copy(int $id): JsonResponse
     {
         $copy = $this->turn->take(function () use ($id): ChartRecord {

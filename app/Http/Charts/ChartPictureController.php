@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Charts;
 
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Record\ChartRecord;
@@ -40,6 +41,7 @@ final readonly class ChartPictureController
     }
 
     #[Route('/api/charts/{id}/picture.svg', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('The chart as it is now, small', media: ['image/svg+xml'])]
     public function small(int $id, Request $request): Response
     {
         [$figures, $recipe] = $this->figured($this->records->chart($id));
@@ -53,6 +55,11 @@ final readonly class ChartPictureController
 
     /** Whoever shows it asks each time whether it has changed. */
     #[Route('/charts/{id}.{format}', requirements: ['id' => Records::ID, 'format' => 'svg|png|pdf'], methods: 'GET')]
+    #[Operation(
+        'The chart as a picture, always as it is now, under an address to link to',
+        query: ['scale' => '1|2|3'],
+        media: ['image/svg+xml', 'image/png', 'application/pdf'],
+    ),]
     public function whole(int $id, string $format, Request $request): Response
     {
         $chart = $this->records->chart($id);

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http\Charts;
 
 use KeenMargin\App\Export\WorkingsCsv;
 use KeenMargin\App\Export\WorkingsXlsx;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
@@ -44,6 +45,11 @@ final readonly class DrawingController
 
     /** With `beside`, a second chart on the same scale. */
     #[Route('/drawings')]
+    #[Operation(
+        'Answer a question: sentence, scene, reading, checks, workings, and the kinds with what they lack or would ask',
+        answer: 'Drawing',
+        body: ['recipe' => 'Recipe', 'beside?' => 'Recipe'],
+    ),]
     public function drawing(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['recipe', 'beside']);
@@ -86,6 +92,12 @@ final readonly class DrawingController
     /** With the notes of its rows, numbered and below. */
     #[Route('/pictures', defaults: ['format' => 'svg'])]
     #[Route('/pictures.{format}', requirements: ['format' => 'svg|png|pdf'])]
+    #[Operation(
+        'The chart as SVG, PNG or PDF, with its notes below',
+        body: ['recipe' => 'Recipe'],
+        query: ['scale' => '1|2|3'],
+        media: ['image/svg+xml', 'image/png', 'application/pdf'],
+    ),]
     public function picture(int $id, string $format, Request $request): Response
     {
         [$recipe, $figures, $record] = $this->asked($id, $request);
@@ -103,6 +115,12 @@ final readonly class DrawingController
 
     #[Route('/workings', defaults: ['format' => 'csv'])]
     #[Route('/workings.{format}', requirements: ['format' => 'csv|xlsx|json'])]
+    #[Operation(
+        'The workings as CSV, as a workbook with live formulas, or as the JSON document that the command line prints',
+        answer: 'object',
+        body: ['recipe' => 'Recipe'],
+        media: ['text/csv', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+    ),]
     public function workings(int $id, string $format, Request $request): Response
     {
         [$recipe, $figures] = $this->asked($id, $request);
@@ -127,6 +145,11 @@ final readonly class DrawingController
      * on.
      */
     #[Route('/slots')]
+    #[Operation(
+        'What was typed into a slot of the sentence, as a change of the question',
+        answer: 'SlotChange',
+        body: ['recipe' => 'Recipe', 'slot' => 'string', 'text' => 'string'],
+    ),]
     public function slot(int $id, Request $request): JsonResponse
     {
         $dataset = $this->datasets->figures($this->records->dataset($id))->dataset();
@@ -143,6 +166,11 @@ final readonly class DrawingController
 
     /** A recipe made on other figures: what does not match is asked, and what was answered is put in its place. */
     #[Route('/fits')]
+    #[Operation(
+        'Fit a recipe made on other figures: what does not match is asked',
+        answer: 'Fitted',
+        body: ['recipe' => 'Recipe', 'answers?' => 'NameMap'],
+    ),]
     public function fit(int $id, Request $request): JsonResponse
     {
         $dataset = $this->datasets->figures($this->records->dataset($id))->dataset();

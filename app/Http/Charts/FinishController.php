@@ -6,6 +6,8 @@ namespace KeenMargin\App\Http\Charts;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\FinishUse;
+use KeenMargin\App\Http\Contract\Charts\NamedFinish;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
@@ -36,6 +38,7 @@ final readonly class FinishController
 
     /** All of them, by name: there are few. */
     #[Route('', methods: 'GET')]
+    #[Operation('Named finishes', answer: 'NamedFinishes')]
     public function list(): JsonResponse
     {
         return new JsonResponse([
@@ -47,6 +50,12 @@ final readonly class FinishController
     }
 
     #[Route('', methods: 'POST')]
+    #[Operation(
+        'Keep a finish under a name',
+        answer: 'NamedFinish',
+        status: 201,
+        body: ['name' => 'string', 'finish?' => 'object', 'isDefault?' => 'boolean'],
+    ),]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['name', 'finish', 'isDefault']);
@@ -63,6 +72,12 @@ final readonly class FinishController
 
     /** Charts that bear its name follow. */
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
+    #[Operation(
+        'Change a named finish, and the charts that bear its name',
+        answer: 'NamedFinish',
+        body: ['name' => 'string', 'finish?' => 'object', 'isDefault?' => 'boolean'],
+        isVersioned: true,
+    ),]
     public function put(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['name', 'finish', 'isDefault']);
@@ -83,6 +98,7 @@ final readonly class FinishController
 
     /** Charts keep their looks, and lose the name. */
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
+    #[Operation('Delete a named finish; charts keep their looks', status: 204, isVersioned: true)]
     public function delete(int $id, Request $request): Response
     {
         $this->turn->take(function () use ($id, $request): void {
@@ -96,6 +112,7 @@ final readonly class FinishController
 
     /** Puts it on charts; tells what they were before, so that it can be undone. */
     #[Route('/{id}/uses', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation('Put a named finish on charts', answer: 'FinishUses', body: ['charts' => 'integer[]'])]
     public function use(int $id, Request $request): JsonResponse
     {
         $given = JsonBody::of($request)
@@ -117,7 +134,7 @@ final readonly class FinishController
     private function unchanged(int $id, Request $request): NamedFinishRecord
     {
         $named = $this->named($id);
-        Version::insist($request, $named->version, fn (): array => $this->state($named));
+        Version::insist($request, $named->version, fn (): NamedFinish => $this->state($named));
 
         return $named;
     }
@@ -160,16 +177,15 @@ final readonly class FinishController
         $named->isDefault = $isDefault ?? $named->isDefault;
     }
 
-    /** @return array<string, mixed> */
-    private function state(NamedFinishRecord $named): array
+    private function state(NamedFinishRecord $named): NamedFinish
     {
-        return [
-            'id' => $named->id,
-            'version' => $named->version,
-            'name' => $named->name,
-            'finish' => (object) $named->finish,
-            'isDefault' => $named->isDefault,
-            'charts' => array_map(static fn ($chart): ?int => $chart->id, $this->use->bearing($named->name)),
-        ];
+        return new NamedFinish(
+            id: (int) $named->id,
+            version: $named->version,
+            name: $named->name,
+            finish: (object) $named->finish,
+            isDefault: $named->isDefault,
+            charts: array_map(static fn ($chart): int => (int) $chart->id, $this->use->bearing($named->name)),
+        );
     }
 }

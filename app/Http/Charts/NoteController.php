@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http\Charts;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\NoteEdit;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
 use KeenMargin\App\Http\Records;
@@ -42,6 +43,11 @@ final readonly class NoteController
 
     /** The latest first; with `q` those whose text, author or row has it, with `dataset` those of one. */
     #[Route('/api/notes', methods: 'GET')]
+    #[Operation(
+        'Notes, the latest first',
+        answer: 'page of Note',
+        query: ['q' => 'string', 'dataset' => 'string', 'page' => 'string'],
+    ),]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -78,6 +84,7 @@ final readonly class NoteController
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('A note', answer: 'Note')]
     public function get(int $id): JsonResponse
     {
         $note = $this->records->note($id);
@@ -87,6 +94,12 @@ final readonly class NoteController
 
     /** About a row of what a recipe shows. */
     #[Route('/api/datasets/{id}/notes', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation(
+        "Write a note about a row of what a recipe shows: it belongs to the row's measure, period and members",
+        answer: 'Note',
+        status: 201,
+        body: ['recipe' => 'Recipe', 'row' => 'string', 'text' => 'string'],
+    ),]
     public function post(int $id, Request $request): JsonResponse
     {
         $dataset = $this->records->dataset($id);
@@ -119,6 +132,7 @@ final readonly class NoteController
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
+    #[Operation('Change a note', answer: 'Note', body: ['text' => 'string'], isVersioned: true)]
     public function put(int $id, Request $request): JsonResponse
     {
         $text = trim(
@@ -136,6 +150,7 @@ final readonly class NoteController
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
+    #[Operation('Delete a note; undo brings it back', status: 204, isVersioned: true)]
     public function delete(int $id, Request $request): Response
     {
         $this->turn->take(fn () => $this->edit->delete($this->unchanged($id, $request), Signature::of($request)));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Figures;
 
 use KeenMargin\App\Checking\DatasetFindings;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
@@ -23,6 +24,7 @@ final readonly class CheckController
     }
 
     #[Route('', methods: 'GET')]
+    #[Operation('The checks of a dataset', answer: 'Findings')]
     public function list(int $id): JsonResponse
     {
         return $this->answer($id);
@@ -32,6 +34,12 @@ final readonly class CheckController
      * `{"mark": …, "reason": …}`: the mark is the finding's own, so that nothing else is accepted than what was read.
      */
     #[Route('/{finding}/acceptance', methods: 'PUT')]
+    #[Operation(
+        'Accept a failing check with a reason, until its figure changes',
+        answer: 'Findings',
+        body: ['mark' => 'string', 'reason' => 'string'],
+        isSigned: true,
+    ),]
     public function accept(int $id, string $finding, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -56,6 +64,7 @@ final readonly class CheckController
     }
 
     #[Route('/{finding}/acceptance', methods: 'DELETE')]
+    #[Operation('Withdraw an acceptance', answer: 'Findings')]
     public function withdraw(int $id, string $finding): JsonResponse
     {
         $this->findings->withdraw($this->records->dataset($id), $finding);

@@ -8,6 +8,7 @@ use Doctrine\Common\Collections\Criteria;
 use Doctrine\Common\Collections\Order;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\ChartsOf;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
 use KeenMargin\App\Http\Records;
@@ -43,6 +44,11 @@ final readonly class DatasetController
 
     /** By last use; with `?deleted=1` those that were deleted and can be brought back. */
     #[Route('', methods: 'GET')]
+    #[Operation(
+        'Datasets by last use',
+        answer: 'page of DatasetBrief',
+        query: ['page' => 'integer 1..', 'deleted' => '1'],
+    ),]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -69,6 +75,13 @@ final readonly class DatasetController
 
     /** Confirms a reading: all of it becomes a dataset, or nothing does. */
     #[Route('', methods: 'POST')]
+    #[Operation(
+        'Confirm a reading: all of it becomes a dataset, or nothing does',
+        answer: 'Dataset',
+        status: 201,
+        body: ['reading' => 'string', 'name' => 'string', 'organisation?' => 'string', 'mapping?' => 'Mapping'],
+        isLong: true,
+    ),]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['reading', 'name', 'organisation', 'mapping']);
@@ -85,6 +98,7 @@ final readonly class DatasetController
     }
 
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('A dataset with all that a question can be made of', answer: 'Dataset')]
     public function get(int $id): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -95,6 +109,13 @@ final readonly class DatasetController
 
     /** The dataset once more, with its figures and settings. */
     #[Route('/{id}/copies', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation(
+        'The dataset once more, with its figures and settings',
+        answer: 'Dataset',
+        status: 201,
+        isSigned: true,
+        isLong: true,
+    ),]
     public function copy(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -109,6 +130,7 @@ final readonly class DatasetController
 
     /** Out of sight with its charts, until it is brought back. With `?foresee=1` only told what would follow. */
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
+    #[Operation('Delete a dataset; it can be brought back', status: 204, isVersioned: true, isForeseen: true)]
     public function delete(int $id, Request $request): Response
     {
         if ('1' === $request->query->get('foresee')) {
@@ -134,6 +156,7 @@ final readonly class DatasetController
     }
 
     #[Route('/{id}/restoration', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation('Bring a deleted dataset back', answer: 'Dataset')]
     public function restore(int $id): JsonResponse
     {
         $record = $this->turn->take(function () use ($id): DatasetRecord {

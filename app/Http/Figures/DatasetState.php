@@ -6,6 +6,9 @@ namespace KeenMargin\App\Http\Figures;
 
 use KeenMargin\App\Checking\DatasetFindings;
 use KeenMargin\App\Editing\FinishUse;
+use KeenMargin\App\Http\Contract\Figures\Breakdown;
+use KeenMargin\App\Http\Contract\Figures\Measure;
+use KeenMargin\App\Http\Contract\Figures\MergedMember;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -85,7 +88,7 @@ final readonly class DatasetState
             'breakdowns' => array_values(
                 $record->breakdowns
                     ->map(
-                        static fn (BreakdownRecord $breakdown): array => self::breakdown(
+                        static fn (BreakdownRecord $breakdown): Breakdown => self::breakdown(
                             $breakdown,
                             $figures->members($breakdown->name),
                         ),
@@ -144,46 +147,44 @@ final readonly class DatasetState
         ];
     }
 
-    /** @return array<string, mixed> */
-    private static function measure(MeasureRecord $record): array
+    private static function measure(MeasureRecord $record): Measure
     {
         $measure = $record->measure();
 
-        return [
-            'id' => $record->id,
-            'name' => $measure->name,
-            'unit' => $measure->unit,
-            'inPoints' => $measure->isInPercent(),
-            'decimals' => $measure->decimals,
-            'grouping' => $measure->grouping->value,
-            'overMembers' => $measure->overMembers->value,
-            'better' => $measure->better?->value,
-            'betterGuess' => $measure->isBetterGuessed() ? $measure->better()->value : null,
-            'numerator' => $measure->numerator,
-            'denominator' => $measure->denominator,
-            'band' => $measure->band,
-        ];
+        return new Measure(
+            id: (int) $record->id,
+            name: $measure->name,
+            unit: $measure->unit,
+            inPoints: $measure->isInPercent(),
+            decimals: $measure->decimals,
+            grouping: $measure->grouping->value,
+            overMembers: $measure->overMembers->value,
+            better: $measure->better?->value,
+            betterGuess: $measure->isBetterGuessed() ? $measure->better()->value : null,
+            numerator: $measure->numerator,
+            denominator: $measure->denominator,
+            band: $measure->band,
+        );
     }
 
-    /** @return array<string, mixed> */
-    private static function breakdown(BreakdownRecord $record, BreakdownMembers $members): array
+    private static function breakdown(BreakdownRecord $record, BreakdownMembers $members): Breakdown
     {
         $breakdown = $members->breakdown();
         $merged = array_map(
-            static fn (int $id, int $into): array => ['name' => $members->own($id), 'into' => $members->own($into)],
+            static fn (int $id, int $into): MergedMember => new MergedMember($members->own($id), $members->own($into)),
             array_keys($members->merged),
             $members->merged,
         );
 
-        return [
-            'id' => $record->id,
-            'name' => $record->name,
-            'members' => $breakdown->asTree(),
-            'parents' => (object) $breakdown->parents,
-            'roles' => (object) array_map(static fn (LineRole $role): string => $role->value, $breakdown->roles),
-            'merged' => $merged,
-            'isNumeric' => $breakdown->isNumeric(),
-        ];
+        return new Breakdown(
+            id: (int) $record->id,
+            name: $record->name,
+            members: $breakdown->asTree(),
+            parents: (object) $breakdown->parents,
+            roles: (object) array_map(static fn (LineRole $role): string => $role->value, $breakdown->roles),
+            merged: $merged,
+            isNumeric: $breakdown->isNumeric(),
+        );
     }
 
     /** @return array<string, mixed> which scenario has figures for which period */

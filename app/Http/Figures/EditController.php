@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http\Figures;
 
 use KeenMargin\App\Editing\CellBlock;
 use KeenMargin\App\Editing\CellEdit;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
@@ -30,6 +31,7 @@ final readonly class EditController
 
     /** Sets or clears a block of amounts. What stood there may be told: then it must still stand there. */
     #[Route('/edits', methods: 'POST')]
+    #[Operation('Set or clear amounts by hand', answer: 'Edited', body: 'Cells', isSigned: true)]
     public function edit(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -41,12 +43,14 @@ final readonly class EditController
     }
 
     #[Route('/undo', methods: 'POST')]
+    #[Operation('Undo the last change of a dataset, whatever it was', answer: 'Stepped')]
     public function undo(int $id): JsonResponse
     {
         return $this->stepped($id, $this->changes->undo($this->records->dataset($id)));
     }
 
     #[Route('/redo', methods: 'POST')]
+    #[Operation('Do again what was undone last', answer: 'Stepped')]
     public function redo(int $id): JsonResponse
     {
         return $this->stepped($id, $this->changes->redo($this->records->dataset($id)));
@@ -54,6 +58,7 @@ final readonly class EditController
 
     /** What changes whenever anything in the dataset does, for whoever shows it. */
     #[Route('/pulse', methods: 'GET')]
+    #[Operation('Whether anything has changed', answer: 'Pulse')]
     public function beat(int $id): JsonResponse
     {
         return new JsonResponse($this->pulse($id)->toArray());

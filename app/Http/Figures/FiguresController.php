@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http\Figures;
 use KeenMargin\App\Export\DatasetExport;
 use KeenMargin\App\Export\Table\TextFile;
 use KeenMargin\App\Export\Table\TooLargeForWorkbook;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
@@ -45,6 +46,22 @@ final readonly class FiguresController
 
     /** Members down, periods across. */
     #[Route('/tables', methods: 'POST')]
+    #[Operation(
+        'Figures with members down and periods across',
+        answer: 'FigureTable',
+        body: [
+            'measure?' => 'string',
+            'scenario?' => 'Scenario',
+            'forecast?' => 'Scenario',
+            'by?' => 'string',
+            'where?' => 'Filter[]',
+            'year?' => 'string',
+            'order?' => 'given|largest first',
+            'from?' => 'integer 0..',
+            'grain?' => 'string',
+            'folded?' => 'string[]',
+        ],
+    ),]
     public function table(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -56,6 +73,11 @@ final readonly class FiguresController
 
     /** The rows of the files that an amount came from. */
     #[Route('/sources', methods: 'POST')]
+    #[Operation(
+        'The rows of the files that amounts came from',
+        answer: 'SourceFiles',
+        body: ['measure?' => 'string', 'scenario' => 'Scenario', 'period?' => 'string', 'where?' => 'Filter[]'],
+    ),]
     public function sources(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -88,6 +110,16 @@ final readonly class FiguresController
     }
 
     #[Route('/exports/{format}', requirements: ['format' => '[a-z]{1,8}'], methods: 'GET')]
+    #[Operation(
+        'All figures as one tidy table that reads back in',
+        media: [
+            'text/csv',
+            'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+            'application/vnd.oasis.opendocument.spreadsheet',
+            'application/jsonl',
+        ],
+        isLong: true,
+    ),]
     public function export(int $id, string $format, Request $request): Response
     {
         $record = $this->records->dataset($id);

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http\Figures;
 use KeenMargin\App\Export\Table\CsvWriter;
 use KeenMargin\App\Export\Table\Exact;
 use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
@@ -48,6 +49,11 @@ final readonly class RowController
     }
 
     #[Route('/rows')]
+    #[Operation(
+        'A row: the files its numbers came from, ways to look into it, the recipe without it',
+        answer: 'RowAbout',
+        body: ['recipe' => 'Recipe', 'row' => 'string'],
+    ),]
     public function row(int $id, Request $request): JsonResponse
     {
         [$record, $figures, $recipe, $workings, $row] = $this->asked(
@@ -81,6 +87,11 @@ final readonly class RowController
 
     /** The rows of the files, a page of each file's. */
     #[Route('/rows/sources')]
+    #[Operation(
+        "The rows of the files that a row came from, a page of each file's",
+        answer: 'SourceFiles',
+        body: ['recipe' => 'Recipe', 'row' => 'string', 'scenario' => 'string', 'page?' => 'integer'],
+    ),]
     public function sources(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario', 'page']);
@@ -95,6 +106,11 @@ final readonly class RowController
 
     /** All of these rows, as one table. */
     #[Route('/rows/sources.csv')]
+    #[Operation(
+        'All of these rows as one table',
+        body: ['recipe' => 'Recipe', 'row' => 'string', 'scenario' => 'string'],
+        media: ['text/csv'],
+    ),]
     public function table(int $id, Request $request): Response
     {
         $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario']);

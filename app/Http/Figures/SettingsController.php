@@ -8,6 +8,7 @@ use KeenMargin\App\Editing\DatasetSettings;
 use KeenMargin\App\Editing\MeasureSettings;
 use KeenMargin\App\Editing\MemberSettings;
 use KeenMargin\App\Editing\Plan;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
@@ -40,6 +41,21 @@ final readonly class SettingsController
     }
 
     #[Route('', methods: 'PATCH')]
+    #[Operation(
+        'Change the name, the organisation, the fiscal year or the closing period',
+        answer: 'Dataset',
+        body: [
+            'name?' => 'string',
+            'organisation?' => 'string',
+            'finest?' => 'day|week|month|quarter|half-year|year',
+            'firstMonth?' => 'integer 1..12',
+            'closedThrough?' => 'string',
+        ],
+        isVersioned: true,
+        isSigned: true,
+        isLong: true,
+        isForeseen: true,
+    ),]
     public function dataset(int $id, Request $request): JsonResponse
     {
         return $this->planned(
@@ -50,6 +66,23 @@ final readonly class SettingsController
     }
 
     #[Route('/measures', methods: 'POST')]
+    #[Operation(
+        'A new measure that is one over another',
+        answer: 'Dataset',
+        body: [
+            'name' => 'string',
+            'unit?' => 'string',
+            'decimals?' => 'integer 0..10',
+            'grouping?' => 'sum|average|last|ratio|rate',
+            'overMembers?' => 'sum|average|never',
+            'better?' => '|more|less',
+            'numerator' => 'string',
+            'denominator' => 'string',
+        ],
+        isVersioned: true,
+        isSigned: true,
+        isForeseen: true,
+    ),]
     public function newMeasure(int $id, Request $request): JsonResponse
     {
         return $this->planned(
@@ -60,6 +93,24 @@ final readonly class SettingsController
     }
 
     #[Route('/measures/{of}', methods: 'PATCH')]
+    #[Operation(
+        'Change a measure',
+        answer: 'Dataset',
+        body: [
+            'name?' => 'string',
+            'unit?' => 'string',
+            'decimals?' => 'integer 0..10',
+            'grouping?' => 'sum|average|last|ratio|rate',
+            'overMembers?' => 'sum|average|never',
+            'better?' => '|more|less',
+            'numerator?' => 'string',
+            'denominator?' => 'string',
+        ],
+        isVersioned: true,
+        isSigned: true,
+        isLong: true,
+        isForeseen: true,
+    ),]
     public function measure(int $id, int $of, Request $request): JsonResponse
     {
         return $this->planned($request, $id, function (DatasetRecord $record) use ($of, $request): Plan {
@@ -73,6 +124,28 @@ final readonly class SettingsController
     }
 
     #[Route('/breakdowns/{of}', methods: 'PATCH')]
+    #[Operation(
+        'Change a breakdown',
+        answer: 'Dataset',
+        body: [
+            'name?' => 'string',
+            'add?' => 'string',
+            'move?' => 'string',
+            'before?' => 'string',
+            'rename?' => 'string',
+            'to?' => 'string',
+            'merge?' => 'string',
+            'into?' => 'string',
+            'separate?' => 'string',
+            'remove?' => 'string',
+            'members?' => 'string[]',
+            'group?' => 'string',
+            'role?' => '|adds|takes away|subtotal',
+        ],
+        isVersioned: true,
+        isSigned: true,
+        isForeseen: true,
+    ),]
     public function breakdown(int $id, int $of, Request $request): JsonResponse
     {
         return $this->planned($request, $id, function (DatasetRecord $record) use ($of, $request): Plan {

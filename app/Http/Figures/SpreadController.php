@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http\Figures;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\App\Editing\CellBlock;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -27,6 +28,17 @@ final readonly class SpreadController
      * "prior year"}` → `{"amounts": [text]}`.
      */
     #[Route('/api/datasets/{id}/spreads', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation(
+        'What spreading an amount over periods would give',
+        answer: 'Spread',
+        body: [
+            'measure' => 'string',
+            'where?' => 'NameMap',
+            'periods' => 'CellPeriod[]',
+            'amount' => 'string',
+            'by' => 'even|prior year',
+        ],
+    ),]
     public function spread(int $id, Request $request): JsonResponse
     {
         $figures = new StoredFigures($this->records->dataset($id), $this->store);

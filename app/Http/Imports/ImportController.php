@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http\Imports;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query\Parameter;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\Figures\DatasetState;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
@@ -40,6 +41,11 @@ final readonly class ImportController
     }
 
     #[Route('/api/datasets/{id}/imports', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation(
+        'What was brought into a dataset, the latest first',
+        answer: 'page of Import',
+        query: ['page' => 'integer 1..'],
+    ),]
     public function list(int $id, Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -81,6 +87,14 @@ final readonly class ImportController
 
     /** Confirms a reading into a dataset that is there: all of it comes in, or nothing does. */
     #[Route('/api/datasets/{id}/imports', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation(
+        'Confirm a reading into a dataset that is there: all of it comes in, or nothing does',
+        answer: 'Imported',
+        status: 201,
+        body: ['reading' => 'string', 'mapping?' => 'Mapping', 'mode?' => 'add|replace periods|replace all'],
+        isVersioned: true,
+        isLong: true,
+    ),]
     public function post(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -119,6 +133,7 @@ final readonly class ImportController
 
     /** What taking it back would do. */
     #[Route('/api/imports/{id}/take-back', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('What taking an import back would do', answer: 'TakeBack')]
     public function foresee(int $id): JsonResponse
     {
         $import = $this->records->import($id);
@@ -129,6 +144,12 @@ final readonly class ImportController
 
     /** Takes it back; where a later import overwrote part of it, only with `{"confirmed": true}`. */
     #[Route('/api/imports/{id}/take-back', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation(
+        'Take an import back; where a later one overwrote part of it, only confirmed',
+        answer: 'TakenBack',
+        body: ['confirmed?' => 'boolean'],
+        isLong: true,
+    ),]
     public function takeBack(int $id, Request $request): JsonResponse
     {
         $import = $this->records->import($id);

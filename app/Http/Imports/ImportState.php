@@ -4,30 +4,31 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Imports;
 
+use KeenMargin\App\Http\Contract\Imports\Counts;
+use KeenMargin\App\Http\Contract\Imports\Import;
 use KeenMargin\App\Storage\Record\ImportRecord;
 
 /** An import as the API tells it. */
 final class ImportState
 {
-    /** @return array<string, mixed> */
-    public static function of(ImportRecord $import): array
+    public static function of(ImportRecord $import): Import
     {
-        return [
-            'id' => $import->id,
-            'name' => $import->name,
-            'at' => $import->at->format(\DateTimeInterface::ATOM),
-            'who' => $import->who,
-            'rows' => $import->rowCount,
-            'facts' => $import->factCount,
-            'mode' => $import->mode,
-            'counts' => $import->counts + [
-                'added' => $import->factCount,
-                'replaced' => 0,
-                'unchanged' => 0,
-                'removed' => 0,
-            ],
-            'takenBackAt' => $import->takenBackAt?->format(\DateTimeInterface::ATOM),
-            'isKept' => null !== $import->keptFile,
-        ];
+        return new Import(
+            id: (int) $import->id,
+            name: $import->name,
+            at: $import->at->format(\DateTimeInterface::ATOM),
+            who: $import->who,
+            rows: $import->rowCount,
+            facts: $import->factCount,
+            mode: $import->mode,
+            counts: new Counts(
+                added: $import->counts['added'] ?? $import->factCount,
+                replaced: $import->counts['replaced'] ?? 0,
+                unchanged: $import->counts['unchanged'] ?? 0,
+                removed: $import->counts['removed'] ?? 0,
+            ),
+            takenBackAt: $import->takenBackAt?->format(\DateTimeInterface::ATOM),
+            isKept: null !== $import->keptFile,
+        );
     }
 }

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http\Imports;
 
 use KeenMargin\App\Export\Table\CsvWriter;
 use KeenMargin\App\Export\Table\TextFile;
+use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
@@ -45,6 +46,13 @@ final readonly class ReadingController
 
     /** A file as `file` of a form, or `{"name": …, "text": …}`; `dataset` says which one it is meant for. */
     #[Route('', methods: 'POST')]
+    #[Operation(
+        'Hand in a file or a pasted table; nothing is kept yet',
+        answer: 'Reading',
+        status: 201,
+        body: ['name?' => 'string', 'text' => 'string', 'dataset?' => 'integer'],
+        takesFile: true,
+    ),]
     public function post(Request $request): JsonResponse
     {
         [$name, $path, $target] = $this->received($request);
@@ -61,6 +69,7 @@ final readonly class ReadingController
 
     /** The file as it was first looked at. */
     #[Route('/{id}', requirements: ['id' => '[0-9a-f]{24}'], methods: 'GET')]
+    #[Operation('The file as it was first looked at', answer: 'Reading')]
     public function get(string $id): JsonResponse
     {
         return new JsonResponse(
@@ -70,6 +79,11 @@ final readonly class ReadingController
 
     /** The same file looked at anew: another sheet, another header, for another dataset. */
     #[Route('/{id}/looks', methods: 'POST')]
+    #[Operation(
+        'Look at the file anew: another sheet or header, for another dataset',
+        answer: 'Reading',
+        body: ['sheet?' => 'string', 'header?' => 'HeaderPlace', 'dataset?' => 'integer'],
+    ),]
     public function look(string $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['sheet', 'header', 'dataset']);
@@ -90,6 +104,12 @@ final readonly class ReadingController
 
     /** What would come in under a mapping, or which rows are refused and why. Keeps nothing. */
     #[Route('/{id}/trials', methods: 'POST')]
+    #[Operation(
+        'What would come in under a mapping, or which rows are refused',
+        answer: 'Trial',
+        body: ['mapping' => 'Mapping', 'dataset?' => 'integer', 'mode?' => 'add|replace periods|replace all'],
+        isLong: true,
+    ),]
     public function try(string $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['mapping', 'dataset', 'mode']);
@@ -119,6 +139,7 @@ final readonly class ReadingController
 
     /** How far the work on this file has come. */
     #[Route('/{id}/progress', methods: 'GET')]
+    #[Operation('How far the work on a file has come', answer: 'ReadingProgress')]
     public function progress(string $id): JsonResponse
     {
         return new JsonResponse($this->shelf->progress($id));
@@ -126,6 +147,7 @@ final readonly class ReadingController
 
     /** Ends the work that is going on. Nothing of it is kept. */
     #[Route('/{id}/progress', methods: 'DELETE')]
+    #[Operation('End the work that is going on; nothing of it is kept', status: 204)]
     public function cancel(string $id): Response
     {
         $this->shelf->cancel($id);
@@ -135,6 +157,7 @@ final readonly class ReadingController
 
     /** The refused rows of the last trial with their reasons, as CSV. */
     #[Route('/{id}/refusals', methods: 'GET')]
+    #[Operation('The refused rows of the last trial with their reasons', media: ['text/csv'])]
     public function refusals(string $id): Response
     {
         $lines = [['Row', 'Column', 'Reason']];
@@ -156,6 +179,7 @@ final readonly class ReadingController
     }
 
     #[Route('/{id}', methods: 'DELETE')]
+    #[Operation('Drop a reading', status: 204)]
     public function drop(string $id): Response
     {
         $this->shelf->drop($id);
@@ -200,8 +224,8 @@ final readonly class ReadingController
         if (!$file->isValid()) {
             throw RefusedFigures::whole(
                 \sprintf(
-                    'The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be '
-                        .'read.',
+                    'The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be '.
+                        'read.',
                     Limits::BYTES / 1_000_000,
                     Limits::PACKED_BYTES / 1_000_000,
                 ),

@@ -77,7 +77,7 @@ describe('a check', () => {
 
   it('that is accepted is quiet and says by whom', () => {
     const onWithdraw = vi.fn()
-    const accepted = { reason: 'A refund', who: 'Ada', at: '2026-09-05T09:12:00' }
+    const accepted = { mark: 'm', reason: 'A refund', who: 'Ada', at: '2026-09-05T09:12:00' }
     const root = mounted(FindingLine, { finding: finding({ accepted }), dataset, onWithdraw })
     expect(text(root)).toContain('✓1 amount stands out.')
     expect(text(root)).toContain('Accepted by Ada: A refund')

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Charts;
+
+use KeenMargin\App\Http\Contract\Charts\WorkingsColumn;
+use KeenMargin\App\Http\Contract\Charts\WorkingsRow;
+use KeenMargin\App\Http\Contract\Charts\WorkingsSum;
+use KeenMargin\App\Http\Contract\Charts\WorkingsTable;
+use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
+use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** The workings as the API tells them: every number written out. */
+final class WorkingsState
+{
+    /** Columns with their heads and rules, rows with their cells as text. */
+    public static function of(Workings $workings): WorkingsTable
+    {
+        return new WorkingsTable(
+            unit: $workings->context->display->unitText(),
+            rowsAre: $workings->context->by instanceof Grain ? 'Period' : $workings->context->by,
+            columns: array_map(
+                static fn (Column $column): WorkingsColumn => new WorkingsColumn(
+                    id: $column->id(),
+                    head: $column->head,
+                    rule: $column->rule,
+                    reference: $column->form->isOfVariance() ? $column->key : null,
+                ),
+                $workings->table->columns,
+            ),
+            rows: array_map(static fn (Row $row): WorkingsRow => self::row($row, $workings), $workings->table->rows),
+            sums: self::sums($workings),
+        );
+    }
+
+    /** @return list<WorkingsSum> */
+    private static function sums(Workings $workings): array
+    {
+        return array_map(
+            static fn (string $key, Total $total): WorkingsSum => new WorkingsSum(
+                key: $key,
+                label: Workings::SUMS[$key] ?? $key,
+                cells: (object) self::cells($workings, $total),
+            ),
+            array_keys($workings->table->sums()),
+            array_values($workings->table->sums()),
+        );
+    }
+
+    /** @return array<string, string> by column */
+    private static function cells(Workings $workings, Row|Total $of): array
+    {
+        $cells = [];
+        foreach ($workings->table->columns as $column) {
+            $cells[$column->id()] = $workings->told($column, $of);
+        }
+
+        return $cells;
+    }
+
+    /** @return array<string, ?string> by column */
+    private static function effects(Row $row, Workings $workings): array
+    {
+        $effects = [];
+        foreach ($workings->table->columns as $column) {
+            if ($column->form->isOfVariance()) {
+                $effects[$column->id()] = $workings->effectOf($column, $row)?->value;
+            }
+        }
+
+        return $effects;
+    }
+
+    /** @return array<string, string> by reference, the periods that are compared where the row has others */
+    private static function only(Row $row): array
+    {
+        $only = [];
+        foreach (array_keys($row->variances) as $reference) {
+            $only[$reference] = $row->comparesOnly($reference);
+        }
+
+        return array_filter($only);
+    }
+
+    private static function row(Row $row, Workings $workings): WorkingsRow
+    {
+        $cells = self::cells($workings, $row);
+        foreach ($workings->table->columns as $column) {
+            // Of actual and forecast one is enough.
+            $isOther =
+                null !== $row->shown
+                && \in_array(
+                    $column->key,
+                    [$workings->context->scenario->value, $workings->context->forecast?->value],
+                    true,
+                );
+            if (null === $column->number($row) && !$column->form->isOfVariance() && !$isOther) {
+                $cells[$column->id()] = $row->countsAsNothing($column->key) ? NumberFormat::NONE : 'missing';
+            }
+        }
+
+        return new WorkingsRow(
+            key: $row->key->id,
+            ref: $row->key->toJson(),
+            label: $row->label,
+            role: $row->role->value,
+            depth: $row->depth,
+            panel: $row->panel,
+            shown: $row->shownScenario?->value,
+            cells: (object) $cells,
+            effects: (object) self::effects($row, $workings),
+            only: (object) self::only($row),
+            flags: (object) array_map(
+                static fn (?Variance $variance): bool => $variance->flagged ?? false,
+                $row->variances,
+            ),
+            flagged: $row->variance($workings->table->reference())->flagged ?? false,
+        );
+    }
+}

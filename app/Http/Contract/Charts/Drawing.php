@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Contract\Charts;
+
+use KeenMargin\App\Http\Contract\Figures\ClosingStep;
+use KeenMargin\App\Http\Contract\Scene\Scene;
+use OpenApi\Attributes as OA;
+
+/** A chart: its sentence, scene, summary, checks and workings. */
+#[OA\Schema]
+final readonly class Drawing
+{
+    public const OPTIONAL = ['beside'];
+
+    /**
+     * @param array<string, mixed> $recipe
+     * @param list<SentencePart> $sentence
+     * @param list<Check> $checks
+     * @param list<Kind> $kinds
+     * @param list<StaleNumber> $stale
+     * @param list<RowNote> $notes
+     */
+    public function __construct(
+        #[OA\Property(ref: '#/components/schemas/Recipe')] public array $recipe,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SentencePart')),]
+        public array $sentence,
+        #[OA\Property(enum: ['more', 'less'])] public string $better,
+        #[OA\Property(ref: '#/components/schemas/ClosingStep')] public ClosingStep $closing,
+        #[OA\Property(ref: '#/components/schemas/Scene')] public Scene $scene,
+        #[OA\Property(ref: '#/components/schemas/Summary')] public Summary $summary,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Check'))] public array $checks,
+        #[OA\Property(ref: '#/components/schemas/WorkingsTable')] public WorkingsTable $workings,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Kind'))] public array $kinds,
+        #[OA\Property(
+            description: 'numbers of the message that are others now',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/StaleNumber'),
+        ),]
+        public array $stale,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RowNote'))] public array $notes,
+        #[OA\Property(
+            description: 'what was written about the same rows a year before',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/Note'),
+            ),
+        ),]
+        public object $earlier,
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Drawing'), new OA\Schema(type: 'null')]),]
+        public ?self $beside = null,
+    ) {
+    }
+}

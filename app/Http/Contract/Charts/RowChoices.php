@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Contract\Charts;
+
+use OpenApi\Attributes as OA;
+
+/** Which rows a kind can have. */
+#[OA\Schema]
+final readonly class RowChoices
+{
+    public function __construct(
+        #[OA\Property] public bool $hasMembers,
+        #[OA\Property(description: 'a breakdown that neither rows nor panels may be of', nullable: true),]
+        public ?string $taken,
+        #[OA\Property] public bool $canLand,
+    ) {
+    }
+}
