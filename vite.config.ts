@@ -14,5 +14,5 @@ export default defineConfig({
     modulePreload: { polyfill: false },
     rollupOptions: { input: 'frontend/main.ts' },
   },
-  test: { environment: 'jsdom', include: ['frontend/**/*.test.ts'] },
+  test: { environment: 'jsdom', include: ['frontend/**/*.test.ts'], setupFiles: 'frontend/shared/testSetup.ts' },
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { storeToRefs } from 'pinia'
 import { ask } from './api'
-import { jobs, type Job } from './jobs'
+import { useJobs, type Job } from './useJobs'
 import { plural } from './wording'
 
 /** How far long work has come, on whichever page; it goes on when the page is left. */
@@ -14,6 +15,7 @@ function says(job: Job): string {
     : ''
 }
 
+const { jobs } = storeToRefs(useJobs())
 const stop = (job: Job) => ask('DELETE', `/jobs/${job.id}`).catch(() => undefined)
 </script>
 

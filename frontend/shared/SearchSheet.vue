@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { storeToRefs } from 'pinia'
 import { useRouter } from 'vue-router'
 import {
   Combobox,
@@ -11,7 +12,8 @@ import {
   DialogTitle,
 } from '@headlessui/vue'
 import { refDebounced } from '@vueuse/core'
-import { ask, says } from './api'
+import { ask } from './api'
+import { useLoad } from './useLoad'
 import { useSearch } from './useSearch'
 
 interface Found {
@@ -23,36 +25,30 @@ interface Found {
 }
 
 /** Finds anything that has a name. */
-const { isOpen, taken, gone } = useSearch()
+const search = useSearch()
+const { isOpen } = storeToRefs(search)
 const router = useRouter()
 const sought = ref('')
 const settled = refDebounced(sought, 120)
-const found = ref<Found[] | null>(null)
-const problem = ref('')
-let asked = 0
-
-watch(settled, async (text) => {
-  const mine = ++asked
-  if (!text.trim()) return void (found.value = null)
-  try {
-    const { items } = await ask<{ items: Found[] }>('GET', `/search?q=${encodeURIComponent(text.trim())}`)
-    if (mine === asked) [found.value, problem.value] = [items, '']
-  } catch (error) {
-    if (mine === asked) problem.value = says(error)
-  }
-})
+const words = computed(() => settled.value.trim())
+const { value: answer, problem } = useLoad(
+  () => ['search', words.value],
+  (signal) => ask<{ items: Found[] }>('GET', `/search?q=${encodeURIComponent(words.value)}`, { signal }),
+  { isAsked: () => words.value !== '', keepsPrevious: true },
+)
+const found = computed(() => (words.value ? (answer.value?.items ?? null) : null))
 
 /** What was typed before the field was there. */
 onMounted(async () => {
   await nextTick()
   const field = document.querySelector<HTMLInputElement>('[aria-label="Find anything"]')
-  const text = taken()
+  const text = search.taken()
   if (!field) return
   field.focus()
   field.value = text
   sought.value = text
 })
-onBeforeUnmount(gone)
+onBeforeUnmount(search.gone)
 
 /** Enter leads to the first that was found, where the list has not marked one yet. */
 function takeFirst(event: KeyboardEvent) {

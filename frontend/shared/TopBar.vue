@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { storeToRefs } from 'pinia'
 import { useSearch } from './useSearch'
 
-const { isOpen } = useSearch()
+const { isOpen } = storeToRefs(useSearch())
 defineProps<{ area?: 'figures' | 'charts' }>()
 </script>
 

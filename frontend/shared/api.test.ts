@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ask, fetchFile, Problem } from './api'
-import { jobs, type Job } from './jobs'
+import { useJobs, type Job } from './useJobs'
 
 const job: Job = {
   id: 'a',
@@ -44,9 +44,9 @@ describe('the API', () => {
     )
     const work = ask('POST', '/x', { body: {} })
     await vi.advanceTimersByTimeAsync(500)
-    expect(jobs.value).toMatchObject([{ says: 'It works', done: 512 }])
+    expect(useJobs().jobs).toMatchObject([{ says: 'It works', done: 512 }])
     expect(await settled(work)).toEqual({ counted: 3 })
-    expect(jobs.value).toEqual([])
+    expect(useJobs().jobs).toEqual([])
   })
 
   it('tells what long work was refused for, or that it was stopped', async () => {

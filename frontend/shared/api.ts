@@ -1,5 +1,5 @@
-import { ended, type Job } from './jobs'
-import { signature } from './signature'
+import { useJobs, type Job } from './useJobs'
+import { useSignature } from './useSignature'
 import type { Refusal } from './types'
 
 /** What the server refused, as it said it. */
@@ -27,7 +27,8 @@ async function sendOnce(method: string, path: string, { body, version, signal }:
   const isForm = body instanceof FormData
   const headers: Record<string, string> = { Accept: 'application/json' }
   if (body !== undefined && !isForm) headers['Content-Type'] = 'application/json'
-  if (method !== 'GET' && signature.value) headers['X-Signed'] = encodeURIComponent(signature.value)
+  const { signature } = useSignature()
+  if (method !== 'GET' && signature) headers['X-Signed'] = encodeURIComponent(signature)
   if (version !== undefined) headers['If-Match'] = `"${version}"`
   try {
     return await fetch(`/api${path}`, {
@@ -57,7 +58,7 @@ function problem(status: number, told: Told): Problem {
 
 /** The answer of long work, as if it had been done at once. */
 async function answered({ job }: { job: Job }, { signal, isShown }: Options): Promise<Response> {
-  const done = await ended(job, (id) => ask<Job>('GET', `/jobs/${id}`), !isShown)
+  const done = await useJobs().ended(job, (id) => ask<Job>('GET', `/jobs/${id}`), !isShown)
   const status = done.status ?? 500
   if (status >= 400) throw problem(status, done.answer as Told)
   if (done.file) return fetch(done.file, { signal })
@@ -90,6 +91,11 @@ export async function fetchFile(path: string, body?: unknown): Promise<{ name: s
   const disposition = response.headers.get('Content-Disposition') ?? ''
   const name = /filename="?([^";]+)"?/.exec(disposition)?.[1] ?? 'chart'
   return { name, blob: await response.blob() }
+}
+
+/** What stands on the server instead, where a write came too late; null: it was refused for another reason. */
+export function conflict<T>(error: unknown): T | null {
+  return error instanceof Problem && error.status === 412 ? (error.current as T) : null
 }
 
 export function says(error: unknown): string {

@@ -3502,6 +3502,10 @@ export interface components {
       parents: {
         [key: string]: string
       }
+      /** @description of each group all members within it that are no groups themselves */
+      leaves: {
+        [key: string]: string[]
+      }
       roles: {
         [key: string]: 'adds' | 'takes away' | 'subtotal'
       }
@@ -3612,6 +3616,7 @@ export interface components {
       grains: ('day' | 'week' | 'month' | 'quarter' | 'half-year' | 'year')[]
       periodList: components['schemas']['Period'][]
       years: components['schemas']['Period'][]
+      nextYear: components['schemas']['Period'] | null
       closing: string
       /** @description the periods that the books are closed through by steps; of days the months */
       closings: components['schemas']['Period'][]

@@ -1,6 +1,7 @@
 import { computed, ref, type Ref } from 'vue'
-import { ask, Problem, says } from './api'
+import { ask, conflict, says } from './api'
 import type { ClosingStep, Dataset } from './types'
+import { useTurns } from './useTurns'
 
 /** The dataset as it is with another closing period; the strip's own is the one that ends with it or holds it. */
 function shown(dataset: Dataset, key: string): Dataset {
@@ -28,7 +29,7 @@ export function around(dataset: Dataset | null, key: string | undefined): Closin
  */
 export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () => {}) {
   const problem = ref('')
-  let sent = Promise.resolve()
+  const { inTurn, settled } = useTurns()
   const underway = ref(0)
   let moves = 0
 
@@ -40,7 +41,7 @@ export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () 
     dataset.value = shown(dataset.value, key)
     moves++
     underway.value++
-    sent = sent.then(async () => {
+    void inTurn(async () => {
       if (!dataset.value) return
       try {
         const kept = await ask<Dataset>('PATCH', `/datasets/${dataset.value.id}`, {
@@ -50,7 +51,7 @@ export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () 
         dataset.value = underway.value > 1 ? shown(kept, dataset.value.closing) : kept
         problem.value = ''
       } catch (error) {
-        if (error instanceof Problem && error.status === 412) dataset.value = error.current as Dataset
+        dataset.value = conflict<Dataset>(error) ?? dataset.value
         problem.value = says(error)
       }
       underway.value--
@@ -65,9 +66,6 @@ export function useClosing(dataset: Ref<Dataset | null>, after: () => void = () 
     const loaded = await load()
     if (moves === before) dataset.value = loaded
   }
-
-  /** Ends when all that was moved has been answered. */
-  const settled = () => sent
 
   return { closing, problem, move, renew, settled }
 }

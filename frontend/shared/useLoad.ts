@@ -1,25 +1,58 @@
-import { ref, shallowRef } from 'vue'
+import { computed, ref, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { keepPreviousData, useQuery, type QueryKey } from '@tanstack/vue-query'
 import { says } from './api'
+import { cache } from './cache'
 
-/** Loads something once and again on demand. An answer that comes back after a newer question is dropped. */
-export function useLoad<T>(load: () => Promise<T>) {
-  const value = shallowRef<T | null>(null)
+interface Options {
+  /** whether it is asked for; as long as it is not, there is no value */
+  isAsked?: MaybeRefOrGetter<boolean>
+  /** whether the value of the key before stands until the one of this key has come */
+  keepsPrevious?: boolean
+  /** whether nothing is shown from before: for numbers, which may have changed meanwhile */
+  isFresh?: boolean
+}
+
+/**
+ * What the server keeps under a key: loaded at once, again on demand, and whenever the key changes. An answer that comes back
+ * after a newer question is dropped.
+ *
+ * @returns value: null until it has come; setting it replaces what is in the cache. problem: empty, or why it has not come.
+ *     ready: ends with the value of the key as it is now; throws what the server refused.
+ * @example const { value: charts, problem } = useLoad(['charts'], () => ask<Listing<Chart>>('GET', '/charts'))
+ */
+export function useLoad<T>(
+  key: MaybeRefOrGetter<QueryKey>,
+  load: (signal: AbortSignal) => Promise<T>,
+  { isAsked = true, keepsPrevious = false, isFresh = false }: Options = {},
+) {
+  const query = useQuery<T>(
+    {
+      queryKey: computed(() => toValue(key)),
+      queryFn: ({ signal }) => load(signal),
+      enabled: computed(() => toValue(isAsked)),
+      shallow: true,
+      ...(keepsPrevious ? { placeholderData: keepPreviousData } : {}),
+      ...(isFresh ? { gcTime: 0 } : {}),
+    },
+    cache,
+  )
+  const value = computed<T | null>({
+    get: () => query.data.value ?? null,
+    set: (next) => cache.setQueryData(toValue(key), next ?? undefined),
+  })
   const problem = ref('')
-  let asked = 0
+  watch([query.error, query.dataUpdatedAt], ([error]) => (problem.value = error === null ? '' : says(error)), {
+    flush: 'sync',
+  })
 
   async function reload() {
-    const mine = ++asked
-    try {
-      const loaded = await load()
-      if (mine === asked) {
-        value.value = loaded
-        problem.value = ''
-      }
-    } catch (error) {
-      if (mine === asked) problem.value = says(error)
-    }
+    await query.refetch()
+  }
+  async function ready(): Promise<T> {
+    const { data, error } = await query.suspense()
+    if (error) throw error
+    return data as T
   }
 
-  void reload()
-  return { value, problem, reload }
+  return { value, problem, isLoading: query.isFetching, reload, ready }
 }

@@ -1,12 +1,13 @@
 import { ref } from 'vue'
-
-const isOpen = ref(false)
-/** What was typed before the sheet had come. */
-const early = ref('')
-const isReady = ref(false)
+import { defineStore } from 'pinia'
 
 /** Whether the search over everything is open, and what was typed while it came. */
-export function useSearch() {
+export const useSearch = defineStore('search', () => {
+  const isOpen = ref(false)
+  /** What was typed before the sheet had come. */
+  const early = ref('')
+  const isReady = ref(false)
+
   /** Keeps letters for the sheet until it is there to take them. */
   function hold(event: KeyboardEvent) {
     if (!isOpen.value || isReady.value || event.key.length !== 1 || event.ctrlKey || event.metaKey || event.altKey)
@@ -23,5 +24,5 @@ export function useSearch() {
   }
   const gone = () => (isReady.value = false)
 
-  return { isOpen, hold, taken, gone }
-}
+  return { isOpen, early, isReady, hold, taken, gone }
+})

@@ -1,4 +1,5 @@
 import { ref } from 'vue'
+import { storeToRefs } from 'pinia'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { useKeys } from './useKeys'
@@ -7,8 +8,9 @@ import { useSearch } from './useSearch'
 /** The sheets that open over any view, and the keys that lead from area to area. */
 export function useSheets() {
   const router = useRouter()
-  const { isOpen: isSearching, hold } = useSearch()
-  useEventListener(window, 'keydown', hold, { capture: true })
+  const search = useSearch()
+  const { isOpen: isSearching } = storeToRefs(search)
+  useEventListener(window, 'keydown', search.hold, { capture: true })
   const showsKeys = ref(false)
   useKeys({
     '?': () => (showsKeys.value = true),

@@ -1,11 +1,12 @@
 import { ref, shallowRef } from 'vue'
-
-const text = ref('')
-const action = shallowRef<{ label: string; do: () => void } | null>(null)
-let timer = 0
+import { defineStore } from 'pinia'
 
 /** One quiet line at the foot of the window that says what has just been done, and may offer the way back. */
-export function useToast() {
+export const useToast = defineStore('toast', () => {
+  const text = ref('')
+  const action = shallowRef<{ label: string; do: () => void } | null>(null)
+  let timer = 0
+
   function tell(sentence: string, offered: { label: string; do: () => void } | null = null) {
     text.value = sentence
     action.value = offered
@@ -17,4 +18,4 @@ export function useToast() {
     text.value = ''
   }
   return { text, action, tell, take }
-}
+})

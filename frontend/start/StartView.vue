@@ -10,8 +10,8 @@ import { useLoad } from '../shared/useLoad'
 import BringIn from '../figures/incoming/BringIn.vue'
 
 document.title = 'Keen Margin'
-const { value: charts, problem, reload } = useLoad(() => ask<Listing<Chart>>('GET', '/charts'))
-const { value: datasets } = useLoad(() => ask<Listing<DatasetBrief>>('GET', '/datasets'))
+const { value: charts, problem, reload } = useLoad(['charts', 'list', ''], () => ask<Listing<Chart>>('GET', '/charts'))
+const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'))
 useUnchecked(datasets)
 </script>
 

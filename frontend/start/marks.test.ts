@@ -81,7 +81,7 @@ describe('the search', () => {
       },
     )
     await mounted(SearchSheet)
-    useSearch().isOpen.value = true
+    useSearch().isOpen = true
     await nextTick()
     await nextTick()
     const field = document.querySelector('input[role=combobox]') as HTMLInputElement
@@ -96,6 +96,6 @@ describe('the search', () => {
     option.dispatchEvent(new MouseEvent('mousedown', { bubbles: true, button: 0 }))
     option.click()
     await vi.waitFor(() => expect(router.currentRoute.value.fullPath).toBe('/figures/7?member=Fuel'))
-    expect(useSearch().isOpen.value).toBe(false)
+    expect(useSearch().isOpen).toBe(false)
   })
 })

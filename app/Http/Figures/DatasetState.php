@@ -80,6 +80,9 @@ final readonly class DatasetState
     {
         $figures = new StoredFigures($record, $this->store);
         $dataset = $figures->dataset();
+        $years = $dataset->isTimeless() || $dataset->isEmpty()
+            ? []
+            : $dataset->range()->periods(Grain::Year, $dataset->calendar);
 
         return $this->brief($record) + [
             'revision' => $record->revision,
@@ -106,15 +109,8 @@ final readonly class DatasetState
             'finest' => $record->finest ?? $dataset->grain->value,
             'ownGrains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
-            'years' => $dataset->isTimeless() || $dataset->isEmpty()
-                    ? []
-                    : array_map(
-                        static fn (Period $year): array => [
-                            'key' => $year->key(),
-                            'label' => PeriodNames::full($year),
-                        ],
-                        $dataset->range()->periods(Grain::Year, $dataset->calendar),
-                    ),
+            'years' => array_map(self::named(...), $years),
+            'nextYear' => [] === $years ? null : self::named(end($years)->moved(1)),
             'closing' => $dataset->maybeClosing()?->key() ?? '',
             'closings' => array_map(self::named(...), (new ClosingPeriods($dataset))->list),
             'closingStep' => null === $dataset->maybeClosing() ? null : self::step($dataset, $dataset->maybeClosing()),
@@ -176,11 +172,15 @@ final readonly class DatasetState
             $members->merged,
         );
 
+        $groups = $breakdown->groups();
+        $leaves = array_combine($groups, array_map($breakdown->leaves(...), $groups));
+
         return new Breakdown(
             id: (int) $record->id,
             name: $record->name,
             members: $breakdown->asTree(),
             parents: (object) $breakdown->parents,
+            leaves: (object) $leaves,
             roles: (object) array_map(static fn (LineRole $role): string => $role->value, $breakdown->roles),
             merged: $merged,
             isNumeric: $breakdown->isNumeric(),

@@ -9,7 +9,8 @@ const props = defineProps<{
   pane: { recipe: Recipe; drawing: Drawing }
   chart: Chart | null
   dataset: Dataset
-  isBeside: boolean
+  /** whether two charts are shown side by side */
+  isPair: boolean
 }>()
 defineEmits<{ beside: []; finish: [part: Partial<Finish>]; renew: [] }>()
 const reader = defineModel<string>('reader', { default: '' })
@@ -23,8 +24,8 @@ const kind = computed(() => props.pane.drawing.kinds.find((one) => one.id === pr
 <template>
   <div class="flex flex-wrap justify-end gap-2">
     <ColourCheck v-model="reader" />
-    <button class="button" title="b" :aria-pressed="isBeside" @click="$emit('beside')">
-      {{ isBeside ? 'One chart' : 'Beside' }}
+    <button class="button" title="b" :aria-pressed="isPair" @click="$emit('beside')">
+      {{ isPair ? 'One chart' : 'Beside' }}
     </button>
     <FinishSheet
       v-if="kind"

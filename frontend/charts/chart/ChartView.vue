@@ -14,13 +14,13 @@ import { highlightedKeys } from '../rows/rowSteps'
 import PathLine from './PathLine.vue'
 import TheirsNotice from './TheirsNotice.vue'
 import WorkingsPanel from '../workings/WorkingsPanel.vue'
-import { told, useChart } from './useChart'
+import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
 const RowSources = defineAsyncComponent(() => import('../rows/RowSources.vue'))
 const chartOf = useChart()
-const { dataset, recipe, beside, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
-const { change, finish, draw, turnTo, lookInto, goBack, moveClosing, sayBetter } = chartOf
+const { dataset, recipes, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
+const { change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter } = chartOf
 const { chart, savedAt, theirs } = saving
 const { canUndo, canRedo, isDatasetNext } = sitting
 const undoSays = computed(() => (isDatasetNext.value && pulse.value?.undo ? `Undo: ${pulse.value.undo}` : 'Ctrl+Z'))
@@ -31,7 +31,7 @@ const settled = refDebounced(measured, 80)
 const COLUMN_GAP = 40
 const width = computed(() => {
   const whole = settled.value || measured.value
-  return Math.min(1600, Math.max(360, beside.value ? (whole - COLUMN_GAP) / 2 : whole))
+  return Math.min(1600, Math.max(360, recipes.value.length > 1 ? (whole - COLUMN_GAP) / 2 : whole))
 })
 const {
   drawing,
@@ -39,29 +39,29 @@ const {
   isSlow,
 } = useDrawing(
   computed(() => dataset.value?.id ?? null),
-  recipe,
+  recipes,
   computed(() => (measured.value ? Math.round(width.value) : 0)),
   fresh,
-  beside,
 )
 /** A chart that is pinned to a day within a month knows from its drawing what is next to it. */
 const closing = computed(() => {
   const drawn = drawing.value?.closing
-  const isPinned = drawn !== undefined && drawn.key === recipe.value?.question.closedThrough
+  const isPinned = drawn !== undefined && drawn.key === recipes.value[0]?.question.closedThrough
   return chartOf.closing.value ?? (isPinned ? drawn : null)
 })
 
 /** Of two charts, the one that margin, workings, finish and exports are about. */
 const active = ref(0)
-watch(beside, (other) => other || (active.value = 0))
+watch(recipes, (all) => (active.value = Math.min(active.value, Math.max(0, all.length - 1))))
 const panes = computed(() =>
-  [
-    { recipe: recipe.value, drawing: drawing.value },
-    { recipe: beside.value, drawing: drawing.value?.beside ?? null },
-  ].flatMap((pane) => (pane.recipe && pane.drawing ? [{ recipe: pane.recipe, drawing: pane.drawing }] : [])),
+  recipes.value.flatMap((recipe, i) => {
+    const drawn = i === 0 ? drawing.value : drawing.value?.beside
+    return drawn ? [{ recipe, drawing: drawn }] : []
+  }),
 )
 const shown = computed(() => panes.value[active.value] ?? panes.value[0] ?? null)
-const isBeside = computed(() => active.value === 1)
+/** Only the first pane may be kept under a name. */
+const named = computed(() => (active.value === 0 ? chart.value : null))
 /** What is pointed at, and in which chart: pointing alone does not change which one is used. */
 const pointed = shallowRef<{ pane: number; key: string } | null>(null)
 const litIn = (pane: number) => (pointed.value?.pane === pane ? pointed.value.key : null)
@@ -84,10 +84,6 @@ function begin(key: string | null) {
   if (!key) return
   selected.value = null
   notes.begin(key)
-}
-function turnBeside() {
-  const finish = told({ ...recipe.value?.finish, message: undefined })
-  turnTo({ beside: beside.value || !recipe.value ? null : { ...recipe.value, finish } })
 }
 /** Two charts have rows of their own each: what is pointed at is in the one that is used. */
 function use(i: number) {
@@ -116,20 +112,15 @@ useKeys({
       <ClosingControl
         v-if="closing"
         :closing="closing"
-        :pinned="Boolean(recipe?.question.closedThrough)"
-        :can-type="dataset?.grain === 'day' && !recipe?.question.closedThrough"
+        :pinned="Boolean(recipes[0]?.question.closedThrough)"
+        :can-type="dataset?.grain === 'day' && !recipes[0]?.question.closedThrough"
         can-pin
         @move="moveClosing"
-        @pin="change({ closedThrough: $event ? dataset?.closing : undefined })"
+        @pin="change(0, { closedThrough: $event ? dataset?.closing : undefined })"
       />
       <button class="button" :disabled="!canUndo" :title="undoSays" @click="sitting.undo">Undo</button>
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="sitting.redo">Redo</button>
-      <ExportMenu
-        v-if="dataset && shown"
-        :dataset="dataset.id"
-        :recipe="shown.recipe"
-        :chart="isBeside ? null : chart"
-      />
+      <ExportMenu v-if="dataset && shown" :dataset="dataset.id" :recipe="shown.recipe" :chart="named" />
     </TopBar>
     <div class="flex min-h-0 flex-1">
       <ChartMargin
@@ -144,7 +135,7 @@ useKeys({
         :note-problem="notes.problem.value"
         @name="saving.name"
         @point="workings?.show($event)"
-        @message="finish({ message: $event }, isBeside)"
+        @message="finish(active, { message: $event })"
         @write-note="notes.write"
         @change-note="notes.change"
         @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
@@ -154,8 +145,8 @@ useKeys({
       <main class="min-w-0 flex-1 overflow-y-auto px-7 pt-4 pb-6">
         <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
         <TheirsNotice
-          v-if="theirs && recipe"
-          :own="recipe"
+          v-if="theirs && recipes[0]"
+          :own="recipes[0]"
           :theirs="theirs"
           @put="saving.putOnTop"
           @take="(sitting.remember(), saving.takeTheirs())"
@@ -173,12 +164,12 @@ useKeys({
           v-model:reader="reader"
           class="mb-3"
           :pane="shown"
-          :chart="isBeside ? null : chart"
+          :chart="named"
           :dataset="dataset"
-          is-beside
+          is-pair
           @beside="turnBeside"
           @renew="saving.renew"
-          @finish="finish($event, isBeside)"
+          @finish="finish(active, $event)"
         />
         <div
           ref="frame"
@@ -212,10 +203,10 @@ useKeys({
               :filter="reader ? `url(#reader-${reader})` : undefined"
               @update:lit="point(i, $event)"
               @update:selected="selected = $event"
-              @change="change($event, i === 1)"
-              @finish="finish($event, i === 1)"
-              @draw="draw($event, i === 1)"
-              @turn="turnTo(i === 1 ? { beside: $event } : { recipe: $event })"
+              @change="change(i, $event)"
+              @finish="finish(i, $event)"
+              @draw="draw(i, $event)"
+              @turn="replace(i, $event)"
               @look="lookInto"
               @note="begin"
               @sources="sources = $event"
@@ -227,10 +218,10 @@ useKeys({
                   :pane="one"
                   :chart="chart"
                   :dataset="dataset"
-                  :is-beside="false"
+                  :is-pair="false"
                   @beside="turnBeside"
                   @renew="saving.renew"
-                  @finish="finish($event)"
+                  @finish="finish(0, $event)"
                 />
               </template>
             </ChartPane>

@@ -1,19 +1,21 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ask, Problem, says } from '../../shared/api'
-import type { Dataset, Finish, Kind, Note, Pulse, Question, Recipe } from '../../shared/types'
+import { ask, conflict, says } from '../../shared/api'
+import type { Dataset, Finish, Kind, Note, Question, Recipe } from '../../shared/types'
 import { around, useClosing } from '../../shared/useClosing'
-import { sittingName, usePulse } from '../../shared/usePulse'
+import { loadDataset, useDataset } from '../../shared/useDataset'
+import { sittingName } from '../../shared/usePulse'
+import { useSteps } from '../../shared/useSteps'
 import { useToast } from '../../shared/useToast'
 import { parsed, type Stop } from './path'
 import { useSaving } from './useSaving'
 import { useSitting } from './useSitting'
 
 interface State {
-  recipe: Recipe
+  /** of each pane: the chart, and maybe one beside it */
+  recipes: Recipe[]
   /** the way back to where this chart was looked into */
   path: Stop[]
-  beside: Recipe | null
 }
 
 /** Without what is left to its default. */
@@ -21,14 +23,22 @@ export function told<T extends object>(of: T): T {
   return Object.fromEntries(Object.entries(of).filter(([, value]) => value !== undefined && value !== null)) as T
 }
 
-/** One chart on the screen, and maybe one beside it: recipe, dataset, its name if it has one; every change can be taken back. */
+/**
+ * The recipes of one dataset that are on the screen, a pane each: the first may be kept under a name, a second one stands beside
+ * it. Every change can be taken back.
+ */
 export function useChart() {
   const route = useRoute()
   const router = useRouter()
   const { tell } = useToast()
-  const dataset = shallowRef<Dataset | null>(null)
-  const recipe = shallowRef<Recipe | null>(null)
-  const beside = shallowRef<Recipe | null>(null)
+  const wanted = ref<number | null>(null)
+  const { value: dataset, ready } = useDataset(wanted)
+  const id = computed(() => dataset.value?.id ?? null)
+  const recipes = shallowRef<Recipe[]>([])
+  const recipe = computed({
+    get: () => recipes.value[0] ?? null,
+    set: (next) => (recipes.value = next ? [next, ...recipes.value.slice(1)] : []),
+  })
   const path = shallowRef<Stop[]>([])
   const problem = ref('')
   const fresh = ref(0)
@@ -38,41 +48,34 @@ export function useChart() {
   const saving = useSaving(dataset, recipe, problem, place)
   const { chart } = saving
 
-  const id = computed(() => dataset.value?.id ?? null)
   const {
     move: sendClosing,
     problem: unmoved,
     renew,
     settled,
   } = useClosing(dataset, () => (fresh.value++, void beat()))
-  watch(unmoved, (says) => says && (problem.value = says))
   // Figures that are changed elsewhere show here within a second.
-  const { pulse, take, beat, ensure } = usePulse(id, () => {
+  const {
+    pulse,
+    beat,
+    ensure,
+    undo,
+    redo,
+    problem: unstepped,
+  } = useSteps(id, () => {
     fresh.value++
     // Amounts may bring rows and periods along.
     void reloadDataset()
   })
+  watch([unmoved, unstepped], (told) => (problem.value = told.find((one) => one !== '') ?? problem.value))
 
   async function reloadDataset() {
     if (id.value === null) return
     try {
-      await renew(() => ask<Dataset>('GET', `/datasets/${id.value}`))
+      await renew(() => loadDataset(id.value))
       await saving.renew()
     } catch (error) {
       problem.value = says(error)
-    }
-  }
-
-  /** A step back or on in the dataset's own log. */
-  async function stepDataset(way: 'undo' | 'redo'): Promise<boolean> {
-    try {
-      const answer = await ask<Pulse & { step: { says: string } | null }>('POST', `/datasets/${id.value}/${way}`)
-      take(answer)
-      if (answer.step) tell(`${way === 'undo' ? 'Undone' : 'Done again'}: ${answer.step.says}.`)
-      return answer.step !== null
-    } catch (error) {
-      problem.value = says(error)
-      return false
     }
   }
 
@@ -84,33 +87,33 @@ export function useChart() {
 
   const sitting = useSitting<State>({
     name: place,
-    current: () => ({ recipe: recipe.value as Recipe, path: path.value, beside: beside.value }),
+    current: () => ({ recipes: recipes.value, path: path.value }),
     restore: (state) => {
-      recipe.value = state.recipe
-      path.value = state.path ?? []
-      beside.value = state.beside ?? null
+      recipes.value = state.recipes
+      path.value = state.path
       afterChange()
     },
     dataset: {
       last: computed(() => pulse.value?.undoId ?? null),
       name: computed(() => sittingName(id.value)),
       settle,
-      undo: () => stepDataset('undo'),
-      redo: () => stepDataset('redo'),
+      undo,
+      redo,
     },
   })
 
   async function load() {
     try {
       if (route.params.id) await saving.load(Number(route.params.id))
-      const of = chart.value?.dataset ?? Number(route.query.dataset)
-      dataset.value = await ask<Dataset>('GET', `/datasets/${of}`)
+      wanted.value = chart.value?.dataset ?? Number(route.query.dataset)
+      const own = await ready()
       path.value = parsed<Stop[]>(route.query.path) ?? []
-      beside.value = parsed<Recipe>(route.query.beside)
-      recipe.value = chart.value?.recipe ?? fromAddress() ?? (await fromNote()) ?? dataset.value.firstRecipe
-      if (!recipe.value)
+      const first = chart.value?.recipe ?? fromAddress() ?? (await fromNote(own)) ?? own.firstRecipe
+      const second = parsed<Recipe>(route.query.beside)
+      recipes.value = [first, second].filter((one) => one !== null)
+      if (!first)
         problem.value = 'These figures have neither periods nor names. A chart needs a column that holds one of them.'
-      document.title = `${chart.value?.name ?? dataset.value.name} – Keen Margin`
+      document.title = `${chart.value?.name ?? own.name} – Keen Margin`
     } catch (error) {
       problem.value = says(error)
     }
@@ -124,8 +127,7 @@ export function useChart() {
   }
 
   /** The question that shows what a note is about. */
-  async function fromNote(): Promise<Recipe | null> {
-    const first = dataset.value?.firstRecipe
+  async function fromNote({ firstRecipe: first }: Dataset): Promise<Recipe | null> {
     if (!route.query.note || !first) return null
     const note = await ask<Note>('GET', `/notes/${Number(route.query.note)}`)
     const year = /^(FY)?\d{4}/.exec(note.period)?.[0]
@@ -134,9 +136,10 @@ export function useChart() {
   }
 
   function afterChange() {
+    const [, beside] = recipes.value
     const query = {
       ...route.query,
-      beside: beside.value ? JSON.stringify(beside.value) : undefined,
+      beside: beside ? JSON.stringify(beside) : undefined,
       path: path.value.length ? JSON.stringify(path.value) : undefined,
     }
     if (chart.value) saving.changed()
@@ -147,27 +150,33 @@ export function useChart() {
   /** Takes other recipes, and remembers those before. */
   function turnTo(next: Partial<State>) {
     sitting.remember()
-    if (next.recipe) recipe.value = next.recipe
+    if (next.recipes) recipes.value = next.recipes
     if (next.path) path.value = next.path
-    if (next.beside !== undefined) beside.value = next.beside
     afterChange()
   }
 
-  /** Changes the chart, or the one beside it. */
-  function alter(isBeside: boolean, how: (recipe: Recipe) => Recipe) {
-    const of = isBeside ? beside.value : recipe.value
-    if (of) turnTo(isBeside ? { beside: how(of) } : { recipe: how(of) })
+  /** Changes the recipe of one pane. */
+  function alter(pane: number, how: (recipe: Recipe) => Recipe) {
+    turnTo({ recipes: recipes.value.map((one, i) => (i === pane ? how(one) : one)) })
   }
-  const change = (part: Partial<Question>, isBeside = false) =>
-    alter(isBeside, (of) => ({ ...of, question: told({ ...of.question, ...part }) }))
-  const finish = (part: Partial<Finish>, isBeside = false) =>
-    alter(isBeside, (of) => ({ ...of, finish: told({ ...of.finish, ...part }) }))
+  const change = (pane: number, part: Partial<Question>) =>
+    alter(pane, (of) => ({ ...of, question: told({ ...of.question, ...part }) }))
+  const finish = (pane: number, part: Partial<Finish>) =>
+    alter(pane, (of) => ({ ...of, finish: told({ ...of.finish, ...part }) }))
+  const replace = (pane: number, next: Recipe) => alter(pane, () => next)
 
   /** Asks as the kind does, with whatever it can keep of this question. */
-  function draw(kind: Kind, isBeside = false) {
+  function draw(pane: number, kind: Kind) {
     const { question } = kind
-    if (question && kind.id !== (isBeside ? beside : recipe).value?.kind)
-      alter(isBeside, (of) => ({ ...of, kind: kind.id, question }))
+    if (question && kind.id !== recipes.value[pane]?.kind) alter(pane, (of) => ({ ...of, kind: kind.id, question }))
+  }
+
+  /** Puts the same question beside the chart, without its message; or leaves the second chart away. */
+  function turnBeside() {
+    const [first, second] = recipes.value
+    if (!first) return
+    const copy = { ...first, finish: told({ ...first.finish, message: undefined }) }
+    turnTo({ recipes: second ? [first] : [first, copy] })
   }
 
   /** Looks into a row: a chart of its own where this one is kept under a name. */
@@ -177,7 +186,7 @@ export function useChart() {
       ? { label: chart.value.name, chart: chart.value.id }
       : { label: path.value[path.value.length - 1]?.label ?? dataset.value.name, recipe: recipe.value }
     const way = [...path.value.slice(0, -1), here, { label, recipe: next }]
-    if (!chart.value) return turnTo({ recipe: next, path: way, beside: null })
+    if (!chart.value) return turnTo({ recipes: [next], path: way })
     const query = { dataset: dataset.value.id, recipe: JSON.stringify(next), path: JSON.stringify(way) }
     void router.push({ path: '/charts/new', query })
   }
@@ -186,7 +195,10 @@ export function useChart() {
   function goBack(at: number) {
     const stop = path.value[at]
     if (stop?.chart) void router.push(`/charts/${stop.chart}`)
-    else if (stop?.recipe) turnTo({ recipe: stop.recipe, path: at === 0 ? [] : path.value.slice(0, at + 1) })
+    else if (stop?.recipe) {
+      const [, ...others] = recipes.value
+      turnTo({ recipes: [stop.recipe, ...others], path: at === 0 ? [] : path.value.slice(0, at + 1) })
+    }
   }
 
   const closing = computed(() => around(dataset.value, recipe.value?.question.closedThrough ?? dataset.value?.closing))
@@ -194,7 +206,7 @@ export function useChart() {
   /** Moves the closing period: of this chart where it pins its own, else of the dataset and all its charts. */
   function moveClosing(key: string | null | undefined) {
     if (!key || !recipe.value) return
-    if (recipe.value.question.closedThrough) change({ closedThrough: key })
+    if (recipe.value.question.closedThrough) change(0, { closedThrough: key })
     else sendClosing(key)
   }
 
@@ -211,7 +223,7 @@ export function useChart() {
       fresh.value++
       void beat()
     } catch (error) {
-      if (error instanceof Problem && error.status === 412) void reloadDataset()
+      if (conflict(error)) void reloadDataset()
       problem.value = says(error)
     }
   }
@@ -219,7 +231,7 @@ export function useChart() {
   watch(place, () => void load(), { immediate: true })
 
   return {
-    ...{ dataset, recipe, beside, path, problem, fresh, sitting, closing, saving, pulse, beat },
-    ...{ change, finish, draw, turnTo, lookInto, goBack, moveClosing, sayBetter },
+    ...{ dataset, recipes, path, problem, fresh, sitting, closing, saving, pulse, beat },
+    ...{ change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter },
   }
 }

@@ -30,24 +30,24 @@ describe('the drawing of a question', () => {
 
   it('is asked for the width that there is', async () => {
     const waiting = server()
-    useDrawing(ref(1), ref(recipe('month')), ref(640.4), ref(0))
+    useDrawing(ref(1), ref([recipe('month')]), ref(640.4), ref(0))
     await settle()
     expect(JSON.parse(waiting[0]?.body ?? '').recipe.finish.width).toBe(640)
   })
 
   it('is not asked before the width is known', async () => {
     const waiting = server()
-    useDrawing(ref(1), ref(recipe('month')), ref(0), ref(0))
+    useDrawing(ref(1), ref([recipe('month')]), ref(0), ref(0))
     await settle()
     expect(waiting).toHaveLength(0)
   })
 
   it('drops an answer that comes back late for an older question', async () => {
     const waiting = server()
-    const asked = ref(recipe('month'))
+    const asked = ref([recipe('month')])
     const { drawing } = useDrawing(ref(1), asked, ref(640), ref(0))
     await settle()
-    asked.value = recipe('year')
+    asked.value = [recipe('year')]
     await settle()
     waiting[1]?.answer({ answer: 'year' })
     await settle()
@@ -58,12 +58,12 @@ describe('the drawing of a question', () => {
 
   it('keeps the last picture and says why when a question is refused', async () => {
     const waiting = server()
-    const asked = ref(recipe('month'))
+    const asked = ref([recipe('month')])
     const { drawing, problem } = useDrawing(ref(1), asked, ref(640), ref(0))
     await settle()
     waiting[0]?.answer({ answer: 'month' })
     await settle()
-    asked.value = recipe('day')
+    asked.value = [recipe('day')]
     await settle()
     waiting[1]?.answer({ detail: 'The figures are by month.', path: 'question.by' }, 422)
     await settle()

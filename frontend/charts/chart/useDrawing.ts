@@ -1,44 +1,47 @@
-import { ref, shallowRef, watch, type Ref } from 'vue'
-import { ask, Problem, says } from '../../shared/api'
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { ask } from '../../shared/api'
 import type { Drawing, Recipe } from '../../shared/types'
+import { useLoad } from '../../shared/useLoad'
 
-/** The drawing of a recipe at a width, and of one beside it, asked again whenever one of them changes; late answers are dropped. */
+const SLOW_AFTER = 300
+
+/**
+ * The drawing of the recipes of one dataset, side by side, asked again whenever one of them changes. A drawing stands until the
+ * next one has come, also where a question is refused.
+ *
+ * @param recipes one, or two that are drawn on one scale
+ * @param width of each, in pixels; not asked before it is known
+ * @param fresh counts the changes of the figures
+ */
 export function useDrawing(
   dataset: Ref<number | null>,
-  recipe: Ref<Recipe | null>,
+  recipes: Ref<Recipe[]>,
   width: Ref<number>,
   fresh: Ref<number>,
-  beside: Ref<Recipe | null> = ref(null),
 ) {
+  const sized = computed(() =>
+    recipes.value.map((of): Recipe => ({ ...of, finish: { ...of.finish, width: Math.round(width.value) } })),
+  )
+  const { value, problem, isLoading } = useLoad(
+    () => ['datasets', dataset.value, 'drawings', sized.value, fresh.value],
+    (signal) => {
+      const [recipe, beside] = sized.value
+      return ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, { body: { recipe, beside }, signal })
+    },
+    { isAsked: () => dataset.value !== null && recipes.value.length > 0 && width.value >= 1, isFresh: true },
+  )
   const drawing = shallowRef<Drawing | null>(null)
-  const problem = ref('')
-  const isSlow = ref(false)
-  let running: AbortController | null = null
+  watch(value, (drawn) => (drawing.value = drawn ?? drawing.value), { immediate: true, flush: 'sync' })
 
+  const isSlow = ref(false)
+  const slow = useTimeoutFn(() => (isSlow.value = true), SLOW_AFTER, { immediate: false })
   watch(
-    [dataset, recipe, width, fresh, beside],
-    async () => {
-      if (dataset.value === null || recipe.value === null || width.value < 1) return
-      running?.abort()
-      const mine = (running = new AbortController())
-      const slow = window.setTimeout(() => (isSlow.value = true), 300)
-      const sized = (of: Recipe): Recipe => ({ ...of, finish: { ...of.finish, width: Math.round(width.value) } })
-      try {
-        drawing.value = await ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, {
-          body: {
-            recipe: sized(recipe.value),
-            ...(beside.value ? { beside: sized(beside.value) } : {}),
-          },
-          signal: mine.signal,
-        })
-        problem.value = ''
-      } catch (error) {
-        if (mine.signal.aborted) return
-        problem.value = error instanceof Problem && error.path ? `${error.detail}` : says(error)
-      } finally {
-        window.clearTimeout(slow)
-        if (running === mine) isSlow.value = false
-      }
+    isLoading,
+    (is) => {
+      slow.stop()
+      if (is) slow.start()
+      else isSlow.value = false
     },
     { immediate: true },
   )

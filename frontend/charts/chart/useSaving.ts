@@ -1,7 +1,7 @@
 import { ref, shallowRef, type Ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDebounceFn } from '@vueuse/core'
-import { ask, Problem, says } from '../../shared/api'
+import { ask, conflict, says } from '../../shared/api'
 import type { Chart, Dataset, Recipe } from '../../shared/types'
 
 /** Keeps a named chart: saves what changes, and notices when somebody else saved it meanwhile. */
@@ -43,8 +43,8 @@ export function useSaving(
       isUnsaved = false
       problem.value = ''
     } catch (error) {
-      if (error instanceof Problem && error.status === 412) theirs.value = error.current as Chart
-      else problem.value = `Not saved: ${says(error)}`
+      theirs.value = conflict<Chart>(error) ?? theirs.value
+      if (!conflict(error)) problem.value = `Not saved: ${says(error)}`
     }
   }, 400)
 

@@ -10,7 +10,7 @@ import { useToast } from '../../shared/useToast'
 const props = defineProps<{ named: NamedFinish; own: number | null }>()
 const emit = defineEmits<{ close: []; here: [named: NamedFinish] }>()
 const { tell } = useToast()
-const { value, problem } = useLoad(async () => {
+const { value, problem } = useLoad(['charts', 'all'], async () => {
   const first = await ask<Listing<Chart>>('GET', '/charts')
   const more = Array.from({ length: first.pages - 1 }, (_, i) => ask<Listing<Chart>>('GET', `/charts?page=${i + 2}`))
   return [...first.items, ...(await Promise.all(more)).flatMap((page) => page.items)]

@@ -10,7 +10,7 @@ import { LOOKS, looksOf } from './looks'
 const props = defineProps<{ finish: Finish }>()
 const emit = defineEmits<{ change: [part: Partial<Finish>]; put: [named: NamedFinish]; renew: [] }>()
 const { tell } = useToast()
-const { value, problem, reload } = useLoad(() => ask<{ items: NamedFinish[] }>('GET', '/finishes'))
+const { value, problem, reload } = useLoad(['finishes'], () => ask<{ items: NamedFinish[] }>('GET', '/finishes'))
 const all = computed(() => value.value?.items ?? [])
 const own = computed(() => all.value.find((one) => one.name === props.finish.named) ?? null)
 const name = ref('')

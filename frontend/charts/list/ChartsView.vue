@@ -15,12 +15,12 @@ const PasteRecipe = defineAsyncComponent(() => import('./PasteRecipe.vue'))
 const sought = ref('')
 const settled = refDebounced(sought, 150)
 const dataset = ref('')
-const { list, problem, reload, turn, restart } = usePages<Chart>('/charts', () => ({
+const { list, problem, reload, turn, restart } = usePages<Chart>('charts', () => ({
   q: settled.value.trim(),
   dataset: dataset.value,
 }))
-watch([settled, dataset], () => void restart())
-const { value: datasets } = useLoad(() => ask<Listing<DatasetBrief>>('GET', '/datasets'))
+watch([settled, dataset], () => restart())
+const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'))
 const { tell } = useToast()
 const isPasting = ref(false)
 

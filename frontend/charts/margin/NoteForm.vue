@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { signature } from '../../shared/signature'
+import { storeToRefs } from 'pinia'
+import { useSignature } from '../../shared/useSignature'
 import type { Note } from '../../shared/types'
 
 /** A note being written, with what was written about the same row a year before. */
 const props = defineProps<{ about: string; text?: string; earlier: Note[]; problem: string }>()
 const emit = defineEmits<{ write: [text: string]; drop: [] }>()
+const { signature } = storeToRefs(useSignature())
 const text = ref(props.text ?? '')
 const field = ref<HTMLTextAreaElement | null>(null)
 onMounted(() => (field.value?.focus(), field.value?.scrollIntoView({ block: 'nearest' })))

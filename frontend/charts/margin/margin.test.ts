@@ -48,7 +48,7 @@ describe('the message', () => {
     named(root, 'Take the new numbers').click()
     expect(onChange.mock.calls[0]?.[0]).toEqual({
       text: 'We are 51 ahead',
-      numbers: [{ said: '51', row: 'total', ref: 'total', column: 'BU', exact: '51' }],
+      numbers: [{ said: '51', row: 'total', column: 'BU', exact: '51' }],
     })
     named(root, 'Remove').click()
     expect(onChange).toHaveBeenLastCalledWith(undefined)

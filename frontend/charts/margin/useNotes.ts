@@ -1,5 +1,5 @@
 import { ref, shallowRef, type Ref } from 'vue'
-import { ask, Problem, says } from '../../shared/api'
+import { ask, conflict, says } from '../../shared/api'
 import type { Note, Recipe } from '../../shared/types'
 import { useToast } from '../../shared/useToast'
 
@@ -18,10 +18,8 @@ export function useNotes(dataset: Ref<number | null>, recipe: Ref<Recipe | null>
       problem.value = ''
       after()
     } catch (error) {
-      problem.value =
-        error instanceof Problem && error.status === 412
-          ? `Somebody changed this note meanwhile. It says now: “${(error.current as Note).text}”`
-          : says(error)
+      const theirs = conflict<Note>(error)
+      problem.value = theirs ? `Somebody changed this note meanwhile. It says now: “${theirs.text}”` : says(error)
     }
   }
 

@@ -1,39 +1,34 @@
-import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
-import { ask, says } from '../../shared/api'
+import { ref, watch, type Ref } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { ask } from '../../shared/api'
 import type { Recipe, RowAbout } from '../../shared/types'
+import { useLoad } from '../../shared/useLoad'
 
-/** What the server knows about a row, asked once it has been looked at for a moment. */
+/**
+ * What the server knows about a row, asked once it has been looked at for a moment.
+ *
+ * @param after milliseconds of that moment
+ */
 export function useRow(dataset: Ref<number>, recipe: Ref<Recipe>, key: Ref<string>, after = 0) {
-  const about = shallowRef<RowAbout | null>(null)
-  const problem = ref('')
-  let timer = 0
-  let asked = 0
-
-  async function load() {
-    const mine = ++asked
-    try {
-      const answer = await ask<RowAbout>('POST', `/datasets/${dataset.value}/rows`, {
-        body: { recipe: recipe.value, row: key.value },
-      })
-      if (mine === asked) about.value = answer
-    } catch (error) {
-      if (mine === asked) problem.value = says(error)
-    }
-  }
-
+  const isAsked = ref(after === 0)
+  const { start } = useTimeoutFn(() => (isAsked.value = true), after, { immediate: false })
   watch(
     [dataset, recipe, key],
     () => {
-      about.value = null
-      problem.value = ''
-      asked++
-      window.clearTimeout(timer)
-      if (after) timer = window.setTimeout(() => void load(), after)
-      else void load()
+      if (!after) return
+      isAsked.value = false
+      start()
     },
     { immediate: true },
   )
-  onScopeDispose(() => (window.clearTimeout(timer), asked++))
+  const { value: about, problem } = useLoad(
+    () => ['datasets', dataset.value, 'rows', recipe.value, key.value],
+    (signal) => {
+      const body = { recipe: recipe.value, row: key.value }
+      return ask<RowAbout>('POST', `/datasets/${dataset.value}/rows`, { body, signal })
+    },
+    { isAsked, isFresh: true },
+  )
 
   return { about, problem }
 }

@@ -8,6 +8,7 @@ const line = {
   name: 'Line',
   members: ['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Crew', 'Result'],
   parents: { Fares: 'Income', Freight: 'Income', Fuel: 'Costs', Crew: 'Costs' } as Record<string, string>,
+  leaves: { Income: ['Fares', 'Freight'], Costs: ['Fuel', 'Crew'] } as Record<string, string[]>,
 }
 const chosen = (...where: Filter[]) => [...chosenOf(line, where)]
 const set = (...members: string[]) => withChosen(line, [], new Set(members))

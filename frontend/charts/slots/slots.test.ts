@@ -10,6 +10,7 @@ const line = {
   name: 'Line',
   members: ['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Crew', 'Rent'],
   parents: { Fares: 'Income', Freight: 'Income', Fuel: 'Costs', Crew: 'Costs' },
+  leaves: { Income: ['Fares', 'Freight'], Costs: ['Fuel', 'Crew'] },
 }
 
 describe('the slot of members', () => {

@@ -2,13 +2,14 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import ClosingControl from '../../shared/ClosingControl.vue'
-import { ask, says } from '../../shared/api'
+import { says } from '../../shared/api'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import TopBar from '../../shared/TopBar.vue'
 import type { Dataset, Scenario } from '../../shared/types'
 import { useClosing } from '../../shared/useClosing'
 import { useKeys } from '../../shared/useKeys'
-import { useLoad } from '../../shared/useLoad'
+import { loadDataset, useDataset } from '../../shared/useDataset'
+import { useSteps } from '../../shared/useSteps'
 import FileButton from '../incoming/FileButton.vue'
 import { useDrop } from '../incoming/useDrop'
 import { useIncoming } from '../incoming/useIncoming'
@@ -19,15 +20,10 @@ import TableSentence from '../table/TableSentence.vue'
 import FigureTablePanel from '../table/FigureTablePanel.vue'
 import type { Place } from '../types'
 import { useFigureTable } from '../table/useFigureTable'
-import { useSteps } from '../edits/useSteps'
 
 const id = Number(useRoute().params.id)
-async function load(): Promise<Dataset> {
-  const loaded = await ask<Dataset>('GET', `/datasets/${id}`)
-  document.title = `${loaded.name} – Keen Margin`
-  return loaded
-}
-const { value: dataset, problem: missing } = useLoad(load)
+const { value: dataset, problem: missing } = useDataset(id)
+watch(dataset, (own) => own && (document.title = `${own.name} – Keen Margin`), { immediate: true })
 const shown = useFigureTable(dataset)
 const {
   pulse,
@@ -45,7 +41,7 @@ const {
 const { closing, problem: unmoved, move, renew } = useClosing(dataset, () => void beat())
 async function reload() {
   try {
-    await renew(load)
+    await renew(() => loadDataset(id))
   } catch (error) {
     missing.value = says(error)
   }
@@ -56,8 +52,7 @@ const wanted = shallowRef<{ member: string; period: string } | null>(null)
 const imports = ref(0)
 const { query } = useRoute()
 /** What a search has led to. */
-watch(dataset, (own, before) => {
-  if (!own || before) return
+function showFound(own: Dataset) {
   const { measure, by, member } = query
   const holder = own.breakdowns.find((one) => one.members.includes(String(member ?? '')))
   if (own.measures.some((one) => one.name === measure)) shown.measure.value = String(measure)
@@ -65,7 +60,8 @@ watch(dataset, (own, before) => {
   if (!member || !holder) return
   shown.by.value = holder.name
   wanted.value = { member: String(member), period: own.closing }
-})
+}
+watch(dataset, (own, before) => own && !before && showFound(own), { immediate: true })
 
 /** From a square of the coverage to its figures. */
 function show(code: Scenario, period: string) {
@@ -100,9 +96,9 @@ function goTo(place: Place) {
 useKeys({
   '[': () => move(closing.value?.back),
   ']': () => move(closing.value?.on),
-  'mod+z': undo,
-  'mod+shift+z': redo,
-  'mod+y': redo,
+  'mod+z': () => void undo(),
+  'mod+shift+z': () => void redo(),
+  'mod+y': () => void redo(),
 })
 
 function changed() {

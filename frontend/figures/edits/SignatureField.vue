@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { signature } from '../../shared/signature'
+import { storeToRefs } from 'pinia'
+import { useSignature } from '../../shared/useSignature'
+
+const { signature } = storeToRefs(useSignature())
 </script>
 
 <template>

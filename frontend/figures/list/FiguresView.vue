@@ -10,9 +10,9 @@ import { useUnchecked } from '../checks/useUnchecked'
 import BringIn from '../incoming/BringIn.vue'
 
 document.title = 'Figures – Keen Margin'
-const { list, problem, reload, turn } = usePages<DatasetBrief>('/datasets')
+const { list, problem, reload, turn } = usePages<DatasetBrief>('datasets')
 useUnchecked(list)
-const { value: deleted, reload: reloadDeleted } = useLoad(() =>
+const { value: deleted, reload: reloadDeleted } = useLoad(['datasets', 'list', 'deleted'], () =>
   ask<Listing<DatasetBrief>>('GET', '/datasets?deleted=1'),
 )
 

@@ -11,7 +11,7 @@ import type { DatasetName, HeaderPlace, ImportMode, Reading } from '../types'
 const props = defineProps<{ reading: Reading; target: DatasetName | null }>()
 const mode = defineModel<ImportMode>('mode', { required: true })
 const emit = defineEmits<{ look: [part: { sheet?: string; header?: HeaderPlace; dataset?: DatasetName | null }] }>()
-const { value: datasets } = useLoad(() => ask<Listing<DatasetBrief>>('GET', '/datasets'))
+const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'))
 
 const NEW = 'new'
 const targets = computed(() => {

@@ -8,7 +8,7 @@ import type { Dataset } from '../../shared/types'
 import { useKeys } from '../../shared/useKeys'
 import { useToast } from '../../shared/useToast'
 import SignatureField from '../edits/SignatureField.vue'
-import { useSteps } from '../edits/useSteps'
+import { useSteps } from '../../shared/useSteps'
 import { plural } from '../../shared/wording'
 import BreakdownPanel from './BreakdownPanel.vue'
 import ChoiceSetting from './ChoiceSetting.vue'
@@ -42,7 +42,7 @@ watch(dataset, (value) => {
   if (value) document.title = `Settings of ${value.name} – Keen Margin`
   void beat()
 })
-useKeys({ 'mod+z': undo, 'mod+shift+z': redo, 'mod+y': redo })
+useKeys({ 'mod+z': () => void undo(), 'mod+shift+z': () => void redo(), 'mod+y': () => void redo() })
 const scenarios = computed(() =>
   (dataset.value?.references ?? [])
     .filter((one) => dataset.value?.scenarios.includes(one.code))

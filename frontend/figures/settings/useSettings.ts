@@ -1,7 +1,8 @@
 import { ref, shallowRef } from 'vue'
-import { ask, Problem, says } from '../../shared/api'
+import { ask, conflict, says } from '../../shared/api'
 import type { Dataset } from '../../shared/types'
-import { useLoad } from '../../shared/useLoad'
+import { useDataset } from '../../shared/useDataset'
+import { useTurns } from '../../shared/useTurns'
 
 interface Foreseen {
   follows: string[]
@@ -16,7 +17,7 @@ export interface Pending {
 
 /** Settings of a dataset: each is changed where it stands; what depends on a harmful one is shown before. */
 export function useSettings(id: number) {
-  const { value: dataset, problem: missing, reload } = useLoad(() => ask<Dataset>('GET', `/datasets/${id}`))
+  const { value: dataset, problem: missing, reload } = useDataset(id)
   const problem = ref('')
   const pending = shallowRef<Pending | null>(null)
   /** Counts what was refused or left, so that fields show again what is kept. */
@@ -32,22 +33,23 @@ export function useSettings(id: number) {
   }
 
   function refused(error: unknown) {
-    if (error instanceof Problem && error.status === 412) {
-      dataset.value = error.current as Dataset
+    const theirs = conflict<Dataset>(error)
+    if (theirs) {
+      dataset.value = theirs
       problem.value =
         'Somebody else changed the settings meanwhile. These are theirs; make your change again if it still fits.'
     } else problem.value = says(error)
     kept.value++
   }
 
-  let sent = Promise.resolve()
+  const { inTurn } = useTurns()
   /**
    * Changes go in turn, each on top of the one before.
    *
    * @param title of the change, where its consequences have to be shown
    */
   function change(title: string, path: string, body: object, method = 'PATCH') {
-    sent = sent.then(() => foresee(title, path, body, method))
+    void inTurn(() => foresee(title, path, body, method))
   }
 
   async function foresee(title: string, path: string, body: object, method: string) {
@@ -68,8 +70,7 @@ export function useSettings(id: number) {
     const wanted = pending.value
     pending.value = null
     // In turn with the others: a change that follows at once is foreseen on top of this one.
-    sent = sent.then(() => wanted?.go())
-    await sent
+    await inTurn(async () => wanted?.go())
   }
   function leave() {
     pending.value = null

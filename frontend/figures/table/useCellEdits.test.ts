@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
-import { signature } from '../../shared/signature'
+import { useSignature } from '../../shared/useSignature'
 import { useCellEdits } from './useCellEdits'
 import { useTableRows } from './useTableRows'
 
@@ -52,13 +52,13 @@ async function edits(took = vi.fn()) {
 describe('setting amounts', () => {
   afterEach(() => {
     vi.unstubAllGlobals()
-    signature.value = ''
+    useSignature().signature = ''
   })
 
   it('says what stood there, in which scenario, and who it was', async () => {
     const { sent } = serve()
     const { set, took } = await edits()
-    signature.value = 'Åda'
+    useSignature().signature = 'Åda'
     await set(0, 0, [
       ['5', '6'],
       [null, ''],

@@ -1,8 +1,9 @@
 import { ref, shallowRef, type Ref } from 'vue'
-import { ask, Problem, says } from '../../shared/api'
+import { ask, conflict, says } from '../../shared/api'
 import type { Pulse } from '../../shared/types'
 import type { FigureTable } from '../types'
 import { groupSays } from '../../shared/wording'
+import { useTurns } from '../../shared/useTurns'
 import { plain } from './blocks'
 import type { useTableRows } from './useTableRows'
 
@@ -36,7 +37,7 @@ export function useCellEdits(
   const problem = ref('')
   const overtaken = shallowRef<Overtaken | null>(null)
   const underway = ref(0)
-  let sent = Promise.resolve()
+  const { inTurn } = useTurns()
 
   async function send(head: FigureTable, block: Block, knowsWas: boolean) {
     underway.value++
@@ -58,8 +59,8 @@ export function useCellEdits(
       problem.value = ''
       took(pulse)
     } catch (error) {
-      if (error instanceof Problem && error.status === 412)
-        overtaken.value = { cells: (error.current as { cells: Overtaken['cells'] }).cells, block }
+      const theirs = conflict<Pick<Overtaken, 'cells'>>(error)
+      if (theirs) overtaken.value = { cells: theirs.cells, block }
       else problem.value = says(error)
     } finally {
       underway.value--
@@ -94,8 +95,7 @@ export function useCellEdits(
     }
     problem.value = ''
     amounts.forEach((line, i) => line.forEach((text, j) => text !== null && table.put(top + i, left + j, text)))
-    sent = sent.then(() => send(head, block, true))
-    await sent
+    await inTurn(() => send(head, block, true))
   }
 
   /** What was typed wins over what somebody else set meanwhile. */

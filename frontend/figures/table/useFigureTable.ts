@@ -4,11 +4,7 @@ import type { Dataset, Filter, Period, Scenario } from '../../shared/types'
 import type { SourceFile } from '../../shared/types'
 import type { FigureTable } from '../types'
 
-/** `2027` after `2026`, `FY2027` after `FY2026` */
-function later(year: Period | undefined): Period[] {
-  const up = (text: string) => text.replace(/\d+$/, (digits) => String(Number(digits) + 1).padStart(digits.length, '0'))
-  return year ? [{ key: up(year.key), label: up(year.label) }] : []
-}
+const option = ({ key, label }: Period, note: string) => ({ value: key, label, note })
 
 /** What the table of a dataset shows: which scenario, measure, breakdown, members and year. */
 export function useFigureTable(dataset: Ref<Dataset | null>) {
@@ -31,8 +27,8 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
     ]
   })
   const years = computed(() => [
-    ...(dataset.value?.years ?? []).map((one) => ({ value: one.key, label: one.label, note: '' })),
-    ...later(dataset.value?.years.at(-1)).map((one) => ({ value: one.key, label: one.label, note: 'none yet' })),
+    ...(dataset.value?.years ?? []).map((one) => option(one, '')),
+    ...(dataset.value?.nextYear ? [option(dataset.value.nextYear, 'none yet')] : []),
     { value: '', label: 'all years', note: '' },
   ])
   const others = computed(() => (dataset.value?.breakdowns ?? []).filter((one) => one.name !== by.value))

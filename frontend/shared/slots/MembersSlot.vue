@@ -9,7 +9,7 @@ import { useSpeak } from './speak'
 /** Members of a breakdown: several, all but some, whole groups. */
 const props = defineProps<{
   text: string
-  breakdown: Pick<Breakdown, 'name' | 'members' | 'parents'>
+  breakdown: Pick<Breakdown, 'name' | 'members' | 'parents' | 'leaves'>
   where: Filter[]
   canGather?: boolean
 }>()
@@ -24,7 +24,6 @@ const chosen = computed(() => chosenOf(props.breakdown, props.where))
 const isAll = computed(() =>
   props.breakdown.members.every((one) => isGroup(props.breakdown, one) || chosen.value.has(one)),
 )
-const groups = computed(() => new Set(Object.values(props.breakdown.parents)))
 const found = computed(() =>
   props.breakdown.members.filter((member) => member.toLowerCase().includes(sought.value.trim().toLowerCase())),
 )
@@ -43,7 +42,7 @@ function toggle(member: string) {
   set(new Set(isIn(member) ? without : [...without, ...own]))
 }
 function turn() {
-  const all = props.breakdown.members.filter((one) => !groups.value.has(one))
+  const all = props.breakdown.members.filter((one) => !isGroup(props.breakdown, one))
   set(new Set(all.filter((one) => !chosen.value.has(one))))
 }
 
@@ -88,7 +87,7 @@ function step(event: KeyboardEvent, by: number) {
         v-for="member in found.slice(0, MOST)"
         :key="member"
         class="choice -mx-3 w-[calc(100%+24px)]"
-        :class="[!isAll && isIn(member) ? 'choice-chosen' : '', groups.has(member) ? 'font-semibold' : '']"
+        :class="[!isAll && isIn(member) ? 'choice-chosen' : '', isGroup(breakdown, member) ? 'font-semibold' : '']"
         role="checkbox"
         :aria-checked="isIn(member)"
         :style="{ paddingLeft: `${12 + (sought ? 0 : depthOf(breakdown, member) * 14)}px` }"
@@ -97,7 +96,7 @@ function step(event: KeyboardEvent, by: number) {
         <span class="w-4 shrink-0" aria-hidden="true">{{ !isAll && isIn(member) ? '✓' : '' }}</span><span
           class="min-w-0 break-words"
           >{{ member || '(blank)' }}</span
-        ><span v-if="groups.has(member)" class="ml-auto shrink-0 font-normal text-quiet">group</span>
+        ><span v-if="isGroup(breakdown, member)" class="ml-auto shrink-0 font-normal text-quiet">group</span>
       </button>
       <p v-if="!found.length" class="py-2 text-quiet">Nothing of that name.</p>
       <p v-else-if="found.length > MOST" class="py-2 text-quiet">

@@ -1,15 +1,14 @@
 import type { Breakdown, Filter } from '../types'
 
-type Tree = Pick<Breakdown, 'name' | 'members' | 'parents'>
+type Tree = Pick<Breakdown, 'name' | 'members' | 'parents' | 'leaves'>
 
 /** A member, or all that stand in it where it is a group. */
 export function leavesOf(breakdown: Tree, member: string): string[] {
-  const within = breakdown.members.filter((one) => breakdown.parents[one] === member)
-  return within.length ? within.flatMap((one) => leavesOf(breakdown, one)) : [member]
+  return breakdown.leaves[member] ?? [member]
 }
 
 export function isGroup(breakdown: Tree, member: string): boolean {
-  return Object.values(breakdown.parents).includes(member)
+  return breakdown.leaves[member] !== undefined
 }
 
 /** How many groups a member stands in. */

@@ -30,6 +30,12 @@ final readonly class Breakdown
         ),]
         public object $parents,
         #[OA\Property(
+            description: 'of each group all members within it that are no groups themselves',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')),
+        ),]
+        public object $leaves,
+        #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(enum: ['adds', 'takes away', 'subtotal']),
         ),]

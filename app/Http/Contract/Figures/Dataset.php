@@ -21,6 +21,7 @@ final readonly class Dataset
      * @param list<string> $grains
      * @param list<Period> $periodList
      * @param list<Period> $years
+     * @param ?Period $nextYear null: without periods, or empty
      * @param list<Period> $closings
      * @param ?array<string, mixed> $firstRecipe
      * @param list<DatasetNotice> $notices
@@ -64,6 +65,11 @@ final readonly class Dataset
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Period')),]
         public array $periodList,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Period'))] public array $years,
+        #[OA\Property(
+            description: 'the fiscal year after the last one, which has no figures yet',
+            oneOf: [new OA\Schema(ref: '#/components/schemas/Period'), new OA\Schema(type: 'null')],
+        ),]
+        public ?Period $nextYear,
         #[OA\Property] public string $closing,
         #[OA\Property(
             description: 'the periods that the books are closed through by steps; of days the months',
