@@ -10,7 +10,7 @@ use KeenMargin\App\Editing\MemberSettings;
 use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
-use KeenMargin\App\Storage\Changes\RowChanges;
+use KeenMargin\App\Storage\Changes\RowChangeWriter;
 use KeenMargin\App\Storage\Imports\ImportKeeper;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
@@ -42,7 +42,7 @@ final class DemoCommand extends Command
         private readonly FirstLook $firstLook,
         private readonly EntityManagerInterface $manager,
         private readonly MemberSettings $settings,
-        private readonly RowChanges $rows,
+        private readonly RowChangeWriter $rows,
         private readonly DatasetFindings $findings,
         #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder,
     ) {

@@ -18,7 +18,7 @@ use KeenMargin\App\Storage\Series\SeriesWriter;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Keeping\CellChange;
+use KeenMargin\Core\Figures\Keeping\AmountChange;
 use KeenMargin\Core\Figures\Keeping\CellParts;
 use KeenMargin\Core\Figures\Keeping\Run;
 use KeenMargin\Core\Number\NumberFormat;
@@ -156,8 +156,8 @@ final readonly class CellEdit
     /**
      * @param array{list<array{BreakdownMembers, array<string|int, int>}>, ?int} $members
      *
-     * @return array{array<int, array{decimals: int, cells: list<CellChange>}>, int} changes by series, and how many
-     *                                                                               cells change
+     * @return array{array<int, array{decimals: int, cells: list<AmountChange>}>, int} changes by series, and how many
+     *                                                                                 cells change
      */
     private function series(
         DatasetRecord $record,
@@ -199,7 +199,7 @@ final readonly class CellEdit
             foreach (
                 $parts->is($cell['is']) ? [] : self::set($parts, $cell['is'], max(0, $decimals)) as $full => $change
             ) {
-                $series[$this->seriesId($record, $full)][] = new CellChange(
+                $series[$this->seriesId($record, $full)][] = new AmountChange(
                     $cell['period']->start,
                     $change['was'],
                     $runs[$full]->imports[$cell['period']->start] ?? null,

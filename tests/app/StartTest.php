@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
-/** `./keen demo` and `./keen serve` as a user starts and ends them. */
+/** `./keen demo` and `./keen serve` as a user starts and ends them: they set up what all other tests use, so they run alone. */
+#[Group('alone')]
 final class StartTest extends TestCase
 {
     private const ROOT = __DIR__.'/../..';

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage\Changes;
 
-use KeenMargin\Core\Figures\Keeping\CellChange;
+use KeenMargin\Core\Figures\Keeping\AmountChange;
 
 /**
  * One step that a person took with a dataset, whole: rows of its tables, and amounts. It can be undone and done again.
@@ -15,8 +15,8 @@ final readonly class Change
      * @param string $says what was done, as a sentence without its full stop
      * @param list<RowChange> $rows
      * @param ?int $import by hand, that the amounts belong to
-     * @param array<int, array{decimals: int, cells: list<CellChange>}> $series by id: their amounts, with so many
-     *                                                                          decimals
+     * @param array<int, array{decimals: int, cells: list<AmountChange>}> $series by id: their amounts, with so many
+     *                                                                            decimals
      */
     public function __construct(
         public string $says,
@@ -36,7 +36,7 @@ final readonly class Change
                     static fn (array $one): array => [
                         $one['decimals'],
                         array_map(
-                            static fn (CellChange $cell): array => [
+                            static fn (AmountChange $cell): array => [
                                 $cell->start,
                                 $cell->was,
                                 $cell->wasImport,
@@ -70,7 +70,7 @@ final readonly class Change
             array_map(
                 static fn (array $one): array => [
                     'decimals' => $one[0],
-                    'cells' => array_map(static fn (array $cell): CellChange => new CellChange(...$cell), $one[1]),
+                    'cells' => array_map(static fn (array $cell): AmountChange => new AmountChange(...$cell), $one[1]),
                 ],
                 $read['series'],
             ),

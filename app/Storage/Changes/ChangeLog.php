@@ -16,8 +16,8 @@ final readonly class ChangeLog
 
     public function __construct(
         private EntityManagerInterface $manager,
-        private RowChanges $rows,
-        private CellChanges $cells,
+        private RowChangeWriter $rows,
+        private AmountChangeWriter $cells,
         private WriteTurn $turn,
     ) {
         $this->connection = $manager->getConnection();

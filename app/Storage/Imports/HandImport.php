@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Series\SeriesStore;
-use KeenMargin\Core\Figures\Keeping\CellChange;
+use KeenMargin\Core\Figures\Keeping\AmountChange;
 use KeenMargin\Core\Figures\Keeping\Run;
 
 /**
@@ -26,7 +26,7 @@ final readonly class HandImport
     {
     }
 
-    /** @param array<int, list<CellChange>> $changes by series, that are to be done */
+    /** @param array<int, list<AmountChange>> $changes by series, that are to be done */
     public function of(DatasetRecord $record, string $who, array $changes): ImportRecord
     {
         $latest = $this->maybeLatest($record, $who);
@@ -73,7 +73,7 @@ final readonly class HandImport
     /**
      * Whether a later import has had a hand in one of the amounts.
      *
-     * @param array<int, list<CellChange>> $changes
+     * @param array<int, list<AmountChange>> $changes
      */
     private function wasOvertaken(int $import, int $dataset, array $changes): bool
     {

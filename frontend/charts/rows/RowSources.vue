@@ -6,6 +6,7 @@ import { saveFile } from '../../shared/save'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import SourceFiles from '../../shared/SourceFiles.vue'
 import type { Recipe, Scenario, SourceFile } from '../../shared/types'
+import { useLoad } from '../../shared/useLoad'
 import { useToast } from '../../shared/useToast'
 import { useRow } from './useRow'
 
@@ -19,22 +20,21 @@ const { about, problem } = useRow(
   computed(() => props.rowKey),
 )
 const scenario = ref<Scenario | null>(null)
-const files = ref<SourceFile[] | null>(null)
 const page = ref(1)
-const trouble = ref('')
-watch(about, (told) => (scenario.value ??= told?.scenarios[0]?.scenario ?? null))
-watch([scenario, page], async ([of]) => {
-  if (!of) return
-  files.value = null
-  try {
-    const answer = await ask<{ files: SourceFile[] }>('POST', `/datasets/${props.dataset}/rows/sources`, {
-      body: { recipe: props.recipe, row: props.rowKey, scenario: of, page: page.value },
-    })
-    files.value = answer.files
-  } catch (error) {
-    trouble.value = says(error)
-  }
-})
+watch(about, (told) => (scenario.value ??= told?.scenarios[0]?.scenario ?? null), { immediate: true })
+const body = computed(() => ({
+  recipe: props.recipe,
+  row: props.rowKey,
+  scenario: scenario.value,
+  page: page.value,
+}))
+const { value: sources, problem: trouble } = useLoad(
+  () => ['datasets', props.dataset, 'sources', body.value],
+  (signal) =>
+    ask<{ files: SourceFile[] }>('POST', `/datasets/${props.dataset}/rows/sources`, { body: body.value, signal }),
+  { isAsked: () => scenario.value !== null, isFresh: true },
+)
+const files = computed(() => sources.value?.files ?? null)
 const hasMore = computed(() => files.value?.some((file) => file.hasMore) ?? false)
 
 async function save() {

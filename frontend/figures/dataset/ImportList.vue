@@ -12,7 +12,7 @@ import { plural, stamp } from '../../shared/wording'
 const props = defineProps<{ dataset: number; sign?: string }>()
 const emit = defineEmits<{ changed: [] }>()
 const { tell } = useToast()
-const { list, problem, reload, turn } = usePages<Import>(`/datasets/${props.dataset}/imports`)
+const { list, problem, reload, turn } = usePages<Import>(`datasets/${props.dataset}/imports`)
 watch(
   () => props.sign,
   () => void reload(),

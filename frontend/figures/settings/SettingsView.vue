@@ -38,10 +38,14 @@ const {
   computed(() => dataset.value?.id ?? null),
   () => void reload(),
 )
-watch(dataset, (value) => {
-  if (value) document.title = `Settings of ${value.name} – Keen Margin`
-  void beat()
-})
+watch(
+  dataset,
+  (value) => {
+    if (value) document.title = `Settings of ${value.name} – Keen Margin`
+    void beat()
+  },
+  { immediate: true },
+)
 useKeys({ 'mod+z': () => void undo(), 'mod+shift+z': () => void redo(), 'mod+y': () => void redo() })
 const scenarios = computed(() =>
   (dataset.value?.references ?? [])

@@ -19,6 +19,9 @@ use PHPUnit\Framework\TestCase;
 /** Which kinds figures can answer, and what a change of kind keeps. */
 final class KindQuestionsTest extends TestCase
 {
+    /** of which the figures below tell which ones can answer; another kind's own test tells that of it */
+    private const KINDS = ['variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill'];
+
     /** @return iterable<string, array{string, list<string>}> figures, and the kinds that they cannot answer */
     public static function figures(): iterable
     {
@@ -51,7 +54,9 @@ final class KindQuestionsTest extends TestCase
         $figures = Written::figures($csv);
         foreach (ChartKinds::all()->ids() as $kind) {
             $lacks = ChartKinds::all()->of($kind)->lacks($figures->dataset());
-            self::assertSame(\in_array($kind, $lacking, true), null !== $lacks, "$kind: $lacks");
+            if (\in_array($kind, self::KINDS, true)) {
+                self::assertSame(\in_array($kind, $lacking, true), null !== $lacks, "$kind: $lacks");
+            }
             if (null === $lacks) {
                 self::assertNotSame([], self::draw($figures, $kind)->workings->table->rows, $kind);
             } else {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Question;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
@@ -35,8 +36,9 @@ final class RecipeTest extends TestCase
 
     public function testReadsOlderRecipesThatHaveLandingInTheirFinish(): void
     {
-        $json = '{"keenMargin":1,"question":{"scenario":"AC","by":"month"},"kind":"variance-tiers",'
-            .'"finish":{"landing":true}}';
+        $json =
+            '{"keenMargin":1,"question":{"scenario":"AC","by":"month"},"kind":"variance-tiers",'.
+            '"finish":{"landing":true}}';
         $recipe = RecipeReader::json($json, ChartKinds::all());
         self::assertTrue($recipe->question->landing);
         self::assertSame(
@@ -75,8 +77,7 @@ final class RecipeTest extends TestCase
         ];
         yield 'unknown kind' => [
             '{"keenMargin":1,"question":{},"kind":"pie"}',
-            'kind: "pie" is not accepted; give variance-tiers, nested-columns, target-marks, gap-line, hat or '.
-            'capacity-fill.',
+            'kind: "pie" is not accepted; give '.Wording::either(ChartKinds::all()->ids()).'.',
         ];
         yield 'unknown scenario' => [
             $with('"against":["BU","XX"]'),

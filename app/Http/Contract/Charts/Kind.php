@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Contract\Charts;
 
-use KeenMargin\App\Http\Contract\Scene\Mark;
 use OpenApi\Attributes as OA;
 
 /** A way to draw, what the figures lack for it, and the question that it would ask of them. */

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Figures\Keeping;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Figures\Keeping\CellChange;
+use KeenMargin\Core\Figures\Keeping\AmountChange;
 use KeenMargin\Core\Figures\Keeping\CellParts;
-use KeenMargin\Core\Figures\Keeping\HandEdit;
 use KeenMargin\Core\Figures\Keeping\Run;
+use KeenMargin\Core\Figures\Keeping\SeriesEdit;
 use PHPUnit\Framework\TestCase;
 
 final class CellPartsTest extends TestCase
@@ -52,7 +52,7 @@ final class CellPartsTest extends TestCase
                 $start = mt_rand(0, 7);
                 $import = mt_rand(2, 3);
                 $changes = [
-                    new CellChange(
+                    new AmountChange(
                         $start,
                         $current->amounts[$start] ?? null,
                         $current->imports[$start] ?? null,
@@ -63,7 +63,7 @@ final class CellPartsTest extends TestCase
                 if ($changes[0]->was === $changes[0]->is) {
                     continue;
                 }
-                $done = HandEdit::do($current, new Run(), $changes, $import);
+                $done = SeriesEdit::do($current, new Run(), $changes, $import);
                 self::assertSame([], $done->skipped);
                 [$current, $log] = [$done->after, $done->log];
             }
@@ -71,7 +71,7 @@ final class CellPartsTest extends TestCase
                 if ($changes[0]->was === $changes[0]->is) {
                     continue;
                 }
-                $current = HandEdit::undo($current, new Run(), $changes, $import)->after;
+                $current = SeriesEdit::undo($current, new Run(), $changes, $import)->after;
                 self::assertSame(
                     [self::sorted($before->amounts), self::sorted($before->imports)],
                     [self::sorted($current->amounts), self::sorted($current->imports)],
@@ -84,10 +84,10 @@ final class CellPartsTest extends TestCase
     public function testWhatWasChangedSinceStaysAsItIs(): void
     {
         $run = (new Run())->with(5, 10, 1);
-        $change = [new CellChange(5, 10, 1, 20)];
-        $done = HandEdit::do($run, new Run(), $change, 2);
+        $change = [new AmountChange(5, 10, 1, 20)];
+        $done = SeriesEdit::do($run, new Run(), $change, 2);
         $later = $done->after->with(5, 30, 3);
-        $undone = HandEdit::undo($later, $done->log, $change, 2);
+        $undone = SeriesEdit::undo($later, $done->log, $change, 2);
         self::assertSame([[5], [5 => 30], []], [$undone->skipped, $undone->after->amounts, $undone->done]);
     }
 

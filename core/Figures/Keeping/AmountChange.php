@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Keeping;
 
 /** One amount of a series changed by hand: what stood there, with its import, and what stands there now. */
-final readonly class CellChange
+final readonly class AmountChange
 {
     /** @param ?int $is none: cleared */
     public function __construct(public int $start, public ?int $was, public ?int $wasImport, public ?int $is)

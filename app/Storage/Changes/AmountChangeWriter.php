@@ -10,12 +10,12 @@ use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\App\Storage\Series\SeriesWriter;
 use KeenMargin\App\Storage\Series\TotalsPatch;
-use KeenMargin\Core\Figures\Keeping\CellChange;
-use KeenMargin\Core\Figures\Keeping\HandEdit;
+use KeenMargin\Core\Figures\Keeping\AmountChange;
 use KeenMargin\Core\Figures\Keeping\Run;
+use KeenMargin\Core\Figures\Keeping\SeriesEdit;
 
 /** Writes changed amounts, forth or back, and keeps totals and coverage true. */
-final readonly class CellChanges
+final readonly class AmountChangeWriter
 {
     public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)
     {
@@ -24,16 +24,16 @@ final readonly class CellChanges
     /** @return int how many were left as they are, because they were changed meanwhile */
     public function do(int $dataset, Change $change): int
     {
-        return $this->each($dataset, $change, HandEdit::do(...), 1);
+        return $this->each($dataset, $change, SeriesEdit::do(...), 1);
     }
 
     public function undo(int $dataset, Change $change): int
     {
-        return $this->each($dataset, $change, HandEdit::undo(...), -1);
+        return $this->each($dataset, $change, SeriesEdit::undo(...), -1);
     }
 
     /**
-     * @param callable(Run, Run, list<CellChange>, int): HandEdit $edit
+     * @param callable(Run, Run, list<AmountChange>, int): SeriesEdit $edit
      * @param int $by 1 forth, −1 back
      */
     private function each(int $dataset, Change $change, callable $edit, int $by): int
@@ -58,7 +58,7 @@ final readonly class CellChanges
             $scaled =
                 0 === $power
                     ? $cells
-                    : array_map(static fn (CellChange $cell): CellChange => $cell->scaled($power), $cells);
+                    : array_map(static fn (AmountChange $cell): AmountChange => $cell->scaled($power), $cells);
             $edited = $edit(
                 $this->store->runs()->run($id),
                 $this->store->runs()->log($change->import, $id),

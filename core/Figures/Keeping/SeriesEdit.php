@@ -8,18 +8,18 @@ namespace KeenMargin\Core\Figures\Keeping;
  * Changes by hand to one series, done and undone. They belong to an import "by hand" like any other; its log keeps what
  * stood there before the first of its changes, so that the whole import can be taken back.
  */
-final readonly class HandEdit
+final readonly class SeriesEdit
 {
     /**
      * @param Run $log what the import found before
-     * @param list<CellChange> $done those that took place
+     * @param list<AmountChange> $done those that took place
      * @param list<int> $skipped periods that were changed since, and so were left as they are
      */
     private function __construct(public Run $after, public Run $log, public array $done, public array $skipped)
     {
     }
 
-    /** @param list<CellChange> $changes of the series as it is now */
+    /** @param list<AmountChange> $changes of the series as it is now */
     public static function do(Run $current, Run $log, array $changes, int $import): self
     {
         $after = $current;
@@ -40,7 +40,7 @@ final readonly class HandEdit
         return new self($after, $log, $done, $skipped);
     }
 
-    /** @param list<CellChange> $changes as they were done */
+    /** @param list<AmountChange> $changes as they were done */
     public static function undo(Run $current, Run $log, array $changes, int $import): self
     {
         $after = $current;
@@ -59,7 +59,7 @@ final readonly class HandEdit
             if (null !== $change->was && $change->wasImport !== $import) {
                 $log = $log->without($start);
             }
-            $done[] = new CellChange($start, $change->is, $import, $change->was);
+            $done[] = new AmountChange($start, $change->is, $import, $change->was);
         }
 
         return new self($after, $log, $done, $skipped);

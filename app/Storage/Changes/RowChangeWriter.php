@@ -15,7 +15,7 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
 
 /** Writes changed rows, forth or back. */
-final readonly class RowChanges
+final readonly class RowChangeWriter
 {
     public function __construct(
         private EntityManagerInterface $manager,
@@ -60,13 +60,14 @@ final readonly class RowChanges
             $dataset = $this->store->number(
                 "SELECT b.dataset_id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = $row->id",
             );
-            $found = 'SELECT COUNT(*) FROM series s JOIN touched t ON t.series = s.id WHERE s.dataset '
-                ."= $dataset AND LENGTH(t.amounts) > 0 AND ($places)";
+            $found =
+                'SELECT COUNT(*) FROM series s JOIN touched t ON t.series = s.id WHERE s.dataset '.
+                "= $dataset AND LENGTH(t.amounts) > 0 AND ($places)";
             if (
                 0 <
                     $this->store->number(
-                        'SELECT COUNT(*) FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset '
-                            ."= $dataset AND ($places)",
+                        'SELECT COUNT(*) FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset '.
+                            "= $dataset AND ($places)",
                     )
                 || 0 < $this->store->number($found)
             ) {
