@@ -18,48 +18,46 @@ final class Version20261130000000 extends AbstractMigration
     public function up(Schema $schema): void
     {
         foreach ($this->charts() as $id => $recipe) {
-            $finish = \is_array($recipe['finish'] ?? null) ? $recipe['finish'] : [];
-            if (!\array_key_exists('landing', $finish)) {
+            $finish = $recipe->finish ?? null;
+            if (!$finish instanceof \stdClass || !property_exists($finish, 'landing')) {
                 continue;
             }
-            $question = \is_array($recipe['question'] ?? null) ? $recipe['question'] : [];
-            $recipe['question'] = true === $finish['landing'] ? [...$question, 'landing' => true] : $question;
-            unset($finish['landing']);
-            $this->keep($id, [
-                ...array_diff_key($recipe, ['finish' => 1]),
-                ...[] === $finish ? [] : ['finish' => $finish],
-            ]);
+            if (true === $finish->landing) {
+                $recipe->question->landing = true;
+            }
+            unset($finish->landing);
+            $this->keep($id, $recipe);
         }
     }
 
     public function down(Schema $schema): void
     {
         foreach ($this->charts() as $id => $recipe) {
-            $question = \is_array($recipe['question'] ?? null) ? $recipe['question'] : [];
-            if (true !== ($question['landing'] ?? null)) {
+            if (true !== ($recipe->question->landing ?? null)) {
                 continue;
             }
-            $finish = \is_array($recipe['finish'] ?? null) ? $recipe['finish'] : [];
-            $recipe['question'] = array_diff_key($question, ['landing' => 1]);
-            $recipe['finish'] = [...$finish, 'landing' => true];
+            unset($recipe->question->landing);
+            $recipe->finish ??= new \stdClass();
+            $recipe->finish->landing = true;
             $this->keep($id, $recipe);
         }
     }
 
-    /** @return array<int, array<mixed>> recipes by the number of their chart */
+    /** @return array<int, \stdClass> recipes by the number of their chart; as objects, so that empty ones stay objects */
     private function charts(): array
     {
         $recipes = [];
         foreach ($this->connection->fetchAllKeyValue('SELECT id, recipe FROM chart') as $id => $json) {
-            $recipe = \is_string($json) ? json_decode($json, true) : null;
-            \is_array($recipe) && ($recipes[(int) $id] = $recipe);
+            $recipe = \is_string($json) ? json_decode($json) : null;
+            if ($recipe instanceof \stdClass && ($recipe->question ?? null) instanceof \stdClass) {
+                $recipes[(int) $id] = $recipe;
+            }
         }
 
         return $recipes;
     }
 
-    /** @param array<mixed> $recipe */
-    private function keep(int $id, array $recipe): void
+    private function keep(int $id, \stdClass $recipe): void
     {
         $json = json_encode($recipe, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
         $this->addSql('UPDATE chart SET recipe = ? WHERE id = ?', [$json, $id]);

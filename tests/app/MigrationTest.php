@@ -113,6 +113,56 @@ final class MigrationTest extends TestCase
         $database->exec("INSERT INTO member (position, name, breakdown_id) VALUES (5, 'North', 2)");
     }
 
+    /** What adds a row belongs to the question; nothing else of a recipe becomes another, and the way back leads back. */
+    public function testTheLandingMovesToTheQuestionAndBack(): void
+    {
+        $this->migrate('KeenMargin\Migrations\Version20261129000000');
+        $database = new \PDO("sqlite:$this->file");
+        $database->exec(
+            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '
+                ."coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')",
+        );
+        $before = [
+            '{"keenMargin":1,"question":{"by":"month"},"kind":"variance-tiers","finish":{"landing":true,"notes":false}}',
+            '{"keenMargin":1,"question":{},"kind":"variance-tiers","finish":{"landing":false}}',
+            '{"keenMargin":1,"question":{},"kind":"hat","finish":{"message":{"text":"Ä/b","numbers":[]}}}',
+            'no recipe',
+        ];
+        $add = $database->prepare(
+            'INSERT INTO chart (id, version, name, saved_at, recipe, dataset_id) '
+                ."VALUES (?, 1, ?, '2026-11-24 00:00:00', ?, 1)",
+        );
+        foreach ($before as $i => $recipe) {
+            $add->execute([$i + 1, "Chart $i", $recipe]);
+        }
+        unset($database, $add);
+
+        $this->migrate('latest');
+        $recipes = 'SELECT recipe FROM chart ORDER BY id';
+        self::assertSame(
+            [
+                '{"keenMargin":1,"question":{"by":"month","landing":true},"kind":"variance-tiers","finish":'.
+                '{"notes":false}}',
+                '{"keenMargin":1,"question":{},"kind":"variance-tiers","finish":{}}',
+                $before[2],
+                $before[3],
+            ],
+            array_column(self::rows(new \PDO("sqlite:$this->file"), $recipes), 0),
+        );
+
+        $this->migrate('KeenMargin\Migrations\Version20261129000000');
+        self::assertSame(
+            [
+                '{"keenMargin":1,"question":{"by":"month"},"kind":"variance-tiers","finish":'.
+                '{"notes":false,"landing":true}}',
+                '{"keenMargin":1,"question":{},"kind":"variance-tiers","finish":{}}',
+                $before[2],
+                $before[3],
+            ],
+            array_column(self::rows(new \PDO("sqlite:$this->file"), $recipes), 0),
+        );
+    }
+
     private function migrate(string $to): void
     {
         $process = proc_open(
