@@ -19,7 +19,7 @@ final class Version20261130000000 extends AbstractMigration
     {
         foreach ($this->charts() as $id => $recipe) {
             $finish = $recipe->finish ?? null;
-            if (!$finish instanceof \stdClass || !property_exists($finish, 'landing')) {
+            if (!($finish instanceof \stdClass) || !property_exists($finish, 'landing')) {
                 continue;
             }
             if (true === $finish->landing) {
@@ -43,7 +43,9 @@ final class Version20261130000000 extends AbstractMigration
         }
     }
 
-    /** @return array<int, \stdClass> recipes by the number of their chart; as objects, so that empty ones stay objects */
+    /**
+     * @return array<int, \stdClass> recipes by the number of their chart; as objects, so that empty ones stay objects
+     */
     private function charts(): array
     {
         $recipes = [];

@@ -6,7 +6,7 @@ namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
 
-/** A change that is ready to be done, and what depends on it. */
+/** What somebody asked for as a change that is not done yet, and what would follow from it. */
 final readonly class Plan
 {
     /**

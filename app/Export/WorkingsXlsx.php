@@ -17,8 +17,7 @@ use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /**
- * The workings as a workbook whose variances, percentages and totals are live: each follows from the cells that it
- * says.
+ * The workings as a workbook whose variances, percentages and totals are formulas over the cells that they follow from.
  */
 final readonly class WorkingsXlsx
 {

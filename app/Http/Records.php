@@ -12,7 +12,7 @@ use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\UseLog;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Finds kept things by their number, or says that they are not there. */
+/** Loads records by their id; a missing or deleted one answers 404 with a sentence. */
 final readonly class Records
 {
     /** Ids grow by one for each thing that is made; SQLite counts further, but JavaScript does not. */

@@ -8,7 +8,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 
-/** Writes bear the version that they are based on, so that nobody's change is lost. */
+/** Reads and checks `If-Match`: a write bears the version that it is based on, so that nobody's change is lost. */
 final class Version
 {
     /**

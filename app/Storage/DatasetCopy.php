@@ -12,7 +12,7 @@ use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\App\Work\CurrentJob;
 
-/** A dataset once more, with its figures and settings; what was brought in or changed before stays with the first. */
+/** Copies a dataset with its figures and settings. Its imports and its log of changes stay with the original. */
 final readonly class DatasetCopy
 {
     public function __construct(

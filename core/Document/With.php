@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Document;
 
-/** Values once more, in a few respects other: of classes whose public properties are what their constructors take. */
+/**
+ * Copies a value object and replaces some of its constructor arguments. Its class has a public property for each one.
+ */
 final class With
 {
     /**

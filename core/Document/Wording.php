@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Document;
 
-/** Lists within sentences. */
+/** Writes lists within sentences: `a, b and c`, `a or b`. */
 final class Wording
 {
     /** @param list<string> $words `a`, `a and b`, `a, b and c` */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
-/** Two members of one breakdown that are held against each other. */
+/** Two members of one breakdown that are compared with each other. */
 final readonly class Between
 {
     public function __construct(public string $field, public string $first, public string $second)

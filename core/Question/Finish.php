@@ -8,7 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Number\Unit;
 
-/** What only changes the looks. */
+/** The looks of a chart: nothing in it adds, removes or changes a row or a number. */
 final readonly class Finish
 {
     public const NARROWEST = 360;

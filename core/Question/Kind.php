@@ -8,7 +8,7 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Measure;
 
-/** What questions have to know of the kind that draws them. */
+/** What questions and recipes need to know of a kind. */
 interface Kind
 {
     /** As recipes write it: `variance-tiers`. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
-/** The kinds there are. */
+/** The registry of kinds, as far as questions and recipes need it. */
 interface Kinds
 {
     /** @throws \InvalidArgumentException where there is no such kind */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Scene;
 
-/** Marks as plain data: lengths to a hundredth of a point, so that the same scene gives the same bytes. */
+/** Rounds lengths to a hundredth of a point, so that the same scene gives the same bytes. */
 final class Plain
 {
     /** @return array<string, mixed> */

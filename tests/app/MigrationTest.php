@@ -27,22 +27,22 @@ final class MigrationTest extends TestCase
         $this->migrate('KeenMargin\Migrations\Version20261124000000');
         $database = new \PDO("sqlite:$this->file");
         $database->exec(
-            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '
-                ."coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, "
-                ."'{\"AC\":[24312,24313]}', '[]')",
+            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '.
+                "coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, ".
+                "'{\"AC\":[24312,24313]}', '[]')",
         );
         $database->exec(
-            "INSERT INTO measure (id, position, name, unit, scale, grouping, dataset_id) VALUES (1, 0, 'Fuel', "
-                ."'EUR', 2, 'sum', 1)",
+            "INSERT INTO measure (id, position, name, unit, scale, grouping, dataset_id) VALUES (1, 0, 'Fuel', ".
+                "'EUR', 2, 'sum', 1)",
         );
         $database->exec("INSERT INTO breakdown (id, position, name, dataset_id) VALUES (1, 0, 'Route', 1)");
         $database->exec(
             "INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'Holm', 1)",
         );
         $database->exec(
-            'INSERT INTO import (id, at, name, digest, row_count, fact_count, mapping, dataset_id) VALUES (1, '
-                ."'2026-11-24 00:00:00', 'a.csv', 'x', 3, 3, '{}', 1), (2, '2026-11-24 00:00:00', 'b.csv', 'y', 1, "
-                ."1, '{}', 1)",
+            'INSERT INTO import (id, at, name, digest, row_count, fact_count, mapping, dataset_id) VALUES (1, '.
+                "'2026-11-24 00:00:00', 'a.csv', 'x', 3, 3, '{}', 1), (2, '2026-11-24 00:00:00', 'b.csv', 'y', 1, ".
+                "1, '{}', 1)",
         );
         foreach (
             [[24312, 1, 30210, 1], [24313, 1, -5, 2], [24312, 2, 20, 1]] as [$period, $member, $amount, $import]
@@ -52,8 +52,8 @@ final class MigrationTest extends TestCase
             );
         }
         $database->exec(
-            'INSERT INTO fact_total SELECT dataset, measure, scenario, period, SUM(amount), COUNT(*) FROM fact GROUP '
-                .'BY 1, 2, 3, 4',
+            'INSERT INTO fact_total SELECT dataset, measure, scenario, period, SUM(amount), COUNT(*) FROM fact GROUP '.
+                'BY 1, 2, 3, 4',
         );
         unset($database);
 
@@ -92,15 +92,15 @@ final class MigrationTest extends TestCase
         $this->migrate('KeenMargin\Migrations\Version20261128000000');
         $database = new \PDO("sqlite:$this->file");
         $database->exec(
-            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '
-                ."coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')",
+            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '.
+                "coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')",
         );
         $database->exec(
             "INSERT INTO breakdown (id, position, name, dataset_id) VALUES (1, 0, 'Route', 1), (2, 1, 'Ship', 1)",
         );
         $database->exec(
-            "INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'North', 1), "
-                ."(3, 0, 'North', 2), (4, 2, 'North', 1)",
+            "INSERT INTO member (id, position, name, breakdown_id) VALUES (1, 0, 'North', 1), (2, 1, 'North', 1), ".
+                "(3, 0, 'North', 2), (4, 2, 'North', 1)",
         );
         unset($database);
         $this->migrate('latest');
@@ -113,24 +113,27 @@ final class MigrationTest extends TestCase
         $database->exec("INSERT INTO member (position, name, breakdown_id) VALUES (5, 'North', 2)");
     }
 
-    /** What adds a row belongs to the question; nothing else of a recipe becomes another, and the way back leads back. */
+    /**
+     * What adds a row belongs to the question; nothing else of a recipe becomes another, and the way back leads back.
+     */
     public function testTheLandingMovesToTheQuestionAndBack(): void
     {
         $this->migrate('KeenMargin\Migrations\Version20261129000000');
         $database = new \PDO("sqlite:$this->file");
         $database->exec(
-            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '
-                ."coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')",
+            'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '.
+                "coverage, notices) VALUES (1, 1, '2026-11-24 00:00:00', 0, 'Old', '', 'month', 1, '{}', '[]')",
         );
         $before = [
-            '{"keenMargin":1,"question":{"by":"month"},"kind":"variance-tiers","finish":{"landing":true,"notes":false}}',
+            '{"keenMargin":1,"question":{"by":"month"},"kind":"variance-tiers","finish":'.
+            '{"landing":true,"notes":false}}',
             '{"keenMargin":1,"question":{},"kind":"variance-tiers","finish":{"landing":false}}',
             '{"keenMargin":1,"question":{},"kind":"hat","finish":{"message":{"text":"Ä/b","numbers":[]}}}',
             'no recipe',
         ];
         $add = $database->prepare(
-            'INSERT INTO chart (id, version, name, saved_at, recipe, dataset_id) '
-                ."VALUES (?, 1, ?, '2026-11-24 00:00:00', ?, 1)",
+            'INSERT INTO chart (id, version, name, saved_at, recipe, dataset_id) '.
+                "VALUES (?, 1, ?, '2026-11-24 00:00:00', ?, 1)",
         );
         foreach ($before as $i => $recipe) {
             $add->execute([$i + 1, "Chart $i", $recipe]);

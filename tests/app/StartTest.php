@@ -7,7 +7,10 @@ namespace KeenMargin\Tests\app;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
-/** `./keen demo` and `./keen serve` as a user starts and ends them: they set up what all other tests use, so they run alone. */
+/**
+ * `./keen demo` and `./keen serve` as a user starts and ends them: they set up what all other tests use, so they run
+ * alone.
+ */
 #[Group('alone')]
 final class StartTest extends TestCase
 {

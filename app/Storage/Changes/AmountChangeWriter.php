@@ -14,7 +14,7 @@ use KeenMargin\Core\Figures\Keeping\AmountChange;
 use KeenMargin\Core\Figures\Keeping\Run;
 use KeenMargin\Core\Figures\Keeping\SeriesEdit;
 
-/** Writes changed amounts, forth or back, and keeps totals and coverage true. */
+/** Applies changed amounts, forwards or backwards, and keeps totals and coverage up to date. */
 final readonly class AmountChangeWriter
 {
     public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)

@@ -7,7 +7,7 @@ namespace KeenMargin\App\Storage\Changes;
 use KeenMargin\Core\Figures\Keeping\AmountChange;
 
 /**
- * One step that a person took with a dataset, whole: rows of its tables, and amounts. It can be undone and done again.
+ * One change of a dataset that is done, undone and done again as a whole: rows of tables, and amounts.
  */
 final readonly class Change
 {

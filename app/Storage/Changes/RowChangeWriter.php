@@ -14,7 +14,7 @@ use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
 
-/** Writes changed rows, forth or back. */
+/** Applies changed rows of tables, forwards or backwards. */
 final readonly class RowChangeWriter
 {
     public function __construct(

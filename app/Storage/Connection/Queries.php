@@ -6,7 +6,7 @@ namespace KeenMargin\App\Storage\Connection;
 
 use Doctrine\DBAL\Connection;
 
-/** What all queries in bulk are made with. */
+/** Parts that all bulk queries use. */
 final readonly class Queries
 {
     public function __construct(public Connection $connection)
@@ -27,8 +27,8 @@ final readonly class Queries
     {
         return 1 +
             $this->number(
-                'SELECT MAX(COALESCE((SELECT MAX(id) '
-                    ."FROM $table), 0), COALESCE((SELECT seq FROM sqlite_sequence WHERE name = '$table'), 0))",
+                'SELECT MAX(COALESCE((SELECT MAX(id) '.
+                    "FROM $table), 0), COALESCE((SELECT seq FROM sqlite_sequence WHERE name = '$table'), 0))",
             );
     }
 

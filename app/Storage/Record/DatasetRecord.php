@@ -9,7 +9,7 @@ use Doctrine\Common\Collections\Collection;
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
 
-/** A dataset as it is kept; its figures are in the fact store. */
+/** A dataset as it is stored; its figures are in the series store. */
 #[ORM\Entity]
 #[ORM\Table(name: 'dataset')]
 class DatasetRecord

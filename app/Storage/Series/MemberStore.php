@@ -8,7 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\ParameterType;
 use KeenMargin\App\Storage\Connection\Queries;
 
-/** Members of breakdowns past the object mapper, as there may be many. */
+/** Reads and writes members of breakdowns by SQL: there may be too many for the object mapper. */
 final readonly class MemberStore
 {
     public function __construct(private Queries $queries)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage\Upkeep;
 
-/** Rows of a database as they are, past everything that could tell them otherwise. */
+/** Reads rows of a database directly, without the object mapper and its cache. */
 final readonly class StoreRows
 {
     public function __construct(private \PDO $database)

@@ -14,7 +14,7 @@ use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
 
-/** Where a tier draws: its bands, its scale, and which way they lie. */
+/** Where a tier draws: its bands, its scale and its orientation. */
 final readonly class Stage
 {
     /** @param bool $isFirst whether it is the first chart of its row, beside which names have room */

@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 
-/** Figures that remember, for as long as one drawing takes, what they were asked. */
+/** Caches the answers of Figures while one drawing is made. */
 final class MemoizedFigures implements Figures
 {
     private ?Dataset $dataset = null;

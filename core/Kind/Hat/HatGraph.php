@@ -26,7 +26,7 @@ use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
 
-/** Two members held against each other, group by group. */
+/** Two members compared with each other, group by group. */
 final readonly class HatGraph implements ChartKind
 {
     public function id(): string

@@ -13,7 +13,7 @@ use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\Grain;
 
-/** Which two members a hat graph holds against each other. */
+/** Which two members a hat graph compares. */
 final readonly class HatQuestion
 {
     public function __construct(private Dataset $dataset)

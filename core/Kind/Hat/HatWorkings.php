@@ -36,7 +36,7 @@ use KeenMargin\Core\Workings\Words\RowPhrases;
 use KeenMargin\Core\Workings\Words\SummaryPeriods;
 use KeenMargin\Core\Workings\Words\SummaryWriter;
 
-/** Two members of a breakdown, held against each other in each row. */
+/** The workings of a hat graph: two members of a breakdown, compared in each row. */
 final readonly class HatWorkings
 {
     public static function of(Recipe $recipe, Figures $figures): Workings

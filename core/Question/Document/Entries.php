@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question\Document;
 
-/** Entries of a JSON document that is written. */
+/** Collects the entries of a JSON object that is written; what is left to its default is left out. */
 final class Entries
 {
     /**

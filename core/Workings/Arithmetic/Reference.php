@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Workings\Arithmetic;
 
 use KeenMargin\Core\Figures\Scenario;
 
-/** What the shown amounts are held against: a scenario, a member, a target. */
+/** What the shown amounts are compared with: a scenario, a member, a target. */
 final readonly class Reference
 {
     /**

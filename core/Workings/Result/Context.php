@@ -14,7 +14,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
 
-/** What the numbers of the workings are about, and how they are written. */
+/** What the numbers of the workings are about, and how they are formatted. */
 final readonly class Context
 {
     /**

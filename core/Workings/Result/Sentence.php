@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Result;
 
-/** One sentence of a reading; its numbers and names point to their rows. */
+/** One sentence of a summary; its numbers and names point to their rows. */
 final readonly class Sentence
 {
     /** @var list<string|LinkedText> */

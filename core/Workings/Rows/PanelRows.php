@@ -8,7 +8,7 @@ use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Result\Row;
 
-/** The rows of all charts of a question, one chart after the other, in an order that is the same in each. */
+/** The rows of all panels of a chart, one panel after the other, in an order that is the same in each. */
 final class PanelRows
 {
     /**

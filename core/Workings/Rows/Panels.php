@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
-/** The charts that a question asks for: one, or one for each member of a breakdown, the smallest gathered. */
+/** The panels that a question asks for: one, or one for each member of a breakdown, the smallest ones together. */
 final class Panels
 {
     private const MOST = 12;

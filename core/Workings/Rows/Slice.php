@@ -10,7 +10,7 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Result\RowRole;
 
-/** What a row is made of, before anything is compared: which finest periods of which sums. */
+/** What a row is made of, before any comparison: which finest periods of which sums. */
 final readonly class Slice
 {
     /**

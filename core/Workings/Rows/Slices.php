@@ -12,7 +12,7 @@ use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /**
  * The rows of a question before anything is compared: periods, or members of a breakdown; the same ones in each of its
- * charts.
+ * panels.
  */
 final readonly class Slices
 {

@@ -21,7 +21,7 @@ use KeenMargin\Core\Workings\Result\Summary;
 use KeenMargin\Core\Workings\Rows\Landing;
 
 /**
- * Composes the reading: the sum that matters, what moved it, runs and turns, what is flagged, where the year will land.
+ * Composes the summary: the sum that matters, what moved it, runs and turns, what is flagged, where the year will land.
  */
 final class SummaryWriter
 {

@@ -14,7 +14,9 @@ use KeenMargin\Core\Figures\Reading\Table\Cell;
 use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 
-/** Columns that are the sum of others in their row: left out, and held against them. */
+/**
+ * Columns that are the sum of others in their row: left out of the figures, and compared with the sum of the others.
+ */
 final class TotalColumns
 {
     /** @var array<string, array{int, list<int>}> place of the total and of its parts, by name */

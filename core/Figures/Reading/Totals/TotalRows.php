@@ -13,7 +13,7 @@ use KeenMargin\Core\Figures\Series\Series;
 use KeenMargin\Core\Figures\Series\SeriesAdder;
 use KeenMargin\Core\Number\NumberFormat;
 
-/** Rows that say that they are totals: left out of the figures, and held against them at the end. */
+/** Rows that are named as totals: left out of the figures, and compared with their sum at the end. */
 final class TotalRows
 {
     /**
