@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
@@ -88,23 +89,7 @@ final readonly class CapacityWorkings
             ),
         );
         $all = $slices->hasTotal() ? $made->row($whole, Panel::only($question->where)) : null;
-        $amounts = array_merge(
-            [],
-            ...array_map(
-                static fn (Row $row): array => [
-                    $row->values['used'] ?? null,
-                    $row->values['total'] ?? null,
-                    $row->values['target'] ?? null,
-                ],
-                $rows,
-            ),
-        );
-        $display = Display::fitting(
-            $measure,
-            $recipe->finish,
-            $amounts,
-            array_map(static fn (Row $row): ?BigDecimal => ($row->variances['target'] ?? null)?->amount, $rows),
-        );
+        $display = self::display($measure, $recipe->finish, $rows);
         $rates = Display::inPercent($recipe->finish);
         $aim = ($question->against[0] ?? null)?->word() ?? 'target';
         $rate = new Reference(
@@ -152,6 +137,20 @@ final readonly class CapacityWorkings
             ),
             self::checks($scope, $made, $rows, $all, $measures),
         );
+    }
+
+    /** @param list<Row> $rows whose amounts and gaps to the target are all written in one unit */
+    private static function display(Measure $measure, Finish $finish, array $rows): Display
+    {
+        $amounts = $gaps = [];
+        foreach ($rows as $row) {
+            foreach (['used', 'total', 'target'] as $part) {
+                $amounts[] = $row->values[$part] ?? null;
+            }
+            $gaps[] = ($row->variances['target'] ?? null)?->amount;
+        }
+
+        return Display::fitting($measure, $finish, $amounts, $gaps);
     }
 
     /**

@@ -112,7 +112,12 @@ final class FactReader
         return $reader->result($name, $organisation);
     }
 
-    /** @param callable(int): void $sign */
+    /**
+     * Reads all rows in one loop. Plain digits, the look-ups of combination and period, and the packing stand within
+     * it, without a call for each amount, as there may be millions; what is seldom is a method of its own.
+     *
+     * @param callable(int): void $sign
+     */
     private function readRows(callable $sign): void
     {
         $leaveOut = array_fill_keys($this->mapping->leaveOut, true);
@@ -131,18 +136,7 @@ final class FactReader
         $rows = 0;
         foreach ($this->sheet->each() as $number => $cells) {
             if (0 === ++$rows % self::ROWS_BETWEEN_SIGNS) {
-                $sign($rows);
-                // Runs grow from one size to the next; what they leave behind is given back.
-                if (0 === $rows % self::ROWS_BETWEEN_CLEARINGS) {
-                    gc_mem_caches();
-                }
-                if ($rows > Limits::ROWS) {
-                    throw RefusedFigures::whole(
-                        'The file has more than '.
-                            number_format(Limits::ROWS).
-                            ' rows. Split it, or leave out what is not needed.',
-                    );
-                }
+                self::pause($rows, $sign);
             }
             if (isset($leaveOut[$number]) || (isset($cells[$width]) && !$this->fits($number, $cells, $width))) {
                 continue;
@@ -184,8 +178,7 @@ final class FactReader
                     $combination = $known[$key] ??= $this->combinations->number($cells);
                     if ($combination < 0) {
                         unset($known[$key]);
-                        $this->combinations->number($cells);
-                        $this->refusals->add($number, ...$this->combinations->refusal);
+                        $this->refuseCombination($number, $cells);
                         break;
                     }
                 }
@@ -199,13 +192,7 @@ final class FactReader
                 }
                 $decimals -= $power;
                 if (false === $start || isset($isTotal[$combination])) {
-                    $this->totals->add(
-                        $number,
-                        $this->series($combination, $slot),
-                        false === $start ? null : PackedAmounts::first($start),
-                        $decimals < 0 ? $amount * 10 ** -$decimals : $amount,
-                        max(0, $decimals),
-                    );
+                    $this->addToTotals($number, $this->series($combination, $slot), $start, $amount, $decimals);
                     continue;
                 }
                 if ($decimals > $scale) {
@@ -247,6 +234,53 @@ final class FactReader
             $rows,
         ];
         $sign($rows);
+    }
+
+    /**
+     * What is done once every few thousand rows: telling how far it is, giving memory back, the limit of rows.
+     *
+     * @param callable(int): void $sign
+     *
+     * @throws RefusedFigures where the file has too many rows
+     */
+    private static function pause(int $rows, callable $sign): void
+    {
+        $sign($rows);
+        // Packed amounts grow from one size of memory block to the next; the smaller blocks are given back.
+        if (0 === $rows % self::ROWS_BETWEEN_CLEARINGS) {
+            gc_mem_caches();
+        }
+        if ($rows > Limits::ROWS) {
+            $limit = number_format(Limits::ROWS);
+
+            throw RefusedFigures::whole(
+                "The file has more than $limit rows. Split it, or leave out what is not needed.",
+            );
+        }
+    }
+
+    /** @param list<string> $cells */
+    private function refuseCombination(int $number, array $cells): void
+    {
+        $this->combinations->number($cells);
+        $this->refusals->add($number, ...$this->combinations->refusal);
+    }
+
+    /**
+     * Keeps an amount that is a total, to be compared with the sum of the others.
+     *
+     * @param string|false $start packed; false where the text of the period says that the row is a total
+     * @param int $decimals of the amount; negative where it counts thousands and more
+     */
+    private function addToTotals(int $number, Series $series, string|false $start, int $amount, int $decimals): void
+    {
+        $this->totals->add(
+            $number,
+            $series,
+            false === $start ? null : PackedAmounts::first($start),
+            $decimals < 0 ? $amount * 10 ** -$decimals : $amount,
+            max(0, $decimals),
+        );
     }
 
     /** @param list<string> $cells */
