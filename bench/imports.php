@@ -57,7 +57,12 @@ for ($i = 0; $i < 50_000; ++$i) {
 }
 $book->close();
 
-/** @return array{float, float} milliseconds, and the largest resident size of it or its children so far in MB */
+/**
+ * @param list<string> $command
+ * @param array<string, string> $environment
+ *
+ * @return array{float, float} milliseconds, and the largest resident size of it or its children so far in MB
+ */
 $run = static function (array $command, array $environment = []): array {
     $start = hrtime(true);
     $process = proc_open(

@@ -54,6 +54,7 @@ $kinds = ChartKinds::all();
 [$figures, $question] = $asked[$argv[1] ?? ''] ?? exit("Give a kind.\n");
 $recipe = RecipeReader::json(
     json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $argv[1]], \JSON_THROW_ON_ERROR),
+    $kinds,
 );
 $spent = [];
 for ($i = 0; $i < 1200; ++$i) {
