@@ -61,9 +61,10 @@ $book->close();
  * @param list<string> $command
  * @param array<string, string> $environment
  *
- * @return array{float, float} milliseconds, and the largest resident size of it or its children so far in MB
+ * @return array{float, float|int} milliseconds, and the largest resident size of it or its children so far in MB
  */
-$run = static function (array $command, array $environment = []): array {
+function timed(array $command, array $environment = []): array
+{
     $start = hrtime(true);
     $process = proc_open(
         $command,
@@ -79,22 +80,22 @@ $run = static function (array $command, array $environment = []): array {
     }
 
     return [(hrtime(true) - $start) / 1e6, (getrusage(1)['ru_maxrss'] ?? 0) / 1000];
-};
+}
 $middle = static function (array $times): float {
     sort($times);
 
     return $times[intdiv(count($times), 2)];
 };
 $data = ['KEEN_DATA' => "$folder/data.sqlite"];
-$run(['./keen', 'import', 'First', "$folder/tenth.csv", '--new'], $data);
+timed(['./keen', 'import', 'First', "$folder/tenth.csv", '--new'], $data);
 // The smallest first: the largest size is that of all before it.
 $times = ['book' => [], 'million' => [], 'quoted' => [], 'shell' => [], 'shell quoted' => []];
 $sizes = [];
 foreach (['book' => 'book.xlsx', 'million' => 'million.csv', 'quoted' => 'quoted.csv'] as $name => $file) {
     for ($i = 0; $i < 5; ++$i) {
-        [$times[$name][], $sizes[$name]] = $run(['./keen', 'import', "$name $i", "$folder/$file", '--new'], $data);
+        [$times[$name][], $sizes[$name]] = timed(['./keen', 'import', "$name $i", "$folder/$file", '--new'], $data);
         if ('book' !== $name) {
-            [$times['million' === $name ? 'shell' : 'shell quoted'][]] = $run([
+            [$times['million' === $name ? 'shell' : 'shell quoted'][]] = timed([
                 'sqlite3',
                 "$folder/shell.sqlite",
                 '.mode csv',
