@@ -63,11 +63,11 @@ final readonly class Coverage
         });
     }
 
-    /** @return array{Period, Period}|null first and last period of a scenario */
-    public function span(Scenario $scenario): ?array
+    /** Whether the periods of a scenario reach from one period to that of a year later, at least. */
+    public function spansYears(Scenario $scenario): bool
     {
         $periods = $this->periods[$scenario->value] ?? [];
 
-        return [] === $periods ? null : [$periods[0], $periods[\count($periods) - 1]];
+        return [] !== $periods && end($periods)->yearEarlier()->firstDay() >= $periods[0]->firstDay();
     }
 }

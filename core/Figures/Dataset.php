@@ -170,9 +170,7 @@ final readonly class Dataset
         if ($this->isTimeless()) {
             return $present;
         }
-        $span = $this->coverage->span(Scenario::Actual);
-        $spansYears = null !== $span && $span[1]->yearEarlier()->firstDay() >= $span[0]->firstDay();
-        if ($spansYears && !\in_array(Scenario::PriorYear, $present, true)) {
+        if ($this->coverage->spansYears(Scenario::Actual) && !\in_array(Scenario::PriorYear, $present, true)) {
             $present[] = Scenario::PriorYear;
         }
 

@@ -76,10 +76,8 @@ final class GapBar
      * Widths of the labels of rows, those without a variance by their amounts.
      *
      * @param list<Row> $rows
-     *
-     * @return array{float, float} of those below and above nought
      */
-    public static function widths(Workings $workings, array $rows, VarianceForm $form): array
+    public static function widths(Workings $workings, array $rows, VarianceForm $form): LabelWidths
     {
         return LabelWidths::of(
             array_map(static function (Row $row) use ($workings, $form): array {
@@ -188,7 +186,8 @@ final class GapBar
         $labels = [];
         foreach ($rows as $i => $row) {
             $variance = $row->variance($workings->table->reference());
-            [$end, $isAbove] = $lengths->end($row);
+            $isAbove = Lengths::isAbove($row);
+            $end = $lengths->end($row);
             if (null === $variance || ($variance->reference->isZero() && VarianceForm::Percent === $form)) {
                 self::none(
                     stage: $stage,

@@ -8,23 +8,44 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Scene\TextMeasure;
 
-/** How much room labels want beside the ends of bars. */
-final class LabelWidths
+/** How much room labels want beside the ends of bars: points of the widest one below and above nought. */
+final readonly class LabelWidths
 {
+    public function __construct(public float $below, public float $above)
+    {
+    }
+
     /**
      * @param list<array{?BigDecimal, string}> $labels amounts and how they are written
      * @param 400|600 $weight
-     *
-     * @return array{float, float} of those below and above nought
      */
-    public static function of(array $labels, int $weight = 400): array
+    public static function of(array $labels, int $weight = 400): self
     {
-        $widths = [0.0, 0.0];
+        $below = $above = 0.0;
         foreach ($labels as [$amount, $text]) {
-            $side = true === $amount?->isNegative() ? 0 : 1;
-            $widths[$side] = max($widths[$side], TextMeasure::width($text, Type::LABEL, $weight));
+            $width = TextMeasure::width($text, Type::LABEL, $weight);
+            if (true === $amount?->isNegative()) {
+                $below = max($below, $width);
+            } else {
+                $above = max($above, $width);
+            }
         }
 
-        return [$widths[0], $widths[1]];
+        return new self($below, $above);
+    }
+
+    /** @param non-empty-list<self> $all */
+    public static function widest(array $all): self
+    {
+        return new self(
+            max(array_map(static fn (self $one): float => $one->below, $all)),
+            max(array_map(static fn (self $one): float => $one->above, $all)),
+        );
+    }
+
+    /** With some points more on both sides. */
+    public function plus(float $points): self
+    {
+        return new self($this->below + $points, $this->above + $points);
     }
 }

@@ -37,16 +37,16 @@ final readonly class Lengths
         return Extent::ofSizes(array_merge([], ...array_map($this->all(...), $rows)));
     }
 
-    /**
-     * @return array{float, bool} the far end of whatever is drawn of a row, on the side of its sign, and whether that
-     *                            is above nought
-     */
-    public function end(Row $row): array
+    /** Whether what is shown of a row stands above nought, or is nought. */
+    public static function isAbove(Row $row): bool
     {
-        $isAbove = true !== $row->shown?->isNegative();
-        $sizes = $this->all($row);
+        return true !== $row->shown?->isNegative();
+    }
 
-        return [$isAbove ? max(0.0, ...$sizes) : min(0.0, ...$sizes), $isAbove];
+    /** The far end of whatever is drawn of a row, on the side of its sign. */
+    public function end(Row $row): float
+    {
+        return self::isAbove($row) ? max(0.0, ...$this->all($row)) : min(0.0, ...$this->all($row));
     }
 
     public function bar(

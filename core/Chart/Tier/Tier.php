@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart\Tier;
 
 use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Scene\Scale;
 
@@ -20,8 +21,8 @@ interface Tier
     /** Its name beside nought, or above it where bars lie; none where its marks are named instead. */
     public function name(): string;
 
-    /** @return array{float, float} widths of the widest labels below and above nought */
-    public function labelWidths(): array;
+    /** Room that its labels want beside the ends of bars. */
+    public function labelWidths(): LabelWidths;
 
     public function draw(Stage $stage): void;
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart\Tier;
 
+use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Scene\Scale;
 
@@ -79,11 +80,10 @@ final readonly class TierLayout
         $extents = self::extents($panels);
         $rooms = [];
         foreach ($panels[0] as $i => $tier) {
-            $widths = array_map(static fn (array $tiers): array => $tiers[$i]->labelWidths(), $panels);
-            $rooms[] = [
-                0.0 === $extents[$i]->below ? 2.0 : max(array_column($widths, 0)) + 8.0,
-                max(array_column($widths, 1)) + 8.0,
-            ];
+            $widths = LabelWidths::widest(
+                array_map(static fn (array $tiers): LabelWidths => $tiers[$i]->labelWidths(), $panels),
+            );
+            $rooms[] = [0.0 === $extents[$i]->below ? 2.0 : $widths->below + 8.0, $widths->above + 8.0];
         }
         $taken = array_sum(array_map(array_sum(...), $rooms)) + self::BESIDE * (\count($rooms) - 1);
         $room = max(0.0, min(self::LONGEST, $width) - $taken);

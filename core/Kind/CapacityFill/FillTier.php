@@ -51,7 +51,7 @@ final readonly class FillTier implements Tier
         );
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         return LabelWidths::of(
             array_map(

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Kind\CapacityFill;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Notation\Ink;
@@ -60,11 +61,11 @@ final readonly class RateTier implements Tier
         );
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         $width = TextMeasure::width('100.0 %', Type::LABEL, 600) + self::DOT;
 
-        return [$width, $width];
+        return new LabelWidths($width, $width);
     }
 
     public function draw(Stage $stage): void

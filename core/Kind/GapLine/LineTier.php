@@ -54,7 +54,7 @@ final readonly class LineTier implements Tier
         );
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         return LabelWidths::of(
             array_map(

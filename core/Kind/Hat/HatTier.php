@@ -66,7 +66,7 @@ final readonly class HatTier implements Tier
         );
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         $widths = LabelWidths::of(
             array_merge(
@@ -93,7 +93,9 @@ final readonly class HatTier implements Tier
         );
 
         // Differences stand on either side of a block, at worst past the first value.
-        return [max($widths), 2 * max($widths) + 9.0];
+        $widest = max($widths->below, $widths->above);
+
+        return new LabelWidths($widest, 2 * $widest + 9.0);
     }
 
     public function draw(Stage $stage): void

@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Kind\NestedColumns;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\GapBar;
 use KeenMargin\Core\Chart\Part\InsideLabels;
+use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\Lengths;
 use KeenMargin\Core\Chart\Part\TotalsCut;
 use KeenMargin\Core\Chart\Scale\Extent;
@@ -45,7 +46,7 @@ final readonly class NestedTier implements Tier
         return $this->lengths->extent($this->rows);
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         return GapBar::widths($this->workings, $this->rows, $this->form);
     }

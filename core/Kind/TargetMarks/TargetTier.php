@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Kind\TargetMarks;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\GapBar;
 use KeenMargin\Core\Chart\Part\InsideLabels;
+use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\Lengths;
 use KeenMargin\Core\Chart\Part\TargetTick;
 use KeenMargin\Core\Chart\Part\TotalsCut;
@@ -48,7 +49,7 @@ final readonly class TargetTier implements Tier
         return $this->lengths->extent($this->rows);
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         return GapBar::widths($this->workings, $this->rows, $this->form);
     }

@@ -73,7 +73,7 @@ final readonly class PinTier implements Tier
         return Extent::ofSizes(array_map($this->cut(...), $this->percents));
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         $labels = array_map(
             fn (Row $row): array => [
@@ -82,9 +82,8 @@ final readonly class PinTier implements Tier
             ],
             $this->rows,
         );
-        $widths = LabelWidths::of($labels, 600);
 
-        return [$widths[0] + self::HEAD / 2, $widths[1] + self::HEAD / 2];
+        return LabelWidths::of($labels, 600)->plus(self::HEAD / 2);
     }
 
     public function draw(Stage $stage): void

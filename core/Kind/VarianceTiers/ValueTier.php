@@ -52,7 +52,7 @@ final readonly class ValueTier implements Tier
         return $this->lengths->extent($this->rows);
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         return LabelWidths::of(
             array_map(
@@ -213,7 +213,8 @@ final readonly class ValueTier implements Tier
      */
     private function text(Stage $stage, Row $row, int $i, string $text, Ink $ink, int $weight, string $role): Text
     {
-        [$end, $isAbove] = $this->first->end($row);
+        $isAbove = Lengths::isAbove($row);
+        $end = $this->first->end($row);
         $written = $stage->label(
             centre: $this->centre($stage, $i),
             amount: $end,

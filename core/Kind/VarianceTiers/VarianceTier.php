@@ -46,7 +46,7 @@ final readonly class VarianceTier implements Tier
         return Extent::of(array_map(fn (Row $row) => $row->variance($this->reference)?->amount, $this->rows));
     }
 
-    public function labelWidths(): array
+    public function labelWidths(): LabelWidths
     {
         return LabelWidths::of(
             array_map(

@@ -29,30 +29,30 @@ final class SentenceTest extends TestCase
 
     /** @param array<string, mixed> $question */
     #[TestWith([
-            [],
-            'How did net revenue of all routes and all vessel classes in Dec 2025–Mar 2026 go, against nothing yet, '.
-            'by month? More is better; flag no gaps.',
-        ]),]
+        [],
+        'How did net revenue of all routes and all vessel classes in Dec 2025–Mar 2026 go, against nothing yet, '.
+        'by month? More is better; flag no gaps.',
+    ]),]
     #[TestWith([['against' => ['BU']], '… compare with budget, by month? …'])]
     #[TestWith([['against' => ['BU', 'PY']], '… compare with budget and prior year, by month? …'])]
     #[TestWith([['where' => [['field' => 'Route', 'in' => ['North']]]], '… of North and all vessel classes in …'])]
     #[TestWith([
-            ['where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
-            '… of North and Holm, and all vessel classes in …',
-        ]),]
+        ['where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
+        '… of North and Holm, and all vessel classes in …',
+    ]),]
     #[TestWith([
-            ['where' => [['field' => 'Route', 'in' => ['North', 'Holm', 'Sound', 'Skerry', 'Lowen']]]],
-            '… of North, Holm, Sound and 2 more, and all vessel classes in …',
-        ]),]
+        ['where' => [['field' => 'Route', 'in' => ['North', 'Holm', 'Sound', 'Skerry', 'Lowen']]]],
+        '… of North, Holm, Sound and 2 more, and all vessel classes in …',
+    ]),]
     #[TestWith([
-            ['where' => [['field' => 'Route', 'notIn' => ['North']], ['field' => 'Vessel class', 'in' => ['Small']]]],
-            '… of all routes but North and Small in …',
-        ]),]
+        ['where' => [['field' => 'Route', 'notIn' => ['North']], ['field' => 'Vessel class', 'in' => ['Small']]]],
+        '… of all routes but North and Small in …',
+    ]),]
     #[TestWith([['by' => 'Route', 'top' => 1], '… by route, the largest? …'])]
     #[TestWith([
-            ['by' => 'Route', 'top' => 3, 'order' => 'smallest first'],
-            '… by route, the 3 largest, smallest first? …',
-        ]),]
+        ['by' => 'Route', 'top' => 3, 'order' => 'smallest first'],
+        '… by route, the 3 largest, smallest first? …',
+    ]),]
     #[TestWith([['by' => 'Route', 'each' => 'Vessel class'], '… by route, for each vessel class? …'])]
     #[TestWith([['by' => 'Route', 'sequence' => ['Holm']], '… by route, in an order of its own? …'])]
     #[TestWith([['cumulate' => 'year to date'], '… by month, year to date? …'])]

@@ -237,24 +237,24 @@ final class RowActionsTest extends TestCase
      */
     #[TestWith(["Month,Actual\n2025-02,1\n2026-02,2\n", [], '2026-02', ['AC 2025-02']])]
     #[TestWith([
-            "Month,Scenario,Actual\n2025-01,PY,9\n2025-01,AC,1\n2025-02,AC,1\n2026-01,PY,3\n2026-01,AC,2\n".
-            "2026-02,AC,2\n",
-            ['by' => 'quarter'],
-            '2026-Q1',
-            ['AC 2025-02', 'PY 2026-01'],
-        ]),]
+        "Month,Scenario,Actual\n2025-01,PY,9\n2025-01,AC,1\n2025-02,AC,1\n2026-01,PY,3\n2026-01,AC,2\n".
+        "2026-02,AC,2\n",
+        ['by' => 'quarter'],
+        '2026-Q1',
+        ['AC 2025-02', 'PY 2026-01'],
+    ]),]
     #[TestWith([
-            "Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n",
-            ['by' => 'month'],
-            '2021-01',
-            ['AC 2020-W01', 'AC 2020-W02'],
-        ]),]
+        "Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n",
+        ['by' => 'month'],
+        '2021-01',
+        ['AC 2020-W01', 'AC 2020-W02'],
+    ]),]
     #[TestWith([
-            "Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n",
-            ['by' => 'month'],
-            '2025-02',
-            ['AC 2024-02-28', 'AC 2024-02-29'],
-        ]),]
+        "Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n",
+        ['by' => 'month'],
+        '2025-02',
+        ['AC 2024-02-28', 'AC 2024-02-29'],
+    ]),]
     public function testWhatAPriorYearIsMadeOf(string $csv, array $question, string $key, array $made): void
     {
         $figures = Written::figures($csv);

@@ -123,13 +123,14 @@ final readonly class ColumnGuess
             if (TotalWords::isTotal($part)) {
                 return new ColumnRole(Role::Total, $scenario, [] === $measure ? null : implode(' ', $measure));
             }
-            [$found, $rest] = ScenarioWords::maybeWithin($part) ?? [null, $part];
-            $scenario ??= $found;
+            $found = ScenarioWords::maybeWithin($part);
+            $scenario ??= $found?->scenario;
+            $rest = $found->rest ?? $part;
             if (null !== $periods->maybe($rest) || PeriodReader::lacksYear($rest)) {
                 $times[] = $rest;
                 continue;
             }
-            $rest = HeaderUnit::split($rest)[0];
+            $rest = HeaderUnit::split($rest)->name;
             if ('' !== $rest) {
                 $measure[] = $rest;
             }

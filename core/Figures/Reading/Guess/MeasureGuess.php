@@ -58,13 +58,13 @@ final class MeasureGuess
             if (Role::Amount !== $column->role || isset($rules[$of])) {
                 continue;
             }
-            [$unit, $power] = self::unit($sheet, $place, $of);
-            [$grouping, $overMembers] = self::grouping($of, $unit);
-            if (null !== $unit || $power > 0 || null !== $grouping) {
+            $unit = self::unit($sheet, $place, $of);
+            [$grouping, $overMembers] = self::grouping($of, $unit->unit);
+            if ($unit->isTold() || null !== $grouping) {
                 $rules[$of] = new MeasureRule(
-                    $unit,
+                    $unit->unit,
                     $grouping,
-                    power: MeasureRule::POWERS[10 ** $power] ?? 0,
+                    power: MeasureRule::POWERS[10 ** $unit->power] ?? 0,
                     overMembers: $overMembers,
                 );
             }
@@ -73,22 +73,20 @@ final class MeasureGuess
         return $rules;
     }
 
-    /** @return array{?string, int} unit and power of ten: by the column's name, its cells, the notes above the table */
-    private static function unit(Sheet $sheet, int $place, string $measure): array
+    /** By the column's name, else its cells, else the notes above the table. */
+    private static function unit(Sheet $sheet, int $place, string $measure): HeaderUnit
     {
-        foreach ($sheet->levels[$place] as $part) {
-            [, $unit, $power] = HeaderUnit::split($part);
-            if (null !== $unit || $power > 0) {
-                return [$unit, $power];
-            }
+        $ofName = HeaderUnit::maybeOf($sheet->levels[$place]);
+        if (null !== $ofName) {
+            return $ofName;
         }
         $ofCells = HeaderUnit::maybeOfCells($sheet->column($place, self::SAMPLE));
-
         if (null !== $ofCells) {
-            return [$ofCells, 0];
+            return new HeaderUnit('', $ofCells);
         }
+        $ofNotes = self::areNotesAbout($sheet, $measure) ? HeaderUnit::maybeOf($sheet->notes) : null;
 
-        return self::areNotesAbout($sheet, $measure) ? HeaderUnit::ofNotes($sheet->notes) : [null, 0];
+        return $ofNotes ?? new HeaderUnit('');
     }
 
     /** A title that names what it counts says the unit of nothing else; and no note says that of people or scores. */

@@ -10,7 +10,7 @@ use KeenMargin\Core\Number\Currency;
  * The unit within a column's name and how many of it an amount of one stands for:
  * `Net revenue (EUR)`, `Fuel in k EUR`, `Freight TEUR`, `Punctuality %`.
  */
-final class HeaderUnit
+final readonly class HeaderUnit
 {
     private const FACTORS = [
         'k' => 3,
@@ -36,10 +36,15 @@ final class HeaderUnit
     private const CURRENCY = '(?:[A-Z]{3}|[€$£¥%])';
 
     /**
-     * @return array{string, ?string, int} the name without its unit, the unit, and the power of ten that its amounts
-     *                                     are in
+     * @param string $name the name without its unit
+     * @param ?string $unit null where none is told
+     * @param int $power of ten that the amounts are in
      */
-    public static function split(string $name): array
+    public function __construct(public string $name, public ?string $unit = null, public int $power = 0)
+    {
+    }
+
+    public static function split(string $name): self
     {
         $unit =
             '(?<scale>(?i:'.
@@ -73,34 +78,38 @@ final class HeaderUnit
                     continue; // metres and tonnes, not millions and thousands
                 }
 
-                return [
+                return new self(
                     trim((string) $part['name'], " \t-–,:"),
                     '' === $sign ? null : Currency::SIGNS[$sign] ?? $sign,
                     '' === $word ? 0 : self::FACTORS[$word] ?? (self::FACTORS[ltrim($word, "'")] ?? 0),
-                ];
+                );
             }
         }
 
-        return [trim($name), null, 0];
+        return new self(trim($name));
+    }
+
+    /** Whether a unit or a power of ten is told. */
+    public function isTold(): bool
+    {
+        return null !== $this->unit || $this->power > 0;
     }
 
     /**
-     * What the notes above a table say of all its amounts: `Operating statement, in k EUR`.
+     * The first of several texts that tells a unit, such as the notes above a table: `Operating statement, in k EUR`.
      *
-     * @param list<string> $notes
-     *
-     * @return array{?string, int} unit and power of ten
+     * @param list<string> $texts
      */
-    public static function ofNotes(array $notes): array
+    public static function maybeOf(array $texts): ?self
     {
-        foreach ($notes as $note) {
-            [, $unit, $power] = self::split($note);
-            if (null !== $unit || $power > 0) {
-                return [$unit, $power];
+        foreach ($texts as $text) {
+            $found = self::split($text);
+            if ($found->isTold()) {
+                return $found;
             }
         }
 
-        return [null, 0];
+        return null;
     }
 
     /**

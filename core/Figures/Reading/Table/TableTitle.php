@@ -27,14 +27,15 @@ final readonly class TableTitle
     public static function maybe(array $notes): ?self
     {
         foreach ($notes as $note) {
-            [$name, $unit, $power] = HeaderUnit::split($note);
+            $unit = HeaderUnit::split($note);
+            $name = $unit->name;
             $isBy =
                 1 ===
                 preg_match('/^(?<measure>[\pL][^,;:]*?) (?:by|per|nach|pro|par) [\pL][^,;:]*$/iu', $name, $part);
             $isByPerson = $isBy && 1 === preg_match(self::PRODUCED, $part['measure']);
             $isTitle =
                 '' !== $name && !$isByPerson && mb_strlen($name) <= self::LONGEST && !str_ends_with($name, '.');
-            if ($isTitle && ($isBy || null !== $unit || $power > 0)) {
+            if ($isTitle && ($isBy || $unit->isTold())) {
                 return new self($name, $isBy ? $part['measure'] : null);
             }
         }

@@ -29,12 +29,8 @@ final class ScenarioWords
         return null;
     }
 
-    /**
-     * A scenario within a column's name, and what is left of the name: `Fuel cost, budget` is BU and `Fuel cost`.
-     *
-     * @return array{Scenario, string}|null
-     */
-    public static function maybeWithin(string $header): ?array
+    /** A scenario within a column's name, and what is left of the name: `Fuel cost, budget` is BU and `Fuel cost`. */
+    public static function maybeWithin(string $header): ?ScenarioInName
     {
         $text = mb_strtolower($header);
         foreach (self::WORDS as $code => $words) {
@@ -54,10 +50,10 @@ final class ScenarioWords
                         ' '.
                         substr($header, $match[0][1] + \strlen($match[0][0]));
 
-                    return [
+                    return new ScenarioInName(
                         Scenario::from($code),
                         trim((string) preg_replace(['/\(\s*\)|\[\s*\]/', '/\s+/'], [' ', ' '], $rest), " \t-–_,:;/|"),
-                    ];
+                    );
                 }
             }
         }

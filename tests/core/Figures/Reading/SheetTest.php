@@ -9,7 +9,9 @@ use KeenMargin\Core\Figures\Reading\Table\Delimiter;
 use KeenMargin\Core\Figures\Reading\Table\HeaderUnit;
 use KeenMargin\Core\Figures\Reading\Text\MonthWords;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\Text\ScenarioInName;
 use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
+use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -120,7 +122,7 @@ final class SheetTest extends TestCase
     #[TestWith(['Check in', 'Check in', null])]
     public function testTheUnitIsTakenFromTheName(string $name, string $rest, ?string $unit, int $power = 0): void
     {
-        self::assertSame([$rest, $unit, $power], HeaderUnit::split($name));
+        self::assertEquals(new HeaderUnit($rest, $unit, $power), HeaderUnit::split($name));
     }
 
     #[TestWith(['Fuel cost, budget', 'BU', 'Fuel cost'])]
@@ -131,7 +133,7 @@ final class SheetTest extends TestCase
     public function testTheScenarioIsFoundWithinTheName(string $name, string $code, string $rest): void
     {
         $found = ScenarioWords::maybeWithin($name);
-        self::assertSame([$code, $rest], [$found[0]->value ?? '', $found[1] ?? '']);
+        self::assertEquals(new ScenarioInName(Scenario::from($code), $rest), $found);
     }
 
     #[TestWith(['Actuarial fees'])]
