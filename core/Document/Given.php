@@ -18,6 +18,7 @@ final readonly class Given
     {
     }
 
+    /** @throws NotAccepted */
     public static function json(string $text): self
     {
         if (\strlen($text) > self::MAX_BYTES) {
@@ -34,7 +35,11 @@ final readonly class Given
         }
     }
 
-    /** @param list<string> $keys the only ones accepted */
+    /**
+     * @param list<string> $keys the only ones accepted
+     *
+     * @throws NotAccepted
+     */
     public function object(array $keys): self
     {
         foreach ($this->entries() as $key => $given) {
@@ -49,7 +54,11 @@ final readonly class Given
         return $this;
     }
 
-    /** @return array<string, self> an object whose keys are names of the reader's own */
+    /**
+     * @return array<string, self> an object whose keys are names of the reader's own
+     *
+     * @throws NotAccepted
+     */
     public function entries(): array
     {
         if (!$this->value instanceof \stdClass) {
@@ -71,6 +80,7 @@ final readonly class Given
             : null;
     }
 
+    /** @throws NotAccepted */
     public function must(string $key): self
     {
         return $this->maybe($key) ??
@@ -93,7 +103,11 @@ final readonly class Given
         return $this->value instanceof \stdClass;
     }
 
-    /** @return list<self> */
+    /**
+     * @return list<self>
+     *
+     * @throws NotAccepted
+     */
     public function list(int $atLeast = 0): array
     {
         if (!\is_array($this->value) || \count($this->value) < $atLeast) {
@@ -107,6 +121,7 @@ final readonly class Given
         );
     }
 
+    /** @throws NotAccepted */
     public function string(int $longest = 200): string
     {
         $text = \is_string($this->value) ? PlainText::of($this->value) : '';
@@ -117,17 +132,23 @@ final readonly class Given
         return $text;
     }
 
-    /** A text that may be empty. */
+    /**
+     * A text that may be empty.
+     *
+     * @throws NotAccepted
+     */
     public function text(int $longest): string
     {
         return '' === $this->value ? '' : $this->string($longest);
     }
 
+    /** @throws NotAccepted */
     public function bool(): bool
     {
         return \is_bool($this->value) ? $this->value : throw $this->refuse('true or false');
     }
 
+    /** @throws NotAccepted */
     public function int(int $from, int $to): int
     {
         if (!\is_int($this->value) || $this->value < $from || $this->value > $to) {
@@ -137,7 +158,11 @@ final readonly class Given
         return $this->value;
     }
 
-    /** A number, as a string of digits so that no digit is lost. */
+    /**
+     * A number, as a string of digits so that no digit is lost.
+     *
+     * @throws NotAccepted
+     */
     public function number(): BigDecimal
     {
         $text = \is_int($this->value) ? (string) $this->value : $this->value;
@@ -148,7 +173,11 @@ final readonly class Given
         return BigDecimal::of($text);
     }
 
-    /** A number of zero or more, as a string of digits so that no digit is lost. */
+    /**
+     * A number of zero or more, as a string of digits so that no digit is lost.
+     *
+     * @throws NotAccepted
+     */
     public function size(): BigDecimal
     {
         $text = \is_int($this->value) ? (string) $this->value : $this->value;
@@ -165,6 +194,8 @@ final readonly class Given
      * @param class-string<T> $enum
      *
      * @return T
+     *
+     * @throws NotAccepted
      */
     public function enum(string $enum): \BackedEnum
     {
@@ -173,7 +204,11 @@ final readonly class Given
         return $enum::from($this->oneOf($accepted));
     }
 
-    /** @param list<string> $accepted */
+    /**
+     * @param list<string> $accepted
+     *
+     * @throws NotAccepted
+     */
     public function oneOf(array $accepted): string
     {
         return \is_string($this->value) && \in_array($this->value, $accepted, true)

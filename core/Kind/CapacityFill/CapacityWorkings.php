@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\CapacityFill;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
@@ -48,6 +49,7 @@ use KeenMargin\Core\Workings\Words\SummaryWriter;
 /** How full something is: used and unused of a total, the rate, and what was aimed at. */
 final readonly class CapacityWorkings
 {
+    /** @throws NotAccepted */
     public static function of(Recipe $recipe, Figures $figures): Workings
     {
         $question = $recipe->question;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind\Hat;
 
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
@@ -39,6 +40,7 @@ use KeenMargin\Core\Workings\Words\SummaryWriter;
 /** The workings of a hat graph: two members of a breakdown, compared in each row. */
 final readonly class HatWorkings
 {
+    /** @throws NotAccepted */
     public static function of(Recipe $recipe, Figures $figures): Workings
     {
         $question = $recipe->question;

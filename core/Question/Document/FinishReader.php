@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Question\Document;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Number\Unit;
 use KeenMargin\Core\Question\Colours;
 use KeenMargin\Core\Question\Finish;
@@ -47,7 +48,11 @@ final class FinishReader
         'labelsAt',
     ];
 
-    /** @param bool $hasPanels whether the question has several panels */
+    /**
+     * @param bool $hasPanels whether the question has several panels
+     *
+     * @throws NotAccepted
+     */
     public static function read(Given $given, bool $hasPanels): Finish
     {
         $given->object(self::KEYS);
@@ -82,6 +87,7 @@ final class FinishReader
         );
     }
 
+    /** @throws NotAccepted */
     private static function maybeLimit(?Given $given): ?BigDecimal
     {
         $limit = $given?->size();
@@ -89,6 +95,7 @@ final class FinishReader
         return null !== $limit && $limit->isZero() ? throw $given->refuse('a percentage above zero') : $limit;
     }
 
+    /** @throws NotAccepted */
     private static function title(?Given $given): TitleLines
     {
         $given?->object(['who', 'what', 'when']);
@@ -100,6 +107,7 @@ final class FinishReader
         );
     }
 
+    /** @throws NotAccepted */
     private static function maybeMessage(?Given $given, bool $hasPanels): ?Message
     {
         return null === $given

@@ -25,6 +25,7 @@ use KeenMargin\Core\Time\Span;
 /** Reads a question from JSON; refuses, with its path, whatever is not known. */
 final class QuestionReader
 {
+    /** @throws NotAccepted */
     public static function read(Given $given, FiscalCalendar $calendar): Question
     {
         $given->object([
@@ -78,7 +79,11 @@ final class QuestionReader
         );
     }
 
-    /** A grain's word means periods; anything else is the name of a breakdown. */
+    /**
+     * A grain's word means periods; anything else is the name of a breakdown.
+     *
+     * @throws NotAccepted
+     */
     private static function by(?Given $given): Grain|string
     {
         $word = $given?->string();
@@ -86,6 +91,7 @@ final class QuestionReader
         return null === $word ? Grain::Month : (\in_array($word, Grain::words(), true) ? Grain::from($word) : $word);
     }
 
+    /** @throws NotAccepted */
     private static function maybeBetween(?Given $given): ?Between
     {
         if (null === $given) {
@@ -104,6 +110,7 @@ final class QuestionReader
         return $between;
     }
 
+    /** @throws NotAccepted */
     private static function maybeCapacity(Given $given): ?Capacity
     {
         $capacity = new Capacity(
@@ -122,7 +129,11 @@ final class QuestionReader
         return [] === $told ? null : $capacity;
     }
 
-    /** @return list<Scenario> */
+    /**
+     * @return list<Scenario>
+     *
+     * @throws NotAccepted
+     */
     private static function against(?Given $given, Scenario $scenario): array
     {
         $against = [];
@@ -140,6 +151,7 @@ final class QuestionReader
         return $against;
     }
 
+    /** @throws NotAccepted */
     private static function span(Given $given, FiscalCalendar $calendar): Span
     {
         if (!$given->isObject()) {
@@ -166,6 +178,7 @@ final class QuestionReader
         }
     }
 
+    /** @throws NotAccepted */
     private static function maybePeriod(?Given $given, FiscalCalendar $calendar): ?Period
     {
         if (null === $given) {
@@ -181,6 +194,8 @@ final class QuestionReader
     /**
      * `{"field": "Route", "in": ["North"]}`, `notIn`, or `{"field": "Completion", "below": "99"}`, `atLeast`, or both
      * of these.
+     *
+     * @throws NotAccepted
      */
     public static function filter(Given $given): MemberFilter|NumberFilter
     {
@@ -209,6 +224,7 @@ final class QuestionReader
         );
     }
 
+    /** @throws NotAccepted */
     private static function flag(?Given $given): Flag
     {
         $given?->object(['percent', 'amount']);

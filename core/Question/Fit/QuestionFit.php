@@ -16,6 +16,7 @@ use KeenMargin\Core\Time\Grain;
 /** Whether the parts of a question that make rows, panels and sides fit the dataset and one another. */
 final class QuestionFit
 {
+    /** @throws NotAccepted */
     public static function rows(Question $question, Dataset $dataset): void
     {
         $breakdown = $question->breakdown();
@@ -66,6 +67,7 @@ final class QuestionFit
         );
     }
 
+    /** @throws NotAccepted */
     public static function panels(Question $question, Dataset $dataset): void
     {
         if (null !== $question->each) {

@@ -22,6 +22,7 @@ use KeenMargin\Core\Time\Grain;
  */
 final class RecipeFit
 {
+    /** @throws NotAccepted */
     public static function insist(Recipe $recipe, Dataset $dataset): Measure
     {
         $question = $recipe->question;
@@ -49,7 +50,11 @@ final class RecipeFit
         return $measure;
     }
 
-    /** Refuses the last three weeks of figures by month. */
+    /**
+     * Refuses the last three weeks of figures by month.
+     *
+     * @throws NotAccepted
+     */
     private static function span(Question $question, Dataset $dataset): void
     {
         $unit = $question->span?->unit;
@@ -64,7 +69,11 @@ final class RecipeFit
         }
     }
 
-    /** Refuses a filter by what the dataset does not have. */
+    /**
+     * Refuses a filter by what the dataset does not have.
+     *
+     * @throws NotAccepted
+     */
     public static function filter(MemberFilter|NumberFilter $filter, Dataset $dataset, string $path): void
     {
         $filter instanceof NumberFilter
@@ -72,6 +81,7 @@ final class RecipeFit
             : self::members($filter, $dataset, $path);
     }
 
+    /** @throws NotAccepted */
     private static function members(MemberFilter $filter, Dataset $dataset, string $path): void
     {
         $breakdown =
@@ -93,7 +103,11 @@ final class RecipeFit
         }
     }
 
-    /** A breakdown whose members are numbers, or another measure that stands at the same members and periods. */
+    /**
+     * A breakdown whose members are numbers, or another measure that stands at the same members and periods.
+     *
+     * @throws NotAccepted
+     */
     private static function number(NumberFilter $filter, Dataset $dataset, string $path): void
     {
         if (true === $dataset->maybeBreakdown($filter->field)?->isNumeric()) {
@@ -129,6 +143,7 @@ final class RecipeFit
         return array_values(array_map(static fn (Breakdown|Measure $one): string => $one->name, $named));
     }
 
+    /** @throws NotAccepted */
     private static function measure(Question $question, Dataset $dataset): Measure
     {
         if (null === $question->measure) {

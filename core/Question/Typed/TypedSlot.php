@@ -24,6 +24,8 @@ final readonly class TypedSlot
 
     /**
      * @return array<string, mixed> keys of the question as recipes have them; null for one that is left out from now on
+     *
+     * @throws NotAccepted
      */
     public function change(string $slot, string $text): array
     {
@@ -43,7 +45,11 @@ final readonly class TypedSlot
         };
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws NotAccepted
+     */
     private function span(string $text): array
     {
         $span =
@@ -59,7 +65,11 @@ final readonly class TypedSlot
         return ['span' => RecipeWriter::span($span)];
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws NotAccepted
+     */
     private function flag(string $text): array
     {
         $asked = $this->question->measure;
@@ -75,6 +85,7 @@ final readonly class TypedSlot
         return ['flag' => RecipeWriter::flag($flag) ?: null];
     }
 
+    /** @throws NotAccepted */
     private function measure(string $text): string
     {
         $known = array_map(static fn (Measure $measure): string => $measure->name, $this->dataset->measures);
@@ -82,7 +93,11 @@ final readonly class TypedSlot
         return TypedNames::maybeOne($text, $known) ?? throw self::unknown($text, 'measure', $known);
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws NotAccepted
+     */
     private function rows(string $text): array
     {
         $names = array_map(static fn (Breakdown $one): string => $one->name, $this->dataset->breakdowns);
@@ -99,7 +114,11 @@ final readonly class TypedSlot
             : ['by' => $by, 'cumulate' => null] + ($this->question->each === $by ? ['each' => null] : []);
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws NotAccepted
+     */
     private function against(string $text): array
     {
         if (\in_array(TypedNames::plain($text), ['nothing', 'none', 'nothing yet'], true)) {
@@ -133,6 +152,7 @@ final readonly class TypedSlot
         return ['against' => $against];
     }
 
+    /** @throws NotAccepted */
     private function better(string $text): string
     {
         return match (true) {
@@ -142,7 +162,11 @@ final readonly class TypedSlot
         };
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws NotAccepted
+     */
     private function between(string $text): array
     {
         foreach ($this->dataset->breakdowns as $breakdown) {
@@ -157,7 +181,11 @@ final readonly class TypedSlot
         );
     }
 
-    /** @return list<array<string, mixed>>|null */
+    /**
+     * @return list<array<string, mixed>>|null
+     *
+     * @throws NotAccepted
+     */
     private function members(string $field, string $text): ?array
     {
         $breakdown =

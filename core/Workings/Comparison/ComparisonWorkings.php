@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Comparison;
 
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Fit\RecipeFit;
@@ -36,6 +37,7 @@ use KeenMargin\Core\Workings\Words\SummaryWriter;
 /** From a recipe and figures to the workings of a comparison with references, over periods or by members. */
 final readonly class ComparisonWorkings
 {
+    /** @throws NotAccepted */
     public static function of(Recipe $recipe, Figures $figures): Workings
     {
         $question = $recipe->question;

@@ -23,6 +23,8 @@ final class SpreadOfRow
      * @param list<Period> $periods of the finest grain
      *
      * @return list<BigDecimal> one for each period
+     *
+     * @throws NotAccepted
      */
     public static function of(
         Figures $figures,

@@ -62,7 +62,11 @@ final class JoinedMapping
         return $rules;
     }
 
-    /** Refuses figures that are split otherwise than the dataset, or by another grain. */
+    /**
+     * Refuses figures that are split otherwise than the dataset, or by another grain.
+     *
+     * @throws RefusedFigures
+     */
     public static function insist(Dataset $incoming, Dataset $dataset): void
     {
         foreach ($dataset->breakdowns as $breakdown) {

@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 /** Whether a mapping makes sense of a sheet at all. */
 final class MappingFit
 {
+    /** @throws RefusedFigures */
     public static function insist(Sheet $sheet, Mapping $mapping): void
     {
         $amounts = $mapping->of(Role::Amount);

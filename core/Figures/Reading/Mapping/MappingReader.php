@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading\Mapping;
 
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\OverMembers;
@@ -42,6 +43,7 @@ final class MappingReader
         'percents',
     ];
 
+    /** @throws NotAccepted */
     public static function read(Given $given, Mapping $guess, ?Sheet $sheet): Mapping
     {
         $given->object(self::KEYS);
@@ -75,7 +77,11 @@ final class MappingReader
         );
     }
 
-    /** Where the header stands, if it is told; needed before the file can be looked at. */
+    /**
+     * Where the header stands, if it is told; needed before the file can be looked at.
+     *
+     * @throws NotAccepted
+     */
     public static function maybeHeader(?Given $figures): ?HeaderPosition
     {
         $header = $figures?->maybe('header')?->object(['row', 'levels']);
@@ -86,12 +92,17 @@ final class MappingReader
             : new HeaderPosition($header->must('row')->int(0, 10_000), 0 === $levels || 2 === $levels ? $levels : 1);
     }
 
+    /** @throws NotAccepted */
     public static function maybeSheet(?Given $figures): ?string
     {
         return $figures?->maybe('sheet')?->string();
     }
 
-    /** @return array<string, array<string, string>> */
+    /**
+     * @return array<string, array<string, string>>
+     *
+     * @throws NotAccepted
+     */
     private static function sameAs(?Given $given): array
     {
         return array_map(
@@ -103,7 +114,11 @@ final class MappingReader
         );
     }
 
-    /** @return array<string, ColumnRole> */
+    /**
+     * @return array<string, ColumnRole>
+     *
+     * @throws NotAccepted
+     */
     private static function columns(Given $given, ?Sheet $sheet): array
     {
         $columns = [];
@@ -123,7 +138,11 @@ final class MappingReader
         return $columns;
     }
 
-    /** @return array<string, MeasureRule> */
+    /**
+     * @return array<string, MeasureRule>
+     *
+     * @throws NotAccepted
+     */
     private static function measures(Given $given): array
     {
         $rules = [];
@@ -145,7 +164,11 @@ final class MappingReader
         return $rules;
     }
 
-    /** Of a ratio and a rate their grouping says it. */
+    /**
+     * Of a ratio and a rate their grouping says it.
+     *
+     * @throws NotAccepted
+     */
     private static function maybeOverMembers(?Given $given, ?Grouping $grouping): ?OverMembers
     {
         $overMembers = $given?->enum(OverMembers::class);
@@ -156,7 +179,11 @@ final class MappingReader
         return $overMembers;
     }
 
-    /** @return 0|3|6|9 */
+    /**
+     * @return 0|3|6|9
+     *
+     * @throws NotAccepted
+     */
     private static function power(?Given $factor): int
     {
         return null === $factor

@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\BandMeaning;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Table\RowSource;
 use KeenMargin\Core\Figures\Reading\Text\Refusals;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /** Rows whose bands are limits, whatever they were written as. */
 final readonly class BandRows implements RowSource
@@ -21,6 +22,7 @@ final readonly class BandRows implements RowSource
     ) {
     }
 
+    /** @throws RefusedFigures */
     public function rows(int $after = -1): iterable
     {
         $leaveOut = array_fill_keys($this->mapping->leaveOut, true);

@@ -38,6 +38,8 @@ final class DatasetBuilder
      * @param array<int, int> $decimals that they really have
      * @param int $scale decimals that they are all scaled to
      * @param bool $daysAreMonths whether periods are days that stand for their months
+     *
+     * @throws RefusedFigures
      */
     public static function figures(
         string $name,
@@ -148,6 +150,8 @@ final class DatasetBuilder
      * @param ?\Closure(int): int $moved what becomes of a period's start
      *
      * @return array{string, int|float} amounts in calendar order, each period once, and their sum
+     *
+     * @throws RefusedFigures
      */
     private static function settled(string $amounts, int &$summed, ?\Closure $moved): array
     {
@@ -197,6 +201,8 @@ final class DatasetBuilder
      * @param array<string, string> $units
      *
      * @return list<Measure>
+     *
+     * @throws RefusedFigures
      */
     private static function measures(array $decimals, array $units, Mapping $mapping): array
     {

@@ -58,6 +58,7 @@ final class FactReader
     private readonly Sheet $sheet;
     private readonly Mapping $mapping;
 
+    /** @throws RefusedFigures */
     private function __construct(Sheet $sheet, Mapping $mapping)
     {
         MappingFit::insist($sheet, $mapping);
@@ -86,7 +87,11 @@ final class FactReader
         $this->single = new SingleAmounts($mapping, $this->refusals);
     }
 
-    /** @param ?callable(int): void $sign told the number of rows from time to time; what it throws ends the reading */
+    /**
+     * @param ?callable(int): void $sign told the number of rows from time to time; what it throws ends the reading
+     *
+     * @throws RefusedFigures
+     */
     public static function read(
         Sheet $sheet,
         Mapping $mapping,
@@ -97,7 +102,11 @@ final class FactReader
         return self::figures($sheet, $mapping, $name, $organisation, $sign)->table;
     }
 
-    /** @param ?callable(int): void $sign */
+    /**
+     * @param ?callable(int): void $sign
+     *
+     * @throws RefusedFigures
+     */
     public static function figures(
         Sheet $sheet,
         Mapping $mapping,
@@ -117,6 +126,8 @@ final class FactReader
      * it, without a call for each amount, as there may be millions; what is seldom is a method of its own.
      *
      * @param callable(int): void $sign
+     *
+     * @throws RefusedFigures
      */
     private function readRows(callable $sign): void
     {
@@ -259,7 +270,11 @@ final class FactReader
         }
     }
 
-    /** @param list<string> $cells */
+    /**
+     * @param list<string> $cells
+     *
+     * @throws RefusedFigures
+     */
     private function refuseCombination(int $number, array $cells): void
     {
         $this->combinations->number($cells);
@@ -283,7 +298,11 @@ final class FactReader
         );
     }
 
-    /** @param list<string> $cells */
+    /**
+     * @param list<string> $cells
+     *
+     * @throws RefusedFigures
+     */
     private function fits(int $number, array $cells, int $width): bool
     {
         if ('' === trim(implode('', \array_slice($cells, $width)))) {
@@ -298,6 +317,8 @@ final class FactReader
      * @param list<string> $cells
      *
      * @return string|false|null packed; false where the period says that the row is a total, none where it is refused
+     *
+     * @throws RefusedFigures
      */
     private function start(int $number, array $cells, string $header): string|false|null
     {
@@ -320,6 +341,7 @@ final class FactReader
         return $this->combinations->series($combination, ...$this->amounts->meanings[$slot]);
     }
 
+    /** @throws RefusedFigures */
     private function result(string $name, string $organisation): ReadFigures
     {
         if ([] === $this->packed) {

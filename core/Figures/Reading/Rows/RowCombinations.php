@@ -66,7 +66,11 @@ final class RowCombinations
         );
     }
 
-    /** @param list<string> $cells of a row whose combination was not seen before */
+    /**
+     * @param list<string> $cells of a row whose combination was not seen before
+     *
+     * @throws RefusedFigures
+     */
     public function number(array $cells): int
     {
         $cells = array_map(Cell::clean(...), $cells);
@@ -114,7 +118,11 @@ final class RowCombinations
         return $this->numbered($members, $scenario, $measure);
     }
 
-    /** @param list<string> $members */
+    /**
+     * @param list<string> $members
+     *
+     * @throws RefusedFigures
+     */
     private function numbered(array $members, ?Scenario $scenario, ?string $measure): int
     {
         $key = implode("\0", [$measure ?? '', $scenario->value ?? '', implode("\0", $members)]);

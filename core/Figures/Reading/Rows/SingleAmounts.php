@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Figures\Reading\Rows;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\MeasureRule;
 use KeenMargin\Core\Figures\Reading\Text\Refusals;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /**
  * Refuses a second amount for a key of a measure whose amounts are not added up over members: scores, prices,
@@ -27,7 +28,11 @@ final class SingleAmounts
             array_filter($this->mapping->measures, static fn (MeasureRule $rule): bool => $rule->isOfSingleAmounts());
     }
 
-    /** Whether the amount is the first of its key; else it is refused. */
+    /**
+     * Whether the amount is the first of its key; else it is refused.
+     *
+     * @throws RefusedFigures
+     */
     public function takes(int $row, string $measure, int $series, string $start): bool
     {
         if (true !== ($this->mapping->measures[$measure] ?? null)?->isOfSingleAmounts()) {

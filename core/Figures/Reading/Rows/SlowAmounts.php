@@ -8,6 +8,7 @@ use KeenMargin\Core\Figures\Reading\Table\Cell;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
 use KeenMargin\Core\Figures\Reading\Text\Refusals;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 
 /**
  * Amounts that are not written as plain digits: grouped, signed behind, with a currency, missing, or no number at all.
@@ -27,6 +28,8 @@ final readonly class SlowAmounts
      * @param list<string> $cells of the row
      *
      * @return array{int, int}|null the amount without its point, and its decimals; none where it is missing or refused
+     *
+     * @throws RefusedFigures
      */
     public function maybe(int $row, string $column, string $text, array $cells): ?array
     {

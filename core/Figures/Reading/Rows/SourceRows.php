@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Table\Cell;
 use KeenMargin\Core\Figures\Reading\Table\Sheet;
 use KeenMargin\Core\Figures\Reading\Text\NumberReader;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\Text\TotalWords;
 use KeenMargin\Core\Figures\Series\Series;
 
@@ -21,6 +22,8 @@ final class SourceRows
      *
      * @return \Generator<int, array{list<string>, list<string>}> the cells of a row and the columns that hold the
      *                                                            amounts, by row number
+     *
+     * @throws RefusedFigures
      */
     public static function of(Sheet $sheet, Mapping $mapping, callable $wanted, callable $at): \Generator
     {
@@ -67,6 +70,8 @@ final class SourceRows
      * @param callable(Series): bool $wanted
      *
      * @return array<int, Series> those that are wanted, by slot
+     *
+     * @throws RefusedFigures
      */
     private static function slots(
         RowCombinations $combinations,

@@ -19,6 +19,8 @@ final class ColumnNames
      * @param array<int, list<string>> $rows the first rows of the file, cleaned
      *
      * @return array{list<string>, list<list<string>>} the names, every one once, and their parts
+     *
+     * @throws RefusedFigures
      */
     public static function of(array $rows, HeaderPosition $place): array
     {

@@ -25,7 +25,11 @@ final readonly class DelimitedRows implements RowSource
     {
     }
 
-    /** @return \Generator<int, list<string>> */
+    /**
+     * @return \Generator<int, list<string>>
+     *
+     * @throws RefusedFigures
+     */
     public function rows(int $after = -1): \Generator
     {
         $delimiter = $this->delimiter;
@@ -102,7 +106,11 @@ final readonly class DelimitedRows implements RowSource
         return array_map(strval(...), str_getcsv($row, $this->delimiter, '"', ''));
     }
 
-    /** @return \Generator<int, list<string>> lines without their breaks, whichever kind those are, many at once */
+    /**
+     * @return \Generator<int, list<string>> lines without their breaks, whichever kind those are, many at once
+     *
+     * @throws RefusedFigures
+     */
     private function runs(): \Generator
     {
         rewind($this->stream);

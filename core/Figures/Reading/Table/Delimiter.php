@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Reading\Table;
 
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+
 /** Finds what separates the cells of a text table. */
 final class Delimiter
 {
@@ -16,6 +18,8 @@ final class Delimiter
      * @param resource $stream
      *
      * @return non-empty-string
+     *
+     * @throws RefusedFigures
      */
     public static function infer(mixed $stream): string
     {

@@ -58,6 +58,7 @@ final readonly class Sheet
         );
     }
 
+    /** @throws RefusedFigures */
     public static function of(RowSource $source, ?HeaderPosition $told = null): self
     {
         [$first, $isWhole] = self::first($source);
@@ -165,6 +166,8 @@ final readonly class Sheet
      * @param list<string> $cells
      *
      * @return list<string>
+     *
+     * @throws RefusedFigures
      */
     private static function fitted(int $number, array $cells, int $width): array
     {

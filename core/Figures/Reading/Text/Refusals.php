@@ -13,6 +13,7 @@ final class Refusals
     /** @var list<Refusal> */
     private array $list = [];
 
+    /** @throws RefusedFigures */
     public function add(int $row, string $column, string $reason): void
     {
         $this->list[] = new Refusal($row, $column, $reason);
@@ -21,6 +22,7 @@ final class Refusals
         }
     }
 
+    /** @throws RefusedFigures */
     public function insistOnNone(): void
     {
         if ([] !== $this->list) {
