@@ -89,6 +89,8 @@ export function useChart() {
     name: place,
     current: () => ({ recipes: recipes.value, path: path.value }),
     restore: (state) => {
+      // A page that was open through an upgrade may have kept steps of another shape.
+      if (!Array.isArray(state.recipes)) return
       recipes.value = state.recipes
       path.value = state.path
       afterChange()
