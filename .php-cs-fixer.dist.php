@@ -14,4 +14,12 @@ return (new PhpCsFixer\Config())
         'concat_space' => ['spacing' => 'none'],
         'single_line_throw' => false,
     ])
-    ->setFinder(PhpCsFixer\Finder::create()->in([__DIR__.'/core', __DIR__.'/app', __DIR__.'/tests', __DIR__.'/demo', __DIR__.'/tools', __DIR__.'/migrations', __DIR__.'/bench'])->notPath(['Scene/advance-widths.php', 'Scene/fallback-widths.php'])->exclude('node_modules'));
+    ->setFinder(
+        PhpCsFixer\Finder::create()
+            ->in(array_map(
+                static fn (string $folder): string => __DIR__."/$folder",
+                ['core', 'app', 'tests', 'demo', 'tools', 'migrations', 'bench'],
+            ))
+            ->notPath(['Scene/advance-widths.php', 'Scene/fallback-widths.php'])
+            ->exclude('node_modules'),
+    );

@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { ask, Problem, says } from '../../shared/api'
+import { ask, conflict, Problem, says } from '../../shared/api'
 import { useToast } from '../../shared/useToast'
 import type { Dataset } from '../../shared/types'
 import type { DatasetName, HeaderPlace, Import, ImportMode, Mapping, MeasureRule, NearName, Reading } from '../types'
@@ -130,8 +130,9 @@ export function useReading() {
       reading.value = null
       await router.push(dataset.isList ? `/figures/${dataset.id}` : `/charts/new?dataset=${dataset.id}`)
     } catch (error) {
-      if (error instanceof Problem && error.status === 412 && target.value) {
-        target.value = { ...target.value, version: (error.current as Dataset).version }
+      const theirs = conflict<Dataset>(error)
+      if (theirs && target.value) {
+        target.value = { ...target.value, version: theirs.version }
         void work.run()
       }
       failed.value = error instanceof Problem && error.status === 409 ? '' : says(error)
