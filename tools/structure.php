@@ -45,6 +45,7 @@ const CORE = [
     'Workings/Words',
     'Workings/Checks',
     'Workings/Comparison',
+    'Workings/Waterfall',
     'Workings/About',
     'Workings/Table',
     'Scene',

@@ -98,6 +98,11 @@ final readonly class Given
         return null === $this->value;
     }
 
+    public function isList(): bool
+    {
+        return \is_array($this->value);
+    }
+
     public function isObject(): bool
     {
         return $this->value instanceof \stdClass;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Drawing;
 
+use KeenMargin\Core\Kind\Bridge\Bridge;
 use KeenMargin\Core\Kind\CapacityFill\CapacityFill;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Kind\GapLine\GapLine;
@@ -38,6 +39,7 @@ final readonly class ChartKinds implements Kinds
             new GapLine(),
             new HatGraph(),
             new CapacityFill(),
+            new Bridge(),
         );
     }
 

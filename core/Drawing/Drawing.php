@@ -104,6 +104,7 @@ final readonly class Drawing
         $checks = [
             ...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $workings)],
             ScaleCheck::of($scene, $workings->table, $kind->scaleWords()),
+            ...array_filter([JoinsCheck::maybe($scene)]),
         ];
 
         return new self(

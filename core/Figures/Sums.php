@@ -161,4 +161,30 @@ final class Sums
 
         return $sums;
     }
+
+    /**
+     * The same amounts with signs turned round.
+     *
+     * @param array<string, array<string, true>> $negated measures and, within them, codes of the scenarios
+     */
+    public function negated(array $negated): self
+    {
+        $sums = new self();
+        foreach ($this->cells as $measure => $byScenario) {
+            foreach ($byScenario as $scenario => [$amounts, $decimals, $counts]) {
+                $turned = isset($negated[$measure][$scenario])
+                    ? array_map(
+                        static fn (int|BigInteger $amount): int|BigInteger => \is_int($amount)
+                        && \PHP_INT_MIN !== $amount
+                            ? -$amount
+                            : BigInteger::of($amount)->negated(),
+                        $amounts,
+                    )
+                    : $amounts;
+                $sums->cells[$measure][$scenario] = [$turned, $decimals, $counts];
+            }
+        }
+
+        return $sums;
+    }
 }

@@ -23,12 +23,17 @@ enum Ink: string
     case Paper = 'paper';
     case Panel = 'panel';
     case Hairline = 'hairline';
+    /** steps up and down that are neither good nor bad */
+    case Rise = 'rise';
+    case Fall = 'fall';
     /** FC */
     case HatchInk = 'hatch-ink';
     case HatchFavourable = 'hatch-favourable';
     case HatchUnfavourable = 'hatch-unfavourable';
     case HatchMissed = 'hatch-missed';
     case HatchPriorYear = 'hatch-prior-year';
+    case HatchRise = 'hatch-rise';
+    case HatchFall = 'hatch-fall';
 
     /** `#rrggbb`; of a hatch that of its lines */
     public function colour(): string
@@ -40,6 +45,8 @@ enum Ink: string
             self::Favourable, self::HatchFavourable => '#1F9E8F',
             self::FavourableText => '#0B7A75',
             self::Unfavourable, self::UnfavourableText, self::HatchUnfavourable => '#B8370F',
+            self::Rise, self::HatchRise => '#5D646F',
+            self::Fall, self::HatchFall => '#B3B8C0',
             self::Quiet => '#6B6F76',
             self::Accent => '#6A2C5B',
             self::AccentTint => '#F6EEF3',

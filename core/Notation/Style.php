@@ -51,6 +51,23 @@ final readonly class Style
         };
     }
 
+    /** A step whose colour tells its sign: hatched where it is a forecast. */
+    public static function step(int $sign, ?Scenario $shown): self
+    {
+        $isForecast = Scenario::Forecast === $shown;
+
+        return match (true) {
+            $sign < 0 => $isForecast ? new self(Ink::HatchFall, Ink::Fall) : new self(Ink::Fall, null),
+            default => $isForecast ? new self(Ink::HatchRise, Ink::Rise) : new self(Ink::Rise, null),
+        };
+    }
+
+    /** What stays of a step that is opened. */
+    public static function outline(): self
+    {
+        return new self(Ink::Panel, Ink::PriorYear);
+    }
+
     /** A mark of one ink that is no amount. */
     public static function mark(Ink $ink): self
     {

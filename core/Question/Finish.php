@@ -34,6 +34,8 @@ final readonly class Finish
      * @param ?string $footnote below the chart
      * @param bool $notes whether notes are numbered in the chart
      * @param ?string $named the named finish that it was taken from
+     * @param ?StepColours $steps what colours of a waterfall's steps tell; null: as the kind has it
+     * @param bool $dots whether a dot at the running total shows each step's share by its area
      * @param LabelPosition $labelsAt where values are written; of kinds that have the choice
      */
     public function __construct(
@@ -58,6 +60,9 @@ final readonly class Finish
         public bool $notes = true,
         public ?string $named = null,
         public LabelPosition $labelsAt = LabelPosition::Outside,
+        public ?StepColours $steps = null,
+        public StepLabels $stepLabels = StepLabels::Amount,
+        public bool $dots = false,
     ) {
     }
 

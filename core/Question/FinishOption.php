@@ -15,4 +15,7 @@ enum FinishOption: string
     case Limit = 'limit';
     case Cut = 'cut';
     case Turn = 'turn';
+    case Steps = 'steps';
+    case StepLabels = 'stepLabels';
+    case Dots = 'dots';
 }

@@ -34,6 +34,10 @@ final readonly class Question
      * @param list<string> $sequence members in the order that the reader gave them, others after them; where `order`
      *                               tells none
      * @param bool $landing whether a row at the end shows where the fiscal year will end
+     * @param ScenarioBridge|PeriodBridge|BalanceBridge|Between|null $bridge of a bridge: from what to what
+     * @param ?Drivers $drivers of a bridge whose steps are what drives a value
+     * @param list<OpenedStep> $opened steps that show their own steps
+     * @param array<string|int, StepRole> $roles of rows of a list, by their names, where these do not tell them
      */
     public function __construct(
         public ?string $measure = null,
@@ -55,6 +59,11 @@ final readonly class Question
         public ?BigDecimal $target = null,
         public array $sequence = [],
         public bool $landing = false,
+        public ScenarioBridge|PeriodBridge|BalanceBridge|Between|null $bridge = null,
+        public ?Drivers $drivers = null,
+        public array $opened = [],
+        public Subtotals $subtotals = new Subtotals(),
+        public array $roles = [],
     ) {
     }
 

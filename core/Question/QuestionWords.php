@@ -14,7 +14,7 @@ final readonly class QuestionWords
     /**
      * @param list<SentencePart> $opening up to what is asked about: `How did`, `net revenue`
      * @param string $beforeMembers joins the members: ` of `
-     * @param string $beforeSpan joins the span: ` in `
+     * @param string $beforeSpan joins the span: ` in `; blank: the kind names spans of its own
      * @param list<SentencePart> $against what the shown amounts are compared with
      * @param ?string $taken a breakdown that these words name already; null: none
      */

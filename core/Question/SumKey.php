@@ -14,4 +14,35 @@ enum SumKey: string
     case ToDate = 'toDate';
     /** where that year will end */
     case Landing = 'landing';
+    /** the total that a waterfall starts from */
+    case Start = 'start';
+    /** the total that it ends at */
+    case End = 'end';
+    /** a total between the two, of a scenario */
+    case Through = 'through';
+    /** the running total after a step */
+    case Subtotal = 'subtotal';
+    /** what the steps do not account for */
+    case Unexplained = 'unexplained';
+    /** drivers of a value */
+    case Volume = 'volume';
+    case Mix = 'mix';
+    case Rate = 'rate';
+    case Currency = 'currency';
+    case New = 'new';
+    case Gone = 'gone';
+
+    /** Whether recipes write it by its word alone; others are written as objects, so that members may bear the word. */
+    public function isPlain(): bool
+    {
+        return \in_array($this, [self::Other, self::Total, self::ToDate, self::Landing], true);
+    }
+
+    /** The sum that recipes mean by a word alone; null: none. */
+    public static function maybePlain(string $word): ?self
+    {
+        $sum = self::tryFrom($word);
+
+        return true === $sum?->isPlain() ? $sum : null;
+    }
 }

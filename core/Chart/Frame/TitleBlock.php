@@ -100,6 +100,9 @@ final readonly class TitleBlock
             return 'No periods';
         }
         $span = implode(', ', array_filter([self::span($workings), (string) $workings->context->cumulate?->words()]));
+        if (null !== $workings->context->says) {
+            return ('' === $span ? '' : "$span: ").$workings->context->says;
+        }
         $shown = self::shown($workings);
         $reference = $workings->table->reference()?->scenario;
         $against =

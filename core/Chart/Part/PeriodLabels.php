@@ -23,6 +23,7 @@ use KeenMargin\Core\Workings\Result\Row;
 final class PeriodLabels
 {
     private const GAP = 3.0;
+    private const LINE = 14.0;
     private const EVERY = [1, 2, 3, 4, 6, 12, 24];
 
     /**
@@ -32,21 +33,23 @@ final class PeriodLabels
      */
     public static function write(Canvas $canvas, BandAxis $axis, array $rows, float $y): float
     {
-        $periods = array_values(array_filter(array_map(static fn (Row $row): ?Period => $row->period, $rows)));
-        foreach ($rows as $i => $row) {
-            if ($row->role->isApart()) {
-                $canvas->writeIfFree(
-                    'axis',
-                    Canvas::text(
-                        $axis->centre($i),
-                        $y,
-                        $row->name,
-                        'middle',
-                        weight: 600,
-                        role: 'period',
-                        key: $row->key->id,
-                    ),
+        $periods = array_filter(array_map(static fn (Row $row): ?Period => $row->period, $rows));
+        $lowest = $y;
+        foreach (array_diff_key($rows, $periods) as $i => $row) {
+            $width = $axis->end($i) - $axis->begin($i) - 2.0;
+            foreach (TextMeasure::lines($row->name, $width, Type::LABEL, 600) as $n => $line) {
+                $name = Canvas::text(
+                    $axis->centre($i),
+                    $y + $n * self::LINE,
+                    $line,
+                    'middle',
+                    weight: 600,
+                    role: 'period',
+                    key: $row->key->id,
                 );
+                if ($canvas->writeIfFree('axis', $name)) {
+                    $lowest = max($lowest, $name->y);
+                }
             }
         }
         foreach (self::names($axis, $rows, $periods) as $i => $name) {
@@ -57,12 +60,12 @@ final class PeriodLabels
             );
         }
 
-        return self::writeYears($canvas, $axis, $periods, $y + 16.0) ?? $y + 4.0;
+        return max($lowest + 4.0, self::writeYears($canvas, $axis, $periods, $y + 16.0) ?? $y + 4.0);
     }
 
     /**
      * @param list<Row> $rows
-     * @param list<Period> $periods of them
+     * @param array<int, Period> $periods of them, by their places
      *
      * @return array<int, string>
      */
@@ -77,8 +80,9 @@ final class PeriodLabels
             ) {
                 $names = [];
                 $widest = 0.0;
+                $n = 0;
                 foreach ($periods as $i => $period) {
-                    if (0 === $i % $every) {
+                    if (0 === $n++ % $every) {
                         $names[$i] = $form($period, $rows[$i]);
                         $widest = max($widest, TextMeasure::width($names[$i], Type::LABEL));
                     }
@@ -92,19 +96,19 @@ final class PeriodLabels
         return [];
     }
 
-    /** @param list<Period> $periods */
+    /** @param array<int, Period> $periods by their places */
     private static function writeYears(Canvas $canvas, BandAxis $axis, array $periods, float $y): ?float
     {
         $groups = [];
         foreach ($periods as $i => $period) {
             $groups[self::group($period)][] = $i;
         }
-        if (\count($groups) < 2 || Grain::Year === $periods[0]->grain) {
+        if (\count($groups) < 2 || Grain::Year === $periods[array_key_first($periods)]->grain) {
             return null;
         }
         foreach ($groups as $name => $places) {
             $left = $axis->begin($places[0]);
-            if ($places[0] > 0) {
+            if ($places[0] > array_key_first($periods)) {
                 $canvas->addBehind(
                     'axis',
                     new Line($left, $y - 24.0, $left, $y + 2.0, Ink::Hairline->value, role: 'year-mark'),

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart\Part;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\Stage;
-use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Row;
@@ -82,44 +80,10 @@ final readonly class TotalsCut
         return isset($this->rows[$row->key->id]) ? $this->amount : 0.0;
     }
 
-    /** Two slanted lines with paper between them, across a bar. */
+    /** Marks a bar that a piece is cut out of. */
     public function mark(Stage $stage, Rect $bar, string $key): void
     {
-        $isVertical = Orientation::Vertical === $stage->orientation;
-        [$low, $high] = $isVertical
-            ? [$bar->x - 2.0, $bar->x + $bar->width + 2.0]
-            : [$bar->y - 2.0, $bar->y + $bar->height + 2.0];
-        $along = $stage->scale->beyond(
-            $stage->scale->zero,
-            ($this->amount < 0.0 ? -0.3 : 0.3) * ($isVertical ? $bar->height : $bar->width),
-        );
-        $stage->canvas->addBehind(
-            'breaks',
-            $stage->orientation->path(
-                points: [[$low, $along + 4.0], [$high, $along], [$high, $along - 4.0], [$low, $along]],
-                fill: Ink::Paper,
-                stroke: null,
-                thickness: 1.0,
-                role: 'break',
-                key: $key,
-            ),
-        );
-        foreach ([0.0, 4.0] as $shift) {
-            $stage->canvas->addBehind(
-                'breaks',
-                $stage->orientation->line(
-                    across1: $low,
-                    along1: $along + $shift,
-                    across2: $high,
-                    along2: $along + $shift - 4.0,
-                    ink: Ink::Ink,
-                    thickness: 1.0,
-                    dash: null,
-                    role: 'break',
-                    key: $key,
-                ),
-            );
-        }
+        BreakMark::draw($stage, $bar, $key, $this->amount < 0.0);
     }
 
     /** @return list<float> */

@@ -15,6 +15,8 @@ use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Question\Message;
 use KeenMargin\Core\Question\MessageNumber;
 use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\StepColours;
+use KeenMargin\Core\Question\StepLabels;
 use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Question\VarianceForm;
@@ -46,6 +48,9 @@ final class FinishReader
         'notes',
         'named',
         'labelsAt',
+        'steps',
+        'stepLabels',
+        'dots',
     ];
 
     /**
@@ -84,6 +89,9 @@ final class FinishReader
             notes: $given->maybe('notes')?->bool() ?? $default->notes,
             named: $given->maybe('named')?->string(),
             labelsAt: $given->maybe('labelsAt')?->enum(LabelPosition::class) ?? $default->labelsAt,
+            steps: $given->maybe('steps')?->enum(StepColours::class),
+            stepLabels: $given->maybe('stepLabels')?->enum(StepLabels::class) ?? $default->stepLabels,
+            dots: $given->maybe('dots')?->bool() ?? $default->dots,
         );
     }
 

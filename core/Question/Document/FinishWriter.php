@@ -39,6 +39,9 @@ final class FinishWriter
             'notes' => $finish->notes ? null : false,
             'named' => $finish->named,
             'labelsAt' => $finish->labelsAt === $default->labelsAt ? null : $finish->labelsAt->value,
+            'steps' => $finish->steps?->value,
+            'stepLabels' => $finish->stepLabels === $default->stepLabels ? null : $finish->stepLabels->value,
+            'dots' => $finish->dots ?: null,
         ]);
     }
 

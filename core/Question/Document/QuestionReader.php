@@ -10,17 +10,12 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\Capacity;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\FiscalCalendar;
-use KeenMargin\Core\Time\Grain;
-use KeenMargin\Core\Time\NotAPeriod;
-use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Time\Span;
 
 /** Reads a question from JSON; refuses, with its path, whatever is not known. */
 final class QuestionReader
@@ -50,6 +45,7 @@ final class QuestionReader
             'target',
             'sequence',
             'landing',
+            ...WaterfallReader::KEYS,
         ]);
         $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
 
@@ -58,9 +54,9 @@ final class QuestionReader
             scenario: $scenario,
             forecast: $given->maybe('forecast')?->enum(Scenario::class),
             against: self::against($given->maybe('against'), $scenario),
-            by: self::by($given->maybe('by')),
-            span: null === $given->maybe('span') ? null : self::span($given->must('span'), $calendar),
-            closedThrough: self::maybePeriod($given->maybe('closedThrough'), $calendar),
+            by: PartReader::by($given->maybe('by')),
+            span: null === $given->maybe('span') ? null : PartReader::span($given->must('span'), $calendar),
+            closedThrough: PartReader::maybePeriod($given->maybe('closedThrough'), $calendar),
             where: array_map(self::filter(...), $given->maybe('where')?->list() ?? []),
             better: $given->maybe('better')?->enum(Better::class),
             flag: self::flag($given->maybe('flag')),
@@ -68,7 +64,7 @@ final class QuestionReader
             cumulate: $given->maybe('cumulate')?->enum(Cumulation::class),
             top: $given->maybe('top')?->int(1, 500),
             each: $given->maybe('each')?->string(),
-            between: self::maybeBetween($given->maybe('between')),
+            between: PartReader::maybeBetween($given->maybe('between')),
             capacity: self::maybeCapacity($given),
             target: $given->maybe('target')?->number(),
             sequence: array_map(
@@ -76,38 +72,12 @@ final class QuestionReader
                 $given->maybe('sequence')?->list() ?? [],
             ),
             landing: $given->maybe('landing')?->bool() ?? false,
+            bridge: WaterfallReader::maybeBridge($given->maybe('bridge'), $calendar),
+            drivers: WaterfallReader::maybeDrivers($given->maybe('drivers')),
+            opened: WaterfallReader::opened($given->maybe('opened'), null !== $given->maybe('each')),
+            subtotals: WaterfallReader::subtotals($given->maybe('subtotals')),
+            roles: WaterfallReader::roles($given->maybe('roles')),
         );
-    }
-
-    /**
-     * A grain's word means periods; anything else is the name of a breakdown.
-     *
-     * @throws NotAccepted
-     */
-    private static function by(?Given $given): Grain|string
-    {
-        $word = $given?->string();
-
-        return null === $word ? Grain::Month : (\in_array($word, Grain::words(), true) ? Grain::from($word) : $word);
-    }
-
-    /** @throws NotAccepted */
-    private static function maybeBetween(?Given $given): ?Between
-    {
-        if (null === $given) {
-            return null;
-        }
-        $given->object(['field', 'first', 'second']);
-        $between = new Between(
-            $given->must('field')->string(),
-            $given->must('first')->text(500),
-            $given->must('second')->text(500),
-        );
-        if ($between->first === $between->second) {
-            throw $given->must('second')->refuse('another member than the first');
-        }
-
-        return $between;
     }
 
     /** @throws NotAccepted */
@@ -149,46 +119,6 @@ final class QuestionReader
         }
 
         return $against;
-    }
-
-    /** @throws NotAccepted */
-    private static function span(Given $given, FiscalCalendar $calendar): Span
-    {
-        if (!$given->isObject()) {
-            return 'year to date' === $given->oneOf(['year to date', 'rest of year'])
-                ? Span::yearToDate()
-                : Span::restOfYear();
-        }
-        foreach (['last', 'previous'] as $kind) {
-            $count = $given->maybe($kind)?->int(1, 1000);
-            if (null !== $count) {
-                $given->object([$kind, 'unit']);
-                $unit = Grain::from($given->must('unit')->oneOf(Grain::words()));
-
-                return 'last' === $kind ? Span::last($count, $unit) : Span::previous($count, $unit);
-            }
-        }
-        $given->object(['from', 'to', 'last', 'previous', 'unit']);
-        $from = self::maybePeriod($given->must('from'), $calendar);
-        $to = self::maybePeriod($given->must('to'), $calendar);
-        try {
-            return Span::between($from ?? throw new \LogicException(), $to ?? throw new \LogicException());
-        } catch (NotAPeriod $e) {
-            throw new NotAccepted($given->path, $e->getMessage());
-        }
-    }
-
-    /** @throws NotAccepted */
-    private static function maybePeriod(?Given $given, FiscalCalendar $calendar): ?Period
-    {
-        if (null === $given) {
-            return null;
-        }
-        try {
-            return Period::of($given->string(), $calendar);
-        } catch (NotAPeriod $e) {
-            throw new NotAccepted($given->path, $e->getMessage());
-        }
     }
 
     /**

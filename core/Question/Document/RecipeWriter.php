@@ -10,8 +10,6 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
-use KeenMargin\Core\Time\Span;
-use KeenMargin\Core\Time\SpanKind;
 
 /** Writes a recipe as the JSON document that RecipeReader reads; what is left to its default is left out. */
 final class RecipeWriter
@@ -36,7 +34,7 @@ final class RecipeWriter
             'forecast' => $question->forecast?->value,
             'against' => array_map(static fn (Scenario $scenario): string => $scenario->value, $question->against),
             'by' => $question->grain()->value ?? $question->breakdown(),
-            'span' => null === $question->span ? null : self::span($question->span),
+            'span' => null === $question->span ? null : PartWriter::span($question->span),
             'closedThrough' => $question->closedThrough?->key(),
             'where' => array_map(self::filter(...), $question->where),
             'better' => $question->better?->value,
@@ -45,17 +43,12 @@ final class RecipeWriter
             'cumulate' => $question->cumulate?->value,
             'top' => $question->top,
             'each' => $question->each,
-            'between' => null === $question->between
-                    ? null
-                    : [
-                        'field' => $question->between->field,
-                        'first' => $question->between->first,
-                        'second' => $question->between->second,
-                    ],
+            'between' => null === $question->between ? null : PartWriter::between($question->between),
             ...$question->capacity?->told() ?? [],
             'target' => $question->target?->toString(),
             'sequence' => $question->sequence,
             'landing' => $question->landing ?: null,
+            ...WaterfallWriter::toArray($question),
         ]);
     }
 
@@ -75,19 +68,5 @@ final class RecipeWriter
                 'atLeast' => $filter->atLeast?->toString(),
             ])
             : ['field' => $filter->breakdown, $filter->keeps ? 'in' : 'notIn' => $filter->members];
-    }
-
-    /** @return array<string, int|string>|string|null */
-    public static function span(Span $span): array|string|null
-    {
-        return match ($span->kind) {
-            SpanKind::All => null,
-            SpanKind::Between => ['from' => (string) $span->from?->key(), 'to' => (string) $span->to?->key()],
-            SpanKind::Last, SpanKind::Previous => [
-                $span->kind->value => $span->count,
-                'unit' => (string) $span->unit?->value,
-            ],
-            SpanKind::YearToDate, SpanKind::RestOfYear => $span->kind->value,
-        };
     }
 }

@@ -53,12 +53,13 @@ final class QuestionSentence
         if ('' === $numbers && self::hasNumbers($dataset)) {
             $offers[] = new SentencePart('only where other numbers are within limits', 'numbers');
         }
-        $span = $dataset->isTimeless()
-            ? []
-            : [
-                new SentencePart($words->beforeSpan),
-                new SentencePart(self::span($question, $dataset, $range), 'span'),
-            ];
+        $span =
+            $dataset->isTimeless() || '' === $words->beforeSpan
+                ? []
+                : [
+                    new SentencePart($words->beforeSpan),
+                    new SentencePart(self::span($question, $dataset, $range), 'span'),
+                ];
         $isGuess = null === $question->better && $measure->isBetterGuessed() && $better === $measure->better();
 
         return [

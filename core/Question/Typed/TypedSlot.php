@@ -11,6 +11,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Document\PartWriter;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\Grain;
@@ -62,7 +63,7 @@ final readonly class TypedSlot
                 "\"$text\" is not a span. Write it like last 3 months, Apr to Jun 2025, Q3 2026 or year to date.",
             );
 
-        return ['span' => RecipeWriter::span($span)];
+        return ['span' => PartWriter::span($span)];
     }
 
     /**

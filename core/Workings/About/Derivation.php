@@ -72,7 +72,10 @@ final readonly class Derivation
     /** @return \Generator<int, self> */
     private static function candidates(string $key, Row|Total $of, Column $column, Workings $workings): \Generator
     {
-        $summed = self::summed($key, $of, $workings);
+        foreach (self::earlier($key, $column, $workings) as [$row, $id]) {
+            yield new self(DerivationRule::Same, [$row], [$id]);
+        }
+        $summed = null !== $column->follows ? [] : self::summed($key, $of, $workings);
         $sum = [] === $summed ? null : new self(DerivationRule::Sum, $summed, [$column->id()]);
         if (null !== $sum && ColumnForm::Amount === $column->form) {
             yield $sum;
@@ -85,11 +88,34 @@ final readonly class Derivation
         }
     }
 
+    /**
+     * Cells of the rows before it that a number may go on from: where the row before ended, or where it began, of the
+     * first step of an opened one.
+     *
+     * @return list<array{string, string}> keys of rows and ids of columns, the likeliest first
+     */
+    private static function earlier(string $key, Column $column, Workings $workings): array
+    {
+        if (null === $column->follows) {
+            return [];
+        }
+        $place = array_search($key, $workings->table->keys(), true);
+        if (false === $place || 0 === $place) {
+            return [];
+        }
+        $before = $workings->table->rows[$place - 1]->key->id;
+
+        return [[$before, $column->follows], [$before, $column->id()]];
+    }
+
     /** @return list<string> keys of the rows that it may be the sum of */
     private static function summed(string $key, Row|Total $of, Workings $workings): array
     {
         $parts = array_values(
-            array_filter($workings->table->rows, static fn (Row $row): bool => $row->role->isPart()),
+            array_filter(
+                $workings->table->rows,
+                static fn (Row $row): bool => $row->role->isPart() && null === $row->parent,
+            ),
         );
         $parts = match (true) {
             $of instanceof Row && RowRole::Group === $of->role => self::within($of, $workings),

@@ -15,6 +15,7 @@ final readonly class Column
      * @param string $key of the value (`shown`: whatever is shown), or of the reference that the variance is against
      * @param string $rule how it is computed, in words
      * @param list<ColumnFormula> $formulas how its number may follow from others of its row, the likeliest first
+     * @param ?string $follows id of a column whose number in an earlier row it may be; null: none
      */
     public function __construct(
         public string $key,
@@ -22,6 +23,7 @@ final readonly class Column
         public string $head,
         public string $rule,
         public array $formulas = [],
+        public ?string $follows = null,
     ) {
     }
 

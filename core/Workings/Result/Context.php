@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Result;
 
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
@@ -30,6 +31,7 @@ final readonly class Context
      * @param ?Display $rates how rates beside the amounts are written; null where there are none
      * @param list<MemberFilter|NumberFilter> $where what rows are narrowed to besides the question's filters
      * @param list<string> $explanations what the kind's marks stand for, as the subtitle says it
+     * @param ?string $says which amounts are shown, in the subtitle's words; null: scenarios and references tell it
      * @param bool $namesReference whether the subtitle says what is compared with
      */
     public function __construct(
@@ -51,7 +53,14 @@ final readonly class Context
         public array $where = [],
         public array $explanations = [],
         public bool $namesReference = true,
+        public ?string $says = null,
     ) {
+    }
+
+    /** The same where rows are about several spans of time, which are named otherwise. */
+    public function timeless(): self
+    {
+        return With::of($this, ['from' => null, 'to' => null]);
     }
 
     /** The one whose unit amounts are in. */

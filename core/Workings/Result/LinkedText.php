@@ -24,7 +24,7 @@ final readonly class LinkedText
     ) {
     }
 
-    /** @return array<string, string|array<string, string|true>> */
+    /** @return array<string, string|array<string, string|true|int|list<string>>> */
     public function toArray(): array
     {
         return '' === $this->column

@@ -7,11 +7,14 @@ namespace KeenMargin\Core\Workings\Result;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Side;
@@ -37,6 +40,11 @@ final readonly class Row
      * @param ?FinePeriods $own those of the row itself, where its numbers are running totals
      * @param bool $lacksPart whether one of its amounts has no figure beside another, and counts as nothing
      * @param ?Period $closedTo of a row that is part forecast the last closed period with a figure
+     * @param ?RowKey $parent the opened step that it is a step of; null: none
+     * @param ?Effect $effect of a step that is no variance; null where its variances tell it, or it has none
+     * @param list<MemberFilter|NumberFilter>|null $where all filters that its numbers are of; null: those of the
+     *                                                    question and of its key
+     * @param string $does what it does in a statement: `+`, `−`, `=`; blank: it is not in one
      */
     public function __construct(
         public RowKey $key,
@@ -56,6 +64,10 @@ final readonly class Row
         public ?FinePeriods $own = null,
         public ?Period $closedTo = null,
         public bool $lacksPart = false,
+        public ?RowKey $parent = null,
+        public ?Effect $effect = null,
+        public ?array $where = null,
+        public string $does = '',
     ) {
     }
 
@@ -132,6 +144,22 @@ final readonly class Row
         $last = $this->own?->last();
 
         return null !== $last && !$last->isAfter($closing);
+    }
+
+    /**
+     * The same row in a panel, at its place in a running total. What is shown of a step is its change.
+     *
+     * @param array<string, ?BigDecimal> $values besides those that it has
+     */
+    public function placed(RowKey $key, string $panel, array $values): self
+    {
+        return With::of($this, [
+            'key' => $key,
+            'panel' => $panel,
+            'label' => '' === $panel ? $this->label : "$panel: {$this->label}",
+            'values' => [...$this->values, ...$values],
+            'shown' => $this->shown ?? ($values['change'] ?? ($values['to'] ?? null)),
+        ]);
     }
 
     public function marked(?Extreme $extreme): self

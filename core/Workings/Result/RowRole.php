@@ -16,11 +16,25 @@ enum RowRole: string
     case Total = 'total';
     /** where the year will end: actual to date and forecast for the rest */
     case Landing = 'landing';
+    /** the total that a waterfall starts from */
+    case Start = 'start';
+    /** a change of the running total */
+    case Step = 'step';
+    /** the running total, or a total between start and end */
+    case Subtotal = 'subtotal';
+    /** the total that a waterfall ends at */
+    case End = 'end';
+    /** a step for what the others do not account for */
+    case Unexplained = 'unexplained';
+    /** members that only the end has */
+    case New = 'new';
+    /** members that only the start has */
+    case Gone = 'gone';
 
     /** Whether the row counts when rows are added up. */
     public function isPart(): bool
     {
-        return self::Row === $this || self::Other === $this;
+        return self::Row === $this || self::Other === $this || $this->isStep();
     }
 
     /** Whether the row stands apart from the others, at their end. */
@@ -31,6 +45,18 @@ enum RowRole: string
 
     public function isSum(): bool
     {
-        return self::Group === $this || $this->isApart();
+        return self::Group === $this || $this->isWhole();
+    }
+
+    /** Whether the row is of all members. */
+    public function isWhole(): bool
+    {
+        return $this->isApart() || \in_array($this, [self::Start, self::Subtotal, self::End], true);
+    }
+
+    /** Whether the row changes a running total; what is gathered may, too. */
+    public function isStep(): bool
+    {
+        return \in_array($this, [self::Step, self::Unexplained, self::New, self::Gone], true);
     }
 }

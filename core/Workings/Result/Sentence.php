@@ -37,7 +37,7 @@ final readonly class Sentence
         );
     }
 
-    /** @return list<array<string, string|array<string, string|true>>> */
+    /** @return list<array<string, string|array<string, string|true|int|list<string>>>> */
     public function toArray(): array
     {
         return array_map(

@@ -120,6 +120,7 @@ final readonly class Scope
      * @param ?Scenario $forecast null where no row shows it
      * @param list<MemberFilter|NumberFilter> $where what rows are narrowed to besides the question's filters
      * @param list<string> $explanations what the kind's marks stand for
+     * @param ?string $says which amounts are shown, in the subtitle's words; null: scenarios and references tell it
      */
     public function context(
         string $kind,
@@ -131,6 +132,7 @@ final readonly class Scope
         array $where = [],
         array $explanations = [],
         bool $namesReference = true,
+        ?string $says = null,
     ): Context {
         $periods = $this->dataset->isTimeless()
             ? []
@@ -155,6 +157,7 @@ final readonly class Scope
             where: $where,
             explanations: $explanations,
             namesReference: $namesReference,
+            says: $says,
         );
     }
 

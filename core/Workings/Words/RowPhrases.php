@@ -37,13 +37,13 @@ final readonly class RowPhrases
     /** What is shown of a row. */
     public function amount(Row|Total $of, RowKey $row): LinkedText
     {
-        return $this->said($this->shown, $of, $row);
+        return $this->number($this->shown, $of, $row);
     }
 
     /** The variance with its sign. */
     public function variance(Row|Total $of, RowKey $row): ?LinkedText
     {
-        return null === $this->variance || null === $this->of($of) ? null : $this->said($this->variance, $of, $row);
+        return null === $this->variance || null === $this->of($of) ? null : $this->number($this->variance, $of, $row);
     }
 
     /** The variance without its sign: a word says which way it goes. */
@@ -96,7 +96,8 @@ final readonly class RowPhrases
             : ($number->getScale() > self::KEPT ? Decimals::round($number, self::KEPT) : $number)->toString();
     }
 
-    private function said(Column $column, Row|Total $of, RowKey $row): LinkedText
+    /** A number of a row as its column has it. */
+    public function number(Column $column, Row|Total $of, RowKey $row): LinkedText
     {
         $text = $this->display->told($column, $of);
 

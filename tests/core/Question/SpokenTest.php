@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Question;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Question\Document\PartWriter;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Typed\TypedFlag;
 use KeenMargin\Core\Question\Typed\TypedSlot;
@@ -18,8 +19,9 @@ use PHPUnit\Framework\TestCase;
 /** What people type into the slots of the sentence. */
 final class SpokenTest extends TestCase
 {
-    private const CSV = "Month,Route,Class,Revenue,Budget,Prior year\n2026-01,North,Foot,1,1,1\n2026-02,Holm and "
-        ."Sound,Vehicle,2,2,2\n2026-02,Northwest,Foot,2,2,2\n";
+    private const CSV =
+        "Month,Route,Class,Revenue,Budget,Prior year\n2026-01,North,Foot,1,1,1\n2026-02,Holm and ".
+        "Sound,Vehicle,2,2,2\n2026-02,Northwest,Foot,2,2,2\n";
 
     #[TestWith(['last 3 months', ['last' => 3, 'unit' => 'month']])]
     #[TestWith(['Last three quarters', ['last' => 3, 'unit' => 'quarter']])]
@@ -45,7 +47,7 @@ final class SpokenTest extends TestCase
     {
         $read = (new TypedSpan(new FiscalCalendar(), Period::month(2026, 8)))->maybe($text);
         self::assertNotNull($read);
-        self::assertSame($span, RecipeWriter::span($read));
+        self::assertSame($span, PartWriter::span($read));
     }
 
     #[TestWith(['whenever'])]
@@ -122,18 +124,18 @@ final class SpokenTest extends TestCase
     #[TestWith(['by', 'routes', ['by' => 'Route', 'cumulate' => null]])]
     #[TestWith(['members:Route', 'north', ['where' => [['field' => 'Route', 'in' => ['North']]]]])]
     #[TestWith([
-        'members:Route',
-        'North, northwest',
-        ['where' => [['field' => 'Route', 'in' => ['North', 'Northwest']]]],
-    ]),]
+            'members:Route',
+            'North, northwest',
+            ['where' => [['field' => 'Route', 'in' => ['North', 'Northwest']]]],
+        ]),]
     #[TestWith(['members:Route', 'holm and sound', ['where' => [['field' => 'Route', 'in' => ['Holm and Sound']]]]])]
     #[TestWith(['members:Route', 'all but Holm', ['where' => [['field' => 'Route', 'notIn' => ['Holm and Sound']]]]])]
     #[TestWith(['members:Route', 'all routes', ['where' => null]])]
     #[TestWith([
-        'between',
-        'Foot and Vehicle',
-        ['between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
-    ]),]
+            'between',
+            'Foot and Vehicle',
+            ['between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
+        ]),]
     #[TestWith(['flag', 'none', ['flag' => null]])]
     #[TestWith(['span', 'jan', ['span' => ['from' => '2026-01', 'to' => '2026-01']]])]
     public function testSlots(string $slot, string $text, array $change): void

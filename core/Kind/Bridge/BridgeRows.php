@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\Bridge;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Number\Fraction;
+use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Rows\Panel;
+use KeenMargin\Core\Workings\Waterfall\BridgeEnd;
+use KeenMargin\Core\Workings\Waterfall\BridgePlan;
+use KeenMargin\Core\Workings\Waterfall\BridgeSide;
+use KeenMargin\Core\Workings\Waterfall\BridgeSteps;
+use KeenMargin\Core\Workings\Waterfall\Exact;
+use KeenMargin\Core\Workings\Waterfall\Leg;
+use KeenMargin\Core\Workings\Waterfall\OpenedSteps;
+use KeenMargin\Core\Workings\Waterfall\RunningTotal;
+use KeenMargin\Core\Workings\Waterfall\Step;
+use KeenMargin\Core\Workings\Waterfall\StepOrder;
+use KeenMargin\Core\Workings\Waterfall\SubtotalPlaces;
+use KeenMargin\Core\Workings\Waterfall\WaterfallScope;
+
+/** The rows of a bridge: its totals, and the steps from each to the next. */
+final readonly class BridgeRows
+{
+    private BridgeSteps $made;
+
+    public function __construct(private WaterfallScope $of, private BridgePlan $plan)
+    {
+        $this->made = new BridgeSteps($of);
+    }
+
+    /** @return list<Row> of one panel; none where a total has no figure and there is no step */
+    public function of(Panel $panel): array
+    {
+        $question = $this->of->scope->question;
+        $running = new RunningTotal($this->of->rounding(), $panel->key, $panel->name);
+        $subtotals = new SubtotalPlaces($question->subtotals, $this->of->scope->dataset->calendar);
+        foreach ($this->plan->legs as $i => $leg) {
+            $steps = $this->steps($leg, $panel->where);
+            [$first, $second] = [
+                $this->made->value($leg->first, $panel->where),
+                $this->made->value($leg->second, $panel->where),
+            ];
+            if (null === $first && null === $second && [] === $steps) {
+                return [];
+            }
+            $first ??= BigDecimal::zero();
+            $second ??= BigDecimal::zero();
+            if (0 === $i) {
+                $running->total($this->total($leg->from, RowRole::Start, $first, $leg->first, null), $first);
+            }
+            $running->steps($steps, $subtotals);
+            if (!Exact::isEqual($running->at(), $second)) {
+                $running->steps([$this->unexplained($leg, Exact::minus($second, $running->at()))]);
+            }
+            $isLast = $i === \count($this->plan->legs) - 1;
+            $role = $isLast ? RowRole::End : RowRole::Subtotal;
+            $start = $this->made->value($this->plan->legs[0]->first, $panel->where) ?? BigDecimal::zero();
+            $running->total($this->total($leg->to, $role, $second, $leg->second, $start), $second);
+        }
+
+        return $running->rows();
+    }
+
+    /**
+     * @param list<MemberFilter|NumberFilter> $where
+     *
+     * @return list<Step>
+     */
+    private function steps(Leg $leg, array $where): array
+    {
+        $question = $this->of->scope->question;
+        $steps = $this->made->of($leg, $question->by, $where);
+        $ordered = (new StepOrder($question))->of(
+            $steps,
+            fn (array $gathered): ?Variance => $this->together($gathered),
+        );
+
+        return (new OpenedSteps($question, $this->made))->in($ordered);
+    }
+
+    /**
+     * The variance of several steps taken together.
+     *
+     * @param list<Step> $steps
+     */
+    private function together(array $steps): ?Variance
+    {
+        $isRatio = $this->of->measure->isRatio();
+        $sum = static fn (string $side): BigDecimal => array_reduce(
+            $steps,
+            static fn (BigDecimal $sum, Step $step): BigDecimal => $sum->plus($step->values[$side] ?? 0),
+            BigDecimal::zero(),
+        );
+        $exact = Exact::sum(array_map(static fn (Step $step): BigDecimal|Fraction => $step->exact, $steps));
+
+        return $this->variance($isRatio ? $exact : $sum('second'), $isRatio ? BigDecimal::zero() : $sum('first'));
+    }
+
+    private function variance(BigDecimal|Fraction $shown, BigDecimal|Fraction $reference): ?Variance
+    {
+        return Variance::maybe(
+            shown: $shown,
+            reference: $reference,
+            better: $this->of->better,
+            flag: $this->of->scope->question->flag,
+            inPoints: $this->of->measure->isInPercent(),
+            rounding: $this->of->rounding(),
+        );
+    }
+
+    /** @param BigDecimal|Fraction|null $start of the whole bridge, which the total is held against; null: it is the start */
+    private function total(
+        BridgeEnd $end,
+        RowRole $role,
+        BigDecimal|Fraction $value,
+        BridgeSide $side,
+        BigDecimal|Fraction|null $start,
+    ): Row {
+        $rounded = $this->of->rounding()->of($value);
+        $key = match ($role) {
+            RowRole::Start => RowKey::sum(SumKey::Start),
+            RowRole::End => RowKey::sum(SumKey::End),
+            default => RowKey::sum(SumKey::Through, null, $end->name),
+        };
+
+        return new Row(
+            key: $key,
+            label: $end->name,
+            name: $end->name,
+            values: RowRole::Start === $role
+                ? ['first' => $rounded, 'second' => null]
+                : [
+                    'first' => $this->of->rounding()->of($start),
+                    'second' => $rounded,
+                ],
+            shown: $rounded,
+            shownScenario: $end->scenario,
+            variances: null === $start ? [] : ['first' => $this->variance($value, $start)],
+            role: $role,
+            exact: $value,
+            fine: $side->fine,
+            own: $side->fine,
+            where: $side->where,
+        );
+    }
+
+    private function unexplained(Leg $leg, BigDecimal|Fraction $exact): Step
+    {
+        return new Step(
+            key: RowKey::sum(SumKey::Unexplained)->onLeg($leg->place),
+            label: 'Unexplained',
+            name: 'Unexplained',
+            exact: $exact,
+            role: RowRole::Unexplained,
+            effect: Effect::of($exact, $this->of->better),
+        );
+    }
+}

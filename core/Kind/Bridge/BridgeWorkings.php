@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\Bridge;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\PeriodBridge;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Comparison\ComparisonRows;
+use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\Display;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Sentence;
+use KeenMargin\Core\Workings\Result\Summary;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Result\WorkingsTable;
+use KeenMargin\Core\Workings\Rows\Panels;
+use KeenMargin\Core\Workings\Waterfall\BridgePlan;
+use KeenMargin\Core\Workings\Waterfall\BridgePlanner;
+use KeenMargin\Core\Workings\Waterfall\Explained;
+use KeenMargin\Core\Workings\Waterfall\PeriodPlanner;
+use KeenMargin\Core\Workings\Waterfall\WaterfallChecks;
+use KeenMargin\Core\Workings\Waterfall\WaterfallColumns;
+use KeenMargin\Core\Workings\Waterfall\WaterfallScope;
+use KeenMargin\Core\Workings\Waterfall\WaterfallSummary;
+use KeenMargin\Core\Workings\Words\RowPhrases;
+use KeenMargin\Core\Workings\Words\SummaryPeriods;
+
+/** The workings of a bridge: from one scenario, span of time or member to another. */
+final class BridgeWorkings
+{
+    /** @throws NotAccepted */
+    public static function of(Recipe $recipe, Figures $figures): Workings
+    {
+        $measure = RecipeFit::insist($recipe, $figures->dataset());
+        $of = WaterfallScope::of($recipe->question, $measure, $figures);
+        $plan = self::plan($of, $recipe->question);
+        $content = new ComparisonRows($of->scope, $measure, $of->figures);
+        $rows = new BridgeRows($of, $plan);
+        $panels = Panels::of(
+            $of->scope,
+            $of->figures,
+            $content,
+            $plan->legs[0]->second->fine,
+            $of->scope->question->where,
+        );
+        $all = Explained::bySign(array_merge([], ...array_map($rows->of(...), $panels)));
+        $end = self::maybeWhole($all, RowRole::End);
+        $total = new Total($end?->shown, ['first' => $end?->variances['first'] ?? null], [], $end->values ?? []);
+        $display = Display::fitting(
+            $measure,
+            $recipe->finish,
+            array_map(static fn (Row $row) => $row->values['to'] ?? null, $all),
+            array_map(static fn (Row $row) => $row->values['change'] ?? null, $all),
+        );
+        $reference = new Reference('first', $plan->start()->name, $plan->start()->word);
+        $columns = self::columns($plan, $reference, $display);
+        $checks = new WaterfallChecks($of);
+        $context = $of->scope->context(
+            kind: $recipe->kind->id(),
+            subject: $measure->name,
+            measures: [$measure],
+            forecast: null,
+            display: $display,
+            namesReference: false,
+            says: $plan->words,
+        );
+
+        return new Workings(
+            new WorkingsTable($all, $columns, [$reference], $total),
+            $recipe->question->bridge instanceof PeriodBridge ? $context->timeless() : $context,
+            self::summary($of, $plan, $all, new RowPhrases($display, $columns[1], $reference), $columns),
+            [...$checks->of($all), ...$plan->checks, ...$checks->absent($all, $plan)],
+        );
+    }
+
+    /** @throws NotAccepted */
+    private static function plan(WaterfallScope $of, Question $question): BridgePlan
+    {
+        $bridge = $question->bridge;
+
+        return match (true) {
+            $bridge instanceof ScenarioBridge => (new BridgePlanner($of))->scenarios($bridge),
+            $bridge instanceof PeriodBridge => (new PeriodPlanner($of))->plan($bridge),
+            $bridge instanceof Between => (new BridgePlanner($of))->members($bridge),
+            default => throw new NotAccepted('question.bridge', 'A bridge needs what it leads from and to.'),
+        };
+    }
+
+    /** @param list<Row> $rows */
+    private static function maybeWhole(array $rows, RowRole $role): ?Row
+    {
+        foreach ($rows as $row) {
+            if ($role === $row->role && null === $row->key->panel) {
+                return $row;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return non-empty-list<Column> start, end, variances, share, places */
+    private static function columns(BridgePlan $plan, Reference $reference, Display $display): array
+    {
+        $unit = $display->unitText();
+        $rule = static fn (string $of): string => trim(ucfirst($of).", $unit", ', ');
+        $changes = Column::against($reference, $display->inPoints, 'second');
+        $named = ['Change', 'Change %'];
+
+        return [
+            new Column('first', ColumnForm::Amount, $plan->start()->name, $rule($plan->start()->word)),
+            new Column('second', ColumnForm::Amount, $plan->end()->name, $rule($plan->end()->word)),
+            ...array_map(
+                static fn (Column $column, int $i): Column => With::of($column, [
+                    'head' => $named[$i] ?? $column->head,
+                ]),
+                $changes,
+                array_keys($changes),
+            ),
+            WaterfallColumns::explains(),
+            ...WaterfallColumns::places($changes[0]->id()),
+        ];
+    }
+
+    /**
+     * @param list<Row> $rows
+     * @param non-empty-list<Column> $columns
+     */
+    private static function summary(
+        WaterfallScope $of,
+        BridgePlan $plan,
+        array $rows,
+        RowPhrases $phrases,
+        array $columns,
+    ): Summary {
+        $summary = new WaterfallSummary(
+            rows: $rows,
+            phrases: $phrases,
+            amount: $columns[1],
+            change: $columns[2],
+            share: WaterfallColumns::explains(),
+            shareOf: '',
+            moves: 'What moved it',
+        );
+        [$start, $end] = [$summary->maybeRow(RowRole::Start), $summary->maybeRow(RowRole::End)];
+        $periods = new SummaryPeriods($plan->legs[0]->second->fine, static fn (): bool => true);
+        $span =
+            $periods->areAll() || $of->scope->question->bridge instanceof PeriodBridge
+                ? ''
+                : ' in '.$periods->name();
+        $opening =
+            null === $start || null === $end
+                ? new Sentence("There are no figures of {$of->measure->name} for this question.")
+                : new Sentence(
+                    "{$of->measure->name}$span: from ",
+                    $phrases->number($columns[0], $start, $start->key),
+                    "{$phrases->unit()} ({$plan->start()->word}) to ",
+                    $phrases->number($columns[1], $end, $end->key),
+                    " ({$plan->end()->word}), ",
+                    $phrases->variance($end, $end->key) ?? '',
+                    '' === $phrases->unit(true) ? '' : $phrases->unit(true),
+                    ...null === ($share = $phrases->share($end, $end->key)) ? [] : [' (', $share, ' %)'],
+                    ...['.'],
+                );
+        $label =
+            "From {$plan->start()->name} to {$plan->end()->name}".('' === $span ? '' : ', '.$periods->name());
+
+        return $summary->write($label, trim($phrases->display->unitText()), $opening);
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind;
+
+use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\TierChart;
+use KeenMargin\Core\Chart\Frame\TierPlan;
+use KeenMargin\Core\Chart\Part\LevelCut;
+use KeenMargin\Core\Chart\Tier\WaterfallLooks;
+use KeenMargin\Core\Chart\Tier\WaterfallTier;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\FinishOption;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\RowChoices;
+use KeenMargin\Core\Question\StepColours;
+use KeenMargin\Core\Question\VarianceForm;
+use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowWriter;
+use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Core\Workings\Waterfall\WaterfallRowWriter;
+
+/** What waterfalls have in common. */
+abstract readonly class WaterfallKind implements ChartKind
+{
+    public function group(): string
+    {
+        return 'Why';
+    }
+
+    public function lacks(Dataset $dataset): ?string
+    {
+        return $dataset->isTimeless() && [] === $dataset->breakdowns ? 'The figures have no periods.' : null;
+    }
+
+    public function required(): array
+    {
+        return [];
+    }
+
+    public function rows(Question $question): RowChoices
+    {
+        return new RowChoices();
+    }
+
+    public function options(): array
+    {
+        return [
+            FinishOption::Steps,
+            FinishOption::StepLabels,
+            FinishOption::Dots,
+            FinishOption::Cut,
+            FinishOption::Turn,
+        ];
+    }
+
+    public function usualVariance(): ?VarianceForm
+    {
+        return null;
+    }
+
+    public function rowWriter(): RowWriter
+    {
+        return new WaterfallRowWriter();
+    }
+
+    public function scaleWords(): string
+    {
+        return 'One scale for totals and steps';
+    }
+
+    /** What the colours of steps tell, unless the finish says otherwise. */
+    abstract protected function usualColours(): StepColours;
+
+    /** Column of the share that labels and dots show. */
+    abstract protected function shareColumn(): string;
+
+    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    {
+        $cut = LevelCut::of($workings->table->rows, ['from', 'to'], $finish->cut);
+        $looks = $this->looks($finish);
+        /** @param list<Row> $rows */
+        $tiers = static fn (array $rows): array => [new WaterfallTier($workings, $rows, $cut, $looks)];
+        $explanations = $cut->isCut() ? ['totals cut alike'] : [];
+
+        return TierChart::scene($workings, $finish, $options, new TierPlan($tiers, [], $explanations));
+    }
+
+    protected function looks(Finish $finish): WaterfallLooks
+    {
+        return new WaterfallLooks(
+            $finish->steps ?? $this->usualColours(),
+            $finish->stepLabels,
+            $this->shareColumn(),
+            $finish->dots,
+        );
+    }
+}

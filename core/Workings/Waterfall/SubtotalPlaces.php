@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Waterfall;
+
+use KeenMargin\Core\Question\Subtotals;
+use KeenMargin\Core\Question\SubtotalsAt;
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\PeriodNames;
+
+/** After which steps the running total is shown as a subtotal, and what it is called. */
+final readonly class SubtotalPlaces
+{
+    public function __construct(private Subtotals $asked, private FiscalCalendar $calendar)
+    {
+    }
+
+    /** What stands after a step; null: nothing. After the last step the end stands. */
+    public function maybeAfter(Step $step, ?Step $next): ?string
+    {
+        if (null === $next) {
+            return null;
+        }
+        if (\in_array($step->key->name, $this->asked->after, true)) {
+            return null === $step->key->sum ? 'Subtotal' : null;
+        }
+        if (SubtotalsAt::Group === $this->asked->at) {
+            return null === $step->group || $step->group === $next->group ? null : $step->group;
+        }
+        $grain = $this->asked->at?->grain();
+        if (null === $grain || null === $step->period || null === $next->period) {
+            return null;
+        }
+        $own = $step->period->group($grain, $this->calendar);
+
+        return $own->key() === $next->period->group($grain, $this->calendar)->key() ? null : PeriodNames::full($own);
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Waterfall;
+
+use KeenMargin\Core\Figures\Better;
+use KeenMargin\Core\Figures\Breakdown;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\LineRole;
+use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\NetFigures;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series\MemoizedFigures;
+use KeenMargin\Core\Number\Rounding;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Workings\Arithmetic\Amounts;
+use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;
+use KeenMargin\Core\Workings\Rows\Scope;
+
+/**
+ * A waterfall's question set on its figures. Of a statement, whose lines add and take away, the figures bear the sign
+ * of what their lines do, so that a cost saved is a step up.
+ */
+final readonly class WaterfallScope
+{
+    public Amounts $amounts;
+    public MeasureCoverage $coverage;
+
+    /** @param ?NetFigures $net null: no statement */
+    private function __construct(
+        public Scope $scope,
+        public Measure $measure,
+        public Figures $figures,
+        public ?NetFigures $net,
+        public Better $better,
+    ) {
+        $this->coverage = new MeasureCoverage(
+            $measure,
+            $figures->sums($scope->sources, []),
+            $scope->dataset,
+            $scope->closing,
+        );
+        $this->amounts = new Amounts($measure, $this->coverage);
+    }
+
+    /** @param Question $question with the scenario that the waterfall ends at */
+    public static function of(Question $question, Measure $measure, Figures $figures): self
+    {
+        $scope = Scope::of($question, $figures->dataset(), $measure, $measure->sources());
+        $lines = self::maybeNetLines($question, $measure, $figures->dataset());
+        $net = null === $lines ? null : new NetFigures($figures, $lines);
+
+        return new self(
+            $scope,
+            $measure,
+            null === $net ? $figures : new MemoizedFigures($net),
+            $net,
+            null === $net ? $scope->better : $question->better ?? $measure->better(),
+        );
+    }
+
+    /**
+     * The lines of a statement whose signs matter to a question: its steps are these lines, or its figures are of lines
+     * that add and of lines that take away. Null: there are none.
+     */
+    public static function maybeNetLines(Question $question, Measure $measure, Dataset $dataset): ?Breakdown
+    {
+        $lines = $measure->isAddedOverMembers() ? NetFigures::maybeLines($dataset) : null;
+        if (null === $lines || $question->breakdown() === $lines->name) {
+            return $lines;
+        }
+        $asked = $lines->members;
+        foreach ($question->where as $filter) {
+            if ($filter instanceof MemberFilter && $filter->breakdown === $lines->name) {
+                $held = array_merge([], ...array_map($lines->leaves(...), $filter->members));
+                $asked = $filter->keeps ? array_intersect($asked, $held) : array_diff($asked, $held);
+            }
+        }
+        $asked = array_diff($asked, $lines->groups());
+        $roles = array_unique($lines->rolesOf(array_values($asked)), \SORT_REGULAR);
+
+        return \in_array(LineRole::Subtotal, $roles, true) || \count($roles) > 1 ? $lines : null;
+    }
+
+    /** @return list<Scenario> whose figures may be looked up: all of them, as totals and steps are of several */
+    public function scenarios(): array
+    {
+        return $this->scope->dataset->coverage->scenarios();
+    }
+
+    public function rounding(): Rounding
+    {
+        return $this->amounts->rounding();
+    }
+}
