@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Drawing;
 
 use KeenMargin\Core\Kind\Bridge\Bridge;
+use KeenMargin\Core\Kind\BuildUp\BuildUp;
 use KeenMargin\Core\Kind\CapacityFill\CapacityFill;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Kind\GapLine\GapLine;
 use KeenMargin\Core\Kind\Hat\HatGraph;
 use KeenMargin\Core\Kind\NestedColumns\NestedColumns;
+use KeenMargin\Core\Kind\Statement\Statement;
 use KeenMargin\Core\Kind\TargetMarks\TargetMarks;
 use KeenMargin\Core\Kind\VarianceTiers\VarianceTiers;
 use KeenMargin\Core\Question\Kinds;
@@ -39,7 +41,9 @@ final readonly class ChartKinds implements Kinds
             new GapLine(),
             new HatGraph(),
             new CapacityFill(),
+            new BuildUp(),
             new Bridge(),
+            new Statement(),
         );
     }
 

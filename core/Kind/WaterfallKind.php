@@ -82,11 +82,20 @@ abstract readonly class WaterfallKind implements ChartKind
     {
         $cut = LevelCut::of($workings->table->rows, ['from', 'to'], $finish->cut);
         $looks = $this->looks($finish);
-        /** @param list<Row> $rows */
-        $tiers = static fn (array $rows): array => [new WaterfallTier($workings, $rows, $cut, $looks)];
+        $tiers = static fn (array $rows): array => [new WaterfallTier($workings, self::rowsOf($rows), $cut, $looks)];
         $explanations = $cut->isCut() ? ['totals cut alike'] : [];
 
         return TierChart::scene($workings, $finish, $options, new TierPlan($tiers, [], $explanations));
+    }
+
+    /**
+     * @param array<mixed> $rows as a plan hands them to its tiers
+     *
+     * @return list<Row>
+     */
+    protected static function rowsOf(array $rows): array
+    {
+        return array_values(array_filter($rows, static fn (mixed $row): bool => $row instanceof Row));
     }
 
     protected function looks(Finish $finish): WaterfallLooks

@@ -16,7 +16,7 @@ final readonly class LevelCut
     /** Levels this much further from nought than they are apart are cut. */
     private const DWARFS = 1.5;
     /** What is left of the lowest level, in parts of what levels are apart. */
-    private const LEFT = 0.6;
+    private const LEFT = 0.35;
 
     /** @param float $amount of the sign of the levels; nought where nothing is cut */
     private function __construct(public float $amount)

@@ -18,6 +18,8 @@ final class RowNames
     private const LINE = 14.0;
     private const INDENT = 12.0;
     private const MOST_LINES = 3;
+    /** Room for what a row does in a statement, before its name. */
+    private const SIGN = 16.0;
 
     /**
      * Whether each row stands apart from the one before.
@@ -40,6 +42,7 @@ final class RowNames
     {
         $widths = array_map(
             static fn (Row $row): float => self::indent($row) +
+                ('' === $row->does ? 0.0 : self::SIGN) +
                 TextMeasure::width($row->name, Type::LABEL, self::weight($row)),
             $rows,
         );
@@ -68,11 +71,16 @@ final class RowNames
         foreach ($rows as $i => $row) {
             $lines = self::lines($row, $width);
             $y = $axis->centre($i) + 4.0 - (self::LINE * (\count($lines) - 1)) / 2;
+            $indent = self::indent($row) + ('' === $row->does ? 0.0 : self::SIGN);
+            if ('' !== $row->does) {
+                $sign = Canvas::text($left, $y, $row->does, 'start', Ink::Quiet, role: 'name', key: $row->key->id);
+                $canvas->write('axis', $sign);
+            }
             foreach ($lines as $line) {
                 $canvas->write(
                     'axis',
                     Canvas::text(
-                        $left + self::indent($row),
+                        $left + $indent,
                         $y,
                         $line,
                         'start',
@@ -161,7 +169,7 @@ final class RowNames
     {
         return TextMeasure::lines(
             $row->name,
-            max(40.0, $width - 10.0 - self::indent($row)),
+            max(40.0, $width - 10.0 - self::indent($row) - ('' === $row->does ? 0.0 : self::SIGN)),
             Type::LABEL,
             self::weight($row),
         );

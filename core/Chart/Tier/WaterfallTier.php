@@ -12,7 +12,6 @@ use KeenMargin\Core\Chart\Part\BreakMark;
 use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\LevelCut;
 use KeenMargin\Core\Chart\Scale\Extent;
-use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;
@@ -129,7 +128,7 @@ final readonly class WaterfallTier implements Tier
             thickness: $this->thickness($stage, $row),
             from: 0.0,
             to: $to,
-            style: Style::scenario($this->looks->scenario ?? ($row->shownScenario ?? Scenario::Actual)),
+            style: $this->totalStyle($row),
             role: $isCut ? 'total-cut' : 'total',
             key: $row->key->id,
             of: $this->column('to'),
@@ -139,6 +138,14 @@ final readonly class WaterfallTier implements Tier
         if ($isCut) {
             BreakMark::draw($stage, $bar, $row->key->id, $this->cut->amount < 0.0);
         }
+    }
+
+    /** Totals as their scenarios are drawn; the running total of a bridge is of none. */
+    private function totalStyle(Row $row): Style
+    {
+        $scenario = $this->looks->scenario ?? $row->shownScenario;
+
+        return null === $scenario ? Style::mark(Ink::Quiet) : Style::scenario($scenario);
     }
 
     private function stepBar(Stage $stage, Row $row, int $i, float $from, float $to): void
@@ -261,7 +268,7 @@ final readonly class WaterfallTier implements Tier
                 role: $isWhole ? 'value-label' : 'variance-label',
                 key: $row->key->id,
                 of: $this->column($isWhole ? 'to' : 'change'),
-                further: 1.0,
+                further: 1.0 + $this->dotRadius($row),
             );
         };
         $size = $isWhole ? $to : (float) ($change?->toFloat() ?? 0.0);
@@ -286,12 +293,11 @@ final readonly class WaterfallTier implements Tier
     private function dots(Stage $stage): void
     {
         foreach ($this->rows as $i => $row) {
-            $share = abs(($row->values[$this->looks->share] ?? BigDecimal::zero())->toFloat()) / 100;
             $to = $this->to($row);
-            if (null === $to || $row->role->isWhole() || 0.0 === $share || null !== $row->parent) {
+            if (null === $to || 0.0 === $this->dotRadius($row)) {
                 continue;
             }
-            $radius = self::LARGEST_DOT * sqrt(min(1.0, $share));
+            $radius = $this->dotRadius($row);
             [$x, $y] = $stage->orientation->point($stage->axis->centre($i), $stage->scale->at($to));
             $stage->canvas->add(
                 'points',
@@ -307,6 +313,15 @@ final readonly class WaterfallTier implements Tier
                 ),
             );
         }
+    }
+
+    /** Nought where the row has no dot. */
+    private function dotRadius(Row $row): float
+    {
+        $share = abs(($row->values[$this->looks->share] ?? BigDecimal::zero())->toFloat()) / 100;
+        $hasDot = $this->looks->hasDots && !$row->role->isWhole() && null === $row->parent;
+
+        return $hasDot ? self::LARGEST_DOT * sqrt(min(1.0, $share)) : 0.0;
     }
 
     private function none(Stage $stage, Row $row, int $i): void

@@ -8,16 +8,13 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Grouping;
-use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\NetFigures;
-use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\ScenarioBridge;
-use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Waterfall\StepsFit;
 
 /** What a bridge can lead from and to, and by which steps. */
 final readonly class BridgeQuestion
@@ -64,19 +61,10 @@ final readonly class BridgeQuestion
                 'A bridge leads from one total to another; give "from" and "to" as scenarios, "fromPeriod" and '.
                     '"toPeriod", or "field", "first" and "second".',
             );
-        QuestionFit::refuseIf(
-            null !== $question->cumulate,
-            'question.cumulate',
-            'A bridge is a running total itself; leave it out.',
-        );
         if ($bridge instanceof Between) {
             $this->members($question, $bridge);
         }
-        $this->steps($question, $this->measure($question));
-        foreach ($question->opened as $i => $opened) {
-            $opened->by instanceof Grain
-                || QuestionFit::breakdown($opened->by, $this->dataset, "question.opened[$i].by");
-        }
+        StepsFit::insist($question, $this->dataset, true);
     }
 
     /** @throws NotAccepted */
@@ -97,32 +85,6 @@ final readonly class BridgeQuestion
                 "The bridge leads between members of {$between->field}; take another breakdown here.",
             );
         }
-    }
-
-    /**
-     * Steps have to add up: over members of what is added up or a ratio of parts that are known, over periods of sums.
-     *
-     * @throws NotAccepted
-     */
-    private function steps(Question $question, Measure $measure): void
-    {
-        $isOverPeriods = null !== $question->grain();
-        $addsUp = $isOverPeriods
-            ? Grouping::Sum === $measure->grouping && OverMembers::Sum === $measure->overMembers
-            : $measure->isRatio() || $measure->isAddedOverMembers();
-        $other = $isOverPeriods ? 'by the members of a breakdown' : 'by month';
-        QuestionFit::refuseIf(
-            !$addsUp,
-            'question.by',
-            "{$measure->name} is not added up over ".
-                ($isOverPeriods ? 'periods' : 'members').
-                ", so that steps would not lead from one total to the other; ask $other, or of another measure.",
-        );
-    }
-
-    private function measure(Question $question): Measure
-    {
-        return $this->dataset->maybeMeasure($question->measure ?? '') ?? $this->dataset->measures[0];
     }
 
     private function maybeScenarios(): ?ScenarioBridge

@@ -32,6 +32,7 @@ use KeenMargin\Core\Workings\Waterfall\Explained;
 use KeenMargin\Core\Workings\Waterfall\PeriodPlanner;
 use KeenMargin\Core\Workings\Waterfall\WaterfallChecks;
 use KeenMargin\Core\Workings\Waterfall\WaterfallColumns;
+use KeenMargin\Core\Workings\Waterfall\WaterfallRows;
 use KeenMargin\Core\Workings\Waterfall\WaterfallScope;
 use KeenMargin\Core\Workings\Waterfall\WaterfallSummary;
 use KeenMargin\Core\Workings\Words\RowPhrases;
@@ -47,7 +48,7 @@ final class BridgeWorkings
         $of = WaterfallScope::of($recipe->question, $measure, $figures);
         $plan = self::plan($of, $recipe->question);
         $content = new ComparisonRows($of->scope, $measure, $of->figures);
-        $rows = new BridgeRows($of, $plan);
+        $rows = new WaterfallRows($of, $plan);
         $panels = Panels::of(
             $of->scope,
             $of->figures,
@@ -170,7 +171,9 @@ final class BridgeWorkings
                     " ({$plan->end()->word}), ",
                     $phrases->variance($end, $end->key) ?? '',
                     '' === $phrases->unit(true) ? '' : $phrases->unit(true),
-                    ...null === ($share = $phrases->share($end, $end->key)) ? [] : [' (', $share, ' %)'],
+                    ...null === $end->variances['first']?->percent() || !isset($columns[3])
+                        ? []
+                        : [' (', $phrases->number($columns[3], $end, $end->key), ' %)'],
                     ...['.'],
                 );
         $label =

@@ -9,6 +9,8 @@ use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\SeriesKey;
 use KeenMargin\Core\Chart\Part\TotalsCut;
+use KeenMargin\Core\Chart\Tier\PinTier;
+use KeenMargin\Core\Chart\Tier\VarianceTier;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;

@@ -69,6 +69,16 @@ final readonly class Context
         return $this->measures[0];
     }
 
+    /** `AC`; `FC` where all that is shown is forecast; `AC/FC` where a part of it is */
+    public function shownCode(): string
+    {
+        return match (true) {
+            null === $this->forecast => $this->scenario->value,
+            $this->isAllForecast() => $this->forecast->value,
+            default => "{$this->scenario->value}/{$this->forecast->value}",
+        };
+    }
+
     public function isOverTime(): bool
     {
         return $this->by instanceof Grain;

@@ -13,9 +13,14 @@ final readonly class BridgePlan
      * @param list<Leg> $legs one or more
      * @param list<Check> $checks about periods that are left out
      * @param string $words what the subtitle says of it: `from BU to AC`
+     * @param bool $isFromNought whether steps begin at nought, without a total
      */
-    public function __construct(public array $legs, public array $checks, public string $words)
-    {
+    public function __construct(
+        public array $legs,
+        public array $checks,
+        public string $words,
+        public bool $isFromNought = false,
+    ) {
     }
 
     public function start(): BridgeEnd

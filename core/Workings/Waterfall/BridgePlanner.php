@@ -39,7 +39,15 @@ final readonly class BridgePlanner
                 return new LegSides(new BridgeSide($pair->reference, $fine), new BridgeSide($pair->shown, $fine));
             };
 
-            return $this->leg(max(0, $i), $this->end($stations[$i]), $this->end($stations[$i + 1]), $fine, $sides);
+            $isPartForecast = $comparison->plan($fine)->forecast()->periods > 0;
+
+            return $this->leg(
+                max(0, $i),
+                $this->end($stations[$i]),
+                $isPartForecast ? $this->withForecast($stations[$i + 1]) : $this->end($stations[$i + 1]),
+                $fine,
+                $sides,
+            );
         };
         $legs = array_map($leg, $comparisons, array_keys($comparisons));
         $words = array_map(static fn (Scenario $one): string => $one->value, $stations);
@@ -99,6 +107,13 @@ final readonly class BridgePlanner
     private function end(Scenario $scenario): BridgeEnd
     {
         return new BridgeEnd($scenario->value, $scenario->word(), $scenario);
+    }
+
+    private function withForecast(Scenario $scenario): BridgeEnd
+    {
+        $forecast = Scenario::Forecast;
+
+        return new BridgeEnd("{$scenario->value}/{$forecast->value}", "{$scenario->word()} and forecast", $forecast);
     }
 
     /**

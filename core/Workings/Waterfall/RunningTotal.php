@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Waterfall;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\PanelKey;
@@ -29,11 +30,13 @@ final class RunningTotal
     /**
      * @param ?PanelKey $panel null: the chart has one panel only
      * @param string $panelName what stands over the panel
+     * @param ?Scenario $scenario whose fill subtotals have; null: none's, as they are between two
      */
     public function __construct(
         private readonly Rounding $rounding,
         private readonly ?PanelKey $panel = null,
         private readonly string $panelName = '',
+        private readonly ?Scenario $scenario = null,
     ) {
         $this->running = BigDecimal::zero();
     }
@@ -50,21 +53,27 @@ final class RunningTotal
         return $this->beside[$column] ?? BigDecimal::zero();
     }
 
-    /** A total from nought, at which the running total goes on. */
+    /**
+     * A total from nought, at which the running total goes on. Running totals beside it are shown as they are.
+     */
     public function total(Row $row, BigDecimal|Fraction $value): void
     {
         $this->running = $value;
-        $this->add($row, ['from' => BigDecimal::zero(), 'to' => $this->rounding->of($value), 'change' => null]);
+        $to = $this->rounding->of($value);
+        $values = ['from' => BigDecimal::zero(), 'to' => $to, 'change' => null, 'amount' => $to];
+        foreach ($this->beside as $column => $at) {
+            $values += self::wholeBeside($column, $this->rounding->of($at));
+        }
+        $this->add($row, $values);
     }
 
     /** The running total as a row. */
-    public function subtotal(RowKey $after, string $label, ?Row $like): void
+    private function subtotal(RowKey $after, string $label): void
     {
         $to = $this->rounding->of($this->running);
-        $values = ['from' => BigDecimal::zero(), 'to' => $to, 'change' => null];
+        $values = ['from' => BigDecimal::zero(), 'to' => $to, 'change' => null, 'amount' => $to];
         foreach ($this->beside as $column => $at) {
-            $values["$column from"] = BigDecimal::zero();
-            $values["$column to"] = $this->rounding->of($at);
+            $values += self::wholeBeside($column, $this->rounding->of($at));
         }
         $this->add(
             new Row(
@@ -73,10 +82,9 @@ final class RunningTotal
                 name: $label,
                 values: [],
                 shown: $to,
-                shownScenario: $like?->shownScenario,
+                shownScenario: $this->scenario,
                 variances: [],
                 role: RowRole::Subtotal,
-                does: '' === ($like->does ?? '') ? '' : '=',
             ),
             $values,
         );
@@ -92,7 +100,7 @@ final class RunningTotal
             $this->level([$step], null, 0);
             $label = $subtotals?->maybeAfter($step, $steps[$i + 1] ?? null);
             if (null !== $label) {
-                $this->subtotal($step->key, $label, $this->rows[0]);
+                $this->subtotal($step->key, $label);
             }
         }
     }
@@ -101,6 +109,12 @@ final class RunningTotal
     public function rows(): array
     {
         return $this->rows;
+    }
+
+    /** @return array<string, BigDecimal> */
+    private static function wholeBeside(string $column, BigDecimal $at): array
+    {
+        return [$column => $at, "$column from" => BigDecimal::zero(), "$column to" => $at];
     }
 
     /** @param list<Step> $steps */
@@ -127,7 +141,7 @@ final class RunningTotal
     private function places(Step $step, BigDecimal|Fraction $to): array
     {
         [$low, $high] = [$this->rounding->of($this->running), $this->rounding->of($to)];
-        $places = ['from' => $low, 'to' => $high, 'change' => $high->minus($low)];
+        $places = ['from' => $low, 'to' => $high, 'change' => $high->minus($low), 'amount' => $high->minus($low)];
         foreach ($step->beside as $column => $exact) {
             $at = $this->besideAt($column);
             [$low, $high] = [$this->rounding->of($at), $this->rounding->of(Exact::plus($at, $exact))];

@@ -15,7 +15,7 @@ final class WaterfallRowWriter implements RowWriter
 
     public function numbers(Row $row): array
     {
-        $others = array_diff_key($row->values, array_flip(self::PLACES));
+        $others = array_diff_key($row->values, array_flip([...self::PLACES, 'amount']));
         $places = array_intersect_key($row->values, array_flip(self::PLACES));
 
         return [

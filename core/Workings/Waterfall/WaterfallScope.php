@@ -29,11 +29,15 @@ final readonly class WaterfallScope
     public Amounts $amounts;
     public MeasureCoverage $coverage;
 
-    /** @param ?NetFigures $net null: no statement */
+    /**
+     * @param Figures $raw as they came
+     * @param ?NetFigures $net null: no statement
+     */
     private function __construct(
         public Scope $scope,
         public Measure $measure,
         public Figures $figures,
+        public Figures $raw,
         public ?NetFigures $net,
         public Better $better,
     ) {
@@ -54,11 +58,12 @@ final readonly class WaterfallScope
         $net = null === $lines ? null : new NetFigures($figures, $lines);
 
         return new self(
-            $scope,
-            $measure,
-            null === $net ? $figures : new MemoizedFigures($net),
-            $net,
-            null === $net ? $scope->better : $question->better ?? $measure->better(),
+            scope: $scope,
+            measure: $measure,
+            figures: null === $net ? $figures : new MemoizedFigures($net),
+            raw: $figures,
+            net: $net,
+            better: null === $net ? $scope->better : $question->better ?? $measure->better(),
         );
     }
 

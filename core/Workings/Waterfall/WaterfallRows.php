@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\Bridge;
+namespace KeenMargin\Core\Workings\Waterfall;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
@@ -15,21 +15,9 @@ use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Rows\Panel;
-use KeenMargin\Core\Workings\Waterfall\BridgeEnd;
-use KeenMargin\Core\Workings\Waterfall\BridgePlan;
-use KeenMargin\Core\Workings\Waterfall\BridgeSide;
-use KeenMargin\Core\Workings\Waterfall\BridgeSteps;
-use KeenMargin\Core\Workings\Waterfall\Exact;
-use KeenMargin\Core\Workings\Waterfall\Leg;
-use KeenMargin\Core\Workings\Waterfall\OpenedSteps;
-use KeenMargin\Core\Workings\Waterfall\RunningTotal;
-use KeenMargin\Core\Workings\Waterfall\Step;
-use KeenMargin\Core\Workings\Waterfall\StepOrder;
-use KeenMargin\Core\Workings\Waterfall\SubtotalPlaces;
-use KeenMargin\Core\Workings\Waterfall\WaterfallScope;
 
-/** The rows of a bridge: its totals, and the steps from each to the next. */
-final readonly class BridgeRows
+/** The rows of a waterfall: its totals, and the steps from each to the next. */
+final readonly class WaterfallRows
 {
     private BridgeSteps $made;
 
@@ -42,7 +30,12 @@ final readonly class BridgeRows
     public function of(Panel $panel): array
     {
         $question = $this->of->scope->question;
-        $running = new RunningTotal($this->of->rounding(), $panel->key, $panel->name);
+        $running = new RunningTotal(
+            $this->of->rounding(),
+            $panel->key,
+            $panel->name,
+            $this->plan->isFromNought ? $this->plan->end()->scenario : null,
+        );
         $subtotals = new SubtotalPlaces($question->subtotals, $this->of->scope->dataset->calendar);
         foreach ($this->plan->legs as $i => $leg) {
             $steps = $this->steps($leg, $panel->where);
@@ -55,7 +48,7 @@ final readonly class BridgeRows
             }
             $first ??= BigDecimal::zero();
             $second ??= BigDecimal::zero();
-            if (0 === $i) {
+            if (0 === $i && !$this->plan->isFromNought) {
                 $running->total($this->total($leg->from, RowRole::Start, $first, $leg->first, null), $first);
             }
             $running->steps($steps, $subtotals);
@@ -65,7 +58,10 @@ final readonly class BridgeRows
             $isLast = $i === \count($this->plan->legs) - 1;
             $role = $isLast ? RowRole::End : RowRole::Subtotal;
             $start = $this->made->value($this->plan->legs[0]->first, $panel->where) ?? BigDecimal::zero();
-            $running->total($this->total($leg->to, $role, $second, $leg->second, $start), $second);
+            $running->total(
+                $this->total($leg->to, $role, $second, $leg->second, $this->plan->isFromNought ? null : $start),
+                $second,
+            );
         }
 
         return $running->rows();
@@ -118,7 +114,7 @@ final readonly class BridgeRows
         );
     }
 
-    /** @param BigDecimal|Fraction|null $start of the whole bridge, which the total is held against; null: it is the start */
+    /** @param BigDecimal|Fraction|null $start of the whole bridge, to hold the total against; null: nothing */
     private function total(
         BridgeEnd $end,
         RowRole $role,

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\VarianceTiers;
+namespace KeenMargin\Core\Chart\Tier;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\PlacedLabel;
@@ -10,7 +10,6 @@ use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\ReferenceLine;
 use KeenMargin\Core\Chart\Scale\Extent;
-use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Number\NumberFormat;

@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\VarianceTiers;
+namespace KeenMargin\Core\Chart\Tier;
 
 use KeenMargin\Core\Chart\Canvas\PlacedLabel;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\ReferenceLine;
 use KeenMargin\Core\Chart\Scale\Extent;
-use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Scale;
