@@ -140,8 +140,15 @@ final readonly class WorkingsXlsx
             DerivationRule::Minus => "$cells[0]-$second",
             DerivationRule::Percent => "ROUND(100*$cells[0]/ABS($second),$decimals)",
             DerivationRule::Rate => "ROUND(100*$cells[0]/$second,$decimals)",
+            DerivationRule::Volume => "ROUND(($cells[1]-$cells[0])/$cells[0]*$cells[2],{$this->decimals()})",
+            DerivationRule::RateChange => "ROUND($cells[3]-$cells[1]*$cells[2]/$cells[0],{$this->decimals()})",
             DerivationRule::Sum => 'SUM('.self::runs($cells).')',
         };
+    }
+
+    private function decimals(): int
+    {
+        return $this->workings->context->measure()->decimals;
     }
 
     /**

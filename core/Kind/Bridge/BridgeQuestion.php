@@ -8,9 +8,13 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\BalanceBridge;
 use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\DriverGuess;
+use KeenMargin\Core\Question\Drivers;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\ScenarioBridge;
@@ -64,7 +68,58 @@ final readonly class BridgeQuestion
         if ($bridge instanceof Between) {
             $this->members($question, $bridge);
         }
+        if ($bridge instanceof BalanceBridge && null !== $bridge->balance) {
+            $this->balance($bridge->balance);
+        }
         StepsFit::insist($question, $this->dataset, true);
+        null === $question->drivers || $this->drivers($question, $question->drivers);
+    }
+
+    /** @throws NotAccepted */
+    private function balance(string $name): void
+    {
+        $measure =
+            $this->dataset->maybeMeasure($name) ??
+            throw new NotAccepted('question.bridge.balance', "There is no measure \"$name\".");
+        QuestionFit::refuseIf(
+            Grouping::Last !== $measure->grouping,
+            'question.bridge.balance',
+            "$name is not taken as the last of its periods, so that it is no balance; say so in the settings.",
+        );
+    }
+
+    /**
+     * Measures that a value is the product of.
+     *
+     * @throws NotAccepted
+     */
+    private function drivers(Question $question, Drivers $drivers): void
+    {
+        $asked = [
+            'volume' => $drivers->volume,
+            'value' => $drivers->value,
+            'currency' => (string) $drivers->currency,
+        ];
+        foreach (array_filter($asked, static fn (string $name): bool => '' !== $name) as $part => $name) {
+            $measure =
+                $this->dataset->maybeMeasure($name) ??
+                throw new NotAccepted("question.drivers.$part", "There is no measure \"$name\".");
+            QuestionFit::refuseIf(
+                'currency' !== $part && !DriverGuess::isAdded($measure),
+                "question.drivers.$part",
+                "$name is not added up, so that it cannot be a volume or a value; take another measure.",
+            );
+        }
+        QuestionFit::refuseIf(
+            StepsFit::measure($question, $this->dataset)->name !== $drivers->value,
+            'question.measure',
+            "The drivers are those of {$drivers->value}; ask about that.",
+        );
+        QuestionFit::refuseIf(
+            null === $question->breakdown(),
+            'question.by',
+            'Mix and rate are told by the members of a breakdown; ask by one.',
+        );
     }
 
     /** @throws NotAccepted */

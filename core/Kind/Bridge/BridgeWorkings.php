@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Kind\Bridge;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\BalanceBridge;
 use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\PeriodBridge;
@@ -26,6 +27,7 @@ use KeenMargin\Core\Workings\Result\Summary;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Rows\Panels;
+use KeenMargin\Core\Workings\Waterfall\BalancePlanner;
 use KeenMargin\Core\Workings\Waterfall\BridgePlan;
 use KeenMargin\Core\Workings\Waterfall\BridgePlanner;
 use KeenMargin\Core\Workings\Waterfall\Explained;
@@ -49,13 +51,7 @@ final class BridgeWorkings
         $plan = self::plan($of, $recipe->question);
         $content = new ComparisonRows($of->scope, $measure, $of->figures);
         $rows = new WaterfallRows($of, $plan);
-        $panels = Panels::of(
-            $of->scope,
-            $of->figures,
-            $content,
-            $plan->legs[0]->second->fine,
-            $of->scope->question->where,
-        );
+        $panels = Panels::of($of->scope, $of->figures, $content, $plan->span(), $of->scope->question->where);
         $all = Explained::bySign(array_merge([], ...array_map($rows->of(...), $panels)));
         $end = self::maybeWhole($all, RowRole::End);
         $total = new Total($end?->shown, ['first' => $end?->variances['first'] ?? null], [], $end->values ?? []);
@@ -66,7 +62,7 @@ final class BridgeWorkings
             array_map(static fn (Row $row) => $row->values['change'] ?? null, $all),
         );
         $reference = new Reference('first', $plan->start()->name, $plan->start()->word);
-        $columns = self::columns($plan, $reference, $display);
+        $columns = self::columns($recipe->question, $plan, $reference, $display);
         $checks = new WaterfallChecks($of);
         $context = $of->scope->context(
             kind: $recipe->kind->id(),
@@ -94,6 +90,7 @@ final class BridgeWorkings
         return match (true) {
             $bridge instanceof ScenarioBridge => (new BridgePlanner($of))->scenarios($bridge),
             $bridge instanceof PeriodBridge => (new PeriodPlanner($of))->plan($bridge),
+            $bridge instanceof BalanceBridge => (new BalancePlanner($of))->plan($bridge),
             $bridge instanceof Between => (new BridgePlanner($of))->members($bridge),
             default => throw new NotAccepted('question.bridge', 'A bridge needs what it leads from and to.'),
         };
@@ -112,12 +109,18 @@ final class BridgeWorkings
     }
 
     /** @return non-empty-list<Column> start, end, variances, share, places */
-    private static function columns(BridgePlan $plan, Reference $reference, Display $display): array
-    {
+    private static function columns(
+        Question $question,
+        BridgePlan $plan,
+        Reference $reference,
+        Display $display,
+    ): array {
         $unit = $display->unitText();
         $rule = static fn (string $of): string => trim(ucfirst($of).", $unit", ', ');
         $changes = Column::against($reference, $display->inPoints, 'second');
         $named = ['Change', 'Change %'];
+
+        $drivers = null === $question->drivers ? [] : WaterfallColumns::drivers($question->drivers->volume);
 
         return [
             new Column('first', ColumnForm::Amount, $plan->start()->name, $rule($plan->start()->word)),
@@ -130,8 +133,21 @@ final class BridgeWorkings
                 array_keys($changes),
             ),
             WaterfallColumns::explains(),
-            ...WaterfallColumns::places($changes[0]->id()),
+            ...$drivers,
+            ...WaterfallColumns::places([] === $drivers ? $changes[0]->id() : 'amount'),
         ];
+    }
+
+    /** @param non-empty-list<Column> $columns */
+    private static function change(array $columns): Column
+    {
+        foreach ($columns as $column) {
+            if (ColumnForm::Change === $column->form) {
+                return $column;
+            }
+        }
+
+        return $columns[2] ?? $columns[0];
     }
 
     /**
@@ -149,13 +165,13 @@ final class BridgeWorkings
             rows: $rows,
             phrases: $phrases,
             amount: $columns[1],
-            change: $columns[2],
+            change: self::change($columns),
             share: WaterfallColumns::explains(),
             shareOf: '',
             moves: 'What moved it',
         );
         [$start, $end] = [$summary->maybeRow(RowRole::Start), $summary->maybeRow(RowRole::End)];
-        $periods = new SummaryPeriods($plan->legs[0]->second->fine, static fn (): bool => true);
+        $periods = new SummaryPeriods($plan->span(), static fn (): bool => true);
         $span =
             $periods->areAll() || $of->scope->question->bridge instanceof PeriodBridge
                 ? ''

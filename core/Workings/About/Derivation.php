@@ -77,7 +77,7 @@ final readonly class Derivation
         }
         $summed = null !== $column->follows ? [] : self::summed($key, $of, $workings);
         $sum = [] === $summed ? null : new self(DerivationRule::Sum, $summed, [$column->id()]);
-        if (null !== $sum && ColumnForm::Amount === $column->form) {
+        if (null !== $sum && \in_array($column->form, [ColumnForm::Amount, ColumnForm::Change], true)) {
             yield $sum;
         }
         foreach ($column->formulas as $formula) {
@@ -117,7 +117,9 @@ final readonly class Derivation
                 static fn (Row $row): bool => $row->role->isPart() && null === $row->parent,
             ),
         );
+        $own = $of instanceof Row ? self::ownSteps($of, $workings) : [];
         $parts = match (true) {
+            [] !== $own => $own,
             $of instanceof Row && RowRole::Group === $of->role => self::within($of, $workings),
             $of instanceof Row && RowRole::Total === $of->role => array_filter(
                 $parts,
@@ -138,6 +140,14 @@ final readonly class Derivation
         };
 
         return array_values(array_map(static fn (Row $row): string => $row->key->id, $parts));
+    }
+
+    /** @return list<Row> steps of an opened one; none where it is not opened */
+    private static function ownSteps(Row $of, Workings $workings): array
+    {
+        return array_values(
+            array_filter($workings->table->rows, static fn (Row $row): bool => true === $row->parent?->is($of->key)),
+        );
     }
 
     /** @return list<Row> that stand in a group, one by one */

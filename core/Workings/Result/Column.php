@@ -31,7 +31,7 @@ final readonly class Column
     public function id(): string
     {
         return match ($this->form) {
-            ColumnForm::Amount, ColumnForm::Rate => $this->key,
+            ColumnForm::Amount, ColumnForm::Change, ColumnForm::Rate => $this->key,
             ColumnForm::Variance, ColumnForm::Points => "variance:{$this->key}",
             ColumnForm::Percent => "percent:{$this->key}",
         };
@@ -84,7 +84,7 @@ final readonly class Column
         $variance = $of->variances[$this->key] ?? null;
 
         return match ($this->form) {
-            ColumnForm::Amount, ColumnForm::Rate => 'shown' === $this->key
+            ColumnForm::Amount, ColumnForm::Change, ColumnForm::Rate => 'shown' === $this->key
                 ? $of->shown
                 : $of->values[$this->key] ?? null,
             ColumnForm::Variance, ColumnForm::Points => $variance?->amount,

@@ -10,6 +10,8 @@ enum ColumnForm: string
     case Amount = 'amount';
     case Variance = 'variance';
     case Percent = 'percent';
+    /** an amount that is written with its sign, and is no variance */
+    case Change = 'change';
     /** a share in percent */
     case Rate = 'rate';
     /** a variance of percentages */
@@ -17,6 +19,6 @@ enum ColumnForm: string
 
     public function isOfVariance(): bool
     {
-        return !\in_array($this, [self::Amount, self::Rate], true);
+        return !\in_array($this, [self::Amount, self::Change, self::Rate], true);
     }
 }

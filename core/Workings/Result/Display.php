@@ -176,7 +176,7 @@ final readonly class Display
     {
         return match ($form) {
             ColumnForm::Amount => $this->amount($number),
-            ColumnForm::Variance => $this->variance($number),
+            ColumnForm::Variance, ColumnForm::Change => $this->variance($number),
             ColumnForm::Rate => $this->format->plain($number, $this->inPoints ? $this->decimals : 1),
             ColumnForm::Points => $this->format->signed($number, $this->inPoints ? $this->varianceDecimals : 1),
             ColumnForm::Percent => $this->format->signed($number, 1),

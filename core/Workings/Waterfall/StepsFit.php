@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
+use KeenMargin\Core\Question\BalanceBridge;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\SubtotalsAt;
@@ -34,8 +35,10 @@ final class StepsFit
         );
         $measure = self::measure($question, $dataset);
         $isOverPeriods = null !== $question->grain();
+        // A balance moves from period to period; else only sums are made of periods.
+        $groupings = $question->bridge instanceof BalanceBridge ? [Grouping::Sum, Grouping::Last] : [Grouping::Sum];
         $addsUp = $isOverPeriods
-            ? Grouping::Sum === $measure->grouping && OverMembers::Sum === $measure->overMembers
+            ? \in_array($measure->grouping, $groupings, true) && OverMembers::Sum === $measure->overMembers
             : ($mayBeRatio && $measure->isRatio()) || $measure->isAddedOverMembers();
         QuestionFit::refuseIf(
             !$addsUp,

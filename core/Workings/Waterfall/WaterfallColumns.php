@@ -38,6 +38,34 @@ final class WaterfallColumns
         ];
     }
 
+    /**
+     * What drives a value, with the volumes and values that it is computed from.
+     *
+     * @param string $volume name of the volume
+     *
+     * @return list<Column> the change first
+     */
+    public static function drivers(string $volume): array
+    {
+        $of = ['volume first', 'volume second', 'first'];
+
+        return [
+            new Column(
+                'amount',
+                ColumnForm::Change,
+                'Step',
+                'Volume: (V1 − V0) ÷ V0 × R0; rate: R1 − V1 × R0 ÷ V0, member by member; mix: what is left of R1 − R0',
+                [
+                    new ColumnFormula(DerivationRule::Volume, ...$of),
+                    new ColumnFormula(DerivationRule::RateChange, ...[...$of, 'second']),
+                    new ColumnFormula(DerivationRule::Minus, 'second', 'first'),
+                ],
+            ),
+            new Column('volume first', ColumnForm::Amount, "$volume before", "V0: $volume on the first side"),
+            new Column('volume second', ColumnForm::Amount, "$volume after", "V1: $volume on the second side"),
+        ];
+    }
+
     public static function explains(): Column
     {
         return new Column(

@@ -37,6 +37,7 @@ final readonly class WaterfallRows
             $this->plan->isFromNought ? $this->plan->end()->scenario : null,
         );
         $subtotals = new SubtotalPlaces($question->subtotals, $this->of->scope->dataset->calendar);
+        $start = null;
         foreach ($this->plan->legs as $i => $leg) {
             $steps = $this->steps($leg, $panel->where);
             [$first, $second] = [
@@ -46,8 +47,9 @@ final readonly class WaterfallRows
             if (null === $first && null === $second && [] === $steps) {
                 return [];
             }
-            $first ??= BigDecimal::zero();
-            $second ??= BigDecimal::zero();
+            $movement = Exact::minus($second ?? BigDecimal::zero(), $first ?? BigDecimal::zero());
+            $first = $this->plan->stated?->opening($panel->where) ?? ($first ?? BigDecimal::zero());
+            $second = $this->plan->stated?->closing($panel->where) ?? Exact::plus($first, $movement);
             if (0 === $i && !$this->plan->isFromNought) {
                 $running->total($this->total($leg->from, RowRole::Start, $first, $leg->first, null), $first);
             }
@@ -57,7 +59,7 @@ final readonly class WaterfallRows
             }
             $isLast = $i === \count($this->plan->legs) - 1;
             $role = $isLast ? RowRole::End : RowRole::Subtotal;
-            $start = $this->made->value($this->plan->legs[0]->first, $panel->where) ?? BigDecimal::zero();
+            $start ??= $first;
             $running->total(
                 $this->total($leg->to, $role, $second, $leg->second, $this->plan->isFromNought ? null : $start),
                 $second,
@@ -75,6 +77,10 @@ final readonly class WaterfallRows
     private function steps(Leg $leg, array $where): array
     {
         $question = $this->of->scope->question;
+        $breakdown = $this->of->scope->dataset->maybeBreakdown((string) $question->breakdown());
+        if (null !== $question->drivers && null !== $breakdown) {
+            return (new DriverSteps($this->of, $question->drivers, $breakdown))->of($leg, $where);
+        }
         $steps = $this->made->of($leg, $question->by, $where);
         $ordered = (new StepOrder($question))->of(
             $steps,

@@ -13,7 +13,7 @@ final readonly class Said
     public const OPTIONAL = ['row', 'ref', 'column', 'is', 'exact'];
 
     /**
-     * @param string|array<string, string|true> $ref
+     * @param string|array<string, string|true|int|list<string>> $ref
      */
     public function __construct(
         #[OA\Property] public string $text,

@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class StaleNumber
 {
     /**
-     * @param string|array<string, string|true> $ref
+     * @param string|array<string, string|true|int|list<string>> $ref
      */
     public function __construct(
         #[OA\Property] public string $said,
