@@ -7,8 +7,10 @@ namespace KeenMargin\Core\Drawing;
 use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\ListFigures;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
 use KeenMargin\Core\Kind\ChartKind;
+use KeenMargin\Core\Question\GivenList;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\About\NotesInChart;
@@ -54,7 +56,14 @@ final readonly class Drawing
      */
     public static function workings(Recipe $recipe, Figures $figures, ChartKinds $kinds): Workings
     {
-        return $kinds->of($recipe->kind->id())->workings($recipe, new MemoizedFigures($figures));
+        $memoized = new MemoizedFigures($figures);
+        $list = GivenList::maybe($memoized->dataset(), $recipe->question->roles);
+        $own =
+            null === $list || [] === $list->sums()
+                ? $memoized
+                : new ListFigures($memoized, $list->breakdown->name, $list->sums());
+
+        return $kinds->of($recipe->kind->id())->workings($recipe, $own);
     }
 
     /**

@@ -20,6 +20,7 @@ use KeenMargin\Core\Question\StepColours;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Waterfall\Explained;
+use KeenMargin\Core\Workings\Waterfall\ListWorkings;
 
 /** From one total to another by the steps between: scenarios, spans of time, members. */
 final readonly class Bridge extends WaterfallKind
@@ -89,7 +90,7 @@ final readonly class Bridge extends WaterfallKind
 
     public function workings(Recipe $recipe, Figures $figures): Workings
     {
-        return BridgeWorkings::of($recipe, $figures);
+        return ListWorkings::maybe($recipe, $figures) ?? BridgeWorkings::of($recipe, $figures);
     }
 
     protected function usualColours(): StepColours

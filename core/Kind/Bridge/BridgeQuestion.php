@@ -16,6 +16,7 @@ use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\DriverGuess;
 use KeenMargin\Core\Question\Drivers;
 use KeenMargin\Core\Question\Fit\QuestionFit;
+use KeenMargin\Core\Question\GivenList;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\ScenarioBridge;
 use KeenMargin\Core\Workings\Waterfall\StepsFit;
@@ -31,7 +32,9 @@ final readonly class BridgeQuestion
 
     public function lacks(): ?string
     {
-        return null === $this->maybeScenarios() ? self::NO_ENDS : null;
+        $hasEnds = null !== $this->maybeScenarios() || null !== GivenList::maybe($this->dataset);
+
+        return $hasEnds ? null : self::NO_ENDS;
     }
 
     /** From the reference to what is shown, by lines of a statement where there are any, else as the rows are. */
@@ -42,9 +45,11 @@ final readonly class BridgeQuestion
         $reference = $question->against[0] ?? null;
         $bridge =
             $question->bridge ??
-            (null === $shown || null === $reference
-                ? $this->maybeScenarios()
-                : new ScenarioBridge($reference, $shown));
+            (null !== GivenList::maybe($this->dataset, $question->roles)
+                ? null
+                : (null === $shown || null === $reference
+                    ? $this->maybeScenarios()
+                    : new ScenarioBridge($reference, $shown)));
         $isPeriods = null !== $question->grain();
         $by = match (true) {
             !$isPeriods => $question->by,
@@ -58,6 +63,11 @@ final readonly class BridgeQuestion
     /** @throws NotAccepted */
     public function insist(Question $question): void
     {
+        if (null === $question->bridge && null !== GivenList::maybe($this->dataset, $question->roles)) {
+            StepsFit::insist($question, $this->dataset, true);
+
+            return;
+        }
         $bridge =
             $question->bridge ??
             throw new NotAccepted(

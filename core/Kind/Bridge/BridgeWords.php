@@ -30,7 +30,7 @@ final class BridgeWords
                 ' to '.
                 self::member($bridge->second),
             $bridge instanceof BalanceBridge => 'from its opening to its closing value',
-            null === $bridge => 'from somewhere to somewhere else',
+            null === $bridge => 'from start to end',
         };
     }
 

@@ -19,6 +19,7 @@ use KeenMargin\Core\Question\StepColours;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Waterfall\Explained;
+use KeenMargin\Core\Workings\Waterfall\ListWorkings;
 use KeenMargin\Core\Workings\Waterfall\StepsFit;
 
 /** What a total is made of, member by member or period by period. */
@@ -71,7 +72,7 @@ final readonly class BuildUp extends WaterfallKind
 
     public function workings(Recipe $recipe, Figures $figures): Workings
     {
-        return BuildUpWorkings::of($recipe, $figures);
+        return ListWorkings::maybe($recipe, $figures) ?? BuildUpWorkings::of($recipe, $figures);
     }
 
     protected function usualColours(): StepColours

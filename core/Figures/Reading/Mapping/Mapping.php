@@ -61,6 +61,23 @@ final readonly class Mapping
         return With::of($this, ['columns' => $columns, 'measures' => $measures]);
     }
 
+    /** Whether rows that are named as totals stay: as told, and of a plain list, which may state its own end. */
+    public function keepsTotalRows(): bool
+    {
+        return $this->keepsTotals || $this->isPlainList();
+    }
+
+    /** Names and amounts, and nothing else. */
+    private function isPlainList(): bool
+    {
+        $roles = array_map(static fn (ColumnRole $column): Role => $column->role, $this->columns);
+        $counts = array_count_values(array_map(static fn (Role $role): string => $role->value, $roles));
+        $used = array_diff_key($counts, [Role::Ignore->value => 1]);
+        ksort($used);
+
+        return $used === [Role::Amount->value => 1, Role::Breakdown->value => 1];
+    }
+
     public function numbers(): NumberReader
     {
         return new NumberReader($this->decimal);

@@ -131,13 +131,13 @@ final class RowCombinations
                 throw RefusedFigures::whole(
                     'The breakdowns have more than '.
                         number_format(Limits::COMBINATIONS).
-                        ' different combinations. Ignore a column that differs from row to row, such as a document '
-                            .'number.',
+                        ' different combinations. Ignore a column that differs from row to row, such as a document '.
+                        'number.',
                 );
             }
             $this->numbers[$key] = \count($this->list);
             $this->list[] = $key;
-            if (!$this->mapping->keepsTotals && [] !== array_filter($members, TotalWords::isTotal(...))) {
+            if (!$this->mapping->keepsTotalRows() && [] !== array_filter($members, TotalWords::isTotal(...))) {
                 $this->totals[$this->numbers[$key]] = true;
             }
         }
