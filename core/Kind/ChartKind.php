@@ -6,12 +6,15 @@ namespace KeenMargin\Core\Kind;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Kind;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Workings\About\RowChange;
+use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
 
@@ -37,6 +40,13 @@ interface ChartKind extends Kind
     public function workings(Recipe $recipe, Figures $figures): Workings;
 
     public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene;
+
+    /**
+     * What a reader can change at one of its rows, besides what every chart has.
+     *
+     * @return list<RowChange>
+     */
+    public function changes(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): array;
 
     /** How the rows of its workings are written as JSON. */
     public function rowWriter(): RowWriter;

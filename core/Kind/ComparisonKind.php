@@ -15,14 +15,14 @@ use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Workings\Comparison\ComparisonWorkings;
 use KeenMargin\Core\Workings\Result\ComparedRowWriter;
+use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** What kinds have in common that compare the shown scenario with references. */
 abstract readonly class ComparisonKind implements ChartKind
 {
-    private const NO_REFERENCE = 'A second scenario to compare with is missing, such as a budget, a target or a '.
-        'prior year.';
+    private const NO_REFERENCE = 'A second scenario to compare with is missing: a budget, a target or a prior year.';
 
     public function group(): string
     {
@@ -70,6 +70,11 @@ abstract readonly class ComparisonKind implements ChartKind
     public function workings(Recipe $recipe, Figures $figures): Workings
     {
         return ComparisonWorkings::of($recipe, $figures);
+    }
+
+    public function changes(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): array
+    {
+        return [];
     }
 
     public function rowWriter(): RowWriter

@@ -14,6 +14,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\StepColours;
 use KeenMargin\Core\Question\VarianceForm;
@@ -43,7 +44,7 @@ abstract readonly class WaterfallKind implements ChartKind
 
     public function rows(Question $question): RowChoices
     {
-        return new RowChoices();
+        return new RowChoices(isWaterfall: true);
     }
 
     public function options(): array
@@ -60,6 +61,17 @@ abstract readonly class WaterfallKind implements ChartKind
     public function usualVariance(): ?VarianceForm
     {
         return null;
+    }
+
+    public function changes(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): array
+    {
+        return (new StepChanges($row, $workings, $recipe, $dataset))->all($this->canOrder());
+    }
+
+    /** Whether steps may stand in another order than their own, and be gathered. */
+    protected function canOrder(): bool
+    {
+        return true;
     }
 
     public function rowWriter(): RowWriter

@@ -10,12 +10,14 @@ final readonly class RowChoices
     /**
      * @param bool $hasMembers whether rows may be members of a breakdown; else they are periods
      * @param ?string $taken a breakdown that neither rows nor panels may be of; null: any
+     * @param bool $isWaterfall whether rows are steps: these have subtotals, and are no running totals besides
      * @param bool $canLand whether a row may show where the fiscal year will end
      */
     public function __construct(
         public bool $hasMembers = true,
         public ?string $taken = null,
         public bool $canLand = false,
+        public bool $isWaterfall = false,
     ) {
     }
 }

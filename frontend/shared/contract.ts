@@ -1027,6 +1027,59 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/datasets/{id}/explanations': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Which breakdowns explain the variance of a question, the one that explains it best first */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            recipe: components['schemas']['Recipe']
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Explanations']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/datasets/{id}/exports/{format}': {
     parameters: {
       query?: never
@@ -3617,6 +3670,10 @@ export interface components {
       periodList: components['schemas']['Period'][]
       years: components['schemas']['Period'][]
       nextYear: components['schemas']['Period'] | null
+      /** @description measures that a value is the product of, where the figures have them */
+      drivers: {
+        [key: string]: string
+      } | null
       closing: string
       /** @description the periods that the books are closed through by steps; of days the months */
       closings: components['schemas']['Period'][]
@@ -3698,6 +3755,16 @@ export interface components {
       undo: string | null
       redo: string | null
       undoId: number
+    }
+    /** @description Which members of a breakdown explain a variance, and the bridge that shows it. */
+    Explanation: {
+      /** @description such as: 2 of 6 routes explain 80 %: North, Outer */
+      says: string
+      recipe: components['schemas']['Recipe']
+    }
+    /** @description Which breakdowns explain the variance of a question, the one that explains it best first. */
+    Explanations: {
+      explanations: components['schemas']['Explanation'][]
     }
     /** @description A row of a table of figures. */
     FigureRow: {
@@ -3801,6 +3868,14 @@ export interface components {
       named?: string
       /** @enum {unknown} */
       labelsAt?: 'outside' | 'inside'
+      /**
+       * @description what colours of a waterfall's steps tell
+       * @enum {unknown}
+       */
+      steps?: 'effect' | 'sign'
+      /** @enum {unknown} */
+      stepLabels?: 'amount' | 'share' | 'both'
+      dots?: boolean
     }
     /** @description Charts that a named finish was put on, and their recipes as they were. */
     FinishUses: {
@@ -4146,6 +4221,43 @@ export interface components {
       target?: string
       sequence?: string[]
       landing?: boolean
+      /** @description from what to what a bridge leads */
+      bridge?:
+        | {
+            from: components['schemas']['Scenario']
+            to: components['schemas']['Scenario']
+            through?: components['schemas']['Scenario'][]
+          }
+        | {
+            fromPeriod: 'a year before' | components['schemas']['RecipeStretch']
+            toPeriod: components['schemas']['RecipeStretch']
+          }
+        | {
+            field: components['schemas']['RecipeName']
+            first: string
+            second: string
+          }
+        | {
+            /** @constant */
+            over: 'periods'
+            balance?: components['schemas']['RecipeName']
+          }
+      drivers?: {
+        volume: components['schemas']['RecipeName']
+        value: components['schemas']['RecipeName']
+        currency?: components['schemas']['RecipeName']
+      }
+      /** @description steps that show what they are made of */
+      opened?: {
+        step: components['schemas']['RowRef']
+        by: components['schemas']['RecipeName']
+      }[]
+      /** @description after which steps subtotals stand */
+      subtotals?: ('quarter' | 'half-year' | 'year' | 'group') | string[]
+      /** @description what rows of a list are, where their names do not tell it */
+      roles?: {
+        [key: string]: 'start' | 'step' | 'subtotal' | 'end'
+      }
     }
     /** @description A first look at a file. */
     Reading: {
@@ -4246,6 +4358,8 @@ export interface components {
     RecipeName: string
     RecipePeriod: string
     RecipeSize: string
+    /** @description a period of any grain, or a span */
+    RecipeStretch: components['schemas']['RecipePeriod'] | components['schemas']['Span']
     /** @description A row of a file that cannot come in. */
     Refusal: {
       row: number
@@ -4269,6 +4383,17 @@ export interface components {
       without: components['schemas']['Recipe'] | null
       whyNot: string
       scenarios: components['schemas']['ScenarioImports'][]
+      /** @description what the kind lets a reader change at the row */
+      changes: components['schemas']['RowChange'][]
+    }
+    /** @description A change of the chart that is made at one of its rows. */
+    RowChange: {
+      /** @enum {string} */
+      id: 'open' | 'close' | 'subtotal' | 'gather' | 'role'
+      label: string
+      /** @description pressed in the menu of the row; blank: none */
+      key: string
+      recipe: components['schemas']['Recipe']
     }
     /** @description Which rows a kind can have. */
     RowChoices: {
@@ -4276,6 +4401,8 @@ export interface components {
       /** @description a breakdown that neither rows nor panels may be of */
       taken: string | null
       canLand: boolean
+      /** @description rows are steps of a waterfall */
+      isWaterfall: boolean
     }
     /** @description A note of a row of this chart. */
     RowNote: {
@@ -4297,14 +4424,33 @@ export interface components {
     /** @description A row of the chart: its period, member or sum alone, or with the panel that it stands in. */
     RowRef:
       | string
-      | ({
+      | {
           panel?: string
           /** @constant */
           others?: true
           row?: string
           /** @enum {unknown} */
-          sum?: 'other' | 'total' | 'toDate' | 'landing'
-        } & (unknown | unknown))
+          sum?:
+            | 'other'
+            | 'total'
+            | 'toDate'
+            | 'landing'
+            | 'start'
+            | 'end'
+            | 'through'
+            | 'subtotal'
+            | 'unexplained'
+            | 'volume'
+            | 'mix'
+            | 'rate'
+            | 'currency'
+            | 'new'
+            | 'gone'
+          /** @description opened steps that it stands within, the outermost first */
+          within?: string[]
+          /** @description totals between start and end that stand before it */
+          leg?: number
+        }
     /** @description Words of a statement; a name or a number also tells its row. */
     Said: {
       text: string
@@ -4532,7 +4678,19 @@ export interface components {
       ref: components['schemas']['RowRef']
       label: string
       /** @enum {string} */
-      role: 'row' | 'other' | 'group' | 'total' | 'landing'
+      role:
+        | 'row'
+        | 'other'
+        | 'group'
+        | 'total'
+        | 'landing'
+        | 'start'
+        | 'step'
+        | 'subtotal'
+        | 'end'
+        | 'unexplained'
+        | 'new'
+        | 'gone'
       depth: number
       /** @description of several charts of a kind, the one that it stands in */
       panel: string
@@ -4599,6 +4757,8 @@ export type DatasetNotice = components['schemas']['DatasetNotice']
 export type Drawing = components['schemas']['Drawing']
 export type EarlierImport = components['schemas']['EarlierImport']
 export type Edited = components['schemas']['Edited']
+export type Explanation = components['schemas']['Explanation']
+export type Explanations = components['schemas']['Explanations']
 export type FigureRow = components['schemas']['FigureRow']
 export type FigureTable = components['schemas']['FigureTable']
 export type FigureTotal = components['schemas']['FigureTotal']
@@ -4645,9 +4805,11 @@ export type RecipeMembers = components['schemas']['RecipeMembers']
 export type RecipeName = components['schemas']['RecipeName']
 export type RecipePeriod = components['schemas']['RecipePeriod']
 export type RecipeSize = components['schemas']['RecipeSize']
+export type RecipeStretch = components['schemas']['RecipeStretch']
 export type Refusal = components['schemas']['Refusal']
 export type Region = components['schemas']['Region']
 export type RowAbout = components['schemas']['RowAbout']
+export type RowChange = components['schemas']['RowChange']
 export type RowChoices = components['schemas']['RowChoices']
 export type RowNote = components['schemas']['RowNote']
 export type RowRef = components['schemas']['RowRef']

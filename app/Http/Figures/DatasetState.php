@@ -22,6 +22,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\DriverGuess;
 use KeenMargin\Core\Question\Fit\FirstQuestion;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Grain;
@@ -80,9 +81,10 @@ final readonly class DatasetState
     {
         $figures = new StoredFigures($record, $this->store);
         $dataset = $figures->dataset();
-        $years = $dataset->isTimeless() || $dataset->isEmpty()
-            ? []
-            : $dataset->range()->periods(Grain::Year, $dataset->calendar);
+        $years =
+            $dataset->isTimeless() || $dataset->isEmpty()
+                ? []
+                : $dataset->range()->periods(Grain::Year, $dataset->calendar);
 
         return $this->brief($record) + [
             'revision' => $record->revision,
@@ -110,6 +112,7 @@ final readonly class DatasetState
             'ownGrains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
             'years' => array_map(self::named(...), $years),
+            'drivers' => self::drivers($dataset),
             'nextYear' => [] === $years ? null : self::named(end($years)->moved(1)),
             'closing' => $dataset->maybeClosing()?->key() ?? '',
             'closings' => array_map(self::named(...), (new ClosingPeriods($dataset))->list),
@@ -121,6 +124,13 @@ final readonly class DatasetState
             'strip' => self::strip($dataset),
             'notices' => $record->notices,
         ];
+    }
+
+    private static function drivers(Dataset $dataset): ?object
+    {
+        $drivers = DriverGuess::maybe($dataset);
+
+        return null === $drivers ? null : (object) ['volume' => $drivers->volume, 'value' => $drivers->value];
     }
 
     /** @return array{key: string, label: string} */

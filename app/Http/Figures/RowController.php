@@ -23,7 +23,9 @@ use KeenMargin\Core\Figures\Series\MemoizedFigures;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\ScenarioBridge;
 use KeenMargin\Core\Workings\About\RowActions;
+use KeenMargin\Core\Workings\About\RowChange;
 use KeenMargin\Core\Workings\About\RowFigures;
 use KeenMargin\Core\Workings\About\RowTarget;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
@@ -82,6 +84,15 @@ final readonly class RowController
             'without' => null === $steps->without ? null : RecipeWriter::toArray($steps->without),
             'whyNot' => $steps->whyNot,
             'scenarios' => array_map($imports, self::scenarios($row, $recipe, $workings)),
+            'changes' => array_map(
+                static fn (RowChange $change): array => [
+                    'id' => $change->id,
+                    'label' => $change->label,
+                    'key' => $change->key,
+                    'recipe' => RecipeWriter::toArray($change->recipe),
+                ],
+                $this->kinds->of($recipe->kind->id())->changes($row, $workings, $recipe, $figures->dataset()),
+            ),
         ]);
     }
 
@@ -178,6 +189,8 @@ final readonly class RowController
             array_map(static fn (Reference $one): ?Scenario => $one->scenario, $workings->table->references),
         );
 
-        return array_values(array_unique([...$shown, ...$references], \SORT_REGULAR));
+        $bridge = $question->bridge instanceof ScenarioBridge ? $question->bridge->stations() : [];
+
+        return array_values(array_unique([...$bridge, ...$shown, ...$references], \SORT_REGULAR));
     }
 }

@@ -34,6 +34,9 @@ final readonly class HorizontalPanels
     /** With less room for lengths than this, a tier is left out. */
     private const ROOM = 60.0;
     private const NAMES = 0.34;
+    /** From this width on rows grow, where they are not many. */
+    private const WIDE = 1000.0;
+    private const MANY = 18;
 
     /**
      * @param list<SeriesKey> $keys
@@ -120,7 +123,7 @@ final readonly class HorizontalPanels
             $top += self::TITLE;
         }
         $axis = BandAxis::rows(
-            RowNames::heights($rows, $names, $this->stretch),
+            RowNames::heights($rows, $names, $this->stretch, $this->usualHeight(\count($rows))),
             RowNames::standApart($rows),
             $top + self::HEAD,
         );
@@ -165,6 +168,14 @@ final readonly class HorizontalPanels
         }
 
         return $axis->stop + 4.0;
+    }
+
+    /** Rows grow with the room, up to 36 points; of many rows they stay as they are. */
+    private function usualHeight(int $rows): float
+    {
+        $growth = $rows > self::MANY ? 0.0 : ($this->finish->width - self::WIDE) / 50.0;
+
+        return 24.0 + max(0.0, min(12.0, $growth));
     }
 
     /** @param list<Tier> $tiers */

@@ -52,12 +52,13 @@ final class RowNames
 
     /**
      * @param list<Row> $rows
+     * @param float $usual height of a band in points, of up to thirty rows
      *
      * @return list<float> of the bands, so that every name has its lines
      */
-    public static function heights(array $rows, float $width, float $stretch = 1.0): array
+    public static function heights(array $rows, float $width, float $stretch = 1.0, float $usual = 24.0): array
     {
-        $least = max(18.0, $stretch * (\count($rows) > 30 ? 20.0 : 24.0));
+        $least = max(18.0, $stretch * (\count($rows) > 30 ? 20.0 : $usual));
 
         return array_map(
             static fn (Row $row): float => max($least, self::LINE * \count(self::lines($row, $width)) + 8.0),

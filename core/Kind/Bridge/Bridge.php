@@ -62,7 +62,9 @@ final readonly class Bridge extends WaterfallKind
 
     public function rows(Question $question): RowChoices
     {
-        return new RowChoices(taken: $question->bridge instanceof Between ? $question->bridge->field : null);
+        $taken = $question->bridge instanceof Between ? $question->bridge->field : null;
+
+        return new RowChoices(taken: $taken, isWaterfall: true);
     }
 
     public function words(Question $question, Measure $measure): QuestionWords

@@ -129,6 +129,11 @@ final readonly class CapacityFill implements ChartKind
         return CapacityWorkings::of($recipe, $figures);
     }
 
+    public function changes(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): array
+    {
+        return [];
+    }
+
     public function rowWriter(): RowWriter
     {
         return new CapacityRowWriter();

@@ -23,6 +23,7 @@ use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
 
@@ -109,6 +110,11 @@ final readonly class HatGraph implements ChartKind
     public function workings(Recipe $recipe, Figures $figures): Workings
     {
         return HatWorkings::of($recipe, $figures);
+    }
+
+    public function changes(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): array
+    {
+        return [];
     }
 
     public function rowWriter(): RowWriter

@@ -211,6 +211,11 @@ final readonly class Statement extends WaterfallKind
         );
     }
 
+    protected function canOrder(): bool
+    {
+        return false;
+    }
+
     protected function usualColours(): StepColours
     {
         return StepColours::Sign;

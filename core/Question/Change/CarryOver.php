@@ -60,8 +60,10 @@ final class CarryOver
     private function measures(): void
     {
         $known = array_map(static fn (Measure $measure): string => $measure->name, $this->dataset->measures);
-        foreach (['measure', 'used', 'unused', 'total'] as $key) {
-            $name = $this->question()[$key] ?? null;
+        $drivers = $this->question()['drivers'] ?? [];
+        $named = [...$this->question(), ...\is_array($drivers) ? $drivers : []];
+        foreach (['measure', 'used', 'unused', 'total', 'volume', 'value', 'currency'] as $key) {
+            $name = $named[$key] ?? null;
             if (!\is_string($name) || \in_array($name, $known, true)) {
                 continue;
             }
@@ -123,8 +125,16 @@ final class CarryOver
                 $fields[$filter['field']] = true;
             }
         }
-        if (\is_array($question['between'] ?? null) && \is_string($question['between']['field'] ?? null)) {
-            $fields[$question['between']['field']] = !\in_array('between', $this->required(), true);
+        foreach (['between', 'bridge'] as $key) {
+            if (\is_array($question[$key] ?? null) && \is_string($question[$key]['field'] ?? null)) {
+                $fields[$question[$key]['field']] = !\in_array($key, $this->required(), true);
+            }
+        }
+        foreach (\is_array($question['opened'] ?? null) ? $question['opened'] : [] as $opened) {
+            $by = \is_array($opened) ? $opened['by'] ?? null : null;
+            if (\is_string($by) && !\in_array($by, Grain::words(), true)) {
+                $fields[$by] = true;
+            }
         }
 
         return $fields;
@@ -148,9 +158,10 @@ final class CarryOver
             $field = \is_array($filter) && \is_string($filter['field'] ?? null) ? $filter['field'] : '';
             $this->membersOf($field, \is_array($names) ? $names : [], true);
         }
-        $between = $question['between'] ?? null;
-        if (\is_array($between) && \is_string($between['field'] ?? null)) {
-            $this->membersOf($between['field'], [$between['first'] ?? null, $between['second'] ?? null], false);
+        foreach ([$question['between'] ?? null, $question['bridge'] ?? null] as $between) {
+            if (\is_array($between) && \is_string($between['field'] ?? null)) {
+                $this->membersOf($between['field'], [$between['first'] ?? null, $between['second'] ?? null], false);
+            }
         }
     }
 
@@ -249,9 +260,18 @@ final class CarryOver
             $question['by'] = $this->dataset->isTimeless()
                 ? $this->dataset->breakdowns[0]->name ?? 'month'
                 : $this->dataset->grain->value;
-            $question = array_diff_key($question, ['order' => 1, 'top' => 1, 'sequence' => 1]);
+            $ofRows = ['order', 'top', 'sequence', 'opened', 'subtotals', 'roles'];
+            $question = array_diff_key($question, array_flip($ofRows));
         }
-        foreach (['each', 'between'] as $key) {
+        if (\is_array($question['opened'] ?? null)) {
+            $question['opened'] = array_values(
+                array_filter(
+                    $question['opened'],
+                    static fn (mixed $one): bool => !\is_array($one) || ($one['by'] ?? null) !== $name,
+                ),
+            );
+        }
+        foreach (['each', 'between', 'bridge'] as $key) {
             $of = $question[$key] ?? null;
             if ($of === $name || (\is_array($of) && ($of['field'] ?? null) === $name)) {
                 unset($question[$key]);

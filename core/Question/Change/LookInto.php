@@ -14,6 +14,7 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Kinds;
 use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\Subtotals;
 use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -111,6 +112,8 @@ final readonly class LookInto
             'sequence' => [],
             'cumulate' => null,
             'landing' => false,
+            'opened' => [],
+            'subtotals' => new Subtotals(),
             'span' => null === $period ? $this->recipe->question->span : Span::between($period, $period),
         ]);
         $rows = $this->recipe->kind->rows($question);

@@ -148,28 +148,109 @@ final readonly class Renaming
      */
     private function parts(array $question): array
     {
+        $question = $this->waterfall($question);
         $keys = ['measure' => ['used', 'unused', 'total'], 'breakdown' => ['by', 'each']][$this->what] ?? [];
         foreach ($keys as $key) {
             if (($question[$key] ?? null) === $this->from) {
                 $question[$key] = $this->to;
             }
         }
-        $between = $question['between'] ?? null;
-        if (\is_array($between) && 'breakdown' === $this->what && ($between['field'] ?? null) === $this->from) {
-            $question['between'] = array_replace($between, ['field' => $this->to]);
-        }
-        if (\is_array($between) && 'member' === $this->what && ($between['field'] ?? null) === $this->breakdown) {
-            $question['between'] = array_map(
-                fn (mixed $name, string|int $key): mixed => 'field' !== $key && $name === $this->from
-                    ? $this->to
-                    : $name,
-                $between,
-                array_keys($between),
-            );
-            $question['between'] = array_combine(array_keys($between), $question['between']);
+        foreach (['between', 'bridge'] as $key) {
+            if (\is_array($question[$key] ?? null)) {
+                $question[$key] = $this->between($question[$key]);
+            }
         }
 
         return $question;
+    }
+
+    /**
+     * Two members of a breakdown.
+     *
+     * @param array<mixed> $between
+     *
+     * @return array<mixed>
+     */
+    private function between(array $between): array
+    {
+        if ('breakdown' === $this->what && ($between['field'] ?? null) === $this->from) {
+            return array_replace($between, ['field' => $this->to]);
+        }
+        if ('member' === $this->what && ($between['field'] ?? null) === $this->breakdown) {
+            foreach (['first', 'second'] as $side) {
+                $between[$side] = $this->name($between[$side] ?? null);
+            }
+        }
+
+        return $between;
+    }
+
+    private function name(mixed $name): mixed
+    {
+        return $name === $this->from ? $this->to : $name;
+    }
+
+    /**
+     * Names in the parts that waterfalls alone have.
+     *
+     * @param array<mixed> $question
+     *
+     * @return array<mixed>
+     */
+    private function waterfall(array $question): array
+    {
+        foreach ('measure' === $this->what ? ['drivers', 'bridge'] : [] as $key) {
+            $part = $question[$key] ?? null;
+            if (\is_array($part)) {
+                $named = array_intersect_key($part, array_flip(['volume', 'value', 'currency', 'balance']));
+                $question[$key] = array_replace($part, array_map($this->name(...), $named));
+            }
+        }
+        $isOfRows = 'member' === $this->what && ($question['by'] ?? null) === $this->breakdown;
+        if ($isOfRows && \is_array($question['subtotals'] ?? null)) {
+            $question['subtotals'] = array_map($this->name(...), $question['subtotals']);
+        }
+        if ($isOfRows && \is_array($question['roles'] ?? null) && isset($question['roles'][$this->from])) {
+            $question['roles'][$this->to] = $question['roles'][$this->from];
+            unset($question['roles'][$this->from]);
+        }
+        if (\is_array($question['opened'] ?? null)) {
+            $question['opened'] = array_map(
+                fn (mixed $opened): mixed => \is_array($opened) ? $this->opened($opened, $question) : $opened,
+                $question['opened'],
+            );
+        }
+
+        return $question;
+    }
+
+    /**
+     * @param array<mixed> $opened
+     * @param array<mixed> $question
+     *
+     * @return array<mixed>
+     */
+    private function opened(array $opened, array $question): array
+    {
+        if ('breakdown' === $this->what) {
+            $opened['by'] = $this->name($opened['by'] ?? null);
+        }
+        if ('member' !== $this->what) {
+            return $opened;
+        }
+        $step = $opened['step'] ?? null;
+        if (!\is_array($step) || !isset($step['within'])) {
+            return array_replace($opened, ['step' => $this->row($step, $question)]);
+        }
+
+        return \is_array($step['within'])
+            ? array_replace($opened, [
+                'step' => array_replace($step, [
+                    'within' => array_map($this->name(...), $step['within']),
+                    'row' => $this->name($step['row'] ?? null),
+                ]),
+            ])
+            : $opened;
     }
 
     /**

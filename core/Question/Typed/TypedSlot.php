@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\Reading\Text\ScenarioWords;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Document\PartWriter;
 use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Document\WaterfallWriter;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\Grain;
 
@@ -38,6 +39,7 @@ final readonly class TypedSlot
             'against' === $slot, 'target' === $slot => $this->against($text),
             'better' === $slot => ['better' => $this->better($text)],
             'between' === $slot => $this->between($text),
+            'bridge' === $slot => $this->bridge($text),
             str_starts_with($slot, 'members:') => ['where' => $this->members(substr($slot, 8), $text)],
             default => throw new NotAccepted(
                 'slot',
@@ -180,6 +182,19 @@ final readonly class TypedSlot
             'text',
             "\"$text\" does not name two members of one breakdown. Write it like North and Holm.",
         );
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws NotAccepted
+     */
+    private function bridge(string $text): array
+    {
+        $closing = $this->question->closedThrough ?? $this->dataset->closing();
+        $bridge = (new TypedBridge($this->dataset, $closing))->of($text);
+
+        return ['bridge' => WaterfallWriter::bridge($bridge), 'opened' => null];
     }
 
     /**

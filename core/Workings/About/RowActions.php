@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\About;
 
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Question\Change\LeaveOut;
 use KeenMargin\Core\Question\Change\LookInto;
 use KeenMargin\Core\Question\Kinds;
@@ -41,6 +43,9 @@ final readonly class RowActions
         if (RowRole::Other === $row->role || true === $row->key->panel?->isOthers()) {
             return null;
         }
+        if (null !== $row->where) {
+            return self::narrowed($row->where, $recipe);
+        }
         $breakdown = $recipe->question->breakdown();
 
         return (null === $recipe->question->each || null === $row->key->panel
@@ -49,18 +54,43 @@ final readonly class RowActions
             (null === $breakdown || $row->role->isApart() ? [] : [$breakdown => (string) $row->key->name]);
     }
 
+    /**
+     * Single members that a row is narrowed to besides the question's own filters.
+     *
+     * @param list<MemberFilter|NumberFilter> $where of the row
+     *
+     * @return array<string, string> by breakdown
+     */
+    private static function narrowed(array $where, Recipe $recipe): array
+    {
+        $members = [];
+        foreach ($where as $filter) {
+            $isOwn = !\in_array($filter, $recipe->question->where, false);
+            if ($isOwn && $filter instanceof MemberFilter && $filter->keeps && 1 === \count($filter->members)) {
+                $members[$filter->breakdown] = $filter->members[0];
+            }
+        }
+
+        return $members;
+    }
+
     private static function without(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): ?Recipe
     {
         $breakdown = $recipe->question->breakdown();
         $parts = array_values(
             array_filter(
                 $workings->table->rows,
-                static fn (Row $one): bool => RowRole::Row === $one->role && $one->panel === $row->panel,
+                static fn (Row $one): bool => \in_array($one->role, [RowRole::Row, RowRole::Step], true)
+                    && null === $one->parent
+                    && $one->panel === $row->panel,
             ),
         );
 
         return match (true) {
-            !\in_array($row->role, [RowRole::Row, RowRole::Group], true) || \count($parts) < 2 => null,
+            !\in_array($row->role, [RowRole::Row, RowRole::Group, RowRole::Step], true)
+                || null !== $row->parent
+                || null === $row->key->name
+                || \count($parts) < 2 => null,
             null !== $breakdown => LeaveOut::maybeMember(
                 $recipe,
                 $breakdown,
@@ -79,7 +109,9 @@ final readonly class RowActions
     {
         return match (true) {
             RowRole::Other === $row->role => 'What is gathered can be shown one by one: keep more of the largest.',
-            $row->role->isApart() => 'It is the sum of the others.',
+            $row->role->isWhole() => 'It is the sum of the others.',
+            null !== $row->parent => 'Close the step that it is a part of to leave that out.',
+            $row->role->isStep() && null !== $row->key->sum => 'Drivers are told of all members together.',
             $workings->context->isOverTime() && \count($workings->table->rows) > 1 => self::ONLY_ENDS,
             default => 'It is the only one.',
         };

@@ -48,6 +48,9 @@ final readonly class RowFigures
     /** @return list<MemberFilter|NumberFilter> */
     private static function where(Row $row, Workings $workings, Question $question, Dataset $dataset): array
     {
+        if (null !== $row->where && RowRole::Other !== $row->role) {
+            return $row->where;
+        }
         $where = $question->where;
         $panel = $row->key->panel;
         if (null !== $question->each && null !== $panel) {
@@ -57,10 +60,11 @@ final readonly class RowFigures
         }
         array_push($where, ...$workings->context->where);
         $breakdown = $question->breakdown();
-        if (null === $breakdown || $row->role->isApart()) {
+        if (null === $breakdown || $row->role->isWhole()) {
             return $where;
         }
-        $isShown = static fn (Row $one): bool => $one->panel === $row->panel && RowRole::Row === $one->role;
+        $isShown = static fn (Row $one): bool => $one->panel === $row->panel
+            && \in_array($one->role, [RowRole::Row, RowRole::Step], true);
         $shown = array_values(
             array_map(
                 static fn (Row $one): string => (string) $one->key->name,

@@ -18,11 +18,25 @@ final readonly class RowTarget
     {
     }
 
-    /** None of rows that gather what is not shown one by one: they are others in every chart. */
+    /**
+     * None of rows that gather what is not shown one by one: they are others in every chart. None of drivers and of
+     * totals that a waterfall does not end at.
+     */
     public static function maybe(Row $row, Workings $workings, Question $question): ?self
     {
-        if (RowRole::Other === $row->role || true === $row->key->panel?->isOthers()) {
+        $isNobody =
+            RowRole::Other === $row->role
+            || ($row->role->isStep() && null !== $row->key->sum)
+            || \in_array($row->role, [RowRole::Start, RowRole::Subtotal], true);
+        if ($isNobody || true === $row->key->panel?->isOthers()) {
             return null;
+        }
+        if (null !== $row->where) {
+            return new self(
+                $workings->context->measure()->name,
+                $row->period ?? self::until($workings),
+                NoteTarget::of($row->where),
+            );
         }
         $members = [];
         if (null !== $question->each && null !== $row->key->panel) {

@@ -132,6 +132,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
       @leave-out="((selected = null), emit('turn', $event))"
       @look="(next, label) => emit('look', next, label)"
       @sources="emit('sources', selected)"
+      @turn="((selected = null), emit('turn', $event))"
     />
   </div>
 </template>

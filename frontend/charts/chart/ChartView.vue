@@ -70,7 +70,9 @@ const lit = computed({ get: () => litIn(active.value), set: (key) => point(activ
 const selected = ref<string | null>(null)
 const reader = ref('')
 const sources = shallowRef<string | null>(null)
-const showsWorkings = ref(false)
+/** Where there is room for both, the workings stand open below the chart. */
+const ROOM_FOR_BOTH = 1000
+const showsWorkings = ref(window.innerHeight >= ROOM_FOR_BOTH)
 const pane = ref<InstanceType<typeof ChartPane>[]>([])
 const workings = ref<InstanceType<typeof WorkingsPanel> | null>(null)
 const highlighted = computed(() => highlightedKeys(shown.value?.drawing.workings.rows, shown.value?.recipe.finish))
@@ -126,6 +128,8 @@ useKeys({
       <ChartMargin
         v-model:lit="lit"
         :drawing="shown?.drawing ?? null"
+        :dataset="dataset?.id ?? null"
+        :recipe="shown?.recipe ?? null"
         :message="shown?.recipe.finish?.message"
         :chart="chart"
         :dataset-name="dataset?.name ?? ''"
@@ -141,6 +145,7 @@ useKeys({
         @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
         @remove-note="notes.remove"
         @drop-note="notes.drop"
+        @look="lookInto"
       />
       <main class="min-w-0 flex-1 overflow-y-auto px-7 pt-4 pb-6">
         <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { ask, says } from '../../shared/api'
 import type { Dataset, Drawing, Question, SentencePart } from '../../shared/types'
+import BridgeSlot from '../slots/BridgeSlot.vue'
 import BetweenSlot from '../slots/BetweenSlot.vue'
 import CapacitySlot from '../slots/CapacitySlot.vue'
 import ChoiceSlot from '../../shared/slots/ChoiceSlot.vue'
@@ -31,6 +32,7 @@ const rows = computed(
       hasMembers: true,
       taken: null,
       canLand: false,
+      isWaterfall: false,
     },
 )
 provideSpeak(async (slot, text) => {
@@ -138,6 +140,13 @@ function breakdown(slot: string) {
       />
       <BetweenSlot
         v-else-if="part.slot === 'between'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <BridgeSlot
+        v-else-if="part.slot === 'bridge'"
         :text="part.text"
         :dataset="dataset"
         :question="question"

@@ -115,6 +115,28 @@ function limit(text: string) {
         @choose="emit('change', { colours: $event === 'greys' ? 'greys' : undefined })"
       />
       <FinishChoice
+        v-if="has('steps')"
+        label="Steps"
+        :value="finish.steps ?? ''"
+        :choices="[
+          ['', 'as usual'],
+          ['effect', 'by effect'],
+          ['sign', 'by sign'],
+        ]"
+        @choose="emit('change', { steps: ($event || undefined) as Finish['steps'] })"
+      />
+      <FinishChoice
+        v-if="has('stepLabels')"
+        label="At steps"
+        :value="finish.stepLabels ?? 'amount'"
+        :choices="[
+          ['amount', 'amount'],
+          ['share', 'share'],
+          ['both', 'both'],
+        ]"
+        @choose="emit('change', { stepLabels: $event === 'amount' ? undefined : ($event as Finish['stepLabels']) })"
+      />
+      <FinishChoice
         label="Numbers"
         :value="finish.locale ?? 'en'"
         :choices="[
@@ -136,6 +158,12 @@ function limit(text: string) {
           :on="finish.gap ?? false"
           text="A thin bar over the gap"
           @turn="emit('change', { gap: $event || undefined })"
+        />
+        <FinishSwitch
+          v-if="has('dots')"
+          :on="finish.dots ?? false"
+          text="A dot at the running total for each share"
+          @turn="emit('change', { dots: $event || undefined })"
         />
         <FinishSwitch
           v-if="has('cut')"

@@ -15,7 +15,7 @@ export const LOOKS = [
     'variance',
     'sameLength',
   ] as const),
-  ...(['gap', 'mark', 'limit', 'turn', 'cut'] as const),
+  ...(['gap', 'mark', 'limit', 'turn', 'cut', 'steps', 'stepLabels', 'dots'] as const),
 ]
 
 /** A named finish as a change of a chart's own. */

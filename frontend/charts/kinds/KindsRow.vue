@@ -1,28 +1,39 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
 import type { Kind } from '../../shared/types'
+import FoldedKinds from './FoldedKinds.vue'
 import KindGlyph from './KindGlyph.vue'
 
-/** The ways to draw, in groups by the question that they answer. Those that the figures cannot answer are dimmed and say why. */
+/**
+ * The ways to draw, in groups by the question that they answer. Those that the figures cannot answer are dimmed and say why. The row
+ * stays one line: where there is no room for all, each group folds, and opens to its kinds.
+ */
 const props = defineProps<{ kinds: Kind[]; kind: string }>()
 const emit = defineEmits<{ draw: [kind: Kind] }>()
 const row = ref<HTMLElement | null>(null)
 const shown = ref<string | null>(null)
+const { width } = useElementSize(row)
 
+const GLYPH = 42
+const NAME = 70
 const groups = computed(() => {
   const groups = new Map<string, Kind[]>()
   for (const kind of props.kinds) groups.set(kind.group, [...(groups.get(kind.group) ?? []), kind])
   return [...groups].map(([name, kinds]) => ({ name, kinds }))
 })
+const isFolded = computed(
+  () => width.value > 0 && width.value < props.kinds.length * GLYPH + groups.value.length * NAME,
+)
 
 function step(by: number) {
-  const buttons = [...(row.value?.querySelectorAll('button') ?? [])]
+  const buttons = [...(row.value?.querySelectorAll<HTMLElement>('[data-kind]') ?? [])]
   const at = buttons.findIndex((button) => button === document.activeElement)
   buttons[(at + by + buttons.length) % buttons.length]?.focus()
 }
 
 function focus() {
-  row.value?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus()
+  row.value?.querySelector<HTMLElement>('[aria-checked="true"], [data-holds]')?.focus()
 }
 defineExpose({ focus })
 </script>
@@ -30,18 +41,30 @@ defineExpose({ focus })
 <template>
   <div
     ref="row"
-    role="radiogroup"
+    :role="isFolded ? 'group' : 'radiogroup'"
     aria-label="Drawn as"
-    class="flex flex-wrap items-center gap-x-4 gap-y-1"
+    class="flex min-w-0 flex-1 items-center gap-y-1"
+    :class="isFolded ? 'gap-x-1' : 'gap-x-4'"
     @keydown.right.prevent="step(1)"
     @keydown.left.prevent="step(-1)"
     @keydown.escape="shown = null"
   >
-    <div v-for="group in groups" :key="group.name" class="flex items-center gap-1.5">
-      <span class="text-[12px] text-quiet">{{ group.name }}</span>
+    <template v-if="isFolded">
+      <FoldedKinds
+        v-for="group in groups"
+        :key="group.name"
+        :name="group.name"
+        :kinds="group.kinds"
+        :kind="kind"
+        @draw="emit('draw', $event)"
+      />
+    </template>
+    <div v-for="group in isFolded ? [] : groups" :key="group.name" class="flex items-center gap-1.5">
+      <span class="text-[12px] whitespace-nowrap text-quiet">{{ group.name }}</span>
       <span v-for="one in group.kinds" :key="one.id" class="relative">
         <button
-          class="grid h-8 w-10 place-items-center rounded-md border"
+          data-kind
+          class="grid h-8 w-9 place-items-center rounded-md border"
           :class="[
             one.id === kind ? 'border-accent bg-accent-tint' : 'border-transparent hover:border-[#d3ccc0]',
             one.lacks ? 'cursor-default' : '',

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { Chart, Drawing, Message, Note } from '../../shared/types'
+import type { Chart, Drawing, Message, Note, Recipe } from '../../shared/types'
 import { effectClass } from '../../shared/scene/effects'
 import ChartName from './ChartName.vue'
+import ExplainingLine from './ExplainingLine.vue'
 import { messageOf } from './message'
 import MessageBox from './MessageBox.vue'
 import NotesList from './NotesList.vue'
@@ -10,6 +11,8 @@ import StatementLine from './StatementLine.vue'
 /** What the figures mean: the reading, the message, notes and checks. */
 defineProps<{
   drawing: Drawing | null
+  dataset: number | null
+  recipe: Recipe | null
   message: Message | undefined
   chart: Chart | null
   datasetName: string
@@ -28,6 +31,7 @@ const emit = defineEmits<{
   editNote: [note: Note]
   removeNote: [note: Note]
   dropNote: []
+  look: [recipe: Recipe, label: string]
 }>()
 </script>
 
@@ -84,6 +88,13 @@ const emit = defineEmits<{
           :parts="parts"
           @point="emit('point', $event)"
           @message="emit('message', messageOf(parts))"
+        />
+        <ExplainingLine
+          v-if="dataset !== null && recipe"
+          :dataset="dataset"
+          :recipe="recipe"
+          :is-drawn="drawing !== null"
+          @look="(next, label) => emit('look', next, label)"
         />
       </section>
 

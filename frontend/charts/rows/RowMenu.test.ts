@@ -9,7 +9,7 @@ const table = {
   rows: ['North', 'Holm'].map((key) => ({ key, label: key, role: 'row', depth: 0, panel: '' })),
 } as unknown as WorkingsTable
 const about: RowAbout = {
-  ...{ key: 'North', label: 'North', canNote: true, without: recipe, whyNot: '', scenarios: [] },
+  ...{ key: 'North', label: 'North', canNote: true, without: recipe, whyNot: '', scenarios: [], changes: [] },
   deeper: [{ by: 'month', label: 'by month', recipe }],
 }
 

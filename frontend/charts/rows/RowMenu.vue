@@ -26,11 +26,13 @@ const emit = defineEmits<{
   leaveOut: [recipe: Recipe]
   look: [recipe: Recipe, label: string]
   sources: []
+  turn: [recipe: Recipe]
 }>()
 const WIDTH = 236
 const menu = ref<HTMLElement | null>(null)
 const row = computed(() => props.table.rows.find((row) => row.key === props.rowKey))
 const style = computed(() => beside(props, WIDTH))
+const MOVABLE = ['row', 'group', 'step']
 const isMember = computed(() => props.table.rowsAre !== 'Period')
 const { about, problem } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(props, 'rowKey'))
 
@@ -39,6 +41,17 @@ function step(by: number) {
   const all = buttons()
   const at = all.indexOf(document.activeElement as HTMLElement)
   all[(at + by + all.length) % all.length]?.focus()
+}
+/** Keys of the menu: those that the kind gives its changes, and brackets that move the row. */
+function press(event: KeyboardEvent) {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const by = event.key === '[' ? -1 : event.key === ']' ? 1 : 0
+  const change = about.value?.changes.find((one) => one.key === event.key)
+  if (!change && !(by && isMember.value && canMove(props.table.rows, props.rowKey, by))) return
+  event.preventDefault()
+  event.stopPropagation()
+  if (change) emit('turn', change.recipe)
+  else emit('move', by)
 }
 onMounted(async () => (await nextTick(), buttons()[0]?.focus({ preventScroll: true })))
 onClickOutside(menu, () => emit('close'))
@@ -56,6 +69,7 @@ onKeyStroke('Escape', () => emit('close'))
     :aria-label="`What to do with ${row.label}`"
     @keydown.escape.stop.prevent="emit('close')"
     @keydown.h="emit('highlight')"
+    @keydown="press"
     @keydown.down.prevent="step(1)"
     @keydown.up.prevent="step(-1)"
   >
@@ -66,14 +80,23 @@ onKeyStroke('Escape', () => emit('close'))
     <button class="choice" role="menuitem" @click="emit('highlight')">
       <span class="flex-1">{{ isHighlighted ? 'Highlight no more' : 'Highlight' }}</span><kbd class="text-quiet">h</kbd>
     </button>
-    <template v-if="isMember && (row.role === 'row' || row.role === 'group')">
+    <template v-if="isMember && MOVABLE.includes(row.role)">
       <button class="choice" role="menuitem" :disabled="!canMove(table.rows, rowKey, -1)" @click="emit('move', -1)">
-        Move up
+        <span class="flex-1">Move up</span><kbd class="text-quiet">[</kbd>
       </button>
       <button class="choice" role="menuitem" :disabled="!canMove(table.rows, rowKey, 1)" @click="emit('move', 1)">
-        Move down
+        <span class="flex-1">Move down</span><kbd class="text-quiet">]</kbd>
       </button>
     </template>
+    <button
+      v-for="change in about?.changes ?? []"
+      :key="change.label"
+      class="choice"
+      role="menuitem"
+      @click="emit('turn', change.recipe)"
+    >
+      <span class="flex-1">{{ change.label }}</span><kbd v-if="change.key" class="text-quiet">{{ change.key }}</kbd>
+    </button>
     <button class="choice" role="menuitem" @click="emit('sources')">Source rows</button>
     <p v-if="problem" class="px-3 py-1 text-unfavourable-text" role="alert">{{ problem }}</p>
     <template v-if="about">

@@ -30,6 +30,19 @@ const orders: { value: Order | undefined; label: string }[] = [
   { value: 'smallest first', label: 'smallest first' },
   { value: 'favourable first', label: 'favourable first' },
 ]
+const subtotals = computed(() => [
+  { value: undefined, label: 'none' },
+  ...(isPeriods.value
+    ? ([
+        { value: 'quarter', label: 'quarters' },
+        { value: 'half-year', label: 'half-years' },
+        { value: 'year', label: 'years' },
+      ] as const)
+    : ([{ value: 'group', label: 'groups' }] as const)),
+])
+const hasGroups = computed(
+  () => Object.keys(props.dataset.breakdowns.find((one) => one.name === by.value)?.parents ?? {}).length > 0,
+)
 /** Members were moved by hand. */
 const isOwn = computed(() => Boolean(props.question.sequence?.length) && !props.question.order && !isPeriods.value)
 const hasMoving = computed(() => !['day', 'week'].includes(by.value))
@@ -41,6 +54,9 @@ function take(name: string, isGrain: boolean) {
     ...(isGrain ? { order: undefined, top: undefined } : { cumulate: undefined, landing: undefined }),
     ...(['day', 'week'].includes(name) && props.question.cumulate === 'moving' ? { cumulate: undefined } : {}),
     ...(props.question.each === name ? { each: undefined } : {}),
+    ...(props.question.subtotals ? { subtotals: undefined } : {}),
+    ...(props.question.opened ? { opened: undefined } : {}),
+    ...(isGrain ? { drivers: undefined } : {}),
   })
 }
 </script>
@@ -82,7 +98,32 @@ function take(name: string, isGrain: boolean) {
         </button>
       </div>
     </div>
-    <div v-if="isPeriods" class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Running totals">
+    <div
+      v-if="rows.isWaterfall && (isPeriods || hasGroups)"
+      class="mt-2 border-t border-hairline pt-2"
+      role="radiogroup"
+      aria-label="Subtotals"
+    >
+      <p class="label mb-1">Subtotals at the ends of</p>
+      <div class="grid grid-cols-4 gap-x-1">
+        <button
+          v-for="choice in subtotals"
+          :key="choice.label"
+          class="choice rounded"
+          role="radio"
+          :aria-checked="question.subtotals === choice.value"
+          @click="emit('change', { subtotals: choice.value })"
+        >
+          {{ choice.label }}
+        </button>
+      </div>
+    </div>
+    <div
+      v-if="isPeriods && !rows.isWaterfall"
+      class="mt-2 border-t border-hairline pt-2"
+      role="radiogroup"
+      aria-label="Running totals"
+    >
       <p class="label mb-1">Running totals</p>
       <div class="grid grid-cols-3 gap-x-1">
         <button
@@ -106,7 +147,7 @@ function take(name: string, isGrain: boolean) {
         Where the year will land, set apart
       </label>
     </div>
-    <template v-else>
+    <template v-if="!isPeriods">
       <div class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Order">
         <p class="label mb-1">Order{{ isOwn ? ': your own' : '' }}</p>
         <div class="grid grid-cols-2 gap-x-1">

@@ -14,6 +14,7 @@ final readonly class RowAbout
      * @param list<WayDeeper> $deeper
      * @param ?array<string, mixed> $without
      * @param list<ScenarioImports> $scenarios
+     * @param list<RowChange> $changes
      */
     public function __construct(
         #[OA\Property] public string $key,
@@ -26,6 +27,12 @@ final readonly class RowAbout
         #[OA\Property] public string $whyNot,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ScenarioImports')),]
         public array $scenarios,
+        #[OA\Property(
+            description: 'what the kind lets a reader change at the row',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/RowChange'),
+        ),]
+        public array $changes,
     ) {
     }
 }

@@ -15,6 +15,7 @@ final readonly class RowChoices
         #[OA\Property(description: 'a breakdown that neither rows nor panels may be of', nullable: true),]
         public ?string $taken,
         #[OA\Property] public bool $canLand,
+        #[OA\Property(description: 'rows are steps of a waterfall')] public bool $isWaterfall,
     ) {
     }
 }

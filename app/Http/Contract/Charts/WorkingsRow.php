@@ -18,7 +18,23 @@ final readonly class WorkingsRow
         #[OA\Property(description: 'as recipes write it', ref: '#/components/schemas/RowRef'),]
         public string|array $ref,
         #[OA\Property] public string $label,
-        #[OA\Property(enum: ['row', 'other', 'group', 'total', 'landing'])] public string $role,
+        #[OA\Property(
+            enum: [
+                'row',
+                'other',
+                'group',
+                'total',
+                'landing',
+                'start',
+                'step',
+                'subtotal',
+                'end',
+                'unexplained',
+                'new',
+                'gone',
+            ],
+        ),]
+        public string $role,
         #[OA\Property] public int $depth,
         #[OA\Property(description: 'of several charts of a kind, the one that it stands in')] public string $panel,
         #[OA\Property(enum: ['AC', 'BU', 'FC', 'TG', 'PY'], nullable: true)] public ?string $shown,

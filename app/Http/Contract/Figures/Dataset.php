@@ -70,6 +70,13 @@ final readonly class Dataset
             oneOf: [new OA\Schema(ref: '#/components/schemas/Period'), new OA\Schema(type: 'null')],
         ),]
         public ?Period $nextYear,
+        #[OA\Property(
+            description: 'measures that a value is the product of, where the figures have them',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            nullable: true,
+        ),]
+        public ?object $drivers,
         #[OA\Property] public string $closing,
         #[OA\Property(
             description: 'the periods that the books are closed through by steps; of days the months',
