@@ -65,13 +65,7 @@ abstract readonly class WaterfallKind implements ChartKind
 
     public function changes(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): array
     {
-        return (new StepChanges($row, $workings, $recipe, $dataset))->all($this->canOrder());
-    }
-
-    /** Whether steps may stand in another order than their own, and be gathered. */
-    protected function canOrder(): bool
-    {
-        return true;
+        return (new StepChanges($row, $workings, $recipe, $dataset))->all($this->rows($recipe->question)->canOrder);
     }
 
     public function rowWriter(): RowWriter

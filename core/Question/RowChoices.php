@@ -10,6 +10,7 @@ final readonly class RowChoices
     /**
      * @param bool $hasMembers whether rows may be members of a breakdown; else they are periods
      * @param ?string $taken a breakdown that neither rows nor panels may be of; null: any
+     * @param bool $canOrder whether members may stand in another order, and the smallest be gathered
      * @param bool $isWaterfall whether rows are steps: these have subtotals, and are no running totals besides
      * @param bool $canLand whether a row may show where the fiscal year will end
      */
@@ -18,6 +19,7 @@ final readonly class RowChoices
         public ?string $taken = null,
         public bool $canLand = false,
         public bool $isWaterfall = false,
+        public bool $canOrder = true,
     ) {
     }
 }

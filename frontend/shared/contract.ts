@@ -4403,6 +4403,8 @@ export interface components {
       canLand: boolean
       /** @description rows are steps of a waterfall */
       isWaterfall: boolean
+      /** @description members may stand in another order, and be gathered */
+      canOrder: boolean
     }
     /** @description A note of a row of this chart. */
     RowNote: {

@@ -14,11 +14,15 @@ export const palettes: Record<'effect' | 'greys', Record<string, string>> = {
         "paper": "#FBFAF7",
         "panel": "#FFFFFF",
         "hairline": "#E6E1D7",
+        "rise": "#5D646F",
+        "fall": "#B3B8C0",
         "hatch-ink": "#23272E",
         "hatch-favourable": "#1F9E8F",
         "hatch-unfavourable": "#B8370F",
         "hatch-missed": "#776C68",
-        "hatch-prior-year": "#A9ADB2"
+        "hatch-prior-year": "#A9ADB2",
+        "hatch-rise": "#5D646F",
+        "hatch-fall": "#B3B8C0"
     },
     "greys": {
         "ink": "#23272E",
@@ -34,14 +38,18 @@ export const palettes: Record<'effect' | 'greys', Record<string, string>> = {
         "paper": "#FAFAFA",
         "panel": "#FFFFFF",
         "hairline": "#E2E2E3",
+        "rise": "#5D646F",
+        "fall": "#B3B8C0",
         "hatch-ink": "#23272E",
         "hatch-favourable": "#8B9096",
         "hatch-unfavourable": "#2E3238",
         "hatch-missed": "#70747A",
-        "hatch-prior-year": "#A9ADB2"
+        "hatch-prior-year": "#A9ADB2",
+        "hatch-rise": "#5D646F",
+        "hatch-fall": "#B3B8C0"
     }
 }
 export const inks = palettes.effect
-export const hatches: string[] = ["hatch-ink","hatch-favourable","hatch-unfavourable","hatch-missed","hatch-prior-year"]
+export const hatches: string[] = ["hatch-ink","hatch-favourable","hatch-unfavourable","hatch-missed","hatch-prior-year","hatch-rise","hatch-fall"]
 export const hatch = { size: 5, thickness: 1.9, path: 'M-1 1L1 -1M0 5L5 0M4 6L6 4', paper: '#FFFFFF' }
 export const chartFont = 'IBM Plex Sans'

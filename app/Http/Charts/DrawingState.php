@@ -78,7 +78,13 @@ final class DrawingState
                 glyph: array_map(static fn (Mark $mark): array => $mark->toArray(), $kind->glyph()),
                 lacks: $lacks,
                 question: null === $adapted ? null : RecipeWriter::question($adapted),
-                rows: new RowChoices($rows->hasMembers, $rows->taken, $rows->canLand, $rows->isWaterfall),
+                rows: new RowChoices(
+                    hasMembers: $rows->hasMembers,
+                    taken: $rows->taken,
+                    canLand: $rows->canLand,
+                    isWaterfall: $rows->isWaterfall,
+                    canOrder: $rows->canOrder,
+                ),
                 options: array_map(static fn (FinishOption $option): string => $option->value, $kind->options()),
                 usualVariance: $kind->usualVariance()?->value,
             );

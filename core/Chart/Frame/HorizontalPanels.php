@@ -125,7 +125,7 @@ final readonly class HorizontalPanels
         $axis = BandAxis::rows(
             RowNames::heights($rows, $names, $this->stretch, $this->usualHeight(\count($rows))),
             RowNames::standApart($rows),
-            $top + self::HEAD,
+            $top + ($this->hasHeads($tiers) ? self::HEAD : 0.0),
         );
         RowNames::beside($this->canvas, $axis, $rows, $left, $names);
         $this->heads($tiers, $layout, $left + $names, $top + 12.0);
@@ -168,6 +168,14 @@ final readonly class HorizontalPanels
         }
 
         return $axis->stop + 4.0;
+    }
+
+    /** @param list<Tier> $tiers */
+    private function hasHeads(array $tiers): bool
+    {
+        $named = array_filter($tiers, static fn (Tier $tier): bool => '' !== $tier->name());
+
+        return [] !== $this->keys || [] !== $named;
     }
 
     /** Rows grow with the room, up to 36 points; of many rows they stay as they are. */

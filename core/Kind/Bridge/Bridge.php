@@ -64,7 +64,7 @@ final readonly class Bridge extends WaterfallKind
     {
         $taken = $question->bridge instanceof Between ? $question->bridge->field : null;
 
-        return new RowChoices(taken: $taken, isWaterfall: true);
+        return new RowChoices(taken: $taken, isWaterfall: true, canOrder: null === $question->drivers);
     }
 
     public function words(Question $question, Measure $measure): QuestionWords

@@ -28,6 +28,7 @@ use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
 use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\StepColours;
 use KeenMargin\Core\Question\StepLabels;
@@ -97,6 +98,11 @@ final readonly class Statement extends WaterfallKind
             'Lines of a statement stand in their own order, and each by itself.',
         );
         StepsFit::insist($question, $dataset, false);
+    }
+
+    public function rows(Question $question): RowChoices
+    {
+        return new RowChoices(isWaterfall: true, canOrder: false);
     }
 
     public function words(Question $question, Measure $measure): QuestionWords
@@ -209,11 +215,6 @@ final readonly class Statement extends WaterfallKind
             name: $name,
             scenario: $scenario,
         );
-    }
-
-    protected function canOrder(): bool
-    {
-        return false;
     }
 
     protected function usualColours(): StepColours

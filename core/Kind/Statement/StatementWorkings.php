@@ -11,6 +11,7 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
@@ -68,6 +69,7 @@ final class StatementWorkings
             measures: [$measure],
             forecast: $isForecast ? $question->forecast : null,
             display: $display,
+            says: [] === $references ? null : self::columnsSay($isForecast, $question),
         );
         $columns = self::columns($context->shownCode(), $references, $display);
         $phrases = new RowPhrases($display, $columns[0], $references[0] ?? null);
@@ -77,7 +79,7 @@ final class StatementWorkings
             amount: $columns[0],
             change: $columns[0],
             share: WaterfallColumns::share(),
-            shareOf: 'the first subtotal',
+            shareOf: self::firstWhole($rows),
             moves: 'What it consists of',
         );
         $end = $summary->maybeRow(RowRole::End);
@@ -95,6 +97,31 @@ final class StatementWorkings
             $summary->write($periods->name(), trim($note, ', '), self::opening($summary, $phrases, $periods, $end)),
             [...(new WaterfallChecks($of))->of($rows), ...$planner->checks(), ...self::ties($made, $rows, $recipe)],
         );
+    }
+
+    /** `AC, BU and PY` */
+    private static function columnsSay(bool $isForecast, Question $question): string
+    {
+        $shown = $question->scenario->value.($isForecast && null !== $question->forecast ? '/FC' : '');
+        $codes = array_map(static fn (Scenario $one): string => $one->value, $question->against);
+
+        return Wording::and([$shown, ...$codes]);
+    }
+
+    /**
+     * Name of the first subtotal, or of the result.
+     *
+     * @param list<Row> $rows
+     */
+    private static function firstWhole(array $rows): string
+    {
+        foreach ($rows as $row) {
+            if ($row->role->isWhole()) {
+                return RowRole::End === $row->role ? 'the result' : $row->name;
+            }
+        }
+
+        return 'the result';
     }
 
     private static function opening(

@@ -45,7 +45,7 @@ final readonly class Explanation
 
         return "$count of {$this->among} $level ".
             (1 === $count ? 'explains' : 'explain').
-            " {$this->percent} %: ".
+            ($this->percent > 100 ? ' more than all of it: ' : " {$this->percent} %: ").
             implode(', ', $names).
             $more;
     }

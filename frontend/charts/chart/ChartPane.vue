@@ -16,7 +16,7 @@ import RowCard from '../rows/RowCard.vue'
 import RowMenu from '../rows/RowMenu.vue'
 import SceneTable from './SceneTable.vue'
 import SceneView from './SceneView.vue'
-import { highlightedKeys, moved } from '../rows/rowSteps'
+import { canMove, highlightedKeys, moved, movedTo } from '../rows/rowSteps'
 
 /** A question and its chart; marks can be pointed at and selected. */
 const props = defineProps<{
@@ -55,6 +55,15 @@ const below = (top: number) => Math.max(top, TOP_BAR - frameTop.value)
 const keys = computed(() => props.drawing.workings.rows.map((row) => row.key))
 /** What the server answered to, with the finish as it is kept: the drawing's has the width of the window. */
 const asked = computed(() => ({ ...props.drawing.recipe, finish: props.recipe.finish }))
+/** Members that can change places with others; periods and lines of a statement keep their order. */
+const movable = computed(() => {
+  const { rows, rowsAre } = props.drawing.workings
+  return rowsAre === 'Period' || !isOrdered.value
+    ? []
+    : rows.filter((row) => canMove(rows, row.key, -1) || canMove(rows, row.key, 1)).map((row) => row.key)
+})
+const isOrdered = computed(() => own.value?.rows.canOrder ?? true)
+const own = computed(() => props.drawing.kinds.find((one) => one.id === props.recipe.kind))
 const highlighted = computed(() => highlightedKeys(props.drawing.workings.rows, props.recipe.finish))
 
 function highlight(key: string) {
@@ -94,6 +103,9 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
         :selected="selected"
         :scene="drawing.scene"
         :keys="keys"
+        :movable="movable"
+        @move="(key, by) => emit('change', moved(drawing.workings.rows, key, by))"
+        @move-to="(key, place) => emit('change', movedTo(drawing.workings.rows, key, place))"
         @highlight="highlight"
         @select="selected = $event"
         @note="emit('note', $event)"
@@ -121,6 +133,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
       :table="drawing.workings"
       :row-key="selected"
       :is-highlighted="highlighted.includes(selected)"
+      :can-order="isOrdered"
       :left="selectedPlace.left"
       :right="selectedPlace.right"
       :top="below(selectedPlace.top)"

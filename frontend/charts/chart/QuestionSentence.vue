@@ -33,6 +33,7 @@ const rows = computed(
       taken: null,
       canLand: false,
       isWaterfall: false,
+      canOrder: true,
     },
 )
 provideSpeak(async (slot, text) => {

@@ -4,10 +4,16 @@ import type { Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
 
-const props = defineProps<{ scene: Scene; keys: string[]; selected: string | null }>()
+const props = defineProps<{ scene: Scene; keys: string[]; selected: string | null; movable?: string[] }>()
 /** The row of the workings that is lit. */
 const lit = defineModel<string | null>('lit', { default: null })
-const emit = defineEmits<{ highlight: [key: string]; select: [key: string]; note: [key: string] }>()
+const emit = defineEmits<{
+  highlight: [key: string]
+  select: [key: string]
+  note: [key: string]
+  moveTo: [key: string, place: string]
+  move: [key: string, by: number]
+}>()
 const svg = ref<SVGSVGElement | null>(null)
 const id = useId()
 const prefix = computed(() => `${id}-`)
@@ -27,13 +33,57 @@ const litPlace = computed(() => (lit.value ? placeOf(lit.value) : null))
 defineExpose({ placeOf, focus: () => svg.value?.focus({ preventScroll: true }) })
 const inks = computed(() => palettes[props.scene.colours])
 
-function point(event: PointerEvent) {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  const [x, y] = [event.clientX - box.left, event.clientY - box.top]
-  const hit = regions.value.find(
+function at(event: PointerEvent) {
+  const box = svg.value?.getBoundingClientRect()
+  const [x, y] = [event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0)]
+  return regions.value.find(
     ({ reach: [left, top, right, bottom] }) => x >= left && x <= right && y >= top && y <= bottom,
   )
-  lit.value = hit?.key ?? null
+}
+function point(event: PointerEvent) {
+  if (!dragged.value) lit.value = at(event)?.key ?? null
+}
+
+/** The handle of the lit row: dots at the end of its band, which it is dragged by to another row's place. */
+const dragged = ref<string | null>(null)
+const target = ref<string | null>(null)
+const canMove = (key: string | null) => key !== null && (props.movable ?? []).includes(key)
+const isLying = computed(() => {
+  const [first, second] = regions.value
+  return !first || !second || Math.abs(second.reach[1] - first.reach[1]) > Math.abs(second.reach[0] - first.reach[0])
+})
+const handle = computed(() => {
+  const key = dragged.value ?? lit.value
+  const region = canMove(key) ? regions.value.find((one) => one.key === key) : undefined
+  if (!region) return null
+  const [left, top, right, bottom] = region.reach
+  return isLying.value ? { x: right + 1, y: (top + bottom) / 2 } : { x: (left + right) / 2, y: top + 7 }
+})
+const DOTS = [-4, 0, 4].flatMap((along) => [-2, 2].map((across) => ({ along, across })))
+const drop = computed(() => (dragged.value && target.value ? placeOf(target.value) : null))
+
+function grab(event: PointerEvent) {
+  dragged.value = lit.value
+  target.value = null
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function drag(event: PointerEvent) {
+  if (!dragged.value) return
+  const over = at(event)?.key ?? null
+  target.value = canMove(over) && over !== dragged.value ? over : null
+}
+function letGo() {
+  const [key, place] = [dragged.value, target.value]
+  dragged.value = target.value = null
+  if (key && place) emit('moveTo', key, place)
+}
+/** With Alt an arrow moves the lit row. */
+function moveByKey(event: KeyboardEvent) {
+  const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[event.key]
+  if (!by || !event.altKey || !lit.value || !canMove(lit.value)) return
+  event.preventDefault()
+  event.stopImmediatePropagation()
+  emit('move', lit.value, by)
 }
 
 /** On or back from the lit row; from none to the first or last. Infinitely far is to the end. */
@@ -57,6 +107,7 @@ function step(by: number) {
     tabindex="0"
     :aria-label="`${scene.title}. ${scene.description}`"
     @pointermove="point"
+    @keydown.capture="moveByKey"
     @pointerleave="lit = null"
     @keydown.left.prevent="step(-1)"
     @keydown.right.prevent="step(1)"
@@ -93,7 +144,37 @@ function step(by: number) {
       rx="4"
       class="lit"
     />
+    <rect
+      v-if="drop"
+      :x="drop.left"
+      :y="drop.top"
+      :width="drop.right - drop.left"
+      :height="drop.bottom - drop.top"
+      rx="4"
+      class="drop"
+    />
     <SceneMarks :marks="scene.marks" :prefix="prefix" :inks="inks" />
+    <g
+      v-if="handle"
+      class="handle"
+      role="presentation"
+      :transform="`translate(${handle.x} ${handle.y})`"
+      @pointerdown.prevent.stop="grab"
+      @pointermove.stop="drag"
+      @pointerup.stop="letGo"
+      @pointercancel="letGo"
+      @click.stop
+    >
+      <title>Drag it to another place; Alt and an arrow key do the same</title>
+      <rect x="-9" y="-9" width="18" height="18" fill="transparent" />
+      <circle
+        v-for="dot in DOTS"
+        :key="`${dot.along} ${dot.across}`"
+        r="1.2"
+        :cx="isLying ? dot.across : dot.along"
+        :cy="isLying ? dot.along : dot.across"
+      />
+    </g>
   </svg>
 </template>
 
@@ -107,6 +188,16 @@ function step(by: number) {
 }
 .lit {
   fill: var(--color-accent-tint);
+}
+.drop {
+  fill: none;
+  stroke: var(--color-accent);
+  stroke-dasharray: 3 3;
+}
+.handle {
+  cursor: grab;
+  fill: var(--color-accent);
+  touch-action: none;
 }
 .chart :deep([data-key]) {
   cursor: pointer;

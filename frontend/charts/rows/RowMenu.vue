@@ -7,17 +7,21 @@ import { canMove } from './rowSteps'
 import { useRow } from './useRow'
 
 /** What can be done with the selected row. */
-const props = defineProps<{
-  dataset: number
-  recipe: Recipe
-  table: WorkingsTable
-  rowKey: string
-  isHighlighted: boolean
-  left: number
-  top: number
-  right: number
-  width: number
-}>()
+const props = withDefaults(
+  defineProps<{
+    dataset: number
+    recipe: Recipe
+    table: WorkingsTable
+    rowKey: string
+    isHighlighted: boolean
+    canOrder?: boolean
+    left: number
+    top: number
+    right: number
+    width: number
+  }>(),
+  { canOrder: true },
+)
 const emit = defineEmits<{
   close: []
   note: []
@@ -33,7 +37,7 @@ const menu = ref<HTMLElement | null>(null)
 const row = computed(() => props.table.rows.find((row) => row.key === props.rowKey))
 const style = computed(() => beside(props, WIDTH))
 const MOVABLE = ['row', 'group', 'step']
-const isMember = computed(() => props.table.rowsAre !== 'Period')
+const isMember = computed(() => props.table.rowsAre !== 'Period' && props.canOrder)
 const { about, problem } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(props, 'rowKey'))
 
 const buttons = () => [...(menu.value?.querySelectorAll<HTMLElement>('button:not(:disabled)') ?? [])]

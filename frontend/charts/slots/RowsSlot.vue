@@ -147,7 +147,7 @@ function take(name: string, isGrain: boolean) {
         Where the year will land, set apart
       </label>
     </div>
-    <template v-if="!isPeriods">
+    <template v-if="!isPeriods && rows.canOrder">
       <div class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Order">
         <p class="label mb-1">Order{{ isOwn ? ': your own' : '' }}</p>
         <div class="grid grid-cols-2 gap-x-1">

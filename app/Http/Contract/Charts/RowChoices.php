@@ -16,6 +16,7 @@ final readonly class RowChoices
         public ?string $taken,
         #[OA\Property] public bool $canLand,
         #[OA\Property(description: 'rows are steps of a waterfall')] public bool $isWaterfall,
+        #[OA\Property(description: 'members may stand in another order, and be gathered')] public bool $canOrder,
     ) {
     }
 }
