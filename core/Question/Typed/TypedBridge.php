@@ -34,8 +34,8 @@ final readonly class TypedBridge
                     ($this->maybeMembers($parts) ??
                         throw new NotAccepted(
                             'text',
-                            "\"$text\" does not say from what to what. Write it like budget to actual, 2025 to 2026, or ".
-                                'with two members of one breakdown.',
+                            "\"$text\" does not say from what to what. Write it like budget to actual, or 2025 ".
+                                'to 2026, or with two members of one breakdown.',
                         ))));
     }
 

@@ -12,6 +12,7 @@ use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Result\Check;
 use PHPUnit\Framework\Assert;
 
 /** What holds for every scene of every kind, and ways to look into one. */
@@ -30,6 +31,8 @@ trait SceneProperties
         'reference-cut',
         'used-cut',
         'whole-cut',
+        'total',
+        'total-cut',
     ];
     /** What a value may be written into. */
     private const GROUND = [
@@ -82,8 +85,14 @@ trait SceneProperties
                 );
             }
         }
-        $scale = $drawing->checks()[\count($drawing->checks()) - 1];
-        Assert::assertSame(['one-scale', true], [$scale->id, $scale->holds]);
+        $drawn = array_filter(
+            $drawing->checks(),
+            static fn (Check $check): bool => \in_array($check->id, ['one-scale', 'connectors-join'], true),
+        );
+        Assert::assertNotEmpty($drawn);
+        foreach ($drawn as $check) {
+            Assert::assertTrue($check->holds, $check->says);
+        }
         $keys = array_map(static fn ($row): string => $row->key->id, $drawing->workings->table->rows);
         Assert::assertSame($keys, array_values(array_unique($keys)), 'Every row has a key of its own');
     }

@@ -68,13 +68,18 @@ final class KindQuestionsTest extends TestCase
     public function testEveryKindCanBeReachedFromEveryOther(): void
     {
         $figures = Written::figures((new RandomMembers(5, 14, 3))->csv, RandomMembers::MAPPING);
-        foreach (ChartKinds::all()->ids() as $from) {
+        $able = array_filter(
+            ChartKinds::all()->ids(),
+            static fn (string $id): bool => null === ChartKinds::all()->of($id)->lacks($figures->dataset()),
+        );
+        self::assertGreaterThan(6, \count($able));
+        foreach ($able as $from) {
             $question = self::adapted(
                 $figures,
                 $from,
                 FirstQuestion::of($figures->dataset(), ChartKinds::all()->first())->question,
             );
-            foreach (ChartKinds::all()->ids() as $to) {
+            foreach ($able as $to) {
                 $next = self::adapted($figures, $to, $question);
                 self::assertNotSame(
                     [],
