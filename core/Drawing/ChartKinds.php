@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Drawing;
 
+use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\Bridge\Bridge;
 use KeenMargin\Core\Kind\BuildUp\BuildUp;
 use KeenMargin\Core\Kind\CapacityFill\CapacityFill;
@@ -61,6 +62,17 @@ final readonly class ChartKinds implements Kinds
     public function first(): ChartKind
     {
         return $this->list()[0];
+    }
+
+    public function firstFor(Dataset $dataset): ChartKind
+    {
+        foreach ($this->kinds as $kind) {
+            if ($kind->isFirstFor($dataset)) {
+                return $kind;
+            }
+        }
+
+        return $this->first();
     }
 
     public function of(string $id): ChartKind

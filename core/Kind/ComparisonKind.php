@@ -38,6 +38,11 @@ abstract readonly class ComparisonKind implements ChartKind
         };
     }
 
+    public function isFirstFor(Dataset $dataset): bool
+    {
+        return false;
+    }
+
     public function adapted(Question $question, Dataset $dataset): Question
     {
         return self::compared($question, $dataset, []);

@@ -37,6 +37,11 @@ abstract readonly class WaterfallKind implements ChartKind
         return $dataset->isTimeless() && [] === $dataset->breakdowns ? 'The figures have no periods.' : null;
     }
 
+    public function isFirstFor(Dataset $dataset): bool
+    {
+        return false;
+    }
+
     public function required(): array
     {
         return [];

@@ -17,6 +17,9 @@ interface Kind
     /** A sentence about what the figures lack for it; null where they can answer it. */
     public function lacks(Dataset $dataset): ?string;
 
+    /** Whether the figures ask for it before all others: a list that says its start and end is a waterfall. */
+    public function isFirstFor(Dataset $dataset): bool;
+
     /** The kind's own question, as near as can be to another's. Keeps also what it has no use for. */
     public function adapted(Question $question, Dataset $dataset): Question;
 

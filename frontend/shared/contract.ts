@@ -3670,6 +3670,8 @@ export interface components {
       periodList: components['schemas']['Period'][]
       years: components['schemas']['Period'][]
       nextYear: components['schemas']['Period'] | null
+      /** @description a list that says which rows are its start, subtotals and end */
+      isStaged: boolean
       /** @description measures that a value is the product of, where the figures have them */
       drivers: {
         [key: string]: string

@@ -16,7 +16,17 @@ use PHPUnit\Framework\TestCase;
 /** The kinds over HTTP and the store: what is offered, drawn, exported and refused. */
 final class KindsTest extends TestCase
 {
-    private const KINDS = ['variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill'];
+    private const KINDS = [
+        'variance-tiers',
+        'nested-columns',
+        'target-marks',
+        'gap-line',
+        'hat',
+        'capacity-fill',
+        'build-up',
+        'bridge',
+        'statement',
+    ];
 
     /** A dataset of its own; its number. */
     private static function dataset(RandomMembers $figures, string $name): int

@@ -24,6 +24,7 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\DriverGuess;
 use KeenMargin\Core\Question\Fit\FirstQuestion;
+use KeenMargin\Core\Question\GivenList;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -112,6 +113,7 @@ final readonly class DatasetState
             'ownGrains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
             'years' => array_map(self::named(...), $years),
+            'isStaged' => null !== GivenList::maybe($dataset),
             'drivers' => self::drivers($dataset),
             'nextYear' => [] === $years ? null : self::named(end($years)->moved(1)),
             'closing' => $dataset->maybeClosing()?->key() ?? '',
@@ -119,7 +121,9 @@ final readonly class DatasetState
             'closingStep' => null === $dataset->maybeClosing() ? null : self::step($dataset, $dataset->maybeClosing()),
             'firstRecipe' => ($dataset->isTimeless() && [] === $dataset->breakdowns) || $dataset->isEmpty()
                     ? null
-                    : RecipeWriter::toArray($this->finished(FirstQuestion::of($dataset, $this->kinds->first()))),
+                    : RecipeWriter::toArray(
+                        $this->finished(FirstQuestion::of($dataset, $this->kinds->firstFor($dataset))),
+                    ),
             'grain' => $dataset->grain->value,
             'strip' => self::strip($dataset),
             'notices' => $record->notices,

@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Kind\WaterfallKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Between;
+use KeenMargin\Core\Question\GivenList;
 use KeenMargin\Core\Question\PeriodBridge;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
@@ -17,6 +18,7 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\StepColours;
+use KeenMargin\Core\Question\StepRole;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Waterfall\Explained;
@@ -43,6 +45,13 @@ final readonly class Bridge extends WaterfallKind
     public function lacks(Dataset $dataset): ?string
     {
         return parent::lacks($dataset) ?? (new BridgeQuestion($dataset))->lacks();
+    }
+
+    public function isFirstFor(Dataset $dataset): bool
+    {
+        $roles = GivenList::maybe($dataset)->roles ?? [];
+
+        return \in_array(StepRole::Start, $roles, true);
     }
 
     public function adapted(Question $question, Dataset $dataset): Question

@@ -17,6 +17,7 @@ use KeenMargin\Core\Question\ScenarioBridge;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
+use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
 use KeenMargin\Core\Workings\Result\Display;
@@ -78,8 +79,26 @@ final class BridgeWorkings
             new WorkingsTable($all, $columns, [$reference], $total),
             $recipe->question->bridge instanceof PeriodBridge ? $context->timeless() : $context,
             self::summary($of, $plan, $all, new RowPhrases($display, $columns[1], $reference), $columns),
-            [...$checks->of($all), ...$plan->checks, ...$checks->absent($all, $plan)],
+            [...$checks->of($all), ...self::missing($all), ...$plan->checks, ...$checks->absent($all, $plan)],
         );
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<Check>
+     */
+    private static function missing(array $rows): array
+    {
+        return [] === $rows
+            ? [
+                new Check(
+                    'total-missing',
+                    false,
+                    'One of the totals has no figures, so that nothing leads to the other',
+                ),
+            ]
+            : [];
     }
 
     /** @throws NotAccepted */

@@ -60,6 +60,11 @@ final readonly class CapacityFill implements ChartKind
         return (new CapacityQuestion($dataset))->lacks();
     }
 
+    public function isFirstFor(Dataset $dataset): bool
+    {
+        return false;
+    }
+
     public function adapted(Question $question, Dataset $dataset): Question
     {
         return (new CapacityQuestion($dataset))->adapted($question);

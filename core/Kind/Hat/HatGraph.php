@@ -55,6 +55,11 @@ final readonly class HatGraph implements ChartKind
         return (new HatQuestion($dataset))->lacks();
     }
 
+    public function isFirstFor(Dataset $dataset): bool
+    {
+        return false;
+    }
+
     public function adapted(Question $question, Dataset $dataset): Question
     {
         return (new HatQuestion($dataset))->adapted($question);

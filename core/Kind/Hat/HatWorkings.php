@@ -8,7 +8,9 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Arithmetic\LeftOut;
@@ -45,6 +47,8 @@ final readonly class HatWorkings
     {
         $question = $recipe->question;
         $measure = RecipeFit::insist($recipe, $figures->dataset());
+        $lines = NetLines::maybe($question, $measure, $figures->dataset());
+        $figures = null === $lines ? $figures : new NetFigures($figures, $lines);
         $between = (new HatQuestion($figures->dataset()))->between($question);
         $scope = Scope::of($question->asking(against: []), $figures->dataset(), $measure, $measure->sources());
         $reference = new Reference('first', self::name($between->first), self::name($between->first));

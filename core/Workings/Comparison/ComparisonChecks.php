@@ -29,12 +29,13 @@ final readonly class ComparisonChecks
     /**
      * @param list<Row> $rows
      * @param ?Total $total null where adding up says nothing
+     * @param ?Check $net whether lines come to their result; null: rows are no such lines
      * @param list<Reference> $references
      * @param ?Landing $landing null where nothing is said about it
      *
      * @return list<Check>
      */
-    public function of(array $rows, ?Total $total, array $references, ?Landing $landing): array
+    public function of(array $rows, ?Total $total, ?Check $net, array $references, ?Landing $landing): array
     {
         $question = $this->scope->question;
         $forecast = $question->forecast;
@@ -45,7 +46,7 @@ final readonly class ComparisonChecks
         return array_values(
             array_filter([
                 null === $total
-                    ? RowChecks::noTotal($this->scope)
+                    ? $net ?? RowChecks::noTotal($this->scope)
                     : (new RowSums($this->scope, $this->comparison))->check($rows, $total),
                 RowChecks::missing($this->scope, $rows, $this->comparison->showsAny(...)),
                 ...RowChecks::absent($this->scope, $rows, $references, $question->scenario->word()),

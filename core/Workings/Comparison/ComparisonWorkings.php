@@ -6,8 +6,10 @@ namespace KeenMargin\Core\Workings\Comparison;
 
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Period;
@@ -43,6 +45,8 @@ final readonly class ComparisonWorkings
         $question = $recipe->question;
         $dataset = $figures->dataset();
         $measure = RecipeFit::insist($recipe, $dataset);
+        $lines = NetLines::maybe($question, $measure, $dataset);
+        $figures = null === $lines ? $figures : new NetFigures($figures, $lines);
         $scope = Scope::of($question, $dataset, $measure, $measure->sources());
         $all = $figures->sums($measure->sources(), $question->where);
         $made = new ComparisonRows($scope, $measure, $figures);
@@ -55,8 +59,13 @@ final readonly class ComparisonWorkings
             null !== $question->forecast
             && Scenario::Actual === $question->scenario
             && !$scope->fine->only($isForecast)->isEmpty();
-        $slices = Slices::planned($scope, $figures, $made, $question->where);
-        $total = $slices->hasTotal() ? $whole($scope->fine) : Total::none($references);
+        $slices = Slices::planned($scope, $figures, $made, $question->where, true);
+        $net = $slices->maybeNet()?->sums($measure->sources(), $question->where);
+        $total = match (true) {
+            null !== $net => $made->comparison->total($scope->fine, $net, $scope->better),
+            $slices->hasTotal() => $whole($scope->fine),
+            default => Total::none($references),
+        };
         $closed = $scope->closedThisYear();
         $toDate = $closed->isEmpty() || null !== $question->breakdown() ? null : $whole($closed);
         $year = $scope->wholeYear();
@@ -123,6 +132,7 @@ final readonly class ComparisonWorkings
         $checks = (new ComparisonChecks($scope, $made->comparison))->of(
             $rows,
             $slices->hasTotal() ? $total : null,
+            null === $net ? null : NetCheck::of($scope, $made->comparison, $slices, $total),
             $references,
             $landing,
         );

@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\LineRole;
+use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Question\RowKey;
@@ -24,11 +25,13 @@ final readonly class MemberSlices
     /** More members than these are gathered without being asked, into so many and one. */
     private const MOST = 40;
     private const KEPT = 20;
+    private const RESULT = 'Result';
 
     /**
      * @param array<string|int, true>|null $kept members that are not gathered; null: all are shown
      * @param array<string|int, Sums> $present members that have figures in the periods, in whichever chart
      * @param list<MemberFilter|NumberFilter> $where that these were asked with
+     * @param bool $isNet whether lines that add and take away have their result as a row
      */
     private function __construct(
         private Scope $scope,
@@ -38,6 +41,7 @@ final readonly class MemberSlices
         private ?array $kept,
         private array $present,
         private array $where,
+        private bool $isNet,
     ) {
     }
 
@@ -48,6 +52,7 @@ final readonly class MemberSlices
         RowContent $content,
         Breakdown $breakdown,
         array $where,
+        bool $isNet = false,
     ): self {
         $present = self::present($scope, $figures, $content, $breakdown, $where);
         $top = $scope->question->top ?? (\count($present) > self::MOST ? self::KEPT : \count($present));
@@ -65,6 +70,7 @@ final readonly class MemberSlices
             kept: $kept,
             present: $present,
             where: $where,
+            isNet: $isNet,
         );
     }
 
@@ -94,6 +100,15 @@ final readonly class MemberSlices
                 RowRole::Other,
                 Sums::of($others),
                 'Other ('.\count($others).')',
+            );
+        }
+        $net = $this->maybeNet();
+        if (\count($slices) > 1 && null !== $net) {
+            $slices[] = $this->sum(
+                SumKey::Total,
+                RowRole::Total,
+                $net->sums($this->scope->sources, $where),
+                self::RESULT,
             );
         }
         if (\count($slices) > 1 && $this->hasTotal()) {
@@ -137,6 +152,21 @@ final readonly class MemberSlices
             },
             $slices,
         );
+    }
+
+    /**
+     * Figures whose sum is the result of the lines that rows are, where some add and others take away; null: rows are
+     * no such lines, or their result is not wanted.
+     */
+    public function maybeNet(): ?NetFigures
+    {
+        $isStatement =
+            $this->isNet
+            && $this->scope->measure->isAddedOverMembers()
+            && !$this->hasTotal()
+            && $this->breakdown->name === NetFigures::maybeLines($this->scope->dataset)?->name;
+
+        return $isStatement ? new NetFigures($this->figures, $this->breakdown) : null;
     }
 
     /** Whether the sum of all rows says anything. */

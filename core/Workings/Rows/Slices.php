@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Workings\Rows;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
@@ -24,12 +25,30 @@ final readonly class Slices
     ) {
     }
 
-    /** @param list<MemberFilter|NumberFilter> $where that has whatever rows there may be */
-    public static function planned(Scope $scope, Figures $figures, RowContent $content, array $where): self
-    {
+    /**
+     * @param list<MemberFilter|NumberFilter> $where that has whatever rows there may be
+     * @param bool $isNet whether lines that add and take away have their result as a row
+     */
+    public static function planned(
+        Scope $scope,
+        Figures $figures,
+        RowContent $content,
+        array $where,
+        bool $isNet = false,
+    ): self {
         $name = $scope->question->breakdown();
         $breakdown = null === $name ? null : $scope->dataset->maybeBreakdown($name);
-        $members = null === $breakdown ? null : MemberSlices::planned($scope, $figures, $content, $breakdown, $where);
+        $members =
+            null === $breakdown
+                ? null
+                : MemberSlices::planned(
+                    scope: $scope,
+                    figures: $figures,
+                    content: $content,
+                    breakdown: $breakdown,
+                    where: $where,
+                    isNet: $isNet,
+                );
 
         return new self(
             $scope,
@@ -78,6 +97,12 @@ final readonly class Slices
     public function reach(): FinePeriods
     {
         return null === $this->members ? $this->periods->reach() : $this->scope->fine;
+    }
+
+    /** Figures whose sum is the result of the lines that rows are; null: rows are no such lines. */
+    public function maybeNet(): ?NetFigures
+    {
+        return $this->members?->maybeNet();
     }
 
     /** Whether the sum of all rows says anything: of lines that add and lines that take away it does not. */

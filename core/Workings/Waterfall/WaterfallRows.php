@@ -44,7 +44,12 @@ final readonly class WaterfallRows
                 $this->made->value($leg->first, $panel->where),
                 $this->made->value($leg->second, $panel->where),
             ];
-            if (null === $first && null === $second && [] === $steps) {
+            $hasNeither = null === $first && null === $second && [] === $steps;
+            $isMissing = null === $first || null === $second;
+            if (
+                $hasNeither
+                || ($isMissing && !$this->of->measure->isAddedOverMembers() && !$this->plan->isFromNought)
+            ) {
                 return [];
             }
             $movement = Exact::minus($second ?? BigDecimal::zero(), $first ?? BigDecimal::zero());

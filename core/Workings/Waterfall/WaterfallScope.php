@@ -8,13 +8,12 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
-use KeenMargin\Core\Figures\Filter\MemberFilter;
-use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
 use KeenMargin\Core\Number\Rounding;
+use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Workings\Arithmetic\Amounts;
 use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;
@@ -67,27 +66,14 @@ final readonly class WaterfallScope
         );
     }
 
-    /**
-     * The lines of a statement whose signs matter to a question: its steps are these lines, or its figures are of lines
-     * that add and of lines that take away. Null: there are none.
-     */
-    public static function maybeNetLines(Question $question, Measure $measure, Dataset $dataset): ?Breakdown
+    /** The lines of a statement whose signs matter: those that the steps are, too. Null: there are none. */
+    private static function maybeNetLines(Question $question, Measure $measure, Dataset $dataset): ?Breakdown
     {
         $lines = $measure->isAddedOverMembers() ? NetFigures::maybeLines($dataset) : null;
-        if (null === $lines || $question->breakdown() === $lines->name) {
-            return $lines;
-        }
-        $asked = $lines->members;
-        foreach ($question->where as $filter) {
-            if ($filter instanceof MemberFilter && $filter->breakdown === $lines->name) {
-                $held = array_merge([], ...array_map($lines->leaves(...), $filter->members));
-                $asked = $filter->keeps ? array_intersect($asked, $held) : array_diff($asked, $held);
-            }
-        }
-        $asked = array_diff($asked, $lines->groups());
-        $roles = array_unique($lines->rolesOf(array_values($asked)), \SORT_REGULAR);
 
-        return \in_array(LineRole::Subtotal, $roles, true) || \count($roles) > 1 ? $lines : null;
+        return null !== $lines && $question->breakdown() === $lines->name
+            ? $lines
+            : NetLines::maybe($question, $measure, $dataset);
     }
 
     /** @return list<Scenario> whose figures may be looked up: all of them, as totals and steps are of several */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Chart;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
@@ -196,6 +197,10 @@ final class WaterfallScenesTest extends TestCase
             'highlight' => ['2024-01', $figures->routes[0]],
         ];
 
-        return Written::drawing($figures->csv, $question, $finish, $kind, RandomMembers::MAPPING);
+        return Drawing::of(
+            Written::recipe($question, $finish, $kind),
+            Written::figures($figures->csv, RandomMembers::MAPPING),
+            ChartKinds::all(),
+        );
     }
 }

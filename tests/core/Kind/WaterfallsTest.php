@@ -56,8 +56,8 @@ final class WaterfallsTest extends TestCase
         self::assertSame(
             [
                 'Amount: from 340 (budget) to 320 (actual), '."\u{2212}20 (\u{2212}5.9 %).",
-                "Most for it: Fuel (+40, 100.0 % of what went for it); most against it: Fares (\u{2212}50, 83.3 % of what went ".
-                'against it).',
+                "Most for it: Fuel (+40, 100.0 % of what went for it); most against it: Fares (\u{2212}50, 83.3 % of ".
+                'what went against it).',
             ],
             array_map(
                 static fn (string $text): string => str_replace(' in Jan 2026', '', $text),

@@ -38,6 +38,8 @@ final readonly class CheckProof
             'prior-year-derived' === $check->id => $this->derived($check->says),
             str_starts_with($check->id, 'absent-') => $this->absent($check),
             'no-total' === $check->id => null === $this->workings->table->total->shown ? '' : 'there is one',
+            // The result itself is held against the oracle's.
+            'lines-net-to-result' === $check->id => null === $this->expected->total ? 'there is no result' : '',
             'total-rule' === $check->id => $this->hasTotalAsRuled(),
             // Each running total is itself held against the oracle.
             'running' === $check->id => null === $this->asked->cumulate ? 'nothing is running' : '',

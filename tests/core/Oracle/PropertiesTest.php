@@ -9,6 +9,7 @@ use Brick\Math\BigRational;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\LinkedText;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -170,8 +171,17 @@ final class PropertiesTest extends TestCase
         return 'capacity' !== $ledger->family()
             && null === $asked->cumulate
             && $rule->isAdded()
+            && !self::isNet($workings)
             && (!$isOverPeriods || 'sum' === $rule->grouping)
             && null !== $workings->table->total->shown;
+    }
+
+    /** Whether the total is the result of lines that add and take away. */
+    private static function isNet(Workings $workings): bool
+    {
+        $ids = array_map(static fn (Check $check): string => $check->id, $workings->checks);
+
+        return \in_array('lines-net-to-result', $ids, true);
     }
 
     /**

@@ -137,7 +137,7 @@ final class RandomLedger
 
     public function reckoning(Asked $question): Reckoning
     {
-        return new Reckoning(
+        $reckoning = new Reckoning(
             facts: $this->facts,
             measures: $this->measures,
             breakdowns: $this->breakdowns,
@@ -145,6 +145,8 @@ final class RandomLedger
             asked: $question,
             family: $this->family(),
         );
+
+        return $reckoning->isNet() ? $reckoning->net() : $reckoning;
     }
 
     /** A random question about these figures. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Oracle;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Period;
@@ -77,7 +78,7 @@ final class Reckoning
 
         return new Expected(
             $this->orderedRows(),
-            $this->hasTotal() ? $this->numbers($this->fine, $this->asked->where) : null,
+            $this->total($this->asked->where),
             $hasSums && [] !== $closed ? $this->numbers($closed, $this->asked->where) : null,
             $hasSums && $lands ? $this->numbers($year, $this->asked->where) : null,
         );
@@ -511,8 +512,9 @@ final class Reckoning
             $rows[] = $this->memberRow('other', 'other', 0, $this->only($where, ...$others), []);
         }
         $rows = null === $kept ? $this->tree($present, $where) : $rows;
-        if (\count($rows) > 1 && $this->hasTotal()) {
-            $rows[] = $this->memberRow('total', 'total', 0, $where, []);
+        $total = \count($rows) > 1 ? $this->total($where) : null;
+        if (null !== $total) {
+            $rows[] = new ExpectedRow('total', 'total', 0, false, $total);
         }
 
         return $rows;
@@ -611,6 +613,85 @@ final class Reckoning
         $numbers = new Numbers($numbers->shown, $values, $variances, $numbers->lacksPart);
 
         return $shows ? $numbers : $numbers->missing('comparison' === $this->family);
+    }
+
+    /**
+     * What all rows come to; null where adding up says nothing. Of lines that add and take away it is their result.
+     *
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     */
+    private function total(array $where): ?Numbers
+    {
+        if ($this->hasTotal()) {
+            return $this->numbers($this->fine, $where);
+        }
+        $isStatement = [] !== array_intersect(['takes away', 'subtotal'], $this->roles);
+        $isAdded = $this->measures[$this->asked->measure]->isAdded();
+        if ('Route' !== $this->asked->by || 'comparison' !== $this->family || !$isStatement || !$isAdded) {
+            return null;
+        }
+
+        return $this->net()->numbers($this->fine, $where);
+    }
+
+    /** Whether rows and totals add up lines of which some add and others take away. */
+    public function isNet(): bool
+    {
+        $leaves = array_merge(
+            [],
+            ...array_map(fn (string $one): array => $this->facts->leaves('Route', $one), $this->breakdowns['Route']),
+        );
+        foreach ($this->asked->where as $filter) {
+            if ('Route' === $filter['field']) {
+                $held = array_merge(
+                    [],
+                    ...array_map(fn (string $one): array => $this->facts->leaves('Route', $one), $filter['members']),
+                );
+                $leaves = $filter['keeps'] ? array_intersect($leaves, $held) : array_diff($leaves, $held);
+            }
+        }
+        $roles = array_unique(array_map(fn (string $one): string => $this->roles[$one] ?? '', $leaves));
+        $isStatement = [] !== array_intersect(['takes away', 'subtotal'], $this->roles);
+
+        return $isStatement
+            && 'capacity' !== $this->family
+            && 'Route' !== $this->asked->by
+            && 'Route' !== $this->asked->each
+            && $this->measures[$this->asked->measure]->isAdded()
+            && (\count($roles) > 1 || \in_array('subtotal', $roles, true));
+    }
+
+    /** The same figures with costs turned round where they are, all together, above zero; subtotals left out. */
+    public function net(): self
+    {
+        $above = [];
+        foreach ($this->facts->rows as $row) {
+            $line = "{$row->measure} {$row->scenario} {$row->members['Route']}";
+            $above[$line] = ($above[$line] ?? BigRational::zero())->plus($row->amount);
+        }
+        $rows = [];
+        foreach ($this->facts->rows as $row) {
+            $role = $this->roles[$row->members['Route']] ?? '';
+            $isTurned =
+                'takes away' === $role
+                && $above["{$row->measure} {$row->scenario} {$row->members['Route']}"]->getSign() >= 0;
+            // Subtotals still tell what is covered.
+            $amount = match (true) {
+                'subtotal' === $role => '0',
+                $isTurned => (string) BigDecimal::of($row->amount)->negated(),
+                default => $row->amount,
+            };
+            $rows[] = new Fact($row->measure, $row->scenario, $row->start, $row->members, $amount);
+        }
+
+        return new self(
+            new Facts($rows, $this->facts->grain, $this->calendar, $this->facts->parents),
+            $this->measures,
+            $this->breakdowns,
+            roles: [],
+            asked: $this->asked,
+            family: $this->family,
+        );
     }
 
     private function hasTotal(): bool

@@ -73,6 +73,7 @@ final class MemberRowsTest extends TestCase
                 'Costs' => '580',
                 'Fuel' => '310',
                 'Crew' => '270',
+                'total' => '470',
             ],
             self::shown($workings),
         );
@@ -81,7 +82,7 @@ final class MemberRowsTest extends TestCase
             array_map(static fn (Row $row): RowRole => $row->role, \array_slice($workings->table->rows, 0, 3)),
         );
         self::assertSame(
-            [0, 1, 1, 0, 1, 1],
+            [0, 1, 1, 0, 1, 1, 0],
             array_map(static fn (Row $row): int => $row->depth, $workings->table->rows),
         );
     }
@@ -93,17 +94,26 @@ final class MemberRowsTest extends TestCase
             self::statement()->table->rows,
         );
         self::assertSame(
-            ['favourable', 'favourable', 'unfavourable', 'unfavourable', 'unfavourable', 'favourable'],
+            [
+                'favourable',
+                'favourable',
+                'unfavourable',
+                'unfavourable',
+                'unfavourable',
+                'favourable',
+                'unfavourable',
+            ],
             $effects,
         );
     }
 
-    public function testLinesThatAddAndTakeAwayAreNotAddedUp(): void
+    public function testLinesThatAddAndTakeAwayComeToTheirResult(): void
     {
         $workings = self::statement();
-        self::assertNull($workings->table->total->shown);
-        self::assertTrue(self::checks($workings)['no-total']);
-        self::assertSame('–', $workings->summary->headline['amount']);
+        self::assertSame('470', (string) $workings->table->total->shown);
+        self::assertTrue(self::checks($workings)['lines-net-to-result']);
+        self::assertSame('470', $workings->summary->headline['amount']);
+        self::assertSame('Result', $workings->table->rows[6]->label);
         $costs = self::statement(['where' => [['field' => 'Line', 'in' => ['Fuel', 'Crew']]]]);
         self::assertSame(['Costs' => '580', 'Fuel' => '310', 'Crew' => '270', 'total' => '580'], self::shown($costs));
         self::assertTrue(self::checks($costs)['rows-sum-to-total']);
@@ -142,15 +152,15 @@ final class MemberRowsTest extends TestCase
     public function testOrderKeepsGroupsTogether(): void
     {
         self::assertSame(
-            ['Costs', 'Crew', 'Fuel', 'Income', 'Freight', 'Fares'],
+            ['Costs', 'Crew', 'Fuel', 'Income', 'Freight', 'Fares', 'total'],
             array_keys(self::shown(self::statement(['order' => 'smallest first']))),
         );
         self::assertSame(
-            ['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Crew'],
+            ['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Crew', 'total'],
             array_keys(self::shown(self::statement(['order' => 'largest first']))),
         );
         self::assertSame(
-            ['Income', 'Fares', 'Freight', 'Costs', 'Crew', 'Fuel'],
+            ['Income', 'Fares', 'Freight', 'Costs', 'Crew', 'Fuel', 'total'],
             array_keys(self::shown(self::statement(['order' => 'favourable first']))),
         );
     }

@@ -70,6 +70,8 @@ final readonly class Dataset
             oneOf: [new OA\Schema(ref: '#/components/schemas/Period'), new OA\Schema(type: 'null')],
         ),]
         public ?Period $nextYear,
+        #[OA\Property(description: 'a list that says which rows are its start, subtotals and end'),]
+        public bool $isStaged,
         #[OA\Property(
             description: 'measures that a value is the product of, where the figures have them',
             type: 'object',
