@@ -16,7 +16,7 @@ final class NetFigures implements Figures
     private array $signs = [];
 
     /** @param Breakdown $lines of the dataset, with roles */
-    public function __construct(private readonly Figures $figures, private readonly Breakdown $lines)
+    public function __construct(public readonly Figures $figures, private readonly Breakdown $lines)
     {
     }
 

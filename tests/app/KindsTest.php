@@ -53,10 +53,14 @@ final class KindsTest extends TestCase
         $drawing = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => $recipe]);
         self::assertSame(self::KINDS, array_column((array) $drawing->at('kinds'), 'id'));
         self::assertSame(
-            ['Against', 'Against', 'Against', 'Against', 'Between', 'How full'],
+            ['Against', 'Against', 'Against', 'Against', 'Between', 'How full', 'Why', 'Why', 'Why'],
             array_column((array) $drawing->at('kinds'), 'group'),
         );
         foreach (self::KINDS as $i => $kind) {
+            if ('statement' === $kind) {
+                self::assertStringStartsWith('A breakdown is missing', $drawing->text('kinds', $i, 'lacks'));
+                continue;
+            }
             self::assertNull($drawing->at('kinds', $i, 'lacks'));
             $next = Server::send('POST', "/api/datasets/$id/drawings", [
                 'recipe' => ['keenMargin' => 1, 'question' => $drawing->at('kinds', $i, 'question'), 'kind' => $kind],
@@ -76,7 +80,7 @@ final class KindsTest extends TestCase
         foreach ([11, 12, 13] as $seed) {
             $figures = new RandomMembers($seed, 13, 4);
             $id = self::dataset($figures, "Same picture $seed");
-            foreach (self::KINDS as $i => $kind) {
+            foreach (array_diff(self::KINDS, ['statement']) as $i => $kind) {
                 $question = [
                     'measure' => 'Used',
                     'against' => ['BU'],
@@ -85,6 +89,7 @@ final class KindsTest extends TestCase
                     'used' => 'Used',
                     'total' => 'Offered',
                     'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle'],
+                    'bridge' => ['from' => 'BU', 'to' => 'AC'],
                 ];
                 $question += 'gap-line' === $kind ? [] : [0 === $i % 2 ? 'by' : 'each' => 'Route'];
                 $recipe = ['keenMargin' => 1, 'question' => $question, 'kind' => $kind];

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\app;
 
 use KeenMargin\App\Export\WorkingsXlsx;
+use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
+use KeenMargin\Tests\core\Kind\WaterfallExamples;
 use KeenMargin\Tests\core\RandomFigures;
 use KeenMargin\Tests\core\RandomMembers;
 use KeenMargin\Tests\core\Written;
@@ -48,7 +50,54 @@ final class WorkbookTest extends TestCase
             );
         }
 
-        return $examples;
+        return $examples + self::waterfalls();
+    }
+
+    /** @return array<string, Workings> */
+    private static function waterfalls(): array
+    {
+        $wanted = [
+            'a step opened into its own, and one of these',
+            'three totals',
+            'volume, mix and rate',
+            'movements over a year end',
+            'a stated end that does not tie',
+            'members to a grand total',
+            'a ratio in points',
+        ];
+        $waterfalls = [];
+        foreach (WaterfallExamples::all() as $name => $example) {
+            if (\in_array($name, $wanted, true)) {
+                $waterfalls[strtr($name, ' ', '-')] = Written::workings(
+                    $example->csv,
+                    $example->question,
+                    $example->mapping,
+                    $example->kind,
+                );
+            }
+        }
+        self::assertCount(\count($wanted), $waterfalls);
+
+        return $waterfalls;
+    }
+
+    /** Where a waterfall's row begins, how it changes and where it ends follow from one another. */
+    public function testFromChangeAndToAreFormulas(): void
+    {
+        foreach (self::waterfalls() as $name => $workings) {
+            $zip = new \ZipArchive();
+            $zip->open(Written::file(WorkingsXlsx::of($workings)));
+            $sheet = (string) $zip->getFromName('xl/worksheets/sheet1.xml');
+            preg_match_all('#<f>([^<]*)</f>#', $sheet, $formulas);
+            $steps = array_filter($workings->table->rows, static fn (Row $row): bool => !$row->role->isWhole());
+            $sums = array_filter($formulas[1], static fn (string $one): bool => str_starts_with($one, 'SUM('));
+            $same = array_filter(
+                $formulas[1],
+                static fn (string $one): bool => 1 === preg_match('/^[A-Z]+\d+$/D', $one),
+            );
+            self::assertGreaterThanOrEqual(\count($steps) - 1, \count($sums), "$name: to");
+            self::assertGreaterThanOrEqual(\count($steps) - 1, \count($same), "$name: from");
+        }
     }
 
     public function testAnOfficeProgramComesToTheSameNumbers(): void

@@ -1,5 +1,5 @@
 import { item, margin, mark, menu } from './ledger'
-import { by, chart, expect, kind, labels, question, sentence, slot, test } from './page'
+import { by, chart, expect, kind, labels, made, question, sentence, slot, test } from './page'
 import type { Locator, Page } from '@playwright/test'
 
 const LIST = 'Step\tAmount\nOpening\t120\nFares\t40\nFuel\t-70\nCrew\t-110\nFreight\t45\nClosing\t25\n'
@@ -31,11 +31,8 @@ test('a pasted list with an opening and a closing value is a waterfall in four a
 })
 
 test('a row of a list is told to be something else, and back', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: 'Paste a table' }).click()
-  await page.getByLabel('Table', { exact: true }).fill(LIST.replace('Fuel', 'Half way').replace('-70', '160'))
-  await page.getByRole('button', { name: 'Read it' }).click()
-  await page.getByRole('button', { name: 'Bring in' }).click()
+  const id = await made(page, 'A list of its own', LIST.replace('Fuel', 'Half way').replace('-70', '160'))
+  await page.goto(`/charts/new?dataset=${id}`)
   await expect(margin(page)).toContainText('unexplained')
   await select(page, 'Half way')
   await item(page, 'It is a subtotal').click()

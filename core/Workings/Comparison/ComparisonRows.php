@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Workings\Comparison;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
@@ -34,7 +35,7 @@ final readonly class ComparisonRows implements RowContent
         $question = $scope->question;
         $coverage = new MeasureCoverage(
             $measure,
-            $figures->sums($scope->sources, []),
+            ($figures instanceof NetFigures ? $figures->figures : $figures)->sums($scope->sources, []),
             $scope->dataset,
             $scope->closing,
         );

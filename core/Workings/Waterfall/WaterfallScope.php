@@ -42,7 +42,7 @@ final readonly class WaterfallScope
     ) {
         $this->coverage = new MeasureCoverage(
             $measure,
-            $figures->sums($scope->sources, []),
+            $raw->sums($scope->sources, []),
             $scope->dataset,
             $scope->closing,
         );

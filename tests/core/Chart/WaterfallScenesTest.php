@@ -15,7 +15,7 @@ use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** What holds for every waterfall, over random figures with all troubles, from 360 to 1,920 points and up to 60 steps. */
+/** What holds for every waterfall, over random figures, from 360 to 1,920 points and up to 60 steps. */
 final class WaterfallScenesTest extends TestCase
 {
     use SceneProperties;

@@ -176,7 +176,8 @@ final class WaterfallExamples
             ['total-missing', 'left-out'],
         );
         $five =
-            "Month,Route,Actual,Budget\n2026-01,A,11,10\n2026-01,B,4,10\n2026-01,C,10,7\n2026-01,D,9,7\n2026-01,E,2,4\n";
+            "Month,Route,Actual,Budget\n2026-01,A,11,10\n2026-01,B,4,10\n2026-01,C,10,7\n2026-01,D,9,7\n".
+            "2026-01,E,2,4\n";
         yield 'the two largest, the others together' => new WaterfallExample(
             'bridge',
             $five,
@@ -228,7 +229,8 @@ final class WaterfallExamples
         );
         yield 'a step opened into its own, and one of these' => new WaterfallExample(
             'bridge',
-            "Month,Route,Class,Actual,Budget\n2026-01,A,Foot,5,3\n2026-02,A,Foot,2,1\n2026-01,A,Car,4,6\n2026-01,B,Car,8,7\n".
+            "Month,Route,Class,Actual,Budget\n2026-01,A,Foot,5,3\n2026-02,A,Foot,2,1\n2026-01,A,Car,4,6\n".
+                "2026-01,B,Car,8,7\n".
                 "2026-02,B,Car,1,1\n",
             [
                 ...$bridge,
@@ -251,7 +253,8 @@ final class WaterfallExamples
         );
         yield 'two members' => new WaterfallExample(
             'bridge',
-            "Month,Route,Class,Actual\n2026-01,North,Foot,10\n2026-01,Holm,Foot,20\n2026-01,North,Car,15\n2026-01,Holm,Car,5\n",
+            "Month,Route,Class,Actual\n2026-01,North,Foot,10\n2026-01,Holm,Foot,20\n2026-01,North,Car,15\n".
+                "2026-01,Holm,Car,5\n",
             ['by' => 'Route', 'bridge' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Car']],
             ['start start 0 30', 'North step 30 35', 'Holm step 35 20', 'end end 0 20'],
         );
@@ -325,7 +328,8 @@ final class WaterfallExamples
         );
         yield 'a bridge of the result by another breakdown' => new WaterfallExample(
             'bridge',
-            "Month,Line,Route,Actual,Budget\n2026-01,Fares,A,90,80\n2026-01,Fuel,A,30,20\n2026-01,Fares,B,50,55\n2026-01,Fuel,B,60,50\n",
+            "Month,Line,Route,Actual,Budget\n2026-01,Fares,A,90,80\n2026-01,Fuel,A,30,20\n".
+                "2026-01,Fares,B,50,55\n2026-01,Fuel,B,60,50\n",
             ['by' => 'Route', 'bridge' => ['from' => 'BU', 'to' => 'AC']],
             ['start start 0 65', 'A step 65 65', 'B step 65 50', 'end end 0 50'],
             lines: self::LINES,
@@ -509,7 +513,8 @@ final class WaterfallExamples
         $asked = ['measure' => 'Rate', 'by' => 'Route', 'bridge' => ['from' => 'BU', 'to' => 'AC']];
         yield 'a ratio in points' => new WaterfallExample(
             'bridge',
-            "Month,Scenario,Route,Met,All\n2026-01,AC,A,90,100\n2026-01,AC,B,10,50\n2026-01,BU,A,80,100\n2026-01,BU,B,40,50\n",
+            "Month,Scenario,Route,Met,All\n2026-01,AC,A,90,100\n2026-01,AC,B,10,50\n2026-01,BU,A,80,100\n".
+                "2026-01,BU,B,40,50\n",
             $asked,
             ['start start 0 80', 'A step 80 86.666667', 'B step 86.666667 66.666667', 'end end 0 66.666667'],
             mapping: $mapping,

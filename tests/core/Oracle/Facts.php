@@ -11,6 +11,8 @@ final class Facts
 {
     /** @var array<string, array<string, array<string, list<Fact>>>> by measure, scenario and period */
     private array $index = [];
+    /** @var array<string, array<string, array<string, true>>> which periods have figures, by measure and scenario */
+    private array $covered = [];
     /** @var array<string, bool> */
     private array $known = [];
     /** @var array<string, bool> */
@@ -20,15 +22,20 @@ final class Facts
      * @param list<Fact> $rows
      * @param string $grain the finest
      * @param array<string, array<string, string>> $parents of members in groups, by breakdown
+     * @param ?list<Fact> $covering rows that tell what is covered; null: the same
      */
     public function __construct(
         public readonly array $rows,
         public readonly string $grain,
         public readonly Calendar $calendar,
         public readonly array $parents = [],
+        ?array $covering = null,
     ) {
         foreach ($rows as $row) {
             $this->index[$row->measure][$row->scenario][$row->start][] = $row;
+        }
+        foreach ($covering ?? $rows as $row) {
+            $this->covered[$row->measure][$row->scenario][$row->start] = true;
         }
     }
 
@@ -88,7 +95,7 @@ final class Facts
     /** @return list<string> first days of the periods that have a figure */
     public function starts(string $measure, string $scenario): array
     {
-        return array_map(strval(...), array_keys($this->index[$measure][$scenario] ?? []));
+        return array_map(strval(...), array_keys($this->covered[$measure][$scenario] ?? []));
     }
 
     /** Whether the whole dataset has a figure there: of a day, in its month. */
@@ -104,7 +111,7 @@ final class Facts
     /** Whether the whole dataset has a figure of just this period. */
     public function has(string $measure, string $scenario, string $start): bool
     {
-        return isset($this->index[$measure][$scenario][$start]);
+        return isset($this->covered[$measure][$scenario][$start]);
     }
 
     /**

@@ -675,17 +675,15 @@ final class Reckoning
             $isTurned =
                 'takes away' === $role
                 && $above["{$row->measure} {$row->scenario} {$row->members['Route']}"]->getSign() >= 0;
-            // Subtotals still tell what is covered.
-            $amount = match (true) {
-                'subtotal' === $role => '0',
-                $isTurned => (string) BigDecimal::of($row->amount)->negated(),
-                default => $row->amount,
-            };
-            $rows[] = new Fact($row->measure, $row->scenario, $row->start, $row->members, $amount);
+            if ('subtotal' !== $role) {
+                $amount = $isTurned ? (string) BigDecimal::of($row->amount)->negated() : $row->amount;
+                $rows[] = new Fact($row->measure, $row->scenario, $row->start, $row->members, $amount);
+            }
         }
+        $grain = $this->facts->grain;
 
         return new self(
-            new Facts($rows, $this->facts->grain, $this->calendar, $this->facts->parents),
+            new Facts($rows, $grain, $this->calendar, $this->facts->parents, $this->facts->rows),
             $this->measures,
             $this->breakdowns,
             roles: [],
