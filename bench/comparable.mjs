@@ -14,7 +14,29 @@ const bar = (data, grid, more = {}) => ({ type: 'bar', xAxisIndex: grid, yAxisIn
 const line = (data, grid, more = {}) => ({ type: 'line', xAxisIndex: grid, yAxisIndex: grid, data, ...more })
 const percent = variance.map((v, i) => (100 * v) / budget[i])
 
+/** Floating bars by the usual way of a general chart: an invisible base, rises and falls stacked on it. */
+const floating = (steps) => {
+  const running = steps.reduce((all, one) => [...all, all.at(-1) + one], [2_000_000])
+  const base = steps.map((one, i) => Math.min(running[i], running[i + 1]))
+  const hidden = { itemStyle: { color: 'transparent' } }
+  return [
+    bar(base, 0, { stack: 'all', ...hidden }),
+    bar(
+      steps.map((one) => Math.max(0, one)),
+      0,
+      { stack: 'all', label, itemStyle: { color: '#1F9E8F' } },
+    ),
+    bar(
+      steps.map((one) => Math.max(0, -one)),
+      0,
+      { stack: 'all', label, itemStyle: { color: '#B8370F' } },
+    ),
+  ]
+}
+
 const pictures = {
+  'build-up': [1, floating(value)],
+  bridge: [1, floating(variance.slice(0, 12))],
   'variance-tiers': [
     3,
     [
@@ -64,6 +86,10 @@ function draw(kind) {
 }
 
 const kind = process.argv[2]
+if (process.argv[3] === '--once') {
+  process.stdout.write(draw(kind))
+  process.exit()
+}
 const spent = []
 for (let i = 0; i < 250; i++) {
   const start = performance.now()

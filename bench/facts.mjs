@@ -11,6 +11,13 @@ const some = Array.from({ length: 25 }, (_, i) => customer(1 + i * 190))
 const question = (by, where) => ({
   recipe: { keenMargin: 1, question: { against: ['BU'], by, where }, kind: 'variance-tiers' },
 })
+const bridge = {
+  recipe: {
+    keenMargin: 1,
+    question: { by: 'Customer', bridge: { from: 'BU', to: 'AC' }, top: 15 },
+    kind: 'bridge',
+  },
+}
 const table = (where) => ({ by: 'Customer', year: '2026', order: 'largest first', where })
 const asked = {
   'by month': (id) => ['POST', `/api/datasets/${id}/drawings`, question('month')],
@@ -25,6 +32,8 @@ const asked = {
     question('quarter', [{ field: 'Customer', notIn: [customer(7)] }]),
   ],
   'by customer, the 20 largest drawn': (id) => ['POST', `/api/datasets/${id}/drawings`, question('Customer')],
+  'from budget to actual by customer, gathered to 15 steps': (id) => ['POST', `/api/datasets/${id}/drawings`, bridge],
+  'which breakdown explains it': (id) => ['POST', `/api/datasets/${id}/explanations`, question('month')],
   'by customer': (id) => ['POST', `/api/datasets/${id}/tables`, table()],
   'by customer, one route': (id) => ['POST', `/api/datasets/${id}/tables`, table([{ field: 'Route', in: ['North'] }])],
 }

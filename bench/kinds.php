@@ -48,6 +48,15 @@ $asked = [
             'span' => ['from' => '2024-09', 'to' => '2026-08'],
         ],
     ],
+    'build-up' => [$revenue, ['span' => $span, 'forecast' => 'FC', 'subtotals' => 'quarter']],
+    'bridge' => [
+        $revenue,
+        [
+            'by' => 'month',
+            'bridge' => ['from' => 'BU', 'to' => 'AC'],
+            'span' => ['from' => '2025-01', 'to' => '2025-12'],
+        ],
+    ],
 ];
 $svg = new SvgRenderer();
 $kinds = ChartKinds::all();

@@ -10,8 +10,11 @@ declare(strict_types=1);
 
 use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Figures\Breakdown;
+use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
 use KeenMargin\Core\Figures\Reading\Rows\FactReader;
@@ -142,6 +145,9 @@ $kinds = [
     'gap-line' => [...$basic, 'against' => ['BU']],
     'hat' => [...$basic, 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
     'capacity-fill' => [...$basic, 'used' => 'Used', 'total' => 'Offered', 'against' => ['TG']],
+    'build-up' => [...$basic, 'subtotals' => 'quarter'],
+    'bridge' => [...$basic, 'bridge' => ['from' => 'BU', 'to' => 'AC']],
+    'statement' => ['measure' => 'Used', 'against' => ['BU', 'PY'], 'by' => 'Route', 'span' => 'year to date'],
 ];
 $byRoute = ['by' => 'Route', 'span' => 'year to date'];
 $cases = [
@@ -160,11 +166,43 @@ $cases = [
 
 $svg = new SvgRenderer();
 $html = '';
+/** The same figures as a statement: the last two routes are costs. */
+$stated = static function (FactTable $table): FactTable {
+    $dataset = $table->dataset();
+    $breakdowns = array_map(
+        static fn (Breakdown $one): Breakdown => 'Route' === $one->name
+            ? new Breakdown(
+                $one->name,
+                $one->members,
+                [],
+                array_combine(
+                    $one->members,
+                    array_map(
+                        static fn (int $i): LineRole => $i < 2 ? LineRole::Adds : LineRole::TakesAway,
+                        array_keys($one->members),
+                    ),
+                ),
+            )
+            : $one,
+        $dataset->breakdowns,
+    );
+
+    return new FactTable(
+        With::of($dataset, ['breakdowns' => $breakdowns]),
+        $table->series,
+        $table->packed,
+        $table->sums([], []),
+    );
+};
 foreach ($kinds as $kind => $question) {
     $name = ChartKinds::all()->of($kind)->name();
     $html .= "<h2>$name</h2><div class=\"sheet\">";
     foreach ($cases as $case => [$table, $asked, $finish]) {
         $asked = 'gap-line' === $kind && isset($asked['by']) ? array_diff_key($asked, ['by' => 1]) : $asked;
+        $isStatement = 'statement' === $kind;
+        $asked = $isStatement ? array_intersect_key($asked, ['each' => 1]) : $asked;
+        $asked = isset($asked['each']) && $isStatement ? ['each' => 'Class'] : $asked;
+        $asked = isset($asked['by']) && 'build-up' === $kind ? [...$asked, 'subtotals' => null] : $asked;
         $recipe = [
             'keenMargin' => 1,
             'question' => array_filter([...$question, ...$asked]),
@@ -174,7 +212,7 @@ foreach ($kinds as $kind => $question) {
         try {
             $drawing = Drawing::of(
                 RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR), ChartKinds::all()),
-                $tables[$table],
+                $isStatement ? $stated($tables[$table]) : $tables[$table],
                 ChartKinds::all(),
             );
             // Each picture has its own hatches.

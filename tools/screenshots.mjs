@@ -110,9 +110,9 @@ await shoot(
   { pointing: true },
 )
 await shoot('chart-selected', '/charts', async (page) => {
-  await open('Monthly revenue')(page)
-  await page.locator('svg.chart rect[data-key="2026-06"][data-role=value]').click()
-  await page.getByRole('menuitem', { name: 'by route' }).waitFor()
+  await open('Why the result missed its budget')(page)
+  await page.locator('svg.chart rect[data-key="Crew"][data-role=change]').click({ force: true })
+  await page.getByRole('menuitem', { name: 'Open by route' }).waitFor()
 })
 await shoot('chart-workings', '/charts', async (page) => {
   await open('Monthly revenue')(page)
@@ -131,14 +131,12 @@ await shoot('chart-beside', '/charts', async (page) => {
   await page.keyboard.press('Escape')
   await second.locator('text', { hasText: 'Q1' }).first().waitFor()
 })
-await shoot('chart-structure', '/charts', async (page) => {
-  await open('Statement, year to date')(page)
-  await page.getByRole('button', { name: /^Rows:/ }).click()
-})
+await shoot('chart-bridge', '/charts', open('Why the result missed its budget'))
+await shoot('chart-statement', '/charts', open('From fares to the result'))
 await shoot('chart-capacity', '/charts', open('How full the decks are'))
-await shoot('chart-each', '/charts', async (page) => {
-  await open('Each route against budget')(page)
-  await page.getByRole('button', { name: 'Finish' }).click()
+await shoot('chart-drivers', '/charts', async (page) => {
+  await open('What drove bookings revenue')(page)
+  await page.getByRole('button', { name: /^From and to:/ }).click()
 })
 
 /** One part of a page as a picture. */

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Kind\Hat;
 
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsWriter;
 
 /** Rows of a hat graph: both sides and the change between them. */
@@ -24,5 +25,10 @@ final class HatRowWriter implements RowWriter
             'flagged' => $change->flagged ?? false,
             ...null === $only ? [] : ['only' => $only],
         ];
+    }
+
+    public function besides(Workings $workings): array
+    {
+        return [];
     }
 }

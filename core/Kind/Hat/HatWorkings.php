@@ -48,7 +48,9 @@ final readonly class HatWorkings
         $question = $recipe->question;
         $measure = RecipeFit::insist($recipe, $figures->dataset());
         $lines = NetLines::maybe($question, $measure, $figures->dataset());
-        $figures = null === $lines ? $figures : new NetFigures($figures, $lines);
+        // Two lines are compared as they came.
+        $isNet = null !== $lines && $lines->name !== $question->between?->field;
+        $figures = $isNet ? new NetFigures($figures, $lines) : $figures;
         $between = (new HatQuestion($figures->dataset()))->between($question);
         $scope = Scope::of($question->asking(against: []), $figures->dataset(), $measure, $measure->sources());
         $reference = new Reference('first', self::name($between->first), self::name($between->first));

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Kind\Statement;
 
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Waterfall\WaterfallRowWriter;
 
 /** Rows of a statement: those of a waterfall, and what each line does. */
@@ -18,5 +19,10 @@ final class StatementRowWriter implements RowWriter
         $does = self::DOES[$row->does] ?? null;
 
         return [...(new WaterfallRowWriter())->numbers($row), ...null === $does ? [] : ['does' => $does]];
+    }
+
+    public function besides(Workings $workings): array
+    {
+        return [];
     }
 }

@@ -16,4 +16,9 @@ final class ComparedRowWriter implements RowWriter
             'variance' => WorkingsWriter::variances($row->variances, $row),
         ];
     }
+
+    public function besides(Workings $workings): array
+    {
+        return [];
+    }
 }

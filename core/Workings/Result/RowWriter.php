@@ -9,4 +9,7 @@ interface RowWriter
 {
     /** @return array<string, mixed> amounts as decimal strings, missing ones as null */
     public function numbers(Row $row): array;
+
+    /** @return array<string, mixed> what the document has besides rows and totals */
+    public function besides(Workings $workings): array;
 }

@@ -32,6 +32,7 @@ final class WorkingsWriter
             'total' => self::total($table->total),
             'toDate' => null === $table->toDate ? null : self::total($table->toDate),
             'landing' => null === $table->landing ? null : self::total($table->landing),
+            ...$rows->besides($workings),
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $workings->checks),
             'reading' => $workings->summary->texts(),
         ];

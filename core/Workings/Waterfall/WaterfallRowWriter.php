@@ -4,14 +4,27 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Waterfall;
 
+use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
+use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsWriter;
 
 /** Rows of a waterfall: where each begins and ends, its change, and the numbers that it is made of. */
 final class WaterfallRowWriter implements RowWriter
 {
     private const PLACES = ['from', 'to', 'change', Explained::OF_SIGN, Explained::OF_TOTAL];
+
+    private const DRIVERS = [
+        SumKey::Start,
+        SumKey::Volume,
+        SumKey::Mix,
+        SumKey::Rate,
+        SumKey::Currency,
+        SumKey::New,
+        SumKey::Gone,
+        SumKey::End,
+    ];
 
     public function numbers(Row $row): array
     {
@@ -25,5 +38,20 @@ final class WaterfallRowWriter implements RowWriter
             'values' => [] === $others ? new \stdClass() : array_map(WorkingsWriter::amount(...), $others),
             'variance' => WorkingsWriter::variances($row->variances, $row),
         ];
+    }
+
+    /** Of a driver bridge the amount of each driver, and both totals. */
+    public function besides(Workings $workings): array
+    {
+        $amounts = [];
+        foreach ($workings->table->rows as $row) {
+            $sum = $row->key->sum;
+            $isDriver = null !== $sum && null === $row->parent && null === $row->key->panel;
+            if ($isDriver && \in_array($sum, self::DRIVERS, true)) {
+                $amounts[$sum->value] = WorkingsWriter::amount($row->values['amount'] ?? null);
+            }
+        }
+
+        return isset($amounts[SumKey::Volume->value]) ? ['drivers' => $amounts] : [];
     }
 }

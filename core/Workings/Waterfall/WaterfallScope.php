@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
 use KeenMargin\Core\Number\Rounding;
+use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Workings\Arithmetic\Amounts;
@@ -70,6 +71,10 @@ final readonly class WaterfallScope
     private static function maybeNetLines(Question $question, Measure $measure, Dataset $dataset): ?Breakdown
     {
         $lines = $measure->isAddedOverMembers() ? NetFigures::maybeLines($dataset) : null;
+
+        if ($question->bridge instanceof Between && $question->bridge->field === $lines?->name) {
+            return null;
+        }
 
         return null !== $lines && $question->breakdown() === $lines->name
             ? $lines

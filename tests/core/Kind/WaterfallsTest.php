@@ -66,6 +66,18 @@ final class WaterfallsTest extends TestCase
         );
     }
 
+    public function testTheDocumentHasTheDriversAndTheRowsOfOpenedOnes(): void
+    {
+        $document = Written::document(self::example('volume, mix and rate'));
+        self::assertSame(
+            ['start' => '3000', 'volume' => '0', 'mix' => '-600', 'rate' => '180', 'end' => '2580'],
+            $document['drivers'],
+        );
+        $rows = array_column((array) $document['rows'], null, 'key');
+        self::assertSame('mix', array_column($rows, 'parent', 'key')['\\mix\\>A'] ?? null);
+        self::assertArrayNotHasKey('drivers', Written::document(self::example('three totals')));
+    }
+
     public function testSharesAreOfTheNetTotal(): void
     {
         $workings = self::example('members to a grand total');

@@ -11,6 +11,8 @@ final class Facts
 {
     /** @var array<string, array<string, array<string, list<Fact>>>> by measure, scenario and period */
     private array $index = [];
+    /** @var list<Fact> rows that tell what is covered */
+    private array $told;
     /** @var array<string, array<string, array<string, true>>> which periods have figures, by measure and scenario */
     private array $covered = [];
     /** @var array<string, bool> */
@@ -34,19 +36,20 @@ final class Facts
         foreach ($rows as $row) {
             $this->index[$row->measure][$row->scenario][$row->start][] = $row;
         }
-        foreach ($covering ?? $rows as $row) {
+        $this->told = $covering ?? $rows;
+        foreach ($this->told as $row) {
             $this->covered[$row->measure][$row->scenario][$row->start] = true;
         }
     }
 
     public function first(): string
     {
-        return min(array_map(static fn (Fact $row): string => $row->start, $this->rows) ?: ['']);
+        return min(array_map(static fn (Fact $row): string => $row->start, $this->told) ?: ['']);
     }
 
     public function last(): string
     {
-        return max(array_map(static fn (Fact $row): string => $row->start, $this->rows) ?: ['']);
+        return max(array_map(static fn (Fact $row): string => $row->start, $this->told) ?: ['']);
     }
 
     /**
@@ -58,7 +61,7 @@ final class Facts
     {
         $actual = array_map(
             static fn (Fact $row): string => $row->start,
-            array_filter($this->rows, static fn (Fact $row): bool => 'AC' === $row->scenario),
+            array_filter($this->told, static fn (Fact $row): bool => 'AC' === $row->scenario),
         );
         $last = [] === $actual ? $this->last() : max($actual);
 

@@ -655,6 +655,7 @@ final class Reckoning
 
         return $isStatement
             && 'capacity' !== $this->family
+            && !('hat' === $this->family && 'Route' === ($this->asked->between['field'] ?? ''))
             && 'Route' !== $this->asked->by
             && 'Route' !== $this->asked->each
             && $this->measures[$this->asked->measure]->isAdded()
