@@ -2,6 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import type { Kind } from '../../shared/types'
 import { mounted, text } from '../../shared/mounted'
+import FoldedKinds from './FoldedKinds.vue'
 import KindGlyph from './KindGlyph.vue'
 import KindsRow from './KindsRow.vue'
 
@@ -57,6 +58,22 @@ describe('the row of kinds', () => {
     press('ArrowLeft')
     press('ArrowLeft')
     expect(document.activeElement).toBe(button(root, 'hat'))
+  })
+
+  it('folds a group to one button, which opens to its kinds and what they lack', async () => {
+    const onDraw = vi.fn()
+    const root = mounted(FoldedKinds, { name: 'Against', kinds, kind: 'tiers', onDraw })
+    const button = root.querySelector('button')
+    expect(button?.getAttribute('aria-label')).toBe('Against: tiers')
+    button?.click()
+    await nextTick()
+    const items = [...root.querySelectorAll<HTMLElement>('[role=menuitemradio]')]
+    expect(items.map((one) => one.getAttribute('aria-checked'))).toEqual(['true', 'false', 'false'])
+    items[2]?.click()
+    expect(onDraw).not.toHaveBeenCalled()
+    expect(text(items[2] ?? root)).toContain('Two members are missing.')
+    items[1]?.click()
+    expect(onDraw).toHaveBeenCalledWith(kinds[1])
   })
 
   it('draws each kind in small by its own marks', () => {

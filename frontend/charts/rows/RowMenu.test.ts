@@ -42,6 +42,21 @@ describe('what can be done with a row', () => {
     })
   })
 
+  it('offers what the kind lets a reader change, by mouse and by key', async () => {
+    const onTurn = vi.fn()
+    const onMove = vi.fn()
+    const changes = [{ id: 'open' as const, label: 'Open by class', key: 'o', recipe }]
+    const { root } = await menu({ ...about, changes }, { onTurn, onMove })
+    named(root, 'Open by class').click()
+    const press = (key: string) =>
+      named(root, 'Highlight').dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+    press('o')
+    press(']')
+    press('[')
+    expect(onTurn.mock.calls).toEqual([[recipe], [recipe]])
+    expect(onMove.mock.calls).toEqual([[1]])
+  })
+
   it('leaves out what does not go, and says why', async () => {
     const { root } = await menu({ ...about, deeper: [], without: null, whyNot: 'It is the only one.', canNote: false })
     expect(text(root)).toContain('It cannot be left out. It is the only one.')

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { WorkingsRow } from '../../shared/types'
 import { beside } from './beside'
-import { canMove, moved } from './rowSteps'
+import { canMove, moved, movedTo } from './rowSteps'
 
 const row = (key: string, depth = 0, role: WorkingsRow['role'] = 'row', panel = ''): WorkingsRow => ({
   ...{ key: panel ? `${panel}/${key}` : key, label: key, role, depth, panel, shown: null },
@@ -17,6 +17,31 @@ const lines = [
   row('other', 0, 'other'),
   row('total', 0, 'total'),
 ]
+
+describe('moving a step', () => {
+  const step = (key: string, ref: WorkingsRow['ref'] = key, depth = 0) => ({ ...row(key, depth, 'step'), ref })
+  const steps = [
+    row('start', 0, 'start'),
+    step('A'),
+    step('A\\>x', { row: 'x', within: ['A'] }, 1),
+    step('B'),
+    step('C'),
+    row('end', 0, 'end'),
+  ]
+
+  it('puts it where another one stands, opened ones with theirs', () => {
+    expect(movedTo(steps, 'C', 'A')).toEqual({ sequence: ['C', 'A', 'B'], order: undefined })
+    expect(movedTo(steps, 'A', 'C')).toEqual({ sequence: ['B', 'C', 'A'], order: undefined })
+    expect(moved(steps, 'B', -1)).toEqual({ sequence: ['B', 'A', 'C'], order: undefined })
+  })
+
+  it('leaves totals, steps of opened ones and drivers where they are', () => {
+    expect(movedTo(steps, 'start', 'A')).toEqual({})
+    expect(canMove(steps, 'A\\>x', 1)).toBe(false)
+    const drivers = [step('volume', { sum: 'volume' }), step('mix', { sum: 'mix' })]
+    expect(canMove(drivers, 'volume', 1)).toBe(false)
+  })
+})
 
 describe('moving a row', () => {
   it('changes places with its like, on its own level', () => {

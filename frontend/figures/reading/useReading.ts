@@ -128,7 +128,9 @@ export function useReading() {
         }),
       )
       reading.value = null
-      await router.push(dataset.isList && !dataset.isStaged ? `/figures/${dataset.id}` : `/charts/new?dataset=${dataset.id}`)
+      await router.push(
+        dataset.isList && !dataset.isStaged ? `/figures/${dataset.id}` : `/charts/new?dataset=${dataset.id}`,
+      )
     } catch (error) {
       const theirs = conflict<Dataset>(error)
       if (theirs && target.value) {

@@ -7,6 +7,7 @@ namespace KeenMargin\Tests\core\Chart;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Row;
@@ -25,8 +26,9 @@ final class WaterfallScenesTest extends TestCase
     /** @return iterable<string, array{int, string}> */
     public static function scenes(): iterable
     {
-        foreach (['build-up', 'bridge'] as $k => $kind) {
-            for ($seed = 1; $seed <= 90; ++$seed) {
+        foreach (['build-up' => 90, 'bridge' => 90, 'statement' => 40] as $kind => $seeds) {
+            $k = \strlen($kind);
+            for ($seed = 1; $seed <= $seeds; ++$seed) {
                 yield "$kind, seed $seed" => [$seed * 5 + $k, $kind];
             }
         }
@@ -38,7 +40,7 @@ final class WaterfallScenesTest extends TestCase
         $drawing = self::random($seed, $kind);
         self::assertProper($drawing);
         self::assertRunningTotal($drawing);
-        self::assertDrawnWhereItStands($drawing);
+        'statement' === $kind || self::assertDrawnWhereItStands($drawing);
     }
 
     /** Start and steps come to the end, and the steps of an opened one to it, to the last digit. */
@@ -197,10 +199,16 @@ final class WaterfallScenesTest extends TestCase
             'highlight' => ['2024-01', $figures->routes[0]],
         ];
 
-        return Drawing::of(
-            Written::recipe($question, $finish, $kind),
-            Written::figures($figures->csv, RandomMembers::MAPPING),
-            ChartKinds::all(),
-        );
+        $table = Written::figures($figures->csv, RandomMembers::MAPPING);
+        if ('statement' === $kind) {
+            $roles = [LineRole::Adds, LineRole::TakesAway, LineRole::TakesAway, LineRole::Subtotal];
+            $lines = array_map(static fn (int $i): LineRole => $roles[($i + 1) % 4], array_keys($figures->routes));
+            $table = Written::grouped($table, 'Route', [], array_combine($figures->routes, $lines));
+            $question = [...array_diff_key($question, array_flip(['order', 'top', 'bridge'])), 'by' => 'Route'];
+            $question = [...$question, 'against' => [['BU'], ['PY', 'BU'], []][$seed % 3], 'each' => null];
+            $question = array_filter($question, static fn ($part): bool => null !== $part);
+        }
+
+        return Drawing::of(Written::recipe($question, $finish, $kind), $table, ChartKinds::all());
     }
 }
