@@ -181,7 +181,7 @@ final readonly class HorizontalPanels
     /** Rows grow with the room, up to 36 points; of many rows they stay as they are. */
     private function usualHeight(int $rows): float
     {
-        $growth = $rows > self::MANY ? 0.0 : ($this->finish->width - self::WIDE) / 50.0;
+        $growth = $rows > self::MANY ? 0.0 : ($this->finish->width - self::WIDE) / 55.0;
 
         return 24.0 + max(0.0, min(12.0, $growth));
     }

@@ -37,9 +37,15 @@ final readonly class TitleBlock
         return new self(
             $own->who ?? $workings->context->who,
             $own->what ?? $workings->context->subject,
-            '' === $unit || null !== $own->what ? '' : "in $unit",
+            '' === $unit || self::saysUnit($own->what ?? '', $unit) ? '' : "in $unit",
             $own->when ?? $when,
         );
+    }
+
+    /** Whether a reader's own line says a unit: `Fares in thousands`, or the chart's own one. */
+    private static function saysUnit(string $line, string $unit): bool
+    {
+        return str_contains($line, $unit) || 1 === preg_match('/\sin\s/iu', $line);
     }
 
     public function oneLine(): string

@@ -12,17 +12,12 @@ use KeenMargin\Core\Scene\Rect;
 /** Two slanted lines with paper between them, across a bar that a piece is cut out of. */
 final class BreakMark
 {
-    /** @param bool $isBelow whether the bar reaches below nought */
-    public static function draw(Stage $stage, Rect $bar, string $key, bool $isBelow): void
+    /** @param float $along where along the bar; bars that the same piece is cut out of have it at the same place */
+    public static function draw(Stage $stage, Rect $bar, string $key, float $along): void
     {
-        $isVertical = Orientation::Vertical === $stage->orientation;
-        [$low, $high] = $isVertical
+        [$low, $high] = Orientation::Vertical === $stage->orientation
             ? [$bar->x - 2.0, $bar->x + $bar->width + 2.0]
             : [$bar->y - 2.0, $bar->y + $bar->height + 2.0];
-        $along = $stage->scale->beyond(
-            $stage->scale->zero,
-            ($isBelow ? -0.3 : 0.3) * ($isVertical ? $bar->height : $bar->width),
-        );
         $stage->canvas->addBehind(
             'breaks',
             $stage->orientation->path(

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Chart\Part;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Row;
 
 /**
@@ -18,8 +20,11 @@ final readonly class LevelCut
     /** What is left of the lowest level, in parts of what levels are apart. */
     private const LEFT = 0.35;
 
-    /** @param float $amount of the sign of the levels; nought where nothing is cut */
-    private function __construct(public float $amount)
+    /**
+     * @param float $amount of the sign of the levels; nought where nothing is cut
+     * @param float $left of the lowest level, of the same sign
+     */
+    private function __construct(private float $amount, private float $left)
     {
     }
 
@@ -40,18 +45,27 @@ final readonly class LevelCut
             }
         }
         if ([] === $levels || min($levels) * max($levels) <= 0.0) {
-            return new self(0.0);
+            return new self(0.0, 0.0);
         }
         $sizes = array_map(abs(...), $levels);
         $apart = max($sizes) - min($sizes);
         $isCut = $apart > 0.0 && min($sizes) > self::DWARFS * $apart;
 
-        return new self($isCut ? ($levels[0] < 0.0 ? -1 : 1) * (min($sizes) - self::LEFT * $apart) : 0.0);
+        $sign = $levels[0] < 0.0 ? -1 : 1;
+        $left = self::LEFT * $apart;
+
+        return $isCut ? new self($sign * (min($sizes) - $left), $sign * $left) : new self(0.0, 0.0);
     }
 
     public function isCut(): bool
     {
         return 0.0 !== $this->amount;
+    }
+
+    /** Marks a bar that a piece is cut out of. */
+    public function mark(Stage $stage, Rect $bar, string $key): void
+    {
+        BreakMark::draw($stage, $bar, $key, $stage->scale->at($this->left / 2));
     }
 
     /** Where a level is drawn, in the measure's unit. */

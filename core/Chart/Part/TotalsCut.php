@@ -21,18 +21,21 @@ final readonly class TotalsCut
     /** Totals this much larger than the largest row are cut, down to this part of it. */
     private const DWARFS = 1.5;
     private const LEFT = 0.95;
+    /** Where the break mark stands, in parts of the smallest size that is left. */
+    private const MARKED = 0.3;
 
     /**
      * @param float $amount taken out, of the sign of what it is taken from
+     * @param float $left of the smallest size that is cut, of the same sign
      * @param array<string, true> $rows keys of the rows that are cut
      */
-    private function __construct(private float $amount, private array $rows)
+    private function __construct(private float $amount, private float $left, private array $rows)
     {
     }
 
     public static function none(): self
     {
-        return new self(0.0, []);
+        return new self(0.0, 0.0, []);
     }
 
     public static function of(Workings $workings, Finish $finish): self
@@ -69,8 +72,11 @@ final readonly class TotalsCut
             return self::none();
         }
 
+        $sign = $sizes[0] < 0.0 ? -1 : 1;
+
         return new self(
-            ($sizes[0] < 0.0 ? -1 : 1) * (min(array_map(abs(...), $sizes)) - self::LEFT * $longest),
+            $sign * (min(array_map(abs(...), $sizes)) - self::LEFT * $longest),
+            $sign * self::LEFT * $longest,
             array_map(static fn (): bool => true, $cut),
         );
     }
@@ -83,7 +89,7 @@ final readonly class TotalsCut
     /** Marks a bar that a piece is cut out of. */
     public function mark(Stage $stage, Rect $bar, string $key): void
     {
-        BreakMark::draw($stage, $bar, $key, $this->amount < 0.0);
+        BreakMark::draw($stage, $bar, $key, $stage->scale->at(self::MARKED * $this->left));
     }
 
     /** @return list<float> */

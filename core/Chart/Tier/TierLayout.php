@@ -88,7 +88,11 @@ final readonly class TierLayout
         $taken = array_sum(array_map(array_sum(...), $rooms)) + self::BESIDE * (\count($rooms) - 1);
         $room = max(0.0, min(self::LONGEST, $width) - $taken);
         $units = array_map(static fn (Tier $tier): Scale => $tier->unit(), $panels[0]);
-        $own = [0.3 * $room, min(110.0, 0.24 * $room), min(140.0, 0.3 * $room)];
+        $columns = \count(array_keys($units, Scale::Amount, true));
+        $percent = min(110.0, 0.24 * $room);
+        // Variances are not longer than one of the waterfalls that stand side by side.
+        $variance = min(0.3 * $room, ($room - $percent) / ($columns + 1));
+        $own = [$variance, $percent, min(140.0, 0.3 * $room)];
         $others = array_sum(
             array_map(
                 static fn (Scale $unit, float $length): float => \in_array($unit, $units, true) ? $length : 0.0,

@@ -8,7 +8,6 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\PlacedLabel;
 use KeenMargin\Core\Chart\Canvas\Stage;
-use KeenMargin\Core\Chart\Part\BreakMark;
 use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Part\LevelCut;
 use KeenMargin\Core\Chart\Scale\Extent;
@@ -136,7 +135,7 @@ final readonly class WaterfallTier implements Tier
         );
         $stage->canvas->add('totals', $bar);
         if ($isCut) {
-            BreakMark::draw($stage, $bar, $row->key->id, $this->cut->amount < 0.0);
+            $this->cut->mark($stage, $bar, $row->key->id);
         }
     }
 

@@ -25,6 +25,7 @@ const props = defineProps<{
   dataset: Dataset
   isStale: boolean
   width: number
+  zoom: number
   filter?: string
   isSmall?: boolean
 }>()
@@ -49,8 +50,8 @@ const scene = ref<InstanceType<typeof SceneView> | null>(null)
 const kinds = ref<InstanceType<typeof KindsRow> | null>(null)
 const frame = ref<HTMLElement | null>(null)
 const { top: frameTop } = useElementBounding(frame)
-const litPlace = computed(() => (lit.value ? (scene.value?.placeOf(lit.value) ?? null) : null))
-const selectedPlace = computed(() => (selected.value ? (scene.value?.placeOf(selected.value) ?? null) : null))
+const litPlace = computed(() => (lit.value ? (scene.value?.pixelsOf(lit.value) ?? null) : null))
+const selectedPlace = computed(() => (selected.value ? (scene.value?.pixelsOf(selected.value) ?? null) : null))
 const below = (top: number) => Math.max(top, TOP_BAR - frameTop.value)
 const keys = computed(() => props.drawing.workings.rows.map((row) => row.key))
 /** What the server answered to, with the finish as it is kept: the drawing's has the width of the window. */
@@ -102,6 +103,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
         :lit="lit ?? selected"
         :selected="selected"
         :scene="drawing.scene"
+        :zoom="zoom"
         :keys="keys"
         :movable="movable"
         @move="(key, by) => emit('change', moved(drawing.workings.rows, key, by))"

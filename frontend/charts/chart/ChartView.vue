@@ -16,6 +16,7 @@ import TheirsNotice from './TheirsNotice.vue'
 import WorkingsPanel from '../workings/WorkingsPanel.vue'
 import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
+import { zoomOf } from './zoom'
 
 const RowSources = defineAsyncComponent(() => import('../rows/RowSources.vue'))
 const chartOf = useChart()
@@ -33,6 +34,7 @@ const width = computed(() => {
   const whole = settled.value || measured.value
   return Math.min(1600, Math.max(360, recipes.value.length > 1 ? (whole - COLUMN_GAP) / 2 : whole))
 })
+const zoom = computed(() => zoomOf(width.value))
 const {
   drawing,
   problem: refusal,
@@ -40,7 +42,7 @@ const {
 } = useDrawing(
   computed(() => dataset.value?.id ?? null),
   recipes,
-  computed(() => (measured.value ? Math.round(width.value) : 0)),
+  computed(() => (measured.value ? Math.round(width.value / zoom.value) : 0)),
   fresh,
 )
 /** A chart that is pinned to a day within a month knows from its drawing what is next to it. */
@@ -204,6 +206,7 @@ useKeys({
               :dataset="dataset"
               :is-stale="Boolean(refusal) || isSlow"
               :width="width"
+              :zoom="zoom"
               :is-small="panes.length > 1"
               :filter="reader ? `url(#reader-${reader})` : undefined"
               @update:lit="point(i, $event)"

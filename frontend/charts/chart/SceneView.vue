@@ -4,7 +4,17 @@ import type { Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
 
-const props = defineProps<{ scene: Scene; keys: string[]; selected: string | null; movable?: string[] }>()
+const props = withDefaults(
+  defineProps<{
+    scene: Scene
+    keys: string[]
+    selected: string | null
+    movable?: string[]
+    /** Pixels of a point of the scene. */
+    zoom?: number
+  }>(),
+  { movable: () => [], zoom: 1 },
+)
 /** The row of the workings that is lit. */
 const lit = defineModel<string | null>('lit', { default: null })
 const emit = defineEmits<{
@@ -30,12 +40,20 @@ function placeOf(key: string) {
   return { left, top, right, bottom }
 }
 const litPlace = computed(() => (lit.value ? placeOf(lit.value) : null))
-defineExpose({ placeOf, focus: () => svg.value?.focus({ preventScroll: true }) })
+/** Where a row is on the page, in pixels from the chart's corner. */
+function pixelsOf(key: string) {
+  const place = placeOf(key)
+  if (!place) return null
+  const { left, top, right, bottom } = place
+  return { left: left * props.zoom, top: top * props.zoom, right: right * props.zoom, bottom: bottom * props.zoom }
+}
+defineExpose({ pixelsOf, focus: () => svg.value?.focus({ preventScroll: true }) })
 const inks = computed(() => palettes[props.scene.colours])
 
 function at(event: PointerEvent) {
   const box = svg.value?.getBoundingClientRect()
-  const [x, y] = [event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0)]
+  const x = (event.clientX - (box?.left ?? 0)) / props.zoom
+  const y = (event.clientY - (box?.top ?? 0)) / props.zoom
   return regions.value.find(
     ({ reach: [left, top, right, bottom] }) => x >= left && x <= right && y >= top && y <= bottom,
   )
@@ -47,7 +65,7 @@ function point(event: PointerEvent) {
 /** The handle of the lit row: dots at the end of its band, which it is dragged by to another row's place. */
 const dragged = ref<string | null>(null)
 const target = ref<string | null>(null)
-const canMove = (key: string | null) => key !== null && (props.movable ?? []).includes(key)
+const canMove = (key: string | null) => key !== null && props.movable.includes(key)
 const isLying = computed(() => {
   const [first, second] = regions.value
   return !first || !second || Math.abs(second.reach[1] - first.reach[1]) > Math.abs(second.reach[0] - first.reach[0])
@@ -99,8 +117,8 @@ function step(by: number) {
 <template>
   <svg
     ref="svg"
-    :width="scene.width"
-    :height="scene.height"
+    :width="scene.width * zoom"
+    :height="scene.height * zoom"
     :viewBox="`0 0 ${scene.width} ${scene.height}`"
     class="chart block"
     role="group"
