@@ -23,9 +23,12 @@ final class NetFigures implements Figures
     /** The breakdown that is a statement: it has lines that take away, or that are subtotals. Null where none is. */
     public static function maybeLines(Dataset $dataset): ?Breakdown
     {
+        // Sums of a plain list are told by its rows' places; without signs it is no statement.
+        $isList = $dataset->isTimeless() && 1 === \count($dataset->breakdowns);
         foreach ($dataset->breakdowns as $breakdown) {
             $roles = [] === $breakdown->roles ? [] : $breakdown->rolesOf($breakdown->members);
-            if (\in_array(LineRole::TakesAway, $roles, true) || \in_array(LineRole::Subtotal, $roles, true)) {
+            $hasSums = !$isList && \in_array(LineRole::Subtotal, $roles, true);
+            if ($hasSums || \in_array(LineRole::TakesAway, $roles, true)) {
                 return $breakdown;
             }
         }

@@ -107,7 +107,7 @@ final class WaterfallsTest extends TestCase
         self::assertSame('bridge', $recipe['kind']);
         self::assertSame(
             ['start', 'step', 'step', 'unexplained', 'end'],
-            array_column((array) $drawn->at('workings', 'rows'), 'role'),
+            self::roles($drawn),
         );
         // Other kinds leave the stated end out, which would count twice.
         $tiers = Server::send('POST', "/api/datasets/$id/drawings", [
@@ -117,6 +117,33 @@ final class WaterfallsTest extends TestCase
             ['Opening', 'Fares', 'Fuel', 'total'],
             array_column((array) $tiers->at('workings', 'rows'), 'key'),
         );
+    }
+
+    public function testARowThatIsTheSumOfThoseBeforeItStaysTheEndWhenFiguresChange(): void
+    {
+        $id = Kept::made("Step,Amount\nNorth,120\nHolm,30\nSound,-10\nAll of them,140\n");
+        $dataset = Server::send('GET', "/api/datasets/$id");
+        self::assertTrue($dataset->at('isStaged'));
+        self::assertSame('subtotal', $dataset->at('breakdowns', 0, 'roles', 'All of them'));
+        $recipe = ['recipe' => self::recipe(['by' => 'Step'], 'build-up')];
+        $drawn = Server::send('POST', "/api/datasets/$id/drawings", $recipe);
+        self::assertSame(['step', 'step', 'step', 'end'], self::roles($drawn));
+        $edited = Server::send('POST', "/api/datasets/$id/edits", [
+            'measure' => 'Amount',
+            'by' => 'Step',
+            'rows' => ['Holm'],
+            'periods' => [['scenario' => 'AC']],
+            'amounts' => [['31']],
+        ]);
+        self::assertSame(200, $edited->status, $edited->body);
+        $again = Server::send('POST', "/api/datasets/$id/drawings", $recipe);
+        self::assertSame(['step', 'step', 'step', 'unexplained', 'end'], self::roles($again));
+    }
+
+    /** @return list<mixed> */
+    private static function roles(Answer $drawn): array
+    {
+        return array_column((array) $drawn->at('workings', 'rows'), 'role');
     }
 
     /** @return array<string, array<string, mixed>> recipes by what they are called */

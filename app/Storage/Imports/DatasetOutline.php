@@ -84,7 +84,9 @@ final class DatasetOutline
         }
         foreach ($this->breakdowns as $place => $breakdown) {
             $new = $this->newMembers($incoming, $place);
-            $this->members[$place] += array_flip($this->store->members()->addMembers((int) $breakdown->id, $new));
+            $ids = array_flip($this->store->members()->addMembers((int) $breakdown->id, $new));
+            $this->members[$place] += $ids;
+            $this->store->members()->giveRoles($ids, $this->incoming($incoming, $place)->roles ?? []);
             $added[$breakdown->name] = $new;
         }
         $this->manager->flush();
@@ -96,9 +98,14 @@ final class DatasetOutline
     private function newMembers(Dataset $incoming, int $place): array
     {
         $known = $this->members[$place];
-        $own = $incoming->breakdowns[$this->positions($incoming)[$place]]->members ?? [];
+        $own = $this->incoming($incoming, $place)->members ?? [];
 
         return array_values(array_filter($own, static fn (string $name): bool => !isset($known[$name])));
+    }
+
+    private function incoming(Dataset $incoming, int $place): ?Breakdown
+    {
+        return $incoming->breakdowns[$this->positions($incoming)[$place]] ?? null;
     }
 
     /** @return array<string, array{int, int}> id and decimals by name; no id where it is not kept yet */

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Storage\Series;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\ParameterType;
+use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\App\Storage\Connection\Queries;
 
 /** Reads and writes members of breakdowns by SQL: there may be too many for the object mapper. */
@@ -126,6 +127,17 @@ final readonly class MemberStore
         }
 
         return $added;
+    }
+
+    /**
+     * @param array<string|int, int> $ids of members, by name
+     * @param array<string|int, LineRole> $roles by name; members that have no id here keep what they have
+     */
+    public function giveRoles(array $ids, array $roles): void
+    {
+        foreach (array_intersect_key($roles, $ids) as $name => $role) {
+            $this->queries->connection->update('member', ['role' => $role->value], ['id' => $ids[$name]]);
+        }
     }
 
     /** The position of a breakdown's last member; -1 where it has none. */

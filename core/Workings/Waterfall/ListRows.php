@@ -44,7 +44,7 @@ final readonly class ListRows
         );
         $running = new RunningTotal($this->of->rounding(), null, '', $scope->question->scenario);
         $hasEnd = false;
-        foreach ($this->list->breakdown->members as $member) {
+        foreach ($this->list->inOrder() as $member) {
             $value = $this->of->amounts->together($this->periods, $sums[$member] ?? new Sums());
             if (null === $value) {
                 continue;

@@ -85,6 +85,50 @@ final class WaterfallExamples
             ['by' => 'Name'],
             ['A step 0 5', 'B step 5 3', 'Total end 0 3'],
         );
+        yield 'a statement by hand, whose rows are known by being sums' => new WaterfallExample(
+            'build-up',
+            "Line,Amount\nFares,900\nFuel,-310\nCrew,-270\nMargin,320\nDues,-90\nResult,230\n",
+            ['by' => 'Line'],
+            [
+                'Fares step 0 900',
+                'Fuel step 900 590',
+                'Crew step 590 320',
+                'Margin subtotal 0 320',
+                'Dues step 320 230',
+                'Result end 0 230',
+            ],
+        );
+        yield 'from one year to the next, by the names of the rows' => new WaterfallExample(
+            'bridge',
+            "Step,Amount\n2025,120\nPrice,30\nVolume,4\n2026,150\n",
+            ['by' => 'Step'],
+            [
+                '2025 start 0 120',
+                'Price step 120 150',
+                'Volume step 150 154',
+                'unexplained unexplained 154 150',
+                '2026 end 0 150',
+            ],
+            ['unexplained'],
+        );
+        yield 'from budget to actual, by the names of the rows' => new WaterfallExample(
+            'bridge',
+            "Step;Amount\nBudget;1.120,50\nNorth;30,00\nActual;1.150,50\n",
+            ['by' => 'Step'],
+            ['Budget start 0 1120.5', 'North step 1120.5 1150.5', 'Actual end 0 1150.5'],
+        );
+        yield 'a total that is written above its rows' => new WaterfallExample(
+            'build-up',
+            "Route,Amount\nTotal,150\nNorth,100\nHolm,50\n",
+            ['by' => 'Route'],
+            ['North step 0 100', 'Holm step 100 150', 'Total end 0 150'],
+        );
+        yield 'round figures that are sums by chance stay steps' => new WaterfallExample(
+            'build-up',
+            "Route,Amount\nNorth,10\nHolm,20\nSound,30\nOuter,40\n",
+            ['by' => 'Route'],
+            ['North step 0 10', 'Holm step 10 30', 'Sound step 30 60', 'Outer step 60 100', 'end end 0 100'],
+        );
         yield 'rows that the reader says what they are' => new WaterfallExample(
             'bridge',
             "Name,Amount\nLast year,10\nA,5\nHalf way,15\nB,-20\n",

@@ -77,6 +77,9 @@ final readonly class ColumnGuess
         PeriodReader $periods,
         bool $isPeriodName,
     ): ColumnRole {
+        if (self::isFromYearToYear($cells, $periods)) {
+            return new ColumnRole(Role::Breakdown);
+        }
         $numeric = self::share($cells, static fn (string $cell): bool => null !== $numbers->maybe($cell));
         $period = self::share(
             $cells,
@@ -105,6 +108,21 @@ final readonly class ColumnGuess
                 default => Role::Breakdown,
             },
         );
+    }
+
+    /**
+     * `2025, Price, Volume, 2026`: steps of a list that leads from one year to another.
+     *
+     * @param list<string> $cells
+     */
+    private static function isFromYearToYear(array $cells, PeriodReader $periods): bool
+    {
+        $years = array_filter(
+            $cells,
+            static fn (string $cell): bool => Grain::Year === $periods->maybe($cell)?->grain,
+        );
+
+        return \count($cells) > 2 && [0, \count($cells) - 1] === array_keys($years);
     }
 
     /**

@@ -68,7 +68,7 @@ final readonly class Mapping
     }
 
     /** Names and amounts, and nothing else. */
-    private function isPlainList(): bool
+    public function isPlainList(): bool
     {
         $roles = array_map(static fn (ColumnRole $column): Role => $column->role, $this->columns);
         $counts = array_count_values(array_map(static fn (Role $role): string => $role->value, $roles));

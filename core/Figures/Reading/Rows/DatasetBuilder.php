@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Coverage;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Grouping;
+use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\OverMembers;
@@ -16,6 +17,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\MeasureRule;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Figures\Reading\Totals\ListSums;
 use KeenMargin\Core\Figures\Reading\Totals\MemberSums;
 use KeenMargin\Core\Figures\Reading\Totals\SummedMembers;
 use KeenMargin\Core\Figures\Reading\Totals\TotalColumns;
@@ -87,7 +89,12 @@ final class DatasetBuilder
             ]),
         );
         $members = MemberSums::of($series, $sums, \count($breakdowns));
-        if (!$mapping->keepsTotals) {
+        $listed = $mapping->isPlainList() && 1 === \count($members->whole) ? $members->sums[0] : [];
+        $summedRows = $mapping->keepsTotals ? [] : ListSums::of(array_map(array_sum(...), $listed));
+        foreach ($summedRows as $row) {
+            $notices[] = new Notice('summed-row', true, "\"$row\" is the sum of the rows before it and stays as one");
+        }
+        if (!$mapping->keepsTotals && [] === $summedRows) {
             foreach (SummedMembers::of($series, $packed, $members) as $place => $member) {
                 $series = array_filter($series, static fn (Series $one): bool => $one->member($place) !== $member);
                 $packed = array_intersect_key($packed, $series);
@@ -124,6 +131,7 @@ final class DatasetBuilder
                 static fn (string $breakdown, int $place): Breakdown => new Breakdown(
                     $breakdown,
                     $members->members($place),
+                    roles: array_fill_keys($summedRows, LineRole::Subtotal),
                 ),
                 $breakdowns,
                 array_keys($breakdowns),
