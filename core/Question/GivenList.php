@@ -45,7 +45,7 @@ final readonly class GivenList
         $roles = [];
         foreach ($breakdown->members as $place => $member) {
             $isSum = LineRole::Subtotal === ($breakdown->roles[$member] ?? null);
-            $role = $told[$member] ?? $found[$member] ?? self::byWord($member, $place, $last, $isSum);
+            $role = $told[$member] ?? ($found[$member] ?? self::byWord($member, $place, $last, $isSum));
             StepRole::Step === $role || ($roles[$member] = $role);
         }
 
@@ -61,7 +61,7 @@ final readonly class GivenList
      */
     private static function ends(array $members): array
     {
-        $isScenario = static fn (string $member): bool => null !== ScenarioWords::maybe($member);
+        $isScenario = static fn (string $member): bool => null !== ScenarioWords::maybeWithin($member);
         $isYear = static fn (string $member): bool => 1 === preg_match(self::YEAR, trim($member));
         foreach ([$isScenario, $isYear] as $isNamed) {
             $named = array_filter($members, $isNamed);

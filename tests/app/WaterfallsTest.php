@@ -105,10 +105,7 @@ final class WaterfallsTest extends TestCase
         $recipe = (array) $dataset->at('firstRecipe');
         $drawn = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => $recipe]);
         self::assertSame('bridge', $recipe['kind']);
-        self::assertSame(
-            ['start', 'step', 'step', 'unexplained', 'end'],
-            self::roles($drawn),
-        );
+        self::assertSame(['start', 'step', 'step', 'unexplained', 'end'], self::roles($drawn));
         // Other kinds leave the stated end out, which would count twice.
         $tiers = Server::send('POST', "/api/datasets/$id/drawings", [
             'recipe' => self::recipe(['by' => 'Step'], 'variance-tiers'),
@@ -125,6 +122,7 @@ final class WaterfallsTest extends TestCase
         $dataset = Server::send('GET', "/api/datasets/$id");
         self::assertTrue($dataset->at('isStaged'));
         self::assertSame('subtotal', $dataset->at('breakdowns', 0, 'roles', 'All of them'));
+        self::assertSame('build-up', $dataset->at('firstRecipe', 'kind'));
         $recipe = ['recipe' => self::recipe(['by' => 'Step'], 'build-up')];
         $drawn = Server::send('POST', "/api/datasets/$id/drawings", $recipe);
         self::assertSame(['step', 'step', 'step', 'end'], self::roles($drawn));

@@ -13,7 +13,9 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\ColumnForm;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** The workings as the API tells them: every number written out. */
@@ -39,18 +41,20 @@ final class WorkingsState
         );
     }
 
-    /** @return list<WorkingsSum> */
+    /** @return list<WorkingsSum> without those that the last row of a waterfall says already */
     private static function sums(Workings $workings): array
     {
-        return array_map(
-            static fn (string $key, Total $total): WorkingsSum => new WorkingsSum(
-                key: $key,
-                label: Workings::SUMS[$key] ?? $key,
-                cells: (object) self::cells($workings, $total),
-            ),
-            array_keys($workings->table->sums()),
-            array_values($workings->table->sums()),
-        );
+        $ends = array_filter($workings->table->rows, static fn (Row $row): bool => RowRole::End === $row->role);
+        $said = array_map(static fn (Row $row): array => self::cells($workings, $row), array_values($ends));
+        $sums = [];
+        foreach ($workings->table->sums() as $key => $total) {
+            $cells = self::cells($workings, $total);
+            if (!\in_array($cells, $said, true)) {
+                $sums[] = new WorkingsSum(key: $key, label: Workings::SUMS[$key] ?? $key, cells: (object) $cells);
+            }
+        }
+
+        return $sums;
     }
 
     /** @return array<string, string> by column */
@@ -88,6 +92,12 @@ final class WorkingsState
         return array_filter($only);
     }
 
+    /** Totals of a waterfall are of one side, and not all its rows have a share. */
+    private static function isBesideThePoint(Row $row, Column $column): bool
+    {
+        return isset($row->values['to']) && ($row->role->isWhole() || ColumnForm::Rate === $column->form);
+    }
+
     private static function row(Row $row, Workings $workings): WorkingsRow
     {
         $cells = self::cells($workings, $row);
@@ -101,7 +111,8 @@ final class WorkingsState
                     true,
                 );
             if (null === $column->number($row) && !$column->form->isOfVariance() && !$isOther) {
-                $cells[$column->id()] = $row->countsAsNothing($column->key) ? NumberFormat::NONE : 'missing';
+                $hasNone = $row->countsAsNothing($column->key) || self::isBesideThePoint($row, $column);
+                $cells[$column->id()] = $hasNone ? NumberFormat::NONE : 'missing';
             }
         }
 

@@ -6,8 +6,8 @@ namespace KeenMargin\App\Storage\Series;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\ParameterType;
-use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\App\Storage\Connection\Queries;
+use KeenMargin\Core\Figures\LineRole;
 
 /** Reads and writes members of breakdowns by SQL: there may be too many for the object mapper. */
 final readonly class MemberStore

@@ -16,6 +16,8 @@ final readonly class TierLayout
     private const BESIDE = 14.0;
     /** Bars are longer than this only where the reader cannot follow them any more. */
     private const LONGEST = 980.0;
+    /** So much longer for each further waterfall side by side. */
+    private const COLUMN = 140.0;
 
     /**
      * @param list<float> $zeros along, from the start
@@ -86,9 +88,10 @@ final readonly class TierLayout
             $rooms[] = [0.0 === $extents[$i]->below ? 2.0 : $widths->below + 8.0, $widths->above + 8.0];
         }
         $taken = array_sum(array_map(array_sum(...), $rooms)) + self::BESIDE * (\count($rooms) - 1);
-        $room = max(0.0, min(self::LONGEST, $width) - $taken);
         $units = array_map(static fn (Tier $tier): Scale => $tier->unit(), $panels[0]);
         $columns = \count(array_keys($units, Scale::Amount, true));
+        $longest = self::LONGEST + self::COLUMN * max(0, $columns - 1);
+        $room = max(0.0, min($longest, $width) - $taken);
         $percent = min(110.0, 0.24 * $room);
         // Variances are not longer than one of the waterfalls that stand side by side.
         $variance = min(0.3 * $room, ($room - $percent) / ($columns + 1));

@@ -11,11 +11,13 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Kind\WaterfallKind;
 use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Question\GivenList;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\StepColours;
+use KeenMargin\Core\Question\StepRole;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Waterfall\Explained;
@@ -38,6 +40,14 @@ final readonly class BuildUp extends WaterfallKind
     public function says(): string
     {
         return 'What a total is made of, with each one’s share';
+    }
+
+    /** A list that states its end and no start; with a start it is a bridge. */
+    public function isFirstFor(Dataset $dataset): bool
+    {
+        $list = GivenList::maybe($dataset);
+
+        return null !== $list && [] !== $list->sums() && !\in_array(StepRole::Start, $list->roles, true);
     }
 
     public function adapted(Question $question, Dataset $dataset): Question

@@ -72,9 +72,18 @@ const lit = computed({ get: () => litIn(active.value), set: (key) => point(activ
 const selected = ref<string | null>(null)
 const reader = ref('')
 const sources = shallowRef<string | null>(null)
-/** Where there is room for both, the workings stand open below the chart. */
-const ROOM_FOR_BOTH = 1000
-const showsWorkings = ref(window.innerHeight >= ROOM_FOR_BOTH)
+/** In large windows the workings stand open below the chart, where so many pixels are left besides it. */
+const LARGE = 900
+const BESIDE_CHART = 500
+const showsWorkings = ref(false)
+watch(
+  drawing,
+  (first) => {
+    const chartHeight = (first?.scene.height ?? Infinity) * zoom.value
+    showsWorkings.value ||= window.innerHeight >= Math.max(LARGE, chartHeight + BESIDE_CHART)
+  },
+  { once: true },
+)
 const pane = ref<InstanceType<typeof ChartPane>[]>([])
 const workings = ref<InstanceType<typeof WorkingsPanel> | null>(null)
 const highlighted = computed(() => highlightedKeys(shown.value?.drawing.workings.rows, shown.value?.recipe.finish))

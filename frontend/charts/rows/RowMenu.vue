@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, toRef } from 'vue'
+import { computed, nextTick, onMounted, ref, toRef, watch } from 'vue'
 import { onClickOutside, onKeyStroke } from '@vueuse/core'
 import type { Recipe, WorkingsTable } from '../../shared/types'
 import { beside } from './beside'
@@ -58,6 +58,8 @@ function press(event: KeyboardEvent) {
   else emit('move', by)
 }
 onMounted(async () => (await nextTick(), buttons()[0]?.focus({ preventScroll: true })))
+// Near the end of the room the menu would be cut off.
+watch(about, async () => (await nextTick(), menu.value?.scrollIntoView?.({ block: 'nearest' })))
 onClickOutside(menu, () => emit('close'))
 // Also where the focus is elsewhere: a changed chart takes it away.
 onKeyStroke('Escape', () => emit('close'))

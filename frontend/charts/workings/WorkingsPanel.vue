@@ -110,7 +110,7 @@ defineExpose({ show })
       <table class="border-collapse">
         <thead>
           <tr class="sticky top-0 z-10 bg-panel text-left align-bottom">
-            <th class="min-w-32 border-b border-ink/40 py-1 pr-6 font-semibold" scope="col" :aria-sort="direction('')">
+            <th class="min-w-40 border-b border-ink/40 py-1 pr-6 font-semibold" scope="col" :aria-sort="direction('')">
               <button class="font-semibold hover:text-accent" title="Sort by name" @click="sort('')">
                 {{ table.rowsAre }}
               </button>
@@ -149,21 +149,23 @@ defineExpose({ show })
               :class="isSum(row.role) ? 'font-semibold' : 'font-normal'"
               scope="row"
             >
-              <button
-                class="mr-2 size-2.5 rounded-xs border border-accent/50 align-baseline"
-                :class="highlighted.includes(row.key) ? 'bg-accent' : ''"
-                :aria-label="`Highlight ${row.label}`"
-                :aria-pressed="highlighted.includes(row.key)"
-                title="Highlight this row in the chart"
-                @click="emit('highlight', row.key)"
-              /><button
-                class="text-left hover:text-accent"
-                :style="{ paddingLeft: `${row.depth * 12}px` }"
-                :title="`What to do with ${row.label}`"
-                @click="emit('select', row.key)"
-              >
-                {{ row.label }}</button
-              ><span v-if="row.flagged" class="ml-1 text-[12px] text-accent">{{ ' flagged' }}</span>
+              <div class="flex items-baseline">
+                <button
+                  class="mr-2 size-2.5 shrink-0 rounded-xs border border-accent/50 align-baseline"
+                  :class="highlighted.includes(row.key) ? 'bg-accent' : ''"
+                  :aria-label="`Highlight ${row.label}`"
+                  :aria-pressed="highlighted.includes(row.key)"
+                  title="Highlight this row in the chart"
+                  @click="emit('highlight', row.key)"
+                /><button
+                  class="text-left hover:text-accent"
+                  :style="{ paddingLeft: `${row.depth * 12}px` }"
+                  :title="`What to do with ${row.label}`"
+                  @click="emit('select', row.key)"
+                >
+                  {{ row.label }}</button
+                ><span v-if="row.flagged" class="ml-1 text-[12px] text-accent">{{ ' flagged' }}</span>
+              </div>
             </th>
             <td
               v-for="column in table.columns"

@@ -5,6 +5,8 @@ import { useSpeak } from './speak'
 
 /** A slot whose sheet holds more than a list of choices, and can be typed into. Stays within the window. */
 const props = defineProps<{ text: string; name: string; width?: number; says?: string; example?: string }>()
+/** Pixels that a sheet has at least, also where the room below its slot is less. */
+const LEAST = 240
 const typed = defineModel<string>('typed', { default: '' })
 const sheet = ref<HTMLElement | null>(null)
 const field = ref<HTMLInputElement | null>(null)
@@ -28,7 +30,10 @@ watch(
     typed.value = ''
     trouble.value = ''
     if (!element) return
-    element.style.marginLeft = `${Math.min(0, window.innerWidth - 16 - element.getBoundingClientRect().right)}px`
+    const { top, right } = element.getBoundingClientRect()
+    const edge = element.closest('main')?.getBoundingClientRect().bottom ?? window.innerHeight
+    element.style.marginLeft = `${Math.min(0, window.innerWidth - 16 - right)}px`
+    element.style.maxHeight = `${Math.max(LEAST, Math.min(0.6 * window.innerHeight, edge - top - 12))}px`
   },
   { flush: 'sync' },
 )
@@ -82,7 +87,7 @@ async function say(close: () => void) {
     <PopoverPanel focus class="absolute top-full left-0 z-30">
       <div
         ref="sheet"
-        class="sheet left-0 max-h-[60vh] overflow-auto p-3"
+        class="sheet left-0 overflow-auto p-3"
         :style="{ width: `${width ?? 300}px` }"
         @keydown.down="step($event, 1)"
         @keydown.up="step($event, -1)"

@@ -113,9 +113,9 @@ final class WaterfallExamples
         );
         yield 'from budget to actual, by the names of the rows' => new WaterfallExample(
             'bridge',
-            "Step;Amount\nBudget;1.120,50\nNorth;30,00\nActual;1.150,50\n",
+            "Step;Amount\nBudget 2026;1.120,50\nNorth;30,00\nActual 2026;1.150,50\n",
             ['by' => 'Step'],
-            ['Budget start 0 1120.5', 'North step 1120.5 1150.5', 'Actual end 0 1150.5'],
+            ['Budget 2026 start 0 1120.5', 'North step 1120.5 1150.5', 'Actual 2026 end 0 1150.5'],
         );
         yield 'a total that is written above its rows' => new WaterfallExample(
             'build-up',
