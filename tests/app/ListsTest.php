@@ -74,13 +74,13 @@ final class ListsTest extends TestCase
         self::assertSame(
             [
                 200,
-                'How did amount of all steps go, against nothing yet, by step? More is better; flag gaps over 5 %.',
+                'How did amount of all steps get from start to end, by step? More is better; flag gaps over 5 %.',
             ],
             [$drawing->status, implode('', array_column((array) $drawing->at('sentence'), 'text'))],
         );
         self::assertSame(
             ['Opening balance', '121'],
-            [$drawing->at('workings', 'rows', 0, 'label'), $drawing->at('workings', 'rows', 0, 'cells', 'AC')],
+            [$drawing->at('workings', 'rows', 0, 'label'), $drawing->at('workings', 'rows', 0, 'cells', 'amount')],
         );
     }
 

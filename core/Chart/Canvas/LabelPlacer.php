@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart\Canvas;
 
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Text;
 
@@ -13,6 +14,9 @@ use KeenMargin\Core\Scene\Text;
  */
 final class LabelPlacer
 {
+    /** At most this part of the amounts may be written as nought where they are not. */
+    private const NOUGHTS = 1 / 3;
+
     /** @param array<int, PlacedLabel> $labels by place on the axis */
     public static function place(Canvas $canvas, string $group, array $labels, Labels $wanted): void
     {
@@ -20,7 +24,7 @@ final class LabelPlacer
             return;
         }
         $levels = 1 + max(array_map(static fn (PlacedLabel $label): int => $label->decimals, $labels));
-        for ($level = 0; $level < $levels && Labels::All === $wanted; ++$level) {
+        for ($level = 0; $level < $levels && Labels::All === $wanted && self::tells($labels, $level); ++$level) {
             $texts = self::maybeAll($canvas, $labels, $level);
             if (null !== $texts) {
                 foreach ($texts as $text) {
@@ -39,6 +43,23 @@ final class LabelPlacer
                 }
             }
         }
+    }
+
+    /**
+     * Whether labels with fewer decimals still tell the amounts apart: where many would be written as nought, a few exact
+     * ones say more.
+     *
+     * @param array<int, PlacedLabel> $labels
+     */
+    private static function tells(array $labels, int $level): bool
+    {
+        $isNought = static fn (PlacedLabel $label, int $level): bool => NumberFormat::isNought(
+            $label->form($level)->text,
+        );
+        $amounts = array_filter($labels, static fn (PlacedLabel $label): bool => !$isNought($label, 0));
+        $noughts = array_filter($amounts, static fn (PlacedLabel $label): bool => $isNought($label, $level));
+
+        return \count($noughts) <= self::NOUGHTS * \count($amounts);
     }
 
     /**

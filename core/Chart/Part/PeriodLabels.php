@@ -37,7 +37,7 @@ final class PeriodLabels
         $lowest = $y;
         foreach (array_diff_key($rows, $periods) as $i => $row) {
             $width = $axis->end($i) - $axis->begin($i) - 2.0;
-            foreach (TextMeasure::lines($row->name, $width, Type::LABEL, 600) as $n => $line) {
+            foreach (TextMeasure::lines(self::fitting($row->name, $width), $width, Type::LABEL, 600) as $n => $line) {
                 $name = Canvas::text(
                     $axis->centre($i),
                     $y + $n * self::LINE,
@@ -61,6 +61,18 @@ final class PeriodLabels
         }
 
         return max($lowest + 4.0, self::writeYears($canvas, $axis, $periods, $y + 16.0) ?? $y + 4.0);
+    }
+
+    /** Years in their short form where one of the words would be broken. */
+    private static function fitting(string $name, float $width): string
+    {
+        foreach (explode(' ', $name) as $word) {
+            if (TextMeasure::width($word, Type::LABEL, 600) > $width) {
+                return (string) preg_replace('/\b20(\d\d)\b/', '’$1', $name);
+            }
+        }
+
+        return $name;
     }
 
     /**

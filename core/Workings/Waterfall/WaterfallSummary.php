@@ -6,6 +6,8 @@ namespace KeenMargin\Core\Workings\Waterfall;
 
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\LinkedText;
@@ -23,6 +25,8 @@ final readonly class WaterfallSummary
 
     /** @var list<Row> those that change the running total, the largest first */
     private array $steps;
+    /** Whether steps are periods of several years. */
+    private bool $namesYears;
 
     /**
      * @param list<Row> $rows of the first panel, or of all together
@@ -51,6 +55,8 @@ final readonly class WaterfallSummary
         $size = static fn (Row $row): BigDecimal => ($row->values['change'] ?? BigDecimal::zero())->abs();
         usort($steps, static fn (Row $a, Row $b): int => $size($b)->compareTo($size($a)));
         $this->steps = $steps;
+        $periods = array_filter(array_map(static fn (Row $row): ?Period => $row->period, $steps));
+        $this->namesYears = \count(array_unique(array_map(PeriodNames::year(...), $periods))) > 1;
     }
 
     /**
@@ -112,7 +118,7 @@ final readonly class WaterfallSummary
         $share = null === $this->share ? null : $this->share->number($row);
 
         return [
-            $this->phrases->name($row, false),
+            $this->phrases->name($row, $this->namesYears),
             ' (',
             $this->phrases->number($this->change, $row, $row->key),
             ...null === $this->share || null === $share
@@ -193,7 +199,7 @@ final readonly class WaterfallSummary
             if ($from->getSign() * $to->getSign() < 0 || ($from->isZero() && $to->isNegative() && [] !== $turns)) {
                 $turns[] = [
                     $to->isNegative() ? 'falls below nought at ' : 'rises above nought at ',
-                    $this->phrases->name($row, false),
+                    $this->phrases->name($row, $this->namesYears),
                 ];
             }
         }
@@ -213,7 +219,7 @@ final readonly class WaterfallSummary
             if (!NumberFormat::isNought($written) && \count($movers) < self::MOVERS) {
                 $movers[] = [
                     'key' => $row->key->id,
-                    'label' => $row->name,
+                    'label' => $this->phrases->name($row, $this->namesYears)->text,
                     'variance' => $written,
                     'effect' => ($row->effect ?? Effect::Neutral)->value,
                     'flagged' => ($row->variances['first'] ?? null)->flagged ?? false,

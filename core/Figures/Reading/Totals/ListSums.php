@@ -61,7 +61,7 @@ final class ListSums
     }
 
     /** Digits without the noughts at the end: 1,200 has two. */
-    private static function digits(int $amount): int
+    private static function digits(int|float $amount): int
     {
         return \strlen(rtrim(ltrim((string) $amount, '-'), '0'));
     }
