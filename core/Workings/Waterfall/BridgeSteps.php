@@ -12,9 +12,11 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
+use KeenMargin\Core\Workings\Result\RowRole;
 
 /**
  * The steps from one side of a leg to the other: by the members of a breakdown, or by periods. They add up to what lies
@@ -104,41 +106,110 @@ final readonly class BridgeSteps
      */
     private function members(Leg $leg, Breakdown $breakdown, array $where): array
     {
+        return array_map(
+            fn (MemberChange $change): Step => $this->step($change, $leg, $breakdown, $where),
+            $this->changes($leg, $breakdown, $where),
+        );
+    }
+
+    /**
+     * @param list<MemberFilter|NumberFilter> $where of the question, and of the step that is opened
+     *
+     * @return list<MemberChange> in the order of the members, those without any figure left away
+     */
+    public function changes(Leg $leg, Breakdown $breakdown, array $where): array
+    {
         $firsts = $this->byMember($leg->first, $breakdown, $where);
         $seconds =
             [] === $leg->first->where && [] === $leg->second->where
                 ? $firsts
                 : $this->byMember($leg->second, $breakdown, $where);
-        $changes = $this->of->measure->isRatio()
+        $ratio = $this->of->measure->isRatio()
             ? new RatioSteps($this->of, $leg, $this->whole($leg->first), $this->whole($leg->second))
             : null;
-        $steps = [];
+        $isAdded = $this->of->measure->isAddedOverMembers();
+        $nothing = BigDecimal::zero();
+        $none = new Sums();
+        $changes = [];
         foreach ($breakdown->asTree() as $member) {
-            $own = [$firsts[$member] ?? new Sums(), $seconds[$member] ?? new Sums()];
-            $first = $this->of->amounts->together($leg->first->periods, $own[0]);
-            $second = $this->of->amounts->together($leg->second->periods, $own[1]);
-            $variance = null === $changes ? $this->variance($first, $second) : $changes->maybe($own[0], $own[1]);
-            if (null === $variance) {
+            $before = $firsts[$member] ?? $none;
+            $after = $seconds[$member] ?? $none;
+            $first = $this->of->amounts->together($leg->first->periods, $before);
+            $second = $this->of->amounts->together($leg->second->periods, $after);
+            $variance = $ratio?->maybe($before, $after);
+            $isMissing = $isAdded ? null === $first && null === $second : null === $first || null === $second;
+            if (null === $ratio ? $isMissing : null === $variance) {
                 continue;
             }
-            $label = '' === $member ? '(blank)' : $member;
-            $steps[] = new Step(
-                key: RowKey::row($member)->onLeg($leg->place),
-                label: $label,
-                name: $label,
-                exact: $variance->exact,
-                values: $this->sides($first, $second),
-                variances: ['first' => $variance],
-                effect: $variance->effect,
-                group: $breakdown->parents[$member] ?? null,
-                scenario: $this->scenario($leg->second, $own[1]),
-                where: [...$where, new MemberFilter($breakdown->name, [$member])],
-                fine: $leg->second->fine,
-                leg: $leg,
+            $changes[] = new MemberChange(
+                member: $member,
+                first: $first,
+                second: $second,
+                shown: $after,
+                exact: $variance->exact ?? Exact::minus($second ?? $nothing, $first ?? $nothing),
+                variance: $variance,
             );
         }
 
-        return $steps;
+        return $changes;
+    }
+
+    /** @param list<MemberFilter|NumberFilter> $where that the change is under */
+    public function step(MemberChange $change, Leg $leg, Breakdown $breakdown, array $where): Step
+    {
+        $variance = $change->variance ?? $this->variance($change->first, $change->second);
+        $label = '' === $change->member ? '(blank)' : $change->member;
+
+        return new Step(
+            key: RowKey::row($change->member)->onLeg($leg->place),
+            label: $label,
+            name: $label,
+            exact: $change->exact,
+            values: $this->sides($change->first, $change->second),
+            variances: ['first' => $variance],
+            effect: $variance?->effect,
+            group: $breakdown->parents[$change->member] ?? null,
+            scenario: $this->scenario($leg->second, $change->shown),
+            where: [...$where, new MemberFilter($breakdown->name, [$change->member])],
+            fine: $leg->second->fine,
+            leg: $leg,
+        );
+    }
+
+    /**
+     * Many changes as one step.
+     *
+     * @param non-empty-list<MemberChange> $changes
+     */
+    public function gathered(array $changes, Leg $leg): Step
+    {
+        $label = 'Other ('.\count($changes).')';
+        $exact = Exact::sum(array_map(static fn (MemberChange $one): BigDecimal|Fraction => $one->exact, $changes));
+        $first = $this->of->measure->isRatio()
+            ? BigDecimal::zero()
+            : Exact::sum(
+                array_map(
+                    fn (MemberChange $one): BigDecimal => $one->first instanceof BigDecimal
+                        ? $one->first
+                        : $this->of->rounding()->of($one->first) ?? BigDecimal::zero(),
+                    $changes,
+                ),
+            );
+        $variance = $this->variance($first, Exact::plus($first, $exact));
+
+        return new Step(
+            key: RowKey::sum(SumKey::Other)->onLeg($leg->place),
+            label: $label,
+            name: $label,
+            exact: $exact,
+            role: RowRole::Other,
+            values: null === $variance ? [] : ['first' => $variance->reference, 'second' => $variance->shown],
+            variances: null === $variance ? [] : ['first' => $variance],
+            effect: $variance?->effect,
+            scenario: $this->scenario($leg->second, $changes[0]->shown),
+            where: [],
+            fine: $leg->second->fine,
+        );
     }
 
     /** Null where neither side has a figure; of what is not added up, where one of them has none. */

@@ -24,8 +24,8 @@ use KeenMargin\Core\Question\SubtotalsAt;
  */
 final readonly class Explanations
 {
-    /** Share of the variance that has to be explained, in percent. */
-    private const REACH = 80;
+    /** Share of the variance that has to be explained. */
+    private const REACH = '0.8';
 
     /** @param ScenarioBridge $bridge from the reference to what is shown */
     private function __construct(private WaterfallScope $of, private Leg $leg, private ScenarioBridge $bridge)
@@ -174,18 +174,19 @@ final readonly class Explanations
             return null;
         }
         $sign = $total->getSign();
-        $alike = array_filter($steps, static fn (ExplainingStep $one): bool => $one->change->getSign() === $sign);
-        uasort(
-            $alike,
-            static fn (ExplainingStep $a, ExplainingStep $b): int => $b->change->getSign() *
-                Exact::compare($b->change, $a->change),
+        $changes = Exact::largestFirst(
+            array_filter(
+                array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->change, $steps),
+                static fn (BigDecimal|Fraction $change): bool => $change->getSign() === $sign,
+            ),
         );
-        $changes = array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->change, $alike);
         $needed = self::fewest($changes, $total);
-        $sizes = array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->size->abs(), $steps);
-        uasort($sizes, static fn (BigDecimal|Fraction $a, BigDecimal|Fraction $b): int => Exact::compare($b, $a));
+        $sizes = Exact::largestFirst(
+            array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->size, $steps),
+        );
+        $sizes = array_map(static fn (BigDecimal|Fraction $size): BigDecimal|Fraction => $size->abs(), $sizes);
         $byChance = max(1, self::fewest($sizes, Exact::sum($sizes)));
-        $members = array_map(strval(...), \array_slice(array_keys($alike), 0, $needed));
+        $members = array_map(strval(...), \array_slice(array_keys($changes), 0, $needed));
         $explained = Exact::sum(\array_slice($changes, 0, $needed));
         $percent = Exact::percentOf($explained, $total)?->rounded(0)->toInt() ?? 0;
 
@@ -206,13 +207,13 @@ final readonly class Explanations
      */
     private static function fewest(array $numbers, BigDecimal|Fraction $total): int
     {
-        $goal = $total->abs()->multipliedBy(self::REACH);
+        $goal = $total->abs()->multipliedBy(BigDecimal::of(self::REACH));
         $sum = BigDecimal::zero();
         $count = 0;
         foreach ($numbers as $number) {
             $sum = Exact::plus($sum, $number);
             ++$count;
-            if (Exact::compare($sum->abs()->multipliedBy(100), $goal) >= 0) {
+            if (Exact::compare($sum->abs(), $goal) >= 0) {
                 break;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Waterfall;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Number\Fraction;
@@ -86,31 +87,33 @@ final readonly class WaterfallRows
         if (null !== $question->drivers && null !== $breakdown) {
             return (new DriverSteps($this->of, $question->drivers, $breakdown))->of($leg, $where);
         }
-        $steps = $this->made->of($leg, $question->by, $where);
-        $ordered = (new StepOrder($question))->of(
-            $steps,
-            fn (array $gathered): ?Variance => $this->together($gathered),
-        );
+        $order = new StepOrder($question);
+        $steps =
+            null === $breakdown
+                ? $order->ordered($this->made->of($leg, $question->by, $where))
+                : $this->members($order, $leg, $breakdown, $where);
 
-        return (new OpenedSteps($question, $this->made))->in($ordered);
+        return (new OpenedSteps($question, $this->made))->in($steps);
     }
 
     /**
-     * The variance of several steps taken together.
+     * @param list<MemberFilter|NumberFilter> $where
      *
-     * @param list<Step> $steps
+     * @return list<Step> what is gathered comes last
      */
-    private function together(array $steps): ?Variance
+    private function members(StepOrder $order, Leg $leg, Breakdown $breakdown, array $where): array
     {
-        $isRatio = $this->of->measure->isRatio();
-        $sum = static fn (string $side): BigDecimal => array_reduce(
-            $steps,
-            static fn (BigDecimal $sum, Step $step): BigDecimal => $sum->plus($step->values[$side] ?? 0),
-            BigDecimal::zero(),
+        $changes = $this->made->changes($leg, $breakdown, $where);
+        $exact = array_map(static fn (MemberChange $change): BigDecimal|Fraction => $change->exact, $changes);
+        $places = \array_slice(array_keys(Exact::largestFirst($exact)), 0, $order->kept(\count($changes)));
+        sort($places);
+        $steps = array_map(
+            fn (int $place): Step => $this->made->step($changes[$place], $leg, $breakdown, $where),
+            $places,
         );
-        $exact = Exact::sum(array_map(static fn (Step $step): BigDecimal|Fraction => $step->exact, $steps));
+        $others = array_values(array_diff_key($changes, array_flip($places)));
 
-        return $this->variance($isRatio ? $exact : $sum('second'), $isRatio ? BigDecimal::zero() : $sum('first'));
+        return [...$order->ordered($steps), ...[] === $others ? [] : [$this->made->gathered($others, $leg)]];
     }
 
     private function variance(BigDecimal|Fraction $shown, BigDecimal|Fraction $reference): ?Variance
