@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Waterfall;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\Fraction;
 
 /** Adds and compares exact numbers that may be decimals or fractions; decimals stay decimals. */
@@ -28,12 +29,16 @@ final class Exact
     /** @param iterable<BigDecimal|Fraction> $all */
     public static function sum(iterable $all): BigDecimal|Fraction
     {
-        $sum = BigDecimal::zero();
+        $decimals = $fractions = [];
         foreach ($all as $one) {
-            $sum = self::plus($sum, $one);
+            if ($one instanceof Fraction) {
+                $fractions[] = $one;
+            } else {
+                $decimals[] = $one;
+            }
         }
 
-        return $sum;
+        return array_reduce($fractions, self::plus(...), Decimals::sum($decimals));
     }
 
     public static function isEqual(BigDecimal|Fraction $a, BigDecimal|Fraction $b): bool
@@ -62,15 +67,43 @@ final class Exact
     public static function largestFirst(array $numbers): array
     {
         $rough = array_map(self::rough(...), $numbers);
-        uksort($numbers, static function (int|string $a, int|string $b) use ($rough, $numbers): int {
-            $apart = $rough[$b] - $rough[$a];
+        arsort($rough);
+        $places = array_flip(array_keys($numbers));
+        $sorted = $run = [];
+        $last = null;
+        foreach ($rough as $key => $size) {
+            $isApart = null !== $last && $last - $size > max(self::CLOSE, self::CLOSE * ($last + $size));
+            if ($isApart) {
+                $sorted += self::exactly($run, $places);
+                $run = [];
+            }
+            $run[$key] = $numbers[$key];
+            $last = $size;
+        }
 
-            return abs($apart) > self::CLOSE * ($rough[$a] + $rough[$b]) && abs($apart) > self::CLOSE
-                ? ($apart > 0
-                    ? 1
-                    : -1)
-                : self::compare($numbers[$b]->abs(), $numbers[$a]->abs());
-        });
+        return $sorted + self::exactly($run, $places);
+    }
+
+    /**
+     * @template K of array-key
+     *
+     * @param array<K, BigDecimal|Fraction> $numbers
+     * @param array<K, int> $places that equal ones keep
+     *
+     * @return array<K, BigDecimal|Fraction>
+     */
+    private static function exactly(array $numbers, array $places): array
+    {
+        if (\count($numbers) > 1) {
+            uksort(
+                $numbers,
+                static fn (int|string $a, int|string $b): int => self::compare(
+                    $numbers[$b]->abs(),
+                    $numbers[$a]->abs(),
+                ) ?:
+                $places[$a] <=> $places[$b],
+            );
+        }
 
         return $numbers;
     }
