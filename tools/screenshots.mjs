@@ -133,7 +133,6 @@ await shoot('chart-beside', '/charts', async (page) => {
 })
 await shoot('chart-bridge', '/charts', open('Why the result missed its budget'))
 await shoot('chart-statement', '/charts', open('From fares to the result'))
-await shoot('chart-capacity', '/charts', open('How full the decks are'))
 await shoot('chart-drivers', '/charts', async (page) => {
   await open('What drove bookings revenue')(page)
   await page.getByRole('button', { name: /^From and to:/ }).click()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useElementBounding } from '@vueuse/core'
 import {
   isSameRow,
@@ -13,10 +13,11 @@ import {
 import KindsRow from '../kinds/KindsRow.vue'
 import QuestionSentence from './QuestionSentence.vue'
 import RowCard from '../rows/RowCard.vue'
-import RowMenu from '../rows/RowMenu.vue'
 import SceneTable from './SceneTable.vue'
 import SceneView from './SceneView.vue'
 import { canMove, highlightedKeys, moved, movedTo } from '../rows/rowSteps'
+
+const RowMenu = defineAsyncComponent(() => import('../rows/RowMenu.vue'))
 
 /** A question and its chart; marks can be pointed at and selected. */
 const props = defineProps<{

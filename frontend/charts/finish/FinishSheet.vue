@@ -7,7 +7,6 @@ import FinishSize from './FinishSize.vue'
 import FinishSwitch from './FinishSwitch.vue'
 import FinishWords from './FinishWords.vue'
 import { looksOf } from './looks'
-import NamedFinishes from './NamedFinishes.vue'
 
 /** What only changes the looks of this chart; what its kind has no use for is not offered. */
 const props = defineProps<{
@@ -19,6 +18,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [part: Partial<Finish>]; renew: [] }>()
 
+const NamedFinishes = defineAsyncComponent(() => import('./NamedFinishes.vue'))
 const FinishOnCharts = defineAsyncComponent(() => import('./FinishOnCharts.vue'))
 /** The finish that is put on other charts; asked past the sheet, which closes. */
 const putting = shallowRef<NamedFinish | null>(null)
