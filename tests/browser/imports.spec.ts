@@ -52,7 +52,7 @@ test('another header row and another sheet can be told', async ({ page }) => {
 test('a pasted list becomes a dataset without periods', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Paste a table' }).click()
-  await page.getByLabel('Table', { exact: true }).fill('Opening balance\t120.50\nFares\t+40\nFuel\t(70)\n')
+  await page.getByLabel('Table', { exact: true }).fill('Kiosk\t120.50\nFares\t+40\nFuel\t(70)\n')
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.getByText('this would be a plain list')).toBeVisible()
   await page.getByLabel('Name of the dataset').fill(unique('Steps'))

@@ -14,7 +14,6 @@ use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\SumKey;
-use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Rows\Panel;
@@ -146,7 +145,7 @@ final readonly class StatementRows
             $reference = $held[$code] ?? null;
             $exacts[$code] = $reference->exact ?? BigDecimal::zero();
             $values[$code] = $this->of->rounding()->of($reference?->exact);
-            $variances[$code] = $this->variance($step?->exact, $reference?->exact);
+            $variances[$code] = $this->of->variance($step?->exact, $reference?->exact);
         }
 
         return With::of($like, [
@@ -167,7 +166,7 @@ final readonly class StatementRows
         }
         $variances = [];
         foreach (array_keys($this->references) as $code) {
-            $variances[$code] = $this->variance($row->values['to'] ?? null, $row->values[$code] ?? null);
+            $variances[$code] = $this->of->variance($row->values['to'] ?? null, $row->values[$code] ?? null);
         }
 
         return With::of($row, [
@@ -175,19 +174,6 @@ final readonly class StatementRows
             'shownScenario' => $this->shown->to->scenario,
             'does' => '=',
         ]);
-    }
-
-    private function variance(BigDecimal|Fraction|null $shown, BigDecimal|Fraction|null $reference): ?Variance
-    {
-        return Variance::maybeOrNothing(
-            shown: $shown,
-            reference: $reference,
-            better: $this->of->better,
-            flag: $this->of->scope->question->flag,
-            inPoints: $this->of->measure->isInPercent(),
-            rounding: $this->of->rounding(),
-            only: [],
-        );
     }
 
     /**

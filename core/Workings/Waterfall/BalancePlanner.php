@@ -27,15 +27,7 @@ final readonly class BalancePlanner
 
     public function __construct(private WaterfallScope $of)
     {
-        $question = $of->scope->question;
-        $this->comparison = new Comparison(
-            measure: $of->measure,
-            coverage: $of->coverage,
-            scenario: $question->scenario,
-            forecast: $question->forecast,
-            against: [],
-            closing: $of->scope->closing,
-        );
+        $this->comparison = $of->comparison();
     }
 
     public function plan(BalanceBridge $bridge): BridgePlan

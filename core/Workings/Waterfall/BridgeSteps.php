@@ -15,7 +15,6 @@ use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\PeriodNames;
-use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\RowRole;
 
 /**
@@ -62,7 +61,7 @@ final readonly class BridgeSteps
         foreach ($leg->parts($by) as $part) {
             $first = $this->value($part->first, $where);
             $second = $this->value($part->second, $where);
-            $variance = $this->variance($first, $second);
+            $variance = $this->of->variance($second, $first);
             if (null === $variance) {
                 continue;
             }
@@ -157,7 +156,7 @@ final readonly class BridgeSteps
     /** @param list<MemberFilter|NumberFilter> $where that the change is under */
     public function step(MemberChange $change, Leg $leg, Breakdown $breakdown, array $where): Step
     {
-        $variance = $change->variance ?? $this->variance($change->first, $change->second);
+        $variance = $change->variance ?? $this->of->variance($change->second, $change->first);
         $label = '' === $change->member ? '(blank)' : $change->member;
 
         return new Step(
@@ -195,7 +194,7 @@ final readonly class BridgeSteps
                     $changes,
                 ),
             );
-        $variance = $this->variance($first, Exact::plus($first, $exact));
+        $variance = $this->of->variance(Exact::plus($first, $exact), $first);
 
         return new Step(
             key: RowKey::sum(SumKey::Other)->onLeg($leg->place),
@@ -210,31 +209,6 @@ final readonly class BridgeSteps
             where: [],
             fine: $leg->second->fine,
         );
-    }
-
-    /** Null where neither side has a figure; of what is not added up, where one of them has none. */
-    private function variance(BigDecimal|Fraction|null $first, BigDecimal|Fraction|null $second): ?Variance
-    {
-        $question = $this->of->scope->question;
-
-        return $this->of->measure->isAddedOverMembers()
-            ? Variance::maybeOrNothing(
-                shown: $second,
-                reference: $first,
-                better: $this->of->better,
-                flag: $question->flag,
-                inPoints: $this->of->measure->isInPercent(),
-                rounding: $this->of->rounding(),
-                only: [],
-            )
-            : Variance::maybe(
-                shown: $second,
-                reference: $first,
-                better: $this->of->better,
-                flag: $question->flag,
-                inPoints: $this->of->measure->isInPercent(),
-                rounding: $this->of->rounding(),
-            );
     }
 
     /** @return array<string, ?BigDecimal> */

@@ -21,15 +21,7 @@ final readonly class NoughtPlanner
     public function __construct(private WaterfallScope $of)
     {
         $question = $of->scope->question;
-        $this->comparison = new Comparison(
-            measure: $of->measure,
-            coverage: $of->coverage,
-            scenario: $question->scenario,
-            forecast: $question->forecast,
-            against: $question->against,
-            closing: $of->scope->closing,
-            flag: $question->flag,
-        );
+        $this->comparison = $of->comparison($question->against);
         $fine = $of->scope->fine;
         foreach ($question->against as $reference) {
             $fine = new FinePeriods($this->comparison->plan($fine)->pair($reference)->periods);

@@ -25,16 +25,7 @@ final readonly class PeriodPlanner
 
     public function __construct(private WaterfallScope $of)
     {
-        $question = $of->scope->question;
-        $this->comparison = new Comparison(
-            measure: $of->measure,
-            coverage: $of->coverage,
-            scenario: $question->scenario,
-            forecast: $question->forecast,
-            against: [],
-            closing: $of->scope->closing,
-            flag: $question->flag,
-        );
+        $this->comparison = $of->comparison();
     }
 
     public function plan(PeriodBridge $bridge): BridgePlan

@@ -12,7 +12,6 @@ use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
-use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Rows\Panel;
@@ -116,18 +115,6 @@ final readonly class WaterfallRows
         return [...$order->ordered($steps), ...[] === $others ? [] : [$this->made->gathered($others, $leg)]];
     }
 
-    private function variance(BigDecimal|Fraction $shown, BigDecimal|Fraction $reference): ?Variance
-    {
-        return Variance::maybe(
-            shown: $shown,
-            reference: $reference,
-            better: $this->of->better,
-            flag: $this->of->scope->question->flag,
-            inPoints: $this->of->measure->isInPercent(),
-            rounding: $this->of->rounding(),
-        );
-    }
-
     /** @param BigDecimal|Fraction|null $start of the whole bridge, to hold the total against; null: nothing */
     private function total(
         BridgeEnd $end,
@@ -155,7 +142,7 @@ final readonly class WaterfallRows
                 ],
             shown: $rounded,
             shownScenario: $end->scenario,
-            variances: null === $start ? [] : ['first' => $this->variance($value, $start)],
+            variances: null === $start ? [] : ['first' => $this->of->variance($value, $start)],
             role: $role,
             exact: $value,
             fine: $side->fine,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Waterfall;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
@@ -12,12 +13,15 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
+use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Workings\Arithmetic\Amounts;
+use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\MeasureCoverage;
+use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Rows\Scope;
 
 /**
@@ -85,6 +89,49 @@ final readonly class WaterfallScope
     public function scenarios(): array
     {
         return $this->scope->dataset->coverage->scenarios();
+    }
+
+    /** @param list<Scenario> $against what is shown is held against */
+    public function comparison(array $against = []): Comparison
+    {
+        $question = $this->scope->question;
+
+        return new Comparison(
+            measure: $this->measure,
+            coverage: $this->coverage,
+            scenario: $question->scenario,
+            forecast: $question->forecast,
+            against: $against,
+            closing: $this->scope->closing,
+            flag: $question->flag,
+        );
+    }
+
+    /**
+     * Null where neither side has a figure; of what is not added up over members, where one of them has none.
+     */
+    public function variance(BigDecimal|Fraction|null $shown, BigDecimal|Fraction|null $reference): ?Variance
+    {
+        $flag = $this->scope->question->flag;
+
+        return $this->measure->isAddedOverMembers()
+            ? Variance::maybeOrNothing(
+                shown: $shown,
+                reference: $reference,
+                better: $this->better,
+                flag: $flag,
+                inPoints: $this->measure->isInPercent(),
+                rounding: $this->rounding(),
+                only: [],
+            )
+            : Variance::maybe(
+                shown: $shown,
+                reference: $reference,
+                better: $this->better,
+                flag: $flag,
+                inPoints: $this->measure->isInPercent(),
+                rounding: $this->rounding(),
+            );
     }
 
     public function rounding(): Rounding
