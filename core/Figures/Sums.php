@@ -130,10 +130,16 @@ final class Sums
     public function added(string $measure, array $starts): ?BigDecimal
     {
         $sum = $this->together($measure, $starts);
-        $ofMeasure = $this->cells[$measure] ?? [];
-        $decimals = [] === $ofMeasure ? 0 : $ofMeasure[array_key_first($ofMeasure)][1];
 
-        return null === $sum ? null : BigDecimal::ofUnscaledValue($sum, $decimals);
+        return null === $sum ? null : BigDecimal::ofUnscaledValue($sum, $this->decimals($measure));
+    }
+
+    /** @return non-negative-int that the sums of a measure are scaled by; 0 where there are none */
+    public function decimals(string $measure): int
+    {
+        $ofMeasure = $this->cells[$measure] ?? [];
+
+        return [] === $ofMeasure ? 0 : $ofMeasure[array_key_first($ofMeasure)][1];
     }
 
     /**

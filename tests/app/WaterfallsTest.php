@@ -138,6 +138,24 @@ final class WaterfallsTest extends TestCase
         self::assertSame(['step', 'step', 'step', 'unexplained', 'end'], self::roles($again));
     }
 
+    public function testSourceRowsOfAStepBetweenTwoSpansAreOfBoth(): void
+    {
+        $id = Kept::made(self::FIGURES);
+        $recipe = self::recipe(
+            ['by' => 'Route', 'bridge' => ['fromPeriod' => '2026-07', 'toPeriod' => '2026-08']],
+            'bridge',
+        );
+        $sources = Server::send('POST', "/api/datasets/$id/rows/sources.csv", [
+            'recipe' => $recipe,
+            'row' => 'Holm',
+            'scenario' => 'AC',
+        ]);
+        self::assertSame(200, $sources->status, $sources->body);
+        self::assertStringContainsString('2026-07', $sources->body);
+        self::assertStringContainsString('2026-08', $sources->body);
+        self::assertStringNotContainsString('North', $sources->body);
+    }
+
     /** @return list<mixed> */
     private static function roles(Answer $drawn): array
     {

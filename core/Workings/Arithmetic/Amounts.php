@@ -46,6 +46,46 @@ final readonly class Amounts
         };
     }
 
+    /**
+     * What an amount changes by from one side to another. A side without a figure has nothing where the measure is added
+     * up over members; of others both must have one.
+     *
+     * @return BigDecimal|Fraction|null null where there is no figure to compare
+     */
+    public function change(
+        ScenarioPeriods $first,
+        Sums $before,
+        ScenarioPeriods $second,
+        Sums $after,
+    ): BigDecimal|Fraction|null {
+        $isAdded = $this->measure->isAddedOverMembers();
+        if ($isAdded && Grouping::Sum === $this->measure->grouping) {
+            $name = $this->measure->name;
+            $from = $before->together($name, $first->starts);
+            $to = $after->together($name, $second->starts);
+            // Machine integers are several times faster, which counts for thousands of members.
+            $difference = \is_int($to ?? 0) && \is_int($from ?? 0) ? ($to ?? 0) - ($from ?? 0) : null;
+            if (null === $from && null === $to) {
+                return null;
+            }
+            if (\is_int($difference)) {
+                $decimals = max($before->decimals($name), $after->decimals($name));
+
+                return BigDecimal::ofUnscaledValue($difference, $decimals);
+            }
+        }
+        $from = $this->together($first, $before);
+        $to = $this->together($second, $after);
+        if ($isAdded ? null === $from && null === $to : null === $from || null === $to) {
+            return null;
+        }
+        $nothing = BigDecimal::zero();
+
+        return $from instanceof Fraction || $to instanceof Fraction
+            ? Fraction::from($to ?? $nothing)->minus($from ?? $nothing)
+            : ($to ?? $nothing)->minus($from ?? $nothing);
+    }
+
     /** Fractions are written with six decimals of a ratio, and of an average with six more than the measure has. */
     public function rounding(): Rounding
     {

@@ -50,4 +50,17 @@ final readonly class FinePeriods
 
         return $this->only(static fn (Period $period): bool => !isset($starts[$period->start]));
     }
+
+    /** Those of both, each once, in calendar order. */
+    public function with(self $others): self
+    {
+        $more = $others->without($this)->list;
+        if ([] === $more) {
+            return $this;
+        }
+        $all = [...$this->list, ...$more];
+        usort($all, static fn (Period $a, Period $b): int => $a->start <=> $b->start);
+
+        return new self($all);
+    }
 }

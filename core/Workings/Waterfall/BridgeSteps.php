@@ -90,7 +90,7 @@ final readonly class BridgeSteps
                 period: $part->period,
                 scenario: $this->scenario($part->second, $this->sums($part->second, $where)),
                 where: $where,
-                fine: $part->second->fine,
+                fine: $own->fine(),
                 leg: $own,
             );
         }
@@ -126,28 +126,17 @@ final readonly class BridgeSteps
         $ratio = $this->of->measure->isRatio()
             ? new RatioSteps($this->of, $leg, $this->whole($leg->first), $this->whole($leg->second))
             : null;
-        $isAdded = $this->of->measure->isAddedOverMembers();
-        $nothing = BigDecimal::zero();
         $none = new Sums();
+        [$start, $end] = [$leg->first->periods, $leg->second->periods];
         $changes = [];
         foreach ($breakdown->asTree() as $member) {
             $before = $firsts[$member] ?? $none;
             $after = $seconds[$member] ?? $none;
-            $first = $this->of->amounts->together($leg->first->periods, $before);
-            $second = $this->of->amounts->together($leg->second->periods, $after);
             $variance = $ratio?->maybe($before, $after);
-            $isMissing = $isAdded ? null === $first && null === $second : null === $first || null === $second;
-            if (null === $ratio ? $isMissing : null === $variance) {
-                continue;
+            $exact = null === $ratio ? $this->of->amounts->change($start, $before, $end, $after) : $variance?->exact;
+            if (null !== $exact) {
+                $changes[] = new MemberChange($member, $before, $after, $exact, $variance);
             }
-            $changes[] = new MemberChange(
-                member: $member,
-                first: $first,
-                second: $second,
-                shown: $after,
-                exact: $variance->exact ?? Exact::minus($second ?? $nothing, $first ?? $nothing),
-                variance: $variance,
-            );
         }
 
         return $changes;
@@ -156,7 +145,9 @@ final readonly class BridgeSteps
     /** @param list<MemberFilter|NumberFilter> $where that the change is under */
     public function step(MemberChange $change, Leg $leg, Breakdown $breakdown, array $where): Step
     {
-        $variance = $change->variance ?? $this->of->variance($change->second, $change->first);
+        $first = $this->of->amounts->together($leg->first->periods, $change->before);
+        $second = $this->of->amounts->together($leg->second->periods, $change->after);
+        $variance = $change->variance ?? $this->of->variance($second, $first);
         $label = '' === $change->member ? '(blank)' : $change->member;
 
         return new Step(
@@ -164,13 +155,13 @@ final readonly class BridgeSteps
             label: $label,
             name: $label,
             exact: $change->exact,
-            values: $this->sides($change->first, $change->second),
+            values: $this->sides($first, $second),
             variances: ['first' => $variance],
             effect: $variance?->effect,
             group: $breakdown->parents[$change->member] ?? null,
-            scenario: $this->scenario($leg->second, $change->shown),
+            scenario: $this->scenario($leg->second, $change->after),
             where: [...$where, new MemberFilter($breakdown->name, [$change->member])],
-            fine: $leg->second->fine,
+            fine: $leg->fine(),
             leg: $leg,
         );
     }
@@ -184,16 +175,7 @@ final readonly class BridgeSteps
     {
         $label = 'Other ('.\count($changes).')';
         $exact = Exact::sum(array_map(static fn (MemberChange $one): BigDecimal|Fraction => $one->exact, $changes));
-        $first = $this->of->measure->isRatio()
-            ? BigDecimal::zero()
-            : Exact::sum(
-                array_map(
-                    fn (MemberChange $one): BigDecimal => $one->first instanceof BigDecimal
-                        ? $one->first
-                        : $this->of->rounding()->of($one->first) ?? BigDecimal::zero(),
-                    $changes,
-                ),
-            );
+        $first = $this->of->measure->isRatio() ? BigDecimal::zero() : $this->sumOfFirst($changes, $leg);
         $variance = $this->of->variance(Exact::plus($first, $exact), $first);
 
         return new Step(
@@ -205,10 +187,22 @@ final readonly class BridgeSteps
             values: null === $variance ? [] : ['first' => $variance->reference, 'second' => $variance->shown],
             variances: null === $variance ? [] : ['first' => $variance],
             effect: $variance?->effect,
-            scenario: $this->scenario($leg->second, $changes[0]->shown),
+            scenario: $this->scenario($leg->second, $changes[0]->after),
             where: [],
-            fine: $leg->second->fine,
+            fine: $leg->fine(),
         );
+    }
+
+    /** @param non-empty-list<MemberChange> $changes */
+    private function sumOfFirst(array $changes, Leg $leg): BigDecimal|Fraction
+    {
+        $amounts = [];
+        foreach ($changes as $change) {
+            $amount = $this->of->amounts->together($leg->first->periods, $change->before);
+            null === $amount || ($amounts[] = $this->of->rounding()->of($amount));
+        }
+
+        return Exact::sum($amounts);
     }
 
     /** @return array<string, ?BigDecimal> */

@@ -96,7 +96,7 @@ final readonly class DriverSteps
             values: $this->together($own),
             effect: Effect::of($exact, $this->of->better),
             where: $where,
-            fine: $leg->second->fine,
+            fine: $leg->fine(),
         );
         $isOpened = false;
         foreach ($this->of->scope->question->opened as $opened) {

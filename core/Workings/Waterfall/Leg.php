@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Waterfall;
 
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 
 /** The way from one total of a bridge to the next. */
 final readonly class Leg
@@ -21,6 +22,12 @@ final readonly class Leg
         public BridgeSide $second,
         private \Closure $parts,
     ) {
+    }
+
+    /** The finest periods that steps are made of: of spans of time those of both. */
+    public function fine(): FinePeriods
+    {
+        return $this->second->fine->with($this->first->fine);
     }
 
     /** @return list<LegPart> */

@@ -13,17 +13,15 @@ use KeenMargin\Core\Workings\Arithmetic\Variance;
 final readonly class MemberChange
 {
     /**
-     * @param BigDecimal|Fraction|null $first null: no figure on that side
-     * @param BigDecimal|Fraction|null $second null: no figure on that side
-     * @param Sums $shown the figures of the second side
+     * @param Sums $before figures of the first side
+     * @param Sums $after figures of the second side
      * @param BigDecimal|Fraction $exact the change, before it is rounded
      * @param ?Variance $variance of a ratio, where it is what the change was taken from; null: it is that of the sides
      */
     public function __construct(
         public string $member,
-        public BigDecimal|Fraction|null $first,
-        public BigDecimal|Fraction|null $second,
-        public Sums $shown,
+        public Sums $before,
+        public Sums $after,
         public BigDecimal|Fraction $exact,
         public ?Variance $variance,
     ) {
