@@ -46,8 +46,8 @@ final class LabelPlacer
     }
 
     /**
-     * Whether labels with fewer decimals still tell the amounts apart: where many would be written as nought, a few exact
-     * ones say more.
+     * Whether labels with fewer decimals still tell the amounts apart: where many would be written as nought, a few
+     * exact ones say more.
      *
      * @param array<int, PlacedLabel> $labels
      */

@@ -47,8 +47,8 @@ final readonly class Amounts
     }
 
     /**
-     * What an amount changes by from one side to another. A side without a figure has nothing where the measure is added
-     * up over members; of others both must have one.
+     * What an amount changes by from one side to another. A side without a figure has nothing where the measure is
+     * added up over members; of others both must have one.
      *
      * @return BigDecimal|Fraction|null null where there is no figure to compare
      */
