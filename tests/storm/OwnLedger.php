@@ -305,7 +305,7 @@ final class OwnLedger
                         return $which;
                     }
                 }
-                // A killed worker cuts its answer off, which the status does not tell: more of the same comes next time.
+                // A killed worker cuts its answer off, which the status does not tell: the next one is longer.
                 $again = $this->client->send('GET', "/api/datasets/$id/exports/csv");
                 if ($again->body !== $answer->body && str_starts_with($again->body, $answer->body)) {
                     continue;
