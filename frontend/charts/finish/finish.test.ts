@@ -3,6 +3,8 @@ import { nextTick } from 'vue'
 import type { Finish, Kind } from '../../shared/types'
 import { mounted, named, text } from '../../shared/mounted'
 import FinishSheet from './FinishSheet.vue'
+// Loaded by the sheet as it opens; else it might come only after a test has ended.
+import './NamedFinishes.vue'
 
 /** A kind that takes some options of the finish. */
 const taking = (options: string[], usualVariance: Kind['usualVariance'] = 'amount') =>
