@@ -37,6 +37,20 @@ const floating = (steps) => {
 const pictures = {
   'build-up': [1, floating(value)],
   bridge: [1, floating(variance.slice(0, 12))],
+  bullet: [
+    1,
+    [
+      ...['#C6C0B4', '#D6D1C7', '#E4E0D8'].map((color, i) =>
+        bar(
+          budget.map((one) => one * [0.85, 0.1, 0.15][i]),
+          0,
+          { stack: 'bands', barWidth: 24, itemStyle: { color } },
+        ),
+      ),
+      bar(value, 0, { label, barWidth: 10, barGap: '-150%' }),
+      { type: 'scatter', data: budget, symbol: 'rect', symbolSize: [20, 3] },
+    ],
+  ],
   'variance-tiers': [
     3,
     [

@@ -48,6 +48,10 @@ $asked = [
             'span' => ['from' => '2024-09', 'to' => '2026-08'],
         ],
     ],
+    'bullet' => [
+        $revenue,
+        ['span' => $span, 'target' => ['scenario' => 'BU'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
+    ],
     'build-up' => [$revenue, ['span' => $span, 'forecast' => 'FC', 'subtotals' => 'quarter']],
     'bridge' => [
         $revenue,

@@ -147,6 +147,7 @@ $kinds = [
     'capacity-fill' => [...$basic, 'used' => 'Used', 'total' => 'Offered', 'against' => ['TG']],
     'build-up' => [...$basic, 'subtotals' => 'quarter'],
     'bridge' => [...$basic, 'bridge' => ['from' => 'BU', 'to' => 'AC']],
+    'bullet' => [...$basic, 'target' => ['scenario' => 'TG'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
     'statement' => ['measure' => 'Used', 'against' => ['BU', 'PY'], 'by' => 'Route', 'span' => 'year to date'],
 ];
 $byRoute = ['by' => 'Route', 'span' => 'year to date'];

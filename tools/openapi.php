@@ -145,7 +145,18 @@ foreach ($recipe['$defs'] as $name => $definition) {
 $schemas['Recipe'] = $moved(array_diff_key($recipe, ['$defs' => 1, '$schema' => 1, '$id' => 1, 'title' => 1]));
 // What answers hold: numbers as texts, and whichever kind there is.
 $schemas['Question']['properties']['where']['items'] = $reference('Filter');
-$schemas['Question']['properties']['target'] = $schemas['RecipeSize'] = ['type' => 'string'];
+$schemas['RecipeSize'] = ['type' => 'string'];
+$target = &$schemas['Question']['properties']['target']['oneOf'];
+$target = [
+    ['type' => 'string'],
+    ...array_filter($target, static fn (array $form): bool => 'object' === $form['type']),
+];
+foreach ($schemas['Question']['properties']['bands']['oneOf'] as &$form) {
+    foreach ($form['properties'] as &$list) {
+        $list = ['type' => 'array', 'items' => ['type' => 'string']];
+    }
+}
+unset($target, $form, $list);
 unset($schemas['Question']['properties']['against']['maxItems'], $schemas['Recipe']['properties']['kind']['enum']);
 $schemas['Recipe']['properties']['kind']['type'] = 'string';
 foreach (['Question', 'Recipe'] as $name) {

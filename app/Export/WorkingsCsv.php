@@ -75,7 +75,7 @@ final class WorkingsCsv
 
         return self::inOrder(
             $workings,
-            static fn (Column $column): string => $column->number($of)?->toString() ?? '',
+            static fn (Column $column): string => $column->text($of) ?? ($column->number($of)?->toString() ?? ''),
             $of->shown?->toString() ?? '',
             $verdict,
         );

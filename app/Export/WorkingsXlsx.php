@@ -115,7 +115,7 @@ final readonly class WorkingsXlsx
         return array_map(function (Column $column) use ($key, $of): string|Exact|Formula {
             $number = $column->number($of);
             if (null === $number) {
-                return '';
+                return $column->text($of) ?? '';
             }
             $exact = new Exact($number->toString());
             $derived = Derivation::maybe($key, $column, $this->workings);

@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Drawing;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\Bridge\Bridge;
 use KeenMargin\Core\Kind\BuildUp\BuildUp;
+use KeenMargin\Core\Kind\Bullet\Bullet;
 use KeenMargin\Core\Kind\CapacityFill\CapacityFill;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Kind\GapLine\GapLine;
@@ -45,6 +46,7 @@ final readonly class ChartKinds implements Kinds
             new BuildUp(),
             new Bridge(),
             new Statement(),
+            new Bullet(),
         );
     }
 

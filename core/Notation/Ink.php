@@ -26,6 +26,12 @@ enum Ink: string
     /** steps up and down that are neither good nor bad */
     case Rise = 'rise';
     case Fall = 'fall';
+    /** bands, from the worst to the best; the first one only where there are five */
+    case BandWorst = 'band-worst';
+    case Band1 = 'band-1';
+    case Band2 = 'band-2';
+    case Band3 = 'band-3';
+    case Band4 = 'band-4';
     /** FC */
     case HatchInk = 'hatch-ink';
     case HatchFavourable = 'hatch-favourable';
@@ -47,6 +53,11 @@ enum Ink: string
             self::Unfavourable, self::UnfavourableText, self::HatchUnfavourable => '#B8370F',
             self::Rise, self::HatchRise => '#5D646F',
             self::Fall, self::HatchFall => '#B3B8C0',
+            self::BandWorst => '#B3AC9E',
+            self::Band1 => '#C6C0B4',
+            self::Band2 => '#D6D1C7',
+            self::Band3 => '#E4E0D8',
+            self::Band4 => '#F0EDE7',
             self::Quiet => '#6B6F76',
             self::Accent => '#6A2C5B',
             self::AccentTint => '#F6EEF3',
@@ -69,6 +80,11 @@ enum Ink: string
             self::AccentTint => '#F1F1F2',
             self::Paper => '#FAFAFA',
             self::Hairline => '#E2E2E3',
+            self::BandWorst => '#ADADAE',
+            self::Band1 => '#C0C0C1',
+            self::Band2 => '#D1D1D2',
+            self::Band3 => '#E0E0E1',
+            self::Band4 => '#EDEDEE',
             default => $this->colour(),
         };
     }

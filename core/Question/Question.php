@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
-use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Near\Bands;
+use KeenMargin\Core\Question\Near\Target;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\Span;
@@ -30,7 +31,8 @@ final readonly class Question
      * @param ?string $each a breakdown: the same chart for each of its members
      * @param ?Between $between of a hat graph
      * @param ?Capacity $capacity of a capacity fill
-     * @param ?BigDecimal $target for its rate, in percent
+     * @param ?Target $target what is to be reached; of a capacity fill its rate, in percent
+     * @param ?Bands $bands null: those that came with the figures
      * @param list<string> $sequence members in the order that the reader gave them, others after them; where `order`
      *                               tells none
      * @param bool $landing whether a row at the end shows where the fiscal year will end
@@ -56,7 +58,8 @@ final readonly class Question
         public ?string $each = null,
         public ?Between $between = null,
         public ?Capacity $capacity = null,
-        public ?BigDecimal $target = null,
+        public ?Target $target = null,
+        public ?Bands $bands = null,
         public array $sequence = [],
         public bool $landing = false,
         public ScenarioBridge|PeriodBridge|BalanceBridge|Between|null $bridge = null,

@@ -3670,7 +3670,7 @@ export interface components {
       periodList: components['schemas']['Period'][]
       years: components['schemas']['Period'][]
       nextYear: components['schemas']['Period'] | null
-      /** @description a list that says which rows are its start, subtotals and end */
+      /** @description a list that says how it is drawn: by its start, subtotals and end, or its bands */
       isStaged: boolean
       /** @description measures that a value is the product of, where the figures have them */
       drivers: {
@@ -4220,7 +4220,29 @@ export interface components {
       used?: components['schemas']['RecipeName']
       unused?: components['schemas']['RecipeName']
       total?: components['schemas']['RecipeName']
-      target?: string
+      /** @description what is to be reached: a number, another scenario's figures, another measure */
+      target?:
+        | string
+        | {
+            scenario: components['schemas']['Scenario']
+          }
+        | {
+            measure: components['schemas']['RecipeName']
+          }
+      /** @description bands that values are judged by, from the lowest up */
+      bands?:
+        | {
+            limits: string[]
+            names?: string[]
+          }
+        | {
+            increments: string[]
+            names?: string[]
+          }
+        | {
+            percentOfTarget: string[]
+            names?: string[]
+          }
       sequence?: string[]
       landing?: boolean
       /** @description from what to what a bridge leads */

@@ -26,6 +26,7 @@ final class KindsTest extends TestCase
         'build-up',
         'bridge',
         'statement',
+        'bullet',
     ];
 
     /** A dataset of its own; its number. */
@@ -53,7 +54,7 @@ final class KindsTest extends TestCase
         $drawing = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => $recipe]);
         self::assertSame(self::KINDS, array_column((array) $drawing->at('kinds'), 'id'));
         self::assertSame(
-            ['Against', 'Against', 'Against', 'Against', 'Between', 'How full', 'Why', 'Why', 'Why'],
+            ['Against', 'Against', 'Against', 'Against', 'Between', 'How full', 'Why', 'Why', 'Why', 'How near'],
             array_column((array) $drawing->at('kinds'), 'group'),
         );
         foreach (self::KINDS as $i => $kind) {

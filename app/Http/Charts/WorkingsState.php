@@ -41,7 +41,7 @@ final class WorkingsState
         );
     }
 
-    /** @return list<WorkingsSum> without those that the last row of a waterfall says already */
+    /** @return list<WorkingsSum> without those that the last row of a waterfall says already, or that say nothing */
     private static function sums(Workings $workings): array
     {
         $ends = array_filter($workings->table->rows, static fn (Row $row): bool => RowRole::End === $row->role);
@@ -49,7 +49,8 @@ final class WorkingsState
         $sums = [];
         foreach ($workings->table->sums() as $key => $total) {
             $cells = self::cells($workings, $total);
-            if (!\in_array($cells, $said, true)) {
+            $isEmpty = [NumberFormat::NONE] === array_values(array_unique($cells));
+            if (!$isEmpty && !\in_array($cells, $said, true)) {
                 $sums[] = new WorkingsSum(key: $key, label: Workings::SUMS[$key] ?? $key, cells: (object) $cells);
             }
         }
@@ -110,7 +111,8 @@ final class WorkingsState
                     [$workings->context->scenario->value, $workings->context->forecast?->value],
                     true,
                 );
-            if (null === $column->number($row) && !$column->form->isOfVariance() && !$isOther) {
+            $isNumber = ColumnForm::Band !== $column->form && !$column->form->isOfVariance();
+            if (null === $column->number($row) && $isNumber && !$isOther) {
                 $hasNone = $row->countsAsNothing($column->key) || self::isBesideThePoint($row, $column);
                 $cells[$column->id()] = $hasNone ? NumberFormat::NONE : 'missing';
             }

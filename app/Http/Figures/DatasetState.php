@@ -29,6 +29,7 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Near\TargetedRows;
 
 /** A dataset as the API tells it. */
 final readonly class DatasetState
@@ -113,7 +114,7 @@ final readonly class DatasetState
             'ownGrains' => array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             'periodList' => $this->periods($dataset),
             'years' => array_map(self::named(...), $years),
-            'isStaged' => null !== GivenList::maybe($dataset),
+            'isStaged' => null !== GivenList::maybe($dataset) || [] !== TargetedRows::bandMeasures($dataset),
             'drivers' => self::drivers($dataset),
             'nextYear' => [] === $years ? null : self::named(end($years)->moved(1)),
             'closing' => $dataset->maybeClosing()?->key() ?? '',

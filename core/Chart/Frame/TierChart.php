@@ -19,6 +19,7 @@ final class TierChart
     /** groups of marks from back to front */
     private const LAYERS = [
         'highlight',
+        'bands',
         'closing',
         'totals',
         'references',

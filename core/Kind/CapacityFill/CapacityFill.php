@@ -89,7 +89,8 @@ final readonly class CapacityFill implements ChartKind
     public function words(Question $question, Measure $measure): QuestionWords
     {
         $scenario = $question->against[0] ?? null;
-        $rate = null === $question->target ? null : 'a rate of '.$question->target->toString().' %';
+        $target = $question->target?->number;
+        $rate = null === $target ? null : "a rate of {$target->toString()} %";
         $against = Wording::and(array_values(array_filter([$scenario?->word(), $rate])));
 
         return new QuestionWords(

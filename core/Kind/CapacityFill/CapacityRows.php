@@ -204,8 +204,8 @@ final readonly class CapacityRows implements RowContent
      */
     private function rateTarget(Slice $slice, CapacityAmounts $amounts): BigDecimal|Fraction|null
     {
-        if (null !== $this->scope->question->target) {
-            return $this->scope->question->target;
+        if (null !== $this->scope->question->target?->number) {
+            return $this->scope->question->target->number;
         }
         $fine = $this->periodsOfRateTarget($slice);
         $targets = $amounts->targets($fine);
@@ -216,7 +216,7 @@ final readonly class CapacityRows implements RowContent
 
     private function varianceOfRate(Slice $slice, CapacityAmounts $amounts): ?Variance
     {
-        $isTold = null !== $this->scope->question->target;
+        $isTold = null !== $this->scope->question->target?->number;
         $fine = $isTold ? $this->periods->shown($slice->fine) : $this->periodsOfRateTarget($slice);
         $shown = $amounts->shown($fine);
 

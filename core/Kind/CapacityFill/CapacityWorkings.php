@@ -97,7 +97,7 @@ final readonly class CapacityWorkings
         $rate = new Reference(
             'rateTarget',
             'target',
-            null === $question->target ? $aim : 'target',
+            null === $question->target?->number ? $aim : 'target',
             $question->against[0] ?? null,
         );
         $references = [$rate, new Reference('target', 'target', $aim, $question->against[0] ?? null)];

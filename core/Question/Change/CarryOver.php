@@ -62,7 +62,9 @@ final class CarryOver
         $known = array_map(static fn (Measure $measure): string => $measure->name, $this->dataset->measures);
         $drivers = $this->question()['drivers'] ?? [];
         $named = [...$this->question(), ...\is_array($drivers) ? $drivers : []];
-        foreach (['measure', 'used', 'unused', 'total', 'volume', 'value', 'currency'] as $key) {
+        $target = $this->question()['target'] ?? null;
+        $named['target'] = \is_array($target) ? $target['measure'] ?? null : null;
+        foreach (['measure', 'target', 'used', 'unused', 'total', 'volume', 'value', 'currency'] as $key) {
             $name = $named[$key] ?? null;
             if (!\is_string($name) || \in_array($name, $known, true)) {
                 continue;

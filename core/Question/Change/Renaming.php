@@ -191,7 +191,7 @@ final readonly class Renaming
     }
 
     /**
-     * Names in the parts that waterfalls alone have.
+     * Names in the parts that waterfalls and targets have.
      *
      * @param array<mixed> $question
      *
@@ -199,10 +199,13 @@ final readonly class Renaming
      */
     private function waterfall(array $question): array
     {
-        foreach ('measure' === $this->what ? ['drivers', 'bridge'] : [] as $key) {
+        foreach ('measure' === $this->what ? ['drivers', 'bridge', 'target'] : [] as $key) {
             $part = $question[$key] ?? null;
             if (\is_array($part)) {
-                $named = array_intersect_key($part, array_flip(['volume', 'value', 'currency', 'balance']));
+                $named = array_intersect_key(
+                    $part,
+                    array_flip(['volume', 'value', 'currency', 'balance', 'measure']),
+                );
                 $question[$key] = array_replace($part, array_map($this->name(...), $named));
             }
         }

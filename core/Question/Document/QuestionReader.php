@@ -42,9 +42,9 @@ final class QuestionReader
             'used',
             'unused',
             'total',
-            'target',
             'sequence',
             'landing',
+            ...NearReader::KEYS,
             ...WaterfallReader::KEYS,
         ]);
         $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
@@ -66,7 +66,8 @@ final class QuestionReader
             each: $given->maybe('each')?->string(),
             between: PartReader::maybeBetween($given->maybe('between')),
             capacity: self::maybeCapacity($given),
-            target: $given->maybe('target')?->number(),
+            target: NearReader::maybeTarget($given->maybe('target')),
+            bands: NearReader::maybeBands($given->maybe('bands')),
             sequence: array_map(
                 static fn (Given $key): string => $key->text(500),
                 $given->maybe('sequence')?->list() ?? [],

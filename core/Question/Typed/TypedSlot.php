@@ -40,6 +40,8 @@ final readonly class TypedSlot
             'better' === $slot => ['better' => $this->better($text)],
             'between' === $slot => $this->between($text),
             'bridge' === $slot => $this->bridge($text),
+            'goal' === $slot => (new TypedNear($this->dataset))->goal($text),
+            'bands' === $slot => (new TypedNear($this->dataset))->bands($text),
             str_starts_with($slot, 'members:') => ['where' => $this->members(substr($slot, 8), $text)],
             default => throw new NotAccepted(
                 'slot',

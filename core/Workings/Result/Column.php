@@ -31,7 +31,7 @@ final readonly class Column
     public function id(): string
     {
         return match ($this->form) {
-            ColumnForm::Amount, ColumnForm::Change, ColumnForm::Rate => $this->key,
+            ColumnForm::Amount, ColumnForm::Change, ColumnForm::Rate, ColumnForm::Band => $this->key,
             ColumnForm::Variance, ColumnForm::Points => "variance:{$this->key}",
             ColumnForm::Percent => "percent:{$this->key}",
         };
@@ -89,6 +89,13 @@ final readonly class Column
                 : $of->values[$this->key] ?? null,
             ColumnForm::Variance, ColumnForm::Points => $variance?->amount,
             ColumnForm::Percent => $variance?->percent(),
+            ColumnForm::Band => null,
         };
+    }
+
+    /** What the column says of a row where it holds no numbers; null where it holds some, or says nothing. */
+    public function text(Row|Total $of): ?string
+    {
+        return ColumnForm::Band === $this->form && $of instanceof Row ? $of->band() : null;
     }
 }

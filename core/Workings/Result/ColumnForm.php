@@ -17,8 +17,11 @@ enum ColumnForm: string
     /** a variance of percentages */
     case Points = 'points';
 
+    /** the name of the band that what is shown is in: no number */
+    case Band = 'band';
+
     public function isOfVariance(): bool
     {
-        return !\in_array($this, [self::Amount, self::Change, self::Rate], true);
+        return !\in_array($this, [self::Amount, self::Change, self::Rate, self::Band], true);
     }
 }

@@ -180,15 +180,17 @@ final readonly class Display
             ColumnForm::Rate => $this->format->plain($number, $this->inPoints ? $this->decimals : 1),
             ColumnForm::Points => $this->format->signed($number, $this->inPoints ? $this->varianceDecimals : 1),
             ColumnForm::Percent => $this->format->signed($number, 1),
+            ColumnForm::Band => NumberFormat::NONE,
         };
     }
 
     /** A number of a row or a total, rounded once. */
     public function told(Column $column, Row|Total $of): string
     {
-        return ColumnForm::Percent === $column->form
-            ? $this->percent($of->variances[$column->key] ?? null)
-            : $this->cell($column->form, $column->number($of));
+        return $column->text($of) ??
+            (ColumnForm::Percent === $column->form
+                ? $this->percent($of->variances[$column->key] ?? null)
+                : $this->cell($column->form, $column->number($of)));
     }
 
     /** `k EUR`, `%`, `k` */

@@ -14,6 +14,7 @@ use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRuns;
+use KeenMargin\Core\Workings\Arithmetic\BandScale;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
@@ -44,6 +45,7 @@ final readonly class Row
      * @param ?Effect $effect of a step that is no variance; null where its variances tell it, or it has none
      * @param list<MemberFilter|NumberFilter>|null $where all filters that its numbers are of; null: those of the
      *                                                    question and of its key
+     * @param ?BandScale $bands that what is shown is judged by; null: none
      * @param string $does what it does in a statement: `+`, `−`, `=`; blank: it is not in one
      */
     public function __construct(
@@ -68,6 +70,7 @@ final readonly class Row
         public ?Effect $effect = null,
         public ?array $where = null,
         public string $does = '',
+        public ?BandScale $bands = null,
     ) {
     }
 
@@ -160,6 +163,14 @@ final readonly class Row
             'values' => [...$this->values, ...$values],
             'shown' => $this->shown ?? ($values['change'] ?? ($values['to'] ?? null)),
         ]);
+    }
+
+    /** The name of the band that it is in; null where it has none, or nothing is shown. */
+    public function band(): ?string
+    {
+        $value = $this->exact ?? $this->shown;
+
+        return null === $value ? null : $this->bands?->name($value);
     }
 
     public function marked(?Extreme $extreme): self

@@ -2,10 +2,12 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { ask, says } from '../../shared/api'
 import type { Dataset, Drawing, Question, SentencePart } from '../../shared/types'
+import BandsSlot from '../slots/BandsSlot.vue'
 import BridgeSlot from '../slots/BridgeSlot.vue'
 import BetweenSlot from '../slots/BetweenSlot.vue'
 import CapacitySlot from '../slots/CapacitySlot.vue'
 import ChoiceSlot from '../../shared/slots/ChoiceSlot.vue'
+import GoalSlot from '../slots/GoalSlot.vue'
 import NumbersSlot from '../slots/NumbersSlot.vue'
 import FlagSlot from '../slots/FlagSlot.vue'
 import MembersSlot from '../../shared/slots/MembersSlot.vue'
@@ -157,6 +159,19 @@ function breakdown(slot: string) {
         v-else-if="part.slot === 'capacity'"
         :text="part.text"
         :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <GoalSlot
+        v-else-if="part.slot === 'goal'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <BandsSlot
+        v-else-if="part.slot === 'bands'"
+        :text="part.text"
         :question="question"
         @change="emit('change', $event)"
       />

@@ -16,7 +16,7 @@ const rate = ref('')
 const trouble = ref('')
 watch(
   () => props.question.target,
-  (target) => (rate.value = target ?? ''),
+  (target) => (rate.value = typeof target === 'string' ? target : ''),
   { immediate: true },
 )
 

@@ -70,7 +70,9 @@ final readonly class Dataset
             oneOf: [new OA\Schema(ref: '#/components/schemas/Period'), new OA\Schema(type: 'null')],
         ),]
         public ?Period $nextYear,
-        #[OA\Property(description: 'a list that says which rows are its start, subtotals and end'),]
+        #[OA\Property(
+            description: 'a list that says how it is drawn: by its start, subtotals and end, or its bands',
+        ),]
         public bool $isStaged,
         #[OA\Property(
             description: 'measures that a value is the product of, where the figures have them',

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Dataset, Question, Scenario } from '../../shared/types'
+import SlotSheet from '../../shared/slots/SlotSheet.vue'
+import { thresholdDigits } from './threshold'
+
+/** What a value is to reach: a number, the same measure of another scenario, or another measure. */
+const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()
+const emit = defineEmits<{ change: [part: Partial<Question>] }>()
+
+const scenarios = computed(() =>
+  props.dataset.references.filter((reference) => reference.code !== (props.question.scenario ?? 'AC')),
+)
+const measures = computed(() =>
+  props.dataset.measures.filter(
+    (measure) => measure.band === null && measure.name !== (props.question.measure ?? props.dataset.measures[0]?.name),
+  ),
+)
+const target = computed(() => props.question.target)
+const chosen = computed(() => {
+  const aim = target.value
+  return aim === undefined || typeof aim === 'string' ? aim : 'scenario' in aim ? aim.scenario : `of ${aim.measure}`
+})
+const number = ref('')
+const trouble = ref('')
+watch(target, (aim) => (number.value = typeof aim === 'string' ? aim : ''), { immediate: true })
+
+function take(close: () => void) {
+  const text = number.value.trim().replace('−', '-')
+  const digits = thresholdDigits(text.replace(/^-/, ''))
+  if (digits === null) return void (trouble.value = `"${number.value}" is not a number. Write it like 90 or 250k.`)
+  trouble.value = ''
+  emit('change', { target: text.startsWith('-') ? `-${digits}` : digits })
+  close()
+}
+function choose(aim: Question['target'], close: () => void) {
+  emit('change', { target: aim })
+  close()
+}
+</script>
+
+<template>
+  <SlotSheet :text="text" name="Goal" says="goal" example="90, budget" :width="280">
+    <template #default="{ close }">
+      <div role="radiogroup" aria-label="Goal">
+        <button
+          class="choice -mx-3 w-[calc(100%+24px)]"
+          role="radio"
+          :aria-checked="chosen === undefined"
+          @click="choose(undefined, close)"
+        >
+          <span class="w-7" />the target of the figures
+        </button>
+        <button
+          v-for="choice in scenarios"
+          :key="choice.code"
+          class="choice -mx-3 w-[calc(100%+24px)]"
+          role="radio"
+          :aria-checked="chosen === choice.code"
+          @click="choose({ scenario: choice.code as Scenario }, close)"
+        >
+          <span class="w-7 text-quiet">{{ choice.code }}</span>{{ choice.word }}
+        </button>
+        <button
+          v-for="measure in measures"
+          :key="measure.name"
+          class="choice -mx-3 w-[calc(100%+24px)]"
+          role="radio"
+          :aria-checked="chosen === `of ${measure.name}`"
+          @click="choose({ measure: measure.name }, close)"
+        >
+          <span class="w-7" />{{ measure.name }}
+        </button>
+      </div>
+      <form class="mt-2 flex items-center gap-2 border-t border-hairline pt-3" @submit.prevent="take(close)">
+        <label for="goal-number">A number</label>
+        <input id="goal-number" v-model="number" class="field w-24 text-right" inputmode="decimal" />
+        <button class="button ml-auto" type="submit">Set</button>
+      </form>
+      <p v-if="trouble" class="mt-2 text-unfavourable-text" role="alert">{{ trouble }}</p>
+    </template>
+  </SlotSheet>
+</template>
