@@ -46,7 +46,7 @@ final class WorkingsCsv
         };
 
         return [
-            $workings->context->by instanceof Grain ? 'Period' : $workings->context->by,
+            $workings->context->by instanceof Grain ? 'Period' : $workings->context->by ?? 'Of',
             ...self::inOrder(
                 $workings,
                 $head,

@@ -51,7 +51,7 @@ final readonly class WorkingsXlsx
         $rules = array_map(static fn (Column $column): string => $column->rule, $workings->table->columns);
         $writer->row(
             [
-                $workings->context->by instanceof Grain ? 'Period' : $workings->context->by,
+                $workings->context->by instanceof Grain ? 'Period' : $workings->context->by ?? 'Of',
                 ...$heads,
                 ...array_values($partly),
             ],

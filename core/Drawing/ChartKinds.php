@@ -11,6 +11,7 @@ use KeenMargin\Core\Kind\Bullet\Bullet;
 use KeenMargin\Core\Kind\CapacityFill\CapacityFill;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Kind\GapLine\GapLine;
+use KeenMargin\Core\Kind\Gauge\Gauge;
 use KeenMargin\Core\Kind\Hat\HatGraph;
 use KeenMargin\Core\Kind\NestedColumns\NestedColumns;
 use KeenMargin\Core\Kind\Statement\Statement;
@@ -47,6 +48,7 @@ final readonly class ChartKinds implements Kinds
             new Bridge(),
             new Statement(),
             new Bullet(),
+            new Gauge(),
         );
     }
 

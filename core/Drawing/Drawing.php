@@ -112,8 +112,10 @@ final readonly class Drawing
         $message = $recipe->finish->message;
         $checks = [
             ...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $workings)],
-            ScaleCheck::of($scene, $workings->table, $kind->scaleWords()),
-            ...array_filter([JoinsCheck::maybe($scene)]),
+            ...array_filter([
+                ScaleCheck::maybe($scene, $workings->table, $kind->scaleWords()),
+                JoinsCheck::maybe($scene),
+            ]),
         ];
 
         return new self(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Drawing;
 
+use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Scale;
@@ -21,10 +22,18 @@ final class ScaleCheck
     /** Drawn lengths may differ from true ones by this many points. */
     private const TOLERANCE = 0.02;
 
-    /** @param string $says what holds, where it does */
-    public static function of(Scene $scene, WorkingsTable $table, string $says): Check
+    /**
+     * @param string $says what holds, where it does
+     *
+     * @return ?Check null where no mark is measured: lengths are of scales of their own, or there are no numbers
+     */
+    public static function maybe(Scene $scene, WorkingsTable $table, string $says): ?Check
     {
-        foreach (self::lengths($scene, $table) as $lengths) {
+        $measured = self::lengths($scene, $table);
+        if ([] === $measured) {
+            return null;
+        }
+        foreach ($measured as $lengths) {
             $perUnit = self::longest($lengths);
             foreach ($lengths as $length) {
                 if (abs($length->points - $length->size * $perUnit) > self::TOLERANCE) {
@@ -66,7 +75,8 @@ final class ScaleCheck
         $rows = $table->rowsByKey();
         $lengths = $cut = [];
         foreach ($scene->marks() as $mark) {
-            $isMeasured = ($mark instanceof Rect || $mark instanceof Line) && null !== $mark->measures;
+            $isMeasured =
+                ($mark instanceof Rect || $mark instanceof Line || $mark instanceof Arc) && null !== $mark->measures;
             $row = $isMeasured ? $rows[$mark->key ?? ''] ?? null : null;
             if (!$isMeasured || null === $row) {
                 continue;
@@ -89,9 +99,11 @@ final class ScaleCheck
         return $lengths;
     }
 
-    private static function points(Rect|Line $mark, bool $isHorizontal): float
+    /** In points; of a ring in degrees. */
+    private static function points(Rect|Line|Arc $mark, bool $isHorizontal): float
     {
         return match (true) {
+            $mark instanceof Arc => $mark->to - $mark->from,
             $mark instanceof Line => $isHorizontal ? abs($mark->x2 - $mark->x1) : abs($mark->y2 - $mark->y1),
             default => $isHorizontal ? $mark->width : $mark->height,
         };

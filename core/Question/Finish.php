@@ -36,6 +36,8 @@ final readonly class Finish
      * @param ?string $named the named finish that it was taken from
      * @param ?StepColours $steps what colours of a waterfall's steps tell; null: as the kind has it
      * @param bool $dots whether a dot at the running total shows each step's share by its area
+     * @param ScaleEnds $ends of a gauge
+     * @param ScaleForm $scale of bullets
      * @param LabelPosition $labelsAt where values are written; of kinds that have the choice
      */
     public function __construct(
@@ -63,6 +65,8 @@ final readonly class Finish
         public ?StepColours $steps = null,
         public StepLabels $stepLabels = StepLabels::Amount,
         public bool $dots = false,
+        public ScaleEnds $ends = new ScaleEnds(),
+        public ScaleForm $scale = ScaleForm::Shared,
     ) {
     }
 

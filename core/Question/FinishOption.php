@@ -18,4 +18,6 @@ enum FinishOption: string
     case Steps = 'steps';
     case StepLabels = 'stepLabels';
     case Dots = 'dots';
+    case Ends = 'ends';
+    case Scale = 'scale';
 }

@@ -22,7 +22,7 @@ final readonly class Question
      * @param ?string $measure none: the dataset's first
      * @param ?Scenario $forecast shown after the closing period
      * @param list<Scenario> $against
-     * @param Grain|string $by periods, or a breakdown by its name
+     * @param Grain|string|null $by periods, or a breakdown by its name; null: all together, in one row
      * @param ?Period $closedThrough none: the dataset's own
      * @param list<MemberFilter|NumberFilter> $where
      * @param ?Better $better none: as the measure says, else more
@@ -46,7 +46,7 @@ final readonly class Question
         public Scenario $scenario = Scenario::Actual,
         public ?Scenario $forecast = null,
         public array $against = [],
-        public Grain|string $by = Grain::Month,
+        public Grain|string|null $by = Grain::Month,
         public ?Span $span = null,
         public ?Period $closedThrough = null,
         public array $where = [],
@@ -99,5 +99,11 @@ final readonly class Question
     public function breakdown(): ?string
     {
         return $this->by instanceof Grain ? null : $this->by;
+    }
+
+    /** Whether all is taken together, in one row. */
+    public function isWhole(): bool
+    {
+        return null === $this->by;
     }
 }

@@ -13,6 +13,7 @@ final readonly class RowChoices
      * @param bool $canOrder whether members may stand in another order, and the smallest be gathered
      * @param bool $isWaterfall whether rows are steps: these have subtotals, and are no running totals besides
      * @param bool $canLand whether a row may show where the fiscal year will end
+     * @param bool $canBeWhole whether all may be taken together, in one row, and is where a recipe does not say
      */
     public function __construct(
         public bool $hasMembers = true,
@@ -20,6 +21,7 @@ final readonly class RowChoices
         public bool $canLand = false,
         public bool $isWaterfall = false,
         public bool $canOrder = true,
+        public bool $canBeWhole = false,
     ) {
     }
 }

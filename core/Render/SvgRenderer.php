@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Render;
 use KeenMargin\Core\Notation\Hatch;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Line;
@@ -36,7 +37,7 @@ final readonly class SvgRenderer implements Renderer
             if ($mark instanceof Text) {
                 $texts[$mark->weight] = ($texts[$mark->weight] ?? '').$mark->text;
             } elseif (
-                ($mark instanceof Rect || $mark instanceof Path)
+                ($mark instanceof Rect || $mark instanceof Path || $mark instanceof Arc)
                 && null !== $mark->fill
                 && Ink::of($mark->fill)->isHatch()
             ) {
@@ -140,6 +141,7 @@ final readonly class SvgRenderer implements Renderer
                 self::paint($colours, $mark->fill, $mark->stroke, $mark->thickness).
                 self::data('', $mark->key).
                 '/>',
+            $mark instanceof Arc => $this->mark($mark->path(), $colours),
             $mark instanceof Path => '<path d="'.
                 self::d($mark).
                 '"'.

@@ -13,4 +13,6 @@ enum Scale: string
     case Percent = 'percent';
     /** percentage points */
     case Points = 'points';
+    /** amounts as degrees of a ring */
+    case Angle = 'angle';
 }

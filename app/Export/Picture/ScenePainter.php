@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Picture;
 
 use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
@@ -20,6 +21,7 @@ final class ScenePainter
     {
         $fill = static fn (?string $name): ?Ink => null === $name ? null : Ink::of($name);
         foreach ($scene->marks() as $mark) {
+            $mark = $mark instanceof Arc ? $mark->path() : $mark;
             match (true) {
                 $mark instanceof Rect => $canvas->shape(
                     [

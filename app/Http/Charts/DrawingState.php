@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\FinishOption;
+use KeenMargin\Core\Question\Fit\FirstQuestion;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\Sentence\QuestionSentence;
 use KeenMargin\Core\Question\SentencePart;
@@ -68,7 +69,10 @@ final class DrawingState
         return array_map(static function (ChartKind $kind) use ($recipe, $dataset): Kind {
             $lacks = $kind->lacks($dataset);
             $rows = $kind->rows($recipe->question);
-            $adapted = null === $lacks ? $kind->adapted($recipe->question, $dataset) : null;
+            $asked = $recipe->question;
+            $needsRows = $asked->isWhole() && !$rows->canBeWhole;
+            $asked = $needsRows ? $asked->asking(by: FirstQuestion::rows($dataset)) : $asked;
+            $adapted = null === $lacks ? $kind->adapted($asked, $dataset) : null;
 
             return new Kind(
                 id: $kind->id(),
@@ -84,6 +88,7 @@ final class DrawingState
                     canLand: $rows->canLand,
                     isWaterfall: $rows->isWaterfall,
                     canOrder: $rows->canOrder,
+                    canBeWhole: $rows->canBeWhole,
                 ),
                 options: array_map(static fn (FinishOption $option): string => $option->value, $kind->options()),
                 usualVariance: $kind->usualVariance()?->value,

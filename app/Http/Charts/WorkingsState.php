@@ -26,7 +26,7 @@ final class WorkingsState
     {
         return new WorkingsTable(
             unit: $workings->context->display->unitText(),
-            rowsAre: $workings->context->by instanceof Grain ? 'Period' : $workings->context->by,
+            rowsAre: $workings->context->by instanceof Grain ? 'Period' : $workings->context->by ?? 'Of',
             columns: array_map(
                 static fn (Column $column): WorkingsColumn => new WorkingsColumn(
                     id: $column->id(),

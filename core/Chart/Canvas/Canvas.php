@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Chart\Canvas;
 
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Group;
@@ -55,9 +56,10 @@ final class Canvas
         }
     }
 
-    private static function box(Rect|Circle|Line|Path|Text $mark): Box
+    private static function box(Rect|Circle|Line|Path|Arc|Text $mark): Box
     {
         return match (true) {
+            $mark instanceof Arc => self::box($mark->path()),
             $mark instanceof Rect => new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height),
             $mark instanceof Circle => new Box(
                 $mark->x - $mark->radius,
@@ -228,7 +230,11 @@ final class Canvas
         $covered = [];
         foreach (array_merge([], ...array_values($this->groups)) as $mark) {
             $isShape =
-                $mark instanceof Rect || $mark instanceof Circle || $mark instanceof Line || $mark instanceof Path;
+                $mark instanceof Rect
+                || $mark instanceof Circle
+                || $mark instanceof Line
+                || $mark instanceof Path
+                || $mark instanceof Arc;
             if ($isShape && isset($this->reaches[$mark->key ?? '']) && 'highlight' !== $mark->role) {
                 $box = self::box($mark);
                 $covered[$mark->key] = isset($covered[$mark->key]) ? $covered[$mark->key]->with($box) : $box;

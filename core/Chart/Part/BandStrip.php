@@ -18,6 +18,7 @@ final class BandStrip
     /**
      * @param float $least where the strip begins, in the measure's unit: nought, or less where values are
      * @param float $most where it ends where the last band is open
+     * @param float $factor that amounts are multiplied by before they are drawn
      */
     public static function draw(
         Stage $stage,
@@ -27,6 +28,7 @@ final class BandStrip
         float $thickness,
         float $least,
         float $most,
+        float $factor = 1.0,
     ): void {
         $from = $least;
         foreach ($bands->names as $place => $name) {
@@ -40,8 +42,8 @@ final class BandStrip
                 $stage->bar(
                     centre: $centre,
                     thickness: $thickness,
-                    from: $from,
-                    to: $to,
+                    from: $factor * $from,
+                    to: $factor * $to,
                     style: Style::mark(self::ink($bands, $place)),
                     role: 'band',
                     key: $row->key->id,

@@ -141,7 +141,8 @@ final readonly class TierLayout
      */
     private static function perUnit(array $tiers, array $extents, array $lengths, array $most): array
     {
-        $sums = [0.0, 0.0, 0.0, 0.0];
+        // No tier draws angles, which are the last of the scales.
+        $sums = array_fill(0, \count(Scale::cases()), 0.0);
         $places = array_map(
             static fn (Tier $tier): int => (int) array_search($tier->unit(), Scale::cases(), true),
             $tiers,
@@ -153,7 +154,7 @@ final readonly class TierLayout
         return array_map(
             static fn (int $place): float => 0.0 === $sums[$place]
                 ? 0.0
-                : min($lengths[$place] / $sums[$place], $most[Scale::cases()[$place]->value] ?? \INF),
+                : min(($lengths[$place] ?? 0.0) / $sums[$place], $most[Scale::cases()[$place]->value] ?? \INF),
             $places,
         );
     }

@@ -19,6 +19,7 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Question\ScaleForm;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Scale;
@@ -38,24 +39,14 @@ final readonly class BulletTier implements Tier
     private const GAP = 10.0;
     private const MARK = 2.6;
 
-    private float $least;
-    private float $most;
+    private BulletScale $scale;
     /** @var list<float> points of the widest value, variance and band beside the bars */
     private array $widths;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows)
+    public function __construct(private Workings $workings, private array $rows, ScaleForm $form)
     {
-        $amounts = [0.0];
-        foreach ($workings->table->rows as $row) {
-            $last = null === $row->bands ? null : $row->bands->limits[\count($row->bands->limits) - 1];
-            $all = [$row->shown, $last, ...array_map($row->value(...), $workings->table->references)];
-            foreach ($all as $amount) {
-                null === $amount || ($amounts[] = $amount->toFloat());
-            }
-        }
-        $this->least = min($amounts);
-        $this->most = max($amounts);
+        $this->scale = BulletScale::of($workings->table, $form);
         $columns = array_map($this->texts(...), $rows);
         $this->widths = array_map(
             static fn (int $column): float => max([
@@ -73,7 +64,7 @@ final readonly class BulletTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::ofSizes([$this->least, $this->most]);
+        return Extent::ofSizes([$this->scale->least, $this->scale->most]);
     }
 
     public function labelWidths(): LabelWidths
@@ -93,8 +84,9 @@ final readonly class BulletTier implements Tier
                     bands: $row->bands,
                     centre: $centre,
                     thickness: $thickness,
-                    least: $this->least,
-                    most: $this->most,
+                    least: $this->scale->leastOf($row),
+                    most: $this->scale->mostOf($row),
+                    factor: $this->scale->factor($row),
                 );
             }
             $this->value($stage, $row, $centre, $thickness);
@@ -117,12 +109,12 @@ final readonly class BulletTier implements Tier
                 centre: $centre,
                 thickness: self::VALUE * $thickness,
                 from: 0.0,
-                to: $row->shown,
+                to: $this->scale->length($row, $row->shown),
                 style: Style::scenario($row->shownScenario),
                 role: 'value',
                 key: $row->key->id,
                 of: 'shown',
-                measures: new Measures(Scale::Amount, 'shown'),
+                measures: $this->scale->isShared() ? new Measures(Scale::Amount, 'shown') : null,
             ),
         );
     }
@@ -135,7 +127,7 @@ final readonly class BulletTier implements Tier
             if (null === $amount) {
                 continue;
             }
-            $along = $stage->scale->at($amount);
+            $along = $stage->scale->at($this->scale->length($row, $amount));
             if (TargetedRows::TARGET === $reference->key) {
                 TargetTick::draw(
                     stage: $stage,
@@ -175,7 +167,7 @@ final readonly class BulletTier implements Tier
         if (Labels::None === $stage->labels) {
             return;
         }
-        $right = $stage->scale->at($this->most) + self::GAP;
+        $right = $stage->scale->at($this->scale->most) + self::GAP;
         foreach ($this->rows as $i => $row) {
             $x = $right;
             foreach ($this->texts($row) as $column => $text) {
@@ -213,8 +205,7 @@ final readonly class BulletTier implements Tier
             if (null === $row->shown) {
                 continue;
             }
-            $target = $row->values[TargetedRows::TARGET] ?? null;
-            $end = null === $row->bands ? max(0.0, $row->shown->toFloat(), $target?->toFloat() ?? 0.0) : $this->most;
+            $end = $this->scale->factor($row) * $this->scale->mostOf($row);
             $labels[$i] = $this->label($stage, $row, $row->shown, $stage->axis->centre($i), $end);
         }
         $stage->write($labels);

@@ -15,6 +15,8 @@ use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Question\Message;
 use KeenMargin\Core\Question\MessageNumber;
 use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\ScaleEnds;
+use KeenMargin\Core\Question\ScaleForm;
 use KeenMargin\Core\Question\StepColours;
 use KeenMargin\Core\Question\StepLabels;
 use KeenMargin\Core\Question\TargetMark;
@@ -51,6 +53,8 @@ final class FinishReader
         'steps',
         'stepLabels',
         'dots',
+        'ends',
+        'scale',
     ];
 
     /**
@@ -92,7 +96,25 @@ final class FinishReader
             steps: $given->maybe('steps')?->enum(StepColours::class),
             stepLabels: $given->maybe('stepLabels')?->enum(StepLabels::class) ?? $default->stepLabels,
             dots: $given->maybe('dots')?->bool() ?? $default->dots,
+            ends: self::ends($given->maybe('ends')),
+            scale: $given->maybe('scale')?->enum(ScaleForm::class) ?? $default->scale,
         );
+    }
+
+    /**
+     * `{"from": "0", "to": "100"}`, either of them.
+     *
+     * @throws NotAccepted
+     */
+    private static function ends(?Given $given): ScaleEnds
+    {
+        $given?->object(['from', 'to']);
+        $ends = new ScaleEnds($given?->maybe('from')?->number(), $given?->maybe('to')?->number());
+        if (null !== $given && null !== $ends->from && true === $ends->to?->isLessThanOrEqualTo($ends->from)) {
+            throw $given->must('to')->refuse('more than where the scale begins');
+        }
+
+        return $ends;
     }
 
     /** @throws NotAccepted */

@@ -42,6 +42,11 @@ final class FinishWriter
             'steps' => $finish->steps?->value,
             'stepLabels' => $finish->stepLabels === $default->stepLabels ? null : $finish->stepLabels->value,
             'dots' => $finish->dots ?: null,
+            'ends' => Entries::present([
+                'from' => $finish->ends->from?->toString(),
+                'to' => $finish->ends->to?->toString(),
+            ]),
+            'scale' => $finish->scale === $default->scale ? null : $finish->scale->value,
         ]);
     }
 

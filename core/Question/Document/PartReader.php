@@ -21,11 +21,11 @@ final class PartReader
      *
      * @throws NotAccepted
      */
-    public static function by(?Given $given): Grain|string
+    public static function by(Given $given): Grain|string
     {
-        $word = $given?->string();
+        $word = $given->string();
 
-        return null === $word ? Grain::Month : (\in_array($word, Grain::words(), true) ? Grain::from($word) : $word);
+        return \in_array($word, Grain::words(), true) ? Grain::from($word) : $word;
     }
 
     /** @throws NotAccepted */

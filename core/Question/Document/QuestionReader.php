@@ -17,7 +17,10 @@ use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\FiscalCalendar;
 
-/** Reads a question from JSON; refuses, with its path, whatever is not known. */
+/**
+ * Reads a question from JSON; refuses, with its path, whatever is not known. Where it says nothing about rows, all is
+ * taken together.
+ */
 final class QuestionReader
 {
     /** @throws NotAccepted */
@@ -54,7 +57,7 @@ final class QuestionReader
             scenario: $scenario,
             forecast: $given->maybe('forecast')?->enum(Scenario::class),
             against: self::against($given->maybe('against'), $scenario),
-            by: PartReader::by($given->maybe('by')),
+            by: null === $given->maybe('by') ? null : PartReader::by($given->must('by')),
             span: null === $given->maybe('span') ? null : PartReader::span($given->must('span'), $calendar),
             closedThrough: PartReader::maybePeriod($given->maybe('closedThrough'), $calendar),
             where: array_map(self::filter(...), $given->maybe('where')?->list() ?? []),

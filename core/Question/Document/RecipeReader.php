@@ -12,6 +12,7 @@ use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Kinds;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
 
 /** Reads a recipe from JSON; refuses, with its path, whatever is not known. */
 final class RecipeReader
@@ -36,12 +37,17 @@ final class RecipeReader
         $firstMonth = $figures?->maybe('fiscalYearStarts')?->int(1, 12);
         $calendar = null === $firstMonth ? $calendar : new FiscalCalendar($firstMonth);
         $question = QuestionReader::read($given->must('question'), $calendar);
+        $kind = $kinds->of($given->must('kind')->oneOf($kinds->ids()));
+        $needsRows = $question->isWhole() && !$kind->rows($question)->canBeWhole;
         // Recipes made before landing became part of the question have it in the finish.
         $lands = true === $finish?->maybe('landing')?->bool();
 
         return new Recipe(
-            $lands ? With::of($question, ['landing' => true]) : $question,
-            $kinds->of($given->must('kind')->oneOf($kinds->ids())),
+            With::of($question, [
+                ...$needsRows ? ['by' => Grain::Month] : [],
+                ...$lands ? ['landing' => true] : [],
+            ]),
+            $kind,
             null === $finish ? new Finish() : FinishReader::read($finish, null !== $question->each),
             $figures,
         );

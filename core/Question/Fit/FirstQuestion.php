@@ -29,11 +29,6 @@ final class FirstQuestion
         $shown = \in_array(Scenario::Actual, $scenarios, true) ? Scenario::Actual : $scenarios[0];
         $has = static fn (Scenario $scenario): bool => $scenario !== $shown && \in_array($scenario, $scenarios, true);
         $against = array_values(array_filter([Scenario::Budget, Scenario::Target, Scenario::PriorYear], $has));
-        $by = $dataset->isTimeless()
-            ? $dataset->breakdowns[0]->name ?? Grain::Month
-            : (Grain::Day === $dataset->grain
-                ? Grain::Month
-                : $dataset->grain);
 
         return new Recipe(
             new Question(
@@ -41,12 +36,22 @@ final class FirstQuestion
                 scenario: $shown,
                 forecast: $has(Scenario::Forecast) && Scenario::Actual === $shown ? Scenario::Forecast : null,
                 against: \array_slice($against, 0, 2),
-                by: $by,
+                by: self::rows($dataset),
                 span: $dataset->isTimeless() ? null : self::span($dataset),
                 flag: new Flag(BigDecimal::of(5)),
             ),
             $kind,
         );
+    }
+
+    /** The rows that are shown where nobody has said otherwise: periods, or the first breakdown of a list. */
+    public static function rows(Dataset $dataset): Grain|string
+    {
+        return match (true) {
+            $dataset->isTimeless() => $dataset->breakdowns[0]->name ?? Grain::Month,
+            Grain::Day === $dataset->grain => Grain::Month,
+            default => $dataset->grain,
+        };
     }
 
     private static function span(Dataset $dataset): ?Span

@@ -19,6 +19,11 @@ final class QuestionFit
     /** @throws NotAccepted */
     public static function rows(Question $question, Dataset $dataset): void
     {
+        if ($question->isWhole()) {
+            self::whole($question);
+
+            return;
+        }
         $breakdown = $question->breakdown();
         if (null !== $breakdown) {
             self::breakdown($breakdown, $dataset, 'question.by');
@@ -64,6 +69,21 @@ final class QuestionFit
             Cumulation::Moving === $question->cumulate && 0 === $by->months(),
             'question.cumulate',
             'Twelve months are moved over by months, quarters, half-years or years.',
+        );
+    }
+
+    /** @throws NotAccepted */
+    private static function whole(Question $question): void
+    {
+        self::refuseIf(
+            null !== $question->cumulate,
+            'question.cumulate',
+            'Running totals need periods; ask by month, or leave them out.',
+        );
+        self::refuseIf(
+            null !== $question->top || null !== $question->order,
+            null === $question->top ? 'question.order' : 'question.top',
+            'One row has no order, and nothing to gather; ask by a breakdown, or leave it out.',
         );
     }
 

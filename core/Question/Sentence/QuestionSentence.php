@@ -68,7 +68,7 @@ final class QuestionSentence
             ...'' === $numbers ? [] : [new SentencePart(' where '), new SentencePart($numbers, 'numbers')],
             ...$span,
             ...$words->against,
-            new SentencePart(', by '),
+            new SentencePart($question->isWhole() ? ', ' : ', by '),
             new SentencePart(self::rows($question), 'by'),
             new SentencePart('? '),
             new SentencePart(Better::More === $better ? 'More is better' : 'Less is better', 'better', $isGuess),
@@ -141,6 +141,10 @@ final class QuestionSentence
     /** `month, year to date` · `route, the 10 largest, for each line` */
     private static function rows(Question $question): string
     {
+        if ($question->isWhole()) {
+            return 'all together'.
+                (null === $question->each ? '' : ', for each '.Wording::withinSentence($question->each));
+        }
         $by = $question->grain()->value ?? Wording::withinSentence((string) $question->breakdown());
 
         return implode(

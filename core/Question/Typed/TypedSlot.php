@@ -105,6 +105,9 @@ final readonly class TypedSlot
      */
     private function rows(string $text): array
     {
+        if (\in_array(TypedNames::plain($text), ['all together', 'together', 'as one', 'one'], true)) {
+            return ['by' => null, 'order' => null, 'top' => null, 'cumulate' => null];
+        }
         $names = array_map(static fn (Breakdown $one): string => $one->name, $this->dataset->breakdowns);
         $grains = array_map(
             static fn (Grain $grain): string => $grain->value,

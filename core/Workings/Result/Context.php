@@ -24,7 +24,7 @@ final readonly class Context
      * @param string $subject what is shown, by name
      * @param non-empty-list<Measure> $measures that rows are made of; amounts are in the unit of the first
      * @param ?Scenario $forecast null where no row shows it
-     * @param Grain|string $by periods, or a breakdown by its name
+     * @param Grain|string|null $by periods, or a breakdown by its name; null: all together, in one row
      * @param ?Period $from the first period that rows are about; null where they are about no time
      * @param ?Period $to the last one
      * @param Display $display how amounts are written
@@ -42,7 +42,7 @@ final readonly class Context
         public Better $better,
         public Scenario $scenario,
         public ?Scenario $forecast,
-        public Grain|string $by,
+        public Grain|string|null $by,
         public Period $closing,
         public PeriodRange $range,
         public ?Period $from,

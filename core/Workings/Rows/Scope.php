@@ -222,14 +222,18 @@ final readonly class Scope
     /** `month`, `route` */
     public function rowWord(): string
     {
-        return $this->question->grain()->value ?? Wording::withinSentence((string) $this->question->breakdown());
+        return $this->question->isWhole()
+            ? 'row'
+            : $this->question->grain()->value ?? Wording::withinSentence((string) $this->question->breakdown());
     }
 
     /** `months`, `routes` */
     public function rowsWord(): string
     {
-        return $this->question->grain()?->plural() ??
-            Wording::plural(Wording::withinSentence((string) $this->question->breakdown()));
+        return $this->question->isWhole()
+            ? 'rows'
+            : $this->question->grain()?->plural() ??
+                    Wording::plural(Wording::withinSentence((string) $this->question->breakdown()));
     }
 
     /** `Brackwater Ferries, North and Holm`; all members where nothing is filtered */

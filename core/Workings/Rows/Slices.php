@@ -9,14 +9,19 @@ use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Result\RowRole;
 
 /**
- * The rows of a question before anything is compared: periods, or members of a breakdown; the same ones in each of its
- * panels.
+ * The rows of a question before anything is compared: periods, members of a breakdown, or all together in one row; the
+ * same ones in each of its panels.
  */
 final readonly class Slices
 {
+    /** Key of the row where all is taken together. */
+    private const WHOLE = 'all';
+
     private function __construct(
         private Scope $scope,
         private Figures $figures,
@@ -70,9 +75,26 @@ final readonly class Slices
             return $this->members->of($where);
         }
         $sums = $this->figures->sums($this->scope->sources, $where);
+        if ($this->scope->question->isWhole()) {
+            return [$this->whole($sums)];
+        }
         $slices = $this->periods->of($sums);
 
         return null === $landing ? $slices : [...$slices, $landing->slice($sums)];
+    }
+
+    /** All that the question is about, as one row. */
+    private function whole(Sums $sums): Slice
+    {
+        return new Slice(
+            key: RowKey::row(self::WHOLE),
+            label: $this->scope->measure->name,
+            name: $this->scope->measure->name,
+            role: RowRole::Row,
+            fine: $this->scope->fine,
+            own: $this->scope->fine,
+            sums: $sums,
+        );
     }
 
     /**

@@ -11,6 +11,7 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\SumKey;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowRole;
@@ -89,7 +90,7 @@ final readonly class WaterfallRows
         $order = new StepOrder($question);
         $steps =
             null === $breakdown
-                ? $order->ordered($this->made->of($leg, $question->by, $where))
+                ? $order->ordered($this->made->of($leg, $question->by ?? Grain::Month, $where))
                 : $this->members($order, $leg, $breakdown, $where);
 
         return (new OpenedSteps($question, $this->made))->in($steps);

@@ -36,6 +36,7 @@ const rows = computed(
       canLand: false,
       isWaterfall: false,
       canOrder: true,
+      canBeWhole: false,
     },
 )
 provideSpeak(async (slot, text) => {

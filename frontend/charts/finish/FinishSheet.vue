@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, shallowRef } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import type { Chart, Finish, Kind, NamedFinish } from '../../shared/types'
 import FinishChoice from './FinishChoice.vue'
+import FinishEnds from './FinishEnds.vue'
 import FinishSize from './FinishSize.vue'
 import FinishSwitch from './FinishSwitch.vue'
 import FinishWords from './FinishWords.vue'
@@ -104,6 +105,22 @@ function limit(text: string) {
           ['dot', 'dot'],
         ]"
         @choose="emit('change', { mark: $event === 'tick' ? undefined : 'dot' })"
+      />
+      <FinishChoice
+        v-if="has('scale')"
+        label="Lengths"
+        :value="finish.scale ?? 'shared'"
+        :choices="[
+          ['shared', 'one scale'],
+          ['own', 'own scales'],
+          ['target', '% of target'],
+        ]"
+        @choose="emit('change', { scale: $event === 'shared' ? undefined : ($event as Finish['scale']) })"
+      />
+      <FinishEnds
+        v-if="has('ends')"
+        :ends="finish.ends"
+        @change="emit('change', { ends: $event })"
       />
       <FinishChoice
         label="Colours"

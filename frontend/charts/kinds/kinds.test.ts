@@ -14,7 +14,7 @@ const kind = (id: string, group: string, lacks: string | null = null): Kind => (
   glyph: [{ type: 'rect', x: 1, y: 2, width: 3, height: 4, fill: 'ink' }],
   lacks,
   question: lacks ? null : {},
-  rows: { hasMembers: true, taken: null, canLand: false, isWaterfall: false, canOrder: true },
+  rows: { hasMembers: true, taken: null, canLand: false, isWaterfall: false, canOrder: true, canBeWhole: false },
   options: [],
   usualVariance: null,
 })

@@ -7,7 +7,8 @@ import SlotSheet from '../../shared/slots/SlotSheet.vue'
 const props = defineProps<{ text: string; dataset: Dataset; question: Question; rows: Kind['rows'] }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 
-const by = computed(() => props.question.by ?? 'month')
+/** Blank: all together, in one row. */
+const by = computed(() => props.question.by ?? (props.rows.canBeWhole ? '' : 'month'))
 const isPeriods = computed(() => (props.dataset.grains as string[]).includes(by.value))
 const breakdowns = computed(() =>
   props.rows.hasMembers
@@ -59,10 +60,19 @@ function take(name: string, isGrain: boolean) {
     ...(isGrain ? { drivers: undefined } : {}),
   })
 }
+function takeTogether() {
+  const none = { order: undefined, top: undefined, cumulate: undefined, sequence: undefined }
+  emit('change', { by: undefined, ...none })
+}
 </script>
 
 <template>
   <SlotSheet :text="text" name="Rows" says="by" example="quarter" :width="340">
+    <div v-if="rows.canBeWhole" class="mb-2 border-b border-hairline pb-2">
+      <button class="choice w-full rounded" role="radio" :aria-checked="by === ''" @click="takeTogether">
+        all together, in one row
+      </button>
+    </div>
     <div v-if="dataset.grains.length" role="radiogroup" aria-label="By period">
       <p class="label mb-1">Periods</p>
       <div class="grid grid-cols-3 gap-x-1">
@@ -147,7 +157,7 @@ function take(name: string, isGrain: boolean) {
         Where the year will land, set apart
       </label>
     </div>
-    <template v-if="!isPeriods && rows.canOrder">
+    <template v-if="!isPeriods && by !== '' && rows.canOrder">
       <div class="mt-2 border-t border-hairline pt-2" role="radiogroup" aria-label="Order">
         <p class="label mb-1">Order{{ isOwn ? ': your own' : '' }}</p>
         <div class="grid grid-cols-2 gap-x-1">

@@ -23,7 +23,7 @@ const dataset = {
   measures: [measure('Sold'), measure('Seats'), measure('Free'), measure('Fares', 'EUR')],
 } as unknown as Dataset
 
-const any = { hasMembers: true, taken: null, canLand: true, isWaterfall: false, canOrder: true }
+const any = { hasMembers: true, taken: null, canLand: true, isWaterfall: false, canOrder: true, canBeWhole: false }
 
 async function slot(component: Parameters<typeof opened>[0], question: Question, more: Record<string, unknown> = {}) {
   const onChange = vi.fn()

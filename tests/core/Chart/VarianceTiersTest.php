@@ -196,7 +196,7 @@ final class VarianceTiersTest extends TestCase
             $drawing->scene->groups,
         );
         $scene = new \KeenMargin\Core\Scene\Scene($drawing->scene->width, $drawing->scene->height, '', '', $longer);
-        self::assertFalse(\KeenMargin\Core\Drawing\ScaleCheck::of($scene, $drawing->workings->table, '')->holds);
+        self::assertFalse(\KeenMargin\Core\Drawing\ScaleCheck::maybe($scene, $drawing->workings->table, '')?->holds);
     }
 
     /** @return iterable<string, array{int, int, int}> seed, periods, width */

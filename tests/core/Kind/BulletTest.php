@@ -9,13 +9,13 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Better;
-use KeenMargin\Core\Kind\Bullet\BulletRowWriter;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Near\BandForm;
 use KeenMargin\Core\Question\Near\Bands;
 use KeenMargin\Core\Workings\Arithmetic\BandScale;
+use KeenMargin\Core\Workings\Near\TargetedRowWriter;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Tests\core\Written;
@@ -191,7 +191,7 @@ final class BulletTest extends TestCase
     public function testWorkingsSayBandAndLimits(): void
     {
         $drawing = self::drawing(self::SCORES, ['by' => 'Store', 'bands' => self::LIMITS]);
-        $holm = (new BulletRowWriter())->numbers($drawing->workings->table->rows[1]);
+        $holm = (new TargetedRowWriter())->numbers($drawing->workings->table->rows[1]);
         self::assertSame(['90', '85', 'excellent'], [$holm['value'], $holm['target'], $holm['band']]);
         self::assertSame(['60', '75', '90', '100'], $holm['limits']);
         self::assertStringStartsWith(

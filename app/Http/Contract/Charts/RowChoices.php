@@ -17,6 +17,7 @@ final readonly class RowChoices
         #[OA\Property] public bool $canLand,
         #[OA\Property(description: 'rows are steps of a waterfall')] public bool $isWaterfall,
         #[OA\Property(description: 'members may stand in another order, and be gathered')] public bool $canOrder,
+        #[OA\Property(description: 'all may be taken together, in one row')] public bool $canBeWhole,
     ) {
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\Bullet;
+namespace KeenMargin\Core\Workings\Near;
 
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
@@ -11,8 +11,6 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
-use KeenMargin\Core\Workings\Near\NearSummary;
-use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
@@ -22,11 +20,11 @@ use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Words\RowPhrases;
 
-/** The numbers of bullets: value, target, variance against it, the band that the value is in, and its limits. */
-final class BulletWorkings
+/** The numbers of bullets and gauges: value, target, variance against it, the band that the value is in, and its limits. */
+final class TargetedWorkings
 {
     private const NAMED = 3;
-    /** Checks of a comparison that are about totals, which bullets do not have, or about a missing reference. */
+    /** Checks of a comparison that are about totals, which they do not have, or about a missing reference. */
     private const NOT_ASKED = ['rows-sum-to-total', 'no-total', 'no-reference'];
 
     /** @throws NotAccepted */

@@ -2,17 +2,16 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\Bullet;
+namespace KeenMargin\Core\Workings\Near;
 
 use Brick\Math\BigDecimal;
-use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsWriter;
 
 /** Rows of values with a target and bands. */
-final class BulletRowWriter implements RowWriter
+final class TargetedRowWriter implements RowWriter
 {
     public function numbers(Row $row): array
     {

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\Gauge;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Chart\Scale\RoundNumber;
+use KeenMargin\Core\Question\ScaleEnds;
+use KeenMargin\Core\Workings\Near\TargetedRows;
+use KeenMargin\Core\Workings\Result\Row;
+
+/** Which amounts the ends of all half rings stand for. */
+final readonly class GaugeScale
+{
+    private const DEGREES = 180.0;
+    private const PERCENT = 100.0;
+    private const DIGITS = 12;
+
+    private function __construct(public BigDecimal $from, public BigDecimal $to)
+    {
+    }
+
+    /**
+     * As told, else found: from nought, or from the lowest number where that is less; to the last limit of the bands, to
+     * 100 of percentages, or to a round number beyond the largest.
+     *
+     * @param list<Row> $rows
+     */
+    public static function of(array $rows, ScaleEnds $ends, bool $isInPercent): self
+    {
+        $from = $ends->from ?? self::decimal(self::least($rows));
+        $to = $ends->to ?? self::decimal(self::most($rows, $isInPercent));
+        if ($to->isLessThanOrEqualTo($from)) {
+            // Only one end was told, and all numbers lie beyond it.
+            $isFromTold = null !== $ends->from;
+
+            return new self($isFromTold ? $from : $to->minus(1), $isFromTold ? $from->plus(1) : $to);
+        }
+
+        return new self($from, $to);
+    }
+
+    /** Degrees from the left end; beyond an end that of the end. */
+    public function angle(BigDecimal $amount): float
+    {
+        $share = $amount->minus($this->from)->toFloat() / $this->to->minus($this->from)->toFloat();
+
+        return self::DEGREES * max(0.0, min(1.0, $share));
+    }
+
+    public function isBelow(BigDecimal $amount): bool
+    {
+        return $amount->isLessThan($this->from);
+    }
+
+    public function isBeyond(BigDecimal $amount): bool
+    {
+        return $amount->isGreaterThan($this->to);
+    }
+
+    /** @param list<Row> $rows */
+    private static function least(array $rows): float
+    {
+        return RoundNumber::upTo(min([0.0, ...self::numbers($rows)]));
+    }
+
+    /** @param list<Row> $rows */
+    private static function most(array $rows, bool $isInPercent): float
+    {
+        $lasts = [];
+        foreach ($rows as $row) {
+            if (null !== $row->bands && !$row->bands->isOpen()) {
+                $lasts[] = $row->bands->limits[\count($row->bands->limits) - 1]->toFloat();
+            }
+        }
+        if (\count($lasts) === \count($rows) && [] !== $lasts && max($lasts) > 0.0) {
+            return max($lasts);
+        }
+        $most = max([0.0, ...self::numbers($rows)]);
+        $isWithin = $isInPercent && $most <= self::PERCENT;
+
+        return $isWithin ? self::PERCENT : (0.0 === $most ? self::empty($rows) : RoundNumber::from($most));
+    }
+
+    /**
+     * Where no number lies above nought.
+     *
+     * @param list<Row> $rows
+     */
+    private static function empty(array $rows): float
+    {
+        return self::least($rows) < 0.0 ? 0.0 : 1.0;
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<float> values, targets and limits of bands
+     */
+    private static function numbers(array $rows): array
+    {
+        $numbers = [];
+        foreach ($rows as $row) {
+            foreach ([$row->shown, $row->values[TargetedRows::TARGET] ?? null, ...$row->bands->limits ?? []] as $one) {
+                null === $one || ($numbers[] = $one->toFloat());
+            }
+        }
+
+        return $numbers;
+    }
+
+    private static function decimal(float $number): BigDecimal
+    {
+        $written = number_format($number, self::DIGITS, '.', '');
+
+        return BigDecimal::of($written)->strippedOfTrailingZeros();
+    }
+}

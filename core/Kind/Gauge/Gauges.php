@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\Gauge;
+
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Chart\Canvas\Orientation;
+use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
+use KeenMargin\Core\Chart\Frame\PanelGrid;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** Half rings beside one another and in lines, all on one scale. */
+final readonly class Gauges
+{
+    private const LAYERS = ['highlight', 'bands', 'values', 'marks', 'names', 'title', 'labels', 'notes', 'words'];
+    private const LEAST = 170.0;
+    private const LARGEST = 150.0;
+    private const SMALLEST = 34.0;
+    private const NAME = 20.0;
+    private const GAP = 14.0;
+
+    public function __construct(private Workings $workings, private Finish $finish, private ChartOptions $options)
+    {
+    }
+
+    public function scene(): Scene
+    {
+        $draw = fn (Canvas $canvas, float $top, float $stretch): float => $this->draw($canvas, $top, $stretch);
+
+        return (new Frame($this->workings, $this->finish, $this->options))->scene(
+            Orientation::Horizontal,
+            self::LAYERS,
+            $draw,
+        );
+    }
+
+    private function draw(Canvas $canvas, float $top, float $stretch): float
+    {
+        $rows = $this->workings->table->rows;
+        if ([] === $rows) {
+            return $top;
+        }
+        $grid = PanelGrid::of(\count($rows), Canvas::MARGIN, $canvas->width - Canvas::MARGIN, self::LEAST);
+        $room = $grid->width() / 2.0 - GaugeDial::SIDE;
+        $radius = max(self::SMALLEST, min($room, self::LARGEST * max(1.0, $stretch), $room * $stretch));
+        $scale = GaugeScale::of($rows, $this->finish->ends, $this->workings->context->display->inPoints);
+        $isOne = 1 === \count($rows) && '' === $rows[0]->panel && null === $rows[0]->period;
+        $bottom = $top;
+        foreach ($rows as $i => $row) {
+            $top = $grid->isFirst($i) && $i > 0 ? $bottom + self::GAP : $top;
+            // Left, as titles are, where there is one; else in the middle of each place.
+            $x = $isOne
+                ? Canvas::MARGIN + GaugeDial::SIDE + $radius
+                : ($grid->left($i) + $grid->right($i)) / 2.0;
+            $y = $top + ($isOne ? 0.0 : self::NAME) + 18.0 + $radius;
+            if (!$isOne) {
+                $this->name($canvas, $row, $x, $top + 12.0, $grid->width() - 8.0);
+            }
+            $dial = new GaugeDial(
+                canvas: $canvas,
+                display: $this->workings->context->display,
+                scale: $scale,
+                labels: $this->finish->labels,
+                x: $x,
+                y: $y,
+                radius: $radius,
+            );
+            $dial->draw($row, 0 === $i ? 'target' : null);
+            $bottom = max($bottom, $y + GaugeDial::FOOT);
+        }
+
+        return $bottom;
+    }
+
+    private function name(Canvas $canvas, Row $row, float $x, float $y, float $room): void
+    {
+        $name = '' === $row->panel ? $row->name : $row->label;
+        $canvas->write(
+            'names',
+            Canvas::text(
+                $x,
+                $y,
+                TextMeasure::shortened($name, $room, Type::LABEL, 600),
+                'middle',
+                weight: 600,
+                role: 'name',
+                key: $row->key->id,
+            ),
+        );
+    }
+}
