@@ -103,6 +103,12 @@ final readonly class Given
         return \is_array($this->value);
     }
 
+    /** Whether it is this very text. */
+    public function is(string $text): bool
+    {
+        return $text === $this->value;
+    }
+
     public function isObject(): bool
     {
         return $this->value instanceof \stdClass;

@@ -14,8 +14,10 @@ use KeenMargin\Core\Kind\GapLine\GapLine;
 use KeenMargin\Core\Kind\Gauge\Gauge;
 use KeenMargin\Core\Kind\Hat\HatGraph;
 use KeenMargin\Core\Kind\NestedColumns\NestedColumns;
+use KeenMargin\Core\Kind\Progress\Progress;
 use KeenMargin\Core\Kind\Statement\Statement;
 use KeenMargin\Core\Kind\TargetMarks\TargetMarks;
+use KeenMargin\Core\Kind\Thermometer\Thermometer;
 use KeenMargin\Core\Kind\VarianceTiers\VarianceTiers;
 use KeenMargin\Core\Question\Kinds;
 
@@ -49,6 +51,8 @@ final readonly class ChartKinds implements Kinds
             new Statement(),
             new Bullet(),
             new Gauge(),
+            new Thermometer(),
+            new Progress(),
         );
     }
 

@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Near\Bands;
+use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Near\Target;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -60,6 +61,7 @@ final readonly class Question
         public ?Capacity $capacity = null,
         public ?Target $target = null,
         public ?Bands $bands = null,
+        public Goal $goal = new Goal(),
         public array $sequence = [],
         public bool $landing = false,
         public ScenarioBridge|PeriodBridge|BalanceBridge|Between|null $bridge = null,

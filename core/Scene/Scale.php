@@ -13,6 +13,8 @@ enum Scale: string
     case Percent = 'percent';
     /** percentage points */
     case Points = 'points';
+    /** percent of a whole or of a goal */
+    case Share = 'share';
     /** amounts as degrees of a ring */
     case Angle = 'angle';
 }

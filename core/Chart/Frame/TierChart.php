@@ -74,6 +74,9 @@ final class TierChart
     /** Columns for periods, and for members where their names have room below; bars otherwise. */
     private static function orientation(Workings $workings, Finish $finish, TierPlan $plan): Orientation
     {
+        if ($plan->isHorizontal) {
+            return Orientation::Horizontal;
+        }
         $isOverTime = $workings->context->isOverTime();
         $isVertical = $isOverTime !== ($finish->turn && $plan->mayTurn);
         $hasRoom = $isOverTime || VerticalPanels::hasRoom($workings->table->panels(), $finish->width);

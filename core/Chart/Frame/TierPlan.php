@@ -16,12 +16,14 @@ final readonly class TierPlan
      * @param list<SeriesKey> $keys of what stands on the axis
      * @param list<string> $explanations what the subtitle explains
      * @param bool $mayTurn whether time can run downwards
+     * @param bool $isHorizontal whether lengths always run from left to right
      */
     public function __construct(
         public \Closure $tiers,
         public array $keys = [],
         public array $explanations = [],
         public bool $mayTurn = true,
+        public bool $isHorizontal = false,
     ) {
     }
 }

@@ -48,7 +48,7 @@ final readonly class TierLayout
         $perUnit = self::perUnit(
             $panels[0],
             $extents,
-            [$hasRate ? 0.76 * $length : $length, 0.24 * $length, 0.19 * $length, 0.24 * $length],
+            [$hasRate ? 0.76 * $length : $length, 0.24 * $length, 0.19 * $length, 0.24 * $length, $length],
             $most,
         );
         $y = 0.0;
@@ -103,7 +103,7 @@ final readonly class TierLayout
                 $own,
             ),
         );
-        $perUnit = self::perUnit($panels[0], $extents, [$room - $others, ...$own], $most);
+        $perUnit = self::perUnit($panels[0], $extents, [$room - $others, ...$own, $room - $others], $most);
         $x = 0.0;
         $zeros = [];
         foreach ($rooms as $i => [$before, $after]) {
@@ -134,7 +134,7 @@ final readonly class TierLayout
     /**
      * @param list<Tier> $tiers
      * @param list<Extent> $extents
-     * @param array{float, float, float, float} $lengths of amounts, variances, percentages, rates
+     * @param array{float, float, float, float, float} $lengths of amounts, variances, percentages, rates, shares
      * @param array<string, float> $most
      *
      * @return list<float>

@@ -48,6 +48,7 @@ final class QuestionReader
             'sequence',
             'landing',
             ...NearReader::KEYS,
+            ...GoalReader::KEYS,
             ...WaterfallReader::KEYS,
         ]);
         $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
@@ -71,6 +72,7 @@ final class QuestionReader
             capacity: self::maybeCapacity($given),
             target: NearReader::maybeTarget($given->maybe('target')),
             bands: NearReader::maybeBands($given->maybe('bands')),
+            goal: GoalReader::of($given),
             sequence: array_map(
                 static fn (Given $key): string => $key->text(500),
                 $given->maybe('sequence')?->list() ?? [],

@@ -47,6 +47,7 @@ final class RecipeWriter
             ...$question->capacity?->told() ?? [],
             'target' => NearWriter::target($question->target),
             'bands' => NearWriter::bands($question->bands),
+            ...GoalReader::toArray($question->goal),
             'sequence' => $question->sequence,
             'landing' => $question->landing ?: null,
             ...WaterfallWriter::toArray($question),

@@ -7,11 +7,15 @@ namespace KeenMargin\Core\Question\Near;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Scenario;
 
-/** What a value is to reach: a number, the same measure of another scenario, or another measure. */
+/** What a value is to reach: a number, the same measure of another scenario, another measure, or the sum of all. */
 final readonly class Target
 {
-    private function __construct(public ?BigDecimal $number, public ?Scenario $scenario, public ?string $measure)
-    {
+    private function __construct(
+        public ?BigDecimal $number,
+        public ?Scenario $scenario,
+        public ?string $measure,
+        public bool $isTotal = false,
+    ) {
     }
 
     public static function number(BigDecimal $number): self
@@ -28,5 +32,11 @@ final readonly class Target
     public static function measure(string $measure): self
     {
         return new self(null, null, $measure);
+    }
+
+    /** The sum of all rows, so that progress is a share of it. */
+    public static function total(): self
+    {
+        return new self(null, null, null, true);
     }
 }

@@ -55,10 +55,13 @@ final readonly class TargetedRows
         );
         $scenarios = null === $target?->scenario ? $marks : [$target->scenario, ...$marks];
         $compared = ComparisonWorkings::of(
-            self::asking($recipe, ['against' => $scenarios, 'landing' => false]),
+            OtherRows::asking($recipe, ['against' => $scenarios, 'landing' => false]),
             $figures,
         );
-        $others = static fn (string $measure): array => self::shown($recipe, $measure, $figures);
+        $others = static fn (string $measure): array => array_map(
+            static fn (Row $row): ?BigDecimal => $row->shown,
+            OtherRows::of($recipe, $measure, $figures),
+        );
         $targets = null === $target?->measure ? [] : $others($target->measure);
         $bands = null === $question->bands ? self::bandMeasures($dataset) : [];
         $limits = array_map(static fn (Measure $band): array => $others($band->name), $bands);
@@ -172,36 +175,5 @@ final readonly class TargetedRows
         }
 
         return With::of($row, ['values' => [...$row->values, ...$limits], 'bands' => $scale]);
-    }
-
-    /**
-     * What is shown of another measure in the same rows.
-     *
-     * @return array<string, ?BigDecimal> by the ids of the rows' keys
-     *
-     * @throws NotAccepted
-     */
-    private static function shown(Recipe $recipe, string $measure, Figures $figures): array
-    {
-        $asked = self::asking($recipe, [
-            'measure' => $measure,
-            'against' => [],
-            'landing' => false,
-            'order' => null,
-            'top' => null,
-            'sequence' => [],
-        ]);
-        $shown = [];
-        foreach (ComparisonWorkings::of($asked, $figures)->table->rows as $row) {
-            $shown[$row->key->id] = $row->shown;
-        }
-
-        return $shown;
-    }
-
-    /** @param array<string, mixed> $parts of the question */
-    private static function asking(Recipe $recipe, array $parts): Recipe
-    {
-        return With::of($recipe, ['question' => With::of($recipe->question, $parts)]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Result;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
@@ -32,6 +33,7 @@ final readonly class Context
      * @param list<MemberFilter|NumberFilter> $where what rows are narrowed to besides the question's filters
      * @param list<string> $explanations what the kind's marks stand for, as the subtitle says it
      * @param ?string $says which amounts are shown, in the subtitle's words; null: scenarios and references tell it
+     * @param list<BigDecimal> $milestones marked on the way to goals, in percent of them
      * @param bool $namesReference whether the subtitle says what is compared with
      */
     public function __construct(
@@ -54,6 +56,7 @@ final readonly class Context
         public array $explanations = [],
         public bool $namesReference = true,
         public ?string $says = null,
+        public array $milestones = [],
     ) {
     }
 

@@ -17,6 +17,7 @@ use KeenMargin\Core\Time\PeriodRuns;
 use KeenMargin\Core\Workings\Arithmetic\BandScale;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\GoalEstimate;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Side;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
@@ -46,6 +47,7 @@ final readonly class Row
      * @param list<MemberFilter|NumberFilter>|null $where all filters that its numbers are of; null: those of the
      *                                                    question and of its key
      * @param ?BandScale $bands that what is shown is judged by; null: none
+     * @param ?GoalEstimate $estimate of when its goal will be reached; null: there is none
      * @param string $does what it does in a statement: `+`, `−`, `=`; blank: it is not in one
      */
     public function __construct(
@@ -71,6 +73,7 @@ final readonly class Row
         public ?array $where = null,
         public string $does = '',
         public ?BandScale $bands = null,
+        public ?GoalEstimate $estimate = null,
     ) {
     }
 

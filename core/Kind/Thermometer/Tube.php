@@ -1,0 +1,420 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\Thermometer;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\Labels;
+use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Measures;
+use KeenMargin\Core\Scene\Path;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Scale;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Near\GoalNumbers;
+use KeenMargin\Core\Workings\Result\Context;
+use KeenMargin\Core\Workings\Result\Row;
+
+/**
+ * One tube: filled up to the value, the goal as a tick at its height, milestones at its side, the pace as a small mark.
+ * Its rounded foot lies below nought, so that heights are as their amounts.
+ */
+final readonly class Tube
+{
+    /** Height of the foot. */
+    public const FOOT = 13.0;
+    private const HALF = 21.0;
+    /** How far the tube goes on above its highest mark. */
+    private const RIM = 7.0;
+    private const TICK = 6.0;
+    /** Room beside the tube for the head at the pace. */
+    private const BESIDE = 12.0;
+    private const LINE = 15.0;
+    private const LARGE = 15.0;
+    private const CORNERS = 16;
+
+    /** @param float $room on either side of the middle */
+    public function __construct(
+        private Canvas $canvas,
+        private Context $context,
+        private TubeScale $scale,
+        private Labels $labels,
+        private float $x,
+        private float $zero,
+        private float $room,
+    ) {
+    }
+
+    /** @param list<Row> $layers that the value is put together of */
+    public function draw(Row $row, array $layers): void
+    {
+        $goal = $row->values[GoalNumbers::GOAL] ?? null;
+        $hasGoal = null !== ($row->values[GoalNumbers::PERCENT] ?? null) && null !== $goal && $goal->isPositive();
+        $value = $row->shown;
+        $top = max(
+            $hasGoal ? $this->scale->height($row, $goal) : 0.0,
+            null === $value ? 0.0 : $this->scale->height($row, $value),
+            2.0 * self::HALF,
+        );
+        $this->outline($row, $top + self::RIM);
+        if (null !== $value) {
+            $this->fill($row, $value, $layers);
+        }
+        if ($hasGoal) {
+            $this->goal($row, $goal);
+            $this->milestones($row, $goal);
+        }
+        $this->value($row, $goal, $hasGoal);
+        $this->pace($row);
+        $this->layerNames($row, $layers);
+        $this->canvas->reach(
+            $row->key->id,
+            new Box(
+                $this->x - $this->room,
+                $this->zero - $top - self::LINE,
+                $this->x + $this->room,
+                $this->zero + self::FOOT,
+            ),
+        );
+    }
+
+    private function outline(Row $row, float $top): void
+    {
+        $this->canvas->addBehind(
+            'references',
+            new Path(
+                points: [
+                    [$this->x - self::HALF, $this->zero - $top],
+                    ...$this->foot(),
+                    [$this->x + self::HALF, $this->zero - $top],
+                ],
+                fill: Ink::Panel->value,
+                stroke: Ink::PriorYear->value,
+                role: 'tube',
+                key: $row->key->id,
+            ),
+        );
+    }
+
+    /** @return non-empty-list<array{float, float}> from left to right below nought */
+    private function foot(): array
+    {
+        $points = [];
+        for ($corner = 0; $corner <= self::CORNERS; ++$corner) {
+            $angle = (\M_PI * $corner) / self::CORNERS;
+            $points[] = [$this->x - self::HALF * cos($angle), $this->zero + self::FOOT * sin($angle)];
+        }
+
+        return $points;
+    }
+
+    /** @param list<Row> $layers */
+    private function fill(Row $row, BigDecimal $value, array $layers): void
+    {
+        if ($value->getSign() <= 0) {
+            return;
+        }
+        $style = Style::scenario($row->shownScenario ?? Scenario::Actual);
+        $shown = array_values(array_filter($layers, static fn (Row $layer): bool => null !== $layer->shown));
+        $isLayered =
+            \count($shown) > 1
+            && [] === array_filter($shown, static fn (Row $layer): bool => true === $layer->shown?->isNegative());
+        $this->canvas->addBehind(
+            'values',
+            new Path(
+                points: $this->foot(),
+                fill: $isLayered ? self::layerInk(0)->value : $style->fill->value,
+                stroke: null,
+                role: 'foot',
+                key: $row->key->id,
+            ),
+        );
+        if ($isLayered) {
+            $this->layers($row, $shown);
+
+            return;
+        }
+        $height = $this->scale->height($row, $value);
+        $this->canvas->add(
+            'values',
+            new Rect(
+                x: $this->x - self::HALF,
+                y: $this->zero - $height,
+                width: 2.0 * self::HALF,
+                height: $height,
+                fill: $style->fill->value,
+                stroke: $style->stroke?->value,
+                role: 'value',
+                key: $row->key->id,
+                of: 'shown',
+                measures: $this->measures(),
+            ),
+        );
+    }
+
+    private function measures(): ?Measures
+    {
+        return $this->scale->isShared() ? new Measures(Scale::Amount, 'shown') : null;
+    }
+
+    /**
+     * One upon the other, each as high as its amount.
+     *
+     * @param list<Row> $layers
+     */
+    private function layers(Row $row, array $layers): void
+    {
+        $y = $this->zero;
+        foreach ($layers as $place => $layer) {
+            $height = null === $layer->shown ? 0.0 : $this->scale->height($row, $layer->shown);
+            $y -= $height;
+            $this->canvas->add(
+                'values',
+                new Rect(
+                    x: $this->x - self::HALF,
+                    y: $y,
+                    width: 2.0 * self::HALF,
+                    height: $height,
+                    fill: self::layerInk($place)->value,
+                    role: 'layer',
+                    key: $layer->key->id,
+                    of: 'shown',
+                    measures: $this->measures(),
+                ),
+            );
+            $this->canvas->reach(
+                $layer->key->id,
+                new Box($this->x - self::HALF, $y, $this->x + self::HALF, $y + $height),
+            );
+        }
+    }
+
+    /**
+     * What layers are, at the left of each.
+     *
+     * @param list<Row> $layers
+     */
+    private function layerNames(Row $row, array $layers): void
+    {
+        $y = $this->zero;
+        foreach (Labels::None === $this->labels ? [] : $layers as $layer) {
+            $height = null === $layer->shown ? 0.0 : $this->scale->height($row, $layer->shown);
+            $y -= $height;
+            $room = $this->room - self::HALF - self::BESIDE;
+            $text = "{$layer->name} {$this->context->display->amount($layer->shown)}";
+            $this->left(
+                $layer,
+                TextMeasure::shortened($text, $room, Type::LABEL),
+                $y + $height / 2.0,
+                Ink::Quiet,
+                'layer-label',
+            );
+        }
+    }
+
+    /** At the left of a height, or as near to it as there is room. */
+    private function left(Row $row, string $text, float $y, Ink $ink, string $role): void
+    {
+        foreach ([0.0, 1.0, -1.0, 2.0, -2.0, 3.0, -3.0] as $further) {
+            $isWritten = $this->canvas->writeIfFree(
+                'labels',
+                Canvas::text(
+                    $this->x - self::HALF - self::BESIDE,
+                    $y + 4.0 + $further * self::LINE,
+                    $text,
+                    'end',
+                    $ink,
+                    role: $role,
+                    key: $row->key->id,
+                ),
+            );
+            if ($isWritten) {
+                return;
+            }
+        }
+    }
+
+    private static function layerInk(int $place): Ink
+    {
+        return [Ink::Ink, Ink::Rise, Ink::PriorYear, Ink::Fall, Ink::Quiet][$place % 5];
+    }
+
+    private function goal(Row $row, BigDecimal $goal): void
+    {
+        $y = $this->zero - $this->scale->height($row, $goal);
+        foreach ([[Ink::Paper, 5.0, 'target-ground'], [Ink::Ink, 2.6, 'goal']] as [$ink, $thickness, $role]) {
+            $this->canvas->addBehind(
+                'marks',
+                new Line(
+                    x1: $this->x - self::HALF - self::TICK,
+                    y1: $y,
+                    x2: $this->x + self::HALF + self::TICK,
+                    y2: $y,
+                    stroke: $ink->value,
+                    thickness: $thickness,
+                    role: $role,
+                    key: $row->key->id,
+                    of: GoalNumbers::GOAL,
+                ),
+            );
+        }
+        if (Labels::None !== $this->labels) {
+            $this->beside($row, "goal {$this->context->display->amount($goal)}", $y, Ink::Ink, 'goal-label');
+        }
+    }
+
+    /** Percentages of the goal at the right, and what is to go or over. */
+    private function milestones(Row $row, BigDecimal $goal): void
+    {
+        $right = $this->x + self::HALF;
+        foreach ($this->context->milestones as $percent) {
+            $at = $goal->multipliedBy($percent)->dividedBy(100, $goal->getScale() + $percent->getScale() + 2);
+            $y = $this->zero - $this->scale->height($row, $at);
+            $this->canvas->addBehind(
+                'marks',
+                new Line(
+                    x1: $right,
+                    y1: $y,
+                    x2: $right + self::TICK,
+                    y2: $y,
+                    stroke: Ink::Quiet->value,
+                    thickness: 1.0,
+                    role: 'milestone',
+                    key: $row->key->id,
+                ),
+            );
+            if (Labels::All === $this->labels) {
+                $text = $this->context->display->format->plain($percent, max(0, $percent->getScale())).' %';
+                $this->beside($row, $text, $y, Ink::Quiet, 'milestone-label');
+            }
+        }
+    }
+
+    /** A text at the right of the tube at a height, where it has room. */
+    private function beside(Row $row, string $text, float $y, Ink $ink, string $role): void
+    {
+        $weight = Ink::Ink === $ink ? 600 : 400;
+        $from = $this->x + self::HALF + self::TICK + 4.0;
+        $room = $this->x + $this->room - $from;
+        $this->canvas->writeIfFree(
+            'labels',
+            Canvas::text(
+                $from,
+                $y + 4.0,
+                TextMeasure::shortened($text, $room, Type::LABEL, $weight),
+                'start',
+                $ink,
+                weight: $weight,
+                role: $role,
+                key: $row->key->id,
+            ),
+        );
+    }
+
+    /** The value with its percentage at the left of its height; what is to go at the right. */
+    private function value(Row $row, ?BigDecimal $goal, bool $hasGoal): void
+    {
+        if (Labels::None === $this->labels) {
+            return;
+        }
+        $display = $this->context->display;
+        $height = null === $row->shown ? 0.0 : $this->scale->height($row, $row->shown);
+        $y = min($this->zero - $height + 5.0, $this->zero - 4.0);
+        $percent = $row->values[GoalNumbers::PERCENT] ?? null;
+        $under = match (true) {
+            null !== $percent => $display->format->plain($percent, 1).' %',
+            null === $row->shown => 'no figures',
+            null === $goal => 'no goal',
+            default => 'a goal of nought',
+        };
+        $x = $this->x - self::HALF - self::BESIDE;
+        $this->canvas->writeIfFree(
+            'labels',
+            Canvas::text(
+                $x,
+                $y,
+                $display->amount($row->shown),
+                'end',
+                size: self::LARGE,
+                weight: 600,
+                role: 'value-label',
+                key: $row->key->id,
+                of: 'shown',
+            ),
+        );
+        $this->canvas->writeIfFree(
+            'labels',
+            Canvas::text($x, $y + self::LINE, $under, 'end', Ink::Ink, role: 'percent-label', key: $row->key->id),
+        );
+        $this->toGo($row, $hasGoal, $height);
+    }
+
+    private function toGo(Row $row, bool $hasGoal, float $height): void
+    {
+        $over = $row->values[GoalNumbers::OVER] ?? null;
+        $remaining = $row->values[GoalNumbers::REMAINING] ?? null;
+        if (!$hasGoal || null === $over || null === $remaining) {
+            return;
+        }
+        $display = $this->context->display;
+        $text = match (true) {
+            $over->isPositive() => "over by {$display->amount($over)}",
+            $remaining->isZero() => 'reached',
+            default => "{$display->amount($remaining)} to go",
+        };
+        $goal = $row->values[GoalNumbers::GOAL] ?? BigDecimal::zero();
+        // Between the value and the goal; beyond the goal beside the value.
+        $middle = $over->isPositive() ? $height : ($height + $this->scale->height($row, $goal)) / 2.0;
+        foreach ([0.0, -self::LINE, self::LINE, -2.0 * self::LINE, 2.0 * self::LINE] as $further) {
+            $from = $this->x + self::HALF + self::TICK + 4.0;
+            $isWritten = $this->canvas->writeIfFree(
+                'labels',
+                Canvas::text(
+                    $from,
+                    $this->zero - $middle + 4.0 + $further,
+                    TextMeasure::shortened($text, $this->x + $this->room - $from, Type::LABEL),
+                    'start',
+                    Ink::Quiet,
+                    role: 'remaining-label',
+                    key: $row->key->id,
+                ),
+            );
+            if ($isWritten) {
+                return;
+            }
+        }
+    }
+
+    /** A small head that points at the tube from the left, and the pace beside it. */
+    private function pace(Row $row): void
+    {
+        $pace = $row->values[GoalNumbers::PACE] ?? null;
+        $goal = $row->values[GoalNumbers::GOAL] ?? null;
+        if (null === $pace || null === $goal || $pace->isEqualTo($goal) || !$pace->isPositive()) {
+            return;
+        }
+        $y = $this->zero - $this->scale->height($row, $pace);
+        $x = $this->x - self::HALF - 1.0;
+        $this->canvas->add(
+            'marks',
+            new Path(
+                points: [[$x, $y], [$x - 7.0, $y - 4.0], [$x - 7.0, $y + 4.0]],
+                fill: Ink::Accent->value,
+                role: 'pace',
+                key: $row->key->id,
+                of: GoalNumbers::PACE,
+            ),
+        );
+        if (Labels::None !== $this->labels) {
+            $text = "pace {$this->context->display->amount($pace)}";
+            $this->left($row, $text, $y, Ink::Accent, 'pace-label');
+        }
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\Thermometer;
+
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Chart\Canvas\Orientation;
+use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
+use KeenMargin\Core\Chart\Frame\PanelGrid;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** Tubes beside one another and in lines. */
+final readonly class Tubes
+{
+    private const LAYERS = [
+        'highlight',
+        'references',
+        'values',
+        'marks',
+        'names',
+        'title',
+        'labels',
+        'notes',
+        'words',
+    ];
+    private const LEAST = 300.0;
+    private const LENGTH = 210.0;
+    private const NAME = 20.0;
+    private const GAP = 18.0;
+    /** Room above the highest mark, for the label at it. */
+    private const HEAD = 12.0;
+
+    public function __construct(private Workings $workings, private Finish $finish, private ChartOptions $options)
+    {
+    }
+
+    public function scene(): Scene
+    {
+        $draw = fn (Canvas $canvas, float $top, float $stretch): float => $this->draw($canvas, $top, $stretch);
+
+        return (new Frame($this->workings, $this->finish, $this->options))->scene(
+            Orientation::Horizontal,
+            self::LAYERS,
+            $draw,
+        );
+    }
+
+    private function draw(Canvas $canvas, float $top, float $stretch): float
+    {
+        $layers = [];
+        foreach ($this->workings->table->rows as $row) {
+            null === $row->parent || ($layers[$row->parent->id][] = $row);
+        }
+        $items = array_values(
+            array_filter($this->workings->table->rows, static fn (Row $row): bool => null === $row->parent),
+        );
+        if ([] === $items) {
+            return $top;
+        }
+        $grid = PanelGrid::of(\count($items), Canvas::MARGIN, $canvas->width - Canvas::MARGIN, self::LEAST);
+        $length = self::LENGTH * $stretch;
+        $scale = new TubeScale($items, $this->finish->scale, $length);
+        $isOne = 1 === \count($items) && null === $items[0]->period && '' === $items[0]->panel;
+        $bottom = $top;
+        foreach ($items as $i => $row) {
+            $top = $grid->isFirst($i) && $i > 0 ? $bottom + self::GAP : $top;
+            $x = $isOne
+                ? min(Canvas::MARGIN + self::LEAST / 2.0 + 10.0, $canvas->width / 2.0)
+                : ($grid->left($i) + $grid->right($i)) / 2.0;
+            $zero = $top + ($isOne ? 0.0 : self::NAME) + self::HEAD + $length;
+            if (!$isOne) {
+                $this->name($canvas, $row, $x, $top + 12.0, $grid->width() - 8.0);
+            }
+            $tube = new Tube(
+                canvas: $canvas,
+                context: $this->workings->context,
+                scale: $scale,
+                labels: $this->finish->labels,
+                x: $x,
+                zero: $zero,
+                room: min($grid->width(), $canvas->width) / 2.0 - 4.0,
+            );
+            $tube->draw($row, $layers[$row->key->id] ?? []);
+            $bottom = max($bottom, $zero + Tube::FOOT + 4.0);
+        }
+
+        return $bottom;
+    }
+
+    private function name(Canvas $canvas, Row $row, float $x, float $y, float $room): void
+    {
+        $name = '' === $row->panel ? $row->name : $row->label;
+        $canvas->write(
+            'names',
+            Canvas::text(
+                $x,
+                $y,
+                TextMeasure::shortened($name, $room, Type::LABEL, 600),
+                'middle',
+                weight: 600,
+                role: 'name',
+                key: $row->key->id,
+            ),
+        );
+    }
+}

@@ -1,0 +1,330 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Workings\Near;
+
+use Brick\Math\BigDecimal;
+use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Result\Column;
+use KeenMargin\Core\Workings\Result\ColumnForm;
+use KeenMargin\Core\Workings\Result\Display;
+use KeenMargin\Core\Workings\Result\LinkedText;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Sentence;
+use KeenMargin\Core\Workings\Result\Summary;
+use KeenMargin\Core\Workings\Words\RowPhrases;
+
+/** What values on their way to goals say: how far they are, on pace or behind, what is still needed, and by when. */
+final readonly class GoalSummary
+{
+    private const NAMED = 3;
+
+    /** @param list<Row> $items without layers */
+    public function __construct(private GoalRows $of, private array $items, private Display $display)
+    {
+    }
+
+    /** @param string $subject what is shown, by name */
+    public function write(string $subject): Summary
+    {
+        $only = 1 === \count($this->items) ? $this->items[0] : null;
+        $sentences = null === $only ? $this->several($subject) : $this->one($only, $subject);
+
+        return new Summary(
+            null === $only ? $this->headline($subject) : $this->headlineOf($only, $subject),
+            [],
+            array_values(array_filter($sentences)),
+        );
+    }
+
+    /** @return list<?Sentence> */
+    private function one(Row $row, string $subject): array
+    {
+        $goal = $row->values[GoalNumbers::GOAL] ?? null;
+        if (null === $row->shown) {
+            return [new Sentence("There are no figures of $subject for this question.")];
+        }
+        if (null === $goal || $goal->isZero()) {
+            $why = null === $goal ? 'has no goal' : 'has a goal of nought';
+
+            return [new Sentence("$subject is ", $this->said($row, 'shown'), $this->unit(), " and $why.")];
+        }
+        $isReached = true !== ($row->values[GoalNumbers::REMAINING] ?? null)?->isPositive();
+
+        return [
+            new Sentence(
+                "$subject has reached ",
+                $this->said($row, GoalNumbers::PERCENT),
+                ' % of ',
+                $this->said($row, GoalNumbers::GOAL),
+                $this->unit(),
+                ...$isReached
+                    ? (true === ($row->values[GoalNumbers::OVER] ?? null)?->isPositive()
+                        ? [' and is over by ', $this->said($row, GoalNumbers::OVER), '.']
+                        : ['.'])
+                    : ['; ', $this->said($row, GoalNumbers::REMAINING), ' are to go.'],
+            ),
+            $this->pace($row),
+            $this->needed($row),
+            $this->estimate($row),
+        ];
+    }
+
+    private function pace(Row $row): ?Sentence
+    {
+        $pace = $row->values[GoalNumbers::PACE] ?? null;
+        $variance = $row->variances[GoalNumbers::PACE] ?? null;
+        if (null === $pace || null === $variance) {
+            return null;
+        }
+        $closing = PeriodNames::full($this->of->compared->context->closing);
+        $size = $this->display->amount($variance->amount->abs());
+        $link = new LinkedText(
+            $size,
+            $row->key,
+            GoalNumbers::BEHIND,
+            $size,
+            $variance->amount->abs()->toString(),
+        );
+
+        return match ($variance->amount->getSign()) {
+            0 => new Sentence("That is just its pace at $closing."),
+            1 => new Sentence(
+                "It is ahead of its pace at $closing, ",
+                $this->said($row, GoalNumbers::PACE),
+                ", by $size.",
+            ),
+            default => new Sentence(
+                'It is ',
+                $link,
+                " behind its pace at $closing, ",
+                $this->said($row, GoalNumbers::PACE),
+                '.',
+            ),
+        };
+    }
+
+    private function needed(Row $row): ?Sentence
+    {
+        if (null === ($row->values[GoalNumbers::NEEDED] ?? null)) {
+            return null;
+        }
+        $grain = $this->of->contributions->grain;
+        $left = $this->of->contributions->left;
+
+        return new Sentence(
+            'To reach it by the end of the span, ',
+            $this->said($row, GoalNumbers::NEEDED),
+            "{$this->unit()} a {$grain->value} are needed over the $left ",
+            1 === $left ? $grain->value : $grain->plural(),
+            ' that are left.',
+        );
+    }
+
+    /** An estimate with its rule: `At the rate of the last 3 contributions …`. */
+    private function estimate(Row $row): ?Sentence
+    {
+        $estimate = $row->estimate;
+        $remaining = $row->values[GoalNumbers::REMAINING] ?? null;
+        if (null === $estimate || null === $remaining || $remaining->isZero()) {
+            return null;
+        }
+        $grain = $this->of->contributions->grain;
+        $rate = $this->display->amount($estimate->rate);
+        $rule = 'At the rate of the last '.
+            (1 === $estimate->count ? 'contribution' : "{$estimate->count} contributions").
+            ' ('.PeriodNames::range($estimate->from, $estimate->to).", $rate{$this->unit()} a {$grain->value}) ";
+
+        return new Sentence(
+            null === $estimate->reached
+                ? $rule.'it will not be reached.'
+                : $rule."it would be reached in {$this->period($estimate->reached)}: an estimate.",
+        );
+    }
+
+    private function period(Period $period): string
+    {
+        return Grain::Month === $period->grain
+            ? PeriodNames::spelledOut($period).' '.PeriodNames::year($period)
+            : PeriodNames::full($period);
+    }
+
+    /** @return list<?Sentence> */
+    private function several(string $subject): array
+    {
+        if ([] === $this->items) {
+            return [new Sentence("There are no figures of $subject for this question.")];
+        }
+        if (true === $this->of->aim?->isTotal) {
+            return [$this->shares($subject)];
+        }
+        $with = array_values(array_filter($this->items, static fn (Row $row): bool => null !== self::percent($row)));
+        $reached = array_filter($with, static fn (Row $row): bool => true === self::percent($row)?->isGreaterThanOrEqualTo(100));
+        $behind = array_filter(
+            $with,
+            static fn (Row $row): bool => Effect::Unfavourable === ($row->variances[GoalNumbers::PACE] ?? null)?->effect,
+        );
+        $count = \count($reached);
+        $of = \count($with);
+
+        return [
+            new Sentence(
+                [] === $with ? "$subject: there is no goal." : "$subject: $count of $of have reached their goal.",
+            ),
+            $this->of->pace->isNone() || [] === $with
+                ? null
+                : new Sentence(
+                    [] === $behind ? 'None is behind its pace.' : \count($behind)." of $of ".
+                        (1 === \count($behind) ? 'is' : 'are').' behind the pace: ',
+                    ...[] === $behind ? [] : [...Sentence::some($this->parts(array_values($behind)), self::NAMED), '.'],
+                ),
+            $this->ends($with),
+        ];
+    }
+
+    /** @param list<Row> $with a goal */
+    private function ends(array $with): ?Sentence
+    {
+        if (\count($with) < 2) {
+            return null;
+        }
+        $ranked = self::ranked($with);
+
+        return new Sentence(
+            'Farthest along is ',
+            ...$this->parts([$ranked[0]])[0],
+            ...[', least far '],
+            ...$this->parts([$ranked[\count($ranked) - 1]])[0],
+            ...['.'],
+        );
+    }
+
+    private function shares(string $subject): Sentence
+    {
+        $ranked = self::ranked(
+            array_values(array_filter($this->items, static fn (Row $row): bool => null !== self::percent($row))),
+        );
+
+        return [] === $ranked
+            ? new Sentence("$subject: the total is nought, so that there are no shares.")
+            : new Sentence(
+                'Most of it is ',
+                ...Sentence::some($this->parts(\array_slice($ranked, 0, self::NAMED)), self::NAMED),
+                ...['.'],
+            );
+    }
+
+    /**
+     * @param list<Row> $rows with percentages
+     *
+     * @return list<Row> the farthest along first
+     */
+    private static function ranked(array $rows): array
+    {
+        usort(
+            $rows,
+            static fn (Row $a, Row $b): int => (self::percent($b) ?? BigDecimal::zero())->compareTo(
+                self::percent($a) ?? BigDecimal::zero(),
+            ),
+        );
+
+        return $rows;
+    }
+
+    /**
+     * `North (62.5 %)` of each.
+     *
+     * @param list<Row> $rows
+     *
+     * @return non-empty-list<list<string|LinkedText>>|array{}
+     */
+    private function parts(array $rows): array
+    {
+        return array_map(
+            fn (Row $row): array => [
+                new LinkedText(null === $row->period ? trim("$row->panel $row->name") : $row->label, $row->key),
+                ' (',
+                $this->said($row, GoalNumbers::PERCENT),
+                ' %)',
+            ],
+            $rows,
+        );
+    }
+
+    /**
+     * @return array{
+     *     label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string,
+     *     row: string,
+     * }
+     */
+    private function headline(string $subject): array
+    {
+        $with = array_filter($this->items, static fn (Row $row): bool => null !== self::percent($row));
+        $reached = array_filter($with, static fn (Row $row): bool => true === self::percent($row)?->isGreaterThanOrEqualTo(100));
+        $isShare = true === $this->of->aim?->isTotal || [] === $with;
+
+        return [
+            'label' => $isShare ? $subject : 'Goals reached',
+            'amount' => $isShare ? (string) \count($this->items) : \count($reached).' of '.\count($with),
+            'variance' => null,
+            'percent' => null,
+            'effect' => null,
+            'note' => $isShare ? (1 === \count($this->items) ? 'part' : 'parts') : $subject,
+            'row' => '',
+        ];
+    }
+
+    /**
+     * @return array{
+     *     label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string,
+     *     row: string,
+     * }
+     */
+    private function headlineOf(Row $row, string $subject): array
+    {
+        $percent = self::percent($row);
+        $goal = $row->values[GoalNumbers::GOAL] ?? null;
+        $unit = $this->display->unitText();
+
+        return [
+            'label' => $row->label === $subject ? $subject : "$row->label, $subject",
+            'amount' => null === $percent
+                ? $this->display->amount($row->shown)
+                : $this->display->format->plain($percent, 1).' %',
+            'variance' => null,
+            'percent' => null,
+            'effect' => null,
+            'note' => null === $percent
+                ? $unit
+                : "{$this->display->amount($row->shown)} of {$this->display->amount($goal)} $unit",
+            'row' => $row->key->id,
+        ];
+    }
+
+    private static function percent(Row $row): ?BigDecimal
+    {
+        return $row->values[GoalNumbers::PERCENT] ?? null;
+    }
+
+    private function said(Row $row, string $key): LinkedText
+    {
+        $form = GoalNumbers::PERCENT === $key ? ColumnForm::Rate : ColumnForm::Amount;
+        $column = new Column($key, $form, '', '');
+        $text = GoalNumbers::PERCENT === $key
+            ? $this->display->format->plain(self::percent($row), 1)
+            : $this->display->told($column, $row);
+
+        return new LinkedText($text, $row->key, $key, $text, RowPhrases::exact($column, $row));
+    }
+
+    private function unit(): string
+    {
+        $unit = $this->display->unitText();
+
+        return '' === $unit ? '' : " $unit";
+    }
+}
