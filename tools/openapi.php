@@ -146,17 +146,23 @@ $schemas['Recipe'] = $moved(array_diff_key($recipe, ['$defs' => 1, '$schema' => 
 // What answers hold: numbers as texts, and whichever kind there is.
 $schemas['Question']['properties']['where']['items'] = $reference('Filter');
 $schemas['RecipeSize'] = ['type' => 'string'];
-$target = &$schemas['Question']['properties']['target']['oneOf'];
-$target = [
-    ['type' => 'string'],
-    ...array_filter($target, static fn (array $form): bool => 'object' === $form['type']),
-];
+foreach (['target', 'goal'] as $key) {
+    $target = &$schemas['Question']['properties'][$key]['oneOf'];
+    $target = [
+        ['type' => 'string'],
+        ...array_filter($target, static fn (array $form): bool => 'object' === $form['type']),
+    ];
+    unset($target);
+}
+foreach (['from', 'to'] as $key) {
+    $schemas['Finish']['properties']['ends']['properties'][$key] = ['type' => 'string'];
+}
 foreach ($schemas['Question']['properties']['bands']['oneOf'] as &$form) {
     foreach ($form['properties'] as &$list) {
         $list = ['type' => 'array', 'items' => ['type' => 'string']];
     }
 }
-unset($target, $form, $list);
+unset($form, $list);
 unset($schemas['Question']['properties']['against']['maxItems'], $schemas['Recipe']['properties']['kind']['enum']);
 $schemas['Recipe']['properties']['kind']['type'] = 'string';
 foreach (['Question', 'Recipe'] as $name) {

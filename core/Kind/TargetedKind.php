@@ -91,7 +91,7 @@ abstract readonly class TargetedKind implements ChartKind
             ' in ',
             [
                 new SentencePart(' to '),
-                new SentencePart($target, 'goal'),
+                new SentencePart($target, 'aim'),
                 new SentencePart(', with '),
                 new SentencePart(self::bands($question->bands), 'bands'),
             ],

@@ -3878,6 +3878,12 @@ export interface components {
       /** @enum {unknown} */
       stepLabels?: 'amount' | 'share' | 'both'
       dots?: boolean
+      ends?: {
+        from?: string
+        to?: string
+      }
+      /** @enum {unknown} */
+      scale?: 'shared' | 'own' | 'target'
     }
     /** @description Charts that a named finish was put on, and their recipes as they were. */
     FinishUses: {
@@ -4282,6 +4288,24 @@ export interface components {
       roles?: {
         [key: string]: 'start' | 'step' | 'subtotal' | 'end'
       }
+      /** @description what is to be reached in the course of time */
+      goal?:
+        | string
+        | {
+            scenario: components['schemas']['Scenario']
+          }
+        | {
+            measure: components['schemas']['RecipeName']
+          }
+      /** @description of a thermometer, percentages of the goal that are marked, rising */
+      milestones?: components['schemas']['RecipeSize'][]
+      /**
+       * @description where a value should stand by now
+       * @enum {unknown}
+       */
+      pace?: 'elapsed' | 'none' | 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+      /** @description of a thermometer, a breakdown whose members values are put together of */
+      layers?: components['schemas']['RecipeName']
     }
     /** @description A first look at a file. */
     Reading: {
@@ -4429,6 +4453,8 @@ export interface components {
       isWaterfall: boolean
       /** @description members may stand in another order, and be gathered */
       canOrder: boolean
+      /** @description all may be taken together, in one row */
+      canBeWhole: boolean
     }
     /** @description A note of a row of this chart. */
     RowNote: {

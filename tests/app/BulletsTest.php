@@ -47,8 +47,8 @@ final class BulletsTest extends TestCase
             'slot' => $slot,
             'text' => $text,
         ]);
-        self::assertSame(['target' => '6.5'], $typed('goal', '6.5')->at('change'));
-        self::assertSame(['target' => ['measure' => 'Berths']], $typed('goal', 'berths')->at('change'));
+        self::assertSame(['target' => '6.5'], $typed('aim', '6.5')->at('change'));
+        self::assertSame(['target' => ['measure' => 'Berths']], $typed('aim', 'berths')->at('change'));
         self::assertSame(
             ['bands' => ['limits' => ['5', '7'], 'names' => ['few', 'enough']]],
             $typed('bands', 'few 5, enough 7')->at('change'),

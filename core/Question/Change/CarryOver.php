@@ -63,8 +63,10 @@ final class CarryOver
         $drivers = $this->question()['drivers'] ?? [];
         $named = [...$this->question(), ...\is_array($drivers) ? $drivers : []];
         $target = $this->question()['target'] ?? null;
+        $goal = $this->question()['goal'] ?? null;
         $named['target'] = \is_array($target) ? $target['measure'] ?? null : null;
-        foreach (['measure', 'target', 'used', 'unused', 'total', 'volume', 'value', 'currency'] as $key) {
+        $named['goal'] = \is_array($goal) ? $goal['measure'] ?? null : null;
+        foreach (['measure', 'target', 'goal', 'used', 'unused', 'total', 'volume', 'value', 'currency'] as $key) {
             $name = $named[$key] ?? null;
             if (!\is_string($name) || \in_array($name, $known, true)) {
                 continue;
@@ -119,8 +121,10 @@ final class CarryOver
         if (\is_string($by) && !\in_array($by, Grain::words(), true)) {
             $fields[$by] = true;
         }
-        if (\is_string($question['each'] ?? null)) {
-            $fields[$question['each']] = true;
+        foreach (['each', 'layers'] as $key) {
+            if (\is_string($question[$key] ?? null)) {
+                $fields[$question[$key]] = true;
+            }
         }
         foreach (\is_array($question['where'] ?? null) ? $question['where'] : [] as $filter) {
             if (\is_array($filter) && \is_string($filter['field'] ?? null)) {
@@ -273,7 +277,7 @@ final class CarryOver
                 ),
             );
         }
-        foreach (['each', 'between', 'bridge'] as $key) {
+        foreach (['each', 'layers', 'between', 'bridge'] as $key) {
             $of = $question[$key] ?? null;
             if ($of === $name || (\is_array($of) && ($of['field'] ?? null) === $name)) {
                 unset($question[$key]);

@@ -149,7 +149,7 @@ final readonly class Renaming
     private function parts(array $question): array
     {
         $question = $this->waterfall($question);
-        $keys = ['measure' => ['used', 'unused', 'total'], 'breakdown' => ['by', 'each']][$this->what] ?? [];
+        $keys = ['measure' => ['used', 'unused', 'total'], 'breakdown' => ['by', 'each', 'layers']][$this->what] ?? [];
         foreach ($keys as $key) {
             if (($question[$key] ?? null) === $this->from) {
                 $question[$key] = $this->to;
@@ -199,7 +199,7 @@ final readonly class Renaming
      */
     private function waterfall(array $question): array
     {
-        foreach ('measure' === $this->what ? ['drivers', 'bridge', 'target'] : [] as $key) {
+        foreach ('measure' === $this->what ? ['drivers', 'bridge', 'target', 'goal'] : [] as $key) {
             $part = $question[$key] ?? null;
             if (\is_array($part)) {
                 $named = array_intersect_key(

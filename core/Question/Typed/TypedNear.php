@@ -31,17 +31,27 @@ final readonly class TypedNear
      *
      * @throws NotAccepted
      */
-    public function goal(string $text): array
+    public function target(string $text): array
     {
         $text = trim($text, ' .');
-        if (\in_array(mb_strtolower($text), ['nothing', 'none', 'the usual'], true)) {
-            return ['target' => null];
-        }
+        $isUsual = \in_array(mb_strtolower($text), ['nothing', 'none', 'the usual'], true);
+
+        return ['target' => $isUsual ? null : NearWriter::target($this->aim($text))];
+    }
+
+    /**
+     * A number, a scenario or a measure.
+     *
+     * @throws NotAccepted
+     */
+    public function aim(string $text): Target
+    {
         $number = self::maybeNumber($text);
         $scenario = ScenarioWords::maybe($text);
         $names = array_map(static fn (Measure $measure): string => $measure->name, $this->dataset->measures);
         $measure = TypedNames::maybeOne($text, $names);
-        $target = match (true) {
+
+        return match (true) {
             null !== $number => Target::number($number),
             null !== $scenario => Target::scenario($scenario),
             null !== $measure => Target::measure($measure),
@@ -50,8 +60,6 @@ final readonly class TypedNear
                 "\"$text\" is no target. Write a number such as 90 or 250k, budget, or the name of a measure.",
             ),
         };
-
-        return ['target' => NearWriter::target($target)];
     }
 
     /**

@@ -40,7 +40,10 @@ final readonly class TypedSlot
             'better' === $slot => ['better' => $this->better($text)],
             'between' === $slot => $this->between($text),
             'bridge' === $slot => $this->bridge($text),
-            'goal' === $slot => (new TypedNear($this->dataset))->goal($text),
+            'aim' === $slot => (new TypedNear($this->dataset))->target($text),
+            'goal' === $slot => (new TypedGoal($this->dataset))->goal($text),
+            'pace' === $slot => TypedGoal::pace($text),
+            'layers' === $slot => (new TypedGoal($this->dataset))->layers($text),
             'bands' === $slot => (new TypedNear($this->dataset))->bands($text),
             str_starts_with($slot, 'members:') => ['where' => $this->members(substr($slot, 8), $text)],
             default => throw new NotAccepted(

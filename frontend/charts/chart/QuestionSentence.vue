@@ -17,6 +17,7 @@ import RowsSlot from '../slots/RowsSlot.vue'
 import SpanSlot from '../slots/SpanSlot.vue'
 import TargetSlot from '../slots/TargetSlot.vue'
 import { filterText } from '../../shared/slots/memberFilter'
+import { spanText } from '../slots/spanText'
 import { provideSpeak } from '../../shared/slots/speak'
 import { useGathered } from './useGathered'
 
@@ -24,7 +25,7 @@ defineOptions({ inheritAttrs: false })
 const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question; isSmall?: boolean }>()
 const emit = defineEmits<{ change: [part: Partial<Question>]; say: [better: 'more' | 'less'] }>()
 const filter = useGathered(
-  computed(() => props.question.where ?? []),
+  computed(() => props.question),
   (part) => emit('change', part),
 )
 const { where, isGathering, count } = filter
@@ -96,6 +97,32 @@ const parts = computed(() => {
   })
 })
 
+/** What a value on its way to a goal is held against, by when. */
+const paces = computed(() => [
+  { value: '', label: 'the usual pace', note: 'as the goal has it' },
+  ...(props.dataset.grains.length
+    ? [{ value: 'elapsed', label: 'the time elapsed', note: 'evenly over the span' }]
+    : []),
+  ...props.dataset.references
+    .filter((reference) => reference.code !== (props.question.scenario ?? 'AC'))
+    .map((reference) => ({
+      value: reference.code as string,
+      label: `${reference.word} to date`,
+      note: reference.code,
+    })),
+  { value: 'none', label: 'no pace', note: '' },
+])
+const layers = computed(() => [
+  { value: '', label: 'as a whole', note: '' },
+  ...props.dataset.breakdowns
+    .filter((one) => one.name !== props.question.by)
+    .map((one) => ({ value: one.name, label: `by ${one.name}`, note: '' })),
+])
+/** A span is gathered with the filter; whether the forecast is shown is not. */
+function takeSpan(part: Partial<Question>) {
+  if (isGathering.value && 'span' in part) filter.setSpan(part.span)
+  else emit('change', part)
+}
 function breakdown(slot: string) {
   return props.dataset.breakdowns.find((breakdown) => slot === `members:${breakdown.name}`)
 }
@@ -164,11 +191,28 @@ function breakdown(slot: string) {
         @change="emit('change', $event)"
       />
       <GoalSlot
-        v-else-if="part.slot === 'goal'"
+        v-else-if="part.slot === 'aim' || part.slot === 'goal'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
+        :of="part.slot === 'goal' ? 'goal' : 'target'"
         @change="emit('change', $event)"
+      />
+      <ChoiceSlot
+        v-else-if="part.slot === 'pace'"
+        :text="part.text"
+        name="Pace"
+        :value="question.pace ?? ''"
+        :choices="paces"
+        @choose="emit('change', { pace: ($event || undefined) as Question['pace'] })"
+      />
+      <ChoiceSlot
+        v-else-if="part.slot === 'layers'"
+        :text="part.text"
+        name="Layers"
+        :value="question.layers ?? ''"
+        :choices="layers"
+        @choose="emit('change', { layers: $event || undefined })"
       />
       <BandsSlot
         v-else-if="part.slot === 'bands'"
@@ -202,10 +246,12 @@ function breakdown(slot: string) {
       <MoreSlot v-else-if="part.slot === 'more'" :text="part.text" :offers="part.offers ?? []" @choose="open" />
       <SpanSlot
         v-else-if="part.slot === 'span'"
-        :text="part.text"
+        :text="isGathering ? spanText(filter.span.value, dataset) : part.text"
         :dataset="dataset"
-        :question="question"
-        @change="emit('change', $event)"
+        :question="isGathering ? { ...question, span: filter.span.value } : question"
+        :can-gather="!isGathering"
+        @gather="filter.start"
+        @change="takeSpan"
       />
       <ReferencesSlot
         v-else-if="part.slot === 'against'"
@@ -244,8 +290,8 @@ function breakdown(slot: string) {
   <p v-if="isGathering" class="mt-1 mb-3 flex items-center gap-3" role="group" aria-label="Gathered changes">
     <span>{{
       count === 0
-        ? 'Changes to the filter are gathered.'
-        : `${count} ${count === 1 ? 'filter differs' : 'filters differ'} from the chart.`
+        ? 'Changes are gathered.'
+        : `${count} ${count === 1 ? 'part differs' : 'parts differ'} from the chart.`
     }}</span>
     <button class="button button-strong" @click="filter.apply">Apply together</button>
     <button class="link" @click="filter.drop">Drop them</button>

@@ -117,11 +117,7 @@ function limit(text: string) {
         ]"
         @choose="emit('change', { scale: $event === 'shared' ? undefined : ($event as Finish['scale']) })"
       />
-      <FinishEnds
-        v-if="has('ends')"
-        :ends="finish.ends"
-        @change="emit('change', { ends: $event })"
-      />
+      <FinishEnds v-if="has('ends')" :ends="finish.ends" @change="emit('change', { ends: $event })" />
       <FinishChoice
         label="Colours"
         :value="finish.colours ?? 'effect'"

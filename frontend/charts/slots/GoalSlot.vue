@@ -4,8 +4,11 @@ import type { Dataset, Question, Scenario } from '../../shared/types'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
 import { thresholdDigits } from './threshold'
 
-/** What a value is to reach: a number, the same measure of another scenario, or another measure. */
-const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()
+/**
+ * What a value is to reach: a number, the same measure of another scenario, or another measure; of a goal in the course
+ * of time also the total of all rows.
+ */
+const props = defineProps<{ text: string; dataset: Dataset; question: Question; of: 'target' | 'goal' }>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 
 const scenarios = computed(() =>
@@ -16,40 +19,56 @@ const measures = computed(() =>
     (measure) => measure.band === null && measure.name !== (props.question.measure ?? props.dataset.measures[0]?.name),
   ),
 )
-const target = computed(() => props.question.target)
+const target = computed(() => props.question[props.of])
+const name = computed(() => (props.of === 'goal' ? 'Goal' : 'Target'))
 const chosen = computed(() => {
   const aim = target.value
   return aim === undefined || typeof aim === 'string' ? aim : 'scenario' in aim ? aim.scenario : `of ${aim.measure}`
 })
 const number = ref('')
 const trouble = ref('')
-watch(target, (aim) => (number.value = typeof aim === 'string' ? aim : ''), { immediate: true })
+watch(target, (aim) => (number.value = typeof aim === 'string' && aim !== 'total' ? aim : ''), { immediate: true })
 
 function take(close: () => void) {
   const text = number.value.trim().replace('−', '-')
   const digits = thresholdDigits(text.replace(/^-/, ''))
   if (digits === null) return void (trouble.value = `"${number.value}" is not a number. Write it like 90 or 250k.`)
   trouble.value = ''
-  emit('change', { target: text.startsWith('-') ? `-${digits}` : digits })
+  emit('change', { [props.of]: text.startsWith('-') ? `-${digits}` : digits })
   close()
 }
-function choose(aim: Question['target'], close: () => void) {
-  emit('change', { target: aim })
+function choose(aim: Question['goal'], close: () => void) {
+  emit('change', { [props.of]: aim })
   close()
 }
 </script>
 
 <template>
-  <SlotSheet :text="text" name="Goal" says="goal" example="90, budget" :width="280">
+  <SlotSheet
+    :text="text"
+    :name="name"
+    :says="of === 'goal' ? 'goal' : 'aim'"
+    :example="of === 'goal' ? '2m, budget, the total' : '90, budget'"
+    :width="280"
+  >
     <template #default="{ close }">
-      <div role="radiogroup" aria-label="Goal">
+      <div role="radiogroup" :aria-label="name">
         <button
           class="choice -mx-3 w-[calc(100%+24px)]"
           role="radio"
           :aria-checked="chosen === undefined"
           @click="choose(undefined, close)"
         >
-          <span class="w-7" />the target of the figures
+          <span class="w-7" />the {{ of }} of the figures
+        </button>
+        <button
+          v-if="of === 'goal' && question.by !== undefined"
+          class="choice -mx-3 w-[calc(100%+24px)]"
+          role="radio"
+          :aria-checked="chosen === 'total'"
+          @click="choose('total', close)"
+        >
+          <span class="w-7" />the total: shares of it
         </button>
         <button
           v-for="choice in scenarios"

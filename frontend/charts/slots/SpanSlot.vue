@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Dataset, Question, Span } from '../../shared/types'
+import GatherLink from '../../shared/slots/GatherLink.vue'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
 
-const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()
-const emit = defineEmits<{ change: [part: Partial<Question>] }>()
+const props = defineProps<{ text: string; dataset: Dataset; question: Question; canGather?: boolean }>()
+const emit = defineEmits<{ change: [part: Partial<Question>]; gather: [] }>()
 
 const periods = computed(() => props.dataset.periodList)
 const first = computed(() => periods.value[0]?.key ?? '')
@@ -91,6 +92,7 @@ function between(start: string, end: string) {
         />
         Show the forecast after the closing period
       </label>
+      <GatherLink v-if="canGather" @gather="emit('gather')" />
     </template>
   </SlotSheet>
 </template>

@@ -60,9 +60,9 @@ describe('a filter of members', () => {
 
 describe('changes that are gathered', () => {
   it('are applied together, or dropped', () => {
-    const where = ref<Filter[]>([{ field: 'Route', in: ['North'] }])
+    const question = ref<Question>({ where: [{ field: 'Route', in: ['North'] }] })
     const told: Partial<Question>[] = []
-    const filter = useGathered(where, (part) => told.push(part))
+    const filter = useGathered(question, (part) => told.push(part))
     filter.set([{ field: 'Route', in: ['Holm'] }])
     expect(told).toEqual([{ where: [{ field: 'Route', in: ['Holm'] }] }])
     filter.start()
@@ -74,10 +74,22 @@ describe('changes that are gathered', () => {
     filter.set(undefined)
     expect(filter.count.value).toBe(1)
     filter.apply()
-    expect([told[1], filter.isGathering.value]).toEqual([{ where: undefined }, false])
+    expect([told[1], filter.isGathering.value]).toEqual([{ where: undefined, span: undefined }, false])
     filter.start()
     filter.set([])
     filter.drop()
-    expect([told.length, filter.where.value]).toEqual([2, where.value])
+    expect([told.length, filter.where.value]).toEqual([2, question.value.where])
+  })
+
+  it('hold the span too', () => {
+    const question = ref<Question>({ span: { last: 3, unit: 'month' } })
+    const told: Partial<Question>[] = []
+    const filter = useGathered(question, (part) => told.push(part))
+    filter.start()
+    filter.setSpan({ previous: 1, unit: 'year' })
+    filter.set([{ field: 'Route', in: ['Holm'] }])
+    expect([told.length, filter.count.value]).toEqual([0, 2])
+    filter.apply()
+    expect(told).toEqual([{ where: [{ field: 'Route', in: ['Holm'] }], span: { previous: 1, unit: 'year' } }])
   })
 })
