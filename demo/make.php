@@ -301,3 +301,22 @@ foreach (range(FIRST + 12, LAST) as $month) {
     }
 }
 table('freight-customers.csv', $freight);
+
+/** Goal => done in each month of 2026 to date, what was planned for each month of the year. */
+const GOALS = [
+    'Safety training' => [[6, 6, 5, 7, 6, 4, 5, 7], [5, 5, 5, 5, 4, 3, 3, 4, 4, 4, 4, 4]],
+    'Hull surveys' => [[1, 1, 1, 1, 0, 0, 1, 1], [1, 1, 1, 1, 1, 0, 0, 1, 1, 1, 1, 1]],
+    'Season passes' => [[210, 380, 690, 940, 1_120, 880, 720, 460], [200, 350, 600, 800, 950, 800, 600, 300, 200, 100, 60, 40]],
+    'Berth repairs' => [[0, 0, 1, 0, 0, 0, 1, 0], [0, 0, 1, 1, 1, 1, 0, 0, 1, 1, 1, 1]],
+    'Quiet engines' => [[0, 0, 0, 1, 0, 0, 0, 1], [0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1]],
+];
+$goals = [['Month', 'Goal', 'Scenario', 'Done']];
+foreach (GOALS as $goal => [$done, $planned]) {
+    foreach ($done as $i => $count) {
+        $goals[] = [name(2026 * 12 + $i), $goal, 'Actual', $count];
+    }
+    foreach ($planned as $i => $count) {
+        $goals[] = [name(2026 * 12 + $i), $goal, 'Target', $count];
+    }
+}
+table('year-goals.csv', $goals);

@@ -10,6 +10,7 @@ use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Near\Pace;
@@ -122,7 +123,7 @@ abstract readonly class GoalKind implements ChartKind
     {
         return match (true) {
             true === $aim?->isTotal => 'the total',
-            null !== $aim?->number => $aim->number->toString(),
+            null !== $aim?->number => NumberFormat::exactly($aim->number),
             null !== $aim?->scenario => $aim->scenario->word(),
             null !== $aim?->measure => Wording::withinSentence($aim->measure),
             default => 'its goal',

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind;
 
-use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Near\BandForm;
 use KeenMargin\Core\Question\Near\Bands;
 use KeenMargin\Core\Question\Near\Target;
@@ -101,7 +101,7 @@ abstract readonly class TargetedKind implements ChartKind
     private static function aim(?Target $target): string
     {
         return match (true) {
-            null !== $target?->number => $target->number->toString(),
+            null !== $target?->number => NumberFormat::exactly($target->number),
             null !== $target?->scenario => $target->scenario->word(),
             null !== $target?->measure => Wording::withinSentence($target->measure),
             default => 'its target',
@@ -114,7 +114,7 @@ abstract readonly class TargetedKind implements ChartKind
         if (null === $bands) {
             return 'bands as given';
         }
-        $numbers = array_map(static fn (BigDecimal $number): string => $number->toString(), $bands->limits);
+        $numbers = array_map(NumberFormat::exactly(...), $bands->limits);
         $unit = BandForm::PercentOfTarget === $bands->form ? ' % of target' : '';
 
         return 'bands to '.Wording::and($numbers).$unit;

@@ -83,6 +83,7 @@ final readonly class GoalRows
                 phased: $phased[$row->key->id] ?? null,
                 scope: $scope,
                 contributions: $contributions,
+                isShare: true === $aim?->isTotal,
             );
         }
         $told = $order && null === $question->top ? self::ordered($told, $question->order) : $told;
@@ -214,6 +215,7 @@ final readonly class GoalRows
      * The row with all that follows from its value, goal and pace.
      *
      * @param ?Row $phased what the pace's scenario has of it; null: nothing
+     * @param bool $isShare whether the goal is the total, which nobody can reach later
      */
     private static function told(
         Row $row,
@@ -221,6 +223,7 @@ final readonly class GoalRows
         ?Row $phased,
         Scope $scope,
         Contributions $contributions,
+        bool $isShare,
     ): Row {
         $goal = $row->values[GoalNumbers::GOAL] ?? null;
         $own = $row->own->list ?? $scope->fine->list;
@@ -232,7 +235,7 @@ final readonly class GoalRows
             $pace->isElapsed => Fraction::of($goal->multipliedBy($elapsed), BigDecimal::of(\count($own))),
             default => $phased->exact ?? $phased?->shown,
         };
-        $left = null === $row->period ? $contributions->left : 0;
+        $left = null === $row->period && !$isShare ? $contributions->left : 0;
         $value = $row->exact ?? $row->shown;
         $numbers = GoalNumbers::of($value, $goal, $at, $left);
         $variance = null === $numbers[GoalNumbers::PACE]

@@ -184,7 +184,9 @@ final readonly class NearSummary
     {
         $display = $this->phrases->display;
         $movers = [];
-        foreach (\array_slice($this->ranked, 0, self::MOVERS) as $row) {
+        // What one row differs by is said above.
+        $ranked = 1 === \count($this->rows) ? [] : $this->ranked;
+        foreach (\array_slice($ranked, 0, self::MOVERS) as $row) {
             $variance = $this->phrases->of($row);
             $written = $display->variance($variance?->amount);
             if (null !== $variance && !NumberFormat::isNought($written)) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Chart;
 
 use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Line;
@@ -89,7 +90,12 @@ trait SceneProperties
             $drawing->checks(),
             static fn (Check $check): bool => \in_array($check->id, ['one-scale', 'connectors-join'], true),
         );
-        Assert::assertNotEmpty($drawn);
+        $measured = array_filter(
+            self::marks($drawing),
+            static fn (Mark $mark): bool => ($mark instanceof Rect || $mark instanceof Line || $mark instanceof Arc)
+                && null !== $mark->measures,
+        );
+        Assert::assertSame([] === $measured, [] === $drawn, 'What is measured is checked');
         foreach ($drawn as $check) {
             Assert::assertTrue($check->holds, $check->says);
         }
@@ -114,6 +120,7 @@ trait SceneProperties
                 [$mark->x + $mark->radius, $mark->y + $mark->radius],
             ],
             $mark instanceof Path => $mark->points,
+            $mark instanceof Arc => $mark->points(),
             default => throw new \LogicException('A mark without a box.'),
         };
 

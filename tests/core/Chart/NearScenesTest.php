@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Tests\core\Chart;
+
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Scene\Arc;
+use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Workings\Near\GoalNumbers;
+use KeenMargin\Core\Workings\Result\Check;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Tests\core\Written;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What holds for every gauge, thermometer and progress list, over random figures, from 360 to 1,920 points. */
+final class NearScenesTest extends TestCase
+{
+    use SceneProperties;
+
+    private const WIDTHS = [360, 520, 640, 880, 1280, 1920];
+    private const KINDS = ['gauge', 'thermometer', 'progress'];
+    private const TOLERANCE = 0.02;
+
+    /** @return iterable<string, array{string, int}> */
+    public static function scenes(): iterable
+    {
+        foreach (self::KINDS as $kind) {
+            for ($seed = 1; $seed <= 60; ++$seed) {
+                yield "$kind, seed $seed" => [$kind, $seed];
+            }
+        }
+    }
+
+    #[DataProvider('scenes')]
+    public function testTextsStayApartAndLengthsAreAsTheirNumbers(string $kind, int $seed): void
+    {
+        $drawing = self::random($kind, $seed);
+        self::assertProper($drawing);
+        foreach ($drawing->checks() as $check) {
+            self::assertTrue('one-scale' !== $check->id || $check->holds, $check->says);
+        }
+        'gauge' === $kind ? self::assertAngles($drawing) : self::assertLengths($drawing, $kind);
+    }
+
+    /** All angles are one number of degrees for a unit, and none is beyond the half ring. */
+    private static function assertAngles(Drawing $drawing): void
+    {
+        $rows = $drawing->workings->table->rowsByKey();
+        $perUnit = null;
+        foreach (self::marks($drawing) as $mark) {
+            if (!$mark instanceof Arc) {
+                continue;
+            }
+            self::assertGreaterThanOrEqual(0.0, $mark->from);
+            self::assertLessThanOrEqual(180.0, $mark->to);
+            $shown = $rows[(string) $mark->key]->shown?->toFloat() ?? 0.0;
+            if (null === $mark->measures || 0.0 === $shown) {
+                continue;
+            }
+            $perUnit ??= ($mark->to - $mark->from) / $shown;
+            self::assertEqualsWithDelta($perUnit * $shown, $mark->to - $mark->from, self::TOLERANCE);
+        }
+    }
+
+    private static function assertLengths(Drawing $drawing, string $kind): void
+    {
+        $rows = $drawing->workings->table->rowsByKey();
+        $perUnit = null;
+        foreach (self::marks($drawing) as $mark) {
+            if (!$mark instanceof Rect || null === $mark->measures) {
+                continue;
+            }
+            $row = $rows[(string) $mark->key];
+            $number = 'progress' === $kind ? $row->values[GoalNumbers::PERCENT] ?? null : $row->shown;
+            $size = $number?->toFloat() ?? 0.0;
+            $length = 'progress' === $kind ? $mark->width : $mark->height;
+            if ($size > 0.0) {
+                $perUnit ??= $length / $size;
+                self::assertEqualsWithDelta($perUnit * $size, $length, self::TOLERANCE);
+            }
+        }
+    }
+
+    #[DataProvider('scenes')]
+    public function testNumbersOnTheWayToAGoalTieWithOneAnother(string $kind, int $seed): void
+    {
+        if ('gauge' === $kind) {
+            $this->expectNotToPerformAssertions();
+
+            return;
+        }
+        foreach (self::random($kind, $seed)->workings->table->rows as $row) {
+            $goal = $row->values[GoalNumbers::GOAL] ?? null;
+            $remaining = $row->values[GoalNumbers::REMAINING] ?? null;
+            $over = $row->values[GoalNumbers::OVER] ?? null;
+            if (null !== $row->parent) {
+                continue;
+            }
+            if (null === $goal || $goal->isZero() || null === $row->shown) {
+                self::assertNull($row->values[GoalNumbers::PERCENT] ?? null);
+                self::assertNull($remaining);
+                continue;
+            }
+            self::assertNotNull($remaining);
+            self::assertNotNull($over);
+            self::assertFalse($remaining->isNegative());
+            self::assertTrue($row->shown->plus($remaining)->minus($over)->isEqualTo($goal), $row->label);
+            self::assertTrue($remaining->isZero() || $over->isZero());
+        }
+    }
+
+    #[DataProvider('scenes')]
+    public function testNoCheckFailsWithoutAReason(string $kind, int $seed): void
+    {
+        $expected = [
+            'without-goal',
+            'goal-of-nought',
+            'without-target',
+            'past-the-bands',
+            'target-past-the-bands',
+            'absent',
+            'both-signs',
+        ];
+        foreach (self::random($kind, $seed)->checks() as $check) {
+            $isKnown = [] !== array_filter($expected, static fn (string $id): bool => str_starts_with($check->id, $id));
+            self::assertTrue($check->holds || $isKnown || self::isAboutPeriods($check), "{$check->id}: {$check->says}");
+        }
+    }
+
+    /** Missing periods and members are said of every kind. */
+    private static function isAboutPeriods(Check $check): bool
+    {
+        return 1 === preg_match('/missing|left-out|absent|uncovered/', $check->id);
+    }
+
+    private static function random(string $kind, int $seed): Drawing
+    {
+        mt_srand($seed);
+        $isList = 0 === mt_rand(0, 3);
+        $sign = [1, 1, 1, -1][mt_rand(0, 3)];
+        $most = [1, 12, 1_000_000][mt_rand(0, 2)];
+        $rows = 'progress' === $kind ? 40 : 9;
+        $csv = $isList ? "Route,Value,Goal\n" : "Month,Route,Source,Actual,Budget\n";
+        for ($route = mt_rand(1, $rows); $route > 0; --$route) {
+            $name = ['North', 'Holm and the outer skerries beyond it', 'Ø', '<b>bold</b>'][mt_rand(0, 3)]." $route";
+            $amount = static fn (): int => $sign * mt_rand(-1, 12) * $most;
+            if ($isList) {
+                $csv .= \sprintf("%s,%d,%s\n", $name, $amount(), [(string) (8 * $most), '', '0'][mt_rand(0, 2)]);
+                continue;
+            }
+            foreach (range(1, mt_rand(1, 12)) as $month) {
+                $budget = 0 === mt_rand(0, 4) ? '' : (string) mt_rand(0, 9 * $most);
+                $csv .= \sprintf("2026-%02d,%s,%s,%d,%s\n", $month, $name, ['a', 'b'][$month % 2], $amount(), $budget);
+            }
+        }
+        $goal = $isList
+            ? [['measure' => 'Goal'], (string) (20 * $most), 'total'][mt_rand(0, 2)]
+            : [['scenario' => 'BU'], (string) (20 * $most), 'total', '0'][mt_rand(0, 3)];
+        $isWhole = !$isList && 'total' !== $goal && 0 === mt_rand(0, 2);
+        $question = [
+            ...$isList ? ['measure' => 'Amount'] : ['closedThrough' => \sprintf('2026-%02d', mt_rand(1, 12))],
+            ...$isWhole ? [] : ['by' => $isList ? 'Route' : ['Route', 'month'][mt_rand(0, 1)]],
+            ...'gauge' === $kind
+                ? ['target' => (string) (4 * $most), 'bands' => ['limits' => ['2', '5', (string) (9 * $most)]]]
+                : ['goal' => $goal],
+            ...'thermometer' === $kind && $isWhole && 0 === mt_rand(0, 1) ? ['layers' => 'Source'] : [],
+        ];
+        $finish = [
+            'width' => self::WIDTHS[$seed % \count(self::WIDTHS)],
+            ...'thermometer' === $kind ? ['scale' => ['shared', 'own', 'target'][mt_rand(0, 2)]] : [],
+            ...'gauge' === $kind && 0 === mt_rand(0, 3) ? ['ends' => ['from' => '-5', 'to' => '10']] : [],
+        ];
+        $recipe = json_encode(
+            ['keenMargin' => 1, 'question' => $question, 'kind' => $kind, 'finish' => $finish],
+            \JSON_THROW_ON_ERROR,
+        );
+
+        return Drawing::of(RecipeReader::json($recipe, ChartKinds::all()), Written::figures($csv), ChartKinds::all());
+    }
+}
