@@ -29,15 +29,15 @@ final readonly class NumberFormat
         };
     }
 
-    /** @param non-negative-int $decimals */
     /** `2,000,000`, `0.5`: with all digits that it came with, as it stands in a sentence of the interface. */
     public static function exactly(BigDecimal $number): string
     {
         $stripped = $number->strippedOfTrailingZeros();
 
-        return self::of('en')->plain($stripped, $stripped->getScale());
+        return self::of('en')->plain($stripped, max(0, $stripped->getScale()));
     }
 
+    /** @param non-negative-int $decimals */
     public function plain(?BigDecimal $amount, int $decimals, Unit $unit = Unit::One): string
     {
         return null === $amount

@@ -22,8 +22,8 @@ final readonly class GaugeScale
     }
 
     /**
-     * As told, else found: from nought, or from the lowest number where that is less; to the last limit of the bands, to
-     * 100 of percentages, or to a round number beyond the largest.
+     * As told, else found: from nought, or from the lowest number where that is less; to the last limit of the bands,
+     * to 100 of percentages, or to a round number beyond the largest.
      *
      * @param list<Row> $rows
      */
@@ -102,7 +102,9 @@ final readonly class GaugeScale
     {
         $numbers = [];
         foreach ($rows as $row) {
-            foreach ([$row->shown, $row->values[TargetedRows::TARGET] ?? null, ...$row->bands->limits ?? []] as $one) {
+            foreach (
+                [$row->shown, $row->values[TargetedRows::TARGET] ?? null, ...$row->bands->limits ?? []] as $one
+            ) {
                 null === $one || ($numbers[] = $one->toFloat());
             }
         }

@@ -9,7 +9,6 @@ use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
-use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Line;
@@ -17,7 +16,6 @@ use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Scale;
-use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Context;
 use KeenMargin\Core\Workings\Result\Row;
@@ -37,7 +35,6 @@ final readonly class Tube
     /** Room beside the tube for the head at the pace. */
     private const BESIDE = 12.0;
     private const LINE = 15.0;
-    private const LARGE = 15.0;
     private const CORNERS = 16;
 
     /** @param float $room on either side of the middle */
@@ -71,9 +68,18 @@ final readonly class Tube
             $this->goal($row, $goal);
             $this->milestones($row, $goal);
         }
-        $this->value($row, $goal, $hasGoal);
         $this->pace($row);
-        $this->layerNames($row, $layers);
+        (new TubeLabels(
+            canvas: $this->canvas,
+            context: $this->context,
+            scale: $this->scale,
+            labels: $this->labels,
+            left: $this->x - self::HALF - self::BESIDE,
+            right: $this->x + self::HALF + self::TICK + 4.0,
+            from: $this->x - $this->room,
+            to: $this->x + $this->room,
+            zero: $this->zero,
+        ))->write($row, $layers, $hasGoal);
         $this->canvas->reach(
             $row->key->id,
             new Box(
@@ -196,51 +202,6 @@ final readonly class Tube
         }
     }
 
-    /**
-     * What layers are, at the left of each.
-     *
-     * @param list<Row> $layers
-     */
-    private function layerNames(Row $row, array $layers): void
-    {
-        $y = $this->zero;
-        foreach (Labels::None === $this->labels ? [] : $layers as $layer) {
-            $height = null === $layer->shown ? 0.0 : $this->scale->height($row, $layer->shown);
-            $y -= $height;
-            $room = $this->room - self::HALF - self::BESIDE;
-            $text = "{$layer->name} {$this->context->display->amount($layer->shown)}";
-            $this->left(
-                $layer,
-                TextMeasure::shortened($text, $room, Type::LABEL),
-                $y + $height / 2.0,
-                Ink::Quiet,
-                'layer-label',
-            );
-        }
-    }
-
-    /** At the left of a height, or as near to it as there is room. */
-    private function left(Row $row, string $text, float $y, Ink $ink, string $role): void
-    {
-        foreach ([0.0, 1.0, -1.0, 2.0, -2.0, 3.0, -3.0] as $further) {
-            $isWritten = $this->canvas->writeIfFree(
-                'labels',
-                Canvas::text(
-                    $this->x - self::HALF - self::BESIDE,
-                    $y + 4.0 + $further * self::LINE,
-                    $text,
-                    'end',
-                    $ink,
-                    role: $role,
-                    key: $row->key->id,
-                ),
-            );
-            if ($isWritten) {
-                return;
-            }
-        }
-    }
-
     private static function layerInk(int $place): Ink
     {
         return [Ink::Ink, Ink::Rise, Ink::PriorYear, Ink::Fall, Ink::Quiet][$place % 5];
@@ -265,9 +226,6 @@ final readonly class Tube
                 ),
             );
         }
-        if (Labels::None !== $this->labels) {
-            $this->beside($row, "goal {$this->context->display->amount($goal)}", $y, Ink::Ink, 'goal-label');
-        }
     }
 
     /** Percentages of the goal at the right, and what is to go or over. */
@@ -275,8 +233,7 @@ final readonly class Tube
     {
         $right = $this->x + self::HALF;
         foreach ($this->context->milestones as $percent) {
-            $at = $goal->multipliedBy($percent)->dividedBy(100, $goal->getScale() + $percent->getScale() + 2);
-            $y = $this->zero - $this->scale->height($row, $at);
+            $y = $this->zero - $this->scale->heightOf($row, $goal, $percent);
             $this->canvas->addBehind(
                 'marks',
                 new Line(
@@ -290,105 +247,6 @@ final readonly class Tube
                     key: $row->key->id,
                 ),
             );
-            if (Labels::All === $this->labels) {
-                $text = $this->context->display->format->plain($percent, max(0, $percent->getScale())).' %';
-                $this->beside($row, $text, $y, Ink::Quiet, 'milestone-label');
-            }
-        }
-    }
-
-    /** A text at the right of the tube at a height, where it has room. */
-    private function beside(Row $row, string $text, float $y, Ink $ink, string $role): void
-    {
-        $weight = Ink::Ink === $ink ? 600 : 400;
-        $from = $this->x + self::HALF + self::TICK + 4.0;
-        $room = $this->x + $this->room - $from;
-        $this->canvas->writeIfFree(
-            'labels',
-            Canvas::text(
-                $from,
-                $y + 4.0,
-                TextMeasure::shortened($text, $room, Type::LABEL, $weight),
-                'start',
-                $ink,
-                weight: $weight,
-                role: $role,
-                key: $row->key->id,
-            ),
-        );
-    }
-
-    /** The value with its percentage at the left of its height; what is to go at the right. */
-    private function value(Row $row, ?BigDecimal $goal, bool $hasGoal): void
-    {
-        if (Labels::None === $this->labels) {
-            return;
-        }
-        $display = $this->context->display;
-        $height = null === $row->shown ? 0.0 : $this->scale->height($row, $row->shown);
-        $y = min($this->zero - $height + 5.0, $this->zero - 4.0);
-        $percent = $row->values[GoalNumbers::PERCENT] ?? null;
-        $under = match (true) {
-            null !== $percent => $display->format->plain($percent, 1).' %',
-            null === $row->shown => 'no figures',
-            null === $goal => 'no goal',
-            default => 'a goal of nought',
-        };
-        $x = $this->x - self::HALF - self::BESIDE;
-        $this->canvas->writeIfFree(
-            'labels',
-            Canvas::text(
-                $x,
-                $y,
-                $display->amount($row->shown),
-                'end',
-                size: self::LARGE,
-                weight: 600,
-                role: 'value-label',
-                key: $row->key->id,
-                of: 'shown',
-            ),
-        );
-        $this->canvas->writeIfFree(
-            'labels',
-            Canvas::text($x, $y + self::LINE, $under, 'end', Ink::Ink, role: 'percent-label', key: $row->key->id),
-        );
-        $this->toGo($row, $hasGoal, $height);
-    }
-
-    private function toGo(Row $row, bool $hasGoal, float $height): void
-    {
-        $over = $row->values[GoalNumbers::OVER] ?? null;
-        $remaining = $row->values[GoalNumbers::REMAINING] ?? null;
-        if (!$hasGoal || null === $over || null === $remaining) {
-            return;
-        }
-        $display = $this->context->display;
-        $text = match (true) {
-            $over->isPositive() => "over by {$display->amount($over)}",
-            $remaining->isZero() => 'reached',
-            default => "{$display->amount($remaining)} to go",
-        };
-        $goal = $row->values[GoalNumbers::GOAL] ?? BigDecimal::zero();
-        // Between the value and the goal; beyond the goal beside the value.
-        $middle = $over->isPositive() ? $height : ($height + $this->scale->height($row, $goal)) / 2.0;
-        foreach ([0.0, -self::LINE, self::LINE, -2.0 * self::LINE, 2.0 * self::LINE] as $further) {
-            $from = $this->x + self::HALF + self::TICK + 4.0;
-            $isWritten = $this->canvas->writeIfFree(
-                'labels',
-                Canvas::text(
-                    $from,
-                    $this->zero - $middle + 4.0 + $further,
-                    TextMeasure::shortened($text, $this->x + $this->room - $from, Type::LABEL),
-                    'start',
-                    Ink::Quiet,
-                    role: 'remaining-label',
-                    key: $row->key->id,
-                ),
-            );
-            if ($isWritten) {
-                return;
-            }
         }
     }
 
@@ -412,9 +270,5 @@ final readonly class Tube
                 of: GoalNumbers::PACE,
             ),
         );
-        if (Labels::None !== $this->labels) {
-            $text = "pace {$this->context->display->amount($pace)}";
-            $this->left($row, $text, $y, Ink::Accent, 'pace-label');
-        }
     }
 }

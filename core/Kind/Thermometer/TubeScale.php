@@ -44,6 +44,12 @@ final readonly class TubeScale
         return max(0.0, $this->perUnit * ($this->factors[$row->key->id] ?? 1.0) * $amount->toFloat());
     }
 
+    /** Of a percentage of an amount. */
+    public function heightOf(Row $row, BigDecimal $amount, BigDecimal $percent): float
+    {
+        return ($this->height($row, $amount) * $percent->toFloat()) / self::WHOLE;
+    }
+
     public function isShared(): bool
     {
         return ScaleForm::Shared === $this->form;

@@ -50,10 +50,7 @@ final readonly class Contributions
             }
         }
         $this->closed = array_values(
-            array_map(
-                static fn (array $one): array => [$one[0], new FinePeriods($one[1])],
-                $closed,
-            ),
+            array_map(static fn (array $one): array => [$one[0], new FinePeriods($one[1])], $closed),
         );
         $this->left = \count(array_diff_key($after, $closed));
     }
@@ -94,13 +91,7 @@ final readonly class Contributions
             $reached = $needed->isLessThanOrEqualTo(self::FAR) ? $to->moved($needed->toInt()) : null;
         }
 
-        return new GoalEstimate(
-            \count($last),
-            $from,
-            $to,
-            (new Rounding(strips: true))->of($rate),
-            $reached,
-        );
+        return new GoalEstimate(\count($last), $from, $to, (new Rounding(strips: true))->of($rate), $reached);
     }
 
     /** @return list<Contribution> the last ones, the latest first */
@@ -112,7 +103,7 @@ final readonly class Contributions
             if (null !== $amount) {
                 $last[] = new Contribution($period, $amount);
             }
-            if (\count($last) === self::LAST) {
+            if (self::LAST === \count($last)) {
                 break;
             }
         }
@@ -133,7 +124,7 @@ final readonly class Contributions
             if (null !== $later) {
                 $last[] = new Contribution($later->period, Fraction::from($later->amount)->minus($balance));
             }
-            if (\count($last) === self::LAST) {
+            if (self::LAST === \count($last)) {
                 break;
             }
             $later = new Contribution($period, $balance);

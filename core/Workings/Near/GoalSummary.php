@@ -83,13 +83,7 @@ final readonly class GoalSummary
         }
         $closing = PeriodNames::full($this->of->compared->context->closing);
         $size = $this->display->amount($variance->amount->abs());
-        $link = new LinkedText(
-            $size,
-            $row->key,
-            GoalNumbers::BEHIND,
-            $size,
-            $variance->amount->abs()->toString(),
-        );
+        $link = new LinkedText($size, $row->key, GoalNumbers::BEHIND, $size, $variance->amount->abs()->toString());
 
         return match ($variance->amount->getSign()) {
             0 => new Sentence("That is just its pace at $closing."),
@@ -135,9 +129,12 @@ final readonly class GoalSummary
         }
         $grain = $this->of->contributions->grain;
         $rate = $this->display->amount($estimate->rate);
-        $rule = 'At the rate of the last '.
+        $rule =
+            'At the rate of the last '.
             (1 === $estimate->count ? 'contribution' : "{$estimate->count} contributions").
-            ' ('.PeriodNames::range($estimate->from, $estimate->to).", $rate{$this->unit()} a {$grain->value}) ";
+            ' ('.
+            PeriodNames::range($estimate->from, $estimate->to).
+            ", $rate{$this->unit()} a {$grain->value}) ";
 
         return new Sentence(
             null === $estimate->reached
@@ -163,10 +160,10 @@ final readonly class GoalSummary
             return [$this->shares($subject)];
         }
         $with = array_values(array_filter($this->items, static fn (Row $row): bool => null !== self::percent($row)));
-        $reached = array_filter($with, static fn (Row $row): bool => true === self::percent($row)?->isGreaterThanOrEqualTo(100));
-        $behind = array_filter(
-            $with,
-            static fn (Row $row): bool => Effect::Unfavourable === ($row->variances[GoalNumbers::PACE] ?? null)?->effect,
+        $reached = array_filter($with, self::isReached(...));
+        $effect = static fn (Row $row): ?Effect => ($row->variances[GoalNumbers::PACE] ?? null)?->effect;
+        $behind = array_values(
+            array_filter($with, static fn (Row $row): bool => Effect::Unfavourable === $effect($row)),
         );
         $count = \count($reached);
         $of = \count($with);
@@ -175,15 +172,23 @@ final readonly class GoalSummary
             new Sentence(
                 [] === $with ? "$subject: there is no goal." : "$subject: $count of $of have reached their goal.",
             ),
-            $this->of->pace->isNone() || [] === $with
-                ? null
-                : new Sentence(
-                    [] === $behind ? 'None is behind its pace.' : \count($behind)." of $of ".
-                        (1 === \count($behind) ? 'is' : 'are').' behind the pace: ',
-                    ...[] === $behind ? [] : [...Sentence::some($this->parts(array_values($behind)), self::NAMED), '.'],
-                ),
+            $this->of->pace->isNone() || [] === $with ? null : $this->behind($behind, $of),
             $this->ends($with),
         ];
+    }
+
+    /** @param list<Row> $behind those that are behind their pace, of so many */
+    private function behind(array $behind, int $of): Sentence
+    {
+        if ([] === $behind) {
+            return new Sentence('None is behind its pace.');
+        }
+        $count = \count($behind);
+
+        return new Sentence(
+            "$count of $of ".(1 === $count ? 'is' : 'are').' behind the pace: ',
+            ...[...Sentence::some($this->parts($behind), self::NAMED), '.'],
+        );
     }
 
     /** @param list<Row> $with a goal */
@@ -264,7 +269,7 @@ final readonly class GoalSummary
     private function headline(string $subject): array
     {
         $with = array_filter($this->items, static fn (Row $row): bool => null !== self::percent($row));
-        $reached = array_filter($with, static fn (Row $row): bool => true === self::percent($row)?->isGreaterThanOrEqualTo(100));
+        $reached = array_filter($with, self::isReached(...));
         $isShare = true === $this->of->aim?->isTotal || [] === $with;
 
         return [
@@ -293,16 +298,21 @@ final readonly class GoalSummary
         return [
             'label' => $row->label === $subject ? $subject : "$row->label, $subject",
             'amount' => null === $percent
-                ? $this->display->amount($row->shown)
-                : $this->display->format->plain($percent, 1).' %',
+                    ? $this->display->amount($row->shown)
+                    : $this->display->format->plain($percent, 1).' %',
             'variance' => null,
             'percent' => null,
             'effect' => null,
             'note' => null === $percent
-                ? $unit
-                : "{$this->display->amount($row->shown)} of {$this->display->amount($goal)} $unit",
+                    ? $unit
+                    : "{$this->display->amount($row->shown)} of {$this->display->amount($goal)} $unit",
             'row' => $row->key->id,
         ];
+    }
+
+    private static function isReached(Row $row): bool
+    {
+        return true === self::percent($row)?->isGreaterThanOrEqualTo(100);
     }
 
     private static function percent(Row $row): ?BigDecimal
@@ -314,9 +324,10 @@ final readonly class GoalSummary
     {
         $form = GoalNumbers::PERCENT === $key ? ColumnForm::Rate : ColumnForm::Amount;
         $column = new Column($key, $form, '', '');
-        $text = GoalNumbers::PERCENT === $key
-            ? $this->display->format->plain(self::percent($row), 1)
-            : $this->display->told($column, $row);
+        $text =
+            GoalNumbers::PERCENT === $key
+                ? $this->display->format->plain(self::percent($row), 1)
+                : $this->display->told($column, $row);
 
         return new LinkedText($text, $row->key, $key, $text, RowPhrases::exact($column, $row));
     }

@@ -20,7 +20,7 @@ use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Words\RowPhrases;
 
-/** The numbers of bullets and gauges: value, target, variance against it, the band that the value is in, and its limits. */
+/** The numbers of bullets and gauges: value, target, variance against it, the value's band, and its limits. */
 final class TargetedWorkings
 {
     private const NAMED = 3;

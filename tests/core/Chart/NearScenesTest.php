@@ -8,11 +8,9 @@ use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Scene\Arc;
-use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Check;
-use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -72,7 +70,7 @@ final class NearScenesTest extends TestCase
         $rows = $drawing->workings->table->rowsByKey();
         $perUnit = null;
         foreach (self::marks($drawing) as $mark) {
-            if (!$mark instanceof Rect || null === $mark->measures) {
+            if (!($mark instanceof Rect) || null === $mark->measures) {
                 continue;
             }
             $row = $rows[(string) $mark->key];
@@ -127,8 +125,12 @@ final class NearScenesTest extends TestCase
             'both-signs',
         ];
         foreach (self::random($kind, $seed)->checks() as $check) {
-            $isKnown = [] !== array_filter($expected, static fn (string $id): bool => str_starts_with($check->id, $id));
-            self::assertTrue($check->holds || $isKnown || self::isAboutPeriods($check), "{$check->id}: {$check->says}");
+            $isKnown =
+                [] !== array_filter($expected, static fn (string $id): bool => str_starts_with($check->id, $id));
+            self::assertTrue(
+                $check->holds || $isKnown || self::isAboutPeriods($check),
+                "{$check->id}: {$check->says}",
+            );
         }
     }
 
@@ -155,7 +157,14 @@ final class NearScenesTest extends TestCase
             }
             foreach (range(1, mt_rand(1, 12)) as $month) {
                 $budget = 0 === mt_rand(0, 4) ? '' : (string) mt_rand(0, 9 * $most);
-                $csv .= \sprintf("2026-%02d,%s,%s,%d,%s\n", $month, $name, ['a', 'b'][$month % 2], $amount(), $budget);
+                $csv .= \sprintf(
+                    "2026-%02d,%s,%s,%d,%s\n",
+                    $month,
+                    $name,
+                    ['a', 'b'][$month % 2],
+                    $amount(),
+                    $budget,
+                );
             }
         }
         $goal = $isList

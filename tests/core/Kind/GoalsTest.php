@@ -22,10 +22,12 @@ use PHPUnit\Framework\TestCase;
 final class GoalsTest extends TestCase
 {
     /** Of the year, with a budget by month: 40 a month of North, 10 of Holm. */
-    private const YEAR = "Month,Route,Actual,Budget\n".
+    private const YEAR =
+        "Month,Route,Actual,Budget\n".
         "2026-01,North,30,40\n2026-02,North,50,40\n2026-03,North,,40\n2026-04,North,,40\n".
         "2026-01,Holm,5,10\n2026-02,Holm,,10\n2026-03,Holm,,10\n2026-04,Holm,,10\n";
-    private const RESERVE = "Date,Source,Contribution\n".
+    private const RESERVE =
+        "Date,Source,Contribution\n".
         "2026-01-28,Transfer,300\n2026-02-28,Transfer,450\n2026-02-10,Sale,200\n2026-03-30,Transfer,300\n";
     private const SPAN = ['from' => '2026-01', 'to' => '2026-12'];
 
@@ -90,7 +92,12 @@ final class GoalsTest extends TestCase
         yield 'goals of a list, each its own; one has none, one has nothing yet' => [
             "Item,Value,Goal\nTraining,46,50\nPasses,5400,5000\nRepairs,2,\nDocks,,4\n",
             ['measure' => 'Amount', 'by' => 'Item'],
-            ['Training 46 50 92 4 0 – – –', 'Passes 5400 5000 108 0 400 – – –', 'Repairs 2 – – – – – – –', 'Docks 0 4 0 4 0 – – –'],
+            [
+                'Training 46 50 92 4 0 – – –',
+                'Passes 5400 5000 108 0 400 – – –',
+                'Repairs 2 – – – – – – –',
+                'Docks 0 4 0 4 0 – – –',
+            ],
             ['without-goal'],
         ];
         yield 'the farthest along first; what has no goal last' => [
@@ -103,7 +110,7 @@ final class GoalsTest extends TestCase
             self::YEAR,
             ['by' => 'quarter', 'goal' => ['scenario' => 'BU'], 'closedThrough' => '2026-02', 'pace' => 'elapsed'],
             ['2026-Q1 85 150 56.6667 65 0 100 15 –', '2026-Q2 – 50 – – – – – –'],
-            [],
+            ['none-missing'],
         ];
     }
 
@@ -221,10 +228,7 @@ final class GoalsTest extends TestCase
     /** @param array<string, mixed> $question */
     private static function drawing(string $csv, array $question, string $kind): Drawing
     {
-        $recipe = json_encode(
-            ['keenMargin' => 1, 'question' => $question, 'kind' => $kind],
-            \JSON_THROW_ON_ERROR,
-        );
+        $recipe = json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $kind], \JSON_THROW_ON_ERROR);
 
         return Drawing::of(RecipeReader::json($recipe, ChartKinds::all()), Written::figures($csv), ChartKinds::all());
     }
