@@ -10,6 +10,7 @@ use KeenMargin\Core\Kind\BuildUp\BuildUp;
 use KeenMargin\Core\Kind\Bullet\Bullet;
 use KeenMargin\Core\Kind\CapacityFill\CapacityFill;
 use KeenMargin\Core\Kind\ChartKind;
+use KeenMargin\Core\Kind\ComparisonTable\ComparisonTable;
 use KeenMargin\Core\Kind\GapLine\GapLine;
 use KeenMargin\Core\Kind\Gauge\Gauge;
 use KeenMargin\Core\Kind\Hat\HatGraph;
@@ -53,6 +54,7 @@ final readonly class ChartKinds implements Kinds
             new Gauge(),
             new Thermometer(),
             new Progress(),
+            new ComparisonTable(),
         );
     }
 

@@ -12,6 +12,8 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Near\Bands;
 use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Near\Target;
+use KeenMargin\Core\Question\Table\TableColumn;
+use KeenMargin\Core\Question\Table\TableSort;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\Span;
@@ -34,6 +36,8 @@ final readonly class Question
      * @param ?Capacity $capacity of a capacity fill
      * @param ?Target $target what is to be reached; of a capacity fill its rate, in percent
      * @param ?Bands $bands null: those that came with the figures
+     * @param list<TableColumn> $columns of a comparison table; none: the usual ones
+     * @param ?TableSort $sort of a comparison table; null: as `order` and `sequence` say
      * @param list<string> $sequence members in the order that the reader gave them, others after them; where `order`
      *                               tells none
      * @param bool $landing whether a row at the end shows where the fiscal year will end
@@ -62,6 +66,8 @@ final readonly class Question
         public ?Target $target = null,
         public ?Bands $bands = null,
         public Goal $goal = new Goal(),
+        public array $columns = [],
+        public ?TableSort $sort = null,
         public array $sequence = [],
         public bool $landing = false,
         public ScenarioBridge|PeriodBridge|BalanceBridge|Between|null $bridge = null,

@@ -49,6 +49,7 @@ final class QuestionReader
             'landing',
             ...NearReader::KEYS,
             ...GoalReader::KEYS,
+            ...TableReader::KEYS,
             ...WaterfallReader::KEYS,
         ]);
         $scenario = $given->maybe('scenario')?->enum(Scenario::class) ?? Scenario::Actual;
@@ -73,6 +74,8 @@ final class QuestionReader
             target: NearReader::maybeTarget($given->maybe('target')),
             bands: NearReader::maybeBands($given->maybe('bands')),
             goal: GoalReader::of($given),
+            columns: TableReader::columns($given->maybe('columns')),
+            sort: TableReader::maybeSort($given->maybe('sort')),
             sequence: array_map(
                 static fn (Given $key): string => $key->text(500),
                 $given->maybe('sequence')?->list() ?? [],

@@ -48,6 +48,8 @@ final class RecipeWriter
             'target' => NearWriter::target($question->target),
             'bands' => NearWriter::bands($question->bands),
             ...GoalReader::toArray($question->goal),
+            'columns' => TableReader::toArray($question->columns),
+            'sort' => TableReader::sort($question->sort),
             'sequence' => $question->sequence,
             'landing' => $question->landing ?: null,
             ...WaterfallWriter::toArray($question),

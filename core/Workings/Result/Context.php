@@ -12,6 +12,7 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
@@ -34,6 +35,8 @@ final readonly class Context
      * @param list<string> $explanations what the kind's marks stand for, as the subtitle says it
      * @param ?string $says which amounts are shown, in the subtitle's words; null: scenarios and references tell it
      * @param list<BigDecimal> $milestones marked on the way to goals, in percent of them
+     * @param list<TableColumn> $columns of a comparison table
+     * @param ?TableColumn $sorted that its rows are in order by
      * @param bool $namesReference whether the subtitle says what is compared with
      */
     public function __construct(
@@ -57,6 +60,8 @@ final readonly class Context
         public bool $namesReference = true,
         public ?string $says = null,
         public array $milestones = [],
+        public array $columns = [],
+        public ?TableColumn $sorted = null,
     ) {
     }
 

@@ -22,6 +22,44 @@ final class RowOrder
      */
     public static function of(array $rows, Order $order, ?Reference $reference, array $sequence = []): array
     {
+        $place = static fn (Row $row): int => $sequence[$row->key->name ?? ''] ?? \PHP_INT_MAX;
+
+        return self::by(
+            $rows,
+            static fn (Row $a, Row $b): int => [] === $sequence
+                ? self::compare($a, $b, $order, $reference)
+                : $place($a) <=> $place($b),
+        );
+    }
+
+    /**
+     * By a number of each row, such as one of its columns; those without one come last.
+     *
+     * @param list<Row> $rows of one chart, each group before what stands in it
+     * @param \Closure(Row): ?BigDecimal $number
+     *
+     * @return list<Row>
+     */
+    public static function byNumber(array $rows, \Closure $number, bool $isLargestFirst): array
+    {
+        return self::by($rows, static function (Row $a, Row $b) use ($number, $isLargestFirst): int {
+            [$one, $other] = [$number($a), $number($b)];
+            if (null === $one || null === $other) {
+                return (null === $one ? 1 : 0) <=> (null === $other ? 1 : 0);
+            }
+
+            return $isLargestFirst ? $other->compareTo($one) : $one->compareTo($other);
+        });
+    }
+
+    /**
+     * @param list<Row> $rows
+     * @param \Closure(Row, Row): int $compare
+     *
+     * @return list<Row>
+     */
+    private static function by(array $rows, \Closure $compare): array
+    {
         $last = array_values(
             array_filter($rows, static fn (Row $row): bool => RowRole::Other === $row->role || $row->role->isApart()),
         );
@@ -29,16 +67,16 @@ final class RowOrder
             array_filter($rows, static fn (Row $row): bool => RowRole::Other !== $row->role && !$row->role->isApart()),
         );
 
-        return [...self::level($first, $order, $reference, $sequence), ...$last];
+        return [...self::level($first, $compare), ...$last];
     }
 
     /**
      * @param list<Row> $rows
-     * @param array<string, int> $sequence
+     * @param \Closure(Row, Row): int $compare
      *
      * @return list<Row>
      */
-    private static function level(array $rows, Order $order, ?Reference $reference, array $sequence): array
+    private static function level(array $rows, \Closure $compare): array
     {
         $heads = $families = [];
         $depth = [] === $rows ? 0 : min(array_map(static fn (Row $row): int => $row->depth, $rows));
@@ -49,20 +87,10 @@ final class RowOrder
                 $heads[] = $row;
             }
         }
-        $place = static fn (Row $row): int => $sequence[$row->key->name ?? ''] ?? \PHP_INT_MAX;
-        uasort(
-            $heads,
-            static fn (Row $a, Row $b): int => [] === $sequence
-                ? self::compare($a, $b, $order, $reference)
-                : $place($a) <=> $place($b),
-        );
+        uasort($heads, $compare);
         $ordered = [];
         foreach ($heads as $i => $head) {
-            array_push(
-                $ordered,
-                $head,
-                ...isset($families[$i]) ? self::level($families[$i], $order, $reference, $sequence) : [],
-            );
+            array_push($ordered, $head, ...isset($families[$i]) ? self::level($families[$i], $compare) : []);
         }
 
         return $ordered;

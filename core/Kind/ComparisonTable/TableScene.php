@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Kind\ComparisonTable;
+
+use KeenMargin\Core\Chart\Canvas\Canvas;
+use KeenMargin\Core\Chart\Canvas\Orientation;
+use KeenMargin\Core\Chart\Canvas\Stage;
+use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
+use KeenMargin\Core\Chart\Part\RowNames;
+use KeenMargin\Core\Chart\Scale\BandAxis;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Style;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\Table\TableColumn;
+use KeenMargin\Core\Question\Table\TableNumber;
+use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Scene\TextMeasure;
+use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Workings;
+
+/** Names at the left, columns of numbers and small marks beside them; groups and totals under a hairline. */
+final readonly class TableScene
+{
+    private const LAYERS = [
+        'highlight',
+        'rules',
+        'references',
+        'values',
+        'variances',
+        'pins',
+        'lines',
+        'axis',
+        'marks',
+        'points',
+        'names',
+        'title',
+        'labels',
+        'notes',
+        'words',
+    ];
+    private const ROW = 22.0;
+    private const PANEL = 20.0;
+    private const NAMES = 0.36;
+
+    public function __construct(private Workings $workings, private Finish $finish, private ChartOptions $options)
+    {
+    }
+
+    public function scene(): Scene
+    {
+        $draw = fn (Canvas $canvas, float $top, float $stretch): float => $this->draw($canvas, $top, $stretch);
+
+        return (new Frame($this->workings, $this->finish, $this->options))->scene(
+            Orientation::Horizontal,
+            self::LAYERS,
+            $draw,
+        );
+    }
+
+    private function draw(Canvas $canvas, float $top, float $stretch): float
+    {
+        $panels = $this->workings->table->panels();
+        $inPoints = $this->workings->context->display->inPoints;
+        $columns = array_values(
+            array_filter(
+                $this->workings->context->columns,
+                static fn (TableColumn $column): bool => !$inPoints || TableNumber::Percent !== $column->number,
+            ),
+        );
+        $names = max(
+            array_map(static fn (array $rows): float => RowNames::width($rows, self::NAMES * $canvas->width), $panels),
+        );
+        $left = Canvas::MARGIN;
+        $layout = TableLayout::of(
+            columns: $columns,
+            workings: $this->workings,
+            panels: $panels,
+            finish: $this->finish,
+            left: $left + $names,
+            right: $canvas->width - 6.0,
+            most: $this->options->mostPerUnit,
+        );
+        foreach ($panels as $rows) {
+            $top = $this->panel(
+                canvas: $canvas,
+                rows: $rows,
+                layout: $layout,
+                names: $names,
+                top: $top,
+                stretch: $stretch,
+            );
+        }
+        if ($layout->leftOut > 0) {
+            $canvas->write(
+                'words',
+                Canvas::text(
+                    $left,
+                    $top + 14.0,
+                    1 === $layout->leftOut
+                        ? 'One column needs more width'
+                        : "{$layout->leftOut} columns need more width",
+                    'start',
+                    Ink::Quiet,
+                    role: 'left-out',
+                ),
+            );
+            $top += 20.0;
+        }
+
+        return $top;
+    }
+
+    /** @param list<Row> $rows */
+    private function panel(
+        Canvas $canvas,
+        array $rows,
+        TableLayout $layout,
+        float $names,
+        float $top,
+        float $stretch,
+    ): float {
+        $left = Canvas::MARGIN;
+        $panel = $rows[0]->panel ?? '';
+        if ('' !== $panel) {
+            $text = TextMeasure::shortened($panel, $canvas->width - 2.0 * $left, Type::LABEL, 600);
+            $canvas->write('title', Canvas::text($left, $top + 11.0, $text, weight: 600, role: 'panel'));
+            $top += self::PANEL;
+        }
+        $places = $layout->places;
+        (new TableHeads($canvas, $this->workings, $this->workings->context->sorted))->write($places, $top);
+        $axis = BandAxis::rows(
+            RowNames::heights($rows, $names, $stretch, self::ROW),
+            RowNames::standApart($rows),
+            $top + TableHeads::HEIGHT,
+        );
+        $right = [] === $places ? $left + $names : $places[\count($places) - 1]->right;
+        $this->rules($canvas, $axis, $rows, $left, $right);
+        RowNames::beside($canvas, $axis, $rows, $left, $names);
+        foreach ($places as $place) {
+            TableCells::tier($place->column, $this->workings, $rows, $this->finish)->draw(
+                new Stage($canvas, Orientation::Horizontal, $axis, $place->scale, $this->finish->labels),
+            );
+        }
+        foreach ($rows as $i => $row) {
+            $canvas->reach($row->key->id, new Box($left, $axis->begin($i), $right, $axis->end($i)));
+            if ($this->finish->highlights($row->key)) {
+                $canvas->addBehind(
+                    'highlight',
+                    Orientation::Horizontal->bar(
+                        centre: $axis->centre($i),
+                        thickness: $axis->end($i) - $axis->begin($i),
+                        from: $left,
+                        to: $right,
+                        style: Style::mark(Ink::AccentTint),
+                        role: 'highlight',
+                        key: $row->key->id,
+                    ),
+                );
+            }
+        }
+
+        return $axis->stop + 6.0;
+    }
+
+    /**
+     * Below the heads, and over what sums others up.
+     *
+     * @param list<Row> $rows
+     */
+    private function rules(Canvas $canvas, BandAxis $axis, array $rows, float $left, float $right): void
+    {
+        $lines = [[$axis->start - 2.0, Ink::PriorYear, null]];
+        foreach ($rows as $i => $row) {
+            if ($row->role->isSum()) {
+                $ink = $row->role->isWhole() ? Ink::PriorYear : Ink::Hairline;
+                $lines[] = [$axis->begin($i) - ($row->role->isApart() ? 3.0 : 0.0), $ink, $row->key->id];
+            }
+        }
+        foreach ($lines as [$y, $ink, $key]) {
+            $canvas->addBehind(
+                'rules',
+                new Line(
+                    x1: $left,
+                    y1: $y,
+                    x2: $right,
+                    y2: $y,
+                    stroke: $ink->value,
+                    thickness: 1.0,
+                    role: 'rule',
+                    key: $key,
+                ),
+            );
+        }
+    }
+}
