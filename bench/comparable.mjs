@@ -51,6 +51,56 @@ const pictures = {
       { type: 'scatter', data: budget, symbol: 'rect', symbolSize: [20, 3] },
     ],
   ],
+  gauge: [
+    0,
+    value.map((one, i) => ({
+      type: 'gauge',
+      startAngle: 180,
+      endAngle: 0,
+      center: [`${12 + (i % 6) * 15}%`, i < 6 ? '30%' : '75%'],
+      radius: 60,
+      max: 1000,
+      pointer: { show: false },
+      progress: { show: true },
+      axisLine: {
+        lineStyle: {
+          color: [
+            [0.85, '#C6C0B4'],
+            [0.95, '#D6D1C7'],
+            [1, '#E4E0D8'],
+          ],
+        },
+      },
+      data: [{ value: one }],
+    })),
+  ],
+  thermometer: [
+    1,
+    [
+      bar([1445], 0, { stack: 'tube', label, barWidth: 42 }),
+      bar([555], 0, { stack: 'tube', label, itemStyle: { color: '#fff', borderColor: '#23272E' } }),
+      { type: 'scatter', data: [1333], symbol: 'triangle', symbolSize: 8, label },
+      { type: 'scatter', data: [2000], symbol: 'rect', symbolSize: [54, 3], label },
+    ],
+  ],
+  progress: [
+    1,
+    [
+      bar(value.slice(0, 6), 0, { label, barWidth: 15 }),
+      bar(budget.slice(0, 6), 0, { barGap: '-100%', itemStyle: { color: '#fff', borderColor: '#A9ADB2' } }),
+      { type: 'scatter', data: budget.slice(0, 6), symbol: 'rect', symbolSize: [2, 20] },
+    ],
+  ],
+  'comparison-table': [
+    5,
+    [
+      bar(value.slice(0, 6), 0, { label }),
+      bar(budget.slice(0, 6), 1, { label }),
+      bar(variance.slice(0, 6), 2, { label, itemStyle: { color: colour } }),
+      bar(percent.slice(0, 6), 3, { label, barWidth: 2, itemStyle: { color: colour } }),
+      line(value, 4),
+    ],
+  ],
   'variance-tiers': [
     3,
     [

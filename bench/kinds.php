@@ -52,6 +52,16 @@ $asked = [
         $revenue,
         ['span' => $span, 'target' => ['scenario' => 'BU'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
     ],
+    'gauge' => [
+        $revenue,
+        ['span' => $span, 'target' => ['scenario' => 'BU'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
+    ],
+    'thermometer' => [
+        $read('reserve.csv'),
+        ['goal' => '2000000', 'span' => ['from' => '2024-01', 'to' => '2027-12']],
+    ],
+    'progress' => [$revenue, ['by' => 'Route', 'goal' => ['scenario' => 'BU'], 'span' => $span]],
+    'comparison-table' => [$revenue, ['by' => 'Route', 'against' => ['BU'], 'span' => $span]],
     'build-up' => [$revenue, ['span' => $span, 'forecast' => 'FC', 'subtotals' => 'quarter']],
     'bridge' => [
         $revenue,

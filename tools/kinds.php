@@ -148,6 +148,15 @@ $kinds = [
     'build-up' => [...$basic, 'subtotals' => 'quarter'],
     'bridge' => [...$basic, 'bridge' => ['from' => 'BU', 'to' => 'AC']],
     'bullet' => [...$basic, 'target' => ['scenario' => 'TG'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
+    'gauge' => [
+        ...$basic,
+        'by' => 'quarter',
+        'target' => ['scenario' => 'TG'],
+        'bands' => ['percentOfTarget' => ['85', '95', '110']],
+    ],
+    'thermometer' => [...$basic, 'by' => 'quarter', 'goal' => ['scenario' => 'BU']],
+    'progress' => [...$basic, 'goal' => ['scenario' => 'BU']],
+    'comparison-table' => [...$basic, 'against' => ['BU', 'PY']],
     'statement' => ['measure' => 'Used', 'against' => ['BU', 'PY'], 'by' => 'Route', 'span' => 'year to date'],
 ];
 $byRoute = ['by' => 'Route', 'span' => 'year to date'];

@@ -34,6 +34,7 @@ const CORE = [
     'Figures/Reading/Totals',
     'Figures/Reading/Rows',
     'Question/Near',
+    'Question/Table',
     'Question',
     'Question/Fit',
     'Question/Document',
@@ -66,7 +67,7 @@ const CORE = [
 const ONLY = ['Render' => ['Scene', 'Notation'], 'Scene' => [], 'Document' => [], 'Number' => []];
 const RECORDS = 'app/Storage/Record/';
 /** Ids of kinds that are also keys of a question. */
-const KEYS = ['bridge'];
+const KEYS = ['bridge', 'progress'];
 /** Tables that a tool makes. */
 const MADE = ['advance-widths.php', 'fallback-widths.php'];
 

@@ -4306,6 +4306,23 @@ export interface components {
       pace?: 'elapsed' | 'none' | 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
       /** @description of a thermometer, a breakdown whose members values are put together of */
       layers?: components['schemas']['RecipeName']
+      /** @description of a comparison table, from left to right */
+      columns?: (
+        | components['schemas']['RecipeColumn']
+        | {
+            column: components['schemas']['RecipeColumn']
+            /** @enum {unknown} */
+            as?: 'number' | 'bar' | 'pin' | 'progress' | 'line'
+          }
+      )[]
+      /** @description of a comparison table, what its rows are in order by */
+      sort?:
+        | components['schemas']['RecipeColumn']
+        | {
+            column: components['schemas']['RecipeColumn']
+            /** @enum {unknown} */
+            order?: 'largest first' | 'smallest first'
+          }
     }
     /** @description A first look at a file. */
     Reading: {
@@ -4348,6 +4365,7 @@ export interface components {
     }
     /** @enum {unknown} */
     RecipeBetter: 'more' | 'less'
+    RecipeColumn: string
     RecipeFigures: {
       columns?: {
         [key: string]: {
@@ -4851,6 +4869,7 @@ export type Reading = components['schemas']['Reading']
 export type ReadingProgress = components['schemas']['ReadingProgress']
 export type Recipe = components['schemas']['Recipe']
 export type RecipeBetter = components['schemas']['RecipeBetter']
+export type RecipeColumn = components['schemas']['RecipeColumn']
 export type RecipeFigures = components['schemas']['RecipeFigures']
 export type RecipeGrain = components['schemas']['RecipeGrain']
 export type RecipeMembers = components['schemas']['RecipeMembers']

@@ -102,8 +102,9 @@ final readonly class ComparisonTable implements ChartKind
             [
                 new SentencePart(' stand, in the columns '),
                 new SentencePart([] === $names ? 'as usual' : Wording::some($names, 6), 'columns'),
-                new SentencePart(' against '),
-                new SentencePart(self::against($question), 'against'),
+                ...[] === $names
+                    ? [new SentencePart(' against '), new SentencePart(self::against($question), 'against')]
+                    : [],
                 new SentencePart(', sorted '),
                 new SentencePart($order, 'sort'),
             ],

@@ -7,10 +7,6 @@ namespace KeenMargin\Core\Kind\ComparisonTable;
 use KeenMargin\Core\Chart\Tier\PinTier;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Chart\Tier\VarianceTier;
-use KeenMargin\Core\Kind\ComparisonTable\Cell\BarCell;
-use KeenMargin\Core\Kind\ComparisonTable\Cell\NumberCell;
-use KeenMargin\Core\Kind\ComparisonTable\Cell\ProgressCell;
-use KeenMargin\Core\Kind\ComparisonTable\Cell\TrendCell;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\Table\TableForm;
@@ -25,20 +21,18 @@ final class TableCells
     public static function tier(TableColumn $column, Workings $workings, array $rows, Finish $finish): Tier
     {
         $reference = TableWorkings::maybeReference($workings, $column);
-        $isDrawn = TableForm::Number !== $column->form;
+        $isVariance = TableNumber::Variance === $column->number;
 
-        return match (true) {
-            TableNumber::Trend === $column->number => new TrendCell($rows),
-            TableForm::Bar === $column->form && TableNumber::Variance === $column->number && null !== $reference => new VarianceTier($workings, $rows, $reference, true),
-            TableForm::Pin === $column->form && null !== $reference => PinTier::of(
-                $workings,
-                $rows,
-                $reference,
-                $finish->limit,
-            ),
-            TableForm::Progress === $column->form => new ProgressCell($workings, $rows, $column),
-            $isDrawn => new BarCell($workings, $rows, $column),
-            default => new NumberCell($workings, $rows, $column),
+        return match ($column->form) {
+            TableForm::Line => new TrendCell($rows),
+            TableForm::Number => new NumberCell($workings, $rows, $column),
+            TableForm::Progress => new ProgressCell($workings, $rows, $column),
+            TableForm::Pin => null === $reference
+                ? new NumberCell($workings, $rows, $column)
+                : PinTier::of($workings, $rows, $reference, $finish->limit),
+            TableForm::Bar => $isVariance && null !== $reference
+                ? new VarianceTier($workings, $rows, $reference, true)
+                : new BarCell($workings, $rows, $column),
         };
     }
 }

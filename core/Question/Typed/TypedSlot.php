@@ -42,6 +42,7 @@ final readonly class TypedSlot
             'bridge' === $slot => $this->bridge($text),
             'aim' === $slot => (new TypedNear($this->dataset))->target($text),
             'goal' === $slot => (new TypedGoal($this->dataset))->goal($text),
+            'columns' === $slot => TypedColumns::columns($text),
             'pace' === $slot => TypedGoal::pace($text),
             'layers' === $slot => (new TypedGoal($this->dataset))->layers($text),
             'bands' === $slot => (new TypedNear($this->dataset))->bands($text),

@@ -40,8 +40,15 @@ final readonly class Contributions
         $fine = $scope->dataset->grain;
         $this->grain = Grain::Day === $fine ? Grain::Month : $fine;
         $closed = $after = [];
+        $unit = null;
         foreach ($scope->dataset->isTimeless() ? [] : $scope->fine->list as $period) {
-            $unit = $this->grain === $fine ? $period : $period->group($this->grain, $scope->dataset->calendar);
+            // Days of one month come one after the other.
+            $isSame = null !== $unit && $period->firstDay() <= $unit->lastDay();
+            $unit = match (true) {
+                $this->grain === $fine => $period,
+                $isSame => $unit,
+                default => $period->group($this->grain, $scope->dataset->calendar),
+            };
             if ($period->isAfter($scope->closing)) {
                 $after[$unit->start] = true;
             } else {

@@ -6,6 +6,7 @@ import BandsSlot from '../slots/BandsSlot.vue'
 import BridgeSlot from '../slots/BridgeSlot.vue'
 import BetweenSlot from '../slots/BetweenSlot.vue'
 import CapacitySlot from '../slots/CapacitySlot.vue'
+import ColumnsSlot from '../slots/ColumnsSlot.vue'
 import ChoiceSlot from '../../shared/slots/ChoiceSlot.vue'
 import GoalSlot from '../slots/GoalSlot.vue'
 import NumbersSlot from '../slots/NumbersSlot.vue'
@@ -17,6 +18,7 @@ import RowsSlot from '../slots/RowsSlot.vue'
 import SpanSlot from '../slots/SpanSlot.vue'
 import TargetSlot from '../slots/TargetSlot.vue'
 import { filterText } from '../../shared/slots/memberFilter'
+import { nameOf, usualColumns } from '../slots/columns'
 import { spanText } from '../slots/spanText'
 import { provideSpeak } from '../../shared/slots/speak'
 import { useGathered } from './useGathered'
@@ -123,6 +125,31 @@ function takeSpan(part: Partial<Question>) {
   if (isGathering.value && 'span' in part) filter.setSpan(part.span)
   else emit('change', part)
 }
+/** What rows of a table are in order by: the column and a word for the direction, as one text. */
+const sorted = computed(() => {
+  const sort = props.question.sort
+  return sort
+    ? `${typeof sort === 'string' ? sort : sort.column}|${typeof sort === 'string' ? '' : (sort.order ?? '')}`
+    : ''
+})
+const sorts = computed(() => [
+  { value: '', label: 'in the order of the rows', note: '' },
+  ...(props.question.columns?.length
+    ? props.question.columns.map(nameOf)
+    : usualColumns(props.question, (props.dataset.grains as string[]).includes(props.question.by ?? ''))
+  ).flatMap((name) =>
+    (['largest first', 'smallest first'] as const).map((order) => ({
+      value: `${name}|${order}`,
+      label: `by ${name}`,
+      note: order,
+    })),
+  ),
+])
+function takeSort(value: string) {
+  const [column, order] = value.split('|')
+  const sort = column ? { column, order: order as 'largest first' | 'smallest first' } : undefined
+  emit('change', { sort })
+}
 function breakdown(slot: string) {
   return props.dataset.breakdowns.find((breakdown) => slot === `members:${breakdown.name}`)
 }
@@ -213,6 +240,21 @@ function breakdown(slot: string) {
         :value="question.layers ?? ''"
         :choices="layers"
         @choose="emit('change', { layers: $event || undefined })"
+      />
+      <ColumnsSlot
+        v-else-if="part.slot === 'columns'"
+        :text="part.text"
+        :dataset="dataset"
+        :question="question"
+        @change="emit('change', $event)"
+      />
+      <ChoiceSlot
+        v-else-if="part.slot === 'sort'"
+        :text="part.text"
+        name="Sorted"
+        :value="sorted"
+        :choices="sorts"
+        @choose="takeSort"
       />
       <BandsSlot
         v-else-if="part.slot === 'bands'"

@@ -21,7 +21,8 @@ final class NearScenesTest extends TestCase
     use SceneProperties;
 
     private const WIDTHS = [360, 520, 640, 880, 1280, 1920];
-    private const KINDS = ['gauge', 'thermometer', 'progress'];
+    private const KINDS = ['gauge', 'thermometer', 'progress', 'comparison-table'];
+    private const COLUMNS = ['AC', 'BU', "\u{0394}BU", "\u{0394}BU %", 'share', 'progress', 'trend'];
     private const TOLERANCE = 0.02;
 
     /** @return iterable<string, array{string, int}> */
@@ -42,7 +43,11 @@ final class NearScenesTest extends TestCase
         foreach ($drawing->checks() as $check) {
             self::assertTrue('one-scale' !== $check->id || $check->holds, $check->says);
         }
-        'gauge' === $kind ? self::assertAngles($drawing) : self::assertLengths($drawing, $kind);
+        match ($kind) {
+            'gauge' => self::assertAngles($drawing),
+            'comparison-table' => null,
+            default => self::assertLengths($drawing, $kind),
+        };
     }
 
     /** All angles are one number of degrees for a unit, and none is beyond the half ring. */
@@ -87,7 +92,7 @@ final class NearScenesTest extends TestCase
     #[DataProvider('scenes')]
     public function testNumbersOnTheWayToAGoalTieWithOneAnother(string $kind, int $seed): void
     {
-        if ('gauge' === $kind) {
+        if (\in_array($kind, ['gauge', 'comparison-table'], true)) {
             $this->expectNotToPerformAssertions();
 
             return;
@@ -140,13 +145,27 @@ final class NearScenesTest extends TestCase
         return 1 === preg_match('/missing|left-out|absent|uncovered/', $check->id);
     }
 
+    /** @return list<string|array<string, string>> some columns, each drawn in one of its ways */
+    private static function columns(): array
+    {
+        $columns = [];
+        foreach (self::COLUMNS as $name) {
+            $isNumber = 'trend' !== $name && 0 === mt_rand(0, 3);
+            if (0 !== mt_rand(0, 3)) {
+                $columns[] = $isNumber ? ['column' => $name, 'as' => 'number'] : $name;
+            }
+        }
+
+        return [] === $columns ? ['AC'] : $columns;
+    }
+
     private static function random(string $kind, int $seed): Drawing
     {
         mt_srand($seed);
         $isList = 0 === mt_rand(0, 3);
         $sign = [1, 1, 1, -1][mt_rand(0, 3)];
         $most = [1, 12, 1_000_000][mt_rand(0, 2)];
-        $rows = 'progress' === $kind ? 40 : 9;
+        $rows = \in_array($kind, ['progress', 'comparison-table'], true) ? 40 : 9;
         $csv = $isList ? "Route,Value,Goal\n" : "Month,Route,Source,Actual,Budget\n";
         for ($route = mt_rand(1, $rows); $route > 0; --$route) {
             $name = ['North', 'Holm and the outer skerries beyond it', 'Ø', '<b>bold</b>'][mt_rand(0, 3)]." $route";
@@ -177,6 +196,7 @@ final class NearScenesTest extends TestCase
             ...'gauge' === $kind
                 ? ['target' => (string) (4 * $most), 'bands' => ['limits' => ['2', '5', (string) (9 * $most)]]]
                 : ['goal' => $goal],
+            ...'comparison-table' === $kind && !$isList ? ['columns' => self::columns()] : [],
             ...'thermometer' === $kind && $isWhole && 0 === mt_rand(0, 1) ? ['layers' => 'Source'] : [],
         ];
         $finish = [

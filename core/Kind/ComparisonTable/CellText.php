@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\ComparisonTable\Cell;
+namespace KeenMargin\Core\Kind\ComparisonTable;
 
-use KeenMargin\Core\Kind\ComparisonTable\TableWorkings;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\Table\TableNumber;

@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\ComparisonTable\Cell;
+namespace KeenMargin\Core\Kind\ComparisonTable;
 
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Kind\ComparisonTable\TableWorkings;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Question\Table\TableColumn;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\Core\Kind\ComparisonTable\Cell;
+namespace KeenMargin\Core\Kind\ComparisonTable;
 
 use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Chart\Canvas\Stage;
