@@ -12,6 +12,7 @@ final readonly class Scene
      * @param bool $isHorizontal whether lengths lie: bars instead of columns
      * @param string $colours which inks: `effect`, or `greys`
      * @param list<Region> $regions where rows are pointed at, in the rows' order
+     * @param list<Handle> $handles what may be moved
      */
     public function __construct(
         public float $width,
@@ -22,6 +23,7 @@ final readonly class Scene
         public bool $isHorizontal = false,
         public string $colours = 'effect',
         public array $regions = [],
+        public array $handles = [],
     ) {
     }
 
@@ -37,6 +39,7 @@ final readonly class Scene
             isHorizontal: $this->isHorizontal,
             colours: $this->colours,
             regions: $this->regions,
+            handles: $this->handles,
         );
     }
 
@@ -58,6 +61,7 @@ final readonly class Scene
             'description' => $this->description,
             'colours' => $this->colours,
             'regions' => array_map(static fn (Region $region): array => $region->toArray(), $this->regions),
+            'handles' => array_map(static fn (Handle $handle): array => $handle->toArray(), $this->handles),
             'marks' => array_map(static fn (Group $group): array => $group->toArray(), $this->groups),
         ];
     }

@@ -3915,6 +3915,45 @@ export interface components {
     FoundNames: {
       items: components['schemas']['FoundName'][]
     }
+    /** @description Something that a reader may move on the chart, and where amounts are. */
+    Handle: {
+      /** @enum {string} */
+      of: 'target' | 'goal' | 'limit'
+      /** @description of a limit, from 0 */
+      place: number
+      label: string
+      amount: string
+      /** @description that amounts are moved by */
+      step: string
+      /** @description that it must stay above */
+      least: string | null
+      /** @description that it must stay below */
+      most: string | null
+      /** @description whether amounts run from left to right */
+      isHorizontal: boolean
+      /**
+       * Format: float
+       * @description where nought is, in points; on a ring in degrees
+       */
+      zero: number
+      /**
+       * Format: float
+       * @description points of one of the unit; on a ring degrees
+       */
+      perUnit: number
+      /**
+       * Format: float
+       * @description where its line across begins; on a ring the inner radius
+       */
+      from: number
+      /**
+       * Format: float
+       * @description where it ends; on a ring the outer radius
+       */
+      to: number
+      /** @description of a ring; null where it is moved along a line */
+      centre: [number, number] | null
+    }
     /** @description Where the names of columns stand in a file. */
     HeaderPlace: {
       row: number
@@ -4558,6 +4597,8 @@ export interface components {
       colours: 'effect' | 'greys'
       /** @description where rows are pointed at, in the rows' order */
       regions: components['schemas']['Region'][]
+      /** @description what may be moved */
+      handles: components['schemas']['Handle'][]
       marks: components['schemas']['Mark'][]
     }
     /** @description A slot with nothing set, which has no place of its own in the sentence. */
@@ -4841,6 +4882,7 @@ export type Fitted = components['schemas']['Fitted']
 export type Follows = components['schemas']['Follows']
 export type FoundName = components['schemas']['FoundName']
 export type FoundNames = components['schemas']['FoundNames']
+export type Handle = components['schemas']['Handle']
 export type HeaderPlace = components['schemas']['HeaderPlace']
 export type Headline = components['schemas']['Headline']
 export type Import = components['schemas']['Import']

@@ -24,6 +24,7 @@ export type {
   Question,
   Recipe,
   Refusal,
+  Handle,
   Region,
   RowAbout,
   RowNote,

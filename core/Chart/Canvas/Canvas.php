@@ -10,6 +10,7 @@ use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Group;
+use KeenMargin\Core\Scene\Handle;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Path;
@@ -37,6 +38,8 @@ final class Canvas
     private float $bottom = 0.0;
     /** @var array<string, Box> where rows are pointed at, by their keys */
     private array $reaches = [];
+    /** @var list<Handle> */
+    private array $handles = [];
 
     public function __construct(public readonly float $width)
     {
@@ -215,6 +218,18 @@ final class Canvas
     public function reach(string $key, Box $box): void
     {
         $this->reaches[$key] = $box;
+    }
+
+    /** Gives the reader something to move. */
+    public function offer(Handle ...$handles): void
+    {
+        array_push($this->handles, ...array_values($handles));
+    }
+
+    /** @return list<Handle> */
+    public function handles(): array
+    {
+        return $this->handles;
     }
 
     /**

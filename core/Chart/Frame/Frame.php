@@ -68,6 +68,7 @@ final readonly class Frame
             isHorizontal: Orientation::Horizontal === $orientation,
             colours: $this->finish->colours->value,
             regions: $regions,
+            handles: $canvas->handles(),
         );
     }
 

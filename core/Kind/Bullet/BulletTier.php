@@ -11,6 +11,7 @@ use KeenMargin\Core\Chart\Canvas\PlacedLabel;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\BandStrip;
 use KeenMargin\Core\Chart\Part\LabelWidths;
+use KeenMargin\Core\Chart\Part\NearHandles;
 use KeenMargin\Core\Chart\Part\TargetTick;
 use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Tier\StandsOnAxis;
@@ -96,6 +97,23 @@ final readonly class BulletTier implements Tier
             $this->marks($stage, $row, $stage->axis->centre($i), $thickness);
         }
         Orientation::Horizontal === $stage->orientation ? $this->beside($stage) : $this->above($stage);
+        if ($this->scale->isShared() && $stage->isFirst) {
+            $this->offer($stage);
+        }
+    }
+
+    private function offer(Stage $stage): void
+    {
+        $handles = new NearHandles(
+            context: $this->workings->context,
+            isHorizontal: Orientation::Horizontal === $stage->orientation,
+            zero: $stage->scale->zero,
+            perUnit: $stage->scale->at(1.0) - $stage->scale->zero,
+            from: $stage->axis->start,
+            to: $stage->axis->stop,
+            span: $this->scale->most - $this->scale->least,
+        );
+        $stage->canvas->offer(...$handles->all());
     }
 
     private function value(Stage $stage, Row $row, float $centre, float $thickness): void

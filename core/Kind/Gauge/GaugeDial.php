@@ -34,6 +34,8 @@ final readonly class GaugeDial
     private const VALUE = [0.865, 0.945];
     private const TICK = [0.77, 1.07];
     private const NUMBER = 0.24;
+    /** The inner radius of the ring, as a part of the outer one. */
+    public const INNER = 1.0 - self::RING;
     /** Room below the centre for what the ends are, the variance and the band. */
     public const FOOT = 38.0;
     /** Room beside the ring for the word at the target's tick. */

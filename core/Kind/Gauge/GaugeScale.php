@@ -49,6 +49,22 @@ final readonly class GaugeScale
         return self::DEGREES * max(0.0, min(1.0, $share));
     }
 
+    /** May lie before the left end, where the scale begins above nought. */
+    public function degreesOfNought(): float
+    {
+        return -$this->from->toFloat() * $this->degreesPerUnit();
+    }
+
+    public function degreesPerUnit(): float
+    {
+        return self::DEGREES / $this->span();
+    }
+
+    public function span(): float
+    {
+        return $this->to->minus($this->from)->toFloat();
+    }
+
     public function isBelow(BigDecimal $amount): bool
     {
         return $amount->isLessThan($this->from);

@@ -9,6 +9,7 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\PanelGrid;
+use KeenMargin\Core\Chart\Part\NearHandles;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Scene;
@@ -56,9 +57,7 @@ final readonly class Gauges
         foreach ($rows as $i => $row) {
             $top = $grid->isFirst($i) && $i > 0 ? $bottom + self::GAP : $top;
             // Left, as titles are, where there is one; else in the middle of each place.
-            $x = $isOne
-                ? Canvas::MARGIN + GaugeDial::SIDE + $radius
-                : ($grid->left($i) + $grid->right($i)) / 2.0;
+            $x = $isOne ? Canvas::MARGIN + GaugeDial::SIDE + $radius : ($grid->left($i) + $grid->right($i)) / 2.0;
             $y = $top + ($isOne ? 0.0 : self::NAME) + 18.0 + $radius;
             if (!$isOne) {
                 $this->name($canvas, $row, $x, $top + 12.0, $grid->width() - 8.0);
@@ -73,10 +72,29 @@ final readonly class Gauges
                 radius: $radius,
             );
             $dial->draw($row, 0 === $i ? 'target' : null);
+            if (0 === $i) {
+                $this->offer($canvas, $scale, $x, $y, $radius);
+            }
             $bottom = max($bottom, $y + GaugeDial::FOOT);
         }
 
         return $bottom;
+    }
+
+    /** Targets and limits are moved on the first ring, and are the same on all. */
+    private function offer(Canvas $canvas, GaugeScale $scale, float $x, float $y, float $radius): void
+    {
+        $handles = new NearHandles(
+            context: $this->workings->context,
+            isHorizontal: true,
+            zero: $scale->degreesOfNought(),
+            perUnit: $scale->degreesPerUnit(),
+            from: GaugeDial::INNER * $radius,
+            to: $radius,
+            span: $scale->span(),
+            centre: [$x, $y],
+        );
+        $canvas->offer(...$handles->all());
     }
 
     private function name(Canvas $canvas, Row $row, float $x, float $y, float $room): void

@@ -11,6 +11,7 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Question\Labels;
 use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Handle;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Measures;
 use KeenMargin\Core\Scene\Path;
@@ -88,6 +89,26 @@ final readonly class Tube
                 $this->x + $this->room,
                 $this->zero + self::FOOT,
             ),
+        );
+    }
+
+    /** The goal, which can be moved up and down. */
+    public function handle(Row $row, BigDecimal $goal): Handle
+    {
+        $height = $this->scale->height($row, $goal);
+
+        return new Handle(
+            of: 'goal',
+            place: 0,
+            label: 'Goal',
+            amount: $goal,
+            step: Handle::step($goal->toFloat()),
+            isHorizontal: false,
+            zero: $this->zero,
+            perUnit: -$height / $goal->toFloat(),
+            from: $this->x - self::HALF,
+            to: $this->x + self::HALF,
+            least: BigDecimal::zero(),
         );
     }
 

@@ -88,6 +88,10 @@ final readonly class Tubes
                 room: min($grid->width(), $canvas->width) / 2.0 - 4.0,
             );
             $tube->draw($row, $layers[$row->key->id] ?? []);
+            $goal = $this->workings->context->aim?->number;
+            if (0 === $i && null !== $goal && $goal->isPositive() && $scale->isShared()) {
+                $canvas->offer($tube->handle($row, $goal));
+            }
             $bottom = max($bottom, $zero + Tube::FOOT + 4.0);
         }
 

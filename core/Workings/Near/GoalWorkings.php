@@ -45,6 +45,7 @@ final class GoalWorkings
                 'display' => $display,
                 'rates' => $rates,
                 'says' => self::says($of),
+                'aim' => $recipe->question->goal->aim,
                 'milestones' => $recipe->question->goal->milestones(),
             ]),
             (new GoalSummary($of, $items, $display))->write($context->subject),
@@ -84,10 +85,9 @@ final class GoalWorkings
                 'Pace minus value, never below nought',
             );
         }
-        $isNeeded = [] !== array_filter(
-            $items,
-            static fn (Row $row): bool => null !== ($row->values[GoalNumbers::NEEDED] ?? null),
-        );
+        $isNeeded =
+            [] !==
+            array_filter($items, static fn (Row $row): bool => null !== ($row->values[GoalNumbers::NEEDED] ?? null));
         if ($isNeeded) {
             $left = $of->contributions->left;
             $columns[] = new Column(
@@ -150,12 +150,10 @@ final class GoalWorkings
         return array_values(
             array_filter([
                 ...$kept,
-                self::named(
-                    'without-goal',
-                    $items,
-                    static fn (Row $row): bool => null === $goal($row),
-                    ['has no goal', 'have no goal'],
-                ),
+                self::named('without-goal', $items, static fn (Row $row): bool => null === $goal($row), [
+                    'has no goal',
+                    'have no goal',
+                ]),
                 self::named(
                     'goal-of-nought',
                     $items,
@@ -179,11 +177,7 @@ final class GoalWorkings
 
         return [] === $found
             ? null
-            : new Check(
-                $id,
-                false,
-                Wording::some($found, self::NAMED).' '.$says[1 === \count($found) ? 0 : 1],
-            );
+            : new Check($id, false, Wording::some($found, self::NAMED).' '.$says[1 === \count($found) ? 0 : 1]);
     }
 
     /**

@@ -49,7 +49,13 @@ final class TargetedWorkings
                 $references,
                 Total::none($references),
             ),
-            With::of($context, ['kind' => $recipe->kind->id(), 'display' => $display, 'says' => self::says($of)]),
+            With::of($context, [
+                'kind' => $recipe->kind->id(),
+                'display' => $display,
+                'says' => self::says($of),
+                'aim' => $recipe->question->target,
+                'bands' => $recipe->question->bands,
+            ]),
             (new NearSummary($of->rows, $phrases))->write($context->subject),
             self::checks($of),
         );

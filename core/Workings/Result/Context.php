@@ -12,6 +12,8 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Cumulation;
+use KeenMargin\Core\Question\Near\Bands;
+use KeenMargin\Core\Question\Near\Target;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -34,6 +36,8 @@ final readonly class Context
      * @param list<MemberFilter|NumberFilter> $where what rows are narrowed to besides the question's filters
      * @param list<string> $explanations what the kind's marks stand for, as the subtitle says it
      * @param ?string $says which amounts are shown, in the subtitle's words; null: scenarios and references tell it
+     * @param ?Target $aim target or goal of the question; null: that of the figures
+     * @param ?Bands $bands of the question; null: those that came with the figures
      * @param list<BigDecimal> $milestones marked on the way to goals, in percent of them
      * @param list<TableColumn> $columns of a comparison table
      * @param ?TableColumn $sorted that its rows are in order by
@@ -59,6 +63,8 @@ final readonly class Context
         public array $explanations = [],
         public bool $namesReference = true,
         public ?string $says = null,
+        public ?Target $aim = null,
+        public ?Bands $bands = null,
         public array $milestones = [],
         public array $columns = [],
         public ?TableColumn $sorted = null,

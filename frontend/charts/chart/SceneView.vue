@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import type { Scene } from '../../shared/types'
+import type { Handle, Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
+import SceneHandles from './SceneHandles.vue'
 
 const props = withDefaults(
   defineProps<{
@@ -23,6 +24,7 @@ const emit = defineEmits<{
   note: [key: string]
   moveTo: [key: string, place: string]
   move: [key: string, by: number]
+  moveHandle: [handle: Handle, amount: string]
 }>()
 const svg = ref<SVGSVGElement | null>(null)
 const id = useId()
@@ -172,6 +174,13 @@ function step(by: number) {
       class="drop"
     />
     <SceneMarks :marks="scene.marks" :prefix="prefix" :inks="inks" />
+    <SceneHandles
+      v-if="scene.handles.length"
+      :handles="scene.handles"
+      :zoom="zoom"
+      :width="scene.width"
+      @move="(one, amount) => emit('moveHandle', one, amount)"
+    />
     <g
       v-if="handle"
       class="handle"

@@ -12,6 +12,7 @@ final readonly class Scene
 {
     /**
      * @param list<Region> $regions
+     * @param list<Handle> $handles
      * @param list<Mark> $marks
      */
     public function __construct(
@@ -26,6 +27,12 @@ final readonly class Scene
             items: new OA\Items(ref: '#/components/schemas/Region'),
         ),]
         public array $regions,
+        #[OA\Property(
+            description: 'what may be moved',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/Handle'),
+        ),]
+        public array $handles,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mark'))] public array $marks,
     ) {
     }
