@@ -154,7 +154,7 @@ test('filters are gathered and applied together, with whole groups and numbers',
   await slot(page, 'Route').click()
   await page.getByRole('checkbox', { name: 'North' }).click()
   await page.keyboard.press('Escape')
-  await expect(page.getByText('2 filters differ from the chart.')).toBeVisible()
+  await expect(page.getByText('2 parts differ from the chart.')).toBeVisible()
   await expect(sentence(page)).toContainText('of Fares and freight')
   await page.getByRole('button', { name: 'Apply together' }).click()
   await expect(sentence(page)).toContainText('of Passenger fares, Vehicle fares and Onboard sales, and North')

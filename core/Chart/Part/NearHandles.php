@@ -34,10 +34,6 @@ final readonly class NearHandles
     public function all(): array
     {
         $handles = [];
-        $target = $this->context->aim?->number;
-        if (null !== $target) {
-            $handles[] = $this->handle('target', 0, 'Target', $target);
-        }
         $bands = $this->context->bands;
         $limits = null === $bands || BandForm::PercentOfTarget === $bands->form ? [] : $bands->limits;
         foreach ($limits as $place => $limit) {
@@ -52,6 +48,11 @@ final readonly class NearHandles
             );
         }
 
+        // Last, so that it lies upon a limit at the same place.
+        $target = $this->context->aim?->number;
+        if (null !== $target) {
+            $handles[] = $this->handle('target', 0, 'Target', $target);
+        }
         // On a ring there is no place beyond its ends.
         $isThere = fn (Handle $one): bool => null === $this->centre
             || abs($this->zero + $this->perUnit * $one->amount->toFloat() - 90.0) <= 90.0;

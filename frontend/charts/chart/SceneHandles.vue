@@ -98,7 +98,13 @@ function labelOf(one: (typeof shown.value)[number]) {
       <line v-bind="one.place" stroke="transparent" stroke-width="11" />
       <line class="line" :class="moving?.index === one.index ? 'moved' : ''" v-bind="one.place" />
       <circle class="knob" :cx="one.place.x2" :cy="one.place.y2" r="3.4" />
-      <text v-if="moving?.index === one.index" class="said" v-bind="labelOf(one)" :text-anchor="labelOf(one).anchor">
+      <text
+        v-if="moving?.index === one.index"
+        class="said"
+        :x="labelOf(one).x"
+        :y="labelOf(one).y"
+        :text-anchor="labelOf(one).anchor"
+      >
         {{ one.handle.label }} {{ one.amount }}
       </text>
     </g>

@@ -22,15 +22,15 @@ const ring: Handle = { ...lying, zero: 0, perUnit: 1.8, from: 80, to: 100, centr
 describe('what is moved on a chart', () => {
   it('is where its amount is, and back', () => {
     expect(placeOf(lying, 90)).toEqual({ x1: 460, y1: 20, x2: 460, y2: 80 })
-    expect(amountAt(lying, 463, 50)).toBe('91.0')
+    expect(amountAt(lying, 463, 50)).toBe('91')
     expect(placeOf({ ...lying, isHorizontal: false, zero: 300, perUnit: -2 }, 50)).toEqual({
       x1: 20,
       y1: 200,
       x2: 80,
       y2: 200,
     })
-    expect(amountAt(ring, 150, 20)).toBe('50.0')
-    expect([amountAt(ring, 20, 160), amountAt(ring, 290, 160)]).toEqual(['0', '100.0'])
+    expect(amountAt(ring, 150, 20)).toBe('50')
+    expect([amountAt(ring, 20, 160), amountAt(ring, 290, 160)]).toEqual(['0', '100'])
     const top = placeOf(ring, 50)
     expect([Math.round(top.x1), Math.round(top.y2)]).toEqual([150, 50])
   })

@@ -47,7 +47,8 @@ function within(handle: Handle, amount: number): string {
   const snapped = Math.round(amount / step) * step
   const kept = Math.max(least, Math.min(most, snapped))
   const text = kept.toFixed(decimals)
-  return Number(text) === 0 ? '0' : text
+  const plain = text.includes('.') ? text.replace(/\.?0+$/, '') : text
+  return plain === '-0' || plain === '' ? '0' : plain
 }
 
 /** The question with a moved target, goal or limit. Widths of bands stay widths: the next band gives what this one takes. */

@@ -15,8 +15,8 @@ const row = ref<HTMLElement | null>(null)
 const shown = ref<string | null>(null)
 const { width } = useElementSize(row)
 
-const GLYPH = 36
-const NAME = 54
+const GLYPH = 30
+const NAME = 58
 const groups = computed(() => {
   const groups = new Map<string, Kind[]>()
   for (const kind of props.kinds) groups.set(kind.group, [...(groups.get(kind.group) ?? []), kind])
@@ -59,12 +59,12 @@ defineExpose({ focus })
         @draw="emit('draw', $event)"
       />
     </template>
-    <div v-for="group in isFolded ? [] : groups" :key="group.name" class="flex items-center gap-1">
-      <span class="text-[12px] whitespace-nowrap text-quiet">{{ group.name }}</span>
+    <div v-for="group in isFolded ? [] : groups" :key="group.name" class="flex items-center gap-0.5">
+      <span class="mr-0.5 text-[12px] whitespace-nowrap text-quiet">{{ group.name }}</span>
       <span v-for="one in group.kinds" :key="one.id" class="relative">
         <button
           data-kind
-          class="grid h-8 w-8 place-items-center rounded-md border"
+          class="grid h-8 w-7 place-items-center rounded-md border"
           :class="[
             one.id === kind ? 'border-accent bg-accent-tint' : 'border-transparent hover:border-[#d3ccc0]',
             one.lacks ? 'cursor-default' : '',
