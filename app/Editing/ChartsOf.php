@@ -35,7 +35,30 @@ final readonly class ChartsOf
             }
         }
 
-        return [...$rows, ...$this->notesRenamed($record, $renaming)];
+        return [...$rows, ...$this->notesRenamed($record, $renaming), ...self::bandsRenamed($record, $renaming)];
+    }
+
+    /** @return list<RowChange> measures whose bands are those of a member */
+    private static function bandsRenamed(DatasetRecord $record, Renaming $renaming): array
+    {
+        $rows = [];
+        foreach ($record->measures as $measure) {
+            $bands = array_map($renaming->bands(...), $measure->bands);
+            if ($bands !== $measure->bands) {
+                $json = static fn (array $of): string => json_encode(
+                    $of,
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+                );
+                $rows[] = new RowChange(
+                    'measure',
+                    (int) $measure->id,
+                    ['bands' => $json($measure->bands)],
+                    ['bands' => $json($bands)],
+                );
+            }
+        }
+
+        return $rows;
     }
 
     /**

@@ -18,6 +18,7 @@ use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Question\Change\Renaming;
+use KeenMargin\Core\Question\Document\KeptBandsReader;
 
 /** Plans a change of a measure, or a new one that is made of two others. */
 final readonly class MeasureSettings
@@ -31,6 +32,7 @@ final readonly class MeasureSettings
         'better',
         'numerator',
         'denominator',
+        'bands',
     ];
 
     public function __construct(private SeriesStore $store, private ChartsOf $charts)
@@ -55,6 +57,7 @@ final readonly class MeasureSettings
             'numerator' => $numerator,
             'denominator' => $denominator,
             'former' => $was['former'],
+            'bands' => self::bands($given->maybe('bands'), $was['bands']),
         ];
         $rows = [];
         if ($name !== $measure->name) {
@@ -155,7 +158,11 @@ final readonly class MeasureSettings
         );
     }
 
-    /** @return array<string, int|string|null> */
+    /** @return array{
+     *     name: string, unit: string, grouping: string, over_members: string, better: ?string, numerator: ?string,
+     *     denominator: ?string, former: string, bands: string,
+     * }
+     */
     private static function columns(MeasureRecord $measure): array
     {
         return [
@@ -167,7 +174,18 @@ final readonly class MeasureSettings
             'numerator' => $measure->numerator,
             'denominator' => $measure->denominator,
             'former' => json_encode($measure->former, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            'bands' => json_encode($measure->bands, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
         ];
+    }
+
+    private static function bands(?Given $given, string $else): string
+    {
+        return null === $given
+            ? $else
+            : json_encode(
+                KeptBandsReader::toArray(KeptBandsReader::read($given)),
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+            );
     }
 
     /** Of a ratio and a rate their grouping says it. */

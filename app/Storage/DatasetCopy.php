@@ -80,11 +80,11 @@ final readonly class DatasetCopy
         );
         $connection->executeStatement(
             'INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, '.
-                "denominator, dataset_id, former, band) SELECT {$new(
+                "denominator, dataset_id, former, band, bands) SELECT {$new(
                     'measure',
                     'id',
                 )}, position, name, unit, scale, grouping, over_members, better, numerator, ".
-                "denominator, $to, former, band FROM measure WHERE dataset_id = $from",
+                "denominator, $to, former, band, bands FROM measure WHERE dataset_id = $from",
         );
         $connection->executeStatement(
             "INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT {$new(

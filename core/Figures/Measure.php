@@ -15,6 +15,7 @@ final readonly class Measure
      * @param Grouping $grouping over periods
      * @param ?Better $better null: nobody has said it; see better()
      * @param ?int $band from 0, where its amounts are the limits of a band; else it is a measure proper
+     * @param list<KeptBands> $bands that its values are judged by
      * @param OverMembers $overMembers of a ratio and a rate their grouping says it
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class Measure
         public ?string $numerator = null,
         public ?string $denominator = null,
         public ?int $band = null,
+        public array $bands = [],
         OverMembers $overMembers = OverMembers::Sum,
     ) {
         $this->overMembers = match ($grouping) {

@@ -1433,6 +1433,7 @@ export interface paths {
             better?: '' | 'more' | 'less'
             numerator?: string
             denominator?: string
+            bands?: components['schemas']['KeptBands'][]
           }
         }
       }
@@ -4016,6 +4017,14 @@ export interface components {
       /** @description Address of the file that is the answer */
       file: string | null
     }
+    /** @description Bands that belong to a measure: for all its values or one member, from a period on. */
+    KeptBands: {
+      limits: string[]
+      names?: string[]
+      from?: string
+      field?: string
+      member?: string
+    }
     /** @description The recipe of a chart as it was. */
     KeptRecipe: {
       id: number
@@ -4135,6 +4144,8 @@ export interface components {
       denominator: string | null
       /** @description from 0, where its amounts are the limits of bands */
       band: number | null
+      /** @description that its values are judged by */
+      bands: components['schemas']['KeptBands'][]
     }
     /** @description How a measure is counted. */
     MeasureRule: {
@@ -4889,6 +4900,7 @@ export type Import = components['schemas']['Import']
 export type ImportOf = components['schemas']['ImportOf']
 export type Imported = components['schemas']['Imported']
 export type Job = components['schemas']['Job']
+export type KeptBands = components['schemas']['KeptBands']
 export type KeptRecipe = components['schemas']['KeptRecipe']
 export type Kind = components['schemas']['Kind']
 export type Mapping = components['schemas']['Mapping']

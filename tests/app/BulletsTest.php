@@ -76,6 +76,86 @@ final class BulletsTest extends TestCase
         self::assertSame(['measure' => 'Quays'], $kept->at('recipe', 'question', 'target'));
     }
 
+    public function testBandsOfAMeasureJudgeItsChartsFromTheirPeriodOn(): void
+    {
+        $id = Kept::made("Month,Route,Calls\n2026-01,North,5\n2026-01,Holm,8\n2026-02,North,5\n2026-02,Holm,8\n");
+        $calls = self::measure($id);
+        $bands = [
+            ['limits' => ['6', '9'], 'names' => ['few', 'many']],
+            ['increments' => ['4', '3'], 'names' => ['few', 'some', 'many'], 'from' => '2026-02'],
+            ['limits' => ['4', '5'], 'names' => ['low', 'high'], 'field' => 'Route', 'member' => 'North'],
+        ];
+        $changed = Kept::change('PATCH', $id, "/measures/$calls", ['bands' => $bands]);
+        self::assertSame(200, $changed->status, $changed->body);
+        self::assertSame(
+            ['limits' => ['4', '7'], 'names' => ['few', 'some', 'many'], 'from' => '2026-02'],
+            Server::send('GET', "/api/datasets/$id")->at('measures', 0, 'bands', 1),
+        );
+        self::assertSame(['many', 'many'], self::bandsOf($id, ['by' => 'month', 'where' => [self::only('Holm')]]));
+        self::assertSame(['high', 'many'], self::bandsOf($id, ['by' => 'Route']));
+
+        $route = Server::send('GET', "/api/datasets/$id")->int('breakdowns', 0, 'id');
+        Kept::change('PATCH', $id, "/breakdowns/$route", ['rename' => 'North', 'to' => 'Northern']);
+        self::assertSame(
+            'Northern',
+            Server::send('GET', "/api/datasets/$id")->at('measures', 0, 'bands', 2, 'member'),
+        );
+        self::assertSame(['high', 'many'], self::bandsOf($id, ['by' => 'Route']));
+
+        $copy = Server::send('POST', "/api/datasets/$id/copies");
+        self::assertSame(['high', 'many'], self::bandsOf($copy->int('id'), ['by' => 'Route']));
+
+        Server::send('POST', "/api/datasets/$id/undo");
+        Server::send('POST', "/api/datasets/$id/undo");
+        self::assertSame([], Server::send('GET', "/api/datasets/$id")->at('measures', 0, 'bands'));
+    }
+
+    public function testBandsThatDoNotRiseAreNotKept(): void
+    {
+        $id = Kept::made(self::CALLS);
+        $state = Server::send('GET', "/api/datasets/$id");
+        $refused = Server::send(
+            'PATCH',
+            "/api/datasets/$id/measures/".self::measure($id),
+            ['bands' => [['limits' => ['9', '6']]]],
+            ['If-Match' => $state->header('ETag')],
+        );
+        self::assertSame(
+            [422, 'Limits of bands must rise; 6 does not lie above 9.'],
+            [$refused->status, $refused->at('detail')],
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function only(string $route): array
+    {
+        return ['field' => 'Route', 'in' => [$route]];
+    }
+
+    private static function measure(int $dataset): int
+    {
+        return Server::send('GET', "/api/datasets/$dataset")->int('measures', 0, 'id');
+    }
+
+    /**
+     * The bands that values are in.
+     *
+     * @param array<string, mixed> $question
+     *
+     * @return list<string>
+     */
+    private static function bandsOf(int $dataset, array $question): array
+    {
+        $recipe = self::recipe(['measure' => 'Calls', ...$question]);
+        $drawn = Server::send('POST', "/api/datasets/$dataset/drawings", ['recipe' => $recipe]);
+        self::assertSame(200, $drawn->status, $drawn->body);
+
+        return array_map(
+            static fn (int $row): string => $drawn->text('workings', 'rows', $row, 'cells', 'band'),
+            array_keys((array) $drawn->at('workings', 'rows')),
+        );
+    }
+
     /**
      * @param array<string, mixed> $question
      *

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Figures;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\App\Checking\DatasetFindings;
 use KeenMargin\App\Editing\FinishUse;
 use KeenMargin\App\Http\Contract\Figures\Breakdown;
+use KeenMargin\App\Http\Contract\Figures\KeptBands as KeptBandsState;
 use KeenMargin\App\Http\Contract\Figures\Measure;
 use KeenMargin\App\Http\Contract\Figures\MergedMember;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
@@ -19,6 +21,7 @@ use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Figures\ClosingPeriods;
 use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\KeptBands;
 use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Document\RecipeWriter;
@@ -175,6 +178,16 @@ final readonly class DatasetState
             numerator: $measure->numerator,
             denominator: $measure->denominator,
             band: $measure->band,
+            bands: array_map(
+                static fn (KeptBands $one): KeptBandsState => new KeptBandsState(
+                    limits: array_map(static fn (BigDecimal $limit): string => $limit->toString(), $one->limits),
+                    names: [] === $one->names ? null : $one->names,
+                    from: $one->from?->key(),
+                    field: $one->breakdown,
+                    member: $one->member,
+                ),
+                $measure->bands,
+            ),
         );
     }
 

@@ -105,6 +105,7 @@ final readonly class SettingsController
             'better?' => '|more|less',
             'numerator?' => 'string',
             'denominator?' => 'string',
+            'bands?' => 'KeptBands[]',
         ],
         isVersioned: true,
         isSigned: true,

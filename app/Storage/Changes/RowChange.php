@@ -22,6 +22,7 @@ final readonly class RowChange
             'numerator',
             'denominator',
             'former',
+            'bands',
         ],
         'breakdown' => ['position', 'name', 'former'],
         'member' => ['breakdown_id', 'position', 'name', 'parent_id', 'role', 'merged_into', 'former'],

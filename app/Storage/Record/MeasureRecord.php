@@ -6,10 +6,12 @@ namespace KeenMargin\App\Storage\Record;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
+use KeenMargin\Core\Question\Document\KeptBandsReader;
 
 #[ORM\Entity]
 #[ORM\Table(name: 'measure')]
@@ -30,6 +32,10 @@ class MeasureRecord
     /** How the amounts of several members become one; of a ratio and a rate their grouping says it. */
     #[ORM\Column(length: 10, options: ['default' => 'sum'])]
     public string $overMembers = 'sum';
+
+    /** @var list<array<string, mixed>> bands that its values are judged by, as KeptBandsReader reads them */
+    #[ORM\Column(type: Types::JSON, options: ['default' => '[]'])]
+    public array $bands = [];
 
     /** @param int $scale decimals of the amounts in the fact store */
     public function __construct(
@@ -58,6 +64,9 @@ class MeasureRecord
             numerator: $this->numerator,
             denominator: $this->denominator,
             band: $this->band,
+            bands: [] === $this->bands
+                ? []
+                : KeptBandsReader::read(Given::json(json_encode($this->bands, \JSON_THROW_ON_ERROR))),
             overMembers: OverMembers::from($this->overMembers),
         );
     }

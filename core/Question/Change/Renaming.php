@@ -115,6 +115,24 @@ final readonly class Renaming
         return array_map($this->filter(...), $filters);
     }
 
+    /**
+     * Bands that belong to a measure.
+     *
+     * @param array<mixed> $bands
+     *
+     * @return array<mixed>
+     */
+    public function bands(array $bands): array
+    {
+        if ('breakdown' === $this->what && isset($bands['field'])) {
+            return array_replace($bands, ['field' => $this->name($bands['field'])]);
+        }
+
+        return 'member' === $this->what && ($bands['field'] ?? null) === $this->breakdown
+            ? array_replace($bands, ['member' => $this->name($bands['member'] ?? null)])
+            : $bands;
+    }
+
     public function measureName(string $measure): string
     {
         return 'measure' === $this->what && $measure === $this->from ? $this->to : $measure;
@@ -149,7 +167,8 @@ final readonly class Renaming
     private function parts(array $question): array
     {
         $question = $this->waterfall($question);
-        $keys = ['measure' => ['used', 'unused', 'total'], 'breakdown' => ['by', 'each', 'layers']][$this->what] ?? [];
+        $keys =
+            ['measure' => ['used', 'unused', 'total'], 'breakdown' => ['by', 'each', 'layers']][$this->what] ?? [];
         foreach ($keys as $key) {
             if (($question[$key] ?? null) === $this->from) {
                 $question[$key] = $this->to;

@@ -46,11 +46,18 @@ final class NearReader
      */
     public static function maybeBands(?Given $given): ?Bands
     {
-        if (null === $given) {
-            return null;
-        }
+        return null === $given ? null : self::bands($given);
+    }
+
+    /**
+     * @param list<string> $besides other keys that the object may have
+     *
+     * @throws NotAccepted
+     */
+    public static function bands(Given $given, array $besides = []): Bands
+    {
         $forms = array_column(BandForm::cases(), 'value');
-        $given->object([...$forms, 'names']);
+        $given->object([...$forms, 'names', ...$besides]);
         $told = array_values(array_filter($forms, static fn (string $form): bool => null !== $given->maybe($form)));
         if (1 !== \count($told)) {
             throw new NotAccepted($given->path, 'Bands need one of "'.implode('", "', $forms).'".');

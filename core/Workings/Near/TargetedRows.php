@@ -9,8 +9,11 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\KeptBands;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Near\BandForm;
+use KeenMargin\Core\Question\Near\Bands;
 use KeenMargin\Core\Question\Near\Target;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
@@ -76,7 +79,7 @@ final readonly class TargetedRows
             $better = $compared->context->better;
             $scale =
                 null === $question->bands
-                    ? BandScale::given($names, $own, $better)
+                    ? BandScale::given($names, $own, $better) ?? self::kept($row, $compared, $question)
                     : BandScale::maybe($question->bands, $better, $row->values[self::TARGET] ?? null);
             $rows[] = self::judged($row, $scale);
         }
@@ -111,6 +114,23 @@ final readonly class TargetedRows
         usort($bands, static fn (Measure $a, Measure $b): int => $a->band <=> $b->band);
 
         return $bands;
+    }
+
+    /** The bands that belong to the measure, of the row's member or for all. */
+    private static function kept(Row $row, Workings $compared, Question $question): ?BandScale
+    {
+        $context = $compared->context;
+        $breakdown = $question->breakdown();
+        $kept = KeptBands::maybeOf(
+            $context->measure()->bands,
+            $breakdown,
+            null === $breakdown ? null : $row->key->name,
+            $row->period ?? $context->to,
+        );
+
+        return null === $kept
+            ? null
+            : BandScale::maybe(new Bands(BandForm::Limits, $kept->limits, $kept->names), $context->better, null);
     }
 
     private static function reference(Target $target): Reference

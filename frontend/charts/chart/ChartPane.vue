@@ -42,6 +42,7 @@ const emit = defineEmits<{
   note: [key: string]
   sources: [key: string]
   say: [better: 'more' | 'less']
+  keepBands: [bands: NonNullable<Question['bands']>]
 }>()
 
 const TOP_BAR = 56
@@ -93,6 +94,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
     :question="recipe.question"
     @change="emit('change', $event)"
     @say="emit('say', $event)"
+    @keep-bands="emit('keepBands', $event)"
   />
   <div class="mb-3 flex items-start justify-between gap-4">
     <KindsRow ref="kinds" :kinds="drawing.kinds" :kind="recipe.kind" @draw="emit('draw', $event)" />

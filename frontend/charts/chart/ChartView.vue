@@ -21,7 +21,7 @@ import { zoomOf } from './zoom'
 const RowSources = defineAsyncComponent(() => import('../rows/RowSources.vue'))
 const chartOf = useChart()
 const { dataset, recipes, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
-const { change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter } = chartOf
+const { change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter, keepBands } = chartOf
 const { chart, savedAt, theirs } = saving
 const { canUndo, canRedo, isDatasetNext } = sitting
 const undoSays = computed(() => (isDatasetNext.value && pulse.value?.undo ? `Undo: ${pulse.value.undo}` : 'Ctrl+Z'))
@@ -228,6 +228,7 @@ useKeys({
               @note="begin"
               @sources="sources = $event"
               @say="sayBetter(one.recipe, $event)"
+              @keep-bands="keepBands(one.recipe, i, $event)"
             >
               <template v-if="panes.length === 1" #tools>
                 <ChartTools

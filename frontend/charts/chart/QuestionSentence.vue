@@ -25,7 +25,11 @@ import { useGathered } from './useGathered'
 
 defineOptions({ inheritAttrs: false })
 const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question; isSmall?: boolean }>()
-const emit = defineEmits<{ change: [part: Partial<Question>]; say: [better: 'more' | 'less'] }>()
+const emit = defineEmits<{
+  change: [part: Partial<Question>]
+  say: [better: 'more' | 'less']
+  keepBands: [bands: NonNullable<Question['bands']>]
+}>()
 const filter = useGathered(
   computed(() => props.question),
   (part) => emit('change', part),
@@ -261,6 +265,7 @@ function breakdown(slot: string) {
         :text="part.text"
         :question="question"
         @change="emit('change', $event)"
+        @keep="emit('keepBands', $event)"
       />
       <TargetSlot
         v-else-if="part.slot === 'target'"

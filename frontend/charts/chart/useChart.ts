@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, conflict, says } from '../../shared/api'
-import type { Dataset, Finish, Kind, Note, Question, Recipe } from '../../shared/types'
+import type { Dataset, Finish, Kind, Measure, Note, Question, Recipe } from '../../shared/types'
 import { around, useClosing } from '../../shared/useClosing'
 import { loadDataset, useDataset } from '../../shared/useDataset'
 import { sittingName } from '../../shared/usePulse'
@@ -214,19 +214,36 @@ export function useChart() {
 
   /** Says what is better of a chart's measure, for all charts of it: what its name told was only a guess. */
   async function sayBetter(of: Recipe, better: 'more' | 'less') {
+    await setMeasure(of, () => ({ better }), `${better} is better, in all its charts.`)
+  }
+
+  /** Bands that were tried in a question belong to the measure from now on, beside those of members and later ones. */
+  async function keepBands(of: Recipe, pane: number, bands: NonNullable<Question['bands']>) {
+    const isKept = await setMeasure(
+      of,
+      (measure) => ({ bands: [...measure.bands.filter((one) => one.member ?? one.from), bands] }),
+      'these bands are kept for all its charts.',
+    )
+    if (isKept) change(pane, { bands: undefined })
+  }
+
+  /** Changes a setting of the measure that a chart shows; says whether it did. */
+  async function setMeasure(of: Recipe, body: (measure: Measure) => object, said: string): Promise<boolean> {
     const { measure, used, total } = of.question
     const name = measure ?? used ?? total
     const own = dataset.value?.measures.find((one) => one.name === name) ?? dataset.value?.measures[0]
-    if (!dataset.value || !own) return
+    if (!dataset.value || !own) return false
     try {
       const path = `/datasets/${dataset.value.id}/measures/${own.id}`
-      dataset.value = await ask<Dataset>('PATCH', path, { version: dataset.value.version, body: { better } })
-      tell(`${own.name}: ${better} is better, in all its charts.`)
+      dataset.value = await ask<Dataset>('PATCH', path, { version: dataset.value.version, body: body(own) })
+      tell(`${own.name}: ${said}`)
       fresh.value++
       void beat()
+      return true
     } catch (error) {
       if (conflict(error)) void reloadDataset()
       problem.value = says(error)
+      return false
     }
   }
 
@@ -234,6 +251,6 @@ export function useChart() {
 
   return {
     ...{ dataset, recipes, path, problem, fresh, sitting, closing, saving, pulse, beat },
-    ...{ change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter },
+    ...{ change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter, keepBands },
   }
 }

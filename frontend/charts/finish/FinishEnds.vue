@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { Finish } from '../../shared/types'
-import { thresholdDigits } from '../slots/threshold'
+import { thresholdDigits } from '../../shared/slots/threshold'
 
 /** Where a gauge begins and ends; what is left blank is found from the numbers. */
 const props = defineProps<{ ends: Finish['ends'] }>()

@@ -2,11 +2,11 @@
 import { ref, watch } from 'vue'
 import type { Question } from '../../shared/types'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
-import { FORMS, read, written } from './bands'
+import { FORMS, read, written, type Bands } from '../../shared/slots/bands'
 
 /** The bands that values are judged by: those of the figures, or numbers of the chart's own. */
 const props = defineProps<{ text: string; question: Question }>()
-const emit = defineEmits<{ change: [part: Partial<Question>] }>()
+const emit = defineEmits<{ change: [part: Partial<Question>]; keep: [bands: Bands] }>()
 const fields = ref(written(props.question.bands))
 const trouble = ref('')
 watch(
@@ -44,6 +44,17 @@ function take(close: () => void) {
             autocomplete="off"
             placeholder="poor, fair, good"
         /></label>
+        <p v-if="question.bands" class="text-[12px] text-quiet">
+          These are tried in this question only.
+          <button
+            v-if="!('percentOfTarget' in question.bands)"
+            class="link"
+            type="button"
+            @click="(emit('keep', question.bands), close())"
+          >
+            Keep them for all charts
+          </button>
+        </p>
         <p v-if="trouble" class="text-unfavourable-text" role="alert">{{ trouble }}</p>
         <div class="flex gap-2 pt-1">
           <button class="button button-strong" type="submit">Set</button>

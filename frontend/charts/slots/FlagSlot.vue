@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
-import { thresholdDigits } from './threshold'
+import { thresholdDigits } from '../../shared/slots/threshold'
 
 const props = defineProps<{ text: string; flag: { percent?: string; amount?: string }; inPoints: boolean }>()
 const emit = defineEmits<{ change: [flag: { percent?: string; amount?: string } | undefined] }>()

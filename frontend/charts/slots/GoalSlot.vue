@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Dataset, Question, Scenario } from '../../shared/types'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
-import { thresholdDigits } from './threshold'
+import { thresholdDigits } from '../../shared/slots/threshold'
 
 /**
  * What a value is to reach: a number, the same measure of another scenario, or another measure; of a goal in the course

@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import type { Dataset, Filter } from '../../shared/types'
 import GatherLink from '../../shared/slots/GatherLink.vue'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
-import { thresholdDigits } from './threshold'
+import { thresholdDigits } from '../../shared/slots/threshold'
 
 /** Where another column of numbers is below a limit, or at least as large. */
 const props = defineProps<{ text: string; dataset: Dataset; where: Filter[]; canGather?: boolean }>()

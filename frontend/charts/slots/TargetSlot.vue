@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Dataset, Question, Scenario } from '../../shared/types'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
-import { thresholdDigits } from './threshold'
+import { thresholdDigits } from '../../shared/slots/threshold'
 
 /** What a capacity is held against: a scenario that has figures of it, a rate, or both. */
 const props = defineProps<{ text: string; dataset: Dataset; question: Question }>()

@@ -13,6 +13,7 @@ import { plural } from '../../shared/wording'
 import BreakdownPanel from './BreakdownPanel.vue'
 import ChoiceSetting from './ChoiceSetting.vue'
 import FollowsDialog from './FollowsDialog.vue'
+import MeasureBands from './MeasureBands.vue'
 import MeasureTable from './MeasureTable.vue'
 import TextSetting from './TextSetting.vue'
 import { useSettings } from './useSettings'
@@ -187,6 +188,8 @@ async function remove() {
         </dl>
         <h2 class="mb-2 font-serif text-[17px]">Measures</h2>
         <MeasureTable class="mb-10" :dataset="dataset" :kept="kept" @change="change" />
+        <h2 class="mt-10 mb-2 font-serif text-[17px]">Bands</h2>
+        <MeasureBands :dataset="dataset" @change="change" />
         <template v-if="dataset.breakdowns.length">
           <h2 class="mt-10 mb-2 font-serif text-[17px]">Breakdowns</h2>
           <BreakdownPanel

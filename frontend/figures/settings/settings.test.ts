@@ -73,6 +73,7 @@ describe('the measures', () => {
     unit: '',
     inPoints: false,
     decimals: 0,
+    bands: [],
     grouping: 'sum',
     overMembers: 'sum',
     better: null,

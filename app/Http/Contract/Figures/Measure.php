@@ -10,6 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Measure
 {
+    /** @param list<KeptBands> $bands */
     public function __construct(
         #[OA\Property] public int $id,
         #[OA\Property] public string $name,
@@ -30,6 +31,12 @@ final readonly class Measure
         #[OA\Property(nullable: true)] public ?string $denominator,
         #[OA\Property(description: 'from 0, where its amounts are the limits of bands', nullable: true),]
         public ?int $band,
+        #[OA\Property(
+            description: 'that its values are judged by',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/KeptBands'),
+        ),]
+        public array $bands,
     ) {
     }
 }

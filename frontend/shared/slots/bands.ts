@@ -1,4 +1,4 @@
-import type { Question } from '../../shared/types'
+import type { Question } from '../types'
 import { thresholdDigits } from './threshold'
 
 export type Bands = NonNullable<Question['bands']>
