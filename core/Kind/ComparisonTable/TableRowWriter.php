@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\ComparisonTable;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\ComparedRowWriter;
 use KeenMargin\Core\Workings\Result\Row;
@@ -15,6 +16,10 @@ use KeenMargin\Core\Workings\Result\WorkingsWriter;
 /** Rows of a comparison, with shares, progress and trends where there are columns of them. */
 final readonly class TableRowWriter implements RowWriter
 {
+    /** Numbers that are no scenario's, and those of them that are written. */
+    private const NUMBERS = [...self::BESIDES, GoalNumbers::PERCENT, GoalNumbers::PACE];
+    private const BESIDES = [TableWorkings::SHARE, GoalNumbers::GOAL, TableWorkings::PROGRESS];
+
     private ComparedRowWriter $compared;
 
     public function __construct()
@@ -24,16 +29,12 @@ final readonly class TableRowWriter implements RowWriter
 
     public function numbers(Row $row): array
     {
-        $more = [];
-        foreach ([TableWorkings::SHARE, GoalNumbers::GOAL, TableWorkings::PROGRESS] as $key) {
-            if (\array_key_exists($key, $row->values)) {
-                $more[$key] = WorkingsWriter::amount($row->values[$key]);
-            }
-        }
+        $besides = array_intersect_key($row->values, array_flip(self::BESIDES));
+        $scenarios = With::of($row, ['values' => array_diff_key($row->values, array_flip(self::NUMBERS))]);
 
         return [
-            ...$this->compared->numbers($row),
-            ...$more,
+            ...$this->compared->numbers($scenarios),
+            ...array_map(WorkingsWriter::amount(...), $besides),
             ...[] === $row->trend
                 ? []
                 : ['trend' => array_map(static fn (?BigDecimal $one): ?string => $one?->toString(), $row->trend)],

@@ -68,13 +68,22 @@ final class GoalWorkings
     {
         $unit = trim(", {$display->unitText()}", ', ');
         $rule = static fn (string $says): string => trim("$says, $unit", ', ');
+        $minus = static fn (string $first, string $second): ColumnFormula => new ColumnFormula(
+            DerivationRule::Minus,
+            $first,
+            $second,
+        );
         $percent = new ColumnFormula(DerivationRule::Rate, 'shown', GoalNumbers::GOAL);
         $columns = [
             new Column('shown', ColumnForm::Amount, 'Value', $rule('What is shown, up to the closing period')),
             new Column(GoalNumbers::GOAL, ColumnForm::Amount, 'Goal', ucfirst(self::aimWord($of->aim))),
             new Column(GoalNumbers::PERCENT, ColumnForm::Rate, '% of goal', 'Value over goal', [$percent]),
-            new Column(GoalNumbers::REMAINING, ColumnForm::Amount, 'To go', 'Goal minus value, never below nought'),
-            new Column(GoalNumbers::OVER, ColumnForm::Amount, 'Over by', 'Value minus goal, never below nought'),
+            new Column(GoalNumbers::REMAINING, ColumnForm::Amount, 'To go', 'Goal minus value, never below nought', [
+                $minus(GoalNumbers::GOAL, 'shown'),
+            ]),
+            new Column(GoalNumbers::OVER, ColumnForm::Amount, 'Over by', 'Value minus goal, never below nought', [
+                $minus('shown', GoalNumbers::GOAL),
+            ]),
         ];
         if (!$of->pace->isNone()) {
             $columns[] = new Column(GoalNumbers::PACE, ColumnForm::Amount, 'Pace', self::paceRule($of));
@@ -83,6 +92,7 @@ final class GoalWorkings
                 ColumnForm::Amount,
                 'Behind',
                 'Pace minus value, never below nought',
+                [$minus(GoalNumbers::PACE, 'shown')],
             );
         }
         $isNeeded =

@@ -6,16 +6,8 @@ namespace KeenMargin\Tests\core\Oracle;
 
 use Brick\Math\BigDecimal;
 use Brick\Math\BigRational;
-use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\ChartKinds;
-use KeenMargin\Core\Drawing\Drawing;
-use KeenMargin\Core\Figures\LineRole;
-use KeenMargin\Core\Figures\Series\FactTable;
-use KeenMargin\Core\Question\Document\RecipeReader;
-use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
-use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -24,10 +16,7 @@ use PHPUnit\Framework\TestCase;
  */
 final class WaterfallOracleTest extends TestCase
 {
-    private const SEEDS = 420;
-    private const DEEP = 6_000;
-    /** Fractions are rounded to six decimals. */
-    private const ROUNDING = '0.000002';
+    use RandomQuestions;
 
     public function testStepsAreTheOraclesVariances(): void
     {
@@ -165,57 +154,6 @@ final class WaterfallOracleTest extends TestCase
         self::assertGreaterThan(10, $held);
     }
 
-    /** @return \Generator<string, array{RandomLedger, Asked}> about what is added up, or about ratios */
-    private static function questions(bool $areRatios = false): \Generator
-    {
-        $last = '1' === getenv('KEEN_DEEP') ? self::DEEP : self::SEEDS;
-        for ($seed = 1; $seed <= $last; ++$seed) {
-            $ledger = new RandomLedger($seed);
-            foreach ('comparison' === $ledger->family() ? [1, 2, 3] : [] as $number) {
-                $plain = $ledger->question($number)->with([
-                    'each' => null,
-                    'top' => null,
-                    'order' => 'given',
-                    'cumulate' => null,
-                ]);
-                $plain = $plain->with(['against' => \array_slice($plain->against, 0, 1)]);
-                $isRatio = 'ratio' === $ledger->measures[$plain->measure]->grouping;
-                if ($isRatio === $areRatios) {
-                    yield "seed $seed, question $number: {$ledger->recipe($plain)}" => [$ledger, $plain];
-                }
-            }
-        }
-    }
-
-    /** @param array<string, mixed> $more of the question */
-    private static function maybe(RandomLedger $ledger, Asked $asked, array $more, string $kind): ?Workings
-    {
-        $figures = self::figures($ledger);
-        $question = [...$asked->recipe($ledger->calendar), ...$more];
-        $recipe = ['keenMargin' => 1, 'kind' => $kind, 'question' => (object) $question];
-        $calendar = new FiscalCalendar($ledger->calendar->firstMonth);
-        try {
-            $read = RecipeReader::json(json_encode($recipe, \JSON_THROW_ON_ERROR), ChartKinds::all(), $calendar);
-
-            return Drawing::workings($read, $figures, ChartKinds::all());
-        } catch (NotAccepted) {
-            return null;
-        }
-    }
-
-    private static function figures(RandomLedger $ledger): FactTable
-    {
-        static $known = [null, null];
-        if ($known[0] !== $ledger) {
-            $figures = Written::figures($ledger->csv, $ledger->mapping);
-            $roles = array_map(LineRole::from(...), $ledger->roles);
-            $isPlain = [] === $ledger->groups && [] === $roles;
-            $known = [$ledger, $isPlain ? $figures : Written::grouped($figures, 'Route', $ledger->groups, $roles)];
-        }
-
-        return $known[1] instanceof FactTable ? $known[1] : throw new \LogicException();
-    }
-
     /** @return array<string, Row> that change the running total, by the ids of their keys */
     private static function steps(Workings $workings): array
     {
@@ -244,17 +182,5 @@ final class WaterfallOracleTest extends TestCase
         }
 
         return $failing;
-    }
-
-    /** Equal, or as near as six decimals of a fraction are. */
-    private static function assertClose(BigRational $expected, ?BigDecimal $told, string $case): void
-    {
-        $apart = $expected->minus(self::rational($told))->abs();
-        self::assertTrue($apart->isLessThanOrEqualTo(BigRational::of(self::ROUNDING)), "$case: $expected, not $told");
-    }
-
-    private static function rational(?BigDecimal $number): BigRational
-    {
-        return BigRational::of($number ?? BigDecimal::zero());
     }
 }
