@@ -1,27 +1,32 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch, type Component } from 'vue'
 import { ask, says } from '../../shared/api'
 import type { Dataset, Drawing, Question, SentencePart } from '../../shared/types'
-import BandsSlot from '../slots/BandsSlot.vue'
-import BridgeSlot from '../slots/BridgeSlot.vue'
-import BetweenSlot from '../slots/BetweenSlot.vue'
-import CapacitySlot from '../slots/CapacitySlot.vue'
-import ColumnsSlot from '../slots/ColumnsSlot.vue'
 import ChoiceSlot from '../../shared/slots/ChoiceSlot.vue'
-import GoalSlot from '../slots/GoalSlot.vue'
-import NumbersSlot from '../slots/NumbersSlot.vue'
 import FlagSlot from '../slots/FlagSlot.vue'
 import MembersSlot from '../../shared/slots/MembersSlot.vue'
 import MoreSlot from '../slots/MoreSlot.vue'
+import NumbersSlot from '../slots/NumbersSlot.vue'
 import ReferencesSlot from '../slots/ReferencesSlot.vue'
 import RowsSlot from '../slots/RowsSlot.vue'
+import SlotText from '../slots/SlotText.vue'
 import SpanSlot from '../slots/SpanSlot.vue'
-import TargetSlot from '../slots/TargetSlot.vue'
 import { filterText } from '../../shared/slots/memberFilter'
 import { nameOf, usualColumns } from '../slots/columns'
 import { spanText } from '../slots/spanText'
 import { provideSpeak } from '../../shared/slots/speak'
 import { useGathered } from './useGathered'
+
+/** Slots that only some kinds have are loaded when one is asked. */
+const later = (loader: () => Promise<Component>) =>
+  defineAsyncComponent({ loader, loadingComponent: SlotText, delay: 0 })
+const BandsSlot = later(() => import('../slots/BandsSlot.vue'))
+const BetweenSlot = later(() => import('../slots/BetweenSlot.vue'))
+const BridgeSlot = later(() => import('../slots/BridgeSlot.vue'))
+const CapacitySlot = later(() => import('../slots/CapacitySlot.vue'))
+const ColumnsSlot = later(() => import('../slots/ColumnsSlot.vue'))
+const GoalSlot = later(() => import('../slots/GoalSlot.vue'))
+const TargetSlot = later(() => import('../slots/TargetSlot.vue'))
 
 defineOptions({ inheritAttrs: false })
 const props = defineProps<{ drawing: Drawing; dataset: Dataset; question: Question; isSmall?: boolean }>()

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import { computed, defineAsyncComponent, ref, useId } from 'vue'
 import type { Handle, Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
-import SceneHandles from './SceneHandles.vue'
+
+const SceneHandles = defineAsyncComponent(() => import('./SceneHandles.vue'))
 
 const props = withDefaults(
   defineProps<{

@@ -4,7 +4,7 @@ import type { Finish, Kind } from '../../shared/types'
 import { mounted, named, text } from '../../shared/mounted'
 import FinishSheet from './FinishSheet.vue'
 // Loaded by the sheet as it opens; else it might come only after a test has ended.
-import './NamedFinishes.vue'
+import './FinishChoices.vue'
 
 /** A kind that takes some options of the finish. */
 const taking = (options: string[], usualVariance: Kind['usualVariance'] = 'amount') =>
@@ -16,6 +16,7 @@ async function sheet(kind: Kind, finish: Finish = {}, more: Record<string, unkno
   const props = { kind, finish, isOverTime: true, inPoints: false, onChange, ...more }
   const root = mounted(FinishSheet, props)
   root.querySelector('button')?.click()
+  await vi.dynamicImportSettled()
   await nextTick()
   return { root, part: () => onChange.mock.calls.at(-1)?.[0] as Partial<Finish> }
 }
