@@ -29,9 +29,10 @@ final readonly class TableHeads
             $isSorted = $this->sorted?->name() === $place->column->name();
             // Up to where the next one begins.
             $most = ($places[$i + 1]->left ?? $place->right + 8.0) - 4.0;
+            $least = ($places[$i - 1]->right ?? 0.0) + 6.0;
             $ink = $isSorted ? Ink::Ink : Ink::Quiet;
-            $this->line($place, $most, $top + 12.0, self::head($place->column), $ink);
-            $this->line($place, $most, $top + 12.0 + self::RULE, $this->rule($place->column));
+            $this->line($place, [$least, $most], $top + 12.0, self::head($place->column), $ink);
+            $this->line($place, [$least, $most], $top + 12.0 + self::RULE, $this->rule($place->column));
         }
     }
 
@@ -61,8 +62,11 @@ final readonly class TableHeads
         };
     }
 
-    /** @param ?Ink $ink of a head; null: it is a rule, which stands small */
-    private function line(TableColumnPlace $place, float $most, float $y, string $text, ?Ink $ink = null): void
+    /**
+     * @param array{float, float} $between where it may begin and must end
+     * @param ?Ink $ink of a head; null: it is a rule, which stands small
+     */
+    private function line(TableColumnPlace $place, array $between, float $y, string $text, ?Ink $ink = null): void
     {
         $size = null === $ink ? Type::SMALL : Type::LABEL;
         $weight = null === $ink ? 400 : 600;
@@ -75,7 +79,8 @@ final readonly class TableHeads
         };
         // A rule that would run into the next column says nothing there that its head does not.
         $right = 'end' === $anchor ? $x : $x + ('middle' === $anchor ? $width / 2.0 : $width);
-        if ($right <= $most) {
+        $isApart = null !== $ink || $right - $width >= $between[0];
+        if ($isApart && $right <= $between[1]) {
             $ink ??= Ink::Quiet;
             $this->canvas->writeIfFree(
                 'names',

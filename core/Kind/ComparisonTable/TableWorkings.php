@@ -31,6 +31,7 @@ use KeenMargin\Core\Workings\Rows\Scope;
 /** The numbers of a comparison table: those of a comparison, and besides them shares, progress and trends. */
 final readonly class TableWorkings
 {
+    private const MOST = 5_000;
     /** Key of a row's share in percent. */
     public const SHARE = 'share';
     /** Key of its progress in percent. */
@@ -44,9 +45,11 @@ final readonly class TableWorkings
         $asked = OtherRows::asking($recipe, [
             'against' => $columns->references(),
             'landing' => false,
+            // A table shows more than a chart before it gathers the smallest.
+            'top' => $question->top ?? (null === $question->breakdown() ? null : self::MOST),
             ...null === $question->sort ? [] : ['order' => null, 'sequence' => []],
         ]);
-        $compared = ComparisonWorkings::of($asked, $figures);
+        $compared = self::compared($asked, $figures);
         $rows = self::withShares($compared, $columns);
         $rows = self::withProgress($rows, $asked, $figures, $columns);
         $rows = self::withTrends($rows, $compared, $asked->question, $figures, $columns);
@@ -67,6 +70,28 @@ final readonly class TableWorkings
             ]),
             'checks' => self::checks($compared, $columns),
         ]);
+    }
+
+    /**
+     * In the unit that fits the largest row: a total of many would leave these no digits.
+     *
+     * @throws NotAccepted
+     */
+    private static function compared(Recipe $asked, Figures $figures): Workings
+    {
+        $compared = ComparisonWorkings::of($asked, $figures);
+        $parts = $compared->table->parts();
+        if (null !== $asked->finish->unit || [] === $parts) {
+            return $compared;
+        }
+        $unit = Display::of($compared->context->measure(), $asked->finish, $parts)->unit;
+
+        return $unit === $compared->context->display->unit
+            ? $compared
+            : ComparisonWorkings::of(
+                With::of($asked, ['finish' => With::of($asked->finish, ['unit' => $unit])]),
+                $figures,
+            );
     }
 
     /**

@@ -161,9 +161,12 @@ final readonly class NearSummary
     {
         $counts = [];
         foreach ($this->rows as $row) {
+            // From the lowest band up, as they stand in the chart.
+            $counts += array_fill_keys($row->bands->names ?? [], 0);
             $band = $row->band();
             null === $band || ($counts[$band] = ($counts[$band] ?? 0) + 1);
         }
+        $counts = array_filter($counts);
         if ([] === $counts) {
             return null;
         }

@@ -139,7 +139,7 @@ final class TargetedWorkings
             "without-$key",
             $of->rows,
             static fn (Row $row): bool => null !== $row->shown && null === ($row->values[$key] ?? null),
-            "without a $word",
+            ["has no $word", "have no $word"],
         );
     }
 
@@ -151,7 +151,7 @@ final class TargetedWorkings
             $of->rows,
             static fn (Row $row): bool => null !== $row->shown
                 && true === $row->bands?->isPast($row->exact ?? $row->shown),
-            'beyond the last band',
+            ['is beyond the last band', 'are beyond the last band'],
         );
     }
 
@@ -163,24 +163,21 @@ final class TargetedWorkings
             $of->rows,
             static fn (Row $row): bool => null !== ($row->values[TargetedRows::TARGET] ?? null)
                 && true === $row->bands?->isPast($row->values[TargetedRows::TARGET]),
-            'with a target beyond the last band',
+            ['has a target beyond the last band', 'have targets beyond the last band'],
         );
     }
 
     /**
      * @param list<Row> $rows
      * @param callable(Row): bool $isOne
+     * @param array{string, string} $says of one, of several
      */
-    private static function named(string $id, array $rows, callable $isOne, string $says): ?Check
+    private static function named(string $id, array $rows, callable $isOne, array $says): ?Check
     {
         $found = array_map(static fn (Row $row): string => $row->label, array_values(array_filter($rows, $isOne)));
 
         return [] === $found
             ? null
-            : new Check(
-                $id,
-                false,
-                Wording::some($found, self::NAMED).(1 === \count($found) ? ' is ' : ' are ').$says,
-            );
+            : new Check($id, false, Wording::some($found, self::NAMED).' '.$says[1 === \count($found) ? 0 : 1]);
     }
 }

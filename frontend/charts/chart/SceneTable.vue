@@ -1,8 +1,22 @@
 <script setup lang="ts">
+import { onUnmounted, shallowRef, watch } from 'vue'
 import type { WorkingsTable } from '../../shared/types'
 
-/** The numbers of a chart as a table, for whoever hears it. */
-defineProps<{ table: WorkingsTable; title: string }>()
+/** The numbers of a chart as a table, for whoever hears it. A long one follows once the chart is painted. */
+const props = defineProps<{ table: WorkingsTable; title: string }>()
+const LONG = 100
+const rows = shallowRef(props.table.rows.slice(0, LONG))
+let waiting = 0
+watch(
+  () => props.table,
+  (table) => {
+    clearTimeout(waiting)
+    rows.value = table.rows.slice(0, LONG)
+    if (table.rows.length > LONG) waiting = window.setTimeout(() => (rows.value = table.rows), 400)
+  },
+  { immediate: true },
+)
+onUnmounted(() => clearTimeout(waiting))
 </script>
 
 <template>
@@ -19,7 +33,7 @@ defineProps<{ table: WorkingsTable; title: string }>()
       </tr>
     </thead>
     <tbody>
-      <tr v-for="row in table.rows" :key="row.key">
+      <tr v-for="row in rows" :key="row.key">
         <th scope="row">{{ row.label }}{{ row.flagged ? ', flagged' : '' }}</th>
         <td v-for="column in table.columns" :key="column.id">{{ row.cells[column.id] ?? '' }}</td>
       </tr>

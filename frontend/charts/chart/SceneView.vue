@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, useId } from 'vue'
+import { useElementBounding, useEventListener, useWindowSize } from '@vueuse/core'
 import type { Handle, Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
+import { inSight, reaches } from '../../shared/scene/inSight'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
 
 const SceneHandles = defineAsyncComponent(() => import('./SceneHandles.vue'))
@@ -31,6 +33,12 @@ const svg = ref<SVGSVGElement | null>(null)
 const id = useId()
 const prefix = computed(() => `${id}-`)
 
+/** Scenes higher than this many pixels are shown in part, which moves on by so many. */
+const HIGH = 3000
+const STEP = 200
+/** How far beyond the window marks are drawn already. */
+const BEYOND = 240
+
 /** Those of the rows that are shown, in the rows' order. */
 const regions = computed(() => {
   const byKey = new Map(props.scene.regions.map((region) => [region.key, region]))
@@ -52,6 +60,22 @@ function pixelsOf(key: string) {
 }
 defineExpose({ pixelsOf, focus: () => svg.value?.focus({ preventScroll: true }) })
 const inks = computed(() => palettes[props.scene.colours])
+
+/** Of a scene that is far higher than the window, only what is near is on the page; all of it is printed. */
+const { top: pageTop } = useElementBounding(svg)
+const { height: windowHeight } = useWindowSize()
+const isPrinting = ref(false)
+useEventListener('beforeprint', () => (isPrinting.value = true))
+useEventListener('afterprint', () => (isPrinting.value = false))
+const isHigh = computed(() => props.scene.height * props.zoom > HIGH && !isPrinting.value)
+/** How many steps of the page the chart is scrolled by. */
+const scrolled = computed(() => (isHigh.value ? Math.floor(-pageTop.value / STEP) : 0))
+const places = computed(() => (isHigh.value ? reaches(props.scene.marks) : []))
+const shown = computed(() => {
+  if (!isHigh.value) return props.scene.marks
+  const top = scrolled.value * STEP
+  return inSight(places.value, (top - BEYOND) / props.zoom, (top + STEP + windowHeight.value + BEYOND) / props.zoom)
+})
 
 function at(event: PointerEvent) {
   const box = svg.value?.getBoundingClientRect()
@@ -174,7 +198,7 @@ function step(by: number) {
       rx="4"
       class="drop"
     />
-    <SceneMarks :marks="scene.marks" :prefix="prefix" :inks="inks" />
+    <SceneMarks :marks="shown" :prefix="prefix" :inks="inks" />
     <SceneHandles
       v-if="scene.handles.length"
       :handles="scene.handles"

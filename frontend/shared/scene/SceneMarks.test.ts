@@ -63,4 +63,15 @@ describe('a scene on the screen', () => {
     expect(text?.textContent).toBe('<b>781</b>')
     expect(text?.children).toHaveLength(0)
   })
+
+  it('lets no name or text out of its place', () => {
+    const evil = '"><script>alert(1)</script><g x="'
+    const svg = drawn([
+      { type: 'text', x: 1, y: 1, text: evil, key: evil, role: evil, fill: 'ink' },
+      { type: 'group', role: evil, marks: [{ type: 'rect', x: 1, y: 1, key: evil, of: evil }] },
+    ])
+    expect(svg.querySelector('script')).toBeNull()
+    expect(svg.querySelector('text')?.getAttribute('data-key')).toBe(evil)
+    expect(svg.querySelector('rect')?.getAttribute('data-of')).toBe(evil)
+  })
 })

@@ -131,7 +131,7 @@ final class BulletTest extends TestCase
             [
                 'Amount: 2 of 4 reach their target.',
                 "Farthest from it: Sound (\u{2212}90); best: Outer (+150).",
-                'By band: 1 in “fair”, 2 in “excellent” and 1 in “poor”.',
+                'By band: 1 in “poor”, 1 in “fair” and 2 in “excellent”.',
             ],
             $workings->summary->texts(),
         );
