@@ -13,6 +13,7 @@ final readonly class Scene
      * @param string $colours which inks: `effect`, or `greys`
      * @param list<Region> $regions where rows are pointed at, in the rows' order
      * @param list<Handle> $handles what may be moved
+     * @param ?Paging $paging where it may be cut into pages; null: nowhere
      */
     public function __construct(
         public float $width,
@@ -24,6 +25,7 @@ final readonly class Scene
         public string $colours = 'effect',
         public array $regions = [],
         public array $handles = [],
+        public ?Paging $paging = null,
     ) {
     }
 
@@ -40,6 +42,7 @@ final readonly class Scene
             colours: $this->colours,
             regions: $this->regions,
             handles: $this->handles,
+            paging: $this->paging,
         );
     }
 

@@ -7,7 +7,10 @@ namespace KeenMargin\App\Export\Picture;
 use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Scene\Scene;
 
-/** A scene as PDF: vectors, the fonts inside, text that can be selected and searched. */
+/**
+ * A scene as PDF: vectors, the fonts inside, text that can be selected and searched. On one page, or on several where
+ * it may be cut.
+ */
 final readonly class PdfRenderer implements Renderer
 {
     /** @param string $fonts folder of the shipped fonts */
@@ -22,8 +25,10 @@ final readonly class PdfRenderer implements Renderer
 
     public function render(Scene $scene): string
     {
-        $canvas = new PdfSurface($scene, $this->fonts.'/pdf');
-        ScenePainter::paint($scene, $canvas);
+        $paging = PdfPages::maybe($scene);
+        $height = null === $paging ? $scene->height : PdfPages::height($scene);
+        $canvas = new PdfSurface($scene, $height, $this->fonts.'/pdf');
+        null === $paging ? ScenePainter::paint($scene, $canvas) : PdfPages::paint($scene, $paging, $canvas);
 
         return $canvas->bytes();
     }

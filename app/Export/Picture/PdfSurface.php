@@ -6,6 +6,7 @@ namespace KeenMargin\App\Export\Picture;
 
 use KeenMargin\Core\Notation\Hatch;
 use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
@@ -15,15 +16,21 @@ final class PdfSurface implements Surface
 {
     private const FACES = [400 => 'ibmplexsans', 600 => 'ibmplexsanssemib'];
 
+    private const FOOT = 10.0;
+
     private PlainPdf $pdf;
 
-    public function __construct(private readonly Scene $scene, private readonly string $fonts)
-    {
+    /** @param float $height of a page */
+    public function __construct(
+        private readonly Scene $scene,
+        private readonly float $height,
+        private readonly string $fonts,
+    ) {
         // The library puts its main font into every file, used or not.
         \defined('K_TCPDF_EXTERNAL_CONFIG') || \define('K_TCPDF_EXTERNAL_CONFIG', true);
         \defined('PDF_FONT_NAME_MAIN') || \define('PDF_FONT_NAME_MAIN', self::FACES[400]);
         \defined('K_PATH_FONTS') || \define('K_PATH_FONTS', "$fonts/");
-        $this->pdf = new PlainPdf($scene->width, $scene->height);
+        $this->pdf = new PlainPdf($scene->width, $height);
         $this->pdf->setPrintHeader(false);
         $this->pdf->setPrintFooter(false);
         $this->pdf->setMargins(0, 0, 0, true);
@@ -34,6 +41,38 @@ final class PdfSurface implements Surface
         $this->pdf->setSubject($scene->description);
         $this->pdf->setCreator('Keen Margin');
         $this->pdf->AddPage();
+    }
+
+    public function page(): void
+    {
+        $this->pdf->AddPage();
+    }
+
+    /** Paints a part of a scene, and nothing of it above or below a strip of the page. */
+    public function within(float $top, float $height, Scene $part): void
+    {
+        $this->pdf->StartTransform();
+        $this->pdf->Rect(0, $top, $this->scene->width, $height, 'CNZ');
+        ScenePainter::paint($part, $this);
+        $this->pdf->StopTransform();
+    }
+
+    /** `2 / 5` at the foot of the page. */
+    public function number(int $page, int $of): void
+    {
+        $text = "$page / $of";
+        $width = TextMeasure::width($text, Type::SMALL);
+        $this->text(
+            new Text(
+                x: $this->scene->width - $width - self::FOOT,
+                y: $this->height - self::FOOT,
+                text: $text,
+                size: Type::SMALL,
+                fill: Ink::Quiet->value,
+                width: $width,
+            ),
+            Ink::Quiet,
+        );
     }
 
     public function bytes(): string

@@ -13,6 +13,7 @@ use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Handle;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\Paging;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Region;
@@ -40,6 +41,7 @@ final class Canvas
     private array $reaches = [];
     /** @var list<Handle> */
     private array $handles = [];
+    private ?Paging $paging = null;
 
     public function __construct(public readonly float $width)
     {
@@ -224,6 +226,18 @@ final class Canvas
     public function offer(Handle ...$handles): void
     {
         array_push($this->handles, ...array_values($handles));
+    }
+
+    /** Says where the chart may be cut into pages. */
+    public function mayBreak(Paging $paging): void
+    {
+        $this->paging = $paging;
+    }
+
+    /** Null where it may not. */
+    public function maybePaging(): ?Paging
+    {
+        return $this->paging;
     }
 
     /** @return list<Handle> */

@@ -69,6 +69,7 @@ final readonly class Frame
             colours: $this->finish->colours->value,
             regions: $regions,
             handles: $canvas->handles(),
+            paging: $canvas->maybePaging(),
         );
     }
 

@@ -19,6 +19,7 @@ use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\Table\TableNumber;
 use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Paging;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Row;
@@ -139,6 +140,10 @@ final readonly class TableScene
             RowNames::standApart($rows),
             $top + TableHeads::HEIGHT,
         );
+        if ('' === $panel) {
+            $begins = array_map($axis->begin(...), array_keys($rows));
+            $canvas->mayBreak(new Paging($top - 2.0, $top + TableHeads::HEIGHT, \array_slice($begins, 1)));
+        }
         $right = [] === $places ? $left + $names : $places[\count($places) - 1]->right;
         $this->rules($canvas, $axis, $rows, $left, $right);
         RowNames::beside($canvas, $axis, $rows, $left, $names);

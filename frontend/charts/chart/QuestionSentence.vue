@@ -232,6 +232,7 @@ function breakdown(slot: string) {
         :dataset="dataset"
         :question="question"
         :of="part.slot === 'goal' ? 'goal' : 'target'"
+        :has-milestones="parts.some((one) => one.slot === 'layers')"
         @change="emit('change', $event)"
       />
       <ChoiceSlot

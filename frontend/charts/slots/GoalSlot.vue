@@ -8,7 +8,13 @@ import { thresholdDigits } from '../../shared/slots/threshold'
  * What a value is to reach: a number, the same measure of another scenario, or another measure; of a goal in the course
  * of time also the total of all rows.
  */
-const props = defineProps<{ text: string; dataset: Dataset; question: Question; of: 'target' | 'goal' }>()
+const props = defineProps<{
+  text: string
+  dataset: Dataset
+  question: Question
+  of: 'target' | 'goal'
+  hasMilestones?: boolean
+}>()
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 
 const scenarios = computed(() =>
@@ -35,6 +41,21 @@ function take(close: () => void) {
   if (digits === null) return void (trouble.value = `"${number.value}" is not a number. Write it like 90 or 250k.`)
   trouble.value = ''
   emit('change', { [props.of]: text.startsWith('-') ? `-${digits}` : digits })
+  close()
+}
+const milestones = ref('')
+watch(
+  () => props.question.milestones,
+  (marks) => (milestones.value = (marks ?? []).join(', ')),
+  { immediate: true },
+)
+function mark(close: () => void) {
+  const marks = milestones.value.split(/[,;\s]+/).filter(Boolean)
+  const isRising = marks.every((one, i) => Number(one) > (i ? Number(marks[i - 1]) : 0))
+  if (!isRising || marks.length > 10)
+    return void (trouble.value = 'Write up to ten percentages that rise, such as 25, 50, 75.')
+  trouble.value = ''
+  emit('change', { milestones: marks.length ? marks : undefined })
   close()
 }
 function choose(aim: Question['goal'], close: () => void) {
@@ -95,6 +116,17 @@ function choose(aim: Question['goal'], close: () => void) {
         <label for="goal-number">A number</label>
         <input id="goal-number" v-model="number" class="field w-24 text-right" inputmode="decimal" />
         <button class="button ml-auto" type="submit">Set</button>
+      </form>
+      <form v-if="hasMilestones" class="mt-2 flex items-center gap-2" @submit.prevent="mark(close)">
+        <label for="goal-milestones">Marked at, in %</label>
+        <input
+          id="goal-milestones"
+          v-model="milestones"
+          class="field w-28"
+          autocomplete="off"
+          placeholder="25, 50, 75"
+        />
+        <button class="button ml-auto" type="submit">Mark</button>
       </form>
       <p v-if="trouble" class="mt-2 text-unfavourable-text" role="alert">{{ trouble }}</p>
     </template>
