@@ -23,7 +23,7 @@ async function chart(customers) {
   for (let i = 0; i < 100 && !dataset; i++) {
     const { items } = await (await page.request.get(`${base}/api/datasets?size=100`)).json()
     dataset = items.find((one) => one.name === `${customers} customers`)?.id
-    dataset || (await page.waitForTimeout(200))
+    if (!dataset) await page.waitForTimeout(200)
   }
   const columns = ['AC', 'BU', 'ΔBU', 'ΔBU %', 'share', 'trend']
   const question = { by: 'Customer', columns, sort: { column: 'ΔBU' }, flag: { percent: '20' } }
