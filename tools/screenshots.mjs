@@ -6,12 +6,12 @@ import { chromium } from './browser.mjs'
 const [base] = process.argv.slice(2)
 const browser = await playwright.launch(chromium)
 
-async function shoot(name, path, act = async () => {}, { width = 1280, height = 800, pointing = false } = {}) {
+async function shoot(name, path, act = async () => {}, { width = 1280, height = 800 } = {}) {
   const page = await browser.newPage({ viewport: { width, height } })
   await page.goto(base + path)
   await page.waitForLoadState('networkidle')
   await act(page)
-  if (!pointing) await page.mouse.move(2, 400)
+  await page.mouse.move(2, 400)
   await page.waitForTimeout(400)
   await page.screenshot({ path: `docs/screenshots/${name}.png` })
   await page.close()
@@ -91,16 +91,8 @@ await shoot('reading-next', '/', file(next, 'operating-statement-2026-09.csv'))
 await shoot('reading-refused', '/', file(messy))
 await shoot('charts', '/charts')
 await shoot('chart', '/charts', open('Monthly revenue'))
-await shoot(
-  'chart-pointing',
-  '/charts',
-  async (page) => {
-    await open('Fuel cost')(page)
-    await page.locator('svg.chart rect[data-key="2026-05"][data-role=value]').hover()
-    await page.getByText('fuel-cost.csv').first().waitFor()
-  },
-  { pointing: true },
-)
+await shoot('chart-table', '/charts', open('The statement in columns'))
+await shoot('chart-thermometer', '/charts', open('The fleet renewal reserve and its goal'))
 await shoot('chart-selected', '/charts', async (page) => {
   await open('Why the result missed its budget')(page)
   await page.locator('svg.chart rect[data-key="Crew"][data-role=change]').click({ force: true })
@@ -125,10 +117,6 @@ await shoot('chart-beside', '/charts', async (page) => {
 })
 await shoot('chart-bridge', '/charts', open('Why the result missed its budget'))
 await shoot('chart-statement', '/charts', open('From fares to the result'))
-await shoot('chart-drivers', '/charts', async (page) => {
-  await open('What drove bookings revenue')(page)
-  await page.getByRole('button', { name: /^From and to:/ }).click()
-})
 
 /** One part of a page as a picture. */
 async function part(name, path, selector, act) {

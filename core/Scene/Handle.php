@@ -24,6 +24,7 @@ final readonly class Handle
      * @param float $perUnit points of one of the unit, below nought where they run upwards; on a ring degrees
      * @param float $from where its line across begins, as $to where it ends; on a ring the radii
      * @param array{float, float}|null $centre of a ring; null: it is moved along a line
+     * @param ?string $name of the band that ends at a limit, which can be changed; null: it is no limit
      */
     public function __construct(
         public string $of,
@@ -39,6 +40,7 @@ final readonly class Handle
         public ?BigDecimal $least = null,
         public ?BigDecimal $most = null,
         public ?array $centre = null,
+        public ?string $name = null,
     ) {
     }
 
@@ -74,6 +76,7 @@ final readonly class Handle
             'perUnit' => $this->perUnit,
             'from' => Plain::round($this->from),
             'to' => Plain::round($this->to),
+            'name' => $this->name,
             'centre' => null === $this->centre ? null : array_map(Plain::round(...), $this->centre),
         ];
     }

@@ -3952,6 +3952,8 @@ export interface components {
        * @description where it ends; on a ring the outer radius
        */
       to: number
+      /** @description of the band that ends at a limit */
+      name: string | null
       /** @description of a ring; null where it is moved along a line */
       centre: [number, number] | null
     }

@@ -40,6 +40,11 @@ test('limits of bands are moved between their neighbours', async ({ page }) => {
   for (let press = 0; press < 3; press++) await page.keyboard.press('PageDown')
   await page.keyboard.press('Enter')
   await expect(sentence(page)).toContainText('bands to 75, 75.5, 92 and 100')
+  await limit.focus()
+  await page.keyboard.press('F2')
+  await page.getByLabel('Name of the band up to 75.5').fill('passable')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('svg.chart')).toContainText('passable to 75.5')
 })
 
 test('dated contributions become a thermometer with a goal, pace and an estimate', async ({ page }) => {

@@ -45,6 +45,7 @@ final readonly class NearHandles
                 amount: $limit,
                 least: $limits[$place - 1] ?? null,
                 most: $limits[$place + 1] ?? null,
+                name: $name,
             );
         }
 
@@ -68,6 +69,7 @@ final readonly class NearHandles
         BigDecimal $amount,
         ?BigDecimal $least = null,
         ?BigDecimal $most = null,
+        ?string $name = null,
     ): Handle {
         return new Handle(
             of: $of,
@@ -83,6 +85,7 @@ final readonly class NearHandles
             least: $least,
             most: $most,
             centre: $this->centre,
+            name: $name,
         );
     }
 }

@@ -8,6 +8,7 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\Near\Bands;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
@@ -54,11 +55,23 @@ final class TargetedWorkings
                 'display' => $display,
                 'says' => self::says($of),
                 'aim' => $recipe->question->target,
-                'bands' => $recipe->question->bands,
+                'bands' => self::withNames($recipe->question->bands, $of->rows),
             ]),
             (new NearSummary($of->rows, $phrases))->write($context->subject),
             self::checks($of),
         );
+    }
+
+    /**
+     * The question's bands with the names that they bear where it gives none.
+     *
+     * @param list<Row> $rows
+     */
+    private static function withNames(?Bands $bands, array $rows): ?Bands
+    {
+        $names = ($rows[0] ?? null)->bands->names ?? [];
+
+        return null === $bands || [] !== $bands->names ? $bands : new Bands($bands->form, $bands->numbers, $names);
     }
 
     /** @return list<Column> after what is shown */

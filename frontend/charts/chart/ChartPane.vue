@@ -13,7 +13,7 @@ import {
 import KindsRow from '../kinds/KindsRow.vue'
 import QuestionSentence from './QuestionSentence.vue'
 import RowCard from '../rows/RowCard.vue'
-import { moveOf } from './handles'
+import { moveOf, renamed } from './handles'
 import SceneTable from './SceneTable.vue'
 import SceneView from './SceneView.vue'
 import { canMove, highlightedKeys, moved, movedTo } from '../rows/rowSteps'
@@ -112,6 +112,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
         :movable="movable"
         @move="(key, by) => emit('change', moved(drawing.workings.rows, key, by))"
         @move-to="(key, place) => emit('change', movedTo(drawing.workings.rows, key, place))"
+        @rename-band="(one, name) => emit('change', renamed(one, name, drawing.scene.handles, recipe.question))"
         @move-handle="(handle, amount) => emit('change', moveOf(handle, amount, recipe.question))"
         @highlight="highlight"
         @select="selected = $event"

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useTimeoutFn } from '@vueuse/core'
 import type { Handle } from '../../shared/types'
 import { amountAt, placeOf, stepped } from './handles'
 
 /** Targets, goals and limits of bands that are moved on the chart itself, by pointer or arrow keys. */
 const props = defineProps<{ handles: Handle[]; zoom: number; width: number }>()
-const emit = defineEmits<{ move: [handle: Handle, amount: string] }>()
+const emit = defineEmits<{ move: [handle: Handle, amount: string]; rename: [handle: Handle, name: string] }>()
 
 /** Which one is being moved, and to what; it is asked for once it rests. */
 const moving = ref<{ index: number; amount: string } | null>(null)
@@ -50,7 +50,29 @@ function letGo() {
   isDragged.value = false
   commit()
 }
+/** The band whose name is written in place. */
+const named = ref<number | null>(null)
+const field = ref<HTMLInputElement[]>([])
+async function name(index: number) {
+  if (!props.handles[index]?.name) return
+  moving.value = null
+  isDragged.value = false
+  named.value = index
+  await nextTick()
+  field.value[0]?.select()
+}
+function rename(index: number, event: Event) {
+  const handle = props.handles[index]
+  const text = (event.target as HTMLInputElement).value.trim()
+  if (named.value === index && handle && text && text !== handle.name) emit('rename', handle, text)
+  named.value = null
+}
 function step(index: number, event: KeyboardEvent) {
+  if (named.value !== null) return
+  if (event.key === 'F2') {
+    event.preventDefault()
+    return void name(index)
+  }
   const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 10, PageDown: -10 }[event.key]
   const handle = props.handles[index]
   if (!handle || (!by && event.key !== 'Escape' && event.key !== 'Enter')) return
@@ -89,11 +111,14 @@ function labelOf(one: (typeof shown.value)[number]) {
       @pointerup.stop="letGo"
       @pointercancel="letGo"
       @click.stop
+      @dblclick.stop="name(one.index)"
       @keydown="step(one.index, $event)"
       @blur="(stop(), commit())"
     >
       <title>
-        {{ one.handle.label }} {{ one.amount }}: drag it, or use the arrow keys, to try another in this question
+        {{ one.handle.label }} {{ one.amount }}: drag it, or use the arrow keys, to try another in this question{{
+          one.handle.name ? '; a double click or F2 renames the band' : ''
+        }}
       </title>
       <line v-bind="one.place" stroke="transparent" stroke-width="11" />
       <line class="line" :class="moving?.index === one.index ? 'moved' : ''" v-bind="one.place" />
@@ -107,6 +132,26 @@ function labelOf(one: (typeof shown.value)[number]) {
       >
         {{ one.handle.label }} {{ one.amount }}
       </text>
+      <foreignObject
+        v-if="named === one.index"
+        :x="Math.max(0, one.place.x2 - 112)"
+        :y="Math.min(one.place.y1, one.place.y2) - 4"
+        width="120"
+        height="32"
+      >
+        <input
+          ref="field"
+          class="field w-28 text-[12px]"
+          :value="one.handle.name"
+          maxlength="60"
+          :aria-label="`Name of the band up to ${one.amount}`"
+          @pointerdown.stop
+          @keydown.stop
+          @keydown.enter.prevent="rename(one.index, $event)"
+          @keydown.escape.prevent="named = null"
+          @blur="rename(one.index, $event)"
+        />
+      </foreignObject>
     </g>
   </g>
 </template>

@@ -28,6 +28,7 @@ const emit = defineEmits<{
   moveTo: [key: string, place: string]
   move: [key: string, by: number]
   moveHandle: [handle: Handle, amount: string]
+  renameBand: [handle: Handle, name: string]
 }>()
 const svg = ref<SVGSVGElement | null>(null)
 const id = useId()
@@ -205,6 +206,7 @@ function step(by: number) {
       :zoom="zoom"
       :width="scene.width"
       @move="(one, amount) => emit('moveHandle', one, amount)"
+      @rename="(one, name) => emit('renameBand', one, name)"
     />
     <g
       v-if="handle"

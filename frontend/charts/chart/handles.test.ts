@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Handle, Question } from '../../shared/types'
-import { amountAt, moveOf, placeOf, stepped } from './handles'
+import { amountAt, moveOf, placeOf, renamed, stepped } from './handles'
 
 const lying: Handle = {
   of: 'target',
@@ -16,6 +16,7 @@ const lying: Handle = {
   from: 20,
   to: 80,
   centre: null,
+  name: null,
 }
 const ring: Handle = { ...lying, zero: 0, perUnit: 1.8, from: 80, to: 100, centre: [150, 150] }
 
@@ -51,5 +52,16 @@ describe('what is moved on a chart', () => {
       bands: { increments: ['60', '20', '10'] },
     })
     expect(moveOf(limit, '80', { bands: { percentOfTarget: ['90', '100'] } })).toEqual({})
+  })
+
+  it('renames one band, also where none had a name of its own', () => {
+    const limits = ['low', 'mid', 'high'].map((name, place): Handle => ({ ...lying, of: 'limit', place, name }))
+    const [, mid] = limits
+    if (!mid) throw new Error('There is no limit')
+    const bands = { limits: ['60', '75', '90'] }
+    expect(renamed(mid, ' fine ', limits, { bands })).toEqual({ bands: { ...bands, names: ['low', 'fine', 'high'] } })
+    const open = { limits: ['60', '75'], names: ['a', 'b', 'c'] }
+    expect(renamed(mid, 'x', limits, { bands: open })).toEqual({ bands: { ...open, names: ['a', 'x', 'c'] } })
+    expect(renamed(mid, '  ', limits, { bands })).toEqual({})
   })
 })

@@ -24,6 +24,7 @@ final readonly class Handle
         #[OA\Property(description: 'points of one of the unit; on a ring degrees')] public float $perUnit,
         #[OA\Property(description: 'where its line across begins; on a ring the inner radius')] public float $from,
         #[OA\Property(description: 'where it ends; on a ring the outer radius')] public float $to,
+        #[OA\Property(description: 'of the band that ends at a limit', nullable: true)] public ?string $name,
         #[OA\Property(
             description: 'of a ring; null where it is moved along a line',
             type: 'array',
