@@ -36,11 +36,26 @@ final class CommonScale
         return $least;
     }
 
-    /** @param non-empty-list<MeasuredChart> $charts as drawn */
-    public static function check(array $charts): Check
+    /**
+     * @param non-empty-list<MeasuredChart> $charts as drawn
+     *
+     * @return ?Check null where fewer than two of them have lengths to compare
+     */
+    public static function maybeCheck(array $charts): ?Check
     {
-        $lengths = array_map(static fn (MeasuredChart $chart): array => $chart->perUnit(), $charts);
-        $isCommon = [] !== self::of($charts);
+        $measured = array_map(static fn (MeasuredChart $chart): array => $chart->perUnit(), $charts);
+        $lengths = array_values(array_filter($measured));
+        if (\count($lengths) < 2) {
+            return null;
+        }
+        $countsAlike = [] !== self::of($charts);
+        // A half ring and a bar have no length in common, though both count the same.
+        $shared = array_keys($lengths[0]);
+        foreach ($lengths as $own) {
+            $shared = array_intersect($shared, array_keys($own));
+        }
+        $isComparable = [] !== $shared;
+        $isCommon = $countsAlike && $isComparable;
         foreach ($lengths as $own) {
             foreach (array_intersect_key($own, $lengths[0]) as $scale => $length) {
                 $isClose = abs($length - $lengths[0][$scale]) <= self::TOLERANCE * $lengths[0][$scale];
@@ -48,11 +63,12 @@ final class CommonScale
             }
         }
         $where = 2 === \count($charts) ? 'both charts' : 'all charts';
+        $why = $countsAlike && !$isComparable ? 'measure in different ways' : 'count different things';
 
         return new Check(
             'common-scale',
             $isCommon,
-            $isCommon ? "One scale in $where" : 'The charts count different things, so each has its own scale',
+            $isCommon ? "One scale in $where" : "The charts $why, so each has its own scale",
         );
     }
 }

@@ -85,9 +85,9 @@ final readonly class Drawing
             ),
             $drawings,
         );
-        $check = CommonScale::check(self::measured($again));
+        $check = CommonScale::maybeCheck(self::measured($again));
 
-        return array_map(static fn (self $one): self => $one->checked($check), $again);
+        return array_map(static fn (self $one): self => null === $check ? $one : $one->checked($check), $again);
     }
 
     /** @return list<Check> of the numbers and of their drawing */

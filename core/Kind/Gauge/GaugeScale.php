@@ -26,8 +26,9 @@ final readonly class GaugeScale
      * to 100 of percentages, or to a round number beyond the largest.
      *
      * @param list<Row> $rows
+     * @param ?float $most degrees of one of the unit that other charts leave; null: there are none
      */
-    public static function of(array $rows, ScaleEnds $ends, bool $isInPercent): self
+    public static function of(array $rows, ScaleEnds $ends, bool $isInPercent, ?float $most = null): self
     {
         $from = $ends->from ?? self::decimal(self::least($rows));
         $to = $ends->to ?? self::decimal(self::most($rows, $isInPercent));
@@ -38,7 +39,9 @@ final readonly class GaugeScale
             return new self($isFromTold ? $from : $to->minus(1), $isFromTold ? $from->plus(1) : $to);
         }
 
-        return new self($from, $to);
+        $isWide = null !== $most && $most > 0.0 && self::DEGREES / $to->minus($from)->toFloat() > $most;
+
+        return new self($from, $isWide && $from->isZero() ? self::decimal(self::DEGREES / $most) : $to);
     }
 
     /** Degrees from the left end; beyond an end that of the end. */

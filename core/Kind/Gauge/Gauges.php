@@ -9,12 +9,11 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\PanelGrid;
+use KeenMargin\Core\Chart\Part\ItemName;
 use KeenMargin\Core\Chart\Part\NearHandles;
-use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Scene;
-use KeenMargin\Core\Scene\TextMeasure;
-use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Half rings beside one another and in lines, all on one scale. */
@@ -51,7 +50,12 @@ final readonly class Gauges
         $grid = PanelGrid::of(\count($rows), Canvas::MARGIN, $canvas->width - Canvas::MARGIN, self::LEAST);
         $room = $grid->width() / 2.0 - GaugeDial::SIDE;
         $radius = max(self::SMALLEST, min($room, self::LARGEST * max(1.0, $stretch), $room * $stretch));
-        $scale = GaugeScale::of($rows, $this->finish->ends, $this->workings->context->display->inPoints);
+        $scale = GaugeScale::of(
+            $rows,
+            $this->finish->ends,
+            $this->workings->context->display->inPoints,
+            $this->options->mostPerUnit[Scale::Angle->value] ?? null,
+        );
         $isOne = 1 === \count($rows) && '' === $rows[0]->panel && null === $rows[0]->period;
         $bottom = $top;
         foreach ($rows as $i => $row) {
@@ -60,7 +64,7 @@ final readonly class Gauges
             $x = $isOne ? Canvas::MARGIN + GaugeDial::SIDE + $radius : ($grid->left($i) + $grid->right($i)) / 2.0;
             $y = $top + ($isOne ? 0.0 : self::NAME) + 18.0 + $radius;
             if (!$isOne) {
-                $this->name($canvas, $row, $x, $top + 12.0, $grid->width() - 8.0);
+                ItemName::write($canvas, $row, $x, $top + 12.0, $grid->width() - 8.0);
             }
             $dial = new GaugeDial(
                 canvas: $canvas,
@@ -95,22 +99,5 @@ final readonly class Gauges
             centre: [$x, $y],
         );
         $canvas->offer(...$handles->all());
-    }
-
-    private function name(Canvas $canvas, Row $row, float $x, float $y, float $room): void
-    {
-        $name = '' === $row->panel ? $row->name : $row->label;
-        $canvas->write(
-            'names',
-            Canvas::text(
-                $x,
-                $y,
-                TextMeasure::shortened($name, $room, Type::LABEL, 600),
-                'middle',
-                weight: 600,
-                role: 'name',
-                key: $row->key->id,
-            ),
-        );
     }
 }

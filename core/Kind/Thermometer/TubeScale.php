@@ -18,8 +18,12 @@ final readonly class TubeScale
     private array $factors;
     private float $perUnit;
 
-    /** @param list<Row> $rows without layers */
-    public function __construct(array $rows, private ScaleForm $form, float $length)
+    /**
+     * @param list<Row> $rows without layers
+     * @param float $length of the highest
+     * @param float $mostPerUnit points of one of the unit that other charts leave
+     */
+    public function __construct(array $rows, private ScaleForm $form, float $length, float $mostPerUnit = \INF)
     {
         $factors = [];
         $most = 0.0;
@@ -35,7 +39,8 @@ final readonly class TubeScale
             $most = max($most, $unit * $top);
         }
         $this->factors = $factors;
-        $this->perUnit = $most > 0.0 ? $length / $most : 0.0;
+        $own = $most > 0.0 ? $length / $most : 0.0;
+        $this->perUnit = ScaleForm::Shared === $form ? min($own, $mostPerUnit) : $own;
     }
 
     /** In points above the foot; below nought it is nought. */

@@ -9,10 +9,10 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\PanelGrid;
-use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Chart\Part\ItemName;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Scene\Scale;
 use KeenMargin\Core\Scene\Scene;
-use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
@@ -66,7 +66,12 @@ final readonly class Tubes
         }
         $grid = PanelGrid::of(\count($items), Canvas::MARGIN, $canvas->width - Canvas::MARGIN, self::LEAST);
         $length = self::LENGTH * $stretch;
-        $scale = new TubeScale($items, $this->finish->scale, $length);
+        $scale = new TubeScale(
+            $items,
+            $this->finish->scale,
+            $length,
+            $this->options->mostPerUnit[Scale::Amount->value] ?? \INF,
+        );
         $isOne = 1 === \count($items) && null === $items[0]->period && '' === $items[0]->panel;
         $bottom = $top;
         foreach ($items as $i => $row) {
@@ -76,7 +81,7 @@ final readonly class Tubes
                 : ($grid->left($i) + $grid->right($i)) / 2.0;
             $zero = $top + ($isOne ? 0.0 : self::NAME) + self::HEAD + $length;
             if (!$isOne) {
-                $this->name($canvas, $row, $x, $top + 12.0, $grid->width() - 8.0);
+                ItemName::write($canvas, $row, $x, $top + 12.0, $grid->width() - 8.0);
             }
             $tube = new Tube(
                 canvas: $canvas,
@@ -96,22 +101,5 @@ final readonly class Tubes
         }
 
         return $bottom;
-    }
-
-    private function name(Canvas $canvas, Row $row, float $x, float $y, float $room): void
-    {
-        $name = '' === $row->panel ? $row->name : $row->label;
-        $canvas->write(
-            'names',
-            Canvas::text(
-                $x,
-                $y,
-                TextMeasure::shortened($name, $room, Type::LABEL, 600),
-                'middle',
-                weight: 600,
-                role: 'name',
-                key: $row->key->id,
-            ),
-        );
     }
 }

@@ -89,6 +89,24 @@ final class NearScenesTest extends TestCase
         }
     }
 
+    /** Two charts of one kind beside one another have one length per unit where they count the same. */
+    #[DataProvider('scenes')]
+    public function testChartsBesideOneAnotherShareTheirScale(string $kind, int $seed): void
+    {
+        $pair = Drawing::onOneScale([self::random($kind, $seed), self::random($kind, $seed + 7)]);
+        $checks = array_filter($pair[0]->checks(), static fn (Check $check): bool => 'common-scale' === $check->id);
+        $isOwn = static fn (Drawing $one): bool => 'shared' !== $one->recipe->finish->scale->value
+            || null !== $one->recipe->finish->ends->from;
+        foreach ($checks as $check) {
+            $isExcused =
+                $isOwn($pair[0]) || $isOwn($pair[1]) || str_contains($check->says, 'measure in different ways');
+            self::assertTrue($check->holds || $isExcused, "$kind, seed $seed: $check->says");
+        }
+        foreach ($pair as $drawing) {
+            self::assertProper($drawing);
+        }
+    }
+
     #[DataProvider('scenes')]
     public function testNumbersOnTheWayToAGoalTieWithOneAnother(string $kind, int $seed): void
     {
