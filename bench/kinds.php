@@ -50,11 +50,21 @@ $asked = [
     ],
     'bullet' => [
         $revenue,
-        ['span' => $span, 'target' => ['scenario' => 'BU'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
+        [
+            'by' => 'month',
+            'span' => $span,
+            'target' => ['scenario' => 'BU'],
+            'bands' => ['percentOfTarget' => ['85', '95', '110']],
+        ],
     ],
     'gauge' => [
         $revenue,
-        ['span' => $span, 'target' => ['scenario' => 'BU'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
+        [
+            'by' => 'month',
+            'span' => $span,
+            'target' => ['scenario' => 'BU'],
+            'bands' => ['percentOfTarget' => ['85', '95', '110']],
+        ],
     ],
     'thermometer' => [
         $read('reserve.csv'),

@@ -147,7 +147,12 @@ $kinds = [
     'capacity-fill' => [...$basic, 'used' => 'Used', 'total' => 'Offered', 'against' => ['TG']],
     'build-up' => [...$basic, 'subtotals' => 'quarter'],
     'bridge' => [...$basic, 'bridge' => ['from' => 'BU', 'to' => 'AC']],
-    'bullet' => [...$basic, 'target' => ['scenario' => 'TG'], 'bands' => ['percentOfTarget' => ['85', '95', '110']]],
+    'bullet' => [
+        ...$basic,
+        'by' => 'month',
+        'target' => ['scenario' => 'TG'],
+        'bands' => ['percentOfTarget' => ['85', '95', '110']],
+    ],
     'gauge' => [
         ...$basic,
         'by' => 'quarter',
@@ -155,8 +160,8 @@ $kinds = [
         'bands' => ['percentOfTarget' => ['85', '95', '110']],
     ],
     'thermometer' => [...$basic, 'by' => 'quarter', 'goal' => ['scenario' => 'BU']],
-    'progress' => [...$basic, 'goal' => ['scenario' => 'BU']],
-    'comparison-table' => [...$basic, 'against' => ['BU', 'PY']],
+    'progress' => [...$basic, 'by' => 'month', 'goal' => ['scenario' => 'BU']],
+    'comparison-table' => [...$basic, 'by' => 'month', 'against' => ['BU', 'PY']],
     'statement' => ['measure' => 'Used', 'against' => ['BU', 'PY'], 'by' => 'Route', 'span' => 'year to date'],
 ];
 $byRoute = ['by' => 'Route', 'span' => 'year to date'];

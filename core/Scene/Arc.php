@@ -10,8 +10,8 @@ namespace KeenMargin\Core\Scene;
  */
 final readonly class Arc implements Mark
 {
-    /** Degrees of one edge: at a radius of 150 points it leaves the circle by 0.013 points. */
-    private const EDGE = 1.5;
+    /** Points by which an edge leaves the circle in its middle. */
+    private const OFF = 0.04;
 
     /**
      * @param float $x of the centre, as $y
@@ -37,7 +37,8 @@ final readonly class Arc implements Mark
     /** @return non-empty-list<array{float, float}> corners of the polygon */
     public function points(): array
     {
-        $steps = max(1, (int) ceil(($this->to - $this->from) / self::EDGE));
+        $edge = 2.0 * rad2deg(acos(1.0 - min(1.0, self::OFF / $this->outer)));
+        $steps = max(1, (int) ceil(($this->to - $this->from) / $edge));
         $outer = $inner = [];
         for ($step = 0; $step <= $steps; ++$step) {
             $angle = $this->from + (($this->to - $this->from) * $step) / $steps;

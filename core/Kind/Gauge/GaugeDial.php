@@ -207,7 +207,10 @@ final readonly class GaugeDial
         $middle = $this->radius * (1.0 - self::RING / 2.0);
         foreach ([[$this->scale->from, -$middle], [$this->scale->to, $middle]] as [$amount, $from]) {
             $shown = $this->display->unit->of($amount)->strippedOfTrailingZeros();
-            $text = $this->display->format->plain($shown, max(0, $shown->getScale()));
+            $text = $this->display->format->plain(
+                $shown,
+                max(0, min($shown->getScale(), $this->display->decimals + 1)),
+            );
             $this->canvas->writeIfFree(
                 'labels',
                 Canvas::text(

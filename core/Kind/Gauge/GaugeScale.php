@@ -15,7 +15,8 @@ final readonly class GaugeScale
 {
     private const DEGREES = 180.0;
     private const PERCENT = 100.0;
-    private const DIGITS = 12;
+    /** Digits of a found end, which is a round number. */
+    private const DIGITS = 10;
 
     private function __construct(public BigDecimal $from, public BigDecimal $to)
     {
@@ -31,7 +32,7 @@ final readonly class GaugeScale
     public static function of(array $rows, ScaleEnds $ends, bool $isInPercent, ?float $most = null): self
     {
         $from = $ends->from ?? self::decimal(self::least($rows));
-        $to = $ends->to ?? self::decimal(self::most($rows, $isInPercent));
+        $to = $ends->to ?? (self::maybeLastLimit($rows) ?? self::decimal(self::most($rows, $isInPercent)));
         if ($to->isLessThanOrEqualTo($from)) {
             // Only one end was told, and all numbers lie beyond it.
             $isFromTold = null !== $ends->from;
@@ -84,18 +85,30 @@ final readonly class GaugeScale
         return RoundNumber::upTo(min([0.0, ...self::numbers($rows)]));
     }
 
+    /**
+     * The last limit of bands that end there; the greatest where each row has its own.
+     *
+     * @param list<Row> $rows
+     *
+     * @return ?BigDecimal null where a row has none, or it is not above nought
+     */
+    private static function maybeLastLimit(array $rows): ?BigDecimal
+    {
+        $greatest = null;
+        foreach ($rows as $row) {
+            if (null === $row->bands || $row->bands->isOpen()) {
+                return null;
+            }
+            $last = $row->bands->limits[\count($row->bands->limits) - 1];
+            $greatest = null === $greatest || $last->isGreaterThan($greatest) ? $last : $greatest;
+        }
+
+        return true === $greatest?->isPositive() ? $greatest : null;
+    }
+
     /** @param list<Row> $rows */
     private static function most(array $rows, bool $isInPercent): float
     {
-        $lasts = [];
-        foreach ($rows as $row) {
-            if (null !== $row->bands && !$row->bands->isOpen()) {
-                $lasts[] = $row->bands->limits[\count($row->bands->limits) - 1]->toFloat();
-            }
-        }
-        if (\count($lasts) === \count($rows) && [] !== $lasts && max($lasts) > 0.0) {
-            return max($lasts);
-        }
         $most = max([0.0, ...self::numbers($rows)]);
         $isWithin = $isInPercent && $most <= self::PERCENT;
 
@@ -133,8 +146,6 @@ final readonly class GaugeScale
 
     private static function decimal(float $number): BigDecimal
     {
-        $written = number_format($number, self::DIGITS, '.', '');
-
-        return BigDecimal::of($written)->strippedOfTrailingZeros();
+        return BigDecimal::of(\sprintf('%.'.self::DIGITS.'g', $number))->strippedOfTrailingZeros();
     }
 }
