@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
+use KeenMargin\Core\Document\With;
+
 /** Which rows a kind can have for a question. */
 final readonly class RowChoices
 {
@@ -23,5 +25,11 @@ final readonly class RowChoices
         public bool $canOrder = true,
         public bool $canBeWhole = false,
     ) {
+    }
+
+    /** A question whose rows are periods, with all of them together in one row; others stay as they are. */
+    public static function together(Question $question): Question
+    {
+        return null === $question->grain() ? $question : With::of($question, ['by' => null]);
     }
 }

@@ -39,6 +39,12 @@ final class WorkbookTest extends TestCase
                     'hat',
                     ['by' => 'Route', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
                 ],
+                'bullets' => ['bullet', ['by' => 'Route', 'target' => ['scenario' => 'BU']]],
+                'goals' => ['progress', ['by' => 'Route', 'goal' => ['scenario' => 'BU']]],
+                'table' => [
+                    'comparison-table',
+                    ['by' => 'Route', 'against' => ['BU'], 'columns' => ['AC', 'share', 'progress']],
+                ],
                 'capacity' => ['capacity-fill', ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']]],
             ] as $name => [$kind, $question]
         ) {

@@ -10,6 +10,8 @@ use KeenMargin\Core\Kind\TargetedKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\FinishOption;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Scene;
@@ -36,6 +38,12 @@ final readonly class Gauge extends TargetedKind
     public function isFirstFor(Dataset $dataset): bool
     {
         return false;
+    }
+
+    /** Of a question over time all together: a ring for each month would be a wall of clocks. */
+    public function adapted(Question $question, Dataset $dataset): Question
+    {
+        return RowChoices::together(parent::adapted($question, $dataset));
     }
 
     public function options(): array

@@ -6,11 +6,14 @@ namespace KeenMargin\Core\Kind\Thermometer;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\GoalKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Near\Goal;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
@@ -33,6 +36,12 @@ final readonly class Thermometer extends GoalKind
     public function says(): string
     {
         return 'What has come in on the way to a goal, and when that will be reached';
+    }
+
+    /** Of a question over time all together: what came in stands in one tube. */
+    public function adapted(Question $question, Dataset $dataset): Question
+    {
+        return RowChoices::together(parent::adapted($question, $dataset));
     }
 
     public function options(): array
