@@ -20,6 +20,22 @@ const { height, grab, step, least, most } = useHeight('keen:workings-height', 30
 const { tell } = useToast()
 
 const rows = computed(() => sorted(props.table.rows, sorting.value))
+/** Of thousands of rows the first are on the page; more follow as the panel is scrolled. */
+const PAGE = 300
+const shownRows = ref(PAGE)
+const page = computed(() => rows.value.slice(0, shownRows.value))
+watch(rows, () => (shownRows.value = PAGE))
+function more(event: Event) {
+  const { scrollTop, clientHeight, scrollHeight } = event.currentTarget as HTMLElement
+  if (scrollTop + clientHeight > scrollHeight - 600 && shownRows.value < rows.value.length) shownRows.value += PAGE
+}
+/** Brings a row onto the page, with those before it. */
+async function reach(key: string) {
+  const place = rows.value.findIndex((row) => row.key === key)
+  if (place < shownRows.value) return
+  shownRows.value = place + PAGE
+  await nextTick()
+}
 const isSum = (role: string) => ['group', 'total', 'landing'].includes(role)
 /** Sums that are no rows already. */
 const sums = computed(() => {
@@ -53,8 +69,10 @@ async function copy() {
 }
 
 const rowOf = (key: string) => panel.value?.querySelector(`[data-row="${CSS.escape(key)}"]`)
-watch(lit, (key) => {
-  if (key && isOpen.value && !panel.value?.matches(':hover')) rowOf(key)?.scrollIntoView({ block: 'nearest' })
+watch(lit, async (key) => {
+  if (!key || !isOpen.value || panel.value?.matches(':hover')) return
+  await reach(key)
+  rowOf(key)?.scrollIntoView({ block: 'nearest' })
 })
 
 /** Opens at a row, which stays lit until another is shown. */
@@ -62,6 +80,7 @@ async function show(key: string) {
   isOpen.value = true
   pinned.value = key
   await nextTick()
+  await reach(key)
   rowOf(key)?.scrollIntoView({ block: 'nearest' })
 }
 defineExpose({ show })
@@ -106,6 +125,7 @@ defineExpose({ show })
       class="overflow-auto px-9 pb-4"
       :style="{ maxHeight: `${height}px` }"
       tabindex="0"
+      @scroll.passive="more"
     >
       <table class="border-collapse">
         <thead>
@@ -136,7 +156,7 @@ defineExpose({ show })
         </thead>
         <tbody>
           <tr
-            v-for="row in rows"
+            v-for="row in page"
             :key="row.key"
             :data-row="row.key"
             class="border-b border-hairline"
@@ -184,7 +204,7 @@ defineExpose({ show })
         </tbody>
         <tfoot>
           <tr
-            v-for="sum in sums"
+            v-for="sum in page.length === rows.length ? sums : []"
             :key="sum.key"
             :data-row="sum.key"
             class="font-semibold"
