@@ -47,6 +47,22 @@ test('limits of bands are moved between their neighbours', async ({ page }) => {
   await expect(page.locator('svg.chart')).toContainText('passable to 75.5')
 })
 
+test('tried bands are kept for all charts of their measure, and left out in the settings', async ({ page }) => {
+  const id = await made(page, `Kept ${Date.now()}`, 'Month,Route,Calls\n2026-01,North,5\n2026-01,Holm,8\n')
+  const question = { by: 'Route', bands: { limits: ['6', '9'], names: ['few', 'many'] } }
+  const recipe = { keenMargin: 1, question, kind: 'bullet' }
+  const kept = await page.request.post('/api/charts', { data: { dataset: id, name: `Kept ${Date.now()}`, recipe } })
+  await page.goto(`/charts/${(await kept.json()).id}`)
+  await slot(page, 'Bands').click()
+  await page.getByRole('button', { name: 'Keep them for all charts' }).click()
+  await expect(sentence(page)).toContainText('with bands as given')
+  await expect(page.locator('svg.chart')).toContainText('few to 6, many to 9')
+  await page.goto(`/figures/${id}/settings`)
+  await expect(page.getByRole('list', { name: 'Bands of measures' })).toContainText('few to 6, many to 9')
+  await page.getByRole('button', { name: /^Leave out the bands of Calls/ }).click()
+  await expect(page.getByText('No bands are kept.')).toBeVisible()
+})
+
 test('dated contributions become a thermometer with a goal, pace and an estimate', async ({ page }) => {
   const id = await made(page, `Reserve ${Date.now()}`, RESERVE)
   await page.goto(`/charts/new?dataset=${id}`)
