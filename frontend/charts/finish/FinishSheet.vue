@@ -2,6 +2,7 @@
 import { defineAsyncComponent, shallowRef } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import type { Chart, Finish, Kind, NamedFinish } from '../../shared/types'
+import FinishLoading from './FinishLoading.vue'
 import { looksOf } from './looks'
 
 /** What only changes the looks of this chart. */
@@ -14,7 +15,11 @@ defineProps<{
 }>()
 const emit = defineEmits<{ change: [part: Partial<Finish>]; renew: [] }>()
 
-const FinishChoices = defineAsyncComponent(() => import('./FinishChoices.vue'))
+const FinishChoices = defineAsyncComponent({
+  loader: () => import('./FinishChoices.vue'),
+  loadingComponent: FinishLoading,
+  delay: 0,
+})
 const FinishOnCharts = defineAsyncComponent(() => import('./FinishOnCharts.vue'))
 /** The finish that is put on other charts; asked past the sheet, which closes. */
 const putting = shallowRef<NamedFinish | null>(null)
