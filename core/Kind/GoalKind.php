@@ -54,12 +54,8 @@ abstract readonly class GoalKind implements ChartKind
     public function insist(Question $question, Dataset $dataset): void
     {
         $aim = $question->goal->aim;
-        $names = array_map(static fn (Measure $one): string => $one->name, $dataset->measures);
-        if (null !== $aim?->measure && !\in_array($aim->measure, $names, true)) {
-            throw new NotAccepted(
-                'question.goal.measure',
-                "There is no \"$aim->measure\"; there are ".implode(', ', $names).'.',
-            );
+        if (null !== $aim?->measure) {
+            QuestionFit::measure($aim->measure, $dataset, 'question.goal.measure');
         }
         if (null !== $aim?->scenario && $aim->scenario === $question->scenario) {
             throw new NotAccepted('question.goal.scenario', 'What is shown cannot be its own goal; choose another.');
@@ -92,7 +88,7 @@ abstract readonly class GoalKind implements ChartKind
         return new RowChoices(canBeWhole: true);
     }
 
-    /** `How far is contribution of all sources in … on its way to 2,000,000, at a pace by time elapsed` */
+    /** `How far is contribution of all sources in … on the way to 2,000,000, against the time elapsed` */
     public function words(Question $question, Measure $measure): QuestionWords
     {
         return new QuestionWords(

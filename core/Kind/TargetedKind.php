@@ -11,6 +11,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Near\BandForm;
 use KeenMargin\Core\Question\Near\Bands;
 use KeenMargin\Core\Question\Near\Target;
@@ -52,12 +53,8 @@ abstract readonly class TargetedKind implements ChartKind
     public function insist(Question $question, Dataset $dataset): void
     {
         $measure = $question->target?->measure;
-        $names = array_map(static fn (Measure $one): string => $one->name, $dataset->measures);
-        if (null !== $measure && !\in_array($measure, $names, true)) {
-            throw new NotAccepted(
-                'question.target.measure',
-                "There is no \"$measure\"; there are ".implode(', ', $names).'.',
-            );
+        if (null !== $measure) {
+            QuestionFit::measure($measure, $dataset, 'question.target.measure');
         }
         if ($question->target?->scenario === $question->scenario) {
             throw new NotAccepted(

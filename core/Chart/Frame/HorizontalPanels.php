@@ -9,6 +9,7 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\ClosingLine;
 use KeenMargin\Core\Chart\Part\RowNames;
+use KeenMargin\Core\Chart\Part\RowReach;
 use KeenMargin\Core\Chart\Part\SeriesKey;
 use KeenMargin\Core\Chart\Part\SeriesNames;
 use KeenMargin\Core\Chart\Scale\BandAxis;
@@ -16,10 +17,8 @@ use KeenMargin\Core\Chart\Scale\LinearScale;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Chart\Tier\TierLayout;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -138,23 +137,14 @@ final readonly class HorizontalPanels
             );
             $tier->draw(new Stage($this->canvas, Orientation::Horizontal, $axis, $scale, $this->finish->labels));
         }
-        foreach ($rows as $i => $row) {
-            $this->canvas->reach($row->key->id, new Box($left, $axis->begin($i), $right, $axis->end($i)));
-            if ($this->finish->highlights($row->key)) {
-                $this->canvas->addBehind(
-                    'highlight',
-                    Orientation::Horizontal->bar(
-                        centre: $axis->centre($i),
-                        thickness: $axis->end($i) - $axis->begin($i),
-                        from: $left,
-                        to: $right,
-                        style: Style::mark(Ink::AccentTint),
-                        role: 'highlight',
-                        key: $row->key->id,
-                    ),
-                );
-            }
-        }
+        RowReach::mark(
+            canvas: $this->canvas,
+            finish: $this->finish,
+            axis: $axis,
+            rows: $rows,
+            left: $left,
+            right: $right,
+        );
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         if (null !== $closing) {
             ClosingLine::draw(

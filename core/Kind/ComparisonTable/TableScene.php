@@ -7,64 +7,27 @@ namespace KeenMargin\Core\Kind\ComparisonTable;
 use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\Stage;
-use KeenMargin\Core\Chart\Frame\ChartOptions;
-use KeenMargin\Core\Chart\Frame\Frame;
+use KeenMargin\Core\Chart\Frame\FreeChart;
 use KeenMargin\Core\Chart\Part\RowNames;
+use KeenMargin\Core\Chart\Part\RowReach;
 use KeenMargin\Core\Chart\Scale\BandAxis;
 use KeenMargin\Core\Notation\Ink;
-use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Notation\Type;
-use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\Table\TableNumber;
-use KeenMargin\Core\Scene\Box;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Paging;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Row;
-use KeenMargin\Core\Workings\Result\Workings;
 
 /** Names at the left, columns of numbers and small marks beside them; groups and totals under a hairline. */
-final readonly class TableScene
+final readonly class TableScene extends FreeChart
 {
-    private const LAYERS = [
-        'highlight',
-        'rules',
-        'references',
-        'values',
-        'variances',
-        'pins',
-        'lines',
-        'axis',
-        'marks',
-        'points',
-        'names',
-        'title',
-        'labels',
-        'notes',
-        'words',
-    ];
     private const ROW = 22.0;
     private const PANEL = 20.0;
     private const NAMES = 0.36;
 
-    public function __construct(private Workings $workings, private Finish $finish, private ChartOptions $options)
-    {
-    }
-
-    public function scene(): Scene
-    {
-        $draw = fn (Canvas $canvas, float $top, float $stretch): float => $this->draw($canvas, $top, $stretch);
-
-        return (new Frame($this->workings, $this->finish, $this->options))->scene(
-            Orientation::Horizontal,
-            self::LAYERS,
-            $draw,
-        );
-    }
-
-    private function draw(Canvas $canvas, float $top, float $stretch): float
+    protected function draw(Canvas $canvas, float $top, float $stretch): float
     {
         $panels = $this->workings->table->panels();
         $inPoints = $this->workings->context->display->inPoints;
@@ -152,23 +115,7 @@ final readonly class TableScene
                 new Stage($canvas, Orientation::Horizontal, $axis, $place->scale, $this->finish->labels),
             );
         }
-        foreach ($rows as $i => $row) {
-            $canvas->reach($row->key->id, new Box($left, $axis->begin($i), $right, $axis->end($i)));
-            if ($this->finish->highlights($row->key)) {
-                $canvas->addBehind(
-                    'highlight',
-                    Orientation::Horizontal->bar(
-                        centre: $axis->centre($i),
-                        thickness: $axis->end($i) - $axis->begin($i),
-                        from: $left,
-                        to: $right,
-                        style: Style::mark(Ink::AccentTint),
-                        role: 'highlight',
-                        key: $row->key->id,
-                    ),
-                );
-            }
-        }
+        RowReach::mark(canvas: $canvas, finish: $this->finish, axis: $axis, rows: $rows, left: $left, right: $right);
 
         return $axis->stop + 6.0;
     }

@@ -40,7 +40,7 @@ final readonly class Gauge extends TargetedKind
         return false;
     }
 
-    /** Of a question over time all together: a ring for each month would be a wall of clocks. */
+    /** A question over time becomes one of all together: a ring for each period says little. */
     public function adapted(Question $question, Dataset $dataset): Question
     {
         return RowChoices::together(parent::adapted($question, $dataset));

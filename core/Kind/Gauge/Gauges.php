@@ -5,43 +5,22 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Gauge;
 
 use KeenMargin\Core\Chart\Canvas\Canvas;
-use KeenMargin\Core\Chart\Canvas\Orientation;
-use KeenMargin\Core\Chart\Frame\ChartOptions;
-use KeenMargin\Core\Chart\Frame\Frame;
+use KeenMargin\Core\Chart\Frame\FreeChart;
 use KeenMargin\Core\Chart\Frame\PanelGrid;
 use KeenMargin\Core\Chart\Part\ItemName;
 use KeenMargin\Core\Chart\Part\NearHandles;
-use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Scale;
-use KeenMargin\Core\Scene\Scene;
-use KeenMargin\Core\Workings\Result\Workings;
 
 /** Half rings beside one another and in lines, all on one scale. */
-final readonly class Gauges
+final readonly class Gauges extends FreeChart
 {
-    private const LAYERS = ['highlight', 'bands', 'values', 'marks', 'names', 'title', 'labels', 'notes', 'words'];
     private const LEAST = 170.0;
     private const LARGEST = 150.0;
     private const SMALLEST = 34.0;
     private const NAME = 20.0;
     private const GAP = 14.0;
 
-    public function __construct(private Workings $workings, private Finish $finish, private ChartOptions $options)
-    {
-    }
-
-    public function scene(): Scene
-    {
-        $draw = fn (Canvas $canvas, float $top, float $stretch): float => $this->draw($canvas, $top, $stretch);
-
-        return (new Frame($this->workings, $this->finish, $this->options))->scene(
-            Orientation::Horizontal,
-            self::LAYERS,
-            $draw,
-        );
-    }
-
-    private function draw(Canvas $canvas, float $top, float $stretch): float
+    protected function draw(Canvas $canvas, float $top, float $stretch): float
     {
         $rows = $this->workings->table->rows;
         if ([] === $rows) {

@@ -38,7 +38,7 @@ final readonly class Thermometer extends GoalKind
         return 'What has come in on the way to a goal, and when that will be reached';
     }
 
-    /** Of a question over time all together: what came in stands in one tube. */
+    /** A question over time becomes one of all together: what came in stands in one tube. */
     public function adapted(Question $question, Dataset $dataset): Question
     {
         return RowChoices::together(parent::adapted($question, $dataset));

@@ -249,7 +249,7 @@ final readonly class Tube
         }
     }
 
-    /** Percentages of the goal at the right, and what is to go or over. */
+    /** Ticks at percentages of the goal, at the right. */
     private function milestones(Row $row, BigDecimal $goal): void
     {
         $right = $this->x + self::HALF;

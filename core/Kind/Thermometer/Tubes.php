@@ -5,31 +5,15 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Thermometer;
 
 use KeenMargin\Core\Chart\Canvas\Canvas;
-use KeenMargin\Core\Chart\Canvas\Orientation;
-use KeenMargin\Core\Chart\Frame\ChartOptions;
-use KeenMargin\Core\Chart\Frame\Frame;
+use KeenMargin\Core\Chart\Frame\FreeChart;
 use KeenMargin\Core\Chart\Frame\PanelGrid;
 use KeenMargin\Core\Chart\Part\ItemName;
-use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Scale;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Row;
-use KeenMargin\Core\Workings\Result\Workings;
 
 /** Tubes beside one another and in lines. */
-final readonly class Tubes
+final readonly class Tubes extends FreeChart
 {
-    private const LAYERS = [
-        'highlight',
-        'references',
-        'values',
-        'marks',
-        'names',
-        'title',
-        'labels',
-        'notes',
-        'words',
-    ];
     private const LEAST = 300.0;
     private const LENGTH = 210.0;
     private const NAME = 20.0;
@@ -37,22 +21,7 @@ final readonly class Tubes
     /** Room above the highest mark, for the label at it. */
     private const HEAD = 12.0;
 
-    public function __construct(private Workings $workings, private Finish $finish, private ChartOptions $options)
-    {
-    }
-
-    public function scene(): Scene
-    {
-        $draw = fn (Canvas $canvas, float $top, float $stretch): float => $this->draw($canvas, $top, $stretch);
-
-        return (new Frame($this->workings, $this->finish, $this->options))->scene(
-            Orientation::Horizontal,
-            self::LAYERS,
-            $draw,
-        );
-    }
-
-    private function draw(Canvas $canvas, float $top, float $stretch): float
+    protected function draw(Canvas $canvas, float $top, float $stretch): float
     {
         $layers = [];
         foreach ($this->workings->table->rows as $row) {

@@ -8,6 +8,7 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Question\Cumulation;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Question;
@@ -119,6 +120,15 @@ final class QuestionFit
                             ' of periods.'
                         : '.'),
             );
+    }
+
+    /** @throws NotAccepted where there is no measure of that name */
+    public static function measure(string $name, Dataset $dataset, string $path): Measure
+    {
+        $known = array_map(static fn (Measure $one): string => $one->name, $dataset->measures);
+
+        return $dataset->maybeMeasure($name) ??
+            throw new NotAccepted($path, "There is no measure \"$name\"; there is ".Wording::some($known, 8).'.');
     }
 
     /** @return list<string> */

@@ -149,13 +149,8 @@ final class RecipeFit
         if (null === $question->measure) {
             return $dataset->measures[0];
         }
-        $names = self::names($dataset->measures);
 
-        return $dataset->maybeMeasure($question->measure) ??
-            throw new NotAccepted(
-                'question.measure',
-                "There is no measure \"{$question->measure}\"; there is ".Wording::some($names, 8).'.',
-            );
+        return QuestionFit::measure($question->measure, $dataset, 'question.measure');
     }
 
     /** @param list<Scenario> $scenarios */

@@ -177,7 +177,7 @@ final class GoalsTest extends TestCase
 
     /** @param array<string, mixed> $question */
     #[TestWith([['goal' => 'total'], 'question.goal: All together is the whole of the total'])]
-    #[TestWith([['goal' => ['measure' => 'Hopes']], 'question.goal.measure: There is no "Hopes"'])]
+    #[TestWith([['goal' => ['measure' => 'Hopes']], 'question.goal.measure: There is no measure "Hopes"'])]
     #[TestWith([['goal' => ['scenario' => 'AC']], 'question.goal.scenario: What is shown cannot be its own goal'])]
     #[TestWith([['goal' => '9', 'layers' => 'Kind'], 'question.layers: There is no breakdown "Kind"'])]
     #[TestWith([['goal' => '9', 'by' => 'Source', 'layers' => 'Source'], 'question.layers: Layers need another'])]
