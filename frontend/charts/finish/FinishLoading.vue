@@ -1,7 +1,7 @@
 <script setup lang="ts">
-/** Stands in the sheet until its choices are there; the focus can rest on it, so that the sheet knows itself open. */
+/** Stands in the sheet until its choices are there. It keeps the focus: leaving its only button would close the sheet. */
 </script>
 
 <template>
-  <button class="text-quiet" type="button">The choices are on their way.</button>
+  <button class="text-quiet" type="button" @keydown.tab.prevent>The choices are on their way.</button>
 </template>
