@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Stands in the sheet until its choices are there. It keeps the focus: leaving its only button would close the sheet. */
+/** Stands in the sheet until its choices are there. It keeps the focus: leaving its only button closes the sheet. */
 </script>
 
 <template>
