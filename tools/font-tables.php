@@ -21,9 +21,15 @@ require __DIR__.'/font-files.php';
 $out =
     "<?php\n\n// Advance widths of the shipped fonts in thousandths of the type size, by code point. Made by "
         ."tools/font-tables.php.\nreturn [\n";
-foreach (['400' => 'Regular', '600' => 'SemiBold'] as $weight => $name) {
+/** Of a weight that charts and pages write in: 500 is the serif of messages. */
+$fonts = [
+    400 => "$sans/fonts/complete/woff/IBMPlexSans-Regular.woff",
+    500 => "$serif/fonts/complete/woff/IBMPlexSerif-Medium.woff",
+    600 => "$sans/fonts/complete/woff/IBMPlexSans-SemiBold.woff",
+];
+foreach ($fonts as $weight => $font) {
     $out .= "    $weight => [";
-    foreach (advanceWidths("$sans/fonts/complete/woff/IBMPlexSans-$name.woff") as $code => $width) {
+    foreach (advanceWidths($font) as $code => $width) {
         $out .= "$code=>$width,";
     }
     $out .= "],\n";
@@ -64,8 +70,8 @@ file_put_contents(
 
 require "$root/vendor/autoload.php";
 @mkdir("$root/assets/fonts/pdf");
-foreach (['Regular', 'SemiBold'] as $name) {
-    $ttf = "$root/assets/fonts/IBMPlexSans-$name.ttf";
-    writeTrueType("$sans/fonts/complete/woff/IBMPlexSans-$name.woff", $ttf);
+foreach ($fonts as $font) {
+    $ttf = "$root/assets/fonts/".basename($font, '.woff').'.ttf';
+    writeTrueType($font, $ttf);
     TCPDF_FONTS::addTTFfont($ttf, 'TrueTypeUnicode', '', 32, "$root/assets/fonts/pdf/");
 }

@@ -56,7 +56,11 @@ $ts =
     "' }\n".
     "export const chartFont = '".
     Type::SANS.
-    "'\n";
+    "'\nexport const serifFont = '".
+    Type::SERIF.
+    "'\nexport const serifWeight = ".
+    Type::SERIF_WEIGHT.
+    "\n";
 foreach (['css' => $css, 'ts' => $ts] as $ending => $text) {
     $file = "$root/frontend/shared/notation.$ending";
     if (!is_file($file) || file_get_contents($file) !== $text) {

@@ -61,10 +61,18 @@ const CORE = [
     'Kind',
     'Kind/*',
     'Drawing',
+    'Report/Text',
+    'Report/Block',
+    'Report',
+    'Report/Document',
+    'Report/Drawing',
+    'Report/Layout',
+    'Report/Settling',
+    'Report/Comparing',
     'Render',
 ];
 /** Folders of the core that use less than those before them. */
-const ONLY = ['Render' => ['Scene', 'Notation'], 'Scene' => [], 'Document' => [], 'Number' => []];
+const ONLY = ['Render' => ['Scene', 'Notation'], 'Scene' => ['Document'], 'Document' => [], 'Number' => []];
 const RECORDS = 'app/Storage/Record/';
 /** Ids of kinds that are also keys of a question. */
 const KEYS = ['bridge', 'progress'];

@@ -7,14 +7,10 @@ namespace KeenMargin\App\CommandLine;
 use KeenMargin\App\Export\Picture\PdfRenderer;
 use KeenMargin\App\Export\Picture\PictureFonts;
 use KeenMargin\App\Export\Picture\PngRenderer;
-use KeenMargin\App\Import\Format\FigureFile;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
-use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
-use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
-use KeenMargin\Core\Figures\Reading\Rows\FactReader;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Question\Document\RecipeReader;
@@ -23,7 +19,8 @@ use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Render\SvgRenderer;
 
 /**
- * `workings` and `draw`: a recipe and a file of figures in, numbers or a picture out. Runs without a framework.
+ * `workings` and `draw`: a recipe and a file of figures in, numbers or a picture out; `report`: a report and its files
+ * in, pages out. Runs without a framework.
  */
 final readonly class FigureCommands
 {
@@ -39,16 +36,11 @@ final readonly class FigureCommands
     public function run(array $arguments): int
     {
         try {
-            [$recipeFile, $figuresFile, $output] = $this->read($arguments);
-            $recipe = RecipeReader::json($this->contents($recipeFile), ChartKinds::all());
-            $figures = $this->figures($recipe, $figuresFile);
-            $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
-            $this->write(
-                'draw' === $arguments[0]
-                    ? $this->renderer($output ?? '.svg')->render($drawing->scene)
-                    : $drawing->document(),
-                $output,
-            );
+            $made =
+                'report' === $arguments[0]
+                    ? (new ReportCommand($this->fonts))->run(\array_slice($arguments, 1))
+                    : $this->chart($arguments);
+            $this->write($made->bytes, $made->file);
 
             return self::DONE;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {
@@ -71,6 +63,22 @@ final readonly class FigureCommands
 
             return self::FAULT;
         }
+    }
+
+    /** @param list<string> $arguments the command first */
+    private function chart(array $arguments): CommandOutput
+    {
+        [$recipeFile, $figuresFile, $output] = $this->read($arguments);
+        $recipe = RecipeReader::json($this->contents($recipeFile), ChartKinds::all());
+        $figures = $this->figures($recipe, $figuresFile);
+        $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
+
+        return new CommandOutput(
+            'draw' === $arguments[0]
+                ? $this->renderer($output ?? '.svg')->render($drawing->scene)
+                : $drawing->document(),
+            $output,
+        );
     }
 
     /**
@@ -123,15 +131,15 @@ final readonly class FigureCommands
     private function figures(Recipe $recipe, string $file): FactTable
     {
         $name = InputFile::name($file);
-        $sheet = FigureFile::open(InputFile::path($file, 'figures'))->sheet(
-            MappingReader::maybeSheet($recipe->figures),
-            MappingReader::maybeHeader($recipe->figures),
-        );
-        $guess = RoleGuess::of($sheet, $recipe->question->measure, YearHint::of($recipe, $name));
-        $mapping = null === $recipe->figures ? $guess : MappingReader::read($recipe->figures, $guess, $sheet);
-        Undecided::refuse($sheet, $mapping, $recipe->figures, 'under "figures" in the recipe');
 
-        return FactReader::read($sheet, $mapping, $name);
+        return FigureInput::read(
+            file: $file,
+            told: $recipe->figures,
+            measure: $recipe->question->measure,
+            year: YearHint::of($recipe, $name),
+            where: 'under "figures" in the recipe',
+            name: $name,
+        );
     }
 
     private function contents(string $file): string

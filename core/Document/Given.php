@@ -12,7 +12,7 @@ use Brick\Math\BigDecimal;
 final readonly class Given
 {
     private const MAX_BYTES = 1_000_000;
-    private const MAX_DEPTH = 12;
+    private const MAX_DEPTH = 24;
 
     private function __construct(private mixed $value, public string $path)
     {
@@ -91,6 +91,25 @@ final readonly class Given
     public function asDocument(): self
     {
         return new self($this->value, '');
+    }
+
+    /**
+     * The value as lists and arrays by key. Of objects what is null or empty is left out, as if it was not told.
+     */
+    public function plain(): mixed
+    {
+        return self::plainOf($this->value);
+    }
+
+    private static function plainOf(mixed $value): mixed
+    {
+        if ($value instanceof \stdClass) {
+            $entries = array_map(self::plainOf(...), get_object_vars($value));
+
+            return array_filter($entries, static fn (mixed $entry): bool => null !== $entry && [] !== $entry);
+        }
+
+        return \is_array($value) ? array_map(self::plainOf(...), $value) : $value;
     }
 
     public function isNull(): bool

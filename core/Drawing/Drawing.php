@@ -50,6 +50,36 @@ final readonly class Drawing
     }
 
     /**
+     * Numbers that are known, drawn.
+     *
+     * @param Workings $workings of the recipe
+     */
+    public static function ofWorkings(
+        Recipe $recipe,
+        Workings $workings,
+        ChartKinds $kinds,
+        ChartOptions $options = new ChartOptions(),
+    ): self {
+        return self::drawn($recipe, $workings, $options, $kinds->of($recipe->kind->id()));
+    }
+
+    /**
+     * The same numbers at another size, or beside others.
+     *
+     * @param Recipe $recipe the same but for width and height
+     */
+    public function again(Recipe $recipe, ChartOptions $options): self
+    {
+        return self::drawn($recipe, $this->workings, $options, $this->kind);
+    }
+
+    /** Its lengths, to be compared with those of other charts. */
+    public function measured(): MeasuredChart
+    {
+        return new MeasuredChart($this->scene, $this->workings);
+    }
+
+    /**
      * The numbers of a chart without its drawing.
      *
      * @throws NotAccepted where the figures cannot answer the recipe
@@ -75,17 +105,12 @@ final readonly class Drawing
      */
     public static function onOneScale(array $drawings): array
     {
-        $most = CommonScale::of(self::measured($drawings));
+        $most = CommonScale::of(self::allMeasured($drawings));
         $again = array_map(
-            static fn (self $one): self => self::drawn(
-                $one->recipe,
-                $one->workings,
-                $one->options->onScale($most),
-                $one->kind,
-            ),
+            static fn (self $one): self => $one->again($one->recipe, $one->options->onScale($most)),
             $drawings,
         );
-        $check = CommonScale::maybeCheck(self::measured($again));
+        $check = CommonScale::maybeCheck(self::allMeasured($again));
 
         return array_map(static fn (self $one): self => null === $check ? $one : $one->checked($check), $again);
     }
@@ -133,15 +158,16 @@ final readonly class Drawing
      *
      * @return non-empty-list<MeasuredChart>
      */
-    private static function measured(array $drawings): array
+    private static function allMeasured(array $drawings): array
     {
         return array_map(
-            static fn (self $one): MeasuredChart => new MeasuredChart($one->scene, $one->workings),
+            static fn (self $one): MeasuredChart => $one->measured(),
             $drawings,
         );
     }
 
-    private function checked(Check $check): self
+    /** With a further check of its drawing, before the others. */
+    public function checked(Check $check): self
     {
         return new self(
             recipe: $this->recipe,

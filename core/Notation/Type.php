@@ -9,6 +9,8 @@ final class Type
 {
     public const SANS = 'IBM Plex Sans';
     public const SERIF = 'IBM Plex Serif';
+    /** Texts of this weight are set in the serif. */
+    public const SERIF_WEIGHT = 500;
     public const MESSAGE = 15.0;
     public const TITLE = 12.5;
     public const LABEL = 11.0;

@@ -46,7 +46,10 @@ final readonly class SvgRenderer implements Renderer
         }
         $body = implode('', array_map(fn (Mark $mark): string => $this->mark($mark, $scene->colours), $scene->groups));
         [$width, $height] = [self::n($scene->width), self::n($scene->height)];
-        $fonts = (string) $this->fonts?->css(Type::SANS, $texts);
+        $serif = array_intersect_key($texts, [Type::SERIF_WEIGHT => true]);
+        $fonts =
+            $this->fonts?->css(Type::SANS, array_diff_key($texts, $serif)).
+            ([] === $serif ? '' : $this->fonts?->css(Type::SERIF, $serif));
         $family = "'".Type::SANS.FontFaces::FALLBACK."'";
         $fallback = str_contains($fonts, $family) ? "$family," : '';
 
@@ -70,7 +73,9 @@ final readonly class SvgRenderer implements Renderer
             Type::SANS.
             "',".
             $fallback.
-            'sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}</style>'.
+            'sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'.
+            ([] === $serif ? '' : "text.serif{font-family:'".Type::SERIF."',serif}").
+            '</style>'.
             ([] === $hatches
                 ? ''
                 : '<defs>'.
@@ -95,6 +100,7 @@ final readonly class SvgRenderer implements Renderer
                 self::n($mark->size).
                 '"'.
                 (400 === $mark->weight ? '' : ' font-weight="'.$mark->weight.'"').
+                (Type::SERIF_WEIGHT === $mark->weight ? ' class="serif"' : '').
                 ('start' === $mark->anchor ? '' : ' text-anchor="'.$mark->anchor.'"').
                 self::paint($colours, $mark->fill, null).
                 self::data('', $mark->key).

@@ -9,7 +9,7 @@ final readonly class Text implements Mark
 {
     /**
      * @param 'start'|'middle'|'end' $anchor where x stands in the text
-     * @param 400|600 $weight
+     * @param 400|500|600 $weight 500 is the serif of messages and headings
      */
     public function __construct(
         public float $x,

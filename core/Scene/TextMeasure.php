@@ -16,7 +16,7 @@ final class TextMeasure
     /** @var array<int, array<int, int>>|null */
     private static ?array $widths = null;
 
-    /** @param 400|600 $weight */
+    /** @param 400|500|600 $weight */
     public static function width(string $text, float $size, int $weight = 400): float
     {
         $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
@@ -43,7 +43,7 @@ final class TextMeasure
     /**
      * Whether the fonts have all of its letters.
      *
-     * @param 400|600 $weight
+     * @param 400|500|600 $weight
      */
     public static function isWhole(string $text, int $weight): bool
     {
@@ -56,7 +56,7 @@ final class TextMeasure
     /**
      * Cuts a text into lines no wider than given, between words; a word that is too wide is cut within.
      *
-     * @param 400|600 $weight
+     * @param 400|500|600 $weight
      *
      * @return non-empty-list<string>
      */
@@ -83,7 +83,7 @@ final class TextMeasure
     /**
      * The text, or as much of it as has room, with an ellipsis.
      *
-     * @param 400|600 $weight
+     * @param 400|500|600 $weight
      */
     public static function shortened(string $text, float $width, float $size, int $weight = 400): string
     {
@@ -96,7 +96,7 @@ final class TextMeasure
     }
 
     /**
-     * @param 400|600 $weight
+     * @param 400|500|600 $weight
      *
      * @return list<string>
      */

@@ -4,15 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Picture;
 
-use KeenMargin\Core\Document\With;
-use KeenMargin\Core\Scene\Arc;
-use KeenMargin\Core\Scene\Circle;
 use KeenMargin\Core\Scene\Group;
-use KeenMargin\Core\Scene\Line;
-use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\MarkBox;
 use KeenMargin\Core\Scene\Paging;
-use KeenMargin\Core\Scene\Path;
-use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Placing;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
 
@@ -42,7 +37,7 @@ final class PdfPages
         foreach ($pages as $number => [$from, $to]) {
             $top = self::MARGIN;
             if ($number > 0) {
-                $canvas->page();
+                $canvas->page($scene->width, self::height($scene));
                 $head = $paging->headBottom - $paging->headTop;
                 $canvas->within($top, $head, self::part($scene, $paging->headTop, $paging->headBottom, $top));
                 $top += $head;
@@ -59,11 +54,15 @@ final class PdfPages
      */
     private static function part(Scene $scene, float $from, float $to, float $at): Scene
     {
+        $placing = new Placing(0.0, $at - $from);
         $marks = [];
         foreach ($scene->marks() as $mark) {
-            [$top, $bottom] = self::reach($mark);
+            $box = MarkBox::of($mark);
+            // Of a text only its line counts: what hangs below it may reach into the next row.
+            $top = $mark instanceof Text ? $mark->y - 1.0 : $box->top;
+            $bottom = $mark instanceof Text ? $mark->y : $box->bottom;
             if ($bottom > $from && $top < $to) {
-                $marks[] = self::moved($mark, $at - $from);
+                $marks[] = $placing->mark($mark);
             }
         }
 
@@ -75,34 +74,5 @@ final class PdfPages
             groups: [new Group($marks)],
             colours: $scene->colours,
         );
-    }
-
-    private static function moved(Mark $mark, float $by): Mark
-    {
-        return match (true) {
-            $mark instanceof Line => With::of($mark, ['y1' => $mark->y1 + $by, 'y2' => $mark->y2 + $by]),
-            $mark instanceof Path => With::of($mark, [
-                'points' => array_map(static fn (array $point): array => [$point[0], $point[1] + $by], $mark->points),
-            ]),
-            $mark instanceof Rect, $mark instanceof Circle, $mark instanceof Arc, $mark instanceof Text => With::of(
-                $mark,
-                ['y' => $mark->y + $by],
-            ),
-            default => $mark,
-        };
-    }
-
-    /** @return array{float, float} */
-    private static function reach(Mark $mark): array
-    {
-        return match (true) {
-            $mark instanceof Rect => [$mark->y, $mark->y + $mark->height],
-            $mark instanceof Line => [min($mark->y1, $mark->y2) - 0.5, max($mark->y1, $mark->y2) + 0.5],
-            $mark instanceof Circle => [$mark->y - $mark->radius, $mark->y + $mark->radius],
-            $mark instanceof Path => [min(array_column($mark->points, 1)), max(array_column($mark->points, 1))],
-            $mark instanceof Arc => [$mark->y - $mark->outer, $mark->y + $mark->outer],
-            $mark instanceof Text => [$mark->y - 1.0, $mark->y],
-            default => [0.0, 0.0],
-        };
     }
 }

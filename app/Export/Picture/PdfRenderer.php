@@ -27,8 +27,9 @@ final readonly class PdfRenderer implements Renderer
     {
         $paging = PdfPages::maybe($scene);
         $height = null === $paging ? $scene->height : PdfPages::height($scene);
-        $canvas = new PdfSurface($scene, $height, $this->fonts.'/pdf');
-        null === $paging ? ScenePainter::paint($scene, $canvas) : PdfPages::paint($scene, $paging, $canvas);
+        $canvas = new PdfSurface($scene->title, $scene->description, $this->fonts.'/pdf');
+        $canvas->page($scene->width, $height);
+        null === $paging ? $canvas->paint($scene) : PdfPages::paint($scene, $paging, $canvas);
 
         return $canvas->bytes();
     }

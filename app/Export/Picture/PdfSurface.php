@@ -11,49 +11,76 @@ use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Scene\TextMeasure;
 
-/** One page as large as the scene, in vectors and real text. */
+/** Pages of scenes in vectors and real text. */
 final class PdfSurface implements Surface
 {
-    private const FACES = [400 => 'ibmplexsans', 600 => 'ibmplexsanssemib'];
+    private const FACES = [400 => 'ibmplexsans', 500 => 'ibmplexserifmedium', 600 => 'ibmplexsanssemib'];
 
     private const FOOT = 10.0;
 
     private PlainPdf $pdf;
+    private float $width = 0.0;
+    private float $height = 0.0;
+    private string $colours = 'effect';
 
-    /** @param float $height of a page */
-    public function __construct(
-        private readonly Scene $scene,
-        private readonly float $height,
-        private readonly string $fonts,
-    ) {
+    public function __construct(string $title, string $subject, private readonly string $fonts)
+    {
         // The library puts its main font into every file, used or not.
         \defined('K_TCPDF_EXTERNAL_CONFIG') || \define('K_TCPDF_EXTERNAL_CONFIG', true);
         \defined('PDF_FONT_NAME_MAIN') || \define('PDF_FONT_NAME_MAIN', self::FACES[400]);
         \defined('K_PATH_FONTS') || \define('K_PATH_FONTS', "$fonts/");
-        $this->pdf = new PlainPdf($scene->width, $height);
+        $this->pdf = new PlainPdf();
         $this->pdf->setPrintHeader(false);
         $this->pdf->setPrintFooter(false);
         $this->pdf->setMargins(0, 0, 0, true);
         $this->pdf->setAutoPageBreak(false);
         $this->pdf->setCellPaddings(0, 0, 0, 0);
         $this->pdf->setFontSubsetting(true);
-        $this->pdf->setTitle($scene->title);
-        $this->pdf->setSubject($scene->description);
+        $this->pdf->setTitle($title);
+        $this->pdf->setSubject($subject);
         $this->pdf->setCreator('Keen Margin');
-        $this->pdf->AddPage();
     }
 
-    public function page(): void
+    /** Begins a page of this size in points. */
+    public function page(float $width, float $height): void
     {
-        $this->pdf->AddPage();
+        [$this->width, $this->height] = [$width, $height];
+        $this->pdf->AddPage($width > $height ? 'L' : 'P', [$width, $height]);
+    }
+
+    /** An entry of the outline that leads to the page. */
+    public function bookmark(string $title): void
+    {
+        $this->pdf->Bookmark($title, 0, 0);
+    }
+
+    /** The moment that the file says it was made at, and what its id is made of: the same pages, the same bytes. */
+    public function at(\DateTimeImmutable $made, string $id): void
+    {
+        $this->pdf->made($made, $id);
+    }
+
+    /** @param float $scale points of paper for a point of the scene */
+    public function paint(Scene $scene, float $scale = 1.0): void
+    {
+        $this->colours = $scene->colours;
+        if (1.0 === $scale) {
+            ScenePainter::paint($scene, $this);
+
+            return;
+        }
+        $this->pdf->StartTransform();
+        $this->pdf->Scale(100.0 * $scale, 100.0 * $scale, 0, 0);
+        ScenePainter::paint($scene, $this);
+        $this->pdf->StopTransform();
     }
 
     /** Paints a part of a scene, and nothing of it above or below a strip of the page. */
     public function within(float $top, float $height, Scene $part): void
     {
         $this->pdf->StartTransform();
-        $this->pdf->Rect(0, $top, $this->scene->width, $height, 'CNZ');
-        ScenePainter::paint($part, $this);
+        $this->pdf->Rect(0, $top, $this->width, $height, 'CNZ');
+        $this->paint($part);
         $this->pdf->StopTransform();
     }
 
@@ -64,7 +91,7 @@ final class PdfSurface implements Surface
         $width = TextMeasure::width($text, Type::SMALL);
         $this->text(
             new Text(
-                x: $this->scene->width - $width - self::FOOT,
+                x: $this->width - $width - self::FOOT,
                 y: $this->height - self::FOOT,
                 text: $text,
                 size: Type::SMALL,
@@ -184,6 +211,6 @@ final class PdfSurface implements Surface
     /** @return array{int<0, 255>, int<0, 255>, int<0, 255>} */
     private function rgb(Ink $ink): array
     {
-        return Rgb::of($ink->within($this->scene->colours));
+        return Rgb::of($ink->within($this->colours));
     }
 }

@@ -10,10 +10,18 @@ namespace KeenMargin\App\Export\Picture;
  */
 final class PlainPdf extends \TCPDF
 {
-    /** In points, one page of this size. */
-    public function __construct(float $width, float $height)
+    /** In points, without a page yet. */
+    public function __construct()
     {
-        parent::__construct($width > $height ? 'L' : 'P', 'pt', [$width, $height]);
+        parent::__construct('P', 'pt');
         $this->tcpdflink = false;
+    }
+
+    /** When it was made, and by which id it is told apart: else the clock and chance say so. */
+    public function made(\DateTimeImmutable $at, string $id): void
+    {
+        $this->setDocCreationTimestamp($at->getTimestamp());
+        $this->setDocModificationTimestamp($at->getTimestamp());
+        $this->file_id = md5($id);
     }
 }

@@ -12,7 +12,11 @@ use KeenMargin\Core\Scene\Text;
 /** A strip of a scene in pixels. */
 final class StripSurface implements Surface
 {
-    private const FACES = [400 => 'IBMPlexSans-Regular.ttf', 600 => 'IBMPlexSans-SemiBold.ttf'];
+    private const FACES = [
+        400 => 'IBMPlexSans-Regular.ttf',
+        500 => 'IBMPlexSerif-Medium.ttf',
+        600 => 'IBMPlexSans-SemiBold.ttf',
+    ];
     /** The library counts type at 96 dots an inch, scenes in points of one dot. */
     private const TYPE = 0.75;
 

@@ -13,6 +13,7 @@ use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Handle;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\MarkBox;
 use KeenMargin\Core\Scene\Paging;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
@@ -57,35 +58,8 @@ final class Canvas
     {
         $this->groups[$group][] = $mark;
         if ($mark instanceof Rect || $mark instanceof Circle || $mark instanceof Line) {
-            $this->take(self::box($mark));
+            $this->take(MarkBox::of($mark));
         }
-    }
-
-    private static function box(Rect|Circle|Line|Path|Arc|Text $mark): Box
-    {
-        return match (true) {
-            $mark instanceof Arc => self::box($mark->path()),
-            $mark instanceof Rect => new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height),
-            $mark instanceof Circle => new Box(
-                $mark->x - $mark->radius,
-                $mark->y - $mark->radius,
-                $mark->x + $mark->radius,
-                $mark->y + $mark->radius,
-            ),
-            $mark instanceof Line => new Box(
-                min($mark->x1, $mark->x2) - 0.5,
-                min($mark->y1, $mark->y2) - 0.5,
-                max($mark->x1, $mark->x2) + 0.5,
-                max($mark->y1, $mark->y2) + 0.5,
-            ),
-            $mark instanceof Path => new Box(
-                min(array_column($mark->points, 0)),
-                min(array_column($mark->points, 1)),
-                max(array_column($mark->points, 0)),
-                max(array_column($mark->points, 1)),
-            ),
-            $mark instanceof Text => $mark->box(),
-        };
     }
 
     /** A mark that text may stand on. */
@@ -265,7 +239,7 @@ final class Canvas
                 || $mark instanceof Path
                 || $mark instanceof Arc;
             if ($isShape && isset($this->reaches[$mark->key ?? '']) && 'highlight' !== $mark->role) {
-                $box = self::box($mark);
+                $box = MarkBox::of($mark);
                 $covered[$mark->key] = isset($covered[$mark->key]) ? $covered[$mark->key]->with($box) : $box;
             }
         }
@@ -297,7 +271,7 @@ final class Canvas
                     && $mark->key === $key
                     && 'highlight' !== $mark->role
                 ) {
-                    $boxes[$mark->role] ??= self::box($mark);
+                    $boxes[$mark->role] ??= MarkBox::of($mark);
                 }
             }
         }

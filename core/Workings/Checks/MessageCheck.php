@@ -18,21 +18,41 @@ use KeenMargin\Core\Workings\Words\RowPhrases;
 /** Whether the numbers that a message took from the workings are still theirs, as far as they are written. */
 final readonly class MessageCheck
 {
+    private const GONE = 'not in this chart';
+
     /** @return list<StaleNumber> */
     public static function stale(Message $message, Workings $workings): array
     {
-        $rows = $workings->table->rowsByKey() + $workings->table->sums();
-        $stale = [];
-        foreach ($message->kept() as $number) {
-            $row = $rows[$number->row->id] ?? null;
-            $column = $workings->table->maybeColumn($number->column);
-            $isThere = null !== $row && null !== $column;
-            $now = $isThere ? self::now($number, $row, $column, $workings) : 'not in this chart';
-            $exact = $isThere ? RowPhrases::exact($column, $row) : null;
-            null === $now || ($stale[] = new StaleNumber($number->said, $now, $number->row, $number->column, $exact));
-        }
+        return array_values(
+            array_filter(
+                array_map(
+                    static fn (MessageNumber $number): ?StaleNumber => self::maybeStale($number, $workings),
+                    $message->kept(),
+                ),
+            ),
+        );
+    }
 
-        return $stale;
+    /** What a number that was taken is now; null where it is still the same. */
+    public static function maybeStale(MessageNumber $number, Workings $workings): ?StaleNumber
+    {
+        $row =
+            $workings->table->rowsByKey()[$number->row->id] ?? $workings->table->sums()[$number->row->id] ?? null;
+        $column = $workings->table->maybeColumn($number->column);
+        if (null === $row || null === $column) {
+            return new StaleNumber($number->said, self::GONE, $number->row, $number->column, null);
+        }
+        $now = self::now($number, $row, $column, $workings);
+
+        return null === $now
+            ? null
+            : new StaleNumber(
+                $number->said,
+                $now,
+                $number->row,
+                $number->column,
+                RowPhrases::exact($column, $row),
+            );
     }
 
     public static function of(Message $message, Workings $workings): Check

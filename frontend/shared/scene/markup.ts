@@ -1,5 +1,5 @@
 import type { Mark } from '../types'
-import { chartFont, hatches } from '../notation'
+import { chartFont, hatches, serifFont, serifWeight } from '../notation'
 
 type Attribute = string | number | undefined
 
@@ -48,7 +48,7 @@ export function markup(marks: Mark[], prefix: string, inks: Record<string, strin
             'font-weight': mark.weight,
             'text-anchor': mark.anchor,
             fill: paint(mark.fill),
-            'font-family': chartFont,
+            'font-family': mark.weight === serifWeight ? serifFont : chartFont,
           },
           escaped(mark.text ?? ''),
         )

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\CommandLine;
+
+use KeenMargin\App\Export\Report\ReportPdf;
+use KeenMargin\App\Import\YearHint;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Drawing\ChartKinds;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Report\Document\ReportReader;
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
+use KeenMargin\Core\Report\Layout\ReportPages;
+use KeenMargin\Core\Report\Report;
+
+/** `report`: a report and files of figures in, its pages out. */
+final readonly class ReportCommand
+{
+    /** What the document may have besides what a report is. */
+    private const BESIDES = ['charts', 'figures', 'notes'];
+
+    public function __construct(private string $fonts)
+    {
+    }
+
+    /**
+     * @param list<string> $arguments after the command
+     *
+     * @return CommandOutput what is to be written, and where
+     *
+     * @throws UsageError|NotAccepted|RefusedFigures
+     */
+    public function run(array $arguments): CommandOutput
+    {
+        $told = ReportArguments::of($arguments);
+        $given = Given::json((string) file_get_contents(InputFile::path($told->report, 'a report')));
+        $report = ReportReader::read($given, self::BESIDES);
+        $drawing = new ReportDrawing($report, self::library($given, $told, $report), ChartKinds::all());
+        self::insist($drawing, $report);
+        $made = new \DateTimeImmutable();
+        $pages = new ReportPages($drawing, $made->format('j M Y, H:i'));
+
+        return new CommandOutput((new ReportPdf($this->fonts))->render($pages, $made), $told->output);
+    }
+
+    /** @throws NotAccepted where a block cannot be drawn: nobody would see it in a file */
+    private static function insist(ReportDrawing $drawing, Report $report): void
+    {
+        foreach ($report->pages as $p => $page) {
+            foreach ($drawing->ids($page) as $id) {
+                try {
+                    $drawing->workings($id);
+                } catch (NotAccepted $e) {
+                    throw new NotAccepted("pages[$p], block $id", $e->getMessage());
+                }
+            }
+        }
+    }
+
+    /** @throws UsageError|NotAccepted|RefusedFigures */
+    private static function library(Given $given, ReportArguments $told, Report $report): FileLibrary
+    {
+        $mappings = $given->maybe('figures')?->entries() ?? [];
+        $figures = [];
+        foreach ($told->figures as $name => $file) {
+            $figures[(string) $name] = self::figures((string) $name, $file, $mappings[$name] ?? null, $report);
+        }
+
+        return new FileLibrary(
+            [] === $figures ? throw new UsageError('Give figures: --figures NAME=FILE.') : $figures,
+            $given->maybe('charts')?->entries() ?? [],
+            $given->maybe('notes')?->list() ?? [],
+        );
+    }
+
+    /** @throws UsageError|NotAccepted|RefusedFigures */
+    private static function figures(string $name, string $file, ?Given $mapping, Report $report): Figures
+    {
+        $year = $report->closedThrough?->yearNumber() ?? YearHint::ofName(InputFile::name($file));
+        $table = FigureInput::read(
+            file: $file,
+            told: $mapping?->object(MappingReader::KEYS),
+            measure: null,
+            year: $year,
+            where: "under \"figures\", \"$name\" in the report",
+            name: $name,
+        );
+
+        return '' === $report->organisation ? $table : $table->named($name, $report->organisation);
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Report;
+
+use KeenMargin\App\Export\Picture\PdfSurface;
+use KeenMargin\Core\Report\Layout\ReportPages;
+
+/** A whole report as PDF, a page a sheet: vectors, the fonts inside, real text, bookmarks. */
+final readonly class ReportPdf
+{
+    /** @param string $fonts folder of the shipped fonts */
+    public function __construct(private string $fonts)
+    {
+    }
+
+    /** @param \DateTimeImmutable $made moment that it is of */
+    public function render(ReportPages $pages, \DateTimeImmutable $made): string
+    {
+        $report = $pages->report();
+        $canvas = new PdfSurface($report->title, $report->organisation, $this->fonts.'/pdf');
+        $canvas->at($made, json_encode([$report->title, $made->format(\DateTimeInterface::ATOM)], \JSON_THROW_ON_ERROR));
+        $sheet = $report->sheet;
+        $scale = $sheet->printed();
+        foreach ($pages->all() as $page) {
+            $canvas->page($scale * $sheet->width(), $scale * $sheet->height());
+            $canvas->bookmark('' === $page->page->title ? "Page $page->number" : $page->page->title);
+            foreach ($page->scenes() as $scene) {
+                $canvas->paint($scene, $scale);
+            }
+        }
+
+        return $canvas->bytes();
+    }
+}

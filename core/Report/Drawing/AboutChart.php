@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Report\Drawing;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Report\About;
+use KeenMargin\Core\Time\Period;
+
+/** Puts what a page is about over the question of a chart, as far as its figures can follow. */
+final class AboutChart
+{
+    /** @var list<string> */
+    private array $cannot = [];
+
+    private function __construct(private Recipe $recipe, private readonly Dataset $dataset)
+    {
+    }
+
+    /**
+     * @param ?Period $closedThrough of the report; null: that of the chart or its dataset
+     *
+     */
+    public static function of(Recipe $recipe, Dataset $dataset, About $about, ?Period $closedThrough): self
+    {
+        $chart = new self($recipe, $dataset);
+        if (null !== $closedThrough && !$dataset->isTimeless()) {
+            $chart->recipe = $recipe->asking(With::of($recipe->question, ['closedThrough' => $closedThrough]));
+        }
+        foreach ($about->where as $filter) {
+            $chart->filter($filter);
+        }
+        if (null !== $about->span) {
+            $chart->take(
+                With::of($chart->recipe->question, ['span' => $about->span]),
+                $dataset->isTimeless() ? 'It has no periods.' : null,
+                'Its span stays its own.',
+            );
+        }
+        if ([] !== $about->against) {
+            $chart->references($about->against);
+        }
+
+        return $chart;
+    }
+
+    /** As it is asked on the page. */
+    public function recipe(): Recipe
+    {
+        return $this->recipe;
+    }
+
+    /** @return list<string> what of the page it cannot follow, as sentences */
+    public function cannot(): array
+    {
+        return $this->cannot;
+    }
+
+    private function filter(MemberFilter $filter): void
+    {
+        $breakdown = $this->dataset->maybeBreakdown($filter->breakdown);
+        if (null === $breakdown) {
+            $this->cannot[] = "It has no {$filter->breakdown}, and shows all.";
+
+            return;
+        }
+        $known = array_values(array_intersect($filter->members, $breakdown->members));
+        $unknown = array_values(array_diff($filter->members, $known));
+        if ([] === $known && $filter->keeps) {
+            $this->cannot[] = "Its {$filter->breakdown} has no ".Wording::some($unknown, 3).', and shows all.';
+
+            return;
+        }
+        if ([] !== $unknown && $filter->keeps) {
+            $this->cannot[] = "Its {$filter->breakdown} has no ".Wording::some($unknown, 3).'.';
+        }
+        $others = array_values(
+            array_filter(
+                $this->recipe->question->where,
+                static fn (MemberFilter|NumberFilter $own): bool => $own instanceof NumberFilter
+                    || $own->breakdown !== $filter->breakdown,
+            ),
+        );
+        $where = [] === $known ? $others : [...$others, new MemberFilter($breakdown->name, $known, $filter->keeps)];
+        $this->take(
+            With::of($this->recipe->question, ['where' => $where]),
+            null,
+            "Its {$filter->breakdown} stays its own.",
+        );
+    }
+
+    /** @param list<Scenario> $against */
+    private function references(array $against): void
+    {
+        $question = $this->recipe->question;
+        $own = $question->scenario;
+        $has = $this->dataset->scenarios();
+        $known = array_values(
+            array_filter(
+                $against,
+                static fn (Scenario $one): bool => $one !== $own && \in_array($one, $has, true),
+            ),
+        );
+        $unknown = array_values(
+            array_filter($against, static fn (Scenario $one): bool => !\in_array($one, $has, true)),
+        );
+        if ([] !== $unknown) {
+            $words = array_map(static fn (Scenario $one): string => $one->word(), $unknown);
+            $this->cannot[] = 'It has no '.Wording::either($words).'.';
+        }
+        $bridge = $question->bridge;
+        if ([] === $known || ([] === $question->against && !$bridge instanceof ScenarioBridge)) {
+            return;
+        }
+        if ([] !== $question->columns) {
+            $this->cannot[] = 'Its columns stay its own.';
+
+            return;
+        }
+        $this->take(
+            With::of($question, [
+                'against' => $known,
+                ...$bridge instanceof ScenarioBridge && $bridge->to !== $known[0]
+                    ? ['bridge' => With::of($bridge, ['from' => $known[0]])]
+                    : [],
+            ]),
+            null,
+            'Its references stay its own.',
+        );
+    }
+
+    /**
+     * Takes a question where the figures can answer it, else says why not.
+     *
+     * @param ?string $refusal that is known before; null: none
+     */
+    private function take(Question $question, ?string $refusal, string $stays): void
+    {
+        $asked = $this->recipe->asking($question);
+        try {
+            RecipeFit::insist($asked, $this->dataset);
+        } catch (NotAccepted $e) {
+            $refusal ??= "$e->reason $stays";
+        }
+        if (null === $refusal) {
+            $this->recipe = $asked;
+        } else {
+            $this->cannot[] = $refusal;
+        }
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Report\Layout;
+
+use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Report\Block\Block;
+use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\Block\FiguresBlock;
+use KeenMargin\Core\Report\Block\TextBlock;
+use KeenMargin\Core\Report\Drawing\KeyNumbers;
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
+use KeenMargin\Core\Report\Text\LiveNumber;
+use KeenMargin\Core\Report\Text\LiveText;
+use KeenMargin\Core\Report\Text\Paragraph;
+use KeenMargin\Core\Report\Text\TextMarkup;
+use KeenMargin\Core\Report\Text\TextRun;
+use KeenMargin\Core\Workings\Result\RowNote;
+
+/** Draws each block of a page by itself, as wide as it is and as high as it likes to be. */
+final readonly class BlockLayout
+{
+    private const TEXT = 12.0;
+    private const TEXT_LINE = 17.0;
+    private const BETWEEN = 7.0;
+    private const SMALL_LINE = 14.0;
+    /** Height of a place that nothing stands in yet. */
+    private const EMPTY = 72.0;
+
+    /** @param array<string, list<RowNote>> $notes by block, numbered through the page */
+    public function __construct(private ReportDrawing $drawing, private array $notes)
+    {
+    }
+
+    public function draft(Block $block, float $left, float $width): BlockDraft
+    {
+        $draft = new BlockDraft($block, $left, $width);
+        match (true) {
+            $block->isEmpty() => $draft->height = self::EMPTY,
+            $block instanceof ChartBlock => $this->chart($block, $draft),
+            $block instanceof FiguresBlock => self::take(
+                $draft,
+                KeyFigureMarks::laid(KeyNumbers::of($block, $this->drawing), $width),
+            ),
+            $block instanceof TextBlock => self::take($draft, $this->text($block->text, $block->id, $width)),
+            default => throw new \LogicException('A block of class '.$block::class.' cannot be laid out.'),
+        };
+        $draft->natural = $draft->height;
+
+        return $draft;
+    }
+
+    /** A chart once more, at a height and on a scale. */
+    public function again(BlockDraft $draft, ?float $height, PageScale $scale): void
+    {
+        $drawing = $draft->drawing;
+        if (null === $drawing) {
+            return;
+        }
+        $draft->drawn(
+            $drawing->again(
+                $drawing->recipe->finished($draft->finish($drawing->recipe->finish, $height)),
+                $drawing->options->onScale($scale->most($draft, $drawing->measured())),
+            ),
+        );
+    }
+
+    private function chart(ChartBlock $block, BlockDraft $draft): void
+    {
+        try {
+            $asked = $this->drawing->asked($block->id);
+            $workings = $this->drawing->workings($block->id);
+        } catch (NotAccepted $e) {
+            $draft->trouble = $e->reason;
+            self::take($draft, self::small("This chart cannot be drawn. $e->reason", $draft->width));
+
+            return;
+        }
+        if ([] !== $asked->cannot) {
+            $draft->cannot = $asked->cannot;
+            $below = self::small('Not as its page: '.implode(' ', $asked->cannot), $draft->width);
+            $draft->below = $below->marks;
+            $draft->belowHeight = $below->height + 2.0;
+        }
+        $recipe = $asked->recipe->finished($draft->finish($asked->recipe->finish, null));
+        $notes = $asked->recipe->finish->notes ? $this->notes[$block->id] ?? [] : [];
+        $draft->drawn(Drawing::ofWorkings($recipe, $workings, $this->drawing->kinds, new ChartOptions($notes)));
+    }
+
+    private function text(LiveText $text, string $id, float $width): LaidText
+    {
+        $stale = [];
+        foreach ($text->numbers() as $i => $number) {
+            $this->drawing->number($number)->isStale() && ($stale[] = $i);
+        }
+
+        return TextLayout::of(
+            paragraphs: TextMarkup::paragraphs(
+                $text,
+                fn (LiveNumber $number): string => $this->drawing->number($number)->shown(),
+            ),
+            left: 0.0,
+            top: 0.0,
+            width: $width,
+            size: self::TEXT,
+            line: self::TEXT_LINE,
+            key: $id,
+            stale: $stale,
+            between: self::BETWEEN,
+        );
+    }
+
+    private static function small(string $text, float $width): LaidText
+    {
+        return TextLayout::of(
+            paragraphs: [new Paragraph([new TextRun($text)])],
+            left: 2.0,
+            top: 0.0,
+            width: $width - 4.0,
+            size: Type::SMALL,
+            line: self::SMALL_LINE,
+            ink: Ink::Quiet,
+        );
+    }
+
+    private static function take(BlockDraft $draft, LaidText $laid): void
+    {
+        $draft->marks = $laid->marks;
+        $draft->height = $laid->height;
+    }
+}

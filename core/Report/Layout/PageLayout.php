@@ -1,0 +1,384 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Report\Layout;
+
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Report\Block\Block;
+use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
+use KeenMargin\Core\Report\Page;
+use KeenMargin\Core\Report\PageRow;
+use KeenMargin\Core\Report\ScaleOver;
+use KeenMargin\Core\Report\Text\LiveNumber;
+use KeenMargin\Core\Report\Text\TextMarkup;
+use KeenMargin\Core\Report\Text\TextRun;
+use KeenMargin\Core\Report\Text\Paragraph;
+use KeenMargin\Core\Scene\Line;
+use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\Placing;
+use KeenMargin\Core\Workings\Result\Check;
+use KeenMargin\Core\Workings\Result\RowNote;
+
+/**
+ * Lays a page out: its message, rows of blocks from top to bottom, notes in the margin. Charts are made lower or higher
+ * so that they fill the page, and put on one scale.
+ */
+final class PageLayout
+{
+    private const TOP = 24.0;
+    private const MESSAGE = 20.0;
+    private const MESSAGE_LINE = 26.0;
+    private const BELOW_MESSAGE = 12.0;
+    private const BELOW_RULE = 14.0;
+    private const ROW_GAP = 16.0;
+    private const BLOCK_GAP = 22.0;
+    /** So much higher than by themselves charts may become where there is room. */
+    private const MOST_GROWTH = 1.35;
+    private const NARROWEST_CHART = 140.0;
+    private const TRIES = 3;
+
+    /** @var list<PageNote> */
+    private array $notes = [];
+    /** @var list<RowDraft> */
+    private array $rows = [];
+
+    private function __construct(
+        private readonly ReportDrawing $drawing,
+        private readonly Page $page,
+        private readonly Paper $paper,
+    ) {
+    }
+
+    /** @param ?PageScale $over of the whole report, where the page is on its scale; null: it is not */
+    public static function of(
+        ReportDrawing $drawing,
+        Page $page,
+        Paper $paper,
+        Foot $foot,
+        ?PageScale $over = null,
+    ): DrawnPage {
+        $layout = new self($drawing, $page, $paper);
+        [$message, $rule] = $layout->message();
+        $top = $rule + self::BELOW_RULE;
+        $blocks = $layout->drafted($top);
+        $checks = $layout->scaled($blocks, $over);
+
+        return $layout->drawn($message, $rule, $top, $foot, $checks);
+    }
+
+    /** How long units are where each chart is drawn by itself. */
+    public static function ownScale(ReportDrawing $drawing, Page $page, Paper $paper): PageScale
+    {
+        $layout = new self($drawing, $page, $paper);
+        [, $rule] = $layout->message();
+        $layout->drafted($rule + self::BELOW_RULE);
+
+        return PageScale::of($layout->drafts());
+    }
+
+    /** @return array{list<Mark>, float} the message in lines, and where the rule below it is */
+    private function message(): array
+    {
+        $text = $this->page->message;
+        $stale = [];
+        foreach ($text->numbers() as $i => $number) {
+            $this->drawing->number($number)->isStale() && ($stale[] = $i);
+        }
+        $laid = TextLayout::of(
+            paragraphs: $text->isEmpty()
+                ? [new Paragraph([new TextRun($this->page->title)])]
+                : TextMarkup::paragraphs(
+                    $text,
+                    fn (LiveNumber $number): string => $this->drawing->number($number)->shown(),
+                ),
+            left: $this->paper->left(),
+            top: self::TOP,
+            width: $this->paper->contentWidth(),
+            size: self::MESSAGE,
+            line: self::MESSAGE_LINE,
+            weight: 500,
+            key: 'message',
+            stale: $stale,
+            ink: $text->isEmpty() ? Ink::Quiet : Ink::Ink,
+        );
+
+        return [$laid->marks, self::TOP + max($laid->height, self::MESSAGE_LINE) + self::BELOW_MESSAGE];
+    }
+
+    /** Draws every block, and makes charts fit the page. */
+    private function drafted(float $top): BlockLayout
+    {
+        $blocks = new BlockLayout($this->drawing, $this->numbered());
+        $this->rows = [];
+        foreach ($this->page->rows as $row) {
+            foreach ($this->lines($row) as $line) {
+                $drafts = $this->acrossThePage($line, $blocks);
+                [] === $drafts || ($this->rows[] = new RowDraft($row->id, $drafts));
+            }
+        }
+        $bottom = $this->paper->bottom();
+        null === $bottom || $this->fit($blocks, $bottom - $top);
+
+        return $blocks;
+    }
+
+    /**
+     * The notes of all charts of the page, each with one number.
+     *
+     * @return array<string, list<RowNote>> by block
+     */
+    private function numbered(): array
+    {
+        $this->notes = [];
+        $numbers = $of = [];
+        foreach ($this->page->blocks() as $block) {
+            if (!$block instanceof ChartBlock || $block->isEmpty()) {
+                continue;
+            }
+            try {
+                $asked = $this->drawing->asked($block->id);
+                $workings = $this->drawing->workings($block->id);
+            } catch (NotAccepted) {
+                continue;
+            }
+            if (!$asked->recipe->finish->notes) {
+                continue;
+            }
+            $library = $this->drawing->library();
+            foreach ($library->notes($asked->dataset, $asked->recipe->question)->in($workings) as $note) {
+                $key = "$asked->dataset:$note->id";
+                if (!isset($numbers[$key])) {
+                    $numbers[$key] = \count($numbers) + 1;
+                    $this->notes[] = new PageNote($numbers[$key], $note->text, $note->id, $block->id);
+                }
+                $of[$block->id][] = new RowNote($numbers[$key], $note->row, $note->text, $note->id);
+            }
+        }
+
+        return $of;
+    }
+
+    /**
+     * Blocks that stand side by side: those of a row, or each by itself where they would become too narrow.
+     *
+     * @return list<list<Block>>
+     */
+    private function lines(PageRow $row): array
+    {
+        $narrowest = \INF;
+        foreach ($this->widths($row->blocks) as $i => $width) {
+            $isText = !$row->blocks[$i] instanceof ChartBlock;
+            $narrowest = min($narrowest, $isText ? \INF : $width);
+        }
+
+        return $this->paper->isColumn() || $narrowest < self::NARROWEST_CHART
+            ? array_map(static fn (Block $block): array => [$block], $row->blocks)
+            : [$row->blocks];
+    }
+
+    /**
+     * @param list<Block> $blocks
+     *
+     * @return list<float>
+     */
+    private function widths(array $blocks): array
+    {
+        $parts = array_sum(array_map(static fn (Block $block): int => $block->width(), $blocks));
+        $room = $this->paper->contentWidth() - self::BLOCK_GAP * (\count($blocks) - 1);
+
+        return array_map(static fn (Block $block): float => ($room * $block->width()) / $parts, $blocks);
+    }
+
+    /**
+     * @param list<Block> $line
+     *
+     * @return list<BlockDraft>
+     */
+    private function acrossThePage(array $line, BlockLayout $blocks): array
+    {
+        $left = $this->paper->left();
+        $drafts = [];
+        foreach ($this->widths($line) as $i => $width) {
+            $drafts[] = $blocks->draft($line[$i], $left, $width);
+            $left += $width + self::BLOCK_GAP;
+        }
+
+        return $drafts;
+    }
+
+    private function fit(BlockLayout $blocks, float $room): void
+    {
+        $factor = 1.0;
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            $fixed = self::ROW_GAP * max(0, \count($this->rows) - 1);
+            $flexible = 0.0;
+            foreach ($this->rows as $row) {
+                $row->canChange() ? $flexible += $row->height() : $fixed += $row->height();
+            }
+            if (0.0 === $flexible) {
+                return;
+            }
+            $by = ($room - $fixed) / $flexible;
+            $next = max(0.1, min(self::MOST_GROWTH, $factor * $by));
+            // Growing once is enough; what was made lower may have to become lower still.
+            if (abs($by - 1.0) < 0.01 || abs($next - $factor) < 0.01 || ($try > 0 && $by > 1.0)) {
+                return;
+            }
+            $factor = $next;
+            foreach ($this->drafts() as $draft) {
+                $height = max($draft->lowest(), $draft->natural * $factor);
+                null === $draft->drawing || $blocks->again($draft, $height, new PageScale());
+            }
+        }
+    }
+
+    /**
+     * Puts what counts the same on one scale, and measures whether it is.
+     *
+     * @return list<Check>
+     */
+    private function scaled(BlockLayout $blocks, ?PageScale $over): array
+    {
+        if (ScaleOver::None === $this->drawing->report->scaleOf($this->page)) {
+            return [];
+        }
+        $own = PageScale::of($this->drafts());
+        $scale = null === $over ? $own : $own->with($over);
+        foreach ($this->drafts() as $draft) {
+            if (null !== $draft->drawing) {
+                $height = $draft->height;
+                $blocks->again($draft, $height, $scale);
+                $draft->trim();
+            }
+        }
+
+        return $this->scaleChecks($over);
+    }
+
+    /** @return list<Check> one for each unit that several charts count in */
+    private function scaleChecks(?PageScale $over): array
+    {
+        $checks = [];
+        foreach (PageScale::off($this->drafts()) as $counted => $off) {
+            $what = str_ends_with($counted, ' points') ? 'percentage points' : ('' === $counted ? 'numbers' : $counted);
+            $where = null === $over ? 'on this page' : 'in the report';
+            $checks[] = new Check(
+                'one-scale',
+                [] === $off,
+                [] === $off
+                    ? "One scale for all that counts $what $where"
+                    : Wording::count(\count($off), 'chart is', 'charts are')." not on the scale of $what",
+            );
+        }
+
+        return $checks;
+    }
+
+    /**
+     * @param list<Mark> $message
+     * @param list<Check> $checks
+     */
+    private function drawn(array $message, float $rule, float $top, Foot $foot, array $checks): DrawnPage
+    {
+        $placed = [];
+        $y = $top;
+        foreach ($this->rows as $i => $row) {
+            $y += 0 === $i ? 0.0 : self::ROW_GAP;
+            foreach ($row->blocks as $draft) {
+                $placed[] = $this->placed($draft, $row->id, $y);
+            }
+            $y += $row->height();
+        }
+        $paper = $this->paper;
+        $notes = $paper->isColumn()
+            ? MarginNotes::laid($this->notes, $paper->left(), $y + self::ROW_GAP, $paper->contentWidth())
+            : MarginNotes::laid($this->notes, 14.0, $top, $paper->margin - 26.0);
+        $lowest = max(
+            $y,
+            $paper->isColumn() ? $y + self::ROW_GAP + $notes->height : $top + $notes->height,
+        );
+        $height = $paper->height ?? $lowest + self::ROW_GAP;
+        $pages = $this->drawing->report->pages;
+        $number = 1 + (int) array_search($this->page, $pages, true);
+
+        return new DrawnPage(
+            page: $this->page,
+            number: $number,
+            paper: $paper,
+            height: $height,
+            message: $message,
+            messageBottom: $rule,
+            frame: [
+                ...$this->rules($rule, $height),
+                ...$notes->marks,
+                ...$foot->marks($paper, $number, \count($pages)),
+            ],
+            blocks: $placed,
+            notes: $this->notes,
+            over: null === $paper->bottom() ? 0.0 : max(0.0, $lowest - $paper->bottom()),
+            checks: $checks,
+        );
+    }
+
+    private function placed(BlockDraft $draft, string $row, float $top): PlacedBlock
+    {
+        $own = new Placing($draft->left, $top);
+        $below = new Placing($draft->left, $top + $draft->height - $draft->belowHeight);
+        $block = $draft->block;
+
+        return new PlacedBlock(
+            block: $block,
+            row: $row,
+            left: $draft->left,
+            top: $top,
+            width: $draft->width,
+            height: $draft->height,
+            drawing: $draft->drawing,
+            scale: $draft->scale(),
+            marks: [...array_map($own->mark(...), $draft->marks), ...array_map($below->mark(...), $draft->below)],
+            trouble: $draft->trouble,
+            cannot: $draft->cannot,
+            name: $block instanceof ChartBlock ? $this->drawing->nameOf($block) : '',
+        );
+    }
+
+    /** @return list<Mark> the rule of the margin, and that below the message */
+    private function rules(float $rule, float $height): array
+    {
+        $left = $this->paper->left();
+        $below = new Line(
+            x1: $left,
+            y1: $rule,
+            x2: $left + $this->paper->contentWidth(),
+            y2: $rule,
+            stroke: Ink::Ink->value,
+            role: 'rule',
+        );
+        $margin = $this->paper->margin;
+
+        return 0.0 === $margin
+            ? [$below]
+            : [
+                $below,
+                new Line(
+                    x1: $margin,
+                    y1: 0.0,
+                    x2: $margin,
+                    y2: $height,
+                    stroke: Ink::Accent->value,
+                    thickness: 0.6,
+                    role: 'margin',
+                ),
+            ];
+    }
+
+    /** @return list<BlockDraft> */
+    private function drafts(): array
+    {
+        return array_merge([], ...array_map(static fn (RowDraft $row): array => $row->blocks, $this->rows));
+    }
+}

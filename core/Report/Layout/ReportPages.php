@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Report\Layout;
+
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
+use KeenMargin\Core\Report\Page;
+use KeenMargin\Core\Report\Report;
+use KeenMargin\Core\Report\ScaleOver;
+
+/** The pages of a report, drawn one by one, with what they have in common: the foot, and a scale over all of them. */
+final class ReportPages
+{
+    private ?PageScale $scale = null;
+    private readonly Foot $foot;
+
+    /** @param string $made moment that stands at the foot; blank: none */
+    public function __construct(private readonly ReportDrawing $drawing, string $made = '')
+    {
+        $report = $drawing->report;
+        $this->foot = new Foot(
+            implode(' · ', array_filter([$report->organisation, $report->title])),
+            $drawing->closingLabel(),
+            $made,
+        );
+    }
+
+    public function report(): Report
+    {
+        return $this->drawing->report;
+    }
+
+    /** @param ?Paper $paper null: the report's own sheet */
+    public function page(Page $page, ?Paper $paper = null): DrawnPage
+    {
+        $isOverReport = ScaleOver::Report === $this->report()->scaleOf($page);
+
+        return PageLayout::of(
+            $this->drawing,
+            $page,
+            $paper ?? Paper::sheet($this->report()->sheet),
+            $this->foot,
+            $isOverReport ? $this->scale() : null,
+        );
+    }
+
+    /** @return \Generator<int, DrawnPage> */
+    public function all(): \Generator
+    {
+        foreach ($this->report()->pages as $page) {
+            yield $this->page($page);
+        }
+    }
+
+    /** Of all pages that are on the scale of the report. */
+    private function scale(): PageScale
+    {
+        if (null === $this->scale) {
+            $this->scale = new PageScale();
+            $paper = Paper::sheet($this->report()->sheet);
+            foreach ($this->report()->pages as $page) {
+                if (ScaleOver::Report === $this->report()->scaleOf($page)) {
+                    $this->scale = $this->scale->with(PageLayout::ownScale($this->drawing, $page, $paper));
+                }
+            }
+        }
+
+        return $this->scale;
+    }
+}
