@@ -21,6 +21,7 @@ final class PdfSurface implements Surface
     private PlainPdf $pdf;
     private float $width = 0.0;
     private float $height = 0.0;
+    private float $scale = 1.0;
     private string $colours = 'effect';
 
     public function __construct(string $title, string $subject, private readonly string $fonts)
@@ -41,10 +42,16 @@ final class PdfSurface implements Surface
         $this->pdf->setCreator('Keen Margin');
     }
 
-    /** Begins a page of this size in points. */
-    public function page(float $width, float $height): void
+    /**
+     * Begins a page.
+     *
+     * @param float $width in points of scenes, as the height
+     * @param float $scale points of paper for a point of a scene
+     */
+    public function page(float $width, float $height, float $scale = 1.0): void
     {
-        [$this->width, $this->height] = [$width, $height];
+        [$this->width, $this->height, $this->scale] = [$width, $height, $scale];
+        $this->pdf->unit($scale);
         $this->pdf->AddPage($width > $height ? 'L' : 'P', [$width, $height]);
     }
 
@@ -60,19 +67,10 @@ final class PdfSurface implements Surface
         $this->pdf->made($made, $id);
     }
 
-    /** @param float $scale points of paper for a point of the scene */
-    public function paint(Scene $scene, float $scale = 1.0): void
+    public function paint(Scene $scene): void
     {
         $this->colours = $scene->colours;
-        if (1.0 === $scale) {
-            ScenePainter::paint($scene, $this);
-
-            return;
-        }
-        $this->pdf->StartTransform();
-        $this->pdf->Scale(100.0 * $scale, 100.0 * $scale, 0, 0);
         ScenePainter::paint($scene, $this);
-        $this->pdf->StopTransform();
     }
 
     /** Paints a part of a scene, and nothing of it above or below a strip of the page. */
@@ -157,7 +155,7 @@ final class PdfSurface implements Surface
 
     private function piece(string $family, Text $text, float $left, string $piece): void
     {
-        $this->pdf->setFont($family, '', $text->size, "$this->fonts/$family.php");
+        $this->pdf->setFont($family, '', $this->scale * $text->size, "$this->fonts/$family.php");
         $this->pdf->Text(
             x: $left,
             y: $text->y,

@@ -17,6 +17,12 @@ final class PlainPdf extends \TCPDF
         $this->tcpdflink = false;
     }
 
+    /** Lengths are given in a unit of so many points from now on; sizes of type stay in points. */
+    public function unit(float $points): void
+    {
+        $this->k = $points;
+    }
+
     /** When it was made, and by which id it is told apart: else the clock and chance say so. */
     public function made(\DateTimeImmutable $at, string $id): void
     {

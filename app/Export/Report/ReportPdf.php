@@ -22,12 +22,11 @@ final readonly class ReportPdf
         $canvas = new PdfSurface($report->title, $report->organisation, $this->fonts.'/pdf');
         $canvas->at($made, json_encode([$report->title, $made->format(\DateTimeInterface::ATOM)], \JSON_THROW_ON_ERROR));
         $sheet = $report->sheet;
-        $scale = $sheet->printed();
         foreach ($pages->all() as $page) {
-            $canvas->page($scale * $sheet->width(), $scale * $sheet->height());
+            $canvas->page($sheet->width(), $sheet->height(), $sheet->printed());
             $canvas->bookmark('' === $page->page->title ? "Page $page->number" : $page->page->title);
             foreach ($page->scenes() as $scene) {
-                $canvas->paint($scene, $scale);
+                $canvas->paint($scene);
             }
         }
 

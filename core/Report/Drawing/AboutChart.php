@@ -16,7 +16,9 @@ use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\ScenarioBridge;
 use KeenMargin\Core\Report\About;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Time\Span;
 
 /** Puts what a page is about over the question of a chart, as far as its figures can follow. */
 final class AboutChart
@@ -43,7 +45,7 @@ final class AboutChart
         }
         if (null !== $about->span) {
             $chart->take(
-                With::of($chart->recipe->question, ['span' => $about->span]),
+                With::of($chart->recipe->question, ['span' => $chart->spanOf($about->span)]),
                 $dataset->isTimeless() ? 'It has no periods.' : null,
                 'Its span stays its own.',
             );
@@ -65,6 +67,28 @@ final class AboutChart
     public function cannot(): array
     {
         return $this->cannot;
+    }
+
+    /**
+     * Members are compared as far as the books are closed, where nothing stands for the periods after it: a budget of
+     * the whole year would dwarf the actual of a part of it. Kinds that need the whole span (a goal) keep it.
+     */
+    private function spanOf(Span $span): Span
+    {
+        $question = $this->recipe->question;
+        $isOverTime = null !== $question->grain();
+        $needsAll = $this->recipe->kind->rows($question)->canBeWhole;
+        if ($isOverTime || $needsAll || null !== $question->forecast || $this->dataset->isTimeless()) {
+            return $span;
+        }
+        $closing = $question->closedThrough ?? $this->dataset->closing();
+        $range = $span->resolve($closing, $this->dataset->calendar, $this->dataset->range());
+        if ($range->lastDay <= $closing->lastDay() || $range->firstDay > $closing->lastDay()) {
+            return $span;
+        }
+        $first = Period::ofStart(Grain::Day, $range->firstDay)->group($closing->grain, $this->dataset->calendar);
+
+        return Span::between($first, $closing);
     }
 
     private function filter(MemberFilter $filter): void

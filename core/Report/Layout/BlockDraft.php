@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Report\Layout;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Finish;
+use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Report\Block\Block;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\MarkBox;
@@ -16,7 +17,6 @@ final class BlockDraft
 {
     /** Charts are drawn no narrower than this, and then made smaller. */
     private const NARROWEST = 200.0;
-    private const LOWEST_SHARE = 0.45;
     private const BELOW = 4.0;
 
     public ?Drawing $drawing = null;
@@ -32,6 +32,8 @@ final class BlockDraft
     public float $belowHeight = 0.0;
     /** @var list<string> */
     public array $cannot = [];
+    /** The line of the title that says whose figures they are; null: as the chart composes it. */
+    public ?string $who = null;
 
     public function __construct(
         public readonly Block $block,
@@ -57,6 +59,7 @@ final class BlockDraft
             'width' => (int) floor(max(self::NARROWEST, $this->width)),
             'height' => null === $height ? null : (int) round(($height - $this->belowHeight) / $this->scale()),
             'message' => null,
+            'title' => new TitleLines($finish->title->who ?? $this->who, $finish->title->what, $finish->title->when),
         ]);
     }
 
@@ -78,11 +81,5 @@ final class BlockDraft
         }
         $needed = $this->scale() * ($bottom + self::BELOW) + $this->belowHeight;
         $this->height = min($this->height, $needed);
-    }
-
-    /** What it may be made as low as: charts know themselves what their labels need. */
-    public function lowest(): float
-    {
-        return self::LOWEST_SHARE * $this->natural;
     }
 }

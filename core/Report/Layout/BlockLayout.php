@@ -37,7 +37,8 @@ final readonly class BlockLayout
     {
     }
 
-    public function draft(Block $block, float $left, float $width): BlockDraft
+    /** @param bool $isFirst whether it stands directly below the rule of the message */
+    public function draft(Block $block, float $left, float $width, bool $isFirst): BlockDraft
     {
         $draft = new BlockDraft($block, $left, $width);
         match (true) {
@@ -45,7 +46,7 @@ final readonly class BlockLayout
             $block instanceof ChartBlock => $this->chart($block, $draft),
             $block instanceof FiguresBlock => self::take(
                 $draft,
-                KeyFigureMarks::laid(KeyNumbers::of($block, $this->drawing), $width),
+                KeyFigureMarks::laid(KeyNumbers::of($block, $this->drawing), $width, !$isFirst),
             ),
             $block instanceof TextBlock => self::take($draft, $this->text($block->text, $block->id, $width)),
             default => throw new \LogicException('A block of class '.$block::class.' cannot be laid out.'),
@@ -87,9 +88,18 @@ final readonly class BlockLayout
             $draft->below = $below->marks;
             $draft->belowHeight = $below->height + 2.0;
         }
+        $draft->who = $this->who($asked->figures->dataset()->organisation, $workings->context->who);
         $recipe = $asked->recipe->finished($draft->finish($asked->recipe->finish, null));
         $notes = $asked->recipe->finish->notes ? $this->notes[$block->id] ?? [] : [];
         $draft->drawn(Drawing::ofWorkings($recipe, $workings, $this->drawing->kinds, new ChartOptions($notes)));
+    }
+
+    /** Whose report it is stands at the foot: charts say only what they are narrowed to. */
+    private function who(string $organisation, string $who): string
+    {
+        return '' !== $organisation && $organisation === $this->drawing->report->organisation
+            ? ltrim(substr($who, \strlen($organisation)), ', ')
+            : $who;
     }
 
     private function text(LiveText $text, string $id, float $width): LaidText

@@ -30,8 +30,11 @@ final class KeyFigureMarks
     /** @var list<Mark> */
     private array $marks = [];
 
-    /** @param list<KeyNumber> $numbers */
-    public static function laid(array $numbers, float $width): LaidText
+    /**
+     * @param list<KeyNumber> $numbers
+     * @param bool $hasRule whether there is a rule above them
+     */
+    public static function laid(array $numbers, float $width, bool $hasRule): LaidText
     {
         if ([] === $numbers) {
             return new LaidText([], 0.0);
@@ -40,13 +43,13 @@ final class KeyFigureMarks
         $most = max(1, (int) floor(($width + self::GAP) / (self::NARROWEST + self::GAP)));
         $lines = (int) ceil(\count($numbers) / $most);
         $beside = (int) ceil(\count($numbers) / $lines);
-        $own->rule(0.0, $width, Ink::Ink);
+        $hasRule && $own->rule(0.0, $width);
         $y = 0.0;
         foreach (array_chunk($numbers, max(1, $beside)) as $i => $some) {
             $y += 0 === $i ? 0.0 : self::BETWEEN_LINES;
             $y += $own->line($some, $y, $width, $beside);
         }
-        $own->rule($y, $width, Ink::Hairline);
+        $own->rule($y, $width);
 
         return new LaidText($own->marks, $y + 1.0);
     }
@@ -160,8 +163,8 @@ final class KeyFigureMarks
         return $x + $width;
     }
 
-    private function rule(float $y, float $width, Ink $ink): void
+    private function rule(float $y, float $width): void
     {
-        $this->marks[] = new Line(0.0, $y, $width, $y, $ink->value, role: 'rule');
+        $this->marks[] = new Line(0.0, $y, $width, $y, Ink::Hairline->value, role: 'rule');
     }
 }

@@ -39,7 +39,10 @@ final class PageLayout
     /** So much higher than by themselves charts may become where there is room. */
     private const MOST_GROWTH = 1.35;
     private const NARROWEST_CHART = 140.0;
-    private const TRIES = 3;
+    private const LEAST_FACTOR = 0.1;
+    private const TRIES = 4;
+    /** A factor this close to 1 changes nothing. */
+    private const CLOSE = 0.01;
 
     /** @var list<PageNote> */
     private array $notes = [];
@@ -65,7 +68,8 @@ final class PageLayout
         [$message, $rule] = $layout->message();
         $top = $rule + self::BELOW_RULE;
         $blocks = $layout->drafted($top);
-        $checks = $layout->scaled($blocks, $over);
+        $bottom = $paper->bottom();
+        $checks = $layout->scaled($blocks, $over, null === $bottom ? null : $bottom - $top);
 
         return $layout->drawn($message, $rule, $top, $foot, $checks);
     }
@@ -203,56 +207,68 @@ final class PageLayout
         $left = $this->paper->left();
         $drafts = [];
         foreach ($this->widths($line) as $i => $width) {
-            $drafts[] = $blocks->draft($line[$i], $left, $width);
+            $drafts[] = $blocks->draft($line[$i], $left, $width, [] === $this->rows);
             $left += $width + self::BLOCK_GAP;
         }
 
         return $drafts;
     }
 
+    /** Makes charts lower or higher until the page is filled, as far as they can. */
     private function fit(BlockLayout $blocks, float $room): void
     {
         $factor = 1.0;
         for ($try = 0; $try < self::TRIES; ++$try) {
-            $fixed = self::ROW_GAP * max(0, \count($this->rows) - 1);
-            $flexible = 0.0;
-            foreach ($this->rows as $row) {
-                $row->canChange() ? $flexible += $row->height() : $fixed += $row->height();
-            }
-            if (0.0 === $flexible) {
-                return;
-            }
-            $by = ($room - $fixed) / $flexible;
-            $next = max(0.1, min(self::MOST_GROWTH, $factor * $by));
+            $by = $this->missing($room);
             // Growing once is enough; what was made lower may have to become lower still.
-            if (abs($by - 1.0) < 0.01 || abs($next - $factor) < 0.01 || ($try > 0 && $by > 1.0)) {
+            if (abs($by - 1.0) < self::CLOSE || ($try > 0 && $by > 1.0)) {
                 return;
             }
-            $factor = $next;
+            $factor = max(self::LEAST_FACTOR, min(self::MOST_GROWTH, $factor * $by));
             foreach ($this->drafts() as $draft) {
-                $height = max($draft->lowest(), $draft->natural * $factor);
-                null === $draft->drawing || $blocks->again($draft, $height, new PageScale());
+                null === $draft->drawing || $blocks->again($draft, $draft->natural * $factor, new PageScale());
             }
         }
+    }
+
+    /** By what factor heights of charts would have to change for the page to be filled; 1 where nothing can change. */
+    private function missing(float $room): float
+    {
+        $fixed = self::ROW_GAP * max(0, \count($this->rows) - 1);
+        $flexible = 0.0;
+        foreach ($this->rows as $row) {
+            $row->canChange() ? $flexible += $row->height() : $fixed += $row->height();
+        }
+
+        return 0.0 === $flexible ? 1.0 : max(0.05, ($room - $fixed) / $flexible);
     }
 
     /**
      * Puts what counts the same on one scale, and measures whether it is.
      *
+     * @param float $room that rows have
+     *
      * @return list<Check>
      */
-    private function scaled(BlockLayout $blocks, ?PageScale $over): array
+    private function scaled(BlockLayout $blocks, ?PageScale $over, ?float $room): array
     {
         if (ScaleOver::None === $this->drawing->report->scaleOf($this->page)) {
             return [];
         }
         $own = PageScale::of($this->drafts());
         $scale = null === $over ? $own : $own->with($over);
-        foreach ($this->drafts() as $draft) {
-            if (null !== $draft->drawing) {
-                $height = $draft->height;
-                $blocks->again($draft, $height, $scale);
-                $draft->trim();
+        $factor = 1.0;
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            foreach ($this->drafts() as $draft) {
+                if (null !== $draft->drawing) {
+                    $blocks->again($draft, $factor * $draft->height, $scale);
+                    $draft->trim();
+                }
+            }
+            // Charts that are lower on the common scale leave room; those that are as high as before may need it.
+            $factor = null === $room ? 1.0 : $this->missing($room);
+            if ($factor > 1.0 - self::CLOSE) {
+                break;
             }
         }
 
