@@ -65,9 +65,11 @@ const CORE = [
     'Report/Block',
     'Report',
     'Report/Document',
+    'Report/Merging',
     'Report/Drawing',
     'Report/Layout',
     'Report/Settling',
+    'Report/Rolling',
     'Report/Comparing',
     'Render',
 ];

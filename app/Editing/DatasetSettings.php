@@ -50,6 +50,19 @@ final readonly class DatasetSettings
         );
     }
 
+    /** Books closed through the last actuals again, as before somebody said otherwise. */
+    public function planOpen(DatasetRecord $record): Plan
+    {
+        $row = RowChange::maybe(
+            'dataset',
+            (int) $record->id,
+            ['closed_through' => $record->closedThrough],
+            ['closed_through' => null],
+        );
+
+        return new Plan(new Change('Books closed through the last actuals', null === $row ? [] : [$row]));
+    }
+
     /** @param array<string, int|string|null> $is */
     private static function says(DatasetRecord $record, array $is): string
     {

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Reports;
+
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\Page;
+use KeenMargin\Core\Report\PageRow;
+use KeenMargin\Core\Report\Report;
+
+/** First documents of reports. */
+final class ReportDocuments
+{
+    private const CHARTS_ON_A_PAGE = 2;
+
+    /** With one page that nothing stands on yet. */
+    public static function blank(string $title): Report
+    {
+        return new Report($title, pages: [new Page(self::id('p'), 'First page')]);
+    }
+
+    /**
+     * A page for every two charts, one below the other.
+     *
+     * @param non-empty-list<ChartRecord> $charts
+     */
+    public static function ofCharts(string $title, array $charts): Report
+    {
+        $pages = [];
+        foreach (array_chunk($charts, self::CHARTS_ON_A_PAGE) as $some) {
+            $pages[] = new Page(
+                id: self::id('p'),
+                title: mb_substr($some[0]->name, 0, 200),
+                rows: array_map(
+                    static fn (ChartRecord $chart): PageRow => new PageRow(self::id('r'), [
+                        new ChartBlock(self::id('b'), named: (string) $chart->id),
+                    ]),
+                    $some,
+                ),
+            );
+        }
+
+        return new Report($title, organisation: $charts[0]->dataset->organisation, pages: $pages);
+    }
+
+    /** One that nothing else has. */
+    public static function id(string $prefix): string
+    {
+        return $prefix.'-'.bin2hex(random_bytes(5));
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage\Reports;
+
+use Doctrine\DBAL\Connection;
+
+/** The versions of reports and the steps between them, so that changes are undone and brought together. */
+final readonly class ReportSteps
+{
+    /** Versions of one report that are kept. */
+    private const MOST_VERSIONS = 400;
+
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    /** @param array<string, mixed> $document */
+    public function keepVersion(int $report, int $version, array $document): void
+    {
+        $this->connection->insert('report_version', [
+            'report' => $report,
+            'version' => $version,
+            'document' => json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+        ]);
+        $oldest = $version - self::MOST_VERSIONS;
+        if ($oldest > 0) {
+            $this->connection->executeStatement('DELETE FROM report_version WHERE report = ? AND version <= ?', [
+                $report,
+                $oldest,
+            ]);
+            $this->connection->executeStatement('DELETE FROM report_step WHERE report = ? AND was <= ?', [
+                $report,
+                $oldest,
+            ]);
+        }
+    }
+
+    /** @return array<string, mixed>|null null where it is not kept any more */
+    public function maybeVersion(int $report, int $version): ?array
+    {
+        $json = $this->connection->fetchOne(
+            'SELECT document FROM report_version WHERE report = ? AND version = ?',
+            [$report, $version],
+        );
+        $document = \is_string($json) ? json_decode($json, true, 64, \JSON_THROW_ON_ERROR) : null;
+
+        /** @var array<string, mixed>|null */
+        return \is_array($document) ? $document : null;
+    }
+
+    /** Remembers a step; what was undone before cannot be done again after it. */
+    public function add(int $report, ReportStep $step, string $who): void
+    {
+        $this->connection->executeStatement('DELETE FROM report_step WHERE report = ? AND undone = 1', [$report]);
+        $this->connection->insert('report_step', [
+            'report' => $report,
+            'at' => (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
+            'who' => $who,
+            'says' => mb_substr($step->says, 0, 400),
+            'undone' => 0,
+            'was' => $step->was,
+            'became' => $step->became,
+            'closings' => json_encode($step->closings, \JSON_THROW_ON_ERROR),
+        ]);
+    }
+
+    /** The next step back, or on; null where there is none. */
+    public function maybeNext(int $report, bool $forth): ?ReportStep
+    {
+        $row = $this->connection->fetchAssociative(
+            'SELECT id, says, was, became, closings FROM report_step WHERE report = ? AND undone = '.
+                ($forth ? '1 ORDER BY id' : '0 ORDER BY id DESC').
+                ' LIMIT 1',
+            [$report],
+        );
+        if (false === $row) {
+            return null;
+        }
+        /** @var array{id: int, says: string, was: int, became: int, closings: string} $row */
+        /** @var array<int, array{string|null, string|null}> $closings */
+        $closings = json_decode($row['closings'], true, 8, \JSON_THROW_ON_ERROR);
+
+        return new ReportStep($row['says'], $row['was'], $row['became'], $closings, $row['id']);
+    }
+
+    public function mark(int $step, bool $isUndone): void
+    {
+        $this->connection->update('report_step', ['undone' => $isUndone ? 1 : 0], ['id' => $step]);
+    }
+}

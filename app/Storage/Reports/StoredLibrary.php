@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage\Reports;
+
+use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Series\OpenDatasets;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Report\Drawing\Library;
+use KeenMargin\Core\Report\Drawing\NamedChart;
+use KeenMargin\Core\Workings\About\NotesInChart;
+
+/** What reports refer to, as it is kept: datasets and charts by their ids. */
+final readonly class StoredLibrary implements Library
+{
+    public function __construct(
+        private EntityManagerInterface $manager,
+        private OpenDatasets $datasets,
+        private DatasetNotes $notes,
+    ) {
+    }
+
+    public function figures(string $dataset): Figures
+    {
+        return $this->datasets->figures($this->dataset($dataset));
+    }
+
+    public function chart(string $named): NamedChart
+    {
+        $chart = ctype_digit($named) ? $this->manager->find(ChartRecord::class, (int) $named) : null;
+        if (null === $chart || null !== $chart->deletedAt) {
+            throw new NotAccepted('chart', 'The named chart was deleted. Choose another, or take the block away.');
+        }
+
+        return new NamedChart($chart->name, (string) $chart->dataset->id, $chart->recipe);
+    }
+
+    public function notes(string $dataset, Question $question): NotesInChart
+    {
+        return $this->notes->inChart($this->dataset($dataset), $question, false);
+    }
+
+    /** @throws NotAccepted where there is none */
+    public function dataset(string $id): DatasetRecord
+    {
+        $record = ctype_digit($id) ? $this->manager->find(DatasetRecord::class, (int) $id) : null;
+
+        return null !== $record && null === $record->deletedAt
+            ? $record
+            : throw new NotAccepted('dataset', 'Its figures were deleted. Bring them back, or choose others.');
+    }
+
+    /** @throws NotAccepted where there is none */
+    public function chartRecord(string $id): ChartRecord
+    {
+        $this->chart($id);
+
+        return $this->manager->find(ChartRecord::class, (int) $id) ?? throw new \LogicException("No chart $id.");
+    }
+}

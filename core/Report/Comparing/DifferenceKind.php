@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Report\Comparing;
+
+/** What is otherwise in another state of a report. */
+enum DifferenceKind: string
+{
+    /** a sum that moved on with the closing period */
+    case Number = 'number';
+    /** a number of a time that both states have closed */
+    case Restated = 'restated';
+    case Message = 'message';
+    case Text = 'text';
+    case Note = 'note';
+    case Chart = 'chart';
+    case Page = 'page';
+}

@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Report\Comparing;
+
+/**
+ * What is otherwise in one state of a report than in another. A number of a month that both have closed is restated
+ * where it differs; of what moved on with the closing period only the sums are told.
+ *
+ * @phpstan-type Cell array{string, string, string}
+ * @phpstan-type SnapshotRow array{key: string, label: string, period: ?string, cells: array<string, Cell>}
+ * @phpstan-type Chart array{block: string, what: string, closing: string, rows: list<SnapshotRow>,
+ *     notes: array<int|string, string>}
+ * @phpstan-type SnapshotPage array{id: string, title: string, message: string, texts: array<string, string>,
+ *     charts: array<string, Chart>}
+ */
+final class SnapshotDiff
+{
+    /** @var list<Difference> */
+    private array $differences = [];
+
+    /**
+     * @param array<string, mixed> $then as Snapshot makes it
+     * @param array<string, mixed> $now
+     *
+     * @return list<Difference> page by page, in the order of what is now
+     */
+    public static function of(array $then, array $now): array
+    {
+        $diff = new self();
+        [$before, $after] = [self::pages($then), self::pages($now)];
+        foreach ($after as $id => $page) {
+            $old = $before[$id] ?? null;
+            null === $old
+                ? $diff->add(
+                kind: DifferenceKind::Page,
+                page: $id,
+                block: '',
+                what: $page['title'],
+                was: null,
+                is: $page['message'],
+            )
+                : $diff->page($old, $page);
+        }
+        foreach (array_diff_key($before, $after) as $id => $page) {
+            $diff->add(
+                kind: DifferenceKind::Page,
+                page: $id,
+                block: '',
+                what: $page['title'],
+                was: $page['message'],
+                is: null,
+            );
+        }
+
+        return $diff->differences;
+    }
+
+    /**
+     * @param SnapshotPage $old
+     * @param SnapshotPage $new
+     */
+    private function page(array $old, array $new): void
+    {
+        $id = $new['id'];
+        if ($old['message'] !== $new['message']) {
+            $this->add(
+                kind: DifferenceKind::Message,
+                page: $id,
+                block: '',
+                what: 'Message',
+                was: $old['message'],
+                is: $new['message'],
+            );
+        }
+        foreach ($new['texts'] + $old['texts'] as $block => $text) {
+            [$was, $is] = [$old['texts'][$block] ?? null, $new['texts'][$block] ?? null];
+            $was === $is || $this->add(
+                kind: DifferenceKind::Text,
+                page: $id,
+                block: (string) $block,
+                what: 'Text',
+                was: $was,
+                is: $is,
+            );
+        }
+        foreach ($new['charts'] as $chart => $is) {
+            $was = $old['charts'][$chart] ?? null;
+            null === $was
+                ? $this->add(
+                kind: DifferenceKind::Chart,
+                page: $id,
+                block: $is['block'],
+                what: $is['what'],
+                was: null,
+                is: 'added',
+            )
+                : $this->chart($id, $was, $is);
+        }
+        foreach (array_diff_key($old['charts'], $new['charts']) as $was) {
+            $this->add(
+                kind: DifferenceKind::Chart,
+                page: $id,
+                block: $was['block'],
+                what: $was['what'],
+                was: 'was there',
+                is: null,
+            );
+        }
+    }
+
+    /**
+     * @param Chart $old
+     * @param Chart $new
+     */
+    private function chart(string $page, array $old, array $new): void
+    {
+        $rows = [];
+        foreach ($old['rows'] as $row) {
+            $rows[$row['key']] = $row;
+        }
+        $hasMoved = $old['closing'] !== $new['closing'];
+        $both = min($old['closing'], $new['closing']);
+        foreach ($new['rows'] as $row) {
+            $was = $rows[$row['key']] ?? null;
+            $isClosed = null !== $row['period'] && strcmp($row['period'], $both) <= 0;
+            $isSum = \in_array($row['key'], ['total', 'toDate', 'landing'], true);
+            if (null === $was || ($hasMoved && !$isClosed && !$isSum)) {
+                continue;
+            }
+            foreach ($row['cells'] as $column => [$head, $exact, $told]) {
+                $before = $was['cells'][$column] ?? null;
+                if (null !== $before && $before[1] !== $exact) {
+                    $this->add(
+                kind: $isClosed || !$hasMoved ? DifferenceKind::Restated : DifferenceKind::Number,
+                page: $page,
+                block: $new['block'],
+                what: "{$new['what']}, {$row['label']}, $head",
+                was: $before[2],
+                is: $told === $before[2] ? "$told (exactly $exact, was $before[1])" : $told,
+            );
+                }
+            }
+        }
+        foreach ($new['notes'] + $old['notes'] as $note => $text) {
+            [$was, $is] = [$old['notes'][$note] ?? null, $new['notes'][$note] ?? null];
+            $was === $is || $this->add(
+                kind: DifferenceKind::Note,
+                page: $page,
+                block: $new['block'],
+                what: $new['what'],
+                was: $was,
+                is: $is,
+            );
+        }
+    }
+
+    private function add(
+        DifferenceKind $kind,
+        string $page,
+        string $block,
+        string $what,
+        ?string $was,
+        ?string $is,
+    ): void {
+        $difference = new Difference(kind: $kind, page: $page, block: $block, what: $what, was: $was, is: $is);
+        // A note that stands in two charts of a page is told once.
+        foreach (DifferenceKind::Note === $kind ? $this->differences : [] as $known) {
+            if (DifferenceKind::Note === $known->kind && $known->page === $page && $known->was === $was && $known->is === $is) {
+                return;
+            }
+        }
+        $this->differences[] = $difference;
+    }
+
+    /**
+     * @param array<string, mixed> $snapshot
+     *
+     * @return array<string, SnapshotPage> by id
+     */
+    private static function pages(array $snapshot): array
+    {
+        $pages = [];
+        /** @var list<SnapshotPage> $list */
+        $list = $snapshot['pages'] ?? [];
+        foreach ($list as $page) {
+            $pages[$page['id']] = $page;
+        }
+
+        return $pages;
+    }
+}

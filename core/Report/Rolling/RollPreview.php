@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\Core\Report\Rolling;
+
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
+use KeenMargin\Core\Report\Layout\DrawnPage;
+use KeenMargin\Core\Report\Layout\PageNote;
+use KeenMargin\Core\Report\Layout\ReportPages;
+use KeenMargin\Core\Report\Page;
+use KeenMargin\Core\Report\Settling\Finding;
+use KeenMargin\Core\Report\Settling\Findings;
+use KeenMargin\Core\Report\Settling\FindingKind;
+
+/** What a report would say once its closing period has moved. */
+final class RollPreview
+{
+    /**
+     * @param ReportDrawing $before as it is
+     * @param ReportDrawing $after with the closing period moved
+     * @param callable(int, int): void $tell how many pages of how many have been looked at
+     *
+     * @return list<RolledPage>
+     */
+    public static function of(ReportDrawing $before, ReportDrawing $after, callable $tell): array
+    {
+        $known = array_map(
+            static fn (Finding $one): string => $one->key(),
+            Findings::of($before, static fn (): null => null)->findings,
+        );
+        $found = Findings::of($after, $tell)->findings;
+        $pages = [];
+        $beforePages = new ReportPages($before);
+        $afterPages = new ReportPages($after);
+        foreach ($after->report->pages as $page) {
+            $new = array_values(
+                array_filter(
+                    $found,
+                    static fn (Finding $one): bool => $one->page === $page->id
+                        && FindingKind::Stale !== $one->kind
+                        && !\in_array($one->key(), $known, true),
+                ),
+            );
+            $pages[] = new RolledPage(
+                $page,
+                self::numbers($page, $before, $after),
+                self::behind($beforePages->page($page), $afterPages->page($page)),
+                array_map(static fn (Finding $one): string => $one->says, $new),
+            );
+        }
+
+        return $pages;
+    }
+
+    /** @return list<RolledNumber> */
+    private static function numbers(Page $page, ReportDrawing $before, ReportDrawing $after): array
+    {
+        $numbers = [];
+        foreach ($page->texts() as $block => $text) {
+            foreach ($text->numbers() as $number) {
+                $was = $before->number($number)->shown();
+                $now = $after->number($number);
+                if ($now->now !== $was) {
+                    $numbers[] = new RolledNumber((string) $block, $was, $now->now, $number->follows, $now->says);
+                }
+            }
+        }
+
+        return $numbers;
+    }
+
+    /** @return list<string> notes that stand on the page now and will not, as their month is not on it any more */
+    private static function behind(DrawnPage $before, DrawnPage $after): array
+    {
+        $stay = array_map(static fn (PageNote $note): int => $note->id, $after->notes);
+
+        return array_values(
+            array_map(
+                static fn (PageNote $note): string => $note->text,
+                array_filter(
+                    $before->notes,
+                    static fn (PageNote $note): bool => !\in_array($note->id, $stay, true),
+                ),
+            ),
+        );
+    }
+}
