@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\OptimisticLockException;
 use KeenMargin\App\Editing\ChangedMeanwhile;
+use KeenMargin\App\Editing\ReportConflict;
 use KeenMargin\App\Import\NoLongerHere;
 use KeenMargin\App\Import\NoSuchReading;
 use KeenMargin\App\Storage\Connection\StorageTrouble;
@@ -53,6 +54,10 @@ final readonly class ProblemListener
             null !== $trouble => [
                 $trouble->status(),
                 ['detail' => $trouble->says()] + (StorageTrouble::Busy === $trouble ? ['isBusy' => true] : []),
+            ],
+            $error instanceof ReportConflict => [
+                412,
+                ['detail' => $error->getMessage(), 'current' => ['paths' => $error->paths]],
             ],
             $error instanceof StaleVersion => [412, ['detail' => $error->getMessage(), 'current' => $error->current]],
             $error instanceof OptimisticLockException => [

@@ -9,6 +9,7 @@ use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\UseLog;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -55,8 +56,23 @@ final readonly class Records
             throw new NotFoundHttpException("There is no chart $id.");
     }
 
+    public function report(int $id): ReportRecord
+    {
+        $report = $this->manager->find(ReportRecord::class, $id);
+
+        return null !== $report && null === $report->deletedAt
+            ? $report
+            : throw new NotFoundHttpException("There is no report $id. It may have been deleted.");
+    }
+
+    public function maybeDeletedReport(int $id): ReportRecord
+    {
+        return $this->manager->find(ReportRecord::class, $id) ??
+            throw new NotFoundHttpException("There is no report $id.");
+    }
+
     /** That somebody looks at it. */
-    public function used(DatasetRecord|ChartRecord $record): void
+    public function used(DatasetRecord|ChartRecord|ReportRecord $record): void
     {
         $this->uses->used($record);
     }

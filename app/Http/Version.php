@@ -26,6 +26,17 @@ final class Version
         }
     }
 
+    /** The version that a request is based on, where older ones are brought together with what was changed since. */
+    public static function told(Request $request): int
+    {
+        $match = trim($request->headers->get('If-Match') ?? '', '" W/');
+        if (1 !== preg_match('/^\d{1,9}$/D', $match)) {
+            throw new PreconditionRequiredHttpException('Send the version that the change is based on in If-Match.');
+        }
+
+        return (int) $match;
+    }
+
     /** @param array<string, mixed>|object $state */
     public static function answer(array|object $state, int $version, int $status = 200): JsonResponse
     {

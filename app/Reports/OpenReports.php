@@ -8,9 +8,11 @@ use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\StoredLibrary;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Document\ReportReader;
+use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Report;
 
@@ -39,12 +41,10 @@ final readonly class OpenReports
 
     /**
      * What its pages are drawn from, in a few letters: another one as soon as they may look otherwise.
-     *
-     * @param string $version of the report
      */
-    public function sign(Report $report, string $version): string
+    public function sign(Report $report): string
     {
-        $states = [$version];
+        $states = [ReportWriter::toArray(With::of($report, ['accepted' => []]))];
         foreach ($report->pages as $page) {
             foreach ($page->blocks() as $block) {
                 foreach ($block->datasets() as $dataset) {

@@ -3416,6 +3416,1011 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/reports': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Reports, the last used first */
+    get: {
+      parameters: {
+        query?: {
+          page?: number
+          q?: string
+        }
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': {
+              items: components['schemas']['ReportBrief'][]
+              page: number
+              pages: number
+              total: number
+            }
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    /** Make a report: empty, of named charts, or of a document */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            title: string
+            charts?: number[]
+            document?: Record<string, never>
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A report */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    /** Save a report; changes of different parts are brought together */
+    put: {
+      parameters: {
+        query?: never
+        header: {
+          /** @description The version that the change is based on, in quotes */
+          'If-Match': string
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            document: Record<string, never>
+            says?: string
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Based on a version that is not the last: `current` has that */
+        412: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    post?: never
+    /** Delete a report */
+    delete: {
+      parameters: {
+        query?: never
+        header: {
+          /** @description The version that the change is based on, in quotes */
+          'If-Match': string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description Done */
+        204: {
+          headers: {
+            [name: string]: unknown
+          }
+          content?: never
+        }
+        /** @description Based on a version that is not the last: `current` has that */
+        412: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/acceptances': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Leave something as it is, with a reason */
+    put: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            finding: string
+            reason: string
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    post?: never
+    /** Something has to be settled after all */
+    delete: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            finding: string
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/changes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What changed since an issued report: numbers, messages, notes, restated figures */
+    get: {
+      parameters: {
+        query?: {
+          from?: number
+          to?: string
+        }
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['ReportChanges']
+          }
+        }
+        /** @description It takes longer: Location says where to ask for it */
+        202: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Accepted']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/copies': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The report once more, under a title of its own */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/findings': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What has to be settled before it goes out */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Settlement']
+          }
+        }
+        /** @description It takes longer: Location says where to ask for it */
+        202: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Accepted']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/issues': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Issue the report as it is: frozen with every number, note and page */
+    post: {
+      parameters: {
+        query?: never
+        header: {
+          /** @description The version that the change is based on, in quotes */
+          'If-Match': string
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description It takes longer: Location says where to ask for it */
+        202: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Accepted']
+          }
+        }
+        /** @description Based on a version that is not the last: `current` has that */
+        412: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/issues/{number}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** An issued report, as it went out */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+          number: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['IssuedReport']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/pages/{page}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A page as it is now, on its sheet or as a column */
+    get: {
+      parameters: {
+        query?: {
+          width?: number
+        }
+        header?: never
+        path: {
+          id: number
+          page: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['ReportPage']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/pages/{page}/numbers': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Numbers that a text of the page may take: what its charts say, and their workings */
+    get: {
+      parameters: {
+        query?: {
+          q?: string
+        }
+        header?: never
+        path: {
+          id: number
+          page: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['NumberOffers']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/picture.svg': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The first page as it is now, as a picture */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'image/svg+xml': string
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/pulse': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Whether the report, its charts or its figures changed */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['ReportPulse']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/restoration': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Bring a deleted report back */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/roll': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What would change if the closing period moved */
+    get: {
+      parameters: {
+        query?: {
+          to?: string
+        }
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['RollPreview']
+          }
+        }
+        /** @description It takes longer: Location says where to ask for it */
+        202: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Accepted']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    /** Move the closing period: that of the report where it is pinned, else those of its datasets */
+    post: {
+      parameters: {
+        query?: never
+        header: {
+          /** @description The version that the change is based on, in quotes */
+          'If-Match': string
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            to: string
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Based on a version that is not the last: `current` has that */
+        412: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/{way}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Take the last step back, or the next one on */
+    post: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+          way: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['ReportStepped']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/search': {
     parameters: {
       query?: never
@@ -3493,6 +4498,101 @@ export interface paths {
           content: {
             'image/svg+xml': string
             'image/png': string
+            'application/pdf': string
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/reports/{id}.pdf': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** All pages as they are now, as PDF */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/pdf': string
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/reports/{id}/issues/{number}.pdf': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** An issued report as it went out, as PDF */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+          number: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
             'application/pdf': string
           }
         }
@@ -3821,6 +4921,12 @@ export interface components {
       places: components['schemas']['Place'][]
       accepted: components['schemas']['Acceptance'] | null
     }
+    /** @description That something is left as it is. */
+    FindingAcceptance: {
+      reason: string
+      who: string
+      at: string
+    }
     /** @description The checks of a dataset. */
     Findings: {
       items: components['schemas']['Finding'][]
@@ -3999,6 +5105,30 @@ export interface components {
     Imported: {
       import: components['schemas']['Import']
       dataset: components['schemas']['Dataset']
+    }
+    /** @description A page as it went out: on its sheet, and as a column. */
+    IssuedPage: {
+      sheet: components['schemas']['ReportPage']
+      column: components['schemas']['ReportPage']
+    }
+    /** @description A report as it went out. */
+    IssuedReport: {
+      number: number
+      title: string
+      closing: string
+      at: string
+      who: string
+      report: number
+      pages: components['schemas']['IssuedPage'][]
+      sources: components['schemas']['IssuedSource'][]
+    }
+    /** @description A dataset of an issued report, as it was. */
+    IssuedSource: {
+      id: number
+      name: string
+      version: number
+      revision: number
+      imports: components['schemas']['SourceImport'][]
     }
     /** @description Long work, done by a process of its own. Kept for seven days. */
     Job: {
@@ -4210,6 +5340,87 @@ export interface components {
       author: string
       at: string
       changedAt: string | null
+    }
+    /** @description A number that a text may take. */
+    NumberOffer: {
+      of: string
+      what: string
+      says: string
+      said: string
+      unit: string
+      row: components['schemas']['RowRef']
+      isClosing: boolean
+      column: string
+      exact: string
+    }
+    /** @description Numbers that a text may take. */
+    NumberOffers: {
+      items: components['schemas']['NumberOffer'][]
+    }
+    /** @description A block where it stands on its page, in points. */
+    PageBlock: {
+      id: string
+      row: string
+      /** @enum {string} */
+      kind: 'chart' | 'figures' | 'text'
+      /** Format: float */
+      left: number
+      /** Format: float */
+      top: number
+      /** Format: float */
+      width: number
+      /** Format: float */
+      height: number
+      /**
+       * Format: float
+       * @description points of the page for a point of the chart
+       */
+      scale: number
+      scene: components['schemas']['Scene'] | null
+      marks: components['schemas']['Mark'][]
+      /** @description why a chart cannot be drawn */
+      trouble: string | null
+      /** @description what of its page a chart cannot follow */
+      cannot: string[]
+      /** @description of a chart that is kept under one */
+      name: string
+      isEmpty: boolean
+      rows: components['schemas']['PageRow'][]
+      summary: string[]
+      failing: string[]
+      dataset?: string
+      recipe?: components['schemas']['Recipe'] | null
+    }
+    /** @description A note in the margin of a page. */
+    PageNote: {
+      number: number
+      text: string
+      id: number
+      block: string
+    }
+    /** @description A number of a text as it is now. */
+    PageNumber: {
+      /** @description id of the text’s block; blank: the message */
+      in: string
+      /** @description which number of the text, from 0 */
+      place: number
+      said: string
+      shown: string
+      now: string | null
+      exact: string | null
+      isStale: boolean
+      from: string
+    }
+    /** @description A row of the workings of a chart on a page. */
+    PageRow: {
+      key: string
+      label: string
+      numbers: components['schemas']['PageRowNumber'][]
+    }
+    /** @description A number of a row, as pointing tells it. */
+    PageRowNumber: {
+      head: string
+      is: string
     }
     /** @description A period by its key and in words. */
     Period: {
@@ -4492,6 +5703,172 @@ export interface components {
       /** @description what is lit while it does */
       lit: [number, number, number, number]
     }
+    /** @description A report with all that its page needs besides its drawn pages. */
+    Report: {
+      id: number
+      version: number
+      sign: string
+      undo: string | null
+      redo: string | null
+      title: string
+      savedAt: string
+      /** @description as docs/recipe.md says */
+      document: {
+        [key: string]: unknown
+      }
+      closing: components['schemas']['ReportClosing'] | null
+      datasets: components['schemas']['ReportDataset'][]
+      breakdowns: components['schemas']['ReportBreakdown'][]
+      scenarios: components['schemas']['ScenarioWord'][]
+      periods: components['schemas']['Period'][]
+      about: components['schemas']['SentencePart'][]
+      issues: components['schemas']['ReportIssueBrief'][]
+    }
+    /** @description A breakdown that pages may be filtered by. */
+    ReportBreakdown: {
+      name: string
+      members: string[]
+    }
+    /** @description What the list of reports tells of one. */
+    ReportBrief: {
+      id: number
+      version: number
+      title: string
+      organisation: string
+      savedAt: string
+      pages: number
+      /** @enum {string} */
+      sheet: '16:9' | 'A4 across' | 'A4 upright'
+      charts: number
+      closing: string
+      isPinned: boolean
+      /** @description what the picture was drawn from */
+      pictured: string
+      /** @description how much has to be settled; null: not looked up yet */
+      settle: number | null
+      issued: components['schemas']['ReportIssueBrief'] | null
+    }
+    /** @description What changed since an issued report. */
+    ReportChanges: {
+      from: number
+      to: string
+      differences: components['schemas']['ReportDifference'][]
+    }
+    /** @description The closing period of a report, and those beside it. */
+    ReportClosing: {
+      key: string
+      label: string
+      back: string
+      on: string
+      /** @description whether it is the report’s own; else that of its datasets */
+      isPinned: boolean
+    }
+    /** @description A dataset that charts of a report are of. */
+    ReportDataset: {
+      id: number
+      name: string
+      organisation: string
+      grain: string
+      closing: string
+    }
+    /** @description Something that is otherwise than in an issued report. */
+    ReportDifference: {
+      /** @enum {string} */
+      kind: 'number' | 'restated' | 'message' | 'text' | 'note' | 'chart' | 'page'
+      page: string
+      block: string
+      what: string
+      was: string | null
+      is: string | null
+    }
+    /** @description Something to settle before a report goes out. */
+    ReportFinding: {
+      key: string
+      /** @enum {string} */
+      kind: 'stale' | 'check' | 'trouble' | 'missing' | 'empty' | 'full' | 'closing'
+      page: string
+      block: string
+      says: string
+      number: number | null
+      now: string | null
+      exact: string | null
+      accepted: components['schemas']['FindingAcceptance'] | null
+    }
+    /** @description What a list tells of an issued report. */
+    ReportIssueBrief: {
+      number: number
+      title: string
+      /** @description blank where its figures have no time */
+      closing: string
+      at: string
+      who: string
+    }
+    /** @description A page as it prints, in points. */
+    ReportPage: {
+      id: string
+      title: string
+      number: number
+      of: number
+      /** Format: float */
+      width: number
+      /** Format: float */
+      height: number
+      /** Format: float */
+      left: number
+      /** Format: float */
+      contentWidth: number
+      /** Format: float */
+      messageBottom: number
+      message: components['schemas']['Mark'][]
+      says: string
+      frame: components['schemas']['Mark'][]
+      blocks: components['schemas']['PageBlock'][]
+      notes: components['schemas']['PageNote'][]
+      about: components['schemas']['SentencePart'][]
+      /** @description by how much it is too full */
+      over: string | null
+      checks: components['schemas']['Check'][]
+      numbers: components['schemas']['PageNumber'][]
+    }
+    /** @description Whether a report, its charts or its figures changed, and the next steps back and on. */
+    ReportPulse: {
+      version: number
+      sign: string
+      undo: string | null
+      redo: string | null
+    }
+    /** @description The same after a step. */
+    ReportStepped: {
+      version: number
+      sign: string
+      undo: string | null
+      redo: string | null
+      /** @description what was undone or done again */
+      step: string | null
+    }
+    /** @description What would change if the closing period moved. */
+    RollPreview: {
+      to: components['schemas']['Period']
+      moves: string[]
+      pages: components['schemas']['RolledPage'][]
+    }
+    /** @description A number of a text that will be another one. */
+    RolledNumber: {
+      block: string
+      was: string
+      becomes: string | null
+      follows: boolean
+      from: string
+    }
+    /** @description What becomes of a page when the closing period moves. */
+    RolledPage: {
+      id: string
+      title: string
+      numbers: components['schemas']['RolledNumber'][]
+      /** @description notes that stay with their month */
+      behind: string[]
+      found: string[]
+    }
     /** @description Where a row's numbers came from, and where to go from it. */
     RowAbout: {
       key: string
@@ -4628,6 +6005,11 @@ export interface components {
       /** @description slots with nothing set, which have no place of their own in the sentence */
       offers?: components['schemas']['SentenceOffer'][]
     }
+    /** @description What has to be settled in a report, and what holds. */
+    Settlement: {
+      findings: components['schemas']['ReportFinding'][]
+      holds: string[]
+    }
     /** @description A change of the question; null for a key that is left out from now on. */
     SlotChange: {
       change: Record<string, never>
@@ -4654,6 +6036,13 @@ export interface components {
     /** @description The files that amounts came from, with a page of the rows of each. */
     SourceFiles: {
       files: components['schemas']['SourceFile'][]
+    }
+    /** @description An import that figures came from. */
+    SourceImport: {
+      id: number
+      name: string
+      at: string
+      digest: string
     }
     Span:
       | ('year to date' | 'rest of year')
@@ -4888,6 +6277,7 @@ export type FigureTable = components['schemas']['FigureTable']
 export type FigureTotal = components['schemas']['FigureTotal']
 export type Filter = components['schemas']['Filter']
 export type Finding = components['schemas']['Finding']
+export type FindingAcceptance = components['schemas']['FindingAcceptance']
 export type Findings = components['schemas']['Findings']
 export type Finish = components['schemas']['Finish']
 export type FinishUses = components['schemas']['FinishUses']
@@ -4901,6 +6291,9 @@ export type Headline = components['schemas']['Headline']
 export type Import = components['schemas']['Import']
 export type ImportOf = components['schemas']['ImportOf']
 export type Imported = components['schemas']['Imported']
+export type IssuedPage = components['schemas']['IssuedPage']
+export type IssuedReport = components['schemas']['IssuedReport']
+export type IssuedSource = components['schemas']['IssuedSource']
 export type Job = components['schemas']['Job']
 export type KeptBands = components['schemas']['KeptBands']
 export type KeptRecipe = components['schemas']['KeptRecipe']
@@ -4916,6 +6309,13 @@ export type NamedFinish = components['schemas']['NamedFinish']
 export type NamedFinishes = components['schemas']['NamedFinishes']
 export type NearName = components['schemas']['NearName']
 export type Note = components['schemas']['Note']
+export type NumberOffer = components['schemas']['NumberOffer']
+export type NumberOffers = components['schemas']['NumberOffers']
+export type PageBlock = components['schemas']['PageBlock']
+export type PageNote = components['schemas']['PageNote']
+export type PageNumber = components['schemas']['PageNumber']
+export type PageRow = components['schemas']['PageRow']
+export type PageRowNumber = components['schemas']['PageRowNumber']
 export type Period = components['schemas']['Period']
 export type Place = components['schemas']['Place']
 export type Problem = components['schemas']['Problem']
@@ -4935,6 +6335,21 @@ export type RecipeSize = components['schemas']['RecipeSize']
 export type RecipeStretch = components['schemas']['RecipeStretch']
 export type Refusal = components['schemas']['Refusal']
 export type Region = components['schemas']['Region']
+export type Report = components['schemas']['Report']
+export type ReportBreakdown = components['schemas']['ReportBreakdown']
+export type ReportBrief = components['schemas']['ReportBrief']
+export type ReportChanges = components['schemas']['ReportChanges']
+export type ReportClosing = components['schemas']['ReportClosing']
+export type ReportDataset = components['schemas']['ReportDataset']
+export type ReportDifference = components['schemas']['ReportDifference']
+export type ReportFinding = components['schemas']['ReportFinding']
+export type ReportIssueBrief = components['schemas']['ReportIssueBrief']
+export type ReportPage = components['schemas']['ReportPage']
+export type ReportPulse = components['schemas']['ReportPulse']
+export type ReportStepped = components['schemas']['ReportStepped']
+export type RollPreview = components['schemas']['RollPreview']
+export type RolledNumber = components['schemas']['RolledNumber']
+export type RolledPage = components['schemas']['RolledPage']
 export type RowAbout = components['schemas']['RowAbout']
 export type RowChange = components['schemas']['RowChange']
 export type RowChoices = components['schemas']['RowChoices']
@@ -4947,10 +6362,12 @@ export type ScenarioWord = components['schemas']['ScenarioWord']
 export type Scene = components['schemas']['Scene']
 export type SentenceOffer = components['schemas']['SentenceOffer']
 export type SentencePart = components['schemas']['SentencePart']
+export type Settlement = components['schemas']['Settlement']
 export type SlotChange = components['schemas']['SlotChange']
 export type SourceFile = components['schemas']['SourceFile']
 export type SourceFileRow = components['schemas']['SourceFileRow']
 export type SourceFiles = components['schemas']['SourceFiles']
+export type SourceImport = components['schemas']['SourceImport']
 export type Span = components['schemas']['Span']
 export type Spread = components['schemas']['Spread']
 export type StaleNumber = components['schemas']['StaleNumber']

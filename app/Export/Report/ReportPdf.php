@@ -20,7 +20,7 @@ final readonly class ReportPdf
     {
         $report = $pages->report();
         $canvas = new PdfSurface($report->title, $report->organisation, $this->fonts.'/pdf');
-        $canvas->at($made, json_encode([$report->title, $made->format(\DateTimeInterface::ATOM)], \JSON_THROW_ON_ERROR));
+        $canvas->at($made, $report->title.$made->format(\DateTimeInterface::ATOM));
         $sheet = $report->sheet;
         foreach ($pages->all() as $page) {
             $canvas->page($sheet->width(), $sheet->height(), $sheet->printed());

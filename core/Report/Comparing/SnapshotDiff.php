@@ -34,13 +34,13 @@ final class SnapshotDiff
             $old = $before[$id] ?? null;
             null === $old
                 ? $diff->add(
-                kind: DifferenceKind::Page,
-                page: $id,
-                block: '',
-                what: $page['title'],
-                was: null,
-                is: $page['message'],
-            )
+                    kind: DifferenceKind::Page,
+                    page: $id,
+                    block: '',
+                    what: $page['title'],
+                    was: null,
+                    is: $page['message'],
+                )
                 : $diff->page($old, $page);
         }
         foreach (array_diff_key($before, $after) as $id => $page) {
@@ -89,13 +89,13 @@ final class SnapshotDiff
             $was = $old['charts'][$chart] ?? null;
             null === $was
                 ? $this->add(
-                kind: DifferenceKind::Chart,
-                page: $id,
-                block: $is['block'],
-                what: $is['what'],
-                was: null,
-                is: 'added',
-            )
+                    kind: DifferenceKind::Chart,
+                    page: $id,
+                    block: $is['block'],
+                    what: $is['what'],
+                    was: null,
+                    is: 'added',
+                )
                 : $this->chart($id, $was, $is);
         }
         foreach (array_diff_key($old['charts'], $new['charts']) as $was) {
@@ -133,13 +133,13 @@ final class SnapshotDiff
                 $before = $was['cells'][$column] ?? null;
                 if (null !== $before && $before[1] !== $exact) {
                     $this->add(
-                kind: $isClosed || !$hasMoved ? DifferenceKind::Restated : DifferenceKind::Number,
-                page: $page,
-                block: $new['block'],
-                what: "{$new['what']}, {$row['label']}, $head",
-                was: $before[2],
-                is: $told === $before[2] ? "$told (exactly $exact, was $before[1])" : $told,
-            );
+                        kind: $isClosed || !$hasMoved ? DifferenceKind::Restated : DifferenceKind::Number,
+                        page: $page,
+                        block: $new['block'],
+                        what: "{$new['what']}, {$row['label']}, $head",
+                        was: $before[2],
+                        is: $told === $before[2] ? "$told (exactly $exact, was $before[1])" : $told,
+                    );
                 }
             }
         }
@@ -167,7 +167,7 @@ final class SnapshotDiff
         $difference = new Difference(kind: $kind, page: $page, block: $block, what: $what, was: $was, is: $is);
         // A note that stands in two charts of a page is told once.
         foreach (DifferenceKind::Note === $kind ? $this->differences : [] as $known) {
-            if (DifferenceKind::Note === $known->kind && $known->page === $page && $known->was === $was && $known->is === $is) {
+            if ($known->kind === $kind && $known->page === $page && $known->was === $was && $known->is === $is) {
                 return;
             }
         }

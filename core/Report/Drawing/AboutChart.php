@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report\Drawing;
 
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
@@ -32,7 +32,6 @@ final class AboutChart
 
     /**
      * @param ?Period $closedThrough of the report; null: that of the chart or its dataset
-     *
      */
     public static function of(Recipe $recipe, Dataset $dataset, About $about, ?Period $closedThrough): self
     {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report\Layout;
 
-use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Report\Block\Block;
@@ -14,14 +13,13 @@ use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\PageRow;
 use KeenMargin\Core\Report\ScaleOver;
 use KeenMargin\Core\Report\Text\LiveNumber;
+use KeenMargin\Core\Report\Text\Paragraph;
 use KeenMargin\Core\Report\Text\TextMarkup;
 use KeenMargin\Core\Report\Text\TextRun;
-use KeenMargin\Core\Report\Text\Paragraph;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Placing;
 use KeenMargin\Core\Workings\Result\Check;
-use KeenMargin\Core\Workings\Result\RowNote;
 
 /**
  * Lays a page out: its message, rows of blocks from top to bottom, notes in the margin. Charts are made lower or higher
@@ -116,7 +114,9 @@ final class PageLayout
     /** Draws every block, and makes charts fit the page. */
     private function drafted(float $top): BlockLayout
     {
-        $blocks = new BlockLayout($this->drawing, $this->numbered());
+        $notes = PageNotes::of($this->drawing, $this->page);
+        $this->notes = $notes->list;
+        $blocks = new BlockLayout($this->drawing, $notes->ofBlock);
         $this->rows = [];
         foreach ($this->page->rows as $row) {
             foreach ($this->lines($row) as $line) {
@@ -128,42 +128,6 @@ final class PageLayout
         null === $bottom || $this->fit($blocks, $bottom - $top);
 
         return $blocks;
-    }
-
-    /**
-     * The notes of all charts of the page, each with one number.
-     *
-     * @return array<string, list<RowNote>> by block
-     */
-    private function numbered(): array
-    {
-        $this->notes = [];
-        $numbers = $of = [];
-        foreach ($this->page->blocks() as $block) {
-            if (!$block instanceof ChartBlock || $block->isEmpty()) {
-                continue;
-            }
-            try {
-                $asked = $this->drawing->asked($block->id);
-                $workings = $this->drawing->workings($block->id);
-            } catch (NotAccepted) {
-                continue;
-            }
-            if (!$asked->recipe->finish->notes) {
-                continue;
-            }
-            $library = $this->drawing->library();
-            foreach ($library->notes($asked->dataset, $asked->recipe->question)->in($workings) as $note) {
-                $key = "$asked->dataset:$note->id";
-                if (!isset($numbers[$key])) {
-                    $numbers[$key] = \count($numbers) + 1;
-                    $this->notes[] = new PageNote($numbers[$key], $note->text, $note->id, $block->id);
-                }
-                $of[$block->id][] = new RowNote($numbers[$key], $note->row, $note->text, $note->id);
-            }
-        }
-
-        return $of;
     }
 
     /**

@@ -95,7 +95,7 @@ final class TextLayout
                 y: $this->y - 0.34 * $this->size,
                 radius: self::BULLET,
                 fill: Ink::Quiet->value,
-                role: 'bullet',
+                role: 'entry',
             );
         }
         foreach ($paragraph->runs as $run) {

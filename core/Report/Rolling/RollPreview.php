@@ -10,8 +10,8 @@ use KeenMargin\Core\Report\Layout\PageNote;
 use KeenMargin\Core\Report\Layout\ReportPages;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\Settling\Finding;
-use KeenMargin\Core\Report\Settling\Findings;
 use KeenMargin\Core\Report\Settling\FindingKind;
+use KeenMargin\Core\Report\Settling\Findings;
 
 /** What a report would say once its closing period has moved. */
 final class RollPreview

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Contract\Reports;
+
+use OpenApi\Attributes as OA;
+
+/** A report as it went out. */
+#[OA\Schema]
+final readonly class IssuedReport
+{
+    /**
+     * @param list<IssuedPage> $pages
+     * @param list<IssuedSource> $sources
+     */
+    public function __construct(
+        #[OA\Property] public int $number,
+        #[OA\Property] public string $title,
+        #[OA\Property] public string $closing,
+        #[OA\Property] public string $at,
+        #[OA\Property] public string $who,
+        #[OA\Property] public int $report,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/IssuedPage'),
+        ),]
+        public array $pages,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/IssuedSource'),
+        ),]
+        public array $sources,
+    ) {
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Reports;
+
+use KeenMargin\App\Export\Report\ReportPdf;
+use KeenMargin\App\Http\Contract\Operation;
+use KeenMargin\App\Http\FileName;
+use KeenMargin\App\Http\Records;
+use KeenMargin\App\Reports\NumberOffers;
+use KeenMargin\App\Reports\OpenReports;
+use KeenMargin\App\Reports\PageState;
+use KeenMargin\App\Storage\Record\ReportRecord;
+use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Render\SvgRenderer;
+use KeenMargin\Core\Report\Layout\Paper;
+use KeenMargin\Core\Report\Layout\ReportPages;
+use KeenMargin\Core\Report\Page;
+use KeenMargin\Core\Report\Report;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Pages of reports, always as they are now: for the screen, as a small picture, as PDF. */
+final readonly class ReportPageController
+{
+    private const WIDEST_COLUMN = 900.0;
+
+    public function __construct(
+        private Records $records,
+        private OpenReports $open,
+        private SvgRenderer $svg,
+        private ReportPdf $pdf,
+    ) {
+    }
+
+    /** With `width`, as a column of that many points, blocks below one another: for a phone. */
+    #[Route(
+        '/api/reports/{id}/pages/{page}',
+        requirements: ['id' => Records::ID, 'page' => '[A-Za-z0-9_-]{1,40}'],
+        methods: 'GET',
+    ),]
+    #[Operation(
+        'A page as it is now, on its sheet or as a column',
+        answer: 'ReportPage',
+        query: ['width' => 'integer 1..'],
+    ),]
+    public function page(int $id, string $page, Request $request): JsonResponse
+    {
+        $report = OpenReports::report($this->records->report($id)->document);
+        $drawing = $this->open->drawing($report);
+        $width = $request->query->getInt('width');
+        $paper = $width > 0 ? Paper::column(min((float) $width, self::WIDEST_COLUMN)) : null;
+        $drawn = (new ReportPages($drawing))->page(self::pageOf($report, $page), $paper);
+
+        return new JsonResponse(PageState::of($drawn, $drawing));
+    }
+
+    #[Route(
+        '/api/reports/{id}/pages/{page}/numbers',
+        requirements: ['id' => Records::ID, 'page' => '[A-Za-z0-9_-]{1,40}'],
+        methods: 'GET',
+    ),]
+    #[Operation(
+        'Numbers that a text of the page may take: what its charts say, and their workings',
+        answer: 'NumberOffers',
+        query: ['q' => 'string'],
+    ),]
+    public function numbers(int $id, string $page, Request $request): JsonResponse
+    {
+        $report = OpenReports::report($this->records->report($id)->document);
+        $sought = mb_substr(mb_scrub($request->query->getString('q')), 0, 200);
+
+        return new JsonResponse([
+            'items' => NumberOffers::of($this->open->drawing($report), self::pageOf($report, $page), $sought),
+        ]);
+    }
+
+    #[Route('/api/reports/{id}/picture.svg', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('The first page as it is now, as a picture', media: ['image/svg+xml'])]
+    public function picture(int $id): Response
+    {
+        $report = OpenReports::report($this->records->report($id)->document);
+        $first = $report->pages[0] ?? new Page('blank', $report->title);
+        $report = $report->withPages([] === $report->pages ? [$first] : $report->pages);
+        $drawn = (new ReportPages($this->open->drawing($report)))->page($first);
+
+        return new Response($this->svg->render($drawn->picture()), 200, ['Content-Type' => 'image/svg+xml']);
+    }
+
+    /** All pages, under an address to link to; whoever opens it gets them as they are now. */
+    #[Route('/reports/{id}.pdf', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('All pages as they are now, as PDF', media: ['application/pdf'])]
+    public function pdf(int $id): Response
+    {
+        $record = $this->records->report($id);
+
+        return self::file($this->render($record), $record->title);
+    }
+
+    public static function file(string $bytes, string $title): Response
+    {
+        return new Response($bytes, 200, [
+            'Content-Type' => 'application/pdf',
+            'Cache-Control' => 'max-age=0, must-revalidate',
+            'Content-Disposition' => HeaderUtils::makeDisposition('inline', ...FileName::ofTitle($title, 'pdf')),
+        ]);
+    }
+
+    private function render(ReportRecord $record): string
+    {
+        $report = OpenReports::report($record->document);
+        $pages = [] === $report->pages ? [new Page('blank', $report->title)] : $report->pages;
+        $made = new \DateTimeImmutable();
+        $drawing = $this->open->drawing(With::of($report, ['pages' => $pages]));
+
+        return $this->pdf->render(new ReportPages($drawing, $made->format('j M Y, H:i')), $made);
+    }
+
+    private static function pageOf(Report $report, string $id): Page
+    {
+        return $report->maybePage($id) ??
+            throw new NotFoundHttpException("There is no page $id in this report. It may have been deleted.");
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Reports;
+
+use KeenMargin\App\Export\Report\ReportPdf;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\App\Storage\Record\ReportRecord;
+use KeenMargin\App\Storage\Reports\IssuedReport;
+use KeenMargin\App\Storage\Reports\SourceImports;
+use KeenMargin\App\Work\CurrentJob;
+use KeenMargin\Core\Report\Comparing\Snapshot;
+use KeenMargin\Core\Report\Layout\Paper;
+use KeenMargin\Core\Report\Layout\ReportPages;
+
+/** Freezes a report as it is: its document, every number and note, its pages, its PDF, and where the figures came from. */
+final readonly class Issuing
+{
+    /** Width of the column that an issued page is read as on a phone. */
+    private const PHONE = 390.0;
+
+    public function __construct(
+        private OpenReports $open,
+        private ReportPdf $pdf,
+        private ReportState $states,
+        private SourceImports $imports,
+        private CurrentJob $job,
+    ) {
+    }
+
+    public function of(ReportRecord $record, string $who, \DateTimeImmutable $at): IssuedReport
+    {
+        $report = OpenReports::report($record->document);
+        $drawing = $this->open->drawing($report);
+        $closing = $drawing->closingLabel();
+        $pages = new ReportPages($drawing, $at->format('j M Y, H:i'));
+        $drawn = [];
+        foreach ($report->pages as $i => $page) {
+            $this->job->tell('Drawing the pages', $i, 2 * \count($report->pages));
+            $drawn[] = [
+                'sheet' => PageState::of($pages->page($page), $drawing),
+                'column' => PageState::of($pages->page($page, Paper::column(self::PHONE)), $drawing),
+            ];
+        }
+
+        return new IssuedReport(
+            title: $report->title,
+            closing: $closing,
+            at: $at->format(\DateTimeInterface::ATOM),
+            who: $who,
+            document: self::json($record->document),
+            snapshot: self::json(Snapshot::of($drawing)),
+            pages: self::json($drawn),
+            sources: self::json(
+                array_map(
+                    fn (DatasetRecord $dataset): array => $this->imports->of($dataset),
+                    $this->states->datasets($report),
+                ),
+            ),
+            pdf: $this->pdf->render($pages, $at),
+        );
+    }
+
+    /** @param array<mixed> $of */
+    private static function json(array $of): string
+    {
+        return json_encode(
+            $of,
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION,
+        );
+    }
+}
