@@ -16,6 +16,19 @@ export const router = createRouter({
     { path: '/charts', name: 'charts', component: () => import('./charts/list/ChartsView.vue') },
     { path: '/charts/new', name: 'question', component: () => import('./charts/chart/ChartView.vue') },
     { path: '/charts/:id(\\d+)', name: 'chart', component: () => import('./charts/chart/ChartView.vue') },
+    { path: '/reports', name: 'reports', component: () => import('./reports/list/ReportsView.vue') },
+    { path: '/reports/:id(\\d+)', name: 'report', component: () => import('./reports/report/ReportView.vue') },
+    {
+      path: '/reports/:id(\\d+)/present',
+      name: 'present',
+      component: () => import('./reports/present/PresentView.vue'),
+    },
+    { path: '/reports/:id(\\d+)/print', name: 'print', component: () => import('./reports/present/PrintView.vue') },
+    {
+      path: '/reports/:id(\\d+)/issues/:number(\\d+)',
+      name: 'issued',
+      component: () => import('./reports/issued/IssuedView.vue'),
+    },
     { path: '/:rest(.*)', name: 'nothing', component: () => import('./shared/NothingHere.vue') },
   ],
 })

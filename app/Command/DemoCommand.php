@@ -44,6 +44,7 @@ final class DemoCommand extends Command
         private readonly MemberSettings $settings,
         private readonly RowChangeWriter $rows,
         private readonly DatasetFindings $findings,
+        private readonly DemoReport $report,
         #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder,
     ) {
         parent::__construct();
@@ -77,6 +78,7 @@ final class DemoCommand extends Command
                 $this->accept($dataset, $finding, $reason->string());
             }
         }
+        $this->report->make("$this->folder/monthly-review.json");
         $output->writeln('The demo figures are in.');
 
         return Command::SUCCESS;

@@ -53,13 +53,20 @@ final readonly class ReportEdit
      *
      * @param int $based the version that it began with
      * @param string $says what was done, as a sentence without its full stop
+     * @param bool $isOver whether it goes on top of what somebody else changed in the same place, which was looked at
      *
      * @throws NotAccepted
      * @throws ReportConflict where somebody else changed the same
      */
-    public function save(int $id, int $based, Report $changed, string $says, string $who): void
-    {
-        $this->turn->take(function () use ($id, $based, $changed, $says, $who): void {
+    public function save(
+        int $id,
+        int $based,
+        Report $changed,
+        string $says,
+        string $who,
+        bool $isOver = false,
+    ): void {
+        $this->turn->take(function () use ($id, $based, $changed, $says, $who, $isOver): void {
             $record = $this->record($id);
             $base = $based === $record->version ? $record->document : $this->steps->maybeVersion($id, $based);
             $mine = ReportWriter::toArray($changed);
@@ -67,8 +74,8 @@ final readonly class ReportEdit
             if (null === $base) {
                 throw new ReportConflict([]);
             }
-            $merged = ReportMerge::of($base, $mine, $record->document);
-            if ([] !== $merged->conflicts) {
+            $merged = ReportMerge::of($base, $mine, $record->document, $isOver);
+            if ([] !== $merged->conflicts && !$isOver) {
                 throw new ReportConflict($merged->conflicts);
             }
             $this->step($record, $merged->document, $says, $who);

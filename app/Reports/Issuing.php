@@ -14,7 +14,7 @@ use KeenMargin\Core\Report\Comparing\Snapshot;
 use KeenMargin\Core\Report\Layout\Paper;
 use KeenMargin\Core\Report\Layout\ReportPages;
 
-/** Freezes a report as it is: its document, every number and note, its pages, its PDF, and where the figures came from. */
+/** Freezes a report as it is: document, numbers, notes, pages, PDF, and where the figures came from. */
 final readonly class Issuing
 {
     /** Width of the column that an issued page is read as on a phone. */

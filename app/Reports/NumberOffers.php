@@ -31,26 +31,33 @@ final class NumberOffers
 
     /**
      * @param string $sought words, in any order
+     * @param string $block id of the only block, or key figure, that is asked about; blank: all of the page
+     * @param string $row key of its only row that is asked about; blank: all of them, and its sentences
      *
      * @return list<array<string, mixed>> at most sixty
      */
-    public static function of(ReportDrawing $drawing, Page $page, string $sought): array
-    {
+    public static function of(
+        ReportDrawing $drawing,
+        Page $page,
+        string $sought,
+        string $block = '',
+        string $row = '',
+    ): array {
         $words = preg_split('/\s+/u', mb_strtolower(trim($sought)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         $offers = new self($words);
         $all = [];
-        foreach ($drawing->ids($page) as $id) {
+        foreach ('' === $block ? $drawing->ids($page) : [$block] as $id) {
             try {
                 $all[$id] = $drawing->workings($id);
             } catch (NotAccepted) {
                 // What cannot be drawn says nothing.
             }
         }
-        foreach ($all as $id => $workings) {
+        foreach ('' === $row ? $all : [] as $id => $workings) {
             $offers->sentences((string) $id, $workings);
         }
         foreach ($all as $id => $workings) {
-            $offers->rows((string) $id, $workings);
+            $offers->rows((string) $id, $workings, $row);
         }
 
         return $offers->found;
@@ -65,13 +72,16 @@ final class NumberOffers
         }
     }
 
-    private function rows(string $id, Workings $workings): void
+    private function rows(string $id, Workings $workings, string $only): void
     {
         $closing = $workings->context->closing->key();
-        foreach ($workings->table->sums() as $key => $sum) {
+        foreach ('' === $only ? $workings->table->sums() : [] as $key => $sum) {
             $this->row($id, $workings, $sum, RowKey::sum(SumKey::from($key)), Workings::SUMS[$key] ?? $key);
         }
         foreach ($workings->table->rows as $row) {
+            if ('' !== $only && $row->key->id !== $only) {
+                continue;
+            }
             if ($row->key->id === $closing) {
                 $this->row(
                     id: $id,

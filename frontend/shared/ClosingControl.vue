@@ -7,6 +7,8 @@ const props = defineProps<{
   pinned: boolean
   canPin?: boolean
   canType?: boolean
+  /** what may have a closing period of its own */
+  what?: string
 }>()
 const emit = defineEmits<{ move: [key: string | null]; pin: [pinned: boolean] }>()
 const isTyping = ref(false)
@@ -29,7 +31,9 @@ function take() {
 
 <template>
   <div class="flex items-center whitespace-nowrap text-quiet" role="group" aria-label="Books closed through">
-    <span class="mr-2 max-lg:hidden">{{ pinned ? 'This chart closed through' : 'Books closed through' }}</span>
+    <span class="mr-2 max-lg:hidden">{{
+      pinned ? `This ${what ?? 'chart'} closed through` : 'Books closed through'
+    }}</span>
     <button
       class="px-1.5 py-1 text-[15px] leading-none hover:text-accent disabled:opacity-30"
       :disabled="!closing.back"
@@ -74,7 +78,11 @@ function take() {
     <button
       v-if="canPin"
       class="ml-1 text-[12px] hover:text-accent"
-      :title="pinned ? 'Close this chart when the books close' : 'Keep this chart here when the books move on'"
+      :title="
+        pinned
+          ? `Close this ${what ?? 'chart'} when the books close`
+          : `Keep this ${what ?? 'chart'} here when the books move on`
+      "
       @click="$emit('pin', !pinned)"
     >
       {{ pinned ? 'Unpin' : 'Pin' }}

@@ -6,6 +6,7 @@ const keys = [
   ['?', 'Show these keys'],
   ['g f', 'Go to figures'],
   ['g c', 'Go to charts'],
+  ['g r', 'Go to reports'],
   ['/', 'Find anything'],
   ['[  ]', 'Closing period back and on'],
   ['k', 'Choose among the kinds'],

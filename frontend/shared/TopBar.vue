@@ -3,7 +3,7 @@ import { storeToRefs } from 'pinia'
 import { useSearch } from './useSearch'
 
 const { isOpen } = storeToRefs(useSearch())
-defineProps<{ area?: 'figures' | 'charts' }>()
+defineProps<{ area?: 'figures' | 'charts' | 'reports' }>()
 </script>
 
 <template>
@@ -18,6 +18,7 @@ defineProps<{ area?: 'figures' | 'charts' }>()
         v-for="[name, label] in [
           ['figures', 'Figures'],
           ['charts', 'Charts'],
+          ['reports', 'Reports'],
         ]"
         :key="name"
         :to="`/${name}`"

@@ -3565,6 +3565,7 @@ export interface paths {
           'application/json': {
             document: Record<string, never>
             says?: string
+            over?: boolean
           }
         }
       }
@@ -3846,6 +3847,53 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/reports/{id}/document': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The document that ./keen report makes the same pages of */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': Record<string, never>
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/reports/{id}/findings': {
     parameters: {
       query?: never
@@ -4082,6 +4130,8 @@ export interface paths {
       parameters: {
         query?: {
           q?: string
+          of?: string
+          row?: string
         }
         header?: never
         path: {

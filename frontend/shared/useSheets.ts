@@ -17,6 +17,7 @@ export function useSheets() {
     '/': () => (isSearching.value = true),
     'g f': () => void router.push('/figures'),
     'g c': () => void router.push('/charts'),
+    'g r': () => void router.push('/reports'),
   })
   return { isSearching, showsKeys }
 }

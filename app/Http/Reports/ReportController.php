@@ -130,20 +130,21 @@ final readonly class ReportController
     #[Operation(
         'Save a report; changes of different parts are brought together',
         answer: 'Report',
-        body: ['document' => 'object', 'says?' => 'string'],
+        body: ['document' => 'object', 'says?' => 'string', 'over?' => 'boolean'],
         isVersioned: true,
         isSigned: true,
     ),]
     public function put(int $id, Request $request): JsonResponse
     {
         $this->records->report($id);
-        $body = JsonBody::of($request)->object(['document', 'says']);
+        $body = JsonBody::of($request)->object(['document', 'says', 'over']);
         $this->edit->save(
-            $id,
-            Version::told($request),
-            ReportReader::read($body->must('document')->asDocument()),
-            $body->maybe('says')?->string(400) ?? 'The report is changed',
-            Signature::of($request),
+            id: $id,
+            based: Version::told($request),
+            changed: ReportReader::read($body->must('document')->asDocument()),
+            says: $body->maybe('says')?->string(400) ?? 'The report is changed',
+            who: Signature::of($request),
+            isOver: $body->maybe('over')?->bool() ?? false,
         );
 
         return $this->answer($id);

@@ -11,6 +11,7 @@ use KeenMargin\App\Http\Records;
 use KeenMargin\App\Reports\NumberOffers;
 use KeenMargin\App\Reports\OpenReports;
 use KeenMargin\App\Reports\PageState;
+use KeenMargin\App\Reports\ReportFile;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Render\SvgRenderer;
@@ -33,6 +34,7 @@ final readonly class ReportPageController
     public function __construct(
         private Records $records,
         private OpenReports $open,
+        private ReportFile $files,
         private SvgRenderer $svg,
         private ReportPdf $pdf,
     ) {
@@ -68,16 +70,34 @@ final readonly class ReportPageController
     #[Operation(
         'Numbers that a text of the page may take: what its charts say, and their workings',
         answer: 'NumberOffers',
-        query: ['q' => 'string'],
+        query: ['q' => 'string', 'of' => 'string', 'row' => 'string'],
     ),]
     public function numbers(int $id, string $page, Request $request): JsonResponse
     {
         $report = OpenReports::report($this->records->report($id)->document);
         $sought = mb_substr(mb_scrub($request->query->getString('q')), 0, 200);
+        $block = mb_substr(mb_scrub($request->query->getString('of')), 0, 40);
+        $row = mb_substr(mb_scrub($request->query->getString('row')), 0, 1000);
 
         return new JsonResponse([
-            'items' => NumberOffers::of($this->open->drawing($report), self::pageOf($report, $page), $sought),
+            'items' => NumberOffers::of(
+                $this->open->drawing($report),
+                self::pageOf($report, $page),
+                $sought,
+                $block,
+                $row,
+            ),
         ]);
+    }
+
+    /** As files have it: datasets and charts by their names, with the charts and notes that it needs. */
+    #[Route('/api/reports/{id}/document', requirements: ['id' => Records::ID], methods: 'GET')]
+    #[Operation('The document that ./keen report makes the same pages of', answer: 'object')]
+    public function document(int $id): JsonResponse
+    {
+        $report = OpenReports::report($this->records->report($id)->document);
+
+        return new JsonResponse($this->files->document($report));
     }
 
     #[Route('/api/reports/{id}/picture.svg', requirements: ['id' => Records::ID], methods: 'GET')]

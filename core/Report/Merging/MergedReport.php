@@ -9,7 +9,7 @@ final readonly class MergedReport
 {
     /**
      * @param array<string, mixed> $document
-     * @param list<string> $conflicts paths of what both changed, each in its own way; the document has the other's
+     * @param list<string> $conflicts paths of what both changed, each in its own way
      */
     public function __construct(public array $document, public array $conflicts)
     {

@@ -22,14 +22,19 @@ final class ReportMerge
     /** @var list<string> */
     private array $conflicts = [];
 
+    private function __construct(private readonly bool $prefersMine)
+    {
+    }
+
     /**
      * @param array<string, mixed> $base that both began with
      * @param array<string, mixed> $mine
      * @param array<string, mixed> $theirs
+     * @param bool $prefersMine which of the two a conflict leaves in the document
      */
-    public static function of(array $base, array $mine, array $theirs): MergedReport
+    public static function of(array $base, array $mine, array $theirs, bool $prefersMine = false): MergedReport
     {
-        $merge = new self();
+        $merge = new self($prefersMine);
         $document = $merge->objects($base, $mine, $theirs, '');
 
         return new MergedReport($document, $merge->conflicts);
@@ -72,7 +77,7 @@ final class ReportMerge
         }
         $this->conflicts[] = $path;
 
-        return $other;
+        return $this->prefersMine ? $own : $other;
     }
 
     /**

@@ -20,6 +20,8 @@ defineProps<{
   writing: string | null
   editing: Note | null
   noteProblem: string
+  /** whether the chart stands in a page of a report, which has a name and a message of its own */
+  isInPage?: boolean
 }>()
 const lit = defineModel<string | null>('lit', { default: null })
 const emit = defineEmits<{
@@ -41,7 +43,13 @@ const emit = defineEmits<{
     class="w-[272px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-8 pb-8 max-lg:w-[228px] max-lg:px-5"
     aria-label="Margin"
   >
-    <ChartName :chart="chart" :dataset-name="datasetName" :saved-at="savedAt" @name="emit('name', $event)" />
+    <ChartName
+      v-if="!isInPage"
+      :chart="chart"
+      :dataset-name="datasetName"
+      :saved-at="savedAt"
+      @name="emit('name', $event)"
+    />
 
     <template v-if="drawing">
       <section aria-label="Reading">
@@ -98,7 +106,7 @@ const emit = defineEmits<{
         />
       </section>
 
-      <MessageBox :message="message" :stale="drawing.stale" @change="emit('message', $event)" />
+      <MessageBox v-if="!isInPage" :message="message" :stale="drawing.stale" @change="emit('message', $event)" />
 
       <NotesList
         v-model:lit="lit"

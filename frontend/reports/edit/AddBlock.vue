@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { ask } from '../../shared/api'
+import type { Chart, Dataset, DatasetBrief, Listing, Recipe } from '../../shared/types'
+import { useLoad } from '../../shared/useLoad'
+import { newId, type Block } from '../document'
+
+/** What can stand on a page: a named chart, a question asked here, a comparison table, key figures, a text. */
+defineProps<{ label: string; isQuiet?: boolean }>()
+const emit = defineEmits<{ add: [block: Block]; trouble: [says: string] }>()
+const sought = ref('')
+const isOpen = ref(false)
+const { value: charts } = useLoad(['charts', 'list', ''], () => ask<Listing<Chart>>('GET', '/charts'), {
+  isAsked: isOpen,
+})
+const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'), {
+  isAsked: isOpen,
+})
+const words = computed(() => sought.value.trim().toLowerCase())
+const foundCharts = computed(() =>
+  (charts.value?.items ?? []).filter((one) => `${one.name} ${one.datasetName}`.toLowerCase().includes(words.value)),
+)
+const foundDatasets = computed(() =>
+  (datasets.value?.items ?? []).filter((one) => one.name.toLowerCase().includes(words.value)),
+)
+
+/** The question that a dataset is met with. */
+async function ofDataset(brief: DatasetBrief, make: (recipe: Recipe, dataset: Dataset) => Block) {
+  const dataset = await ask<Dataset>('GET', `/datasets/${brief.id}`)
+  if (!dataset.firstRecipe) {
+    emit('trouble', `${dataset.name} has neither periods nor names; a chart needs one of them.`)
+    return
+  }
+  emit('add', make(dataset.firstRecipe, dataset))
+}
+const chartOf = (recipe: Recipe, dataset: Dataset): Block => ({
+  id: newId('b'),
+  dataset: String(dataset.id),
+  chart: recipe,
+})
+const tableOf = (recipe: Recipe, dataset: Dataset): Block => ({
+  id: newId('b'),
+  dataset: String(dataset.id),
+  chart: {
+    ...recipe,
+    kind: 'comparison-table',
+    question: { ...recipe.question, by: dataset.breakdowns[0]?.name ?? recipe.question.by, forecast: undefined },
+  },
+})
+const figuresOf = (recipe: Recipe, dataset: Dataset): Block => ({
+  id: newId('b'),
+  figures: dataset.measures.slice(0, 4).map((measure) => ({
+    id: newId('k'),
+    dataset: String(dataset.id),
+    label: measure.name,
+    recipe: {
+      ...recipe,
+      kind: 'variance-tiers',
+      question: { ...recipe.question, measure: measure.name, forecast: undefined, flag: undefined },
+    },
+  })),
+})
+const wholes = [
+  { label: 'A question about', make: chartOf },
+  { label: 'A comparison table of', make: tableOf },
+  { label: 'Key figures of', make: figuresOf },
+]
+function step(event: KeyboardEvent, by: number) {
+  const items = [...(event.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('input, button')]
+  items[Math.max(0, Math.min(items.length - 1, items.indexOf(document.activeElement as HTMLElement) + by))]?.focus()
+}
+</script>
+
+<template>
+  <Popover as="div" class="relative inline-block">
+    <PopoverButton
+      :class="isQuiet ? 'rounded px-2 text-[12px] text-accent hover:underline' : 'button'"
+      @click="isOpen = true"
+      >{{ label }}</PopoverButton
+    >
+    <PopoverPanel v-slot="{ close }" focus class="absolute top-full left-1/2 z-40 -translate-x-1/2">
+      <div
+        class="sheet relative max-h-[50vh] w-80 overflow-y-auto p-3 text-left"
+        @keydown.down.prevent="step($event, 1)"
+        @keydown.up.prevent="step($event, -1)"
+      >
+        <input
+          v-model="sought"
+          class="field mb-2 w-full"
+          type="search"
+          aria-label="Find what to add"
+          placeholder="Find"
+        />
+        <button
+          v-if="'text'.includes(words)"
+          class="choice -mx-3 w-[calc(100%+24px)]"
+          @click="(emit('add', { id: newId('b'), text: '' }), close())"
+        >
+          Text
+        </button>
+        <template v-if="foundCharts.length">
+          <h3 class="label mt-2">Charts that have a name</h3>
+          <button
+            v-for="chart in foundCharts.slice(0, 30)"
+            :key="chart.id"
+            class="choice -mx-3 w-[calc(100%+24px)]"
+            @click="(emit('add', { id: newId('b'), chart: String(chart.id) }), close())"
+          >
+            <span class="min-w-0 flex-1 break-words">{{ chart.name }}</span>
+          </button>
+        </template>
+        <template v-for="whole in wholes" :key="whole.label">
+          <h3 v-if="foundDatasets.length" class="label mt-2">{{ whole.label }}</h3>
+          <button
+            v-for="dataset in foundDatasets.slice(0, 20)"
+            :key="dataset.id"
+            class="choice -mx-3 w-[calc(100%+24px)]"
+            :aria-label="`${whole.label} ${dataset.name}`"
+            @click="(void ofDataset(dataset, whole.make), close())"
+          >
+            <span class="min-w-0 break-words">{{ dataset.name }}</span>
+          </button>
+        </template>
+      </div>
+    </PopoverPanel>
+  </Popover>
+</template>

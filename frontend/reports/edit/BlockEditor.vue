@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
+import { ask, conflict, says } from '../../shared/api'
+import KindsRow from '../../charts/kinds/KindsRow.vue'
+import QuestionSentence from '../../charts/chart/QuestionSentence.vue'
+import { useDrawing } from '../../charts/chart/useDrawing'
+import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
+import type { Chart, Drawing, Finish, Kind, Question, Recipe } from '../../shared/types'
+import { useDataset } from '../../shared/useDataset'
+import { told, type Block } from '../document'
+
+const FinishSheet = defineAsyncComponent(() => import('../../charts/finish/FinishSheet.vue'))
+
+/**
+ * A chart that is changed where it stands: its question in place of the page's. A named chart changes wherever it stands, or is made
+ * the page's own first.
+ */
+const props = defineProps<{ block: Block; sign: string; cannot: string[] }>()
+const emit = defineEmits<{
+  change: [block: Block]
+  drawn: [drawing: Drawing | null, dataset: number]
+  fresh: []
+  close: []
+}>()
+const WIDTH = 880
+const chart = shallowRef<Chart | null>(null)
+const problem = ref('')
+const named = computed(() => (typeof props.block.chart === 'string' ? Number(props.block.chart) : null))
+watch(
+  [named, () => props.sign],
+  async ([id]) => {
+    try {
+      chart.value = id === null ? null : await ask<Chart>('GET', `/charts/${id}`)
+    } catch (error) {
+      problem.value = says(error)
+    }
+  },
+  { immediate: true },
+)
+const datasetId = computed(() => chart.value?.dataset ?? (props.block.dataset ? Number(props.block.dataset) : null))
+const { value: dataset } = useDataset(datasetId)
+const recipe = computed<Recipe | null>(() =>
+  typeof props.block.chart === 'object' ? props.block.chart : (chart.value?.recipe ?? null),
+)
+const signs = ref(0)
+watch(
+  () => props.sign,
+  () => signs.value++,
+)
+const { drawing, problem: refusal } = useDrawing(
+  datasetId,
+  computed(() => (recipe.value ? [recipe.value] : [])),
+  ref(WIDTH),
+  signs,
+)
+watch(drawing, (is) => emit('drawn', is, datasetId.value ?? 0), { immediate: true })
+
+async function put(next: Recipe) {
+  if (!chart.value) return emit('change', { ...props.block, chart: next })
+  try {
+    chart.value = await ask<Chart>('PUT', `/charts/${chart.value.id}`, {
+      version: chart.value.version,
+      body: { name: chart.value.name, recipe: next },
+    })
+    problem.value = ''
+    emit('fresh')
+  } catch (error) {
+    chart.value = conflict<Chart>(error) ?? chart.value
+    problem.value = conflict(error) ? 'Somebody changed this chart meanwhile. It is shown as it is now.' : says(error)
+  }
+}
+function alter(question: Partial<Question>) {
+  if (recipe.value) void put({ ...recipe.value, question: told({ ...recipe.value.question, ...question }) as Question })
+}
+function finish(part: Partial<Finish>) {
+  if (recipe.value) void put({ ...recipe.value, finish: told({ ...recipe.value.finish, ...part }) as Finish })
+}
+function draw(kind: Kind) {
+  if (recipe.value && kind.question) void put({ ...recipe.value, kind: kind.id, question: kind.question })
+}
+function makeOwn() {
+  if (chart.value) emit('change', { ...props.block, dataset: String(chart.value.dataset), chart: chart.value.recipe })
+}
+const kind = computed(() => drawing.value?.kinds.find((one) => one.id === recipe.value?.kind))
+const inPoints = computed(
+  () => dataset.value?.measures.find((one) => one.name === recipe.value?.question.measure)?.inPoints ?? false,
+)
+</script>
+
+<template>
+  <div class="mb-4" @keydown.esc="$emit('close')">
+    <p v-if="chart" class="mb-2 rounded border border-accent/40 bg-accent-tint px-3 py-1.5">
+      This is the chart “{{ chart.name }}”: what is changed here changes wherever it stands.
+      <button class="link" @click="makeOwn">Make it this page’s own</button>
+    </p>
+    <SentenceOfTrouble v-if="problem || refusal" class="mb-3" :says="problem || refusal" />
+    <template v-if="drawing && dataset && recipe">
+      <QuestionSentence
+        class="mb-3"
+        is-small
+        :drawing="drawing"
+        :dataset="dataset"
+        :question="recipe.question"
+        @change="alter"
+      />
+      <div class="flex items-start gap-4">
+        <KindsRow :kinds="drawing.kinds" :kind="recipe.kind" @draw="draw" />
+        <FinishSheet
+          v-if="kind"
+          :kind="kind"
+          :finish="recipe.finish ?? {}"
+          :chart="chart"
+          :is-over-time="drawing.workings.rowsAre === 'Period'"
+          :in-points="inPoints"
+          @change="finish"
+          @renew="$emit('fresh')"
+        />
+        <button class="button" title="Escape" @click="$emit('close')">Done</button>
+      </div>
+      <p v-if="cannot.length" class="mt-2 text-quiet">Not as its page: {{ cannot.join(' ') }}</p>
+    </template>
+    <p v-else-if="!problem" class="text-quiet">Loading…</p>
+  </div>
+</template>

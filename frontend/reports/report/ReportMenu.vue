@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { useKeys } from '../../shared/useKeys'
+import { ref } from 'vue'
+import { ask, says } from '../../shared/api'
+import { save } from '../../shared/save'
+import { useToast } from '../../shared/useToast'
+import type { Report } from '../types'
+
+/** What a report is taken along as. */
+const props = defineProps<{ report: Report }>()
+const { tell } = useToast()
+const button = ref<{ $el: HTMLElement } | null>(null)
+const address = `${window.location.origin}/reports/${props.report.id}.pdf`
+
+async function copyAddress() {
+  try {
+    await navigator.clipboard.writeText(address)
+    tell('The address is copied. Whoever opens it gets the pages as they are then.')
+  } catch {
+    tell(`The browser did not let it be copied: ${address}`)
+  }
+}
+async function saveDocument() {
+  try {
+    const document = await ask<object>('GET', `/reports/${props.report.id}/document`)
+    const text = JSON.stringify(document, null, 2)
+    save(`${props.report.title}.json`, new Blob([text], { type: 'application/json' }))
+    tell('Saved the document. With its figures, ./keen report makes the same pages of it.')
+  } catch (error) {
+    tell(says(error))
+  }
+}
+useKeys({ e: () => button.value?.$el.click() })
+</script>
+
+<template>
+  <Menu as="div" class="relative">
+    <MenuButton ref="button" class="button button-strong" title="e">Export</MenuButton>
+    <MenuItems class="sheet right-0 w-72 py-1.5">
+      <MenuItem>
+        <a class="choice" :href="`/reports/${report.id}.pdf`" target="_blank" rel="noopener"
+          ><span class="flex-1">All pages as PDF</span><span class="text-quiet">vectors, real text</span></a
+        >
+      </MenuItem>
+      <MenuItem
+        ><button class="choice" @click="copyAddress">
+          <span class="flex-1">Address of the PDF</span><span class="text-quiet">always current</span>
+        </button></MenuItem
+      >
+      <MenuItem>
+        <RouterLink class="choice" :to="`/reports/${report.id}/print`"
+          ><span class="flex-1">Print</span><span class="text-quiet">Ctrl+P</span></RouterLink
+        >
+      </MenuItem>
+      <MenuItem
+        ><button class="choice" @click="saveDocument">
+          <span class="flex-1">The document</span><span class="text-quiet">for ./keen report</span>
+        </button></MenuItem
+      >
+    </MenuItems>
+  </Menu>
+</template>

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import { nextTick, onMounted, ref } from 'vue'
+import { parts, textOf, type LiveNumber, type LiveText } from '../document'
+import type { NumberOffer } from '../types'
+import { readParts, writeParts } from './editable'
+import NumberSearch from './NumberSearch.vue'
+
+/**
+ * A message or text that is written in place. Numbers stand in it as pieces of their own: taken from a chart by a search, or by
+ * pointing at one, they follow it or are marked once they are others.
+ */
+const props = defineProps<{
+  text: LiveText | undefined
+  report: number
+  page: string
+  label: string
+  isLong?: boolean
+  /** of each number, what it is now */
+  shown: (place: number) => string | undefined
+}>()
+const emit = defineEmits<{ save: [text: LiveText | undefined]; drop: [] }>()
+const field = ref<HTMLElement | null>(null)
+const isSearching = ref(false)
+const chosen = ref<{ at: number; left: number; top: number } | null>(null)
+let numbers: LiveNumber[] = []
+let caret: Range | null = null
+let isDone = false
+
+onMounted(async () => {
+  if (!field.value) return
+  numbers = writeParts(field.value, parts(props.text), props.shown)
+  await nextTick()
+  field.value.focus()
+  getSelection()?.selectAllChildren(field.value)
+  getSelection()?.collapseToEnd()
+  remember()
+})
+
+function remember() {
+  const selection = getSelection()
+  if (selection?.rangeCount && field.value?.contains(selection.anchorNode)) caret = selection.getRangeAt(0).cloneRange()
+}
+function save() {
+  if (isDone || !field.value) return
+  isDone = true
+  emit('save', textOf(readParts(field.value, numbers)))
+}
+function drop() {
+  isDone = true
+  emit('drop')
+}
+/** Leaving it saves, unless it is left for its own search. */
+function left(event: FocusEvent) {
+  const to = event.relatedTarget as HTMLElement | null
+  if (isSearching.value || to?.closest('[data-live-text]')) return
+  save()
+}
+function search() {
+  remember()
+  isSearching.value = true
+}
+function back() {
+  isSearching.value = false
+  field.value?.focus()
+  if (caret) {
+    getSelection()?.removeAllRanges()
+    getSelection()?.addRange(caret)
+  }
+}
+/** Puts a number where the text cursor is. */
+function insert(offer: NumberOffer) {
+  if (!field.value) return
+  const number: LiveNumber = {
+    said: offer.said,
+    of: offer.of,
+    column: offer.column,
+    exact: offer.exact,
+    follows: true,
+    ...(offer.isClosing ? { closing: true } : { row: offer.row }),
+  }
+  numbers.push(number)
+  const piece = document.createElement('span')
+  writeParts(piece, [number], () => offer.said, numbers.length - 1)
+  const node = piece.firstChild
+  if (!node) return
+  const range = caret ?? document.createRange()
+  if (!caret) {
+    range.selectNodeContents(field.value)
+    range.collapse(false)
+  }
+  range.deleteContents()
+  range.insertNode(node)
+  range.setStartAfter(node)
+  range.collapse(true)
+  caret = range
+  back()
+}
+defineExpose({ insert })
+
+function choose(event: MouseEvent) {
+  const piece = (event.target as HTMLElement).closest<HTMLElement>('[data-number]')
+  if (!piece || !field.value) return (chosen.value = null)
+  chosen.value = { at: Number(piece.dataset.number), left: piece.offsetLeft, top: piece.offsetTop + piece.offsetHeight }
+}
+function turn(follows: boolean) {
+  const at = chosen.value?.at
+  const number = at === undefined ? undefined : numbers[at]
+  if (number && at !== undefined) {
+    numbers[at] = { ...number, follows }
+    pieceOf(at)?.setAttribute('data-follows', String(follows))
+  }
+  chosen.value = null
+}
+function toText() {
+  const at = chosen.value?.at
+  if (at !== undefined) pieceOf(at)?.replaceWith(pieceOf(at)?.textContent ?? '')
+  chosen.value = null
+}
+const pieceOf = (at: number) => field.value?.querySelector(`[data-number="${at}"]`) ?? null
+const followsNow = () => (chosen.value ? numbers[chosen.value.at]?.follows !== false : true)
+
+function key(event: KeyboardEvent) {
+  const mod = event.ctrlKey || event.metaKey
+  if (event.key === 'Escape') drop()
+  else if (event.key === 'Enter' && (mod || !props.isLong)) save()
+  else if (event.key === '#' || (mod && event.key.toLowerCase() === 'k')) search()
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+</script>
+
+<template>
+  <div class="relative" data-live-text @focusout="left">
+    <div
+      ref="field"
+      class="live min-h-[1.3em] rounded-sm outline-2 outline-offset-4 outline-accent"
+      contenteditable="plaintext-only"
+      role="textbox"
+      :aria-multiline="isLong"
+      :aria-label="label"
+      spellcheck="false"
+      @keydown="key"
+      @keyup="remember"
+      @mouseup="remember"
+      @click="choose"
+    />
+    <div v-if="chosen" class="sheet w-60 py-1.5" :style="{ left: `${chosen.left}px`, top: `${chosen.top}px` }">
+      <button class="choice" :class="followsNow() ? 'choice-chosen' : ''" @mousedown.prevent="turn(true)">
+        Follows its chart
+      </button>
+      <button class="choice" :class="followsNow() ? '' : 'choice-chosen'" @mousedown.prevent="turn(false)">
+        Stays, and is marked once it is another
+      </button>
+      <button class="choice" @mousedown.prevent="toText">Make it plain text</button>
+    </div>
+    <div class="absolute top-full left-0 z-20 mt-2 flex flex-wrap items-center gap-2 font-sans text-[12px]">
+      <button class="button bg-panel" title="#  or  Ctrl+K" @mousedown.prevent="search">Take a number</button>
+      <span class="rounded bg-panel px-1 text-quiet"
+        >or click one in a chart · {{ isLong ? 'Ctrl+Enter' : 'Enter' }} keeps it, Escape does not{{
+          isLong ? ' · - for lists, **for emphasis**' : ''
+        }}</span
+      >
+    </div>
+    <NumberSearch v-if="isSearching" :report="report" :page="page" @take="insert" @close="back" />
+  </div>
+</template>
+
+<style scoped>
+.live {
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
+}
+.live :deep([data-number]) {
+  border-bottom: 1.5px solid var(--color-accent);
+  background: var(--color-accent-tint);
+  border-radius: 2px;
+  padding: 0 1px;
+  cursor: pointer;
+}
+.live :deep([data-follows='false']) {
+  border-bottom-style: dotted;
+}
+</style>
