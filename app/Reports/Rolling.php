@@ -105,7 +105,7 @@ final readonly class Rolling
 
         return array_map(
             static fn (DatasetRecord $dataset): string => isset($closings[(int) $dataset->id])
-                ? "$dataset->name: books closed through {$closings[(int) $dataset->id]}"
+                ? "$dataset->name: books closed through ".PeriodNames::full(Period::of($closings[(int) $dataset->id]))
                 : "$dataset->name stays as it is",
             $this->states->datasets($report),
         );

@@ -63,3 +63,5 @@ export const inks = palettes.effect
 export const hatches: string[] = ["hatch-ink","hatch-favourable","hatch-unfavourable","hatch-missed","hatch-prior-year","hatch-rise","hatch-fall"]
 export const hatch = { size: 5, thickness: 1.9, path: 'M-1 1L1 -1M0 5L5 0M4 6L6 4', paper: '#FFFFFF' }
 export const chartFont = 'IBM Plex Sans'
+export const serifFont = 'IBM Plex Serif'
+export const serifWeight = 500

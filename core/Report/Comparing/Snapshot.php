@@ -19,8 +19,8 @@ use KeenMargin\Core\Workings\Words\RowPhrases;
  * Every number, text and note behind the pages of a report at one moment, as plain data:
  *
  *     {"closing": "2026-07", "pages": [{"id", "title", "message", "texts": {block: text},
- *       "charts": {id: {"what", "block", "closing", "rows": [{"key", "label", "period", "cells": {column: [head,
- *       exact, told]}}], "notes": {id: text}}}}]}
+ *       "charts": {id: {"what", "block", "closing", "headline", "rows": [{"key", "label", "period", "cells": {column:
+ *       [head, exact, told]}}], "notes": {id: text}}}}]}
  */
 final class Snapshot
 {
@@ -93,6 +93,7 @@ final class Snapshot
         return [
             'what' => $workings->context->subject,
             'closing' => $workings->context->closing->key(),
+            'headline' => $workings->summary->headline['row'],
             'rows' => $rows,
             'notes' => $notes,
         ];

@@ -6,12 +6,13 @@ namespace KeenMargin\Core\Report\Comparing;
 
 /**
  * What is otherwise in one state of a report than in another. A number of a month that both have closed is restated
- * where it differs; of what moved on with the closing period only the sums are told.
+ * where it differs; of what moved on with the closing period only the sum that a chart
+ * begins with is told, and its variance.
  *
  * @phpstan-type Cell array{string, string, string}
  * @phpstan-type SnapshotRow array{key: string, label: string, period: ?string, cells: array<string, Cell>}
- * @phpstan-type Chart array{block: string, what: string, closing: string, rows: list<SnapshotRow>,
- *     notes: array<int|string, string>}
+ * @phpstan-type Chart array{block: string, what: string, closing: string, headline: string,
+ *     rows: list<SnapshotRow>, notes: array<int|string, string>}
  * @phpstan-type SnapshotPage array{id: string, title: string, message: string, texts: array<string, string>,
  *     charts: array<string, Chart>}
  */
@@ -120,16 +121,25 @@ final class SnapshotDiff
         foreach ($old['rows'] as $row) {
             $rows[$row['key']] = $row;
         }
+        $told = [];
         $hasMoved = $old['closing'] !== $new['closing'];
         $both = min($old['closing'], $new['closing']);
         foreach ($new['rows'] as $row) {
             $was = $rows[$row['key']] ?? null;
             $isClosed = null !== $row['period'] && strcmp($row['period'], $both) <= 0;
-            $isSum = \in_array($row['key'], ['total', 'toDate', 'landing'], true);
-            if (null === $was || ($hasMoved && !$isClosed && !$isSum)) {
+            $isHeadline = $row['key'] === $new['headline'] && !isset($told[$row['key']]);
+            if (null === $was || ($hasMoved && !$isClosed && !$isHeadline)) {
                 continue;
             }
-            foreach ($row['cells'] as $column => [$head, $exact, $told]) {
+            // A sum may be one of the rows as well.
+            $told[$row['key']] = true;
+            $cells = match (true) {
+                !$hasMoved => $row['cells'],
+                // Shares are of a whole that has moved on.
+                $isClosed => array_diff_key($row['cells'], ['explains' => true, 'share' => true]),
+                default => self::headline($row['cells']),
+            };
+            foreach ($cells as $column => [$head, $exact, $says]) {
                 $before = $was['cells'][$column] ?? null;
                 if (null !== $before && $before[1] !== $exact) {
                     $this->add(
@@ -138,7 +148,7 @@ final class SnapshotDiff
                         block: $new['block'],
                         what: "{$new['what']}, {$row['label']}, $head",
                         was: $before[2],
-                        is: $told === $before[2] ? "$told (exactly $exact, was $before[1])" : $told,
+                        is: $says === $before[2] ? "$says (exactly $exact, was $before[1])" : $says,
                     );
                 }
             }
@@ -154,6 +164,22 @@ final class SnapshotDiff
                 is: $is,
             );
         }
+    }
+
+    /**
+     * @param array<string, Cell> $cells
+     *
+     * @return array<string, Cell> what is shown, and its first variance
+     */
+    private static function headline(array $cells): array
+    {
+        $variance = array_filter(
+            $cells,
+            static fn (string $column): bool => str_starts_with($column, 'variance:'),
+            \ARRAY_FILTER_USE_KEY,
+        );
+
+        return \array_slice($cells, 0, 1) + \array_slice($variance, 0, 1);
     }
 
     private function add(

@@ -28,6 +28,8 @@ final readonly class BlockLayout
     private const TEXT = 12.0;
     private const TEXT_LINE = 17.0;
     private const BETWEEN = 7.0;
+    /** So that its first line stands beside the first line of a chart. */
+    private const RAISED = 5.0;
     private const SMALL_LINE = 14.0;
     /** Height of a place that nothing stands in yet. */
     private const EMPTY = 72.0;
@@ -115,7 +117,7 @@ final readonly class BlockLayout
                 fn (LiveNumber $number): string => $this->drawing->number($number)->shown(),
             ),
             left: 0.0,
-            top: 0.0,
+            top: -self::RAISED,
             width: $width,
             size: self::TEXT,
             line: self::TEXT_LINE,

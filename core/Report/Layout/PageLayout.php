@@ -27,11 +27,11 @@ use KeenMargin\Core\Workings\Result\Check;
  */
 final class PageLayout
 {
-    private const TOP = 24.0;
+    private const TOP = 16.0;
     private const MESSAGE = 20.0;
     private const MESSAGE_LINE = 26.0;
-    private const BELOW_MESSAGE = 12.0;
-    private const BELOW_RULE = 14.0;
+    private const BELOW_MESSAGE = 9.0;
+    private const BELOW_RULE = 12.0;
     private const ROW_GAP = 16.0;
     private const BLOCK_GAP = 22.0;
     /** So much higher than by themselves charts may become where there is room. */
@@ -41,6 +41,8 @@ final class PageLayout
     private const TRIES = 4;
     /** A factor this close to 1 changes nothing. */
     private const CLOSE = 0.01;
+    /** Points that are left free, as heights of charts come in steps. */
+    private const SLACK = 6.0;
 
     /** @var list<PageNote> */
     private array $notes = [];
@@ -204,7 +206,7 @@ final class PageLayout
             $row->canChange() ? $flexible += $row->height() : $fixed += $row->height();
         }
 
-        return 0.0 === $flexible ? 1.0 : max(0.05, ($room - $fixed) / $flexible);
+        return 0.0 === $flexible ? 1.0 : max(0.05, ($room - self::SLACK - $fixed) / $flexible);
     }
 
     /**

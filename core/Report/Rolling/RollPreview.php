@@ -46,7 +46,7 @@ final class RollPreview
                 $page,
                 self::numbers($page, $before, $after),
                 self::behind($beforePages->page($page), $afterPages->page($page)),
-                array_map(static fn (Finding $one): string => $one->says, $new),
+                array_values(array_unique(array_map(static fn (Finding $one): string => $one->says, $new))),
             );
         }
 

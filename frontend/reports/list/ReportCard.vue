@@ -25,7 +25,7 @@ const choices = [
 <template>
   <article class="relative rounded-lg border border-hairline bg-panel transition-colors hover:border-accent/50">
     <RouterLink :to="`/reports/${report.id}`" class="block rounded-t-lg" :aria-label="report.title">
-      <div class="aspect-[62/44] overflow-hidden border-b border-hairline bg-paper p-4">
+      <div class="aspect-[62/44] overflow-hidden rounded-t-lg border-b border-hairline bg-paper p-4">
         <img
           :src="`/api/reports/${report.id}/picture.svg?v=${report.pictured}`"
           :alt="`First page of ${report.title}`"

@@ -198,7 +198,7 @@ function insert(offer: NumberOffer) {
           class="absolute! z-20 bg-panel font-serif font-medium"
           :style="{
             left: `${page.left * zoom}px`,
-            top: `${22 * zoom}px`,
+            top: `${21 * zoom}px`,
             width: `${page.contentWidth * zoom}px`,
             fontSize: `${MESSAGE_SIZE * zoom}px`,
             lineHeight: `${MESSAGE_LINE * zoom}px`,
@@ -217,9 +217,9 @@ function insert(offer: NumberOffer) {
           :class="isMessageChanged ? 'border-accent/60' : ''"
           :style="{
             left: `${(page.left - 6) * zoom}px`,
-            top: `${18 * zoom}px`,
+            top: `${14 * zoom}px`,
             width: `${(page.contentWidth + 12) * zoom}px`,
-            height: `${(page.messageBottom - 22) * zoom}px`,
+            height: `${(page.messageBottom - 18) * zoom}px`,
           }"
           :aria-label="`Write the message: ${page.says || 'none yet'}`"
           @click="writing = 'message'"
