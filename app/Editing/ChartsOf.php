@@ -5,12 +5,19 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Reports\OpenReports;
 use KeenMargin\App\Storage\Changes\RowChange;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Question\Change\Renaming;
+use KeenMargin\Core\Report\Block\Block;
+use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\Document\ReportRenaming;
+use KeenMargin\Core\Report\Document\ReportWriter;
+use KeenMargin\Core\Report\Page;
 
 /** The named charts of a dataset, as far as a change of it concerns them. */
 final readonly class ChartsOf
@@ -35,7 +42,44 @@ final readonly class ChartsOf
             }
         }
 
-        return [...$rows, ...$this->notesRenamed($record, $renaming), ...self::bandsRenamed($record, $renaming)];
+        return [
+            ...$rows,
+            ...$this->notesRenamed($record, $renaming),
+            ...self::bandsRenamed($record, $renaming),
+            ...$this->reportsRenamed($record, $renaming),
+        ];
+    }
+
+    /** @return list<RowChange> reports whose questions or texts use the name */
+    private function reportsRenamed(DatasetRecord $record, Renaming $renaming): array
+    {
+        $id = (string) $record->id;
+        $named = $others = [];
+        foreach ($this->manager->getRepository(ChartRecord::class)->findAll() as $chart) {
+            $chart->dataset->id === $record->id
+                ? $named[(string) $chart->id] = $chart->recipe
+                : $others[(string) $chart->id] = true;
+        }
+        $rows = [];
+        foreach ($this->manager->getRepository(ReportRecord::class)->findAll() as $kept) {
+            $report = OpenReports::report($kept->document);
+            $blocks = array_merge([], ...array_map(static fn (Page $page): array => $page->blocks(), $report->pages));
+            $isOfOther = static fn (Block $block): bool => $block instanceof ChartBlock
+                && isset($others[$block->named]);
+            $isOnly =
+                [] === array_diff($report->datasets(), [$id]) && [] === array_filter($blocks, $isOfOther);
+            $renamed = ReportWriter::toArray(ReportRenaming::of($report, $id, $renaming, $named, $isOnly));
+            if ($renamed !== ReportWriter::toArray($report)) {
+                $rows[] = new RowChange(
+                    'report',
+                    (int) $kept->id,
+                    ['document' => self::json($kept->document)],
+                    ['document' => self::json($renamed)],
+                );
+            }
+        }
+
+        return $rows;
     }
 
     /** @return list<RowChange> measures whose bands are those of a member */

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace KeenMargin\App\Reports;
 
 use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\PageRow;
@@ -35,7 +38,7 @@ final class ReportDocuments
                 title: mb_substr($some[0]->name, 0, 200),
                 rows: array_map(
                     static fn (ChartRecord $chart): PageRow => new PageRow(self::id('r'), [
-                        new ChartBlock(self::id('b'), named: (string) $chart->id),
+                        self::namedChart($chart),
                     ]),
                     $some,
                 ),
@@ -43,6 +46,29 @@ final class ReportDocuments
         }
 
         return new Report($title, organisation: $charts[0]->dataset->organisation, pages: $pages);
+    }
+
+    /** With a row of its own for a block, at the end of the last page. */
+    public static function withBlock(Report $report, ChartBlock $block): Report
+    {
+        $pages = [] === $report->pages ? [new Page(self::id('p'), 'First page')] : $report->pages;
+        $last = array_pop($pages);
+        $rows = [...$last->rows, new PageRow(self::id('r'), [$block])];
+
+        return $report->withPages([...$pages, With::of($last, ['rows' => $rows])]);
+    }
+
+    public static function namedChart(ChartRecord $chart): ChartBlock
+    {
+        return new ChartBlock(self::id('b'), named: (string) $chart->id);
+    }
+
+    public static function ownChart(DatasetRecord $dataset, Given $recipe): ChartBlock
+    {
+        /** @var array<string, mixed> $plain */
+        $plain = $recipe->object(['keenMargin', 'question', 'kind', 'finish', 'figures'])->plain();
+
+        return new ChartBlock(self::id('b'), dataset: (string) $dataset->id, recipe: $plain);
     }
 
     /** One that nothing else has. */

@@ -7,10 +7,13 @@ namespace KeenMargin\App\Storage;
 use Doctrine\DBAL\Connection;
 use KeenMargin\App\Storage\Connection\Like;
 
-/** Looks through charts, datasets, their measures, breakdowns and members, notes and imports by their names. */
+/** Looks through reports, charts, datasets, measures, breakdowns, members, notes and imports by their names. */
 final readonly class NameSearch
 {
     private const WHERE = [
+        'report' => 'SELECT r.id, r.title AS name, \'\' AS within, 0 AS dataset FROM report r WHERE '.
+            'r.deleted_at IS NULL AND r.title LIKE :like ESCAPE \'!\' ORDER BY r.title LIKE :start ESCAPE \'!\' DESC, '.
+            'r.used_at DESC',
         'chart' => 'SELECT c.id, c.name, d.name AS within, d.id AS dataset FROM chart c JOIN dataset d ON d.id = '.
             'c.dataset_id WHERE d.deleted_at IS NULL AND c.deleted_at IS NULL AND c.name LIKE :like ESCAPE \'!\' '.
             'ORDER BY c.name LIKE :start ESCAPE \'!\' DESC, c.saved_at DESC',

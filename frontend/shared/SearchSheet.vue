@@ -17,7 +17,7 @@ import { useLoad } from './useLoad'
 import { useSearch } from './useSearch'
 
 interface Found {
-  kind: 'chart' | 'dataset' | 'measure' | 'breakdown' | 'member' | 'note' | 'import'
+  kind: 'report' | 'chart' | 'dataset' | 'measure' | 'breakdown' | 'member' | 'note' | 'import'
   id: number
   name: string
   within: string
@@ -62,6 +62,7 @@ function go(one: Found | null) {
   if (!one) return
   isOpen.value = false
   const place = {
+    report: `/reports/${one.id}`,
     chart: `/charts/${one.id}`,
     dataset: `/figures/${one.dataset}`,
     measure: { path: `/figures/${one.dataset}`, query: { measure: one.name } },
@@ -84,7 +85,7 @@ function go(one: Found | null) {
           <ComboboxInput
             class="w-full border-b border-hairline bg-transparent px-2 pb-2 font-serif text-[19px] outline-none"
             aria-label="Find anything"
-            placeholder="Find a chart, a dataset, a measure, a member, a note, a file"
+            placeholder="Find a report, a chart, a dataset, a measure, a member, a note, a file"
             autocomplete="off"
             @change="sought = $event.target.value"
             @keydown.escape.capture.stop="isOpen = false"

@@ -3741,6 +3741,64 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/reports/{id}/blocks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Put a chart at the end of a report */
+    post: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            chart?: number
+            dataset?: number
+            recipe?: components['schemas']['Recipe']
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Report']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/reports/{id}/changes': {
     parameters: {
       query?: never
@@ -5062,7 +5120,7 @@ export interface components {
     /** @description Something that has a name. */
     FoundName: {
       /** @enum {string} */
-      kind: 'chart' | 'dataset' | 'measure' | 'breakdown' | 'member' | 'note' | 'import'
+      kind: 'report' | 'chart' | 'dataset' | 'measure' | 'breakdown' | 'member' | 'note' | 'import'
       id: number
       name: string
       within: string

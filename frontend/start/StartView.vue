@@ -5,12 +5,15 @@ import { useUnchecked } from '../figures/checks/useUnchecked'
 import DatasetLine from '../figures/list/DatasetLine.vue'
 import SentenceOfTrouble from '../shared/SentenceOfTrouble.vue'
 import TopBar from '../shared/TopBar.vue'
+import ReportCard from '../reports/list/ReportCard.vue'
+import type { ReportBrief } from '../shared/contract'
 import type { Chart, DatasetBrief, Listing } from '../shared/types'
 import { useLoad } from '../shared/useLoad'
 import BringIn from '../figures/incoming/BringIn.vue'
 
 document.title = 'Keen Margin'
 const { value: charts, problem, reload } = useLoad(['charts', 'list', ''], () => ask<Listing<Chart>>('GET', '/charts'))
+const { value: reports } = useLoad(['reports', 'list', 'start'], () => ask<Listing<ReportBrief>>('GET', '/reports'))
 const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'))
 useUnchecked(datasets)
 </script>
@@ -23,6 +26,12 @@ useUnchecked(datasets)
     <div class="grid grid-cols-[minmax(0,1fr)_320px] gap-12 max-lg:grid-cols-1">
       <div class="min-w-0">
         <BringIn />
+        <section v-if="reports?.items.length" class="mt-9" aria-label="Reports">
+          <h2 class="label mb-3">Reports</h2>
+          <ul class="grid grid-cols-2 gap-5 max-md:grid-cols-1">
+            <li v-for="report in reports.items.slice(0, 2)" :key="report.id"><ReportCard :report="report" /></li>
+          </ul>
+        </section>
         <section v-if="charts?.items.length" class="mt-9" aria-label="Charts">
           <h2 class="label mb-3">Charts</h2>
           <ul class="grid grid-cols-2 gap-5 max-md:grid-cols-1">

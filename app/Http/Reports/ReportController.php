@@ -150,6 +150,38 @@ final readonly class ReportController
         return $this->answer($id);
     }
 
+    /** A row of its own at the end of the last page: a named chart, or a chart of the page's own. */
+    #[Route('/{id}/blocks', requirements: ['id' => Records::ID], methods: 'POST')]
+    #[Operation(
+        'Put a chart at the end of a report',
+        answer: 'Report',
+        status: 201,
+        body: ['chart?' => 'integer', 'dataset?' => 'integer', 'recipe?' => 'Recipe'],
+        isSigned: true,
+    ),]
+    public function append(int $id, Request $request): JsonResponse
+    {
+        $body = JsonBody::of($request)->object(['chart', 'dataset', 'recipe']);
+        $named = $body->maybe('chart')?->int(1, Records::HIGHEST_ID);
+        $block =
+            null === $named
+                ? ReportDocuments::ownChart(
+                    $this->records->dataset($body->must('dataset')->int(1, Records::HIGHEST_ID)),
+                    $body->must('recipe'),
+                )
+                : ReportDocuments::namedChart($this->records->chart($named));
+        $record = $this->records->report($id);
+        $this->edit->save(
+            id: $id,
+            based: $record->version,
+            changed: ReportDocuments::withBlock(OpenReports::report($record->document), $block),
+            says: 'A chart is put into the report',
+            who: Signature::of($request),
+        );
+
+        return $this->answer($id, 201);
+    }
+
     #[Route('/{id}/{way}', requirements: ['id' => Records::ID, 'way' => 'undo|redo'], methods: 'POST')]
     #[Operation('Take the last step back, or the next one on', answer: 'ReportStepped', isSigned: true)]
     public function step(int $id, string $way, Request $request): JsonResponse

@@ -27,6 +27,7 @@ final readonly class RowChange
         'breakdown' => ['position', 'name', 'former'],
         'member' => ['breakdown_id', 'position', 'name', 'parent_id', 'role', 'merged_into', 'former'],
         'chart' => ['recipe'],
+        'report' => ['document'],
         'note' => [
             'dataset_id',
             'version',

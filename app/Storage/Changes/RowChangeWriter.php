@@ -7,6 +7,7 @@ namespace KeenMargin\App\Storage\Changes;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
+use KeenMargin\App\Storage\Reports\ReportSteps;
 use KeenMargin\App\Storage\Series\DatasetTotals;
 use KeenMargin\App\Storage\Series\MeasureScale;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -21,6 +22,7 @@ final readonly class RowChangeWriter
         private EntityManagerInterface $manager,
         private SeriesStore $store,
         private DatasetTotals $totals,
+        private ReportSteps $reports,
     ) {
     }
 
@@ -33,7 +35,13 @@ final readonly class RowChangeWriter
             if (null !== $after) {
                 $after = array_intersect_key($after, array_flip(RowChange::TABLES[$row->table]));
             }
-            if (null === $before) {
+            if ('report' === $row->table) {
+                $this->reports->rewrite(
+                    $row->id,
+                    (string) ($before['document'] ?? ''),
+                    (string) ($after['document'] ?? ''),
+                );
+            } elseif (null === $before) {
                 $connection->insert($row->table, ['id' => $row->id] + ($after ?? []));
             } elseif (null === $after) {
                 $this->remove($row);

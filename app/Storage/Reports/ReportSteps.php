@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage\Reports;
 
 use Doctrine\DBAL\Connection;
+use KeenMargin\Core\Report\Merging\ReportMerge;
 
 /** The versions of reports and the steps between them, so that changes are undone and brought together. */
 final readonly class ReportSteps
@@ -35,6 +36,37 @@ final readonly class ReportSteps
                 $oldest,
             ]);
         }
+    }
+
+    /**
+     * Puts what a change of a dataset does to a report on top of whatever was changed in it since. Where both changed
+     * the same, the report stays as it is.
+     *
+     * @param string $before JSON of the document before the change, and after it
+     */
+    public function rewrite(int $report, string $before, string $after): void
+    {
+        $row = $this->connection->fetchAssociative('SELECT version, document FROM report WHERE id = ?', [$report]);
+        if (false === $row || !\is_string($row['document']) || !is_numeric($row['version'])) {
+            return;
+        }
+        $read = static function (string $json): array {
+            $document = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
+
+            /** @var array<string, mixed> */
+            return \is_array($document) ? $document : [];
+        };
+        $merged = ReportMerge::of($read($before), $read($after), $read($row['document']));
+        $version = (int) $row['version'] + 1;
+        $this->connection->update(
+            'report',
+            [
+                'version' => $version,
+                'document' => json_encode($merged->document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            ],
+            ['id' => $report],
+        );
+        $this->keepVersion($report, $version, $merged->document);
     }
 
     /** @return array<string, mixed>|null null where it is not kept any more */

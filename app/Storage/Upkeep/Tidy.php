@@ -45,6 +45,11 @@ final readonly class Tidy
             $charts = (int) $this->connection->executeStatement('DELETE FROM chart WHERE deleted_at < ?', [
                 $deletedBefore,
             ]);
+            $reports = (int) $this->connection->executeStatement(
+                'DELETE FROM report WHERE deleted_at < ? AND NOT EXISTS (SELECT 1 FROM report_issue WHERE report = '.
+                    'report.id)',
+                [$deletedBefore],
+            );
             $steps = $this->steps($now->modify('-'.self::STEP_DAYS.' days')->format(\DateTimeInterface::ATOM));
             $files = $this->turn->take(fn (): int => $this->files->sweep($this->imports->referred()));
             $this->shelf->clear();
@@ -63,6 +68,12 @@ final readonly class Tidy
                         : '',
                     $charts > 0
                         ? Wording::count($charts, 'chart', 'charts').
+                            ' deleted more than '.
+                            self::DELETED_DAYS.
+                            ' days ago'
+                        : '',
+                    $reports > 0
+                        ? Wording::count($reports, 'report', 'reports').
                             ' deleted more than '.
                             self::DELETED_DAYS.
                             ' days ago'

@@ -139,11 +139,11 @@ final readonly class Renaming
     }
 
     /**
-     * A row of the chart, as recipes write it.
+     * A row of a chart, as recipes write it.
      *
-     * @param array<mixed> $question
+     * @param array<mixed> $question of the chart, as it was before
      */
-    private function row(mixed $row, array $question): mixed
+    public function row(mixed $row, array $question): mixed
     {
         try {
             $key = RowKeyReader::read(Given::json(json_encode($row, \JSON_THROW_ON_ERROR)), isset($question['each']));

@@ -19,6 +19,8 @@ import { useDrawing } from './useDrawing'
 import { zoomOf } from './zoom'
 
 const RowSources = defineAsyncComponent(() => import('../rows/RowSources.vue'))
+const PutIntoReport = defineAsyncComponent(() => import('../report/PutIntoReport.vue'))
+const isPutting = ref(false)
 const chartOf = useChart()
 const { dataset, recipes, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
 const { change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter, keepBands } = chartOf
@@ -114,6 +116,7 @@ useKeys({
   w: () => (showsWorkings.value = !showsWorkings.value),
   n: () => begin(selected.value ?? lit.value),
   b: turnBeside,
+  r: () => (isPutting.value = true),
   '[': () => moveClosing(closing.value?.back),
   ']': () => moveClosing(closing.value?.on),
 })
@@ -133,6 +136,7 @@ useKeys({
       />
       <button class="button" :disabled="!canUndo" :title="undoSays" @click="sitting.undo">Undo</button>
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="sitting.redo">Redo</button>
+      <button v-if="dataset && shown" class="button" title="r" @click="isPutting = true">Put into a report</button>
       <ExportMenu v-if="dataset && shown" :dataset="dataset.id" :recipe="shown.recipe" :chart="named" />
     </TopBar>
     <div class="flex min-h-0 flex-1">
@@ -256,6 +260,13 @@ useKeys({
       :highlighted="highlighted"
       @highlight="pane[active]?.highlight($event)"
       @select="selected = $event"
+    />
+    <PutIntoReport
+      v-if="isPutting && dataset && shown"
+      :dataset="dataset.id"
+      :recipe="shown.recipe"
+      :chart="named"
+      @close="isPutting = false"
     />
     <RowSources
       v-if="sources !== null && dataset && shown"

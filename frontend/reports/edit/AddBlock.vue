@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import { ask } from '../../shared/api'
-import type { Chart, Dataset, DatasetBrief, Listing, Recipe } from '../../shared/types'
+import { ask, says } from '../../shared/api'
+import type { Chart, Dataset, DatasetBrief, Drawing, Listing, Recipe } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
-import { newId, type Block } from '../document'
+import { newId, told, type Block } from '../document'
 
 /** What can stand on a page: a named chart, a question asked here, a comparison table, key figures, a text. */
 defineProps<{ label: string; isQuiet?: boolean }>()
@@ -25,30 +25,31 @@ const foundDatasets = computed(() =>
   (datasets.value?.items ?? []).filter((one) => one.name.toLowerCase().includes(words.value)),
 )
 
+type Make = (recipe: Recipe, dataset: Dataset) => Block | Promise<Block>
+/** What the kind is called that draws tables. */
+const TABLE = 'Comparison table'
+
 /** The question that a dataset is met with. */
-async function ofDataset(brief: DatasetBrief, make: (recipe: Recipe, dataset: Dataset) => Block) {
-  const dataset = await ask<Dataset>('GET', `/datasets/${brief.id}`)
-  if (!dataset.firstRecipe) {
-    emit('trouble', `${dataset.name} has neither periods nor names; a chart needs one of them.`)
-    return
+async function ofDataset(brief: DatasetBrief, make: Make) {
+  try {
+    const dataset = await ask<Dataset>('GET', `/datasets/${brief.id}`)
+    if (dataset.firstRecipe) emit('add', await make(dataset.firstRecipe, dataset))
+    else emit('trouble', `${dataset.name} has neither periods nor names; a chart needs one of them.`)
+  } catch (error) {
+    emit('trouble', says(error))
   }
-  emit('add', make(dataset.firstRecipe, dataset))
 }
-const chartOf = (recipe: Recipe, dataset: Dataset): Block => ({
-  id: newId('b'),
-  dataset: String(dataset.id),
-  chart: recipe,
-})
-const tableOf = (recipe: Recipe, dataset: Dataset): Block => ({
-  id: newId('b'),
-  dataset: String(dataset.id),
-  chart: {
-    ...recipe,
-    kind: 'comparison-table',
-    question: { ...recipe.question, by: dataset.breakdowns[0]?.name ?? recipe.question.by, forecast: undefined },
-  },
-})
-const figuresOf = (recipe: Recipe, dataset: Dataset): Block => ({
+const chartOf: Make = (recipe, dataset) => ({ id: newId('b'), dataset: String(dataset.id), chart: recipe })
+const tableOf: Make = async (recipe, dataset) => {
+  const by = dataset.breakdowns[0]?.name ?? recipe.question.by
+  const question = told({ ...recipe.question, by, forecast: undefined })
+  const drawing = await ask<Drawing>('POST', `/datasets/${dataset.id}/drawings`, {
+    body: { recipe: { ...recipe, question } },
+  })
+  const kind = drawing.kinds.find((one) => one.name === TABLE)
+  return chartOf(kind?.question ? { ...recipe, kind: kind.id, question: kind.question } : recipe, dataset)
+}
+const figuresOf: Make = (recipe, dataset) => ({
   id: newId('b'),
   figures: dataset.measures.slice(0, 4).map((measure) => ({
     id: newId('k'),
@@ -56,8 +57,7 @@ const figuresOf = (recipe: Recipe, dataset: Dataset): Block => ({
     label: measure.name,
     recipe: {
       ...recipe,
-      kind: 'variance-tiers',
-      question: { ...recipe.question, measure: measure.name, forecast: undefined, flag: undefined },
+      question: told({ ...recipe.question, measure: measure.name, forecast: undefined, flag: undefined }),
     },
   })),
 })

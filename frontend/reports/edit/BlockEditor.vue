@@ -7,7 +7,8 @@ import { useDrawing } from '../../charts/chart/useDrawing'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import type { Chart, Drawing, Finish, Kind, Question, Recipe } from '../../shared/types'
 import { useDataset } from '../../shared/useDataset'
-import { told, type Block } from '../document'
+import { useToast } from '../../shared/useToast'
+import { told, type About, type Block } from '../document'
 
 const FinishSheet = defineAsyncComponent(() => import('../../charts/finish/FinishSheet.vue'))
 
@@ -15,7 +16,15 @@ const FinishSheet = defineAsyncComponent(() => import('../../charts/finish/Finis
  * A chart that is changed where it stands: its question in place of the page's. A named chart changes wherever it stands, or is made
  * the page's own first.
  */
-const props = defineProps<{ block: Block; sign: string; cannot: string[] }>()
+const props = defineProps<{
+  block: Block
+  sign: string
+  /** as it is asked on the page; null: it cannot be drawn there */
+  asked: Recipe | null
+  /** what the page says over its charts */
+  about: About
+  cannot: string[]
+}>()
 const emit = defineEmits<{
   change: [block: Block]
   drawn: [drawing: Drawing | null, dataset: number]
@@ -23,6 +32,7 @@ const emit = defineEmits<{
   close: []
 }>()
 const WIDTH = 880
+const { tell } = useToast()
 const chart = shallowRef<Chart | null>(null)
 const problem = ref('')
 const named = computed(() => (typeof props.block.chart === 'string' ? Number(props.block.chart) : null))
@@ -47,9 +57,24 @@ watch(
   () => props.sign,
   () => signs.value++,
 )
+/** The question as the page asks it is shown; what is changed belongs to the chart. */
+const shown = computed<Recipe | null>(() => {
+  const own = recipe.value
+  if (!own || !props.asked) return own
+  return { ...own, question: { ...own.question, ...governed.value } }
+})
+const governed = computed<Partial<Question>>(() => {
+  const { where, span, against, closedThrough } = props.asked?.question ?? {}
+  return told({ where, span, against, closedThrough })
+})
+/** Slots that the page fills, by the keys of the question. */
+const ruled = computed(() => {
+  const fields = (props.about.where ?? []).map((one) => one.field)
+  return { span: props.about.span !== undefined, against: Boolean(props.about.against?.length), fields }
+})
 const { drawing, problem: refusal } = useDrawing(
   datasetId,
-  computed(() => (recipe.value ? [recipe.value] : [])),
+  computed(() => (shown.value ? [shown.value] : [])),
   ref(WIDTH),
   signs,
 )
@@ -70,13 +95,26 @@ async function put(next: Recipe) {
   }
 }
 function alter(question: Partial<Question>) {
+  if (('span' in question && ruled.value.span) || ('against' in question && ruled.value.against)) {
+    const what = 'span' in question ? 'span' : 'references'
+    tell(`The page says the ${what} of its charts. Change it there, or leave it to each chart.`)
+  }
+  if ('where' in question) {
+    // Filters that the page puts over the chart are not its own.
+    const own = question.where?.filter((one) => !ruled.value.fields.includes(one.field))
+    question = { ...question, where: own?.length ? own : undefined }
+  }
   if (recipe.value) void put({ ...recipe.value, question: told({ ...recipe.value.question, ...question }) as Question })
 }
 function finish(part: Partial<Finish>) {
   if (recipe.value) void put({ ...recipe.value, finish: told({ ...recipe.value.finish, ...part }) as Finish })
 }
+/** Asks as the kind does; what the page says stays the page's. */
 function draw(kind: Kind) {
-  if (recipe.value && kind.question) void put({ ...recipe.value, kind: kind.id, question: kind.question })
+  if (!recipe.value || !kind.question) return
+  const { where, span, against, closedThrough } = recipe.value.question
+  const own = { where, span, closedThrough, ...(ruled.value.against ? { against } : {}) }
+  void put({ ...recipe.value, kind: kind.id, question: told({ ...kind.question, ...own }) as Question })
 }
 function makeOwn() {
   if (chart.value) emit('change', { ...props.block, dataset: String(chart.value.dataset), chart: chart.value.recipe })
@@ -100,7 +138,7 @@ const inPoints = computed(
         is-small
         :drawing="drawing"
         :dataset="dataset"
-        :question="recipe.question"
+        :question="shown?.question ?? recipe.question"
         @change="alter"
       />
       <div class="flex items-start gap-4">

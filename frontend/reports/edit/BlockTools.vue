@@ -57,7 +57,7 @@ defineExpose({ focus: () => root.value?.focus() })
       {{ placed.kind === 'text' ? 'Nothing is written here yet' : 'Nothing stands here yet' }}
     </p>
     <div
-      class="bar absolute -top-3 right-1 z-10 hidden items-center gap-0.5 rounded border border-[#d3ccc0] bg-panel px-1 text-[12px] shadow-sm group-focus-within/tools:flex group-hover/block:flex"
+      class="bar absolute -top-3 right-1 z-20 hidden items-center gap-0.5 rounded border border-[#d3ccc0] bg-panel px-1 text-[12px] shadow-sm group-focus-within/tools:flex group-hover/block:flex"
     >
       <button
         class="cursor-grab px-1 tracking-tighter text-quiet hover:text-accent"

@@ -46,10 +46,7 @@ async function add(id: string) {
   const measure = dataset.measures[0]?.name
   if (!first || !measure) return (problem.value = `${dataset.name} has no figures to show yet.`)
   const question = told({ ...first.question, measure, forecast: undefined, flag: undefined })
-  figures.value = [
-    ...figures.value,
-    { id: newId('k'), dataset: id, label: measure, recipe: { ...first, kind: 'variance-tiers', question } },
-  ]
+  figures.value = [...figures.value, { id: newId('k'), dataset: id, label: measure, recipe: { ...first, question } }]
 }
 const referencesOf = (figure: KeyFigure) =>
   datasets.value[figure.dataset ?? '']?.references.filter((one) => one.code !== 'AC') ?? []

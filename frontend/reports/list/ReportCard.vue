@@ -5,7 +5,7 @@ import { ask } from '../../shared/api'
 import { useLoad } from '../../shared/useLoad'
 import type { ReportBrief, Settlement } from '../types'
 
-const props = defineProps<{ report: ReportBrief }>()
+const props = defineProps<{ report: ReportBrief; editable?: boolean }>()
 const emit = defineEmits<{ remove: []; duplicate: [] }>()
 
 /** Where nobody has looked since it changed, it is looked up now. */
@@ -57,7 +57,7 @@ const choices = [
         <span class="text-favourable-text" aria-hidden="true">✓</span>Nothing to settle
       </p>
     </div>
-    <Menu as="div" class="absolute right-2 bottom-2">
+    <Menu v-if="editable" as="div" class="absolute right-2 bottom-2">
       <MenuButton class="rounded px-2 py-0.5 text-quiet hover:text-accent" :aria-label="`More for ${report.title}`">
         <span aria-hidden="true" class="tracking-widest">···</span>
       </MenuButton>

@@ -65,7 +65,7 @@ const make = (title: string, charts: number[]) =>
     <SentenceOfTrouble v-if="problem" :says="problem" retry="Try again" @retry="reload" />
     <ul v-if="list?.items.length" class="grid grid-cols-3 gap-6 max-xl:grid-cols-2 max-md:grid-cols-1">
       <li v-for="report in list.items" :key="report.id">
-        <ReportCard :report="report" @remove="remove(report)" @duplicate="duplicate(report)" />
+        <ReportCard :report="report" editable @remove="remove(report)" @duplicate="duplicate(report)" />
       </li>
     </ul>
     <p v-else-if="list && settled" class="text-quiet">No report is called so.</p>

@@ -64,7 +64,7 @@ onBeforeUnmount(() => {
     <PageSheet v-if="page" :page="page" :zoom="zoom" />
     <p v-else-if="report && !pages.length" class="text-panel">This report has no page.</p>
     <nav
-      class="absolute right-4 bottom-3 flex items-center gap-1 rounded bg-ink/70 px-2 py-1 text-[12px] text-panel opacity-30 focus-within:opacity-100 hover:opacity-100"
+      class="absolute right-4 bottom-3 flex items-center gap-1 rounded bg-ink/70 px-2 py-1 text-[12px] text-panel opacity-70 focus-within:opacity-100 hover:opacity-100"
       aria-label="Pages"
     >
       <button class="px-2" aria-label="Page back" :disabled="at === 0" @click="turn(-1)">‹</button>

@@ -102,6 +102,7 @@ const editedBlock = computed(() =>
   editing.value && own.value ? (findBlock(own.value, editing.value)?.block ?? null) : null,
 )
 const editedChart = computed(() => (editedBlock.value?.chart !== undefined ? editedBlock.value : null))
+const editedPlace = computed(() => drawn.value?.blocks.find((one) => one.id === editing.value) ?? null)
 const editedFigures = computed(() => (editedBlock.value?.figures ? editedBlock.value : null))
 const chartDrawing = shallowRef<Drawing | null>(null)
 const chartDataset = ref(0)
@@ -292,7 +293,9 @@ useKeys({
             :key="editing"
             :block="editedChart"
             :sign="sign"
-            :cannot="drawn?.blocks.find((one) => one.id === editing)?.cannot ?? []"
+            :asked="editedPlace?.recipe ?? null"
+            :about="{ ...own?.about, ...current?.about }"
+            :cannot="editedPlace?.cannot ?? []"
             @change="changeBlock"
             @drawn="(is, of) => ((chartDrawing = is), (chartDataset = of))"
             @fresh="load"

@@ -154,9 +154,11 @@ function key(event: KeyboardEvent) {
       </button>
       <button class="choice" @mousedown.prevent="toText">Make it plain text</button>
     </div>
-    <div class="absolute top-full left-0 z-20 mt-2 flex flex-wrap items-center gap-2 font-sans text-[12px]">
+    <div
+      class="absolute top-full left-0 z-20 mt-2 flex w-max max-w-[560px] flex-wrap items-center gap-2 rounded-md border border-[#d9d2c6] bg-panel p-1.5 font-sans text-[12px] leading-5 shadow-sm"
+    >
       <button class="button bg-panel" title="#  or  Ctrl+K" @mousedown.prevent="search">Take a number</button>
-      <span class="rounded bg-panel px-1 text-quiet"
+      <span class="px-1 text-quiet"
         >or click one in a chart · {{ isLong ? 'Ctrl+Enter' : 'Enter' }} keeps it, Escape does not{{
           isLong ? ' · - for lists, **for emphasis**' : ''
         }}</span

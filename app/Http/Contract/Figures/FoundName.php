@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class FoundName
 {
     public function __construct(
-        #[OA\Property(enum: ['chart', 'dataset', 'measure', 'breakdown', 'member', 'note', 'import']),]
+        #[OA\Property(enum: ['report', 'chart', 'dataset', 'measure', 'breakdown', 'member', 'note', 'import']),]
         public string $kind,
         #[OA\Property] public int $id,
         #[OA\Property] public string $name,
