@@ -54,6 +54,7 @@ final readonly class ChartsOf
     private function reportsRenamed(DatasetRecord $record, Renaming $renaming): array
     {
         $id = (string) $record->id;
+        /** @var array<string, array<string, mixed>> $named */
         $named = $others = [];
         foreach ($this->manager->getRepository(ChartRecord::class)->findAll() as $chart) {
             $chart->dataset->id === $record->id

@@ -172,6 +172,21 @@ final readonly class Given
         return '' === $this->value ? '' : $this->string($longest);
     }
 
+    /**
+     * A piece of a text: it may be empty, or blank.
+     *
+     * @throws NotAccepted
+     */
+    public function piece(int $longest): string
+    {
+        $text = \is_string($this->value) ? PlainText::of($this->value) : null;
+        if (null === $text || mb_strlen($text) > $longest) {
+            throw $this->refuse("a text of $longest letters at most");
+        }
+
+        return $text;
+    }
+
     /** @throws NotAccepted */
     public function bool(): bool
     {

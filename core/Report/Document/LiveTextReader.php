@@ -35,7 +35,7 @@ final class LiveTextReader
         }
         $parts = [];
         foreach ($list as $part) {
-            $read = $part->isObject() ? self::number($part) : $part->text($longest);
+            $read = $part->isObject() ? self::number($part) : $part->piece($longest);
             '' === $read || ($parts[] = $read);
         }
         $text = new LiveText($parts);

@@ -39,8 +39,8 @@ final class ReportRenaming
     }
 
     /**
-     * @param array<string, array<string, mixed>> $named recipes of the dataset's named charts, as they were, by what
-     *                                                   the report calls them
+     * @param array<int|string, array<string, mixed>> $named recipes of the dataset's named charts, as they were, by what
+     *                                                       the report calls them
      * @param bool $isOnly whether all its charts are of this dataset
      *
      * @throws NotAccepted where a name cannot stand in a recipe

@@ -8,6 +8,7 @@ import TopBar from '../../shared/TopBar.vue'
 import { useKeys } from '../../shared/useKeys'
 import { useLoad } from '../../shared/useLoad'
 import PageSheet from '../page/PageSheet.vue'
+import { useZoom } from '../report/useZoom'
 import type { IssuedReport } from '../types'
 
 /** A report as it went out: nothing in it follows anything any more. */
@@ -24,7 +25,7 @@ const pages = computed(() => (issued.value?.pages ?? []).map((page) => (isNarrow
 const page = computed(() => pages.value[at.value] ?? null)
 const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
-const zoom = computed(() => Math.min(1.6, Math.max(0.5, (width.value || 960) / (page.value?.width ?? 960))))
+const zoom = useZoom(width, page)
 const moment = (iso: string) =>
   new Date(iso).toLocaleString('en-GB', {
     day: 'numeric',

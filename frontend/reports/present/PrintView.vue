@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, says } from '../../shared/api'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
@@ -22,6 +22,13 @@ const PAPER: Record<SheetName, { size: string; width: number }> = {
   'A4 upright': { size: 'A4 portrait', width: 793 },
   '16:9': { size: '13.333in 7.5in', width: 1280 },
 }
+/** The size of the paper is part of the page, and leaves with it. */
+const rules = new CSSStyleSheet()
+watch(sheet, (is) => rules.replaceSync(`@page { size: ${PAPER[is].size}; margin: 0 }`), { immediate: true })
+document.adoptedStyleSheets = [...document.adoptedStyleSheets, rules]
+onBeforeUnmount(() => {
+  document.adoptedStyleSheets = document.adoptedStyleSheets.filter((one) => one !== rules)
+})
 const zoom = computed(() => PAPER[sheet.value].width / (drawn.value[0]?.width ?? 960))
 
 watch(
@@ -45,7 +52,6 @@ watch(
 </script>
 
 <template>
-  <component :is="'style'">@page { size: {{ PAPER[sheet].size }}; margin: 0 }</component>
   <main class="bg-paper print:bg-panel" @keydown.esc="router.push(`/reports/${id}`)">
     <header class="flex items-center gap-4 p-4 print:hidden">
       <RouterLink class="link" :to="`/reports/${id}`">Back to the report</RouterLink>

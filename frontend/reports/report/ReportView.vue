@@ -18,6 +18,7 @@ import PageEditor from '../page/PageEditor.vue'
 import type { Report, ReportChanges, ReportFinding, ReportPage, Settlement } from '../types'
 import ReportMenu from './ReportMenu.vue'
 import { useReport } from './useReport'
+import { useZoom } from './useZoom'
 
 const BlockEditor = defineAsyncComponent(() => import('../edit/BlockEditor.vue'))
 const FiguresEditor = defineAsyncComponent(() => import('../edit/FiguresEditor.vue'))
@@ -72,8 +73,7 @@ const { value: drawn, problem: undrawn } = useLoad(
   (signal) => ask<ReportPage>('GET', `/reports/${id}/pages/${pageId.value}`, { signal }),
   { isAsked: () => pageId.value !== '' && sign.value !== '' && !isNarrow.value, keepsPrevious: true, isFresh: true },
 )
-const LARGEST = 1.6
-const zoom = computed(() => Math.min(LARGEST, Math.max(0.5, (width.value || 960) / (drawn.value?.width ?? 960))))
+const zoom = useZoom(width, drawn)
 
 const { value: settlement, isLoading: isLooking } = useLoad(
   () => ['reports', id, 'findings', sign.value, JSON.stringify(own.value?.accepted ?? [])],
