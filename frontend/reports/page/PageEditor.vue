@@ -119,6 +119,8 @@ const rows = computed(() => {
   }
   return [...places.values()]
 })
+/** Points by which blocks reach beyond the sheet. */
+const beyond = computed(() => Math.max(0, ...rows.value.map((row) => row.bottom - props.page.height)))
 /** The row from which on a page that is too full would go on on a second one. */
 const cutAt = computed(() => {
   const limit = props.page.height - 34
@@ -183,8 +185,20 @@ function insert(offer: NumberOffer) {
 
 <template>
   <div class="relative">
+    <p v-if="page.over" class="mb-2 flex flex-wrap items-center gap-3 print:hidden" role="status">
+      <span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span>
+      This page is too full, by {{ page.over }}.
+      <button
+        v-if="cutAt"
+        class="button"
+        @click="emit('edit', (of) => withSecondPage(of, page.id, cutAt!), 'A page is divided in two')"
+      >
+        Go on on a second page
+      </button>
+    </p>
     <PageSheet
       class="border border-hairline print:border-0"
+      :style="{ marginBottom: `${beyond * zoom}px` }"
       :page="page"
       :zoom="zoom"
       :takes="writing !== ''"
@@ -287,17 +301,6 @@ function insert(offer: NumberOffer) {
         <AddBlock label="Add a block" @add="add(null, $event)" @trouble="emit('trouble', $event)" />
       </div>
     </PageSheet>
-    <p v-if="page.over" class="mt-2 flex flex-wrap items-center gap-3 print:hidden" role="status">
-      <span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span>
-      This page is too full, by {{ page.over }}.
-      <button
-        v-if="cutAt"
-        class="button"
-        @click="emit('edit', (of) => withSecondPage(of, page.id, cutAt!), 'A page is divided in two')"
-      >
-        Go on on a second page
-      </button>
-    </p>
     <NumberSearch
       v-if="taking"
       :report="report"

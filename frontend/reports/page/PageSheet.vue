@@ -64,12 +64,13 @@ function tipPlace(block: PageBlock) {
       <SceneMarks v-for="block in page.blocks" :key="block.id" :marks="block.marks" :prefix="prefix" :inks="inks" />
     </svg>
     <slot name="head" />
-    <section
+    <div
       v-for="block in page.blocks"
       :key="block.id"
       class="group/block absolute"
       :style="box(block)"
       :data-block="block.id"
+      role="group"
       :aria-label="block.scene?.title ?? (block.kind === 'figures' ? 'Key figures' : 'Text')"
       @dblclick="emit('open', block)"
     >
@@ -94,7 +95,7 @@ function tipPlace(block: PageBlock) {
         :width="block.width * zoom"
         :takes="takes"
       />
-    </section>
+    </div>
     <ol v-if="page.notes.length" class="sr-only">
       <li v-for="note in page.notes" :key="note.number">{{ note.number }}: {{ note.text }}</li>
     </ol>

@@ -12,11 +12,13 @@ const router = useRouter()
 const id = Number(route.params.id)
 const { report, problem, pages } = useReadReport(id)
 const at = ref(0)
+/** The page that was asked for, until another is turned to. */
+let asked = String(route.query.page ?? '')
 watch(
   pages,
   (all) => {
-    const asked = all.findIndex((page) => page.id === route.query.page)
-    at.value = Math.max(0, Math.min(all.length - 1, asked < 0 ? at.value : asked))
+    const place = all.findIndex((page) => page.id === asked)
+    at.value = Math.max(0, Math.min(all.length - 1, place < 0 ? at.value : place))
   },
   { immediate: true },
 )
@@ -32,7 +34,11 @@ const { width, height } = useWindowSize()
 const zoom = computed(() =>
   page.value ? Math.min(width.value / page.value.width, height.value / page.value.height) : 1,
 )
-const turn = (by: number) => (at.value = Math.max(0, Math.min(pages.value.length - 1, at.value + by)))
+function turnTo(place: number) {
+  asked = ''
+  at.value = Math.max(0, Math.min(pages.value.length - 1, place))
+}
+const turn = (by: number) => turnTo(at.value + by)
 function leave() {
   if (document.fullscreenElement) void document.exitFullscreen()
   void router.push(`/reports/${id}?page=${pageId.value}`)
@@ -42,8 +48,8 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const isInChart = target.closest('svg.chart[tabindex]') !== null
   const by = { ArrowRight: 1, ArrowDown: 1, PageDown: 1, ' ': 1, ArrowLeft: -1, ArrowUp: -1, PageUp: -1 }[event.key]
   if (event.key === 'Escape') leave()
-  else if (event.key === 'Home') at.value = 0
-  else if (event.key === 'End') at.value = Math.max(0, pages.value.length - 1)
+  else if (event.key === 'Home') turnTo(0)
+  else if (event.key === 'End') turnTo(pages.value.length - 1)
   // Within a chart the arrows go from row to row.
   else if (by && !(isInChart && event.key.startsWith('Arrow'))) turn(by)
   else return
@@ -60,6 +66,7 @@ onBeforeUnmount(() => {
 
 <template>
   <main class="fixed inset-0 flex items-center justify-center overflow-hidden bg-[#2b2e34]">
+    <h1 class="sr-only">{{ report?.title ?? 'Report' }}</h1>
     <SentenceOfTrouble v-if="problem || undrawn" :says="problem || undrawn" />
     <PageSheet v-if="page" :page="page" :zoom="zoom" />
     <p v-else-if="report && !pages.length" class="text-panel">This report has no page.</p>

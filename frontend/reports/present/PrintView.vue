@@ -59,6 +59,7 @@ watch(
         drawn.length < pages.length ? 'Drawing the pages…' : `${drawn.length} pages are ready to print.`
       }}</span>
     </header>
+    <h1 class="sr-only">{{ report?.title ?? 'Report' }}</h1>
     <SentenceOfTrouble v-if="problem || failed" class="m-4" :says="problem || failed" />
     <div
       v-for="page in drawn"

@@ -264,7 +264,10 @@ useKeys({
         @compare="compare"
         @close-changes="closeChanges"
       />
-      <main class="min-w-0 flex-1 overflow-y-auto px-7 pt-4 pb-10 print:overflow-visible print:p-0">
+      <main
+        class="min-w-0 flex-1 [scrollbar-gutter:stable] overflow-y-auto px-7 pt-4 pb-10 print:overflow-visible print:p-0"
+      >
+        <h1 v-if="own" class="sr-only">{{ own.report }}</h1>
         <SentenceOfTrouble
           v-if="problem || undrawn"
           class="mb-4"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { nextTick, onMounted, ref } from 'vue'
+import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useEventListener } from '@vueuse/core'
 import { parts, textOf, type LiveNumber, type LiveText } from '../document'
 import type { NumberOffer } from '../types'
 import { readParts, writeParts } from './editable'
@@ -45,27 +46,40 @@ function save() {
   isDone = true
   emit('save', textOf(readParts(field.value, numbers)))
 }
+onBeforeUnmount(save)
 function drop() {
   isDone = true
   emit('drop')
 }
-/** Leaving it saves, unless it is left for its own search. */
+/** Where one may go without leaving the text: its own search, and charts that numbers are taken from. */
+const WITHIN = '[data-live-text], [role=dialog], svg.chart[tabindex]'
 function left(event: FocusEvent) {
   const to = event.relatedTarget as HTMLElement | null
-  if (isSearching.value || to?.closest('[data-live-text]')) return
-  save()
+  if (!isSearching.value && to && !to.closest(WITHIN)) save()
 }
+useEventListener(window, 'pointerdown', (event: PointerEvent) => {
+  if (!isSearching.value && !(event.target as Element).closest(WITHIN)) save()
+})
+/** From a chart that was pointed at, the keys of the text still keep or drop it. */
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  const target = event.target as HTMLElement
+  if (event.defaultPrevented || target.closest('[data-live-text], [role=dialog]')) return
+  if (event.key === 'Escape') drop()
+})
 function search() {
   remember()
   isSearching.value = true
 }
+/** A dialog that closes gives the focus back to where it was before: that comes first. */
+const AFTER_DIALOG = 60
 function back() {
   isSearching.value = false
-  field.value?.focus()
-  if (caret) {
+  window.setTimeout(() => {
+    field.value?.focus()
+    if (!caret) return
     getSelection()?.removeAllRanges()
     getSelection()?.addRange(caret)
-  }
+  }, AFTER_DIALOG)
 }
 /** Puts a number where the text cursor is. */
 function insert(offer: NumberOffer) {
