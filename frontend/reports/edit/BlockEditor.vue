@@ -126,7 +126,7 @@ const inPoints = computed(
 </script>
 
 <template>
-  <div class="mb-4" @keydown.esc="$emit('close')">
+  <div class="mb-4">
     <p v-if="chart" class="mb-2 rounded border border-accent/40 bg-accent-tint px-3 py-1.5">
       This is the chart “{{ chart.name }}”: what is changed here changes wherever it stands.
       <button class="link" @click="makeOwn">Make it this page’s own</button>

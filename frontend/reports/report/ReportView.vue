@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useElementSize, useMediaQuery } from '@vueuse/core'
+import { useElementSize, useEventListener, useMediaQuery } from '@vueuse/core'
 import { ask } from '../../shared/api'
 import ClosingControl from '../../shared/ClosingControl.vue'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
@@ -198,7 +198,10 @@ useKeys({
   PageUp: () => void stepPage(-1),
   p: () => void router.push(`/reports/${id}/present?page=${pageId.value}`),
   'mod+p': () => void router.push(`/reports/${id}/print`),
-  Escape: () => editing.value && close(),
+})
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  const isWithin = (event.target as HTMLElement).closest('[role=dialog], [role=listbox], .sheet')
+  if (event.key === 'Escape' && !event.defaultPrevented && editing.value && !isWithin) close()
 })
 </script>
 
