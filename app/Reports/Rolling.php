@@ -25,6 +25,7 @@ final readonly class Rolling
         private OpenReports $open,
         private ReportState $states,
         private StoredLibrary $library,
+        private SettlementState $settlement,
         private CurrentJob $job,
     ) {
     }
@@ -47,6 +48,7 @@ final readonly class Rolling
         $pages = RollPreview::of(
             $this->open->drawing($report),
             $this->open->drawing($report->closed($to)),
+            $this->settlement->keys($record),
             $tell,
         );
 

@@ -40,6 +40,15 @@ final readonly class SettlementState
         ];
     }
 
+    /** @return list<string> keys of all that was found, accepted or not */
+    public function keys(ReportRecord $record): array
+    {
+        return array_map(
+            self::keyOf(...),
+            $this->kept($record, OpenReports::report($record->document))['findings'],
+        );
+    }
+
     /**
      * Those that nobody has accepted.
      *

@@ -226,7 +226,8 @@ final class PageLayout
         $factor = 1.0;
         for ($try = 0; $try < self::TRIES; ++$try) {
             foreach ($this->drafts() as $draft) {
-                if (null !== $draft->drawing) {
+                $isAsItIs = 1.0 === $factor && $draft->isOn($scale);
+                if (null !== $draft->drawing && !$isAsItIs) {
                     $blocks->again($draft, $factor * $draft->height, $scale);
                     $draft->trim();
                 }

@@ -9,7 +9,8 @@ use KeenMargin\Core\Drawing\MeasuredChart;
 /** How long a unit may be at most in charts that share a scale: by what they count, and by kind of length. */
 final readonly class PageScale
 {
-    private const TOLERANCE = 0.001;
+    /** Lengths that differ by less than this part are the same. */
+    public const TOLERANCE = 0.0005;
 
     /**
      * @param array<string, array<string, float>> $perUnit points of the page, by what is counted (`EUR`, `% points`)

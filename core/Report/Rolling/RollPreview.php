@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report\Rolling;
 
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
-use KeenMargin\Core\Report\Layout\DrawnPage;
 use KeenMargin\Core\Report\Layout\PageNote;
-use KeenMargin\Core\Report\Layout\ReportPages;
+use KeenMargin\Core\Report\Layout\PageNotes;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\Settling\Finding;
 use KeenMargin\Core\Report\Settling\FindingKind;
@@ -19,20 +18,15 @@ final class RollPreview
     /**
      * @param ReportDrawing $before as it is
      * @param ReportDrawing $after with the closing period moved
+     * @param list<string> $known keys of what has to be settled as it is
      * @param callable(int, int): void $tell how many pages of how many have been looked at
      *
      * @return list<RolledPage>
      */
-    public static function of(ReportDrawing $before, ReportDrawing $after, callable $tell): array
+    public static function of(ReportDrawing $before, ReportDrawing $after, array $known, callable $tell): array
     {
-        $known = array_map(
-            static fn (Finding $one): string => $one->key(),
-            Findings::of($before, static fn (): null => null)->findings,
-        );
         $found = Findings::of($after, $tell)->findings;
         $pages = [];
-        $beforePages = new ReportPages($before);
-        $afterPages = new ReportPages($after);
         foreach ($after->report->pages as $page) {
             $new = array_values(
                 array_filter(
@@ -45,7 +39,7 @@ final class RollPreview
             $pages[] = new RolledPage(
                 $page,
                 self::numbers($page, $before, $after),
-                self::behind($beforePages->page($page), $afterPages->page($page)),
+                self::behind(PageNotes::of($before, $page), PageNotes::of($after, $page)),
                 array_values(array_unique(array_map(static fn (Finding $one): string => $one->says, $new))),
             );
         }
@@ -71,15 +65,15 @@ final class RollPreview
     }
 
     /** @return list<string> notes that stand on the page now and will not, as their month is not on it any more */
-    private static function behind(DrawnPage $before, DrawnPage $after): array
+    private static function behind(PageNotes $before, PageNotes $after): array
     {
-        $stay = array_map(static fn (PageNote $note): int => $note->id, $after->notes);
+        $stay = array_map(static fn (PageNote $note): int => $note->id, $after->list);
 
         return array_values(
             array_map(
                 static fn (PageNote $note): string => $note->text,
                 array_filter(
-                    $before->notes,
+                    $before->list,
                     static fn (PageNote $note): bool => !\in_array($note->id, $stay, true),
                 ),
             ),

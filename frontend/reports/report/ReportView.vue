@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useElementSize, useEventListener, useMediaQuery } from '@vueuse/core'
+import { refDebounced, useElementSize, useEventListener, useMediaQuery } from '@vueuse/core'
 import { ask } from '../../shared/api'
 import ClosingControl from '../../shared/ClosingControl.vue'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
@@ -75,8 +75,12 @@ const { value: drawn, problem: undrawn } = useLoad(
 )
 const zoom = useZoom(width, drawn)
 
+/** All pages are looked through once changes have come to rest. */
+const REST = 1200
+const rested = refDebounced(sign, REST)
+const lookedAt = computed(() => rested.value || sign.value)
 const { value: settlement, isLoading: isLooking } = useLoad(
-  () => ['reports', id, 'findings', sign.value, JSON.stringify(own.value?.accepted ?? [])],
+  () => ['reports', id, 'findings', lookedAt.value, JSON.stringify(own.value?.accepted ?? [])],
   (signal) => ask<Settlement>('GET', `/reports/${id}/findings`, { signal, isShown: true }),
   { isAsked: () => sign.value !== '' && !isNarrow.value, keepsPrevious: true, isFresh: true },
 )

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Report;
 
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Rolling\RolledPage;
 use KeenMargin\Core\Report\Rolling\RollPreview;
 use KeenMargin\Core\Report\Settling\Finding;
@@ -44,6 +45,15 @@ final class RollOnTest extends TestCase
     }
 
     /** @return list<string> */
+    private static function keys(ReportDrawing $drawing): array
+    {
+        return array_map(
+            static fn (Finding $one): string => $one->key(),
+            Findings::of($drawing, static fn (): null => null)->findings,
+        );
+    }
+
+    /** @return list<string> */
     private static function found(string $closing): array
     {
         $drawing = WrittenReport::drawing(self::document($closing));
@@ -60,7 +70,7 @@ final class RollOnTest extends TestCase
         $before = WrittenReport::drawing(self::document(), [self::NOTE]);
         $after = WrittenReport::drawn($before->report->closed(Period::of('2026-04')), [self::NOTE]);
         $told = [];
-        $pages = RollPreview::of($before, $after, static function (int $done, int $of) use (&$told): void {
+        $pages = RollPreview::of($before, $after, self::keys($before), static function (int $done, int $of) use (&$told): void {
             $told[] = [$done, $of];
         });
         self::assertSame([[0, 2], [1, 2]], $told);
@@ -81,7 +91,7 @@ final class RollOnTest extends TestCase
     {
         $before = WrittenReport::drawing(self::document('2026-04'));
         $after = WrittenReport::drawn($before->report->closed(Period::of('2026-05')));
-        $found = RollPreview::of($before, $after, static fn (): null => null)[0]->toArray()['found'];
+        $found = RollPreview::of($before, $after, self::keys($before), static fn (): null => null)[0]->toArray()['found'];
         \assert(\is_array($found));
         self::assertContains('Fares has no actuals after Apr 2026.', $found);
     }
@@ -125,10 +135,7 @@ final class RollOnTest extends TestCase
 
     public function testAFindingIsAnotherOneOnceItSaysSomethingElse(): void
     {
-        $keys = static fn (string $closing): array => array_map(
-            static fn (Finding $one): string => $one->key(),
-            Findings::of(WrittenReport::drawing(self::document($closing)), static fn (): null => null)->findings,
-        );
+        $keys = static fn (string $closing): array => self::keys(WrittenReport::drawing(self::document($closing)));
         self::assertNotSame($keys('2026-04')[0], $keys('2026-02')[0]);
         self::assertSame($keys('2026-04'), $keys('2026-04'));
     }
