@@ -1,5 +1,4 @@
 /* Makes docs/screenshots from the demo figures. Usage: node tools/screenshots.mjs BASE */
-import { readFileSync } from 'node:fs'
 import { chromium as playwright } from '@playwright/test'
 import { chromium } from './browser.mjs'
 
@@ -34,17 +33,6 @@ const file =
 const messy =
   'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;(1.200);118.400,00;corrected\nMar 2026;North;12x;120.100,00;\nApr 2026;Holm;98.110,25;97.000,00;\nTotal;;218.896,75;454.500,00;\n'
 
-/** September's ledger, with a slip in a name, a correction of August and a row of totals. */
-const ledger = readFileSync('demo/operating-statement.csv', 'utf8').split('\n')
-const august = ledger.filter((line) => line.startsWith('2026-08,Actual'))
-const next = [
-  ledger[0],
-  august[4].replace(/\d+$/, '79112'),
-  ...august.map((line, i) =>
-    line.replace('2026-08', '2026-09').replace(i === 5 ? 'North' : '', i === 5 ? 'Norht' : ''),
-  ),
-  `2026-09,Actual,Total,,${august.reduce((sum, line) => sum + Number(line.split(',').at(-1)), 0)}`,
-].join('\n')
 const statement = async (page) => {
   await page.getByRole('link', { name: 'Operating statement', exact: true }).first().click()
   await page.getByLabel('Figures', { exact: true }).waitFor()
@@ -87,37 +75,15 @@ await shoot('checks', '/figures', async (page) => {
   await page.getByText(/^Lowen, Jul, AC/).waitFor()
 })
 await shoot('reading', '/', (page) => page.setInputFiles('input[type=file]', 'tests/fixtures/figures/two-headers.xlsx'))
-await shoot('reading-next', '/', file(next, 'operating-statement-2026-09.csv'))
 await shoot('reading-refused', '/', file(messy))
 await shoot('charts', '/charts')
 await shoot('chart', '/charts', open('Monthly revenue'))
-await shoot('chart-table', '/charts', open('The statement in columns'))
-await shoot('chart-thermometer', '/charts', open('The fleet renewal reserve and its goal'))
 await shoot('chart-selected', '/charts', async (page) => {
   await open('Why the result missed its budget')(page)
   await page.locator('svg.chart rect[data-key="Crew"][data-role=change]').click({ force: true })
   await page.getByRole('menuitem', { name: 'Open by route' }).waitFor()
 })
-await shoot('chart-workings', '/charts', async (page) => {
-  await open('Monthly revenue')(page)
-  await page.locator('svg.chart rect[data-key="2026-06"][data-role=value]').click()
-  await page.getByRole('menuitem', { name: 'by route' }).click()
-  await page.getByRole('navigation', { name: 'Looked into' }).waitFor()
-  await page.keyboard.press('w')
-  await page.getByRole('button', { name: 'ΔBU', exact: true }).click()
-})
-await shoot('chart-beside', '/charts', async (page) => {
-  await open('Monthly revenue')(page)
-  await page.keyboard.press('b')
-  const second = page.getByLabel('Chart beside it')
-  await second.getByRole('button', { name: /^Rows:/ }).click()
-  await second.getByRole('radio', { name: 'quarter', exact: true }).click()
-  await page.keyboard.press('Escape')
-  await second.locator('text', { hasText: 'Q1' }).first().waitFor()
-})
 await shoot('chart-bridge', '/charts', open('Why the result missed its budget'))
-await shoot('chart-statement', '/charts', open('From fares to the result'))
-
 /** One part of a page as a picture. */
 async function part(name, path, selector, act) {
   const page = await browser.newPage({ viewport: { width: 1100, height: 800 } })
@@ -140,12 +106,26 @@ await sheet.goto(new URL('../docs/kinds.html', import.meta.url).href)
 await sheet.evaluate(() => document.fonts.ready)
 await sheet.screenshot({ path: 'docs/kinds.png', fullPage: true })
 // Last, as it brings September in.
-await shoot('imports', '/', async (page) => {
-  await file(next, 'operating-statement-2026-09.csv')(page)
-  await page.getByRole('button', { name: 'Same', exact: true }).click()
-  await page.getByRole('button', { name: 'Bring in' }).click()
-  await page.getByLabel('Figures', { exact: true }).waitFor()
-  await page.getByRole('button', { name: 'Take back' }).first().click()
-  await page.getByRole('button', { name: 'Take it back' }).waitFor()
+
+const review = (await (await fetch(`${base}/api/reports?q=Monthly`)).json()).items[0].id
+const settled = (page) => page.getByText('every check holds').waitFor()
+await shoot('reports', '/reports', (page) => page.getByText('2 to settle').waitFor())
+await shoot('report', `/reports/${review}`, settled)
+await shoot('report-edited', `/reports/${review}?page=why`, async (page) => {
+  await settled(page)
+  await page.getByRole('button', { name: /^Write the message/ }).click()
 })
+await shoot('report-roll', `/reports/${review}?page=why`, async (page) => {
+  await settled(page)
+  await page.getByRole('button', { name: 'One period on' }).click()
+  await page.getByText('Roll on to Sep 2026').first().waitFor()
+})
+await shoot('report-issued', `/reports/${review}/issues/1`)
+await shoot('report-phone', `/reports/${review}`, async () => {}, { width: 390, height: 800 })
+/* The pointer stays where it is. */
+const presented = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+await presented.goto(`${base}/reports/${review}/present?page=space`)
+await presented.locator('[data-block=space-routes] [data-key=Holm]').first().hover()
+await presented.waitForTimeout(400)
+await presented.screenshot({ path: 'docs/screenshots/report-present.png' })
 await browser.close()

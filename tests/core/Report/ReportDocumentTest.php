@@ -10,6 +10,7 @@ use KeenMargin\Core\Question\Change\Renaming;
 use KeenMargin\Core\Report\Document\ReportReader;
 use KeenMargin\Core\Report\Document\ReportRenaming;
 use KeenMargin\Core\Report\Document\ReportWriter;
+use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -109,6 +110,32 @@ final class ReportDocumentTest extends TestCase
             'sixty-one pages' => [['pages' => array_fill(0, 61, (object) [])], 'pages', '60 pages at most'],
             'a closing period that is none' => [['closedThrough' => 'soon'], 'closedThrough', 'soon'],
         ];
+    }
+
+    private static function fitsTheSchema(string $json): bool
+    {
+        $schema = (string) file_get_contents(\dirname(__DIR__, 3).'/docs/report.schema.json');
+
+        return (new Validator())->validate(json_decode($json), $schema)->isValid();
+    }
+
+    public function testTheSchemaTakesWhatIsReadAndTheDemo(): void
+    {
+        $json = json_encode(ReportWriter::toArray(WrittenReport::report(self::whole())), \JSON_THROW_ON_ERROR);
+        self::assertTrue(self::fitsTheSchema($json));
+        $demo = (string) file_get_contents(\dirname(__DIR__, 3).'/demo/monthly-review.json');
+        self::assertTrue(self::fitsTheSchema($demo));
+        self::assertCount(5, ReportReader::read(Given::json($demo))->pages);
+    }
+
+    /** @param array<string, mixed> $document */
+    #[DataProvider('refused')]
+    public function testTheSchemaRefusesTheSame(array $document, string $path): void
+    {
+        // Ids that stand twice and periods that are none are beyond a schema.
+        $isBeyond = 'closedThrough' === $path || 'pages[1].id' === $path;
+        $json = json_encode(['keenMargin' => 1, 'report' => 'Review'] + $document, \JSON_THROW_ON_ERROR);
+        self::assertSame($isBeyond, self::fitsTheSchema($json));
     }
 
     /** @param array<string, mixed> $document */
