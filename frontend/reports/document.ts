@@ -170,6 +170,19 @@ export function withPageMoved(document: ReportDocument, id: string, by: number):
   }
 }
 
+/** A row moved by some places on its page. */
+export function withRowMoved(document: ReportDocument, page: string, row: string, by: number): ReportDocument {
+  return withPage(document, page, (one) => {
+    const rows = one.rows ?? []
+    const next = moved(
+      rows,
+      rows.findIndex((other) => other.id === row),
+      by,
+    )
+    return next === rows ? one : { ...one, rows: next }
+  })
+}
+
 /**
  * A block moved by one place. Across: within its row, and at its end into a row of its own. Up and down: into the row above or
  * below where there is room, else into one of its own.

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { refDebounced } from '@vueuse/core'
 import { ask, says } from '../../shared/api'
 import type { Chart, Dataset, DatasetBrief, Drawing, Listing, Recipe } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
@@ -11,9 +12,12 @@ defineProps<{ label: string; isQuiet?: boolean }>()
 const emit = defineEmits<{ add: [block: Block]; trouble: [says: string] }>()
 const sought = ref('')
 const isOpen = ref(false)
-const { value: charts } = useLoad(['charts', 'list', ''], () => ask<Listing<Chart>>('GET', '/charts'), {
-  isAsked: isOpen,
-})
+const settled = refDebounced(sought, 150)
+const { value: charts } = useLoad(
+  () => ['charts', 'list', settled.value.trim()],
+  (signal) => ask<Listing<Chart>>('GET', `/charts?q=${encodeURIComponent(settled.value.trim())}`, { signal }),
+  { isAsked: isOpen, keepsPrevious: true },
+)
 const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'), {
   isAsked: isOpen,
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { refDebounced } from '@vueuse/core'
 import { ask } from '../../shared/api'
 import DialogSheet from '../../shared/DialogSheet.vue'
 import type { Chart, Listing } from '../../shared/types'
@@ -9,7 +10,13 @@ import { useLoad } from '../../shared/useLoad'
 const emit = defineEmits<{ close: []; make: [title: string, charts: number[]] }>()
 const title = ref('')
 const chosen = ref<number[]>([])
-const { value: charts } = useLoad(['charts', 'list', ''], () => ask<Listing<Chart>>('GET', '/charts'))
+const sought = ref('')
+const settled = refDebounced(sought, 150)
+const { value: charts } = useLoad(
+  () => ['charts', 'list', settled.value],
+  (signal) => ask<Listing<Chart>>('GET', `/charts?q=${encodeURIComponent(settled.value.trim())}`, { signal }),
+  { keepsPrevious: true },
+)
 
 function toggle(id: number) {
   chosen.value = chosen.value.includes(id) ? chosen.value.filter((one) => one !== id) : [...chosen.value, id]
@@ -32,8 +39,17 @@ function make() {
         placeholder="Monthly review"
         autocomplete="off"
       />
-      <template v-if="charts?.items.length">
-        <p class="label mb-1">Charts to begin with, two on a page</p>
+      <template v-if="charts && (charts.total || settled)">
+        <div class="mb-1.5 flex items-end gap-3">
+          <p class="label flex-1">Charts to begin with, two on a page</p>
+          <input
+            v-model="sought"
+            class="field h-7 w-44"
+            type="search"
+            aria-label="Find a chart"
+            placeholder="Find a chart"
+          />
+        </div>
         <div class="max-h-[40vh] overflow-y-auto border-y border-hairline" role="group" aria-label="Charts">
           <button
             v-for="chart in charts.items"

@@ -1,17 +1,27 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import ChartMargin from '../../charts/margin/ChartMargin.vue'
 import { useNotes } from '../../charts/margin/useNotes'
 import type { Drawing } from '../../shared/types'
 
 /** The margin of a chart that is changed in a page. */
-const props = defineProps<{ drawing: Drawing; dataset: number }>()
+const props = defineProps<{
+  drawing: Drawing
+  dataset: number
+  /** the row that a note is to be written about; blank: none */
+  noted: string
+}>()
 const emit = defineEmits<{ close: []; fresh: [] }>()
 const lit = ref<string | null>(null)
 const notes = useNotes(
   computed(() => props.dataset),
   computed(() => props.drawing.recipe),
   () => emit('fresh'),
+)
+watch(
+  () => props.noted,
+  (row) => row && notes.begin(row),
+  { immediate: true },
 )
 </script>
 
@@ -29,7 +39,6 @@ const notes = useNotes(
     :writing="notes.writing.value"
     :editing="notes.editing.value"
     :note-problem="notes.problem.value"
-    @point="notes.begin($event)"
     @write-note="notes.write"
     @change-note="notes.change"
     @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"

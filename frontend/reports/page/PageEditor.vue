@@ -12,6 +12,7 @@ import {
   withBlockMoved,
   withPage,
   withRow,
+  withRowMoved,
   withSecondPage,
   type Block,
   type LiveText,
@@ -36,6 +37,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   edit: [change: (of: ReportDocument) => ReportDocument, does: string]
   open: [block: string]
+  note: [block: string, row: string]
   trouble: [says: string]
   undo: []
   go: [page: string]
@@ -159,6 +161,39 @@ useEventListener(window, 'pointerup', () => {
   if (drop && drop.before !== drop.id)
     emit('edit', (of) => withBlockAt(of, drop.id, drop.row, drop.before), 'A block is moved')
 })
+/** A row that is dragged by its handle goes where the pointer is let go. */
+const draggedRow = ref('')
+const overRow = ref(-1)
+const sheet = ref<HTMLElement | null>(null)
+useEventListener(window, 'pointermove', (event: PointerEvent) => {
+  if (!draggedRow.value || !sheet.value) return
+  const top = sheet.value.querySelector('article')?.getBoundingClientRect().top ?? 0
+  const y = (event.clientY - top) / props.zoom
+  overRow.value = rows.value.filter((row) => (row.top + row.bottom) / 2 < y).length
+})
+useEventListener(window, 'pointerup', () => {
+  const [id, to] = [draggedRow.value, overRow.value]
+  draggedRow.value = ''
+  overRow.value = -1
+  const from = rows.value.findIndex((row) => row.id === id)
+  if (from >= 0 && to >= 0) moveRow(id, to > from ? to - 1 - from : to - from)
+})
+function moveRow(id: string, by: number) {
+  if (!by) return
+  emit('edit', (of) => withRowMoved(of, props.page.id, id, by), 'A row is moved')
+  void nextTick(() => window.document.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus({ preventScroll: true }))
+}
+const rowLine = computed(() => {
+  if (!draggedRow.value || overRow.value < 0) return null
+  const next = rows.value[overRow.value]
+  const last = rows.value[rows.value.length - 1]
+  const y = next ? next.top - 8 : (last?.bottom ?? 0) + 8
+  return {
+    left: `${props.page.left * props.zoom}px`,
+    width: `${props.page.contentWidth * props.zoom}px`,
+    top: `${y * props.zoom}px`,
+  }
+})
 const dropLine = computed(() => {
   const drop = dragged.value
   if (!drop) return null
@@ -184,7 +219,7 @@ function insert(offer: NumberOffer) {
 </script>
 
 <template>
-  <div class="relative">
+  <div ref="sheet" class="relative">
     <p v-if="page.over" class="mb-2 flex flex-wrap items-center gap-3 print:hidden" role="status">
       <span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span>
       This page is too full, by {{ page.over }}.
@@ -203,6 +238,7 @@ function insert(offer: NumberOffer) {
       :zoom="zoom"
       :takes="writing !== ''"
       @open="writing ? undefined : open($event)"
+      @note="(block, row) => emit('note', block.id, row)"
       @take="(block, row) => (taking = { of: block.id, row })"
     >
       <template #head>
@@ -270,6 +306,25 @@ function insert(offer: NumberOffer) {
           @drag="grab(block.id, $event)"
         />
       </template>
+      <button
+        v-for="(row, i) in rows.length > 1 ? rows : []"
+        :key="`handle-${row.id}`"
+        class="row-handle absolute z-10 -translate-x-full cursor-grab px-1 text-[12px] text-quiet opacity-0 hover:text-accent hover:opacity-100 focus-visible:opacity-100 print:hidden"
+        :data-row="row.id"
+        :aria-label="`Row ${i + 1} of ${rows.length}: drag it, or move it with the arrow keys`"
+        title="Drag the row; arrow keys do the same"
+        :style="{
+          left: `${(page.left - 2) * zoom}px`,
+          top: `${row.top * zoom}px`,
+          height: `${(row.bottom - row.top) * zoom}px`,
+        }"
+        @keydown.up.prevent="moveRow(row.id, -1)"
+        @keydown.down.prevent="moveRow(row.id, 1)"
+        @pointerdown.prevent="draggedRow = row.id"
+      >
+        ⣿
+      </button>
+      <div v-if="rowLine !== null" class="absolute z-20 h-0.5 bg-accent" :style="rowLine" />
       <div v-if="dropLine" class="absolute z-20 w-0.5 bg-accent" :style="dropLine" />
       <div
         v-for="(row, i) in rows"

@@ -17,7 +17,11 @@ const props = withDefaults(
   }>(),
   { takes: false },
 )
-const emit = defineEmits<{ take: [block: PageBlock, row: string]; open: [block: PageBlock] }>()
+const emit = defineEmits<{
+  take: [block: PageBlock, row: string]
+  open: [block: PageBlock]
+  note: [block: PageBlock, row: string]
+}>()
 const id = useId()
 const prefix = computed(() => `${id}-`)
 const lit = ref<{ block: string; row: string } | null>(null)
@@ -82,7 +86,8 @@ function tipPlace(block: PageBlock) {
         :keys="keysOf(block)"
         :zoom="zoom * block.scale"
         @update:lit="point(block, $event)"
-        @select="takes && emit('take', block, $event)"
+        @select="takes ? emit('take', block, $event) : emit('note', block, $event)"
+        @note="emit('note', block, $event)"
       />
       <p v-if="block.kind !== 'chart'" class="sr-only">
         {{ block.marks.map((mark) => mark.text ?? '').join(' ') }}

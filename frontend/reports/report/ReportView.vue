@@ -110,11 +110,13 @@ const editedPlace = computed(() => drawn.value?.blocks.find((one) => one.id === 
 const editedFigures = computed(() => (editedBlock.value?.figures ? editedBlock.value : null))
 const chartDrawing = shallowRef<Drawing | null>(null)
 const chartDataset = ref(0)
+/** The row that a note is to be written about, once the chart's margin is there. */
+const noted = ref('')
 watch(pageId, () => (editing.value = ''))
 watch(editing, () => (chartDrawing.value = null))
 function close() {
   const was = editing.value
-  editing.value = ''
+  editing.value = noted.value = ''
   void nextTick(() =>
     window.document.querySelector<HTMLElement>(`[data-block="${was}"] [role="group"][tabindex="0"]`)?.focus(),
   )
@@ -239,6 +241,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         v-if="editedChart && chartDrawing"
         :drawing="chartDrawing"
         :dataset="chartDataset"
+        :noted="noted"
         @close="close"
         @fresh="load"
       />
@@ -339,6 +342,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
             :changes="changes?.differences ?? []"
             @edit="edit"
             @open="editing = $event"
+            @note="(block, row) => ((editing = block), (noted = row))"
             @trouble="refuse"
             @undo="undo"
             @go="go"

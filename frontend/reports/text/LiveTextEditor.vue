@@ -30,6 +30,7 @@ let isDone = false
 onMounted(async () => {
   if (!field.value) return
   numbers = writeParts(field.value, parts(props.text), props.shown)
+  list()
   await nextTick()
   field.value.focus()
   getSelection()?.selectAllChildren(field.value)
@@ -107,6 +108,7 @@ function insert(offer: NumberOffer) {
   range.setStartAfter(node)
   range.collapse(true)
   caret = range
+  list()
   back()
 }
 defineExpose({ insert })
@@ -117,13 +119,26 @@ function choose(event: MouseEvent) {
   chosen.value = { at: Number(piece.dataset.number), left: piece.offsetLeft, top: piece.offsetTop + piece.offsetHeight }
 }
 function turn(follows: boolean) {
-  const at = chosen.value?.at
-  const number = at === undefined ? undefined : numbers[at]
-  if (number && at !== undefined) {
-    numbers[at] = { ...number, follows }
-    pieceOf(at)?.setAttribute('data-follows', String(follows))
-  }
+  if (chosen.value) turnAt(chosen.value.at, follows)
   chosen.value = null
+}
+/** What is marked once it is another says what it was turned at. */
+function turnAt(at: number, follows: boolean) {
+  const number = numbers[at]
+  const piece = pieceOf(at)
+  if (!number || !piece) return
+  numbers[at] = { ...number, follows }
+  piece.setAttribute('data-follows', String(follows))
+  list()
+}
+/** The numbers that stand in the text, for those who do not point. */
+const listed = ref<{ at: number; said: string; follows: boolean }[]>([])
+function list() {
+  const pieces = [...(field.value?.querySelectorAll<HTMLElement>('[data-number]') ?? [])]
+  listed.value = pieces.map((piece) => {
+    const at = Number(piece.dataset.number)
+    return { at, said: piece.textContent ?? '', follows: numbers[at]?.follows !== false }
+  })
 }
 function toText() {
   const at = chosen.value?.at
@@ -155,6 +170,7 @@ function key(event: KeyboardEvent) {
       :aria-label="label"
       spellcheck="false"
       @keydown="key"
+      @input="list"
       @keyup="remember"
       @mouseup="remember"
       @click="choose"
@@ -171,7 +187,20 @@ function key(event: KeyboardEvent) {
     <div
       class="absolute top-full left-0 z-20 mt-2 flex w-max max-w-[560px] flex-wrap items-center gap-2 rounded-md border border-[#d9d2c6] bg-panel p-1.5 font-sans text-[12px] leading-5 shadow-sm"
     >
-      <button class="button bg-panel" title="#  or  Ctrl+K" @mousedown.prevent="search">Take a number</button>
+      <button class="button bg-panel" title="#  or  Ctrl+K" @mousedown.prevent @click="search">Take a number</button>
+      <button
+        v-for="one in listed"
+        :key="one.at"
+        class="button bg-panel"
+        :aria-pressed="one.follows"
+        :title="
+          one.follows ? 'It follows its chart; press to let it stay' : 'It stays, and is marked once it is another'
+        "
+        @mousedown.prevent
+        @click="turnAt(one.at, !one.follows)"
+      >
+        {{ one.said }} {{ one.follows ? 'follows' : 'stays' }}
+      </button>
       <span class="px-1 text-quiet"
         >or click one in a chart · {{ isLong ? 'Ctrl+Enter' : 'Enter' }} keeps it, Escape does not{{
           isLong ? ' · - for lists, **for emphasis**' : ''
