@@ -30,6 +30,9 @@ export function writeParts(
   return numbers
 }
 
+/** Elements that a browser makes for a new line. */
+const LINES = new Set(['DIV', 'P', 'LI'])
+
 /** Reads it back: text as it is, line ends as they are seen, numbers by their places. */
 export function readParts(from: Node, numbers: LiveNumber[]): (string | LiveNumber)[] {
   const parts: (string | LiveNumber)[] = []
@@ -40,7 +43,7 @@ export function readParts(from: Node, numbers: LiveNumber[]): (string | LiveNumb
       if (number) parts.push(number)
       else if (node.tagName === 'BR') parts.push('\n')
       else {
-        if (parts.length) parts.push('\n')
+        if (parts.length && LINES.has(node.tagName)) parts.push('\n')
         parts.push(...readParts(node, numbers))
       }
     }
