@@ -1,5 +1,8 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from './page'
-import { block, kept, openPack, pack, says, settle } from './pack'
+import { block, kept, openPack, pack, recipe, says, settle } from './pack'
+
+type Rows = { id: string; blocks: { id: string; chart?: string }[] }[]
 
 /** Goes on with Tab until something has the focus. */
 async function tabTo(page: import('@playwright/test').Page, name: RegExp, most = 80) {
@@ -123,4 +126,57 @@ test('rolled on, settled, issued and presented by keys', async ({ page }) => {
   await expect(page).toHaveURL(/present/)
   await page.keyboard.press('Escape')
   await expect(page).toHaveURL(new RegExp(`/reports/${id}\\?page`))
+})
+
+test('rows are moved by keys and by their handles', async ({ page }) => {
+  const { id } = await pack(page, { title: 'Rows' })
+  await openPack(page, id)
+  const order = async () => ((await kept(page, id)).pages[0].rows as Rows).map((row) => row.id)
+  await tabTo(page, /^Row 2 of 2/)
+  await page.keyboard.press('ArrowUp')
+  await expect.poll(order).toEqual(['row2', 'row1'])
+  const handle = page.getByRole('button', { name: 'Row 1 of 2: drag it, or move it with the arrow keys' })
+  await expect(handle).toBeFocused()
+  const from = await handle.boundingBox()
+  const below = await block(page, 'c').boundingBox()
+  if (!from || !below) throw new Error('The rows are not on the sheet')
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 40, below.y + below.height - 4, { steps: 4 })
+  await page.mouse.up()
+  await expect.poll(order).toEqual(['row1', 'row2'])
+  await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(order).toEqual(['row2', 'row1'])
+})
+
+test('a chart is put into a report by keys, and a row of it gets a note where it is read', async ({ page }) => {
+  const { id, dataset } = await pack(page, { title: 'Put here' })
+  const named = await page.request.post('/api/charts', { data: { dataset, name: 'Fares to put', recipe: recipe() } })
+  const chart = (await named.json()).id
+  await page.goto(`/charts/${chart}`)
+  await expect(page.locator('svg.chart')).toBeVisible()
+  await page.keyboard.press('r')
+  const dialog = page.getByRole('dialog', { name: 'Put into a report' })
+  await dialog.getByRole('button', { name: /^Put here/ }).focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Open it' }).click()
+  await expect(page).toHaveURL(new RegExp(`/reports/${id}`))
+  const put = ((await kept(page, id)).pages[1].rows as Rows)[0]?.blocks[0]
+  expect(put?.chart).toBe(String(chart))
+  await page.goto(`/reports/${id}?page=second`)
+  // A note from the mark: the chart's margin opens on it, and the page numbers it.
+  await block(page, put?.id ?? '')
+    .locator('svg.chart [data-key="2026-02"][data-role=value]')
+    .click()
+  const field = page.getByRole('textbox', { name: /^Note about .*Feb 2026/ })
+  await expect(field).toBeFocused()
+  await page.keyboard.type('Storms on nine days')
+  await page.keyboard.press('Control+Enter')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('article')).toContainText('Storms on nine days')
+  // It is read as it stands, on the whole screen.
+  await page.goto(`/reports/${id}/present?page=second`)
+  await expect(page.getByRole('article')).toContainText('Storms on nine days')
+  const axe = await new AxeBuilder({ page }).analyze()
+  expect(axe.violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target).join(' ')}`)).toEqual([])
 })

@@ -50,11 +50,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (event.key === 'Escape') leave()
   else if (event.key === 'Home') turnTo(0)
   else if (event.key === 'End') turnTo(pages.value.length - 1)
-  // Within a chart the arrows go from row to row.
-  else if (by && !(isInChart && event.key.startsWith('Arrow'))) turn(by)
+  // Within a chart the arrows go from row to row; the space key presses the button that has the focus.
+  else if (by && !(isInChart && event.key.startsWith('Arrow')) && !(event.key === ' ' && target.closest('button')))
+    turn(by)
   else return
   event.preventDefault()
 })
+// Escape on the whole screen is taken by the browser, which tells only this.
+useEventListener(document, 'fullscreenchange', () => !document.fullscreenElement && leave())
 onMounted(() => {
   // Only a click may ask for the whole screen; without it the window itself is filled.
   void document.documentElement.requestFullscreen?.().catch(() => undefined)
