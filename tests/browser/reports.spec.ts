@@ -112,6 +112,7 @@ test('rolling on tells first what would be said wrongly', async ({ page }) => {
   // One is taken, the other accepted with a reason.
   await settle(page).getByRole('button', { name: 'Take 38' }).first().click()
   await expect(says(page)).toHaveText('Fares are 38 ahead')
+  await expect(settle(page)).not.toContainText('The message says')
   await settle(page).getByRole('button', { name: 'Accept' }).first().click()
   await settle(page).getByLabel('Why it can stay').fill('Rewritten on Monday')
   await settle(page).getByRole('button', { name: 'Accept' }).first().click()
@@ -270,6 +271,7 @@ test('a report is presented, and read on a phone', async ({ page }) => {
   })
   await openPack(page, id)
   await page.getByRole('link', { name: 'Present' }).click()
+  await expect(page.getByRole('navigation', { name: 'Pages' })).toContainText('1 / 2')
   await expect(says(page)).toHaveText('The first')
   await page.keyboard.press('ArrowRight')
   await expect(says(page)).toHaveText('The second')

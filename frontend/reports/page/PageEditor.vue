@@ -181,8 +181,19 @@ useEventListener(window, 'pointerup', () => {
 function moveRow(id: string, by: number) {
   if (!by) return
   emit('edit', (of) => withRowMoved(of, props.page.id, id, by), 'A row is moved')
-  void nextTick(() => window.document.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus({ preventScroll: true }))
+  movedRow.value = id
 }
+/** The row that was moved keeps the focus: its handle loses it where the page is laid out anew. */
+const movedRow = ref('')
+watch(
+  () => rows.value.map((row) => row.id).join(),
+  () => {
+    if (!movedRow.value) return
+    window.document.querySelector<HTMLElement>(`[data-row="${movedRow.value}"]`)?.focus({ preventScroll: true })
+    movedRow.value = ''
+  },
+  { flush: 'post' },
+)
 const rowLine = computed(() => {
   if (!draggedRow.value || overRow.value < 0) return null
   const next = rows.value[overRow.value]
