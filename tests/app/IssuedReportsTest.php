@@ -173,9 +173,11 @@ final class IssuedReportsTest extends TestCase
         self::assertSame(200, $set->status, $set->body);
         foreach (['draft', 'now'] as $to) {
             $changes = Server::send('GET', "/api/reports/$this->report/changes?from=1&to=$to");
+            /** @var list<array{kind: string, what: string, was: string, is: string}> $differences */
+            $differences = $changes->at('differences');
             $told = array_map(
-                static fn ($one): string => \is_array($one) ? "$one[kind]: $one[what] $one[was] → $one[is]" : '',
-                (array) $changes->at('differences'),
+                static fn (array $one): string => "$one[kind]: $one[what] $one[was] → $one[is]",
+                $differences,
             );
             self::assertContains('restated: Amount, Jan 2026, AC 150 → 160', $told, $changes->body);
             // The draft says what is now; so does the issued message with the figures as they are now.

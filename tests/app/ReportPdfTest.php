@@ -132,6 +132,7 @@ final class ReportPdfTest extends TestCase
     public function testWhatIsWrongIsSaidInOneLineAndNothingIsWritten(): void
     {
         $said = function (array $arguments): string {
+            /** @var list<string> $arguments */
             [$code, $output, $errors] = Command::keen(['report', ...$arguments], '', $this->folder);
             self::assertSame([2, ''], [$code, $output], $errors);
             self::assertSame(1, substr_count($errors, "\n"), $errors);

@@ -6,18 +6,15 @@ namespace KeenMargin\Core\Report\Merging;
 
 /**
  * Brings two changes of one document together, by the ids of its pages, rows, blocks and key figures: what only one of
- * them changed is taken from that one. What both changed, each in its own way, is a conflict.
+ * them changed is taken from that one. What both changed, each in its own way, is a conflict; so is a block that one
+ * deleted and the other changed or moved. What is added to a row or page that the other has deleted stays in its place.
+ *
+ * @phpstan-import-type Entry from Places
  */
 final class ReportMerge
 {
-    /** Lists whose entries are told apart, and by what. */
-    private const LISTS = [
-        'pages' => 'id',
-        'rows' => 'id',
-        'blocks' => 'id',
-        'figures' => 'id',
-        'accepted' => 'finding',
-    ];
+    /** Lists within a report or a block whose entries are told apart, and by what. */
+    private const LISTS = ['figures' => 'id', 'accepted' => 'finding'];
 
     /** @var list<string> */
     private array $conflicts = [];
@@ -35,9 +32,47 @@ final class ReportMerge
     public static function of(array $base, array $mine, array $theirs, bool $prefersMine = false): MergedReport
     {
         $merge = new self($prefersMine);
-        $document = $merge->objects($base, $mine, $theirs, '');
+        $document = $merge->document(Places::of($base), Places::of($mine), Places::of($theirs));
 
         return new MergedReport($document, $merge->conflicts);
+    }
+
+    /** @return Entry */
+    private function document(Places $was, Places $own, Places $other): array
+    {
+        $report = $this->objects($was->report, $own->report, $other->report, '');
+        $blocks = $this->entries($was->blocks, $own->blocks, $other->blocks, 'blocks');
+        $rows = [];
+        foreach (array_intersect_key($own->rows + $other->rows, Places::by($blocks)) as $id => $row) {
+            [$mine, $theirs] = [$own->rows[$id] ?? $row, $other->rows[$id] ?? $row];
+            $rows[$id] = $this->objects($was->rows[$id] ?? [], $mine, $theirs, "rows.$id");
+        }
+        $pages = $this->entries($was->pages, $own->pages, $other->pages, 'pages');
+        $pages += array_intersect_key($own->pages + $other->pages, Places::by($rows));
+        $list = [];
+        foreach ($this->order($was->pages, $own->pages, $other->pages, $pages, 'pages') as $page) {
+            $onPage = array_map(
+                static fn (array $entries): array => Places::by($entries)[$page] ?? [],
+                [$was->rows, $own->rows, $other->rows, $rows],
+            );
+            $laid = [];
+            foreach ($this->order(...[...$onPage, "pages.$page"]) as $row) {
+                $inRow = array_map(
+                    static fn (array $entries): array => Places::by($entries)[$row] ?? [],
+                    [$was->blocks, $own->blocks, $other->blocks, $blocks],
+                );
+                $laid[] = [
+                    'id' => $row,
+                    'blocks' => array_map(
+                        static fn (string $id): array => array_diff_key($blocks[$id], [Places::IN => true]),
+                        $this->order(...[...$inRow, "rows.$row"]),
+                    ),
+                ];
+            }
+            $list[] = [...$pages[$page], ...[] === $laid ? [] : ['rows' => $laid]];
+        }
+
+        return [...$report, ...[] === $list ? [] : ['pages' => $list]];
     }
 
     /**
@@ -52,15 +87,11 @@ final class ReportMerge
         $merged = [];
         foreach (array_keys($theirs + $mine) as $key) {
             [$was, $own, $other] = [$base[$key] ?? null, $mine[$key] ?? null, $theirs[$key] ?? null];
-            $value =
-                isset(self::LISTS[$key]) && (self::areEntries($own) && self::areEntries($other))
-                    ? $this->lists(
-                        self::byId($was, self::LISTS[$key]),
-                        self::byId($own, self::LISTS[$key]),
-                        self::byId($other, self::LISTS[$key]),
-                        ltrim("$path.$key", '.'),
-                    )
-                    : $this->values($was, $own, $other, ltrim("$path.$key", '.'));
+            $at = ltrim("$path.$key", '.');
+            $by = self::LISTS[$key] ?? null;
+            $value = null !== $by && self::isMaybeList($own) && self::isMaybeList($other)
+                ? $this->lists(Places::entries($was, $by), Places::entries($own, $by), Places::entries($other, $by), $at)
+                : $this->values($was, $own, $other, $at);
             null === $value || ($merged[$key] = $value);
         }
 
@@ -81,13 +112,30 @@ final class ReportMerge
     }
 
     /**
-     * @param array<string, array<string, mixed>> $was by id, as the others
-     * @param array<string, array<string, mixed>> $own
-     * @param array<string, array<string, mixed>> $other
+     * @param array<string, Entry> $was by id, as the others
+     * @param array<string, Entry> $own
+     * @param array<string, Entry> $other
      *
-     * @return list<array<string, mixed>>
+     * @return list<Entry> in their order
      */
     private function lists(array $was, array $own, array $other, string $path): array
+    {
+        $kept = $this->entries($was, $own, $other, $path);
+
+        return array_map(
+            static fn (string $id): array => $kept[$id],
+            $this->order($was, $own, $other, $kept, $path),
+        );
+    }
+
+    /**
+     * @param array<string, Entry> $was by id, as the others
+     * @param array<string, Entry> $own
+     * @param array<string, Entry> $other
+     *
+     * @return array<string, Entry> what stays, in no order
+     */
+    private function entries(array $was, array $own, array $other, string $path): array
     {
         $kept = [];
         foreach ($own + $other as $id => $entry) {
@@ -97,38 +145,38 @@ final class ReportMerge
                 $kept[$id] = $this->objects($before ?? [], $mine, $theirs, $at);
             } elseif (null === $before) {
                 $kept[$id] = $entry;
-            } elseif (!self::areSame($before, $mine ?? $theirs)) {
+            } elseif (!self::areSame($before, $entry)) {
                 // One has deleted what the other has changed.
                 $this->conflicts[] = $at;
-                $kept[$id] = $entry;
+                $preferred = $this->prefersMine ? $mine : $theirs;
+                null === $preferred || ($kept[$id] = $preferred);
             }
         }
 
-        return array_map(static fn (string $id): array => $kept[$id], $this->order($was, $own, $other, $kept, $path));
+        return $kept;
     }
 
     /**
      * The order of the one that changed it, with what the other has added after what it stood behind.
      *
-     * @param array<string, array<string, mixed>> $was
-     * @param array<string, array<string, mixed>> $own
-     * @param array<string, array<string, mixed>> $other
-     * @param array<string, array<string, mixed>> $kept
+     * @param array<string, mixed> $was by id, as the others
+     * @param array<string, mixed> $own
+     * @param array<string, mixed> $other
+     * @param array<string, mixed> $kept
      *
      * @return list<string> ids of what is kept
      */
     private function order(array $was, array $own, array $other, array $kept, string $path): array
     {
-        $common = array_keys(array_intersect_key($was, $own, $other));
-        $of = static fn (array $list): array => array_values(
-            array_filter(self::ids($list), static fn (string $id): bool => \in_array($id, self::texts($common), true)),
-        );
+        $common = array_intersect_key($was, $own, $other, $kept);
+        $of = static fn (array $list): array => self::ids(array_intersect_key($list, $common));
         $isMine = $of($own) !== $of($was);
         $isTheirs = $of($other) !== $of($was);
         if ($isMine && $isTheirs && $of($own) !== $of($other)) {
             $this->conflicts[] = $path;
         }
-        [$first, $second] = $isMine && !$isTheirs ? [$own, $other] : [$other, $own];
+        $takesMine = $isMine && ($this->prefersMine || !$isTheirs);
+        [$first, $second] = $takesMine ? [$own, $other] : [$other, $own];
         $order = self::ids(array_intersect_key($first, $kept));
         $before = null;
         foreach (self::ids($second) as $id) {
@@ -160,22 +208,9 @@ final class ReportMerge
         return true;
     }
 
-    private static function areEntries(mixed $list): bool
+    private static function isMaybeList(mixed $list): bool
     {
         return null === $list || (\is_array($list) && array_is_list($list));
-    }
-
-    /** @return array<string, array<string, mixed>> */
-    private static function byId(mixed $list, string $key): array
-    {
-        $entries = [];
-        /** @var array<string, mixed> $entry */
-        foreach (\is_array($list) ? $list : [] as $entry) {
-            $id = $entry[$key] ?? '';
-            $entries[\is_string($id) ? $id : ''] = $entry;
-        }
-
-        return $entries;
     }
 
     /**
@@ -187,16 +222,6 @@ final class ReportMerge
      */
     private static function ids(array $list): array
     {
-        return self::texts(array_keys($list));
-    }
-
-    /**
-     * @param list<int|string> $keys
-     *
-     * @return list<string>
-     */
-    private static function texts(array $keys): array
-    {
-        return array_map(strval(...), $keys);
+        return array_map(strval(...), array_keys($list));
     }
 }

@@ -30,7 +30,14 @@ final class LiveTextTest extends TestCase
 
     private static function number(string $said, ?RowKey $row, string $column, string $exact, bool $follows): LiveNumber
     {
-        return new LiveNumber($said, 'c', $row, $column, BigDecimal::of($exact), $follows);
+        return new LiveNumber(
+            said: $said,
+            of: 'c',
+            row: $row,
+            column: $column,
+            exact: BigDecimal::of($exact),
+            follows: $follows,
+        );
     }
 
     public function testANumberThatFollowsSaysWhatIsNow(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Report;
 
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
+use KeenMargin\Core\Report\Rolling\RolledNumber;
 use KeenMargin\Core\Report\Rolling\RolledPage;
 use KeenMargin\Core\Report\Rolling\RollPreview;
 use KeenMargin\Core\Report\Settling\Finding;
@@ -78,8 +79,8 @@ final class RollOnTest extends TestCase
         self::assertSame(
             [['', '10', '38', false], ['t', '10', '38', true]],
             array_map(
-                static fn (array $one): array => [$one['block'], $one['was'], $one['becomes'], $one['follows']],
-                $first['numbers'],
+                static fn (RolledNumber $one): array => [$one->block, $one->was, $one->becomes, $one->follows],
+                $pages[0]->numbers,
             ),
         );
         self::assertSame(['Holm was closed for a week'], $first['behind']);
