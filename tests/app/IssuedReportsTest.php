@@ -9,7 +9,8 @@ use PHPUnit\Framework\TestCase;
 /** An issued report never changes, whatever happens to its datasets; what changed since is told. */
 final class IssuedReportsTest extends TestCase
 {
-    private const FARES = "Month,Route,Amount,Budget\n2026-01,North,100,120\n2026-01,Holm,50,40\n2026-02,North,110,120\n"
+    private const FARES = "Month,Route,Amount,Budget\n2026-01,North,100,120\n2026-01,Holm,50,40\n"
+        ."2026-02,North,110,120\n"
         ."2026-02,Holm,55,40\n2026-03,North,130,120\n2026-03,Holm,45,40\n";
 
     private int $dataset;
@@ -43,7 +44,11 @@ final class IssuedReportsTest extends TestCase
                         'rows' => [
                             [
                                 'blocks' => [
-                                    ['id' => 'c', 'dataset' => (string) $this->dataset, 'chart' => $recipe(['by' => 'month'])],
+                                    [
+                                        'id' => 'c',
+                                        'dataset' => (string) $this->dataset,
+                                        'chart' => $recipe(['by' => 'month']),
+                                    ],
                                     ['id' => 'n', 'chart' => (string) $chart->int('id')],
                                 ],
                             ],
@@ -115,10 +120,16 @@ final class IssuedReportsTest extends TestCase
         Kept::change('DELETE', $this->dataset, '', []);
         self::assertSame($bytes, $this->bytes());
         $draft = Server::send('GET', "/api/reports/$this->report/pages/p");
-        self::assertSame('Its figures were deleted. Bring them back, or choose others.', $draft->text('blocks', 0, 'trouble'));
+        self::assertSame(
+            'Its figures were deleted. Bring them back, or choose others.',
+            $draft->text('blocks', 0, 'trouble'),
+        );
         $changes = Server::send('GET', "/api/reports/$this->report/changes?from=1&to=now");
         self::assertSame(['was there', 'was there'], array_column(
-            array_filter((array) $changes->at('differences'), static fn ($one): bool => \is_array($one) && 'chart' === $one['kind']),
+            array_filter(
+                (array) $changes->at('differences'),
+                static fn ($one): bool => \is_array($one) && 'chart' === $one['kind'],
+            ),
             'was',
         ));
     }

@@ -17,7 +17,8 @@ final class ReportPdfTest extends TestCase
         mkdir($this->folder);
         file_put_contents(
             "$this->folder/fares.csv",
-            "Month;Route;Actual;Budget\n01.2026;North;100,5;120\n01.2026;Holm;50;40\n02.2026;North;110;120\n02.2026;Holm;"
+            "Month;Route;Actual;Budget\n01.2026;North;100,5;120\n01.2026;Holm;50;40\n"
+            ."02.2026;North;110;120\n02.2026;Holm;"
                 ."55;40\n",
         );
         file_put_contents("$this->folder/calls.csv", "Month,Calls\n2026-01,10\n2026-02,12\n");
@@ -41,15 +42,31 @@ final class ReportPdfTest extends TestCase
             'organisation' => 'Brackwater Ferries',
             'sheet' => $sheet,
             'closedThrough' => '2026-02',
-            'charts' => ['By route' => ['dataset' => 'Fares', 'recipe' => array_replace_recursive($recipe, ['question' => ['by' => 'Route']])]],
-            'notes' => [['dataset' => 'Fares', 'measure' => 'Amount', 'period' => '2026-02', 'text' => 'A slipway repair']],
+            'charts' => [
+                'By route' => [
+                    'dataset' => 'Fares',
+                    'recipe' => array_replace_recursive($recipe, ['question' => ['by' => 'Route']]),
+                ],
+            ],
+            'notes' => [
+                ['dataset' => 'Fares', 'measure' => 'Amount', 'period' => '2026-02', 'text' => 'A slipway repair'],
+            ],
             'pages' => [
                 [
                     'title' => 'Where we stand',
                     'message' => ['Fares came to ', $number, ' in all'],
                     'rows' => [
-                        ['blocks' => [['figures' => [['dataset' => 'Fares', 'label' => 'Key fares', 'recipe' => $recipe]]]]],
-                        ['blocks' => [['id' => 'c', 'dataset' => 'Fares', 'chart' => $recipe], ['chart' => 'By route']]],
+                        [
+                            'blocks' => [
+                                ['figures' => [['dataset' => 'Fares', 'label' => 'Key fares', 'recipe' => $recipe]]],
+                            ],
+                        ],
+                        [
+                            'blocks' => [
+                                ['id' => 'c', 'dataset' => 'Fares', 'chart' => $recipe],
+                                ['chart' => 'By route'],
+                            ],
+                        ],
                     ],
                 ],
                 [
@@ -98,8 +115,23 @@ final class ReportPdfTest extends TestCase
         [$first, $second] = $this->pages();
         foreach (
             [
-                [$first, ['Fares came to 316 in all', 'Key fares', '1 A slipway repair', 'Amount', 'Jan', 'North', 'closed through Feb 2026', '1 / 2']],
-                [$second, ['Calls are as planned', 'Calls', 'It has no budget.', 'First paragraph', 'an entry', '2 / 2']],
+                [
+                    $first,
+                    [
+                        'Fares came to 316 in all',
+                        'Key fares',
+                        '1 A slipway repair',
+                        'Amount',
+                        'Jan',
+                        'North',
+                        'closed through Feb 2026',
+                        '1 / 2',
+                    ],
+                ],
+                [
+                    $second,
+                    ['Calls are as planned', 'Calls', 'It has no budget.', 'First paragraph', 'an entry', '2 / 2'],
+                ],
             ] as [$page, $words]
         ) {
             foreach ($words as $word) {
@@ -143,12 +175,21 @@ final class ReportPdfTest extends TestCase
         file_put_contents("$this->folder/report.json", json_encode(self::document(), \JSON_THROW_ON_ERROR));
         $fares = ['--figures', 'Fares=fares.csv'];
         self::assertStringContainsString('Give a report', $said(['report.json']));
-        self::assertStringContainsString('the ending chooses the format', $said(['report.json', ...$fares, '-o', 'a.gif']));
+        self::assertStringContainsString(
+            'the ending chooses the format',
+            $said(['report.json', ...$fares, '-o', 'a.gif']),
+        );
         self::assertStringContainsString('NAME=FILE', $said(['report.json', '--figures', 'fares.csv', '-o', 'a.pdf']));
         self::assertStringContainsString('given twice', $said(['report.json', ...$fares, ...$fares, '-o', 'a.pdf']));
-        self::assertStringContainsString('There are no figures "Calls"', $said(['report.json', ...$fares, '-o', 'a.pdf']));
+        self::assertStringContainsString(
+            'There are no figures "Calls"',
+            $said(['report.json', ...$fares, '-o', 'a.pdf']),
+        );
         self::assertStringContainsString('there is no such file', $said(['none.json', ...$fares, '-o', 'a.pdf']));
-        file_put_contents("$this->folder/report.json", '{"keenMargin":1,"report":"R","pages":[{"rows":[{}],"colour":1}]}');
+        file_put_contents(
+            "$this->folder/report.json",
+            '{"keenMargin":1,"report":"R","pages":[{"rows":[{}],"colour":1}]}',
+        );
         self::assertStringContainsString('pages[0].colour', $said(['report.json', ...$fares, '-o', 'a.pdf']));
         file_put_contents("$this->folder/report.json", '{"keenMargin":1');
         self::assertStringContainsString('This is not JSON', $said(['report.json', ...$fares, '-o', 'a.pdf']));
@@ -168,7 +209,11 @@ final class ReportPdfTest extends TestCase
                 'keenMargin' => 1,
                 'report' => 'Review',
                 'pages' => [
-                    ['id' => 'p', 'message' => 'Fares', 'rows' => [['blocks' => [['dataset' => (string) $dataset, 'chart' => $recipe]]]]],
+                    [
+                        'id' => 'p',
+                        'message' => 'Fares',
+                        'rows' => [['blocks' => [['dataset' => (string) $dataset, 'chart' => $recipe]]]],
+                    ],
                 ],
             ],
         ]);
@@ -177,7 +222,11 @@ final class ReportPdfTest extends TestCase
         file_put_contents("$this->folder/report.json", $document->body);
         self::assertSame(
             [0, '', ''],
-            Command::keen(['report', 'report.json', '--figures', "$name=fares.csv", '-o', 'pack.pdf'], '', $this->folder),
+            Command::keen(
+                ['report', 'report.json', '--figures', "$name=fares.csv", '-o', 'pack.pdf'],
+                '',
+                $this->folder,
+            ),
         );
         $pdf = Server::send('GET', '/reports/'.$made->int('id').'.pdf');
         self::assertSame([200, 'application/pdf'], [$pdf->status, $pdf->header('Content-Type')]);

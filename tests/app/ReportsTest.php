@@ -9,7 +9,8 @@ use PHPUnit\Framework\TestCase;
 /** Reports over HTTP: made, changed by two hands, rolled on, issued, compared. */
 final class ReportsTest extends TestCase
 {
-    private const FARES = "Month,Route,Amount,Budget\n2026-01,North,100,120\n2026-01,Holm,50,40\n2026-02,North,110,120\n"
+    private const FARES = "Month,Route,Amount,Budget\n2026-01,North,100,120\n2026-01,Holm,50,40\n"
+        ."2026-02,North,110,120\n"
         ."2026-02,Holm,55,40\n2026-03,North,130,120\n2026-03,Holm,45,40\n";
 
     /**
@@ -42,7 +43,10 @@ final class ReportsTest extends TestCase
                     'title' => 'Where we stand',
                     'message' => ['Ahead by ', ['said' => '5', 'exact' => '-5', 'follows' => false] + $number],
                     'rows' => [
-                        ['id' => 'r', 'blocks' => [['id' => 'c', 'dataset' => (string) $dataset, 'chart' => self::recipe()]]],
+                        [
+                            'id' => 'r',
+                            'blocks' => [['id' => 'c', 'dataset' => (string) $dataset, 'chart' => self::recipe()]],
+                        ],
                         ['id' => 's', 'blocks' => [['id' => 't', 'text' => 'A text']]],
                     ],
                 ],
@@ -98,14 +102,24 @@ final class ReportsTest extends TestCase
     public function testAReportIsMadeListedDuplicatedDeletedAndBroughtBack(): void
     {
         $dataset = Kept::made(self::FARES);
-        $chart = Server::send('POST', '/api/charts', ['dataset' => $dataset, 'name' => 'Fares', 'recipe' => self::recipe()]);
+        $chart = Server::send(
+            'POST',
+            '/api/charts',
+            ['dataset' => $dataset, 'name' => 'Fares', 'recipe' => self::recipe()],
+        );
         $title = 'Review '.bin2hex(random_bytes(4));
         $made = Server::send('POST', '/api/reports', ['title' => $title, 'charts' => [$chart->int('id')]]);
         self::assertSame([201, $title], [$made->status, $made->text('title')]);
-        self::assertSame((string) $chart->int('id'), $made->at('document', 'pages', 0, 'rows', 0, 'blocks', 0, 'chart'));
+        self::assertSame(
+            (string) $chart->int('id'),
+            $made->at('document', 'pages', 0, 'rows', 0, 'blocks', 0, 'chart'),
+        );
         $id = $made->int('id');
         $listed = static fn (): Answer => Server::send('GET', '/api/reports?q='.rawurlencode($title));
-        self::assertSame([1, 1, 1], [$listed()->int('total'), $listed()->int('items', 0, 'pages'), $listed()->int('items', 0, 'charts')]);
+        self::assertSame(
+            [1, 1, 1],
+            [$listed()->int('total'), $listed()->int('items', 0, 'pages'), $listed()->int('items', 0, 'charts')],
+        );
         $copy = Server::send('POST', "/api/reports/$id/copies");
         self::assertSame([201, "$title (copy)"], [$copy->status, $copy->text('title')]);
         self::assertSame(412, Server::send('DELETE', "/api/reports/$id", null, ['If-Match' => '"9"'])->status);
@@ -124,7 +138,10 @@ final class ReportsTest extends TestCase
     {
         $report = self::made(Kept::made(self::FARES));
         $page = Server::send('GET', '/api/reports/'.$report->int('id').'/pages/p');
-        self::assertSame([200, 'Ahead by 5', 1, null], [$page->status, $page->text('says'), $page->int('of'), $page->at('over')]);
+        self::assertSame(
+            [200, 'Ahead by 5', 1, null],
+            [$page->status, $page->text('says'), $page->int('of'), $page->at('over')],
+        );
         self::assertSame('chart', $page->text('blocks', 0, 'kind'));
         self::assertSame(['2026-01', '2026-02'], array_column((array) $page->at('blocks', 0, 'rows'), 'key'));
         $column = Server::send('GET', '/api/reports/'.$report->int('id').'/pages/p?width=390');
@@ -189,7 +206,9 @@ final class ReportsTest extends TestCase
         $wrong = self::put($report, static fn (array $of): array => $of + ['colour' => 'red'], 1);
         self::assertSame([422, 'colour'], [$wrong->status, $wrong->text('path')]);
         $question = self::put($report, static function (array $document): array {
-            /** @var array{pages: list<array{rows: list<array{blocks: list<array{chart: array{question: array<string, mixed>}}>}>}>} $document */
+            /** @phpstan-var array{pages: list<array{rows: list<array{blocks: list<array{
+             *     chart: array{question: array<string, mixed>}}>}>}>} $document
+             */
             $document['pages'][0]['rows'][0]['blocks'][0]['chart']['question']['span'] = 'for ever';
 
             return $document;
@@ -290,7 +309,11 @@ final class ReportsTest extends TestCase
         Server::send('POST', "/api/datasets/$dataset/undo");
         $back = Server::send('GET', "/api/reports/$id");
         self::assertSame('Route', $back->at('document', 'about', 'where', 0, 'field'));
-        self::assertSame('Later', $back->at('document', 'pages', 0, 'rows', 1, 'blocks', 0, 'text'), 'what came later stays');
+        self::assertSame(
+            'Later',
+            $back->at('document', 'pages', 0, 'rows', 1, 'blocks', 0, 'text'),
+            'what came later stays',
+        );
     }
 
     public function testAChartIsPutIntoAReport(): void
@@ -298,11 +321,25 @@ final class ReportsTest extends TestCase
         $dataset = Kept::made(self::FARES);
         $report = self::made($dataset);
         $id = $report->int('id');
-        $own = Server::send('POST', "/api/reports/$id/blocks", ['dataset' => $dataset, 'recipe' => self::recipe(['by' => 'Route'])]);
-        self::assertSame([201, 'Route'], [$own->status, $own->at('document', 'pages', 0, 'rows', 2, 'blocks', 0, 'chart', 'question', 'by')]);
-        $chart = Server::send('POST', '/api/charts', ['dataset' => $dataset, 'name' => 'N', 'recipe' => self::recipe()]);
+        $own = Server::send(
+            'POST',
+            "/api/reports/$id/blocks",
+            ['dataset' => $dataset, 'recipe' => self::recipe(['by' => 'Route'])],
+        );
+        self::assertSame(
+            [201, 'Route'],
+            [$own->status, $own->at('document', 'pages', 0, 'rows', 2, 'blocks', 0, 'chart', 'question', 'by')],
+        );
+        $chart = Server::send(
+            'POST',
+            '/api/charts',
+            ['dataset' => $dataset, 'name' => 'N', 'recipe' => self::recipe()],
+        );
         $named = Server::send('POST', "/api/reports/$id/blocks", ['chart' => $chart->int('id')]);
-        self::assertSame((string) $chart->int('id'), $named->at('document', 'pages', 0, 'rows', 3, 'blocks', 0, 'chart'));
+        self::assertSame(
+            (string) $chart->int('id'),
+            $named->at('document', 'pages', 0, 'rows', 3, 'blocks', 0, 'chart'),
+        );
         $sign = $named->text('sign');
         Server::send(
             'PUT',
@@ -310,7 +347,11 @@ final class ReportsTest extends TestCase
             ['name' => 'N', 'recipe' => self::recipe(['by' => 'Route'])],
             ['If-Match' => '"1"'],
         );
-        self::assertNotSame($sign, Server::send('GET', "/api/reports/$id/pulse")->text('sign'), 'its page looks otherwise');
+        self::assertNotSame(
+            $sign,
+            Server::send('GET', "/api/reports/$id/pulse")->text('sign'),
+            'its page looks otherwise',
+        );
         self::assertSame(404, Server::send('POST', "/api/reports/$id/blocks", ['chart' => 999999])->status);
     }
 }

@@ -39,7 +39,7 @@ final class ReportRenaming
     }
 
     /**
-     * @param array<int|string, array<string, mixed>> $named recipes of the dataset's named charts, as they were, by what
+     * @param array<int|string, array<string, mixed>> $named recipes of the dataset's named charts, as they were, by
      *                                                       the report calls them
      * @param bool $isOnly whether all its charts are of this dataset
      *

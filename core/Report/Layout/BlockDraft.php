@@ -69,23 +69,6 @@ final class BlockDraft
         $this->height = $this->scale() * $drawing->scene->height + $this->belowHeight;
     }
 
-    /** Whether no length of its chart is longer than a common scale leaves; what has no lengths is on any. */
-    public function isOn(PageScale $scale): bool
-    {
-        $measured = $this->drawing?->measured();
-        if (null === $measured) {
-            return true;
-        }
-        $most = $scale->most($this, $measured);
-        foreach ($measured->perUnit() as $of => $length) {
-            if ($length > (1.0 + PageScale::TOLERANCE) * ($most[$of] ?? \INF)) {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
     /** Without the room below its marks that a chart on a common scale does not need. */
     public function trim(): void
     {

@@ -226,7 +226,7 @@ final class PageLayout
         $factor = 1.0;
         for ($try = 0; $try < self::TRIES; ++$try) {
             foreach ($this->drafts() as $draft) {
-                $isAsItIs = 1.0 === $factor && $draft->isOn($scale);
+                $isAsItIs = 1.0 === $factor && $scale->holds($draft);
                 if (null !== $draft->drawing && !$isAsItIs) {
                     $blocks->again($draft, $factor * $draft->height, $scale);
                     $draft->trim();

@@ -10,7 +10,7 @@ use KeenMargin\Core\Drawing\MeasuredChart;
 final readonly class PageScale
 {
     /** Lengths that differ by less than this part are the same. */
-    public const TOLERANCE = 0.0005;
+    private const TOLERANCE = 0.0005;
 
     /**
      * @param array<string, array<string, float>> $perUnit points of the page, by what is counted (`EUR`, `% points`)
@@ -63,6 +63,23 @@ final readonly class PageScale
             static fn (float $length): float => $length / $draft->scale(),
             $this->perUnit[$chart->counted()] ?? [],
         );
+    }
+
+    /** Whether no length of a chart is longer than the scale leaves; what has no lengths is on any. */
+    public function holds(BlockDraft $draft): bool
+    {
+        $measured = $draft->drawing?->measured();
+        if (null === $measured) {
+            return true;
+        }
+        $most = $this->most($draft, $measured);
+        foreach ($measured->perUnit() as $of => $length) {
+            if ($length > (1.0 + self::TOLERANCE) * ($most[$of] ?? \INF)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

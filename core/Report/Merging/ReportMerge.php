@@ -89,9 +89,15 @@ final class ReportMerge
             [$was, $own, $other] = [$base[$key] ?? null, $mine[$key] ?? null, $theirs[$key] ?? null];
             $at = ltrim("$path.$key", '.');
             $by = self::LISTS[$key] ?? null;
-            $value = null !== $by && self::isMaybeList($own) && self::isMaybeList($other)
-                ? $this->lists(Places::entries($was, $by), Places::entries($own, $by), Places::entries($other, $by), $at)
-                : $this->values($was, $own, $other, $at);
+            if (null !== $by && self::isMaybeList($own) && self::isMaybeList($other)) {
+                $entries = array_map(
+                    static fn (mixed $list): array => Places::entries($list, $by),
+                    [$was, $own, $other],
+                );
+                $value = $this->lists(...[...$entries, $at]);
+            } else {
+                $value = $this->values($was, $own, $other, $at);
+            }
             null === $value || ($merged[$key] = $value);
         }
 

@@ -20,7 +20,13 @@ final class ReportDocumentTest extends TestCase
     /** @return array<string, mixed> */
     private static function whole(): array
     {
-        $number = ['said' => '61', 'of' => 'k', 'row' => ['sum' => 'toDate'], 'column' => 'variance:BU', 'exact' => '61'];
+        $number = [
+            'said' => '61',
+            'of' => 'k',
+            'row' => ['sum' => 'toDate'],
+            'column' => 'variance:BU',
+            'exact' => '61',
+        ];
 
         return [
             'organisation' => 'Brackwater Ferries',
@@ -167,7 +173,12 @@ final class ReportDocumentTest extends TestCase
                 WrittenReport::page(
                     'p',
                     [
-                        [WrittenReport::chart('c', ['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North']]]])],
+                        [
+                            WrittenReport::chart(
+                                'c',
+                                ['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North']]]],
+                            ),
+                        ],
                         [WrittenReport::chart('d', ['where' => [['field' => 'Route', 'in' => ['North']]]], 'Other')],
                     ],
                     ['message' => ['It is ', $number]],

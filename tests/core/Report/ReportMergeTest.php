@@ -7,7 +7,7 @@ namespace KeenMargin\Tests\core\Report;
 use KeenMargin\Core\Report\Merging\ReportMerge;
 use PHPUnit\Framework\TestCase;
 
-/** Two hands on one report: what only one changed is taken from that one, what both changed is never lost in silence. */
+/** Two hands on one report: what only one changed is taken from that one, nothing is lost in silence. */
 final class ReportMergeTest extends TestCase
 {
     /**
@@ -81,7 +81,7 @@ final class ReportMergeTest extends TestCase
     private static function texts(array $document): array
     {
         $texts = [];
-        /** @var array{pages: list<array{rows: list<array{blocks: list<array{id: string, text: string}>}>}>} $document */
+        /** @var array{pages: array{array{rows: list<array{blocks: list<array<string, string>>}>}}} $document */
         $rows = $document['pages'][0]['rows'];
         foreach ($rows as $row) {
             foreach ($row['blocks'] as $block) {

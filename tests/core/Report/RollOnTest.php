@@ -35,7 +35,12 @@ final class RollOnTest extends TestCase
                     'p',
                     [
                         [WrittenReport::chart('c', ['against' => ['BU'], 'span' => 'year to date'])],
-                        [WrittenReport::chart('r', ['by' => 'Route', 'against' => ['BU'], 'span' => ['last' => 1, 'unit' => 'month']])],
+                        [
+                            WrittenReport::chart(
+                                'r',
+                                ['by' => 'Route', 'against' => ['BU'], 'span' => ['last' => 1, 'unit' => 'month']],
+                            ),
+                        ],
                         [['id' => 't', 'text' => ['Ahead by ', ['said' => '10', 'follows' => true] + self::TO_DATE]]],
                     ],
                     ['message' => ['Fares are ', ['said' => '10', 'follows' => false] + self::TO_DATE, ' ahead']],
@@ -71,9 +76,10 @@ final class RollOnTest extends TestCase
         $before = WrittenReport::drawing(self::document(), [self::NOTE]);
         $after = WrittenReport::drawn($before->report->closed(Period::of('2026-04')), [self::NOTE]);
         $told = [];
-        $pages = RollPreview::of($before, $after, self::keys($before), static function (int $done, int $of) use (&$told): void {
+        $tell = static function (int $done, int $of) use (&$told): void {
             $told[] = [$done, $of];
-        });
+        };
+        $pages = RollPreview::of($before, $after, self::keys($before), $tell);
         self::assertSame([[0, 2], [1, 2]], $told);
         [$first, $second] = array_map(static fn (RolledPage $page): array => $page->toArray(), $pages);
         self::assertSame(
@@ -92,8 +98,8 @@ final class RollOnTest extends TestCase
     {
         $before = WrittenReport::drawing(self::document('2026-04'));
         $after = WrittenReport::drawn($before->report->closed(Period::of('2026-05')));
-        $found = RollPreview::of($before, $after, self::keys($before), static fn (): null => null)[0]->toArray()['found'];
-        \assert(\is_array($found));
+        $pages = RollPreview::of($before, $after, self::keys($before), static fn (): null => null);
+        $found = $pages[0]->found;
         self::assertContains('Fares has no actuals after Apr 2026.', $found);
     }
 
@@ -113,7 +119,12 @@ final class RollOnTest extends TestCase
             'pages' => [
                 WrittenReport::page('p', [
                     [['id' => 'e', 'text' => ' '], WrittenReport::chart('n', [], 'Nowhere')],
-                    [['id' => 'k', 'figures' => [['id' => 'f', 'dataset' => 'Nowhere', 'recipe' => ['keenMargin' => 1]]]]],
+                    [
+                        [
+                            'id' => 'k',
+                            'figures' => [['id' => 'f', 'dataset' => 'Nowhere', 'recipe' => ['keenMargin' => 1]]],
+                        ],
+                    ],
                 ]),
             ],
         ]);

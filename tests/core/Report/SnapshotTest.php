@@ -112,9 +112,11 @@ final class SnapshotTest extends TestCase
             [
                 'closedThrough' => '2026-03',
                 'pages' => [
-                    WrittenReport::page('p', [[WrittenReport::chart('d', ['by' => 'Route'])], [['id' => 't', 'text' => 'B']]], [
-                        'message' => 'Fares are behind',
-                    ]),
+                    WrittenReport::page(
+                        'p',
+                        [[WrittenReport::chart('d', ['by' => 'Route'])], [['id' => 't', 'text' => 'B']]],
+                        ['message' => 'Fares are behind'],
+                    ),
                     ['id' => 'q', 'title' => 'New', 'message' => 'Another page'],
                 ],
             ],
