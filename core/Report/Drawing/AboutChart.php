@@ -15,6 +15,7 @@ use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\ScenarioBridge;
+use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Report\About;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -147,7 +148,13 @@ final class AboutChart
             return;
         }
         if ([] !== $question->columns) {
-            $this->cannot[] = 'Its columns stay its own.';
+            $compared = array_map(static fn (TableColumn $column): ?Scenario => $column->scenario, $question->columns);
+            foreach ($compared as $one) {
+                if (null !== $one && $one !== $own && !\in_array($one, $known, true)) {
+                    $this->cannot[] = 'Its columns stay its own.';
+                    break;
+                }
+            }
 
             return;
         }

@@ -41,7 +41,7 @@ const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !
 <template>
   <aside
     tabindex="-1"
-    class="w-[264px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-6 pb-8 max-lg:w-[220px] max-lg:px-4 print:hidden"
+    class="w-[264px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-6 pb-8 max-lg:w-[196px] max-lg:px-3.5 print:hidden"
     aria-label="Report"
   >
     <input

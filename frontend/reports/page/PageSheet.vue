@@ -44,7 +44,8 @@ function tipPlace(block: PageBlock) {
   const region = block.scene?.regions.find((one) => one.key === litIn(block))
   if (!region) return null
   const zoom = props.zoom * block.scale
-  const [left, top, right, bottom] = region.lit
+  const [left, , right] = region.reach
+  const [, top, , bottom] = region.lit
   return { left: left * zoom, right: right * zoom, top: top * zoom, bottom: bottom * zoom }
 }
 </script>
@@ -98,6 +99,7 @@ function tipPlace(block: PageBlock) {
         :row="litRow(block)!"
         :place="tipPlace(block)!"
         :width="block.width * zoom"
+        :down="(page.height - block.top) * zoom"
         :takes="takes"
       />
     </div>

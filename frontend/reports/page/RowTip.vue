@@ -6,24 +6,32 @@ import type { PageBlock } from '../types'
 const props = defineProps<{
   row: PageBlock['rows'][number]
   place: { left: number; right: number; top: number; bottom: number }
+  /** of the block, and from its top to the end of the page, in pixels */
   width: number
+  down: number
   takes: boolean
 }>()
 const WIDTH = 208
 const GAP = 8
-const left = computed(() =>
-  props.place.right + GAP + WIDTH <= props.width + 120
-    ? props.place.right + GAP
-    : Math.max(-120, props.place.left - GAP - WIDTH),
-)
+const AROUND = 38
+const LINE = 20
+/** Pixels by which it may reach beyond its block. */
+const BEYOND = 120
+const height = computed(() => AROUND + (props.row.numbers.length + (props.takes ? 1 : 0)) * LINE)
+/** Beside the row where there is room; else below it, or above. */
+const style = computed(() => {
+  const { left, right, top, bottom } = props.place
+  const width = `${WIDTH}px`
+  const beside = `${Math.max(0, top)}px`
+  if (right + GAP + WIDTH <= props.width + BEYOND) return { width, left: `${right + GAP}px`, top: beside }
+  if (left - GAP - WIDTH >= -BEYOND) return { width, left: `${left - GAP - WIDTH}px`, top: beside }
+  const below = bottom + GAP + height.value <= props.down ? bottom + GAP : top - GAP - height.value
+  return { width, left: `${Math.max(0, Math.min(right, props.width) - WIDTH)}px`, top: `${below}px` }
+})
 </script>
 
 <template>
-  <div
-    class="sheet pointer-events-none mt-0 px-3 py-2"
-    role="status"
-    :style="{ left: `${left}px`, top: `${Math.max(0, place.top)}px`, width: `${WIDTH}px` }"
-  >
+  <div class="sheet pointer-events-none mt-0 px-3 py-2" role="status" :style="style">
     <p class="font-semibold break-words">{{ row.label }}</p>
     <dl>
       <div v-for="number in row.numbers" :key="number.head" class="flex justify-between gap-3">

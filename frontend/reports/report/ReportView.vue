@@ -275,7 +275,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         @close-changes="closeChanges"
       />
       <main
-        class="min-w-0 flex-1 [scrollbar-gutter:stable] overflow-y-auto px-7 pt-4 pb-10 print:overflow-visible print:p-0"
+        class="min-w-0 flex-1 [scrollbar-gutter:stable] overflow-y-auto px-7 pt-4 pb-10 max-lg:px-4 print:overflow-visible print:p-0"
       >
         <h1 v-if="own" class="sr-only">{{ own.report }}</h1>
         <SentenceOfTrouble

@@ -2,7 +2,7 @@ import { computed, type Ref } from 'vue'
 import { useWindowSize } from '@vueuse/core'
 
 /** Text is still legible, and never as large as on a poster. */
-const SMALLEST = 0.75
+const SMALLEST = 0.68
 const LARGEST = 1.6
 /** Pixels above and below a page: the bar, what it is about. */
 const AROUND = 170

@@ -113,6 +113,15 @@ final class AboutTest extends TestCase
         self::assertArrayNotHasKey('against', $question);
     }
 
+    public function testATableWithColumnsOfItsOwnSaysSoWhereTheyCompareSomethingElse(): void
+    {
+        $table = ['by' => 'Route', 'against' => ['BU'], 'columns' => ['AC', 'BU', "\u{0394}BU", 'share']];
+        [$question, $cannot] = self::asked(['against' => ['BU']], $table, kind: 'comparison-table');
+        self::assertSame([['BU'], []], [$question['against'], $cannot]);
+        [$question, $cannot] = self::asked(['against' => ['FC']], $table, kind: 'comparison-table');
+        self::assertSame([['BU'], ['Its columns stay its own.']], [$question['against'], $cannot]);
+    }
+
     public function testThePinnedClosingPeriodIsThatOfEveryChart(): void
     {
         [$question] = self::asked([], ['closedThrough' => '2026-01'], ['closedThrough' => '2026-03']);
