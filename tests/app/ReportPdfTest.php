@@ -109,6 +109,24 @@ final class ReportPdfTest extends TestCase
         return \array_slice(explode("\f", (string) preg_replace('/[^\S\f]+/', ' ', $text)), 0, -1);
     }
 
+    public function testNothingOfAPageThatIsTooFullStandsOverItsFoot(): void
+    {
+        $entries = array_map(static fn (int $i): string => "- entry$i", range(1, 60));
+        $document = self::document();
+        $document['pages'] = [['message' => 'Full', 'rows' => [['blocks' => [['text' => implode("\n", $entries)]]]]]];
+        self::assertSame([0, '', ''], $this->made($document));
+        $boxes = (string) shell_exec('pdftotext -bbox '.escapeshellarg("$this->folder/pack.pdf").' - 2>/dev/null');
+        '' !== $boxes || self::markTestSkipped('poppler-utils is not installed.');
+        preg_match_all('/yMin="(?<tops>[\d.]+)"[^>]*>entry\d+</', $boxes, $words);
+        $tops = array_map(floatval(...), $words['tops']);
+        self::assertGreaterThan(25, \count($tops));
+        self::assertLessThan(60, \count($tops));
+        // Each line stands below the one before: none from below the page was moved onto it.
+        foreach (\array_slice($tops, 1) as $i => $top) {
+            self::assertGreaterThan(10.0, $top - $tops[$i]);
+        }
+    }
+
     public function testEachPageHasItsWordsInReadingOrder(): void
     {
         self::assertSame([0, '', ''], $this->made(self::document()));

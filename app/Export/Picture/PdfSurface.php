@@ -141,6 +141,10 @@ final class PdfSurface implements Surface
 
     public function text(Text $text, Ink $ink): void
     {
+        // The library would move text from below the page onto it.
+        if ($text->y - $text->size > $this->height) {
+            return;
+        }
         [$red, $green, $blue] = $this->rgb($ink);
         $this->pdf->setTextColor($red, $green, $blue);
         if (TextMeasure::isWhole($text->text, $text->weight)) {

@@ -25,8 +25,11 @@ final readonly class ReportPdf
         foreach ($pages->all() as $page) {
             $canvas->page($sheet->width(), $sheet->height(), $sheet->printed());
             $canvas->bookmark('' === $page->page->title ? "Page $page->number" : $page->page->title);
-            foreach ($page->scenes() as $scene) {
-                $canvas->paint($scene);
+            $scenes = $page->scenes();
+            $canvas->paint($scenes[0]);
+            foreach (\array_slice($scenes, 1) as $block) {
+                // Nothing of a page that is too full stands over its foot.
+                $canvas->within(0.0, $page->paper->bottom() ?? $page->height, $block);
             }
         }
 

@@ -41,9 +41,9 @@ final readonly class DrawnPage
     }
 
     /**
-     * What the page is painted of, in reading order, each with its own colours.
+     * What the page is painted of, in reading order, each with its own colours: message and frame, then the blocks.
      *
-     * @return list<Scene>
+     * @return non-empty-list<Scene>
      */
     public function scenes(): array
     {

@@ -5,6 +5,7 @@ import AddBlock from '../edit/AddBlock.vue'
 import BlockTools from '../edit/BlockTools.vue'
 import {
   findBlock,
+  FOOT,
   MOST_BLOCKS,
   withBlock,
   withBlockAt,
@@ -125,7 +126,7 @@ const rows = computed(() => {
 const beyond = computed(() => Math.max(0, ...rows.value.map((row) => row.bottom - props.page.height)))
 /** The row from which on a page that is too full would go on on a second one. */
 const cutAt = computed(() => {
-  const limit = props.page.height - 34
+  const limit = props.page.height - FOOT
   const first = rows.value.findIndex((row) => row.bottom > limit + 1)
   return rows.value[Math.max(1, first)]?.id ?? null
 })

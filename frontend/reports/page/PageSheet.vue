@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import { computed, ref, useId, useSlots } from 'vue'
 import { inks } from '../../shared/notation'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
 import SceneView from '../../charts/chart/SceneView.vue'
+import { FOOT } from '../document'
 import type { PageBlock, ReportPage } from '../types'
 import RowTip from './RowTip.vue'
 
@@ -22,6 +23,9 @@ const emit = defineEmits<{
   open: [block: PageBlock]
   note: [block: PageBlock, row: string]
 }>()
+/** Where it is read and not changed, nothing of a page that is too full stands over its foot. */
+const slots = useSlots()
+const isCut = computed(() => !slots.block && Boolean(props.page.over))
 const id = useId()
 const prefix = computed(() => `${id}-`)
 const lit = ref<{ block: string; row: string } | null>(null)
@@ -53,6 +57,7 @@ function tipPlace(block: PageBlock) {
 <template>
   <article
     class="sheet-page relative bg-panel"
+    :class="isCut ? 'overflow-hidden' : ''"
     :style="{ width: `${page.width * zoom}px`, height: `${page.height * zoom}px` }"
     :aria-label="`Page ${page.number}${page.title ? `: ${page.title}` : ''}`"
   >
@@ -65,7 +70,7 @@ function tipPlace(block: PageBlock) {
       aria-hidden="true"
     >
       <SceneMarks :marks="page.message" :prefix="prefix" :inks="inks" />
-      <SceneMarks :marks="page.frame" :prefix="prefix" :inks="inks" />
+      <SceneMarks v-if="!isCut" :marks="page.frame" :prefix="prefix" :inks="inks" />
       <SceneMarks v-for="block in page.blocks" :key="block.id" :marks="block.marks" :prefix="prefix" :inks="inks" />
     </svg>
     <slot name="head" />
@@ -103,6 +108,17 @@ function tipPlace(block: PageBlock) {
         :takes="takes"
       />
     </div>
+    <svg
+      v-if="isCut"
+      class="chart pointer-events-none absolute inset-0"
+      :width="page.width * zoom"
+      :height="page.height * zoom"
+      :viewBox="`0 0 ${page.width} ${page.height}`"
+      aria-hidden="true"
+    >
+      <rect :x="page.left" :y="page.height - FOOT" width="100%" :height="FOOT" class="fill-panel" />
+      <SceneMarks :marks="page.frame" :prefix="prefix" :inks="inks" />
+    </svg>
     <ol v-if="page.notes.length" class="sr-only">
       <li v-for="note in page.notes" :key="note.number">{{ note.number }}: {{ note.text }}</li>
     </ol>
