@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useTextareaAutosize } from '@vueuse/core'
 import type { ReportDocument, SheetName } from '../document'
 import type { Report, ReportChanges, ReportFinding, Settlement } from '../types'
 import IssueList from './IssueList.vue'
@@ -31,6 +32,13 @@ const emit = defineEmits<{
   compare: [from: number, to: string]
   closeChanges: []
 }>()
+/** The title takes as many lines as it needs. */
+const title = ref(props.document.report)
+const { textarea: field } = useTextareaAutosize({ input: title })
+watch(
+  () => props.document.report,
+  (is) => (title.value = is),
+)
 const saved = computed(() => {
   const at = new Date(props.report.savedAt)
   return props.isSaving ? 'saving…' : `saved ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
@@ -44,13 +52,15 @@ const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !
     class="w-[264px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-6 pb-8 max-lg:w-[196px] max-lg:px-3.5 print:hidden"
     aria-label="Report"
   >
-    <input
-      class="-ml-1.5 w-[calc(100%+12px)] rounded border border-transparent bg-transparent px-1.5 font-serif text-[21px] hover:border-[#cfc8bb] focus:border-accent focus:bg-panel focus:outline-none"
-      :value="document.report"
+    <textarea
+      ref="field"
+      v-model="title"
+      rows="1"
+      class="-ml-1.5 block w-[calc(100%+12px)] resize-none overflow-hidden rounded border border-transparent bg-transparent px-1.5 font-serif text-[21px] leading-[1.25] hover:border-[#cfc8bb] focus:border-accent focus:bg-panel focus:outline-none"
       maxlength="200"
       aria-label="Title of the report"
-      @keydown.enter="($event.target as HTMLInputElement).blur()"
-      @change="emit('title', ($event.target as HTMLInputElement).value)"
+      @keydown.enter.prevent="field?.blur()"
+      @change="emit('title', title)"
     />
     <p class="text-[12px] text-quiet">
       {{ document.organisation ? `${document.organisation} · ` : '' }}draft, {{ saved }}

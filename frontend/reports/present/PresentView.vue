@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useEventListener, useWindowSize } from '@vueuse/core'
+import { useEventListener, useIdle, useWindowSize } from '@vueuse/core'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import PageSheet from '../page/PageSheet.vue'
 import { useReadPage, useReadReport } from './useReportPages'
@@ -31,6 +31,8 @@ useReadPage(id, nextId, sign)
 watch(report, (is) => is && (document.title = `${is.title} – Keen Margin`))
 
 const { width, height } = useWindowSize()
+/** The pointer at rest lets nothing stand over the page. */
+const { idle } = useIdle(2000, { events: ['mousemove', 'mousedown', 'touchstart'] })
 const zoom = computed(() =>
   page.value ? Math.min(width.value / page.value.width, height.value / page.value.height) : 1,
 )
@@ -74,7 +76,8 @@ onBeforeUnmount(() => {
     <PageSheet v-if="page" :page="page" :zoom="zoom" />
     <p v-else-if="report && !pages.length" class="text-panel">This report has no page.</p>
     <nav
-      class="absolute right-4 bottom-3 flex items-center gap-1 rounded bg-ink/70 px-2 py-1 text-[12px] text-panel opacity-70 focus-within:opacity-100 hover:opacity-100"
+      class="absolute right-4 bottom-3 flex items-center gap-1 rounded bg-ink px-2 py-1 text-[12px] text-panel transition-opacity focus-within:opacity-100"
+      :class="idle ? 'opacity-0' : ''"
       aria-label="Pages"
     >
       <button class="px-2" aria-label="Page back" :disabled="at === 0" @click="turn(-1)">‹</button>
