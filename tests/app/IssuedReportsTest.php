@@ -9,16 +9,12 @@ use PHPUnit\Framework\TestCase;
 /** An issued report never changes, whatever happens to its datasets; what changed since is told. */
 final class IssuedReportsTest extends TestCase
 {
-    private const FARES = "Month,Route,Amount,Budget\n2026-01,North,100,120\n2026-01,Holm,50,40\n"
-        ."2026-02,North,110,120\n"
-        ."2026-02,Holm,55,40\n2026-03,North,130,120\n2026-03,Holm,45,40\n";
-
     private int $dataset;
     private int $report;
 
     protected function setUp(): void
     {
-        $this->dataset = Kept::made(self::FARES);
+        $this->dataset = Kept::made(Kept::FARES);
         $recipe = static fn (array $question): array => [
             'keenMargin' => 1,
             'kind' => 'variance-tiers',

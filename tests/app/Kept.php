@@ -9,6 +9,10 @@ use PHPUnit\Framework\Assert;
 /** Datasets of the tests' own server, made and changed as a page would. */
 final class Kept
 {
+    /** Fares of two routes against their budget, three months. */
+    public const FARES = "Month,Route,Amount,Budget\n2026-01,North,100,120\n2026-01,Holm,50,40\n"
+        ."2026-02,North,110,120\n2026-02,Holm,55,40\n2026-03,North,130,120\n2026-03,Holm,45,40\n";
+
     /** @param array<string, mixed>|null $mapping */
     public static function made(string $csv, ?array $mapping = null, string $file = 'ledger-2026-07.csv'): int
     {

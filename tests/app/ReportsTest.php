@@ -9,10 +9,6 @@ use PHPUnit\Framework\TestCase;
 /** Reports over HTTP: made, changed by two hands, rolled on, issued, compared. */
 final class ReportsTest extends TestCase
 {
-    private const FARES = "Month,Route,Amount,Budget\n2026-01,North,100,120\n2026-01,Holm,50,40\n"
-        ."2026-02,North,110,120\n"
-        ."2026-02,Holm,55,40\n2026-03,North,130,120\n2026-03,Holm,45,40\n";
-
     /**
      * @param array<string, mixed> $question
      *
@@ -101,7 +97,7 @@ final class ReportsTest extends TestCase
 
     public function testAReportIsMadeListedDuplicatedDeletedAndBroughtBack(): void
     {
-        $dataset = Kept::made(self::FARES);
+        $dataset = Kept::made(Kept::FARES);
         $chart = Server::send(
             'POST',
             '/api/charts',
@@ -136,7 +132,7 @@ final class ReportsTest extends TestCase
 
     public function testAPageIsDrawnWithItsNumbers(): void
     {
-        $report = self::made(Kept::made(self::FARES));
+        $report = self::made(Kept::made(Kept::FARES));
         $page = Server::send('GET', '/api/reports/'.$report->int('id').'/pages/p');
         self::assertSame(
             [200, 'Ahead by 5', 1, null],
@@ -159,7 +155,7 @@ final class ReportsTest extends TestCase
 
     public function testEditsToDifferentBlocksAreBroughtTogetherAndTheSameOneIsNotLost(): void
     {
-        $report = self::made(Kept::made(self::FARES));
+        $report = self::made(Kept::made(Kept::FARES));
         $first = self::put($report, self::withText('Ida wrote this'), 1);
         self::assertSame([200, 2], [$first->status, $first->int('version')], $first->body);
         // Tom began with the same version.
@@ -176,7 +172,7 @@ final class ReportsTest extends TestCase
 
     public function testStepsAreUndoneAndDoneAgain(): void
     {
-        $report = self::made(Kept::made(self::FARES));
+        $report = self::made(Kept::made(Kept::FARES));
         $id = $report->int('id');
         self::put($report, self::withText('One'), 1);
         self::put($report, self::withMessage('Two'), 2);
@@ -201,7 +197,7 @@ final class ReportsTest extends TestCase
 
     public function testBadInputIsRefusedAndChangesNothing(): void
     {
-        $report = self::made(Kept::made(self::FARES));
+        $report = self::made(Kept::made(Kept::FARES));
         $id = $report->int('id');
         $wrong = self::put($report, static fn (array $of): array => $of + ['colour' => 'red'], 1);
         self::assertSame([422, 'colour'], [$wrong->status, $wrong->text('path')]);
@@ -222,7 +218,7 @@ final class ReportsTest extends TestCase
 
     public function testFindingsAreAcceptedWithAReason(): void
     {
-        $report = self::made(Kept::made(self::FARES), ['closedThrough' => '2026-03']);
+        $report = self::made(Kept::made(Kept::FARES), ['closedThrough' => '2026-03']);
         $id = $report->int('id');
         $found = Server::send('GET', "/api/reports/$id/findings");
         self::assertSame(
@@ -256,7 +252,7 @@ final class ReportsTest extends TestCase
 
     public function testAPinnedReportRollsOnByItselfAndBack(): void
     {
-        $dataset = Kept::made(self::FARES);
+        $dataset = Kept::made(Kept::FARES);
         $report = self::made($dataset);
         $id = $report->int('id');
         $preview = Server::send('GET', "/api/reports/$id/roll?to=2026-03");
@@ -277,7 +273,7 @@ final class ReportsTest extends TestCase
 
     public function testAReportThatFollowsMovesTheBooksOfItsDatasetsAndBack(): void
     {
-        $dataset = Kept::made(self::FARES);
+        $dataset = Kept::made(Kept::FARES);
         Kept::change('PATCH', $dataset, '', ['closedThrough' => '2026-02']);
         $report = self::made($dataset, ['closedThrough' => null]);
         $id = $report->int('id');
@@ -296,7 +292,7 @@ final class ReportsTest extends TestCase
 
     public function testReportsFollowRenamings(): void
     {
-        $dataset = Kept::made(self::FARES);
+        $dataset = Kept::made(Kept::FARES);
         $report = self::made($dataset, ['about' => ['where' => [['field' => 'Route', 'in' => ['North']]]]]);
         $id = $report->int('id');
         $breakdown = Server::send('GET', "/api/datasets/$dataset")->int('breakdowns', 0, 'id');
@@ -318,7 +314,7 @@ final class ReportsTest extends TestCase
 
     public function testAChartIsPutIntoAReport(): void
     {
-        $dataset = Kept::made(self::FARES);
+        $dataset = Kept::made(Kept::FARES);
         $report = self::made($dataset);
         $id = $report->int('id');
         $own = Server::send(

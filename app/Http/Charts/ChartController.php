@@ -66,22 +66,8 @@ final readonly class ChartController
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
         }
-        /** @var list<ChartRecord> $records */
-        $records = (clone $of)
-            ->select('chart')
-            ->orderBy('chart.usedAt', 'DESC')
-            ->addOrderBy('chart.id', 'DESC')
-            ->setFirstResult($page->first())
-            ->setMaxResults(Page::SIZE)
-            ->getQuery()
-            ->getResult();
 
-        return new JsonResponse(
-            $page->with(
-                array_map($this->states->listed(...), $records),
-                (int) $of->select('COUNT(chart.id)')->getQuery()->getSingleScalarResult(),
-            ),
-        );
+        return new JsonResponse($page->listed($of, ChartRecord::class, $this->states->listed(...), ['usedAt', 'id']));
     }
 
     #[Route('', methods: 'POST')]

@@ -66,21 +66,8 @@ final readonly class NoteController
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
         }
-        /** @var list<NoteRecord> $records */
-        $records = (clone $of)
-            ->select('note')
-            ->orderBy('note.id', 'DESC')
-            ->setFirstResult($page->first())
-            ->setMaxResults(Page::SIZE)
-            ->getQuery()
-            ->getResult();
 
-        return new JsonResponse(
-            $page->with(
-                array_map(NoteState::of(...), $records),
-                (int) $of->select('COUNT(note.id)')->getQuery()->getSingleScalarResult(),
-            ),
-        );
+        return new JsonResponse($page->listed($of, NoteRecord::class, NoteState::of(...), ['id']));
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'GET')]

@@ -68,21 +68,8 @@ final readonly class ImportController
                     ]),
                 ]),
             );
-        /** @var list<ImportRecord> $records */
-        $records = (clone $of)
-            ->select('i')
-            ->orderBy('i.id', 'DESC')
-            ->setFirstResult($page->first())
-            ->setMaxResults(Page::SIZE)
-            ->getQuery()
-            ->getResult();
 
-        return new JsonResponse(
-            $page->with(
-                array_map(ImportState::of(...), $records),
-                (int) $of->select('COUNT(i.id)')->getQuery()->getSingleScalarResult(),
-            ),
-        );
+        return new JsonResponse($page->listed($of, ImportRecord::class, ImportState::of(...), ['id']));
     }
 
     /** Confirms a reading into a dataset that is there: all of it comes in, or nothing does. */

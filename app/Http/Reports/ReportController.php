@@ -59,22 +59,8 @@ final readonly class ReportController
         if ('' !== $sought) {
             $of->andWhere("report.title LIKE :like ESCAPE '!'")->setParameter('like', Like::within($sought));
         }
-        /** @var list<ReportRecord> $records */
-        $records = (clone $of)
-            ->select('report')
-            ->orderBy('report.usedAt', 'DESC')
-            ->addOrderBy('report.id', 'DESC')
-            ->setFirstResult($page->first())
-            ->setMaxResults(Page::SIZE)
-            ->getQuery()
-            ->getResult();
 
-        return new JsonResponse(
-            $page->with(
-                array_map($this->states->listed(...), $records),
-                (int) $of->select('COUNT(report.id)')->getQuery()->getSingleScalarResult(),
-            ),
-        );
+        return new JsonResponse($page->listed($of, ReportRecord::class, $this->states->listed(...), ['usedAt', 'id']));
     }
 
     /** From nothing, from named charts in their order, or from a document. */

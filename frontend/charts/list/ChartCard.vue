@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nextTick, ref } from 'vue'
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import MoreMenu from '../../shared/MoreMenu.vue'
 import type { Chart } from '../../shared/types'
 
 const props = defineProps<{ chart: Chart; editable?: boolean }>()
@@ -67,15 +67,6 @@ const choices = [
         <span class="font-semibold" aria-hidden="true">‹</span><span>{{ chart.behind }}</span>
       </p>
     </div>
-    <Menu v-if="editable" as="div" class="absolute right-2 bottom-2">
-      <MenuButton class="rounded px-2 py-0.5 text-quiet hover:text-accent" :aria-label="`More for ${chart.name}`">
-        <span aria-hidden="true" class="tracking-widest">···</span>
-      </MenuButton>
-      <MenuItems class="sheet right-0 bottom-full w-44 py-1.5">
-        <MenuItem v-for="[label, does] in choices" :key="label">
-          <button class="choice" @click="does">{{ label }}</button>
-        </MenuItem>
-      </MenuItems>
-    </Menu>
+    <MoreMenu v-if="editable" :name="chart.name" :choices="choices" />
   </article>
 </template>

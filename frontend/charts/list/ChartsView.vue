@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { defineAsyncComponent, ref, watch } from 'vue'
 import { refDebounced } from '@vueuse/core'
-import { ask, says } from '../../shared/api'
+import { ask } from '../../shared/api'
 import PageTurner from '../../shared/PageTurner.vue'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import TopBar from '../../shared/TopBar.vue'
 import type { Chart, DatasetBrief, Listing } from '../../shared/types'
+import { useKeptList } from '../../shared/useKeptList'
 import { useLoad } from '../../shared/useLoad'
-import { usePages } from '../../shared/usePages'
 import { useToast } from '../../shared/useToast'
 import ChartCard from './ChartCard.vue'
 
@@ -15,38 +15,16 @@ const PasteRecipe = defineAsyncComponent(() => import('./PasteRecipe.vue'))
 const sought = ref('')
 const settled = refDebounced(sought, 150)
 const dataset = ref('')
-const { list, problem, reload, turn, restart } = usePages<Chart>('charts', () => ({
-  q: settled.value.trim(),
-  dataset: dataset.value,
-}))
+const { list, problem, reload, turn, restart, run, remove, duplicate } = useKeptList<Chart>(
+  'charts',
+  (chart) => chart.name,
+  () => ({ q: settled.value.trim(), dataset: dataset.value }),
+)
 watch([settled, dataset], () => restart())
 const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'))
 const { tell } = useToast()
 const isPasting = ref(false)
 
-async function run(action: () => Promise<void>) {
-  try {
-    await action()
-    await reload()
-  } catch (error) {
-    tell(says(error))
-  }
-}
-const remove = (chart: Chart) =>
-  run(async () => {
-    await ask('DELETE', `/charts/${chart.id}`, { version: chart.version })
-    tell(`“${chart.name}” is deleted.`, { label: 'Undo', do: () => void bringBack(chart) })
-  })
-const bringBack = (chart: Chart) =>
-  run(async () => {
-    await ask('POST', `/charts/${chart.id}/restoration`)
-    tell(`“${chart.name}” is back.`)
-  })
-const duplicate = (chart: Chart) =>
-  run(async () => {
-    const copy = await ask<Chart>('POST', `/charts/${chart.id}/copies`)
-    tell(`“${copy.name}” is made.`)
-  })
 const rename = (chart: Chart, name: string) =>
   run(async () => {
     await ask('PUT', `/charts/${chart.id}`, { version: chart.version, body: { name, recipe: chart.recipe } })

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Dataset, Question, Span } from '../../shared/types'
 import GatherLink from '../../shared/slots/GatherLink.vue'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
+import SpanChoices from '../../shared/slots/SpanChoices.vue'
 
 const props = defineProps<{ text: string; dataset: Dataset; question: Question; canGather?: boolean }>()
 const emit = defineEmits<{ change: [part: Partial<Question>]; gather: [] }>()
@@ -32,57 +33,23 @@ const quick = computed(() => {
   choices.push({ label: 'Previous year', span: { previous: 1, unit: 'year' } })
   return choices
 })
-const isChosen = (span: Span | undefined) =>
-  JSON.stringify(span ?? null) === JSON.stringify(props.question.span ?? null)
 const hasForecast = computed(
   () =>
     props.dataset.references.some((reference) => reference.code === 'FC') && (props.question.scenario ?? 'AC') === 'AC',
 )
-
-function between(start: string, end: string) {
-  const [a, b] =
-    periods.value.findIndex((period) => period.key === start) <= periods.value.findIndex((period) => period.key === end)
-      ? [start, end]
-      : [end, start]
-  emit('change', { span: { from: a, to: b } })
-}
 </script>
 
 <template>
   <SlotSheet :text="text" name="Span" says="span" example="last 3 months, Apr to Jun 2025" :width="340">
     <template #default="{ close }">
-      <div class="grid grid-cols-2 gap-x-2">
-        <button
-          v-for="choice in quick"
-          :key="choice.label"
-          class="choice rounded"
-          :class="isChosen(choice.span) ? 'choice-chosen' : ''"
-          @click="(emit('change', { span: choice.span }), close())"
-        >
-          {{ choice.label }}
-        </button>
-      </div>
-      <div class="mt-2 flex items-center gap-2 border-t border-hairline pt-3">
-        <label class="sr-only" for="span-from">From</label>
-        <select
-          id="span-from"
-          class="field min-w-0 flex-1"
-          :value="from"
-          @change="between(($event.target as HTMLSelectElement).value, to)"
-        >
-          <option v-for="period in periods" :key="period.key" :value="period.key">{{ period.label }}</option>
-        </select>
-        to
-        <label class="sr-only" for="span-to">To</label>
-        <select
-          id="span-to"
-          class="field min-w-0 flex-1"
-          :value="to"
-          @change="between(from, ($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="period in periods" :key="period.key" :value="period.key">{{ period.label }}</option>
-        </select>
-      </div>
+      <SpanChoices
+        :choices="quick"
+        :chosen="question.span"
+        :periods="periods"
+        :between="{ from, to }"
+        @choose="(emit('change', { span: $event }), close())"
+        @range="emit('change', { span: $event })"
+      />
       <label v-if="hasForecast" class="mt-3 flex items-center gap-2 border-t border-hairline pt-3">
         <input
           type="checkbox"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { MenuItem } from '@headlessui/vue'
 import { computed } from 'vue'
 import { ask } from '../../shared/api'
+import MoreMenu from '../../shared/MoreMenu.vue'
 import { useLoad } from '../../shared/useLoad'
 import type { ReportBrief, Settlement } from '../types'
 
@@ -57,18 +58,10 @@ const choices = [
         <span class="text-favourable-text" aria-hidden="true">✓</span>Nothing to settle
       </p>
     </div>
-    <Menu v-if="editable" as="div" class="absolute right-2 bottom-2">
-      <MenuButton class="rounded px-2 py-0.5 text-quiet hover:text-accent" :aria-label="`More for ${report.title}`">
-        <span aria-hidden="true" class="tracking-widest">···</span>
-      </MenuButton>
-      <MenuItems class="sheet right-0 bottom-full w-44 py-1.5">
-        <MenuItem>
-          <a class="choice" :href="`/reports/${report.id}.pdf`" target="_blank" rel="noopener">Open as PDF</a>
-        </MenuItem>
-        <MenuItem v-for="[label, does] in choices" :key="label">
-          <button class="choice" @click="does">{{ label }}</button>
-        </MenuItem>
-      </MenuItems>
-    </Menu>
+    <MoreMenu v-if="editable" :name="report.title" :choices="choices">
+      <MenuItem>
+        <a class="choice" :href="`/reports/${report.id}.pdf`" target="_blank" rel="noopener">Open as PDF</a>
+      </MenuItem>
+    </MoreMenu>
   </article>
 </template>

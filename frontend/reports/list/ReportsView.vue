@@ -2,12 +2,11 @@
 import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { refDebounced } from '@vueuse/core'
-import { ask, says } from '../../shared/api'
+import { ask } from '../../shared/api'
 import PageTurner from '../../shared/PageTurner.vue'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import TopBar from '../../shared/TopBar.vue'
-import { usePages } from '../../shared/usePages'
-import { useToast } from '../../shared/useToast'
+import { useKeptList } from '../../shared/useKeptList'
 import type { Report, ReportBrief } from '../types'
 import NewReport from './NewReport.vue'
 import ReportCard from './ReportCard.vue'
@@ -16,34 +15,14 @@ document.title = 'Reports – Keen Margin'
 const router = useRouter()
 const sought = ref('')
 const settled = refDebounced(sought, 150)
-const { list, problem, reload, turn, restart } = usePages<ReportBrief>('reports', () => ({ q: settled.value.trim() }))
+const { list, problem, reload, turn, restart, run, remove, duplicate } = useKeptList<ReportBrief>(
+  'reports',
+  (report) => report.title,
+  () => ({ q: settled.value.trim() }),
+)
 watch(settled, () => restart())
-const { tell } = useToast()
 const isMaking = ref(false)
 
-async function run(action: () => Promise<void>) {
-  try {
-    await action()
-    await reload()
-  } catch (error) {
-    tell(says(error))
-  }
-}
-const remove = (report: ReportBrief) =>
-  run(async () => {
-    await ask('DELETE', `/reports/${report.id}`, { version: report.version })
-    tell(`“${report.title}” is deleted.`, { label: 'Undo', do: () => void bringBack(report) })
-  })
-const bringBack = (report: ReportBrief) =>
-  run(async () => {
-    await ask('POST', `/reports/${report.id}/restoration`)
-    tell(`“${report.title}” is back.`)
-  })
-const duplicate = (report: ReportBrief) =>
-  run(async () => {
-    const copy = await ask<Report>('POST', `/reports/${report.id}/copies`)
-    tell(`“${copy.title}” is made.`)
-  })
 const make = (title: string, charts: number[]) =>
   run(async () => {
     const made = await ask<Report>('POST', '/reports', { body: charts.length ? { title, charts } : { title } })
