@@ -1,10 +1,9 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import StartView from './start/StartView.vue'
 
 export const router = createRouter({
   history: createWebHistory('/'),
   routes: [
-    { path: '/', name: 'start', component: StartView },
+    { path: '/', name: 'start', component: () => import('./start/StartView.vue') },
     { path: '/figures', name: 'figures', component: () => import('./figures/list/FiguresView.vue') },
     { path: '/figures/reading', name: 'reading', component: () => import('./figures/reading/ReadingView.vue') },
     { path: '/figures/:id(\\d+)', name: 'dataset', component: () => import('./figures/dataset/DatasetView.vue') },

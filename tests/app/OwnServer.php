@@ -20,15 +20,21 @@ final class OwnServer
     /**
      * @param bool $isMigrated whether its tables are there already
      * @param array<string, string> $more of its environment
+     * @param bool $withDemo whether it begins with the demo's figures, charts and report
      */
-    public static function on(string $database, bool $isMigrated = false, array $more = []): self
-    {
+    public static function on(
+        string $database,
+        bool $isMigrated = false,
+        array $more = [],
+        bool $withDemo = false,
+    ): self {
         $environment = ['KEEN_DATA' => $database] + $more + getenv();
         $isMigrated
             || self::run(
                 [\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'],
                 $environment,
             );
+        $withDemo && self::run([\PHP_BINARY, 'bin/console', 'keen:demo', '-q'], $environment);
         $port = self::freePort();
         $log = (string) tempnam(sys_get_temp_dir(), 'keen-server-');
         $process = proc_open(

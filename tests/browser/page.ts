@@ -23,9 +23,13 @@ export async function chart(page: Page, name: string) {
   await expect(page.locator('svg.chart')).toBeVisible()
 }
 
+/** Asks about a dataset of that name, however many there are. */
 export async function question(page: Page, dataset: string) {
-  await page.goto('/figures')
-  await page.getByRole('link', { name: `Ask a question about ${dataset}`, exact: true }).click()
+  const found = await (await page.request.get(`/api/search?q=${encodeURIComponent(dataset)}`)).json()
+  const { id } = found.items.find(
+    (one: { kind: string; name: string }) => one.kind === 'dataset' && one.name === dataset,
+  )
+  await page.goto(`/charts/new?dataset=${id}`)
   await expect(page.locator('svg.chart')).toBeVisible()
 }
 

@@ -142,6 +142,7 @@ final readonly class ChartController
         $chart = $this->turn->take(function () use ($id): ChartRecord {
             $chart = $this->records->maybeDeletedChart($id);
             $chart->deletedAt = null;
+            $chart->usedAt = new \DateTimeImmutable();
 
             return $chart;
         });

@@ -162,6 +162,7 @@ final readonly class DatasetController
         $record = $this->turn->take(function () use ($id): DatasetRecord {
             $record = $this->records->maybeDeleted($id);
             $record->deletedAt = null;
+            $record->usedAt = new \DateTimeImmutable();
 
             return $record;
         });

@@ -196,7 +196,9 @@ final readonly class ReportController
     public function restore(int $id): JsonResponse
     {
         $this->turn->take(function () use ($id): void {
-            $this->records->maybeDeletedReport($id)->deletedAt = null;
+            $report = $this->records->maybeDeletedReport($id);
+            $report->deletedAt = null;
+            $report->usedAt = new \DateTimeImmutable();
         });
 
         return $this->answer($id);

@@ -19,6 +19,8 @@ const emit = defineEmits<{
   remove: [page: string]
 }>()
 const naming = ref('')
+/** What is typed stays, whatever else comes in meanwhile. */
+const title = ref('')
 const list = ref<HTMLElement | null>(null)
 
 const count = (id: string) => props.findings.filter((one) => one.page === id).length
@@ -26,13 +28,14 @@ const changed = (id: string) => props.changes?.differences.filter((one) => one.p
 
 async function rename(id: string) {
   naming.value = id
+  title.value = props.document.pages?.find((page) => page.id === id)?.title ?? ''
   await nextTick()
   list.value?.querySelector<HTMLInputElement>('input')?.select()
 }
-function named(id: string, title: string) {
+function named(id: string) {
   if (naming.value !== id) return
   naming.value = ''
-  emit('rename', id, title.trim())
+  emit('rename', id, title.value.trim())
 }
 /** Up and down go from page to page; with Alt they move it. */
 function key(event: KeyboardEvent, id: string) {
@@ -54,13 +57,13 @@ function key(event: KeyboardEvent, id: string) {
       <li v-for="(one, i) in document.pages ?? []" :key="one.id" class="group relative">
         <form v-if="naming === one.id" class="py-0.5" @submit.prevent>
           <input
+            v-model="title"
             class="field h-7 w-full"
-            :value="one.title"
             maxlength="200"
             :aria-label="`Name of page ${i + 1}`"
-            @keydown.enter.prevent="named(one.id, ($event.target as HTMLInputElement).value)"
+            @keydown.enter.prevent="named(one.id)"
             @keydown.esc="naming = ''"
-            @blur="named(one.id, ($event.target as HTMLInputElement).value)"
+            @blur="named(one.id)"
           />
         </form>
         <template v-else>

@@ -29,6 +29,8 @@ export function useReport(id: MaybeRefOrGetter<number>) {
   let isGone = false
 
   function take(answer: Report) {
+    // What was asked for before the last change may come after it.
+    if (answer.version < based && answer.id === report.value?.id) return
     report.value = answer
     if (waiting.value) return
     document.value = answer.document
