@@ -125,7 +125,7 @@ await shoot('report-phone', `/reports/${review}`, async () => {}, { width: 390, 
 /* The pointer stays where it is. */
 const presented = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await presented.goto(`${base}/reports/${review}/present?page=space`)
-await presented.locator('[data-block=space-routes] [data-key=Holm]').first().hover()
+await presented.locator('[data-block=space-routes] [data-key=Holm][data-role=value]').first().hover()
 await presented.waitForTimeout(400)
 await presented.screenshot({ path: 'docs/screenshots/report-present.png' })
 await browser.close()
