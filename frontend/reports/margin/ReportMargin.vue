@@ -62,7 +62,7 @@ const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !
       @keydown.enter.prevent="field?.blur()"
       @change="emit('title', title)"
     />
-    <p class="text-[12px] text-quiet">
+    <p class="mt-0.5 text-[12px] text-quiet">
       {{ document.organisation ? `${document.organisation} · ` : '' }}draft, {{ saved }}
     </p>
 
