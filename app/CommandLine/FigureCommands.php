@@ -41,6 +41,9 @@ final readonly class FigureCommands
                     ? (new ReportCommand($this->fonts))->run(\array_slice($arguments, 1))
                     : $this->chart($arguments);
             $this->write($made->bytes, $made->file);
+            foreach ($made->notices as $notice) {
+                fwrite(\STDERR, self::oneLine($notice)."\n");
+            }
 
             return self::DONE;
         } catch (UsageError|NotAccepted|RefusedFigures $e) {

@@ -12,10 +12,13 @@ use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
+use KeenMargin\Core\Report\Acceptance;
 use KeenMargin\Core\Report\Document\ReportReader;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\ReportPages;
+use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\Report;
+use KeenMargin\Core\Report\Settling\Findings;
 
 /** `report`: a report and files of figures in, its pages out. */
 final readonly class ReportCommand
@@ -44,7 +47,29 @@ final readonly class ReportCommand
         $made = new \DateTimeImmutable();
         $pages = new ReportPages($drawing, $made->format('j M Y, H:i'));
 
-        return new CommandOutput((new ReportPdf($this->fonts))->render($pages, $made), $told->output);
+        return new CommandOutput(
+            (new ReportPdf($this->fonts))->render($pages, $made),
+            $told->output,
+            self::toSettle($drawing),
+        );
+    }
+
+    /** @return list<string> what has to be settled and is not accepted, as the application's list would say */
+    private static function toSettle(ReportDrawing $drawing): array
+    {
+        $report = $drawing->report;
+        $accepted = array_map(static fn (Acceptance $one): string => $one->finding, $report->accepted);
+        $pages = array_map(static fn (Page $page): string => $page->id, $report->pages);
+        $notices = [];
+        foreach (Findings::of($drawing, static fn (): null => null)->findings as $finding) {
+            if (!\in_array($finding->key(), $accepted, true)) {
+                $page = array_search($finding->page, $pages, true);
+                $where = false === $page ? 'The report' : 'Page '.($page + 1);
+                $notices[] = "To settle: $where: $finding->says";
+            }
+        }
+
+        return $notices;
     }
 
     /** @throws NotAccepted where a block cannot be drawn: nobody would see it in a file */
