@@ -71,10 +71,10 @@ final readonly class ReportEdit
             $base = $based === $record->version ? $record->document : $this->steps->maybeVersion($id, $based);
             $mine = ReportWriter::toArray($changed);
             $this->insistOnNewRecipes($changed, $base ?? []);
-            if (null === $base) {
+            if (null === $base && !$isOver) {
                 throw new ReportConflict([]);
             }
-            $merged = ReportMerge::of($base, $mine, $record->document, $isOver);
+            $merged = ReportMerge::of($base ?? $record->document, $mine, $record->document, $isOver);
             if ([] !== $merged->conflicts && !$isOver) {
                 throw new ReportConflict($merged->conflicts);
             }

@@ -168,6 +168,11 @@ final class ReportsTest extends TestCase
         $over = self::put($report, self::withText('Tom wrote that'), 1, ['over' => true]);
         self::assertSame('Tom wrote that', $over->at('document', 'pages', 0, 'rows', 1, 'blocks', 0, 'text'));
         self::assertSame('Tom wrote this', $over->at('document', 'pages', 0, 'message'), 'other parts stay');
+        // A version that is not known can only be put on top as a whole.
+        $unknown = self::put($report, self::withText('Late'), 99);
+        self::assertSame([412, []], [$unknown->status, $unknown->at('current', 'paths')]);
+        $whole = self::put($report, self::withText('Late'), 99, ['over' => true]);
+        self::assertSame('Late', $whole->at('document', 'pages', 0, 'rows', 1, 'blocks', 0, 'text'));
     }
 
     public function testStepsAreUndoneAndDoneAgain(): void
