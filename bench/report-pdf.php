@@ -14,7 +14,7 @@ $times = [];
 for ($run = 0; $run < 3; ++$run) {
     $start = hrtime(true);
     $pipes = [];
-    $process = proc_open($command, [], $pipes);
+    $process = proc_open($command, [2 => ['file', '/dev/null', 'w']], $pipes);
     if (!is_resource($process) || 0 !== proc_close($process)) {
         fwrite(\STDERR, "The report cannot be made.\n");
         exit(1);

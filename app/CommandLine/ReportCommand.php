@@ -69,7 +69,7 @@ final readonly class ReportCommand
             }
         }
 
-        return $notices;
+        return array_values(array_unique($notices));
     }
 
     /** @throws NotAccepted where a block cannot be drawn: nobody would see it in a file */

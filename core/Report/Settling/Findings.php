@@ -84,17 +84,18 @@ final class Findings
         }
         if (null !== $placed->drawing) {
             ++$this->charts;
+            $subject = $placed->drawing->workings->context->subject;
             foreach ($placed->drawing->checks() as $check) {
-                $check->holds || $this->check($page, $block->id(), $check, $placed->drawing->scene->title);
+                $check->holds || $this->check($page, $block->id(), $check, "$subject: ");
             }
         }
     }
 
+    /** @param string $of what begins the sentence: which chart it is about */
     private function check(Page $page, string $block, Check $check, string $of = ''): void
     {
         ++$this->failing;
-        $name = '' === $of ? '' : explode(',', $of)[0].': ';
-        $this->add(FindingKind::Check, $page, $block, $name.$check->says.'.');
+        $this->add(FindingKind::Check, $page, $block, "$of$check->says.");
     }
 
     private function numbers(Page $page): void
