@@ -56,13 +56,13 @@ const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !
       ref="field"
       v-model="title"
       rows="1"
-      class="-ml-1.5 block w-[calc(100%+12px)] resize-none overflow-hidden rounded border border-transparent bg-transparent px-1.5 font-serif text-[21px] leading-[1.25] hover:border-[#cfc8bb] focus:border-accent focus:bg-panel focus:outline-none"
+      class="-ml-1.5 block w-[calc(100%+12px)] resize-none overflow-hidden rounded border border-transparent bg-transparent px-1.5 pb-1 font-serif text-[21px] leading-[1.25] hover:border-[#cfc8bb] focus:border-accent focus:bg-panel focus:outline-none"
       maxlength="200"
       aria-label="Title of the report"
       @keydown.enter.prevent="field?.blur()"
       @change="emit('title', title)"
     />
-    <p class="mt-0.5 text-[12px] text-quiet">
+    <p class="text-[12px] text-quiet">
       {{ document.organisation ? `${document.organisation} · ` : '' }}draft, {{ saved }}
     </p>
 
