@@ -57,12 +57,15 @@ export function useReport(id: MaybeRefOrGetter<number>) {
   }
 
   async function save(next: ReportDocument, does: string, over: boolean) {
+    const from = based
     try {
       const answer = await ask<Report>('PUT', `/reports/${toValue(id)}`, {
-        version: based,
+        version: from,
         body: { document: next, says: does, over },
       })
       waiting.value--
+      // The next change is built on this one alone: with nobody else's between, it begins with it.
+      if (answer.version === from + 1) based = answer.version
       take(answer)
       problem.value = ''
       clash.value = null
