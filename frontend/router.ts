@@ -31,3 +31,8 @@ export const router = createRouter({
     { path: '/:rest(.*)', name: 'nothing', component: () => import('./shared/NothingHere.vue') },
   ],
 })
+
+/** A part that cannot be loaded, as after an update, comes with the whole page. */
+router.onError((_, to) => {
+  if (location.pathname + location.search !== to.fullPath) location.assign(to.fullPath)
+})
