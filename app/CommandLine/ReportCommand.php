@@ -45,7 +45,7 @@ final readonly class ReportCommand
         $drawing = new ReportDrawing($report, self::library($given, $told, $report), ChartKinds::all());
         self::insist($drawing, $report);
         $made = new \DateTimeImmutable();
-        $pages = new ReportPages($drawing, $made->format('j M Y, H:i'));
+        $pages = new ReportPages($drawing, $made);
 
         return new CommandOutput(
             (new ReportPdf($this->fonts))->render($pages, $made),

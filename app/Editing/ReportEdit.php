@@ -68,17 +68,9 @@ final readonly class ReportEdit
     ): void {
         $this->turn->take(function () use ($id, $based, $changed, $says, $who, $isOver): void {
             $record = $this->record($id);
-            $base = $based === $record->version ? $record->document : $this->steps->maybeVersion($id, $based);
-            $mine = ReportWriter::toArray($changed);
+            $base = $this->maybeBase($record, $based);
             $this->insistOnNewRecipes($changed, $base ?? []);
-            if (null === $base && !$isOver) {
-                throw new ReportConflict([]);
-            }
-            $merged = ReportMerge::of($base ?? $record->document, $mine, $record->document, $isOver);
-            if ([] !== $merged->conflicts && !$isOver) {
-                throw new ReportConflict($merged->conflicts);
-            }
-            $this->step($record, $merged->document, $says, $who);
+            $this->step($record, self::merged($record, $base, $changed, $isOver), $says, $who);
         });
     }
 
@@ -118,13 +110,18 @@ final readonly class ReportEdit
     /**
      * Moves the closing period, and those of the datasets that the report follows.
      *
+     * @param int $based the version that it began with
      * @param array<int, string> $closings keys by dataset; none: only the report's own moves
+     *
+     * @throws ReportConflict where somebody else moved it meanwhile
      */
-    public function rollOn(int $id, Report $moved, array $closings, string $says, string $who): void
+    public function rollOn(int $id, int $based, Report $moved, array $closings, string $says, string $who): void
     {
-        $this->turn->take(function () use ($id, $moved, $closings, $says, $who): void {
+        $this->turn->take(function () use ($id, $based, $moved, $closings, $says, $who): void {
             $done = $this->closings->close($closings, $who);
-            $this->step($this->record($id), ReportWriter::toArray($moved), $says, $who, $done);
+            $record = $this->record($id);
+            $document = self::merged($record, $this->maybeBase($record, $based), $moved, false);
+            $this->step($record, $document, $says, $who, $done);
         });
     }
 
@@ -136,6 +133,37 @@ final readonly class ReportEdit
         return null !== $record && null === $record->deletedAt
             ? $record
             : throw new DeletedMeanwhile("There is no report $id. It may have been deleted.");
+    }
+
+    /** @return array<string, mixed>|null the document of that version; null where it is not kept any more */
+    private function maybeBase(ReportRecord $record, int $version): ?array
+    {
+        return $version === $record->version
+            ? $record->document
+            : $this->steps->maybeVersion((int) $record->id, $version);
+    }
+
+    /**
+     * A change together with whatever was changed since it was begun.
+     *
+     * @param array<string, mixed>|null $base that it began with; null: it is not kept any more
+     *
+     * @return array<string, mixed>
+     *
+     * @throws ReportConflict
+     */
+    private static function merged(ReportRecord $record, ?array $base, Report $changed, bool $isOver): array
+    {
+        if (null === $base && !$isOver) {
+            throw new ReportConflict([]);
+        }
+        $mine = ReportWriter::toArray($changed);
+        $merged = ReportMerge::of($base ?? $record->document, $mine, $record->document, $isOver);
+        if ([] !== $merged->conflicts && !$isOver) {
+            throw new ReportConflict($merged->conflicts);
+        }
+
+        return $merged->document;
     }
 
     /**

@@ -34,7 +34,7 @@ final readonly class Issuing
         $report = OpenReports::report($record->document);
         $drawing = $this->open->drawing($report);
         $closing = $drawing->closingLabel();
-        $pages = new ReportPages($drawing, $at->format('j M Y, H:i'));
+        $pages = new ReportPages($drawing, $at);
         $drawn = [];
         foreach ($report->pages as $i => $page) {
             $this->job->tell('Drawing the pages', $i, 2 * \count($report->pages));

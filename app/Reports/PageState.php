@@ -15,7 +15,6 @@ use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\DrawnPage;
 use KeenMargin\Core\Report\Layout\PageNote;
 use KeenMargin\Core\Report\Layout\PlacedBlock;
-use KeenMargin\Core\Report\Text\LiveText;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Plain;
 use KeenMargin\Core\Workings\Result\Check;
@@ -42,7 +41,7 @@ final class PageState
             'contentWidth' => Plain::round($page->paper->contentWidth()),
             'messageBottom' => Plain::round($page->messageBottom),
             'message' => self::marks($page->message),
-            'says' => self::text($page->page->message, $drawing),
+            'says' => $drawing->said($page->page->message),
             'frame' => self::marks($page->frame),
             'blocks' => array_map(
                 static fn (PlacedBlock $block): array => self::block($block, $drawing),
@@ -65,11 +64,6 @@ final class PageState
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $page->checks),
             'numbers' => self::numbers($page, $drawing),
         ];
-    }
-
-    private static function text(LiveText $text, ReportDrawing $drawing): string
-    {
-        return $text->with(static fn ($number): string => $drawing->number($number)->shown());
     }
 
     /** @return array<string, mixed> */

@@ -14,6 +14,7 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Document\References;
 use KeenMargin\Core\Report\Document\ReportWriter;
+use KeenMargin\Core\Report\Drawing\NamedChart;
 use KeenMargin\Core\Report\Report;
 
 /** A report as a file: what it refers to goes by its name, and comes along. */
@@ -30,21 +31,39 @@ final readonly class ReportFile
     /** @return array<string, mixed> as `./keen report` reads it */
     public function document(Report $report): array
     {
-        $named = References::renamed($report, $this->datasetName(...), $this->chartName(...));
-        $figures = $notes = [];
-        foreach ($this->states->datasets($report) as $dataset) {
-            $figures[$dataset->name] = $this->mapping($dataset);
-            array_push($notes, ...$this->notesOf($dataset));
+        $datasets = $this->states->datasets($report);
+        $ids = array_map(static fn (DatasetRecord $dataset): string => (string) $dataset->id, $datasets);
+        $names = self::apart(
+            array_combine($ids, array_map(static fn (DatasetRecord $dataset): string => $dataset->name, $datasets)),
+        );
+        $charts = $this->charts($report);
+        $chartNames = self::apart(array_map(static fn (NamedChart $chart): string => $chart->name, $charts));
+        $named = References::renamed(
+            $report,
+            static fn (string $id): string => $names[$id] ?? $id,
+            static fn (string $id): string => $chartNames[$id] ?? $id,
+        );
+        $figures = $notes = $told = [];
+        foreach ($datasets as $dataset) {
+            $name = $names[(string) $dataset->id];
+            $figures[$name] = $this->mapping($dataset);
+            array_push($notes, ...$this->notesOf($dataset, $name));
+        }
+        foreach ($charts as $id => $chart) {
+            $told[$chartNames[$id]] = [
+                'dataset' => $names[$chart->dataset] ?? $chart->dataset,
+                'recipe' => $chart->recipe,
+            ];
         }
 
         return ReportWriter::toArray($named) + array_filter([
-            'charts' => $this->charts($report),
+            'charts' => $told,
             'figures' => array_filter($figures),
             'notes' => $notes,
         ]);
     }
 
-    /** @return array<string, array{dataset: string, recipe: array<string, mixed>}> by name */
+    /** @return array<string, NamedChart> by id, without those that are gone */
     private function charts(Report $report): array
     {
         $charts = [];
@@ -52,19 +71,36 @@ final readonly class ReportFile
             foreach ($page->blocks() as $block) {
                 if ($block instanceof ChartBlock && '' !== $block->named) {
                     try {
-                        $chart = $this->library->chart($block->named);
+                        $charts[$block->named] = $this->library->chart($block->named);
                     } catch (NotAccepted) {
-                        continue;
+                        // Its block says so.
                     }
-                    $charts[$chart->name] = [
-                        'dataset' => $this->datasetName($chart->dataset),
-                        'recipe' => $chart->recipe,
-                    ];
                 }
             }
         }
 
         return $charts;
+    }
+
+    /**
+     * Names that stand for several get a number: `Fares`, `Fares (2)`.
+     *
+     * @param array<int|string, string> $names by id
+     *
+     * @return array<int|string, string>
+     */
+    private static function apart(array $names): array
+    {
+        $apart = [];
+        foreach ($names as $id => $name) {
+            $own = $name;
+            for ($number = 2; \in_array($own, $apart, true); ++$number) {
+                $own = "$name ($number)";
+            }
+            $apart[$id] = $own;
+        }
+
+        return $apart;
     }
 
     /** @return array<string, mixed> how its last file was read */
@@ -83,12 +119,12 @@ final readonly class ReportFile
     }
 
     /** @return list<array<string, mixed>> */
-    private function notesOf(DatasetRecord $dataset): array
+    private function notesOf(DatasetRecord $dataset, string $name): array
     {
         return array_values(
             array_map(
                 static fn (NoteRecord $note): array => array_filter([
-                    'dataset' => $dataset->name,
+                    'dataset' => $name,
                     'measure' => $note->measure,
                     'period' => $note->period,
                     'where' => json_decode($note->place, true),
@@ -97,23 +133,5 @@ final readonly class ReportFile
                 $this->notes->records($dataset),
             ),
         );
-    }
-
-    private function datasetName(string $id): string
-    {
-        try {
-            return $this->library->dataset($id)->name;
-        } catch (NotAccepted) {
-            return $id;
-        }
-    }
-
-    private function chartName(string $id): string
-    {
-        try {
-            return $this->library->chart($id)->name;
-        } catch (NotAccepted) {
-            return $id;
-        }
     }
 }

@@ -89,10 +89,7 @@ final readonly class Rolling
         if ($dataset->isTimeless() || $dataset->isEmpty()) {
             return null;
         }
-        $last = null;
-        foreach ((new ClosingPeriods($dataset))->list as $period) {
-            $last = $period->lastDay() <= $to->lastDay() ? $period : $last;
-        }
+        $last = (new ClosingPeriods($dataset))->upTo($to);
 
         return null === $last || $last->key() === $dataset->closing()->key() ? null : $last->key();
     }

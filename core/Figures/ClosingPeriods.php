@@ -29,6 +29,17 @@ final readonly class ClosingPeriods
         return [] === $before ? null : $before[array_key_last($before)];
     }
 
+    /** The last one that ends with another period or before it; null where there is none. */
+    public function upTo(Period $closing): ?Period
+    {
+        $known = array_filter(
+            $this->list,
+            static fn (Period $period): bool => $period->lastDay() <= $closing->lastDay(),
+        );
+
+        return [] === $known ? null : $known[array_key_last($known)];
+    }
+
     /**
      * The first one that ends after another period does: of a day within a month that month. Null where there is none.
      */

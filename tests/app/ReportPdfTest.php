@@ -261,4 +261,23 @@ final class ReportPdfTest extends TestCase
         file_put_contents("$this->folder/pack.pdf", $pdf->body);
         self::assertSame($strip(implode('', $this->pages())), $own);
     }
+
+    public function testChartsOfOneNameAreToldApartInTheDocument(): void
+    {
+        $dataset = Kept::made(Kept::FARES);
+        $charts = array_map(
+            static fn (string $by): int => Server::send('POST', '/api/charts', [
+                'dataset' => $dataset,
+                'name' => 'Fares',
+                'recipe' => ['keenMargin' => 1, 'kind' => 'variance-tiers', 'question' => ['by' => $by]],
+            ])->int('id'),
+            ['month', 'Route'],
+        );
+        $made = Server::send('POST', '/api/reports', ['title' => 'Review', 'charts' => $charts]);
+        $document = Server::send('GET', '/api/reports/'.$made->int('id').'/document');
+        foreach (['Fares' => 'month', 'Fares (2)' => 'Route'] as $name => $by) {
+            self::assertSame($by, $document->at('charts', $name, 'recipe', 'question', 'by'), $document->body);
+        }
+        self::assertSame('Fares (2)', $document->text('pages', 0, 'rows', 1, 'blocks', 0, 'chart'));
+    }
 }

@@ -104,10 +104,8 @@ final readonly class ReportPageController
     #[Operation('The first page as it is now, as a picture', media: ['image/svg+xml'])]
     public function picture(int $id): Response
     {
-        $report = OpenReports::report($this->records->report($id)->document);
-        $first = $report->pages[0] ?? new Page('blank', $report->title);
-        $report = $report->withPages([] === $report->pages ? [$first] : $report->pages);
-        $drawn = (new ReportPages($this->open->drawing($report)))->page($first);
+        $report = self::withPage($this->records->report($id));
+        $drawn = (new ReportPages($this->open->drawing($report)))->page($report->pages[0]);
 
         return new Response($this->svg->render($drawn->picture()), 200, ['Content-Type' => 'image/svg+xml']);
     }
@@ -133,12 +131,18 @@ final readonly class ReportPageController
 
     private function render(ReportRecord $record): string
     {
-        $report = OpenReports::report($record->document);
-        $pages = [] === $report->pages ? [new Page('blank', $report->title)] : $report->pages;
         $made = new \DateTimeImmutable();
-        $drawing = $this->open->drawing(With::of($report, ['pages' => $pages]));
+        $drawing = $this->open->drawing(self::withPage($record));
 
-        return $this->pdf->render(new ReportPages($drawing, $made->format('j M Y, H:i')), $made);
+        return $this->pdf->render(new ReportPages($drawing, $made), $made);
+    }
+
+    /** A report without any page is shown as one that nothing stands on. */
+    private static function withPage(ReportRecord $record): Report
+    {
+        $report = OpenReports::report($record->document);
+
+        return [] === $report->pages ? $report->withPages([new Page('blank', $report->title)]) : $report;
     }
 
     private static function pageOf(Report $report, string $id): Page

@@ -116,11 +116,12 @@ final readonly class SettlingController
         );
         $report = OpenReports::report($record->document);
         $this->edit->rollOn(
-            $id,
-            Rolling::moved($report, $to),
-            $this->rolling->closings($report, $to),
-            'The report is rolled on to '.PeriodNames::full($to),
-            Signature::of($request),
+            id: $id,
+            based: $record->version,
+            moved: Rolling::moved($report, $to),
+            closings: $this->rolling->closings($report, $to),
+            says: 'The report is rolled on to '.PeriodNames::full($to),
+            who: Signature::of($request),
         );
 
         return $this->answer($id);

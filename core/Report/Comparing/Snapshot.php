@@ -8,7 +8,6 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Report\Block\FiguresBlock;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Page;
-use KeenMargin\Core\Report\Text\LiveNumber;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Result\Row;
@@ -19,8 +18,10 @@ use KeenMargin\Core\Workings\Words\RowPhrases;
  * Every number, text and note behind the pages of a report at one moment, as plain data:
  *
  *     {"closing": "2026-07", "pages": [{"id", "title", "message", "texts": {block: text},
- *       "charts": {id: {"what", "block", "closing", "headline", "rows": [{"key", "label", "period", "cells": {column:
+ *       "charts": {id: {"what", "block", "closes", "headline", "rows": [{"key", "label", "ends", "cells": {column:
  *       [head, exact, told]}}], "notes": {id: text}}}}]}
+ *
+ * `closes` and `ends` are the last days of the closing period and of a row's own period.
  */
 final class Snapshot
 {
@@ -40,12 +41,7 @@ final class Snapshot
     /** @return array<string, mixed> */
     private static function page(Page $page, ReportDrawing $drawing): array
     {
-        $texts = array_map(
-            static fn ($text): string => $text->with(
-                static fn (LiveNumber $number): string => $drawing->number($number)->shown(),
-            ),
-            $page->texts(),
-        );
+        $texts = array_map($drawing->said(...), $page->texts());
         $charts = [];
         foreach ($page->blocks() as $block) {
             $ids = $block instanceof FiguresBlock
@@ -92,7 +88,7 @@ final class Snapshot
 
         return [
             'what' => $workings->context->subject,
-            'closing' => $workings->context->closing->key(),
+            'closes' => $workings->context->closing->lastDay(),
             'headline' => $workings->summary->headline['row'],
             'rows' => $rows,
             'notes' => $notes,
@@ -115,6 +111,6 @@ final class Snapshot
             }
         }
 
-        return ['key' => $key, 'label' => $label, 'period' => $period?->key(), 'cells' => $cells];
+        return ['key' => $key, 'label' => $label, 'ends' => $period?->lastDay(), 'cells' => $cells];
     }
 }

@@ -10,8 +10,8 @@ namespace KeenMargin\Core\Report\Comparing;
  * begins with is told, and its variance.
  *
  * @phpstan-type Cell array{string, string, string}
- * @phpstan-type SnapshotRow array{key: string, label: string, period: ?string, cells: array<string, Cell>}
- * @phpstan-type Chart array{block: string, what: string, closing: string, headline: string,
+ * @phpstan-type SnapshotRow array{key: string, label: string, ends: ?int, cells: array<string, Cell>}
+ * @phpstan-type Chart array{block: string, what: string, closes: int, headline: string,
  *     rows: list<SnapshotRow>, notes: array<int|string, string>}
  * @phpstan-type SnapshotPage array{id: string, title: string, message: string, texts: array<string, string>,
  *     charts: array<string, Chart>}
@@ -122,11 +122,11 @@ final class SnapshotDiff
             $rows[$row['key']] = $row;
         }
         $told = [];
-        $hasMoved = $old['closing'] !== $new['closing'];
-        $both = min($old['closing'], $new['closing']);
+        $hasMoved = $old['closes'] !== $new['closes'];
+        $both = min($old['closes'], $new['closes']);
         foreach ($new['rows'] as $row) {
             $was = $rows[$row['key']] ?? null;
-            $isClosed = null !== $row['period'] && strcmp($row['period'], $both) <= 0;
+            $isClosed = null !== $row['ends'] && $row['ends'] <= $both;
             $isHeadline = $row['key'] === $new['headline'] && !isset($told[$row['key']]);
             if (null === $was || ($hasMoved && !$isClosed && !$isHeadline)) {
                 continue;

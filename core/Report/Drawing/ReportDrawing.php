@@ -18,6 +18,9 @@ use KeenMargin\Core\Report\Block\FiguresBlock;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\Report;
 use KeenMargin\Core\Report\Text\LiveNumber;
+use KeenMargin\Core\Report\Text\LiveText;
+use KeenMargin\Core\Report\Text\Paragraph;
+use KeenMargin\Core\Report\Text\TextMarkup;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -100,6 +103,34 @@ final class ReportDrawing
             ),
             default => new NumberNow($number, $stale->now, $stale->exact, $row, $from),
         };
+    }
+
+    /** A text with its numbers as they are shown now. */
+    public function said(LiveText $text): string
+    {
+        return $text->with($this->shown(...));
+    }
+
+    /** @return list<Paragraph> the same as paragraphs */
+    public function paragraphs(LiveText $text): array
+    {
+        return TextMarkup::paragraphs($text, $this->shown(...));
+    }
+
+    /** @return list<int> which of the text's numbers are others by now than it says */
+    public function stale(LiveText $text): array
+    {
+        return array_keys(
+            array_filter(
+                $text->numbers(),
+                fn (LiveNumber $number): bool => $this->number($number)->isStale(),
+            ),
+        );
+    }
+
+    private function shown(LiveNumber $number): string
+    {
+        return $this->number($number)->shown();
     }
 
     /**

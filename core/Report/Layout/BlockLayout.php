@@ -15,10 +15,8 @@ use KeenMargin\Core\Report\Block\FiguresBlock;
 use KeenMargin\Core\Report\Block\TextBlock;
 use KeenMargin\Core\Report\Drawing\KeyNumbers;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
-use KeenMargin\Core\Report\Text\LiveNumber;
 use KeenMargin\Core\Report\Text\LiveText;
 use KeenMargin\Core\Report\Text\Paragraph;
-use KeenMargin\Core\Report\Text\TextMarkup;
 use KeenMargin\Core\Report\Text\TextRun;
 use KeenMargin\Core\Workings\Result\RowNote;
 
@@ -106,23 +104,15 @@ final readonly class BlockLayout
 
     private function text(LiveText $text, string $id, float $width): LaidText
     {
-        $stale = [];
-        foreach ($text->numbers() as $i => $number) {
-            $this->drawing->number($number)->isStale() && ($stale[] = $i);
-        }
-
         return TextLayout::of(
-            paragraphs: TextMarkup::paragraphs(
-                $text,
-                fn (LiveNumber $number): string => $this->drawing->number($number)->shown(),
-            ),
+            paragraphs: $this->drawing->paragraphs($text),
             left: 0.0,
             top: -self::RAISED,
             width: $width,
             size: self::TEXT,
             line: self::TEXT_LINE,
             key: $id,
-            stale: $stale,
+            stale: $this->drawing->stale($text),
             between: self::BETWEEN,
         );
     }

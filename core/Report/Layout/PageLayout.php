@@ -12,9 +12,7 @@ use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\PageRow;
 use KeenMargin\Core\Report\ScaleOver;
-use KeenMargin\Core\Report\Text\LiveNumber;
 use KeenMargin\Core\Report\Text\Paragraph;
-use KeenMargin\Core\Report\Text\TextMarkup;
 use KeenMargin\Core\Report\Text\TextRun;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
@@ -88,17 +86,10 @@ final class PageLayout
     private function message(): array
     {
         $text = $this->page->message;
-        $stale = [];
-        foreach ($text->numbers() as $i => $number) {
-            $this->drawing->number($number)->isStale() && ($stale[] = $i);
-        }
         $laid = TextLayout::of(
             paragraphs: $text->isEmpty()
                 ? [new Paragraph([new TextRun($this->page->title)])]
-                : TextMarkup::paragraphs(
-                    $text,
-                    fn (LiveNumber $number): string => $this->drawing->number($number)->shown(),
-                ),
+                : $this->drawing->paragraphs($text),
             left: $this->paper->left(),
             top: self::TOP,
             width: $this->paper->contentWidth(),
@@ -106,7 +97,7 @@ final class PageLayout
             line: self::MESSAGE_LINE,
             weight: 500,
             key: 'message',
-            stale: $stale,
+            stale: $this->drawing->stale($text),
             ink: $text->isEmpty() ? Ink::Quiet : Ink::Ink,
         );
 

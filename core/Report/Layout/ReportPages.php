@@ -12,17 +12,19 @@ use KeenMargin\Core\Report\ScaleOver;
 /** The pages of a report, drawn one by one, with what they have in common: the foot, and a scale over all of them. */
 final class ReportPages
 {
+    private const MOMENT = 'j M Y, H:i';
+
     private ?PageScale $scale = null;
     private readonly Foot $foot;
 
-    /** @param string $made moment that stands at the foot; blank: none */
-    public function __construct(private readonly ReportDrawing $drawing, string $made = '')
+    /** @param ?\DateTimeImmutable $made moment that stands at the foot; null: none */
+    public function __construct(private readonly ReportDrawing $drawing, ?\DateTimeImmutable $made = null)
     {
         $report = $drawing->report;
         $this->foot = new Foot(
             implode(' · ', array_filter([$report->organisation, $report->title])),
             $drawing->closingLabel(),
-            $made,
+            $made?->format(self::MOMENT) ?? '',
         );
     }
 

@@ -12,7 +12,7 @@ const props = defineProps<{
   takes: boolean
 }>()
 const WIDTH = 208
-const GAP = 8
+const APART = 8
 const AROUND = 38
 const LINE = 20
 /** Pixels by which it may reach beyond its block. */
@@ -23,9 +23,9 @@ const style = computed(() => {
   const { left, right, top, bottom } = props.place
   const width = `${WIDTH}px`
   const beside = `${Math.max(0, top)}px`
-  if (right + GAP + WIDTH <= props.width + BEYOND) return { width, left: `${right + GAP}px`, top: beside }
-  if (left - GAP - WIDTH >= -BEYOND) return { width, left: `${left - GAP - WIDTH}px`, top: beside }
-  const below = bottom + GAP + height.value <= props.down ? bottom + GAP : top - GAP - height.value
+  if (right + APART + WIDTH <= props.width + BEYOND) return { width, left: `${right + APART}px`, top: beside }
+  if (left - APART - WIDTH >= -BEYOND) return { width, left: `${left - APART - WIDTH}px`, top: beside }
+  const below = bottom + APART + height.value <= props.down ? bottom + APART : top - APART - height.value
   return { width, left: `${Math.max(0, Math.min(right, props.width) - WIDTH)}px`, top: `${below}px` }
 })
 </script>

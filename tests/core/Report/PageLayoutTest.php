@@ -34,7 +34,9 @@ final class PageLayoutTest extends TestCase
             $notes,
         );
 
-        return (new ReportPages($drawing, '27 Nov 2026, 09:30'))->page($drawing->report->pages[0], $paper);
+        $pages = new ReportPages($drawing, new \DateTimeImmutable('2026-11-27 09:30'));
+
+        return $pages->page($drawing->report->pages[0], $paper);
     }
 
     /** @return list<string> */

@@ -88,6 +88,25 @@ final class SnapshotTest extends TestCase
         self::assertContains(['restated', 'Amount, Year to date, AC', '490', '492'], $same);
     }
 
+    public function testAClosedQuarterThatIsAnotherIsRestatedAsWell(): void
+    {
+        $quarters = static fn (string $closing): array => [
+            'closedThrough' => $closing,
+            'pages' => [WrittenReport::page('p', [[WrittenReport::chart('c', ['by' => 'quarter'])]])],
+        ];
+        $figures = static fn (string $from, string $to): array => [
+            'Fares' => Written::figures(str_replace($from, $to, WrittenReport::FARES), [], 'Fares'),
+        ];
+        $then = WrittenReport::drawing($quarters('2026-03'));
+        $closed = WrittenReport::drawing($quarters('2026-04'), [], $figures('2026-02,Holm,55', '2026-02,Holm,57'));
+        self::assertContains(['restated', 'Amount, Q1 2026, AC', '490', '492'], self::diff($then, $closed));
+        // The second quarter was not closed then, nor is it now.
+        $open = WrittenReport::drawing($quarters('2026-04'), [], $figures('2026-04,Holm,48', '2026-04,Holm,49'));
+        foreach (self::diff($then, $open) as [$kind, $what]) {
+            self::assertNotSame('restated', $kind, $what);
+        }
+    }
+
     public function testADifferenceThatRoundingHidesIsToldExactly(): void
     {
         $little = [
