@@ -10,6 +10,7 @@ declare(strict_types=1);
 use KeenMargin\Core\Notation\Hatch;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
+use KeenMargin\Core\Report\Layout\Paper;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -60,6 +61,16 @@ $ts =
     Type::SERIF.
     "'\nexport const serifWeight = ".
     Type::SERIF_WEIGHT.
+    "\n".
+    "/** Of a report's page, in points: sizes of type, heights of lines, and what blocks leave to the foot. */\n".
+    'export const pageType = '.
+    json_encode([
+        'message' => Type::PAGE_MESSAGE,
+        'messageLine' => Type::PAGE_MESSAGE_LINE,
+        'text' => Type::PAGE_TEXT,
+        'textLine' => Type::PAGE_TEXT_LINE,
+        'foot' => Paper::FOOT,
+    ]).
     "\n";
 foreach (['css' => $css, 'ts' => $ts] as $ending => $text) {
     $file = "$root/frontend/shared/notation.$ending";

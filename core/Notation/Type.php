@@ -15,4 +15,9 @@ final class Type
     public const TITLE = 12.5;
     public const LABEL = 11.0;
     public const SMALL = 10.5;
+    /** The message of a report's page, its texts, and the heights of their lines. */
+    public const PAGE_MESSAGE = 20.0;
+    public const PAGE_MESSAGE_LINE = 26.0;
+    public const PAGE_TEXT = 12.0;
+    public const PAGE_TEXT_LINE = 17.0;
 }

@@ -60,8 +60,6 @@ export interface ReportDocument {
 }
 
 export const MOST_BLOCKS = 4
-/** Points at the end of a sheet that blocks leave to its foot. */
-export const FOOT = 34
 
 export function newId(prefix: string): string {
   return `${prefix}-${Math.random().toString(36).slice(2, 10)}${Date.now().toString(36)}`

@@ -65,3 +65,5 @@ export const hatch = { size: 5, thickness: 1.9, path: 'M-1 1L1 -1M0 5L5 0M4 6L6 
 export const chartFont = 'IBM Plex Sans'
 export const serifFont = 'IBM Plex Serif'
 export const serifWeight = 500
+/** Of a report's page, in points: sizes of type, heights of lines, and what blocks leave to the foot. */
+export const pageType = {"message":20,"messageLine":26,"text":12,"textLine":17,"foot":34}

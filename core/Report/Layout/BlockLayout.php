@@ -23,8 +23,6 @@ use KeenMargin\Core\Workings\Result\RowNote;
 /** Draws each block of a page by itself, as wide as it is and as high as it likes to be. */
 final readonly class BlockLayout
 {
-    private const TEXT = 12.0;
-    private const TEXT_LINE = 17.0;
     private const BETWEEN = 7.0;
     /** So that its first line stands beside the first line of a chart. */
     private const RAISED = 5.0;
@@ -109,8 +107,8 @@ final readonly class BlockLayout
             left: 0.0,
             top: -self::RAISED,
             width: $width,
-            size: self::TEXT,
-            line: self::TEXT_LINE,
+            size: Type::PAGE_TEXT,
+            line: Type::PAGE_TEXT_LINE,
             key: $id,
             stale: $this->drawing->stale($text),
             between: self::BETWEEN,

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Report\Layout;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Report\Block\Block;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
@@ -26,8 +27,6 @@ use KeenMargin\Core\Workings\Result\Check;
 final class PageLayout
 {
     private const TOP = 16.0;
-    private const MESSAGE = 20.0;
-    private const MESSAGE_LINE = 26.0;
     private const BELOW_MESSAGE = 9.0;
     private const BELOW_RULE = 12.0;
     private const ROW_GAP = 16.0;
@@ -93,15 +92,15 @@ final class PageLayout
             left: $this->paper->left(),
             top: self::TOP,
             width: $this->paper->contentWidth(),
-            size: self::MESSAGE,
-            line: self::MESSAGE_LINE,
+            size: Type::PAGE_MESSAGE,
+            line: Type::PAGE_MESSAGE_LINE,
             weight: 500,
             key: 'message',
             stale: $this->drawing->stale($text),
             ink: $text->isEmpty() ? Ink::Quiet : Ink::Ink,
         );
 
-        return [$laid->marks, self::TOP + max($laid->height, self::MESSAGE_LINE) + self::BELOW_MESSAGE];
+        return [$laid->marks, self::TOP + max($laid->height, Type::PAGE_MESSAGE_LINE) + self::BELOW_MESSAGE];
     }
 
     /** Draws every block, and makes charts fit the page. */

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, nextTick, ref, watch, type Component } 
 import { ask, says } from '../../shared/api'
 import type { Dataset, Drawing, Question, SentencePart } from '../../shared/types'
 import ChoiceSlot from '../../shared/slots/ChoiceSlot.vue'
+import GatheredBar from '../../shared/slots/GatheredBar.vue'
 import FlagSlot from '../slots/FlagSlot.vue'
 import MembersSlot from '../../shared/slots/MembersSlot.vue'
 import MoreSlot from '../slots/MoreSlot.vue'
@@ -15,7 +16,8 @@ import { filterText } from '../../shared/slots/memberFilter'
 import { nameOf, usualColumns } from '../slots/columns'
 import { spanText } from '../slots/spanText'
 import { provideSpeak } from '../../shared/slots/speak'
-import { useGathered } from './useGathered'
+import { stepSlots } from '../../shared/slots/slotSteps'
+import { useGathered } from '../../shared/slots/useGathered'
 
 /** Slots that only some kinds have are loaded when one is asked. */
 const later = (loader: () => Promise<Component>) =>
@@ -35,11 +37,13 @@ const emit = defineEmits<{
   say: [better: 'more' | 'less']
   keepBands: [bands: NonNullable<Question['bands']>]
 }>()
-const filter = useGathered(
+const gathered = useGathered(
   computed(() => props.question),
+  ['where', 'span'],
   (part) => emit('change', part),
 )
-const { where, isGathering, count } = filter
+const { shown, isGathering, count } = gathered
+const where = computed(() => shown.value.where ?? [])
 const rows = computed(
   () =>
     props.drawing.kinds.find((kind) => kind.id === props.drawing.recipe.kind)?.rows ?? {
@@ -64,15 +68,6 @@ provideSpeak(async (slot, text) => {
   }
 })
 const line = ref<HTMLElement | null>(null)
-
-/** Arrow keys go from slot to slot while none is open. */
-function step(event: KeyboardEvent, by: number) {
-  const slots = [...(line.value?.querySelectorAll<HTMLElement>('.slot') ?? [])]
-  const at = slots.indexOf(document.activeElement as HTMLElement)
-  if (at < 0 || slots[at]?.getAttribute('aria-expanded') === 'true') return
-  event.preventDefault()
-  slots[(at + by + slots.length) % slots.length]?.focus()
-}
 
 /** A slot with nothing set that was asked for; it stands in the sentence until it is set or the sentence changes. */
 const extra = ref<{ slot: string; text: string } | null>(null)
@@ -131,7 +126,7 @@ const layers = computed(() => [
 ])
 /** A span is gathered with the filter; whether the forecast is shown is not. */
 function takeSpan(part: Partial<Question>) {
-  if (isGathering.value && 'span' in part) filter.setSpan(part.span)
+  if (isGathering.value && 'span' in part) gathered.set({ span: part.span })
   else emit('change', part)
 }
 /** What rows of a table are in order by: the column and a word for the direction, as one text. */
@@ -173,8 +168,8 @@ function breakdown(slot: string) {
     class="font-serif"
     :class="isSmall ? 'text-[18px] leading-[29px]' : 'text-[22px] leading-[34px]'"
     v-bind="$attrs"
-    @keydown.left="step($event, -1)"
-    @keydown.right="step($event, 1)"
+    @keydown.left="stepSlots($event, -1)"
+    @keydown.right="stepSlots($event, 1)"
   >
     <span
       v-for="part in parts"
@@ -299,11 +294,11 @@ function breakdown(slot: string) {
       <MoreSlot v-else-if="part.slot === 'more'" :text="part.text" :offers="part.offers ?? []" @choose="open" />
       <SpanSlot
         v-else-if="part.slot === 'span'"
-        :text="isGathering ? spanText(filter.span.value, dataset) : part.text"
+        :text="isGathering ? spanText(shown.span, dataset) : part.text"
         :dataset="dataset"
-        :question="isGathering ? { ...question, span: filter.span.value } : question"
+        :question="isGathering ? { ...question, span: shown.span } : question"
         :can-gather="!isGathering"
-        @gather="filter.start"
+        @gather="gathered.start"
         @change="takeSpan"
       />
       <ReferencesSlot
@@ -326,8 +321,8 @@ function breakdown(slot: string) {
         :breakdown="breakdown(part.slot)!"
         :where="where"
         :can-gather="!isGathering"
-        @gather="filter.start"
-        @change="filter.set"
+        @gather="gathered.start"
+        @change="gathered.set({ where: $event })"
       />
       <NumbersSlot
         v-else-if="part.slot === 'numbers'"
@@ -335,18 +330,17 @@ function breakdown(slot: string) {
         :dataset="dataset"
         :where="where"
         :can-gather="!isGathering"
-        @gather="filter.start"
-        @change="filter.set"
+        @gather="gathered.start"
+        @change="gathered.set({ where: $event })"
       />{{ part.tail }}</span
     >
   </div>
-  <p v-if="isGathering" class="mt-1 mb-3 flex items-center gap-3" role="group" aria-label="Gathered changes">
-    <span>{{
-      count === 0
-        ? 'Changes are gathered.'
-        : `${count} ${count === 1 ? 'part differs' : 'parts differ'} from the chart.`
-    }}</span>
-    <button class="button button-strong" @click="filter.apply">Apply together</button>
-    <button class="link" @click="filter.drop">Drop them</button>
-  </p>
+  <GatheredBar
+    v-if="isGathering"
+    class="mt-1 mb-3"
+    :count="count"
+    from="chart"
+    @apply="gathered.apply"
+    @drop="gathered.drop"
+  />
 </template>

@@ -1,7 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ref } from 'vue'
-import type { Filter, Question } from '../../shared/types'
-import { useGathered } from '../chart/useGathered'
+import type { Filter } from '../../shared/types'
 import { chosenOf, depthOf, filterText, leavesOf, withChosen } from '../../shared/slots/memberFilter'
 
 const line = {
@@ -55,41 +53,5 @@ describe('a filter of members', () => {
         [{ field: 'Line', notIn: ['Fuel'] }],
       ].map((where) => filterText(line, where)),
     ).toEqual(['all of Line', 'Fuel', 'Fuel and Crew', '3 of Line', 'all of Line but Fuel'])
-  })
-})
-
-describe('changes that are gathered', () => {
-  it('are applied together, or dropped', () => {
-    const question = ref<Question>({ where: [{ field: 'Route', in: ['North'] }] })
-    const told: Partial<Question>[] = []
-    const filter = useGathered(question, (part) => told.push(part))
-    filter.set([{ field: 'Route', in: ['Holm'] }])
-    expect(told).toEqual([{ where: [{ field: 'Route', in: ['Holm'] }] }])
-    filter.start()
-    filter.set([
-      { field: 'Route', in: ['Holm'] },
-      { field: 'Line', in: ['Fuel'] },
-    ])
-    expect([told.length, filter.count.value, filter.where.value.length]).toEqual([1, 2, 2])
-    filter.set(undefined)
-    expect(filter.count.value).toBe(1)
-    filter.apply()
-    expect([told[1], filter.isGathering.value]).toEqual([{ where: undefined, span: undefined }, false])
-    filter.start()
-    filter.set([])
-    filter.drop()
-    expect([told.length, filter.where.value]).toEqual([2, question.value.where])
-  })
-
-  it('hold the span too', () => {
-    const question = ref<Question>({ span: { last: 3, unit: 'month' } })
-    const told: Partial<Question>[] = []
-    const filter = useGathered(question, (part) => told.push(part))
-    filter.start()
-    filter.setSpan({ previous: 1, unit: 'year' })
-    filter.set([{ field: 'Route', in: ['Holm'] }])
-    expect([told.length, filter.count.value]).toEqual([0, 2])
-    filter.apply()
-    expect(told).toEqual([{ where: [{ field: 'Route', in: ['Holm'] }], span: { previous: 1, unit: 'year' } }])
   })
 })

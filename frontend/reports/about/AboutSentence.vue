@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import ChoiceSlot from '../../shared/slots/ChoiceSlot.vue'
-import type { About, ScaleOver } from '../document'
+import GatheredBar from '../../shared/slots/GatheredBar.vue'
+import { stepSlots } from '../../shared/slots/slotSteps'
+import { useGathered } from '../../shared/slots/useGathered'
+import { told, type About, type ScaleOver } from '../document'
 import type { Report, ReportPage } from '../types'
 import AgainstSlot from './AgainstSlot.vue'
 import TimeSlot from './TimeSlot.vue'
 import WhereSlot from './WhereSlot.vue'
-import { useGatheredAbout } from './useGatheredAbout'
 
 /** What a page, or the whole report, is about: it stands over the questions of its charts. */
 const props = defineProps<{
@@ -18,10 +20,10 @@ const props = defineProps<{
   isOfReport?: boolean
 }>()
 const emit = defineEmits<{ change: [about: About]; scale: [scale: ScaleOver | undefined] }>()
-const line = ref<HTMLElement | null>(null)
-const gathered = useGatheredAbout(
+const gathered = useGathered(
   computed(() => props.about),
-  (about) => emit('change', about),
+  ['where', 'span', 'against'],
+  (part) => emit('change', told({ ...props.about, ...part })),
 )
 const { shown, isGathering, count } = gathered
 
@@ -31,25 +33,16 @@ const scales = computed(() => [
   { value: 'report', label: 'one scale for the whole report', note: '' },
   { value: 'own', label: 'a scale of its own for each chart', note: '' },
 ])
-/** Arrow keys go from slot to slot while none is open. */
-function step(event: KeyboardEvent, by: number) {
-  const slots = [...(line.value?.querySelectorAll<HTMLElement>('.slot') ?? [])]
-  const at = slots.indexOf(document.activeElement as HTMLElement)
-  if (at < 0 || slots[at]?.getAttribute('aria-expanded') === 'true') return
-  event.preventDefault()
-  slots[(at + by + slots.length) % slots.length]?.focus()
-}
 </script>
 
 <template>
   <div
-    ref="line"
     role="group"
     :aria-label="isOfReport ? 'What the report is about' : 'What the page is about'"
     class="font-serif"
     :class="isOfReport ? 'text-[15px] leading-[25px]' : 'text-[20px] leading-[31px]'"
-    @keydown.left="step($event, -1)"
-    @keydown.right="step($event, 1)"
+    @keydown.left="stepSlots($event, -1)"
+    @keydown.right="stepSlots($event, 1)"
   >
     <template v-for="(part, i) in sentence" :key="part.slot ?? i">
       <template v-if="!part.slot">{{ part.text }}</template>
@@ -89,10 +82,13 @@ function step(event: KeyboardEvent, by: number) {
         @choose="emit('scale', ($event || undefined) as ScaleOver | undefined)"
       />
     </template>
-    <span v-if="isGathering" class="ml-3 inline-flex items-center gap-2 align-middle font-sans text-[13px]">
-      <span class="text-quiet">{{ count === 1 ? '1 change' : `${count} changes` }} gathered</span>
-      <button class="button button-strong" :disabled="!count" @click="gathered.apply()">Apply</button>
-      <button class="button" @click="gathered.drop()">Drop</button>
-    </span>
+    <GatheredBar
+      v-if="isGathering"
+      class="mt-1"
+      :count="count"
+      :from="isOfReport ? 'report' : 'page'"
+      @apply="gathered.apply()"
+      @drop="gathered.drop()"
+    />
   </div>
 </template>

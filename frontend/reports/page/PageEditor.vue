@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
+import { pageType } from '../../shared/notation'
 import AddBlock from '../edit/AddBlock.vue'
 import BlockTools from '../edit/BlockTools.vue'
 import {
   findBlock,
-  FOOT,
   MOST_BLOCKS,
   withBlock,
   withBlockAt,
@@ -44,10 +44,8 @@ const emit = defineEmits<{
   go: [page: string]
 }>()
 
-const MESSAGE_SIZE = 20
-const MESSAGE_LINE = 26
-const TEXT_SIZE = 12
-const TEXT_LINE = 17
+/** Points from the top of a sheet to the field that its message is written in. */
+const MESSAGE_TOP = 21
 /** `message`, or the id of a text block that is written. */
 const writing = ref('')
 const editor = ref<InstanceType<typeof LiveTextEditor> | InstanceType<typeof LiveTextEditor>[] | null>(null)
@@ -126,7 +124,7 @@ const rows = computed(() => {
 const beyond = computed(() => Math.max(0, ...rows.value.map((row) => row.bottom - props.page.height)))
 /** The row from which on a page that is too full would go on on a second one. */
 const cutAt = computed(() => {
-  const limit = props.page.height - FOOT
+  const limit = props.page.height - pageType.foot
   const first = rows.value.findIndex((row) => row.bottom > limit + 1)
   return rows.value[Math.max(1, first)]?.id ?? null
 })
@@ -260,10 +258,10 @@ function insert(offer: NumberOffer) {
           class="absolute! z-20 bg-panel font-serif font-medium"
           :style="{
             left: `${page.left * zoom}px`,
-            top: `${21 * zoom}px`,
+            top: `${MESSAGE_TOP * zoom}px`,
             width: `${page.contentWidth * zoom}px`,
-            fontSize: `${MESSAGE_SIZE * zoom}px`,
-            lineHeight: `${MESSAGE_LINE * zoom}px`,
+            fontSize: `${pageType.message * zoom}px`,
+            lineHeight: `${pageType.messageLine * zoom}px`,
           }"
           label="Message of the page"
           :text="own.message"
@@ -292,7 +290,7 @@ function insert(offer: NumberOffer) {
           <LiveTextEditor
             ref="editor"
             class="bg-panel"
-            :style="{ fontSize: `${TEXT_SIZE * zoom}px`, lineHeight: `${TEXT_LINE * zoom}px` }"
+            :style="{ fontSize: `${pageType.text * zoom}px`, lineHeight: `${pageType.textLine * zoom}px` }"
             label="Text"
             is-long
             :text="ownBlock(block.id)?.text"

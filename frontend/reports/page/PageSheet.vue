@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, useId, useSlots } from 'vue'
-import { inks } from '../../shared/notation'
+import { inks, pageType } from '../../shared/notation'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
 import SceneView from '../../charts/chart/SceneView.vue'
-import { FOOT } from '../document'
 import type { PageBlock, ReportPage } from '../types'
 import RowTip from './RowTip.vue'
 
@@ -116,7 +115,7 @@ function tipPlace(block: PageBlock) {
       :viewBox="`0 0 ${page.width} ${page.height}`"
       aria-hidden="true"
     >
-      <rect :x="page.left" :y="page.height - FOOT" width="100%" :height="FOOT" class="fill-panel" />
+      <rect :x="page.left" :y="page.height - pageType.foot" width="100%" :height="pageType.foot" class="fill-panel" />
       <SceneMarks :marks="page.frame" :prefix="prefix" :inks="inks" />
     </svg>
     <ol v-if="page.notes.length" class="sr-only">
