@@ -224,14 +224,12 @@ final readonly class ReportEdit
     private static function recipes(?Report $report): array
     {
         $recipes = [];
-        foreach ($report->pages ?? [] as $page) {
-            foreach ($page->blocks() as $block) {
-                if ($block instanceof ChartBlock && null !== $block->recipe) {
-                    $recipes[$block->id] = ['dataset' => $block->dataset, 'recipe' => $block->recipe];
-                }
-                foreach ($block instanceof FiguresBlock ? $block->figures : [] as $figure) {
-                    $recipes[$figure->id] = ['dataset' => $figure->dataset, 'recipe' => $figure->recipe];
-                }
+        foreach ($report?->blocks() ?? [] as $block) {
+            if ($block instanceof ChartBlock && null !== $block->recipe) {
+                $recipes[$block->id] = ['dataset' => $block->dataset, 'recipe' => $block->recipe];
+            }
+            foreach ($block instanceof FiguresBlock ? $block->figures : [] as $figure) {
+                $recipes[$figure->id] = ['dataset' => $figure->dataset, 'recipe' => $figure->recipe];
             }
         }
 

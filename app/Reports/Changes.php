@@ -12,7 +12,7 @@ use KeenMargin\Core\Report\Comparing\SnapshotDiff;
 use KeenMargin\Core\Time\Period;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** What is otherwise now than in an issued report. */
+/** Compares an issued report with the draft, with the figures as they are now, or with another issued one. */
 final readonly class Changes
 {
     public function __construct(private OpenReports $open, private IssueStore $issues)

@@ -10,7 +10,6 @@ use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Drawing\ChartKinds;
-use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Document\ReportReader;
 use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
@@ -40,20 +39,16 @@ final readonly class OpenReports
     }
 
     /**
-     * What its pages are drawn from, in a few letters: another one as soon as they may look otherwise.
+     * A short hash of everything its pages are drawn from: it changes whenever they may look different.
      */
     public function sign(Report $report): string
     {
         $states = [ReportWriter::toArray(With::of($report, ['accepted' => []]))];
-        foreach ($report->pages as $page) {
-            foreach ($page->blocks() as $block) {
-                foreach ($block->datasets() as $dataset) {
-                    $states[$dataset] = $this->stateOf($dataset);
-                }
-                if ($block instanceof ChartBlock && '' !== $block->named) {
-                    $states["chart:$block->named"] = $this->stateOfChart($block->named);
-                }
-            }
+        foreach ($report->datasets() as $dataset) {
+            $states[$dataset] = $this->stateOf($dataset);
+        }
+        foreach ($report->charts() as $block) {
+            '' === $block->named || ($states["chart:$block->named"] = $this->stateOfChart($block->named));
         }
         ksort($states);
 

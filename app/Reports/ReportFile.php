@@ -11,7 +11,6 @@ use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Reports\StoredLibrary;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Document\References;
 use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Drawing\NamedChart;
@@ -67,15 +66,11 @@ final readonly class ReportFile
     private function charts(Report $report): array
     {
         $charts = [];
-        foreach ($report->pages as $page) {
-            foreach ($page->blocks() as $block) {
-                if ($block instanceof ChartBlock && '' !== $block->named) {
-                    try {
-                        $charts[$block->named] = $this->library->chart($block->named);
-                    } catch (NotAccepted) {
-                        // Its block says so.
-                    }
-                }
+        foreach ($report->charts() as $block) {
+            try {
+                '' === $block->named || ($charts[$block->named] = $this->library->chart($block->named));
+            } catch (NotAccepted) {
+                // Its block says so.
             }
         }
 

@@ -15,11 +15,11 @@ final class ReportSize
 
     public static function of(ReportRecord $record): int
     {
-        $blocks = 0;
-        foreach (OpenReports::report($record->document)->pages as $page) {
-            $blocks += \count(array_filter($page->blocks(), static fn (Block $block): bool => !$block->isEmpty()));
-        }
+        $blocks = array_filter(
+            OpenReports::report($record->document)->blocks(),
+            static fn (Block $block): bool => !$block->isEmpty(),
+        );
 
-        return self::FIGURES_A_BLOCK * $blocks;
+        return self::FIGURES_A_BLOCK * \count($blocks);
     }
 }

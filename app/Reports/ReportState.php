@@ -14,7 +14,6 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Report\AboutWords;
-use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Report;
 use KeenMargin\Core\Time\Grain;
@@ -52,7 +51,7 @@ final readonly class ReportState
             'savedAt' => $record->savedAt->format(\DateTimeInterface::ATOM),
             'pages' => \count($report->pages),
             'sheet' => $report->sheet->value,
-            'charts' => \count(self::chartBlocks($report)),
+            'charts' => \count($report->charts()),
             'closing' => $drawing->closingLabel(),
             'isPinned' => null !== $report->closedThrough,
             'pictured' => $sign,
@@ -137,7 +136,7 @@ final readonly class ReportState
     {
         $records = [];
         $ids = $report->datasets();
-        foreach (self::chartBlocks($report) as $block) {
+        foreach ($report->charts() as $block) {
             try {
                 '' === $block->named || ($ids[] = $this->library->chart($block->named)->dataset);
             } catch (NotAccepted) {
@@ -153,19 +152,6 @@ final readonly class ReportState
         }
 
         return array_values($records);
-    }
-
-    /** @return list<ChartBlock> */
-    private static function chartBlocks(Report $report): array
-    {
-        $blocks = [];
-        foreach ($report->pages as $page) {
-            foreach ($page->blocks() as $block) {
-                $block instanceof ChartBlock && ($blocks[] = $block);
-            }
-        }
-
-        return $blocks;
     }
 
     /**

@@ -8,7 +8,7 @@ namespace KeenMargin\Core\Report;
 final readonly class Acceptance
 {
     /**
-     * @param string $finding its key, which is another one once what was found is another
+     * @param string $finding its key; it changes as soon as the finding says something else
      * @param string $at moment, as ISO 8601
      */
     public function __construct(

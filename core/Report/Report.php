@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report;
 
 use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Report\Block\Block;
+use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Time\Period;
 
 /** Pages of charts, messages and texts, with one closing period and shared scales. */
@@ -63,16 +65,25 @@ final readonly class Report
         return $page->scale ?? $this->scale;
     }
 
+    /** @return list<Block> of all pages */
+    public function blocks(): array
+    {
+        return array_merge([], ...array_map(static fn (Page $page): array => $page->blocks(), $this->pages));
+    }
+
+    /** @return list<ChartBlock> of all pages */
+    public function charts(): array
+    {
+        return array_values(
+            array_filter($this->blocks(), static fn (Block $block): bool => $block instanceof ChartBlock),
+        );
+    }
+
     /** @return list<string> names or ids of the datasets that its own blocks tell */
     public function datasets(): array
     {
-        $datasets = [];
-        foreach ($this->pages as $page) {
-            foreach ($page->blocks() as $block) {
-                array_push($datasets, ...$block->datasets());
-            }
-        }
+        $ofBlocks = array_map(static fn (Block $block): array => $block->datasets(), $this->blocks());
 
-        return array_values(array_unique($datasets));
+        return array_values(array_unique(array_merge([], ...$ofBlocks)));
     }
 }

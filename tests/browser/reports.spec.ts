@@ -256,7 +256,7 @@ test('a page that is too full says so, and goes on on a second one', async ({ pa
   const { id } = await pack(page, { title: 'Full', pages: [{ id: 'first', title: 'Full', rows }] })
   await openPack(page, id)
   await expect(page.getByText(/This page is too full, by [\d,]+ points/).first()).toBeVisible()
-  await page.getByRole('button', { name: 'Go on on a second page' }).click()
+  await page.getByRole('button', { name: 'Continue on a second page' }).click()
   await expect(aside(page).locator('[data-page]')).toHaveCount(2)
   await expect(aside(page)).toContainText('Full, continued')
 })

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report\Comparing;
 
-/** Something that is otherwise in another state of a report. */
+/** Something that differs between two states of a report. */
 final readonly class Difference
 {
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report\Comparing;
 
-/** What is otherwise in another state of a report. */
+/** What differs between two states of a report. */
 enum DifferenceKind: string
 {
     /** a sum that moved on with the closing period */

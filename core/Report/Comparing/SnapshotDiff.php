@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report\Comparing;
 
 /**
- * What is otherwise in one state of a report than in another. A number of a month that both have closed is restated
- * where it differs; of what moved on with the closing period only the sum that a chart
- * begins with is told, and its variance.
+ * Compares two states of a report. A number of a period that both have closed is restated where it differs. Of what
+ * moved on with the closing period only the sum that a chart begins with is told, and its variance.
  *
  * @phpstan-type Cell array{string, string, string}
  * @phpstan-type SnapshotRow array{key: string, label: string, ends: ?int, cells: array<string, Cell>}

@@ -117,7 +117,7 @@ final class ReportDrawing
         return TextMarkup::paragraphs($text, $this->shown(...));
     }
 
-    /** @return list<int> which of the text's numbers are others by now than it says */
+    /** @return list<int> which of the text's numbers have changed since it was written */
     public function stale(LiveText $text): array
     {
         return array_keys(

@@ -27,7 +27,7 @@ final class TextLayout
      * @param float $line height of a line
      * @param 400|500 $weight of what is not emphasised
      * @param string $key that marks of numbers bear, followed by which of the text's numbers they are
-     * @param list<int> $stale numbers that are others by now
+     * @param list<int> $stale which numbers have changed since the text was written
      */
     private function __construct(
         private readonly float $left,

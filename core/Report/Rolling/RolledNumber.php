@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report\Rolling;
 
-/** A number of a text that will be another one. */
+/** A number of a text that will change. */
 final readonly class RolledNumber
 {
     /**

@@ -7,7 +7,7 @@ namespace KeenMargin\Core\Report\Settling;
 /** What has to be settled before a report goes out. */
 enum FindingKind: string
 {
-    /** a number of a text is another one by now */
+    /** a number of a text has changed since it was written */
     case Stale = 'stale';
     /** a check of a chart does not hold */
     case Check = 'check';

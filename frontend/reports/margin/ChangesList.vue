@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { nameOf, type ReportDocument } from '../document'
 import type { Report, ReportChanges, ReportDifference } from '../types'
 
-/** What is otherwise than in an issued report, page by page; each leads to its place. */
+/** What differs from an issued report, page by page; each leads to its place. */
 const props = defineProps<{ changes: ReportChanges; report: Report; document: ReportDocument }>()
 const emit = defineEmits<{ go: [page: string, block: string]; close: [] }>()
 const WORDS: Record<ReportDifference['kind'], string> = {
@@ -42,7 +42,7 @@ const pages = computed(() => {
       <h2 class="flex-1 font-serif text-[17px]">{{ title }}</h2>
       <button class="link" @click="emit('close')">Close</button>
     </div>
-    <p v-if="!changes.differences.length">Nothing is otherwise.</p>
+    <p v-if="!changes.differences.length">Nothing changed.</p>
     <div v-else class="max-h-[34vh] overflow-y-auto" tabindex="0" role="region" aria-label="Differences">
       <template v-for="page in pages" :key="page.id">
         <h3 class="label mt-2">{{ page.name }}</h3>

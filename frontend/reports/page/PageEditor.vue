@@ -238,7 +238,7 @@ function insert(offer: NumberOffer) {
         class="button"
         @click="emit('edit', (of) => withSecondPage(of, page.id, cutAt!), 'A page is divided in two')"
       >
-        Go on on a second page
+        Continue on a second page
       </button>
     </p>
     <PageSheet

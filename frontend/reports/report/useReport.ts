@@ -12,7 +12,7 @@ const EVERY = 900
  * A report that is edited: changes show at once and are saved in turn, each on top of whatever others changed meanwhile. Steps
  * back and on are kept by the server.
  *
- * @returns document: as it is here, with what is not saved yet. sign: another one as soon as pages may look otherwise.
+ * @returns document: as it is here, with what is not saved yet. sign: changes whenever pages may look different.
  *     conflict: paths that somebody else changed as well; null where there are none
  */
 export function useReport(id: MaybeRefOrGetter<number>) {
@@ -97,7 +97,7 @@ export function useReport(id: MaybeRefOrGetter<number>) {
       await load()
     } catch (error) {
       problem.value = conflict(error)
-        ? 'What this step changed was changed otherwise since. It stays as it is.'
+        ? 'What this step changed was changed again since. It stays as it is.'
         : says(error)
     }
   }

@@ -8,7 +8,7 @@ import NumberSearch from './NumberSearch.vue'
 
 /**
  * A message or text that is written in place. Numbers stand in it as pieces of their own: taken from a chart by a search, or by
- * pointing at one, they follow it or are marked once they are others.
+ * pointing at one, they follow it or are marked once they change.
  */
 const props = defineProps<{
   text: LiveText | undefined
