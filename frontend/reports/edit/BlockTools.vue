@@ -92,7 +92,9 @@ defineExpose({ focus: () => root.value?.focus() })
         ×
       </button>
     </div>
-    <span v-if="changed" class="absolute -top-2 left-1 z-10 rounded bg-accent px-1.5 text-[11px] text-panel"
+    <span
+      v-if="changed"
+      class="absolute right-0 bottom-full z-10 rounded-t bg-accent px-1.5 text-[11px] leading-[14px] text-panel"
       >{{ changed }} changed</span
     >
   </div>

@@ -30,7 +30,7 @@ function make() {
 <template>
   <DialogSheet title="A new report" @close="$emit('close')">
     <form @submit.prevent="make">
-      <label class="label block" for="report-title">What it is called</label>
+      <label class="label mb-1.5 block" for="report-title">What it is called</label>
       <input
         id="report-title"
         v-model="title"

@@ -339,7 +339,7 @@ function insert(offer: NumberOffer) {
       <div
         v-for="(row, i) in rows"
         :key="row.id"
-        class="adder absolute z-10 -translate-x-1/2 opacity-0 focus-within:opacity-100 hover:opacity-100 print:hidden"
+        class="adder absolute z-10 -translate-x-1/2 opacity-0 focus-within:z-40 focus-within:opacity-100 hover:opacity-100 print:hidden"
         :class="i === rows.length - 1 ? 'opacity-100' : ''"
         :style="{
           left: `${(page.left + page.contentWidth / 2) * zoom}px`,
