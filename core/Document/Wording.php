@@ -57,8 +57,6 @@ final class Wording
 
     public static function ordinal(int $number): string
     {
-        $ending = [1 => 'st', 2 => 'nd', 3 => 'rd'][$number % 10] ?? 'th';
-
         return [
             1 => 'first',
             'second',
@@ -72,8 +70,15 @@ final class Wording
             'tenth',
             'eleventh',
             'twelfth',
-        ][$number] ??
-            $number.(\in_array($number % 100, [11, 12, 13], true) ? 'th' : $ending);
+        ][$number] ?? self::nth($number);
+    }
+
+    /** `1st`, `10th`, `22nd` */
+    public static function nth(int $number): string
+    {
+        $ending = [1 => 'st', 2 => 'nd', 3 => 'rd'][$number % 10] ?? 'th';
+
+        return $number.(\in_array($number % 100, [11, 12, 13], true) ? 'th' : $ending);
     }
 
     /** A name's first letter made small, unless it is an abbreviation. */

@@ -16,6 +16,9 @@ use KeenMargin\Core\Time\PeriodRange;
  */
 final readonly class Dataset
 {
+    /** An actual on one of the last days of its month ends that month. */
+    public const LAST_DAYS = 4;
+
     /**
      * @param list<Measure> $measures in their order; the first one is asked about where none is named
      * @param list<Breakdown> $breakdowns
@@ -128,8 +131,8 @@ final readonly class Dataset
 
     /**
      * The period that the books are closed through: as told; else the last that has actuals, or anything where there
-     * are none.
-     * Of days it is the month, as books are closed by months; a day within a month has to be told.
+     * are none. Of figures by day it is the month of the last actual where that is among the last days of its month,
+     * else that day: the month is not over.
      *
      * @return ?Period null where there are no figures
      */
@@ -138,9 +141,14 @@ final readonly class Dataset
         if (null !== $this->closedThrough) {
             return $this->closedThrough;
         }
-        $last = $this->coverage->last(Scenario::Actual) ?? $this->coverage->last();
+        $actual = $this->coverage->last(Scenario::Actual);
+        $last = $actual ?? $this->coverage->last();
+        if (null === $last || Grain::Day !== $last->grain) {
+            return $last;
+        }
+        $month = $last->group(Grain::Month, $this->calendar);
 
-        return null !== $last && Grain::Day === $last->grain ? $last->group(Grain::Month, $this->calendar) : $last;
+        return null === $actual || $month->lastDay() - $actual->lastDay() < self::LAST_DAYS ? $month : $actual;
     }
 
     /** The grain by which the books are closed: that of the figures, of days the month. */

@@ -45,6 +45,7 @@ final readonly class Question
      * @param ?Drivers $drivers of a bridge whose steps are what drives a value
      * @param list<OpenedStep> $opened steps that show their own steps
      * @param array<string|int, StepRole> $roles of rows of a list, by their names, where these do not tell them
+     * @param bool $isProRata whether a figure of a month that is not over is taken by the days that have passed
      */
     public function __construct(
         public ?string $measure = null,
@@ -75,6 +76,7 @@ final readonly class Question
         public array $opened = [],
         public Subtotals $subtotals = new Subtotals(),
         public array $roles = [],
+        public bool $isProRata = false,
     ) {
     }
 

@@ -32,7 +32,8 @@ final readonly class TitleBlock
     public static function of(Workings $workings, array $marks = [], TitleLines $own = new TitleLines()): self
     {
         $unit = $workings->context->display->unitText();
-        $when = implode('; ', array_filter([self::when($workings), ...PartlyCompared::words($workings), ...$marks]));
+        $says = [self::when($workings), ...PartlyCompared::words($workings), $workings->context->proRata, ...$marks];
+        $when = implode('; ', array_filter($says));
 
         return new self(
             $own->who ?? $workings->context->who,

@@ -73,6 +73,7 @@ final class BridgeWorkings
             display: $display,
             namesReference: false,
             says: $plan->words,
+            proRata: $plan->proRata,
         );
 
         return new Workings(

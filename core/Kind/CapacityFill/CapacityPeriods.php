@@ -112,8 +112,7 @@ final class CapacityPeriods
         foreach ($parts as $part) {
             $comparison = $this->parts[$part]->comparison;
             if (
-                null === $this->reference
-                || !$comparison->coverage->covers($this->reference, $period, $comparison->scenarioAt($period))
+                null === $this->reference || !$comparison->compares($this->reference, $period)
             ) {
                 return false;
             }

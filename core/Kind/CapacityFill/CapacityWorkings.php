@@ -9,6 +9,7 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Order;
@@ -20,6 +21,7 @@ use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Checks\CurrencyCheck;
+use KeenMargin\Core\Workings\Checks\OpenMonthChecks;
 use KeenMargin\Core\Workings\Checks\RowChecks;
 use KeenMargin\Core\Workings\Checks\RowSums;
 use KeenMargin\Core\Workings\Result\Check;
@@ -325,7 +327,12 @@ final readonly class CapacityWorkings
 
         $names = new PeriodsOfRows($scope);
         $partly = $made->partlyCovered($scope->fine);
-        $untargeted = $made->withoutTarget($scope->fine);
+        $untargeted = $made->withoutTarget($scope->fine)->only(
+            static fn (Period $period): bool => [] === array_filter(
+                $scope->question->against,
+                static fn (Scenario $one): bool => $made->comparison->isUncut($one, $period),
+            ),
+        );
         $aim = ($scope->question->against[0] ?? null)?->word() ?? 'target';
         $lacking = array_filter($rows, static fn (Row $row): bool => $row->role->isPart() && $row->lacksPart);
 
@@ -375,6 +382,7 @@ final readonly class CapacityWorkings
                         false,
                         "{$names->names($untargeted->list)}: no $aim, so not compared",
                     ),
+                ...(new OpenMonthChecks($scope, $made->comparison))->of($scope->question->against),
                 CurrencyCheck::maybe($scope),
                 ...RowChecks::notices($scope),
             ]),

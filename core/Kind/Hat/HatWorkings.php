@@ -17,6 +17,7 @@ use KeenMargin\Core\Workings\Arithmetic\LeftOut;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Checks\CurrencyCheck;
+use KeenMargin\Core\Workings\Checks\OpenMonthChecks;
 use KeenMargin\Core\Workings\Checks\RowChecks;
 use KeenMargin\Core\Workings\Checks\RowSums;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
@@ -164,6 +165,7 @@ final readonly class HatWorkings
                 RowChecks::missing($scope, $rows, $comparison->showsAny(...)),
                 ...RowChecks::absent($scope, $rows, [$first], $second),
                 $leftOut->isEmpty() ? null : new Check('one-sided', false, "$says, so not compared"),
+                ...(new OpenMonthChecks($scope, $comparison))->of([]),
                 CurrencyCheck::maybe($scope),
                 ...RowChecks::notices($scope),
             ]),

@@ -47,6 +47,7 @@ final class QuestionReader
             'total',
             'sequence',
             'landing',
+            'proRata',
             ...NearReader::KEYS,
             ...GoalReader::KEYS,
             ...TableReader::KEYS,
@@ -86,6 +87,7 @@ final class QuestionReader
             opened: WaterfallReader::opened($given->maybe('opened'), null !== $given->maybe('each')),
             subtotals: WaterfallReader::subtotals($given->maybe('subtotals')),
             roles: WaterfallReader::roles($given->maybe('roles')),
+            isProRata: $given->maybe('proRata')?->bool() ?? false,
         );
     }
 

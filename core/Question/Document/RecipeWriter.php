@@ -52,6 +52,7 @@ final class RecipeWriter
             'sort' => TableReader::sort($question->sort),
             'sequence' => $question->sequence,
             'landing' => $question->landing ?: null,
+            'proRata' => $question->isProRata ?: null,
             ...WaterfallWriter::toArray($question),
         ]);
     }

@@ -59,7 +59,7 @@ final readonly class Amounts
         Sums $after,
     ): BigDecimal|Fraction|null {
         $isAdded = $this->measure->isAddedOverMembers();
-        if ($isAdded && Grouping::Sum === $this->measure->grouping) {
+        if ($isAdded && Grouping::Sum === $this->measure->grouping && !$first->hasShares() && !$second->hasShares()) {
             $name = $this->measure->name;
             $from = $before->together($name, $first->starts);
             $to = $after->together($name, $second->starts);
@@ -141,12 +141,12 @@ final readonly class Amounts
         if (Grouping::Last === $this->measure->grouping) {
             return null === $periods->last ? null : $sums->at($this->measure->name, $periods->last);
         }
-        $sum = $sums->added($this->measure->name, $periods->starts);
+        $sum = $periods->added($sums, $this->measure->name);
         if (null === $sum || Grouping::Average !== $this->measure->grouping) {
             return $sum;
         }
 
-        return self::fraction($sum, $periods->figured);
+        return $sum instanceof Fraction ? $sum : self::fraction($sum, $periods->figured);
     }
 
     /** The mean over members. Over periods as well: each figure counts once. */
@@ -206,13 +206,17 @@ final readonly class Amounts
     private function ratio(ScenarioPeriods $periods, Sums $sums): ?Fraction
     {
         [$numerator, $denominator] = $this->measure->sources();
-        $part = $sums->added($numerator, $periods->starts);
-        $whole = $sums->added($denominator, $periods->starts);
+        $part = $periods->added($sums, $numerator);
+        $whole = $periods->added($sums, $denominator);
         if (null === $part || null === $whole || $whole->isZero()) {
             return null;
         }
+        [$part, $whole] = [Fraction::from($part), Fraction::from($whole)];
 
-        return Fraction::of($part->multipliedBy(100), $whole);
+        return Fraction::of(
+            $part->numerator->multipliedBy($whole->denominator)->multipliedBy(100),
+            $part->denominator->multipliedBy($whole->numerator),
+        );
     }
 
     private static function fraction(BigDecimal $sum, int $count): BigDecimal|Fraction

@@ -12,6 +12,7 @@ use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
 use KeenMargin\Core\Question\Flag;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /**
@@ -38,7 +39,7 @@ final class Comparison
         private readonly Scenario $scenario,
         private readonly ?Scenario $forecast,
         private readonly array $against,
-        Period $closing,
+        private readonly Period $closing,
         private readonly Flag $flag = new Flag(),
     ) {
         $this->amounts = new Amounts($measure, $coverage);
@@ -47,6 +48,20 @@ final class Comparison
         $this->plans = new \WeakMap();
         $this->scenarios = array_values(
             array_unique(array_filter([$scenario, $forecast, ...$against]), \SORT_REGULAR),
+        );
+    }
+
+    /** The same of actuals alone, as far as they go. */
+    public function withoutForecast(): self
+    {
+        return new self(
+            measure: $this->measure,
+            coverage: $this->coverage,
+            scenario: $this->scenario,
+            forecast: null,
+            against: $this->against,
+            closing: $this->closing,
+            flag: $this->flag,
         );
     }
 
@@ -195,6 +210,45 @@ final class Comparison
         return null !== $scenario && $this->coverage->covers($scenario, $fine);
     }
 
+    /** Whether a period is compared with a reference: both sides cover it, and it can be cut where actuals end. */
+    public function compares(Scenario $reference, Period $fine): bool
+    {
+        return ComparedSide::Both === $this->planner->side($reference, $fine);
+    }
+
+    /** Whether a reference's figure of the month that is not over is taken by the days that have passed. */
+    public function takesProRata(Scenario $reference): bool
+    {
+        return $this->planner->takesProRata($reference);
+    }
+
+    /** Whether a day is left out of a comparison with a reference because its month is not over. */
+    public function isUncut(Scenario $reference, Period $day): bool
+    {
+        return $this->planner->isUncut($reference, $day);
+    }
+
+    /** What is left out but for the month that is not over, of which it is said by itself why. */
+    public function leftOutBesidesOpenMonth(Scenario $reference, LeftOut $leftOut): LeftOut
+    {
+        $isOther = fn (Period $period): bool => !$this->planner->isUncut($reference, $period);
+
+        return new LeftOut(
+            array_values(array_filter($leftOut->shown, $isOther)),
+            array_values(array_filter($leftOut->reference, $isOther)),
+        );
+    }
+
+    /** Whether the month that is not over is left out because a scenario knows the whole month only. */
+    public function leavesOutOpenMonth(Scenario $reference): bool
+    {
+        $open = $this->coverage->open;
+
+        return null !== $open
+            && $this->coverage->hasOpenMonth($reference)
+            && $this->planner->isUncut($reference, Period::ofStart(Grain::Day, $open->month->firstDay()));
+    }
+
     private function compared(PlannedPair $pair, Sums $ofShown, Sums $ofReference, Better $better): Compared
     {
         $pair = $this->measure->isAddedOverMembers() ? $pair : $this->whereBothHave($pair, $ofShown, $ofReference);
@@ -248,8 +302,8 @@ final class Comparison
             $isShown = $this->amounts->has($scenario, $period, $ofShown);
             $isHeld = $this->amounts->has($reference, $period, $ofReference);
             if ($isShown && $isHeld) {
-                $shownPeriods->add($this->coverage->kept($scenario, $period));
-                $referencePeriods->add($this->coverage->kept($reference, $period));
+                $shownPeriods->add($this->planner->shownAt($period) ?? $this->coverage->kept($scenario, $period));
+                $referencePeriods->add($this->planner->referenceAt($reference, $period));
                 $both[] = $period;
             } elseif ($isShown) {
                 $shownOnly[] = $period;
@@ -268,7 +322,7 @@ final class Comparison
     private function hasAny(ScenarioPeriods $periods, Sums $sums): bool
     {
         foreach ($this->measure->sources() as $source) {
-            if (!$sums->hasAny($source, $periods->starts)) {
+            if (!$periods->areFiguredIn($sums, $source)) {
                 return false;
             }
         }

@@ -129,9 +129,10 @@ final class ComparisonPlan
         $ofReference = new ScenarioPeriods();
         foreach ($both as $period) {
             $ofShown->add(
-                $this->coverage->kept($this->planner->scenarioAt($period) ?? $this->planner->scenario, $period),
+                $this->planner->shownAt($period) ??
+                    $this->coverage->kept($this->planner->scenarioAt($period) ?? $this->planner->scenario, $period),
             );
-            $ofReference->add($this->coverage->kept($reference, $period));
+            $ofReference->add($this->planner->referenceAt($reference, $period));
         }
 
         return new PlannedPair($reference, $ofShown, $ofReference, $both, new LeftOut($shownOnly, $referenceOnly));

@@ -18,9 +18,15 @@ final readonly class KeptPeriod
      * @param list<ScenarioPeriod> $figured those for which the whole dataset has a figure
      * @param bool $isThere whether the whole dataset has figures of all sources of the measure there; of days within
      *                      the month
+     * @param positive-int $shareOf of how many equal parts of its amount it is one: a day of a figure of the whole
+     *                              month; 1: it is all of it
      */
-    public function __construct(public array $places, public array $figured, public bool $isThere)
-    {
+    public function __construct(
+        public array $places,
+        public array $figured,
+        public bool $isThere,
+        public int $shareOf = 1,
+    ) {
         $this->hasFigure = [] !== $figured;
     }
 }

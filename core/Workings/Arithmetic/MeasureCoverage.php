@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Arithmetic;
 
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\ScenarioPeriod;
@@ -21,7 +22,8 @@ use KeenMargin\Core\Time\PriorYear;
  *
  * Days are judged by their month, so that a daily actual can stand against a budget dated on firsts of months. Actuals,
  * and prior years derived from them, cover no day before the first actual, nor one after the last actual and the
- * closing day; but where the other side has one figure for the whole month, the month is compared as a whole.
+ * closing day; a first actual within the first four days of its month covers that month. Where the other side has one
+ * figure for the whole month, the month is compared as a whole, unless it is not over (OpenMonth).
  *
  * A prior year that did not come in for a period (of days: for its month) is derived from the actuals of the year
  * before.
@@ -33,10 +35,17 @@ final class MeasureCoverage
     /** @var array<string, array<int, true>> starts of the periods that have a figure themselves, by scenario code */
     private array $figured = [];
     /**
-     * @var array<string, array<int, true>> months for which a scenario has one figure, dated on their first or last day
+     * @var array<string, array<int, int>> months for which a scenario has one figure, dated on their first or last day,
+     *                                     with that day
      */
     private array $wholeMonths = [];
     private readonly bool $isDaily;
+    /** Days at the beginning and at the end of a month on which nothing may happen though it is told as a whole. */
+    public const EDGE = 4;
+    /** Whether a figure of the whole month that is not over is taken day by day. */
+    public readonly bool $isProRata;
+    /** The last day with an actual; null: there is none, or figures are not by day. */
+    public ?Period $lastActualDay = null;
     private int $firstActual = \PHP_INT_MAX;
     private int $lastActual = \PHP_INT_MIN;
     /** @var array<string, array<int, KeptPeriod>> those that were asked for, by scenario code and start */
@@ -47,17 +56,26 @@ final class MeasureCoverage
     /**
      * @param Sums $whole of the whole dataset, without any filter
      * @param Period $closing of the question
+     * @param ?OpenMonth $open the month that is not over at the closing period; null: none
      */
-    public function __construct(Measure $measure, Sums $whole, Dataset $dataset, Period $closing)
-    {
+    public function __construct(
+        Measure $measure,
+        Sums $whole,
+        Dataset $dataset,
+        Period $closing,
+        public readonly ?OpenMonth $open = null,
+    ) {
+        $isAddedOverDays = Grouping::Sum === $measure->grouping && $measure->isAddedOverMembers();
+        $this->isProRata = true === $open?->isProRata && ($isAddedOverDays || $measure->isRatio());
         $this->isDaily = Grain::Day === $dataset->grain;
         foreach (Scenario::cases() as $scenario) {
             $this->add($scenario, $measure->sources(), $whole);
         }
         if ($this->isDaily) {
             $actual = array_keys($this->figured[Scenario::Actual->value]);
-            $this->firstActual = [] === $actual ? \PHP_INT_MAX : min($actual);
+            $this->firstActual = [] === $actual ? \PHP_INT_MAX : self::firstOfMonth(min($actual));
             $this->lastActual = [] === $actual ? \PHP_INT_MIN : max(max($actual), $closing->lastDay());
+            $this->lastActualDay = [] === $actual ? null : Period::ofStart(Grain::Day, max($actual));
         }
     }
 
@@ -138,6 +156,47 @@ final class MeasureCoverage
         return $this->months[$start] ??= self::month($start);
     }
 
+    /** The first of the month of a day that is within the first days of it; else the day itself. */
+    private static function firstOfMonth(int $day): int
+    {
+        $number = CivilDate::parts($day)[2];
+
+        return $number <= self::EDGE ? $day - $number + 1 : $day;
+    }
+
+    /**
+     * Whether a scenario has one figure for the whole month that a day is in; of a derived prior year the actual of the
+     * year before.
+     */
+    public function knowsMonthOnly(Scenario $scenario, Period $day): bool
+    {
+        return null !== $this->maybeOfMonth($scenario, $day);
+    }
+
+    /**
+     * Where the one figure is kept that a scenario has for the whole month that a day is in; null where it has several,
+     * or none.
+     */
+    public function maybeOfMonth(Scenario $scenario, Period $day): ?ScenarioPeriod
+    {
+        foreach ($this->judgedBy($scenario, $day) as $at) {
+            $own = $this->wholeMonths[$at->scenario][$this->unit($at->start)] ?? null;
+            if (null !== $own) {
+                return new ScenarioPeriod($at->scenario, $own);
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a scenario has any figure in the month that is not over. */
+    public function hasOpenMonth(Scenario $scenario): bool
+    {
+        $first = null === $this->open ? null : Period::ofStart(Grain::Day, $this->open->month->firstDay());
+
+        return null !== $first && $this->kept($scenario, $first)->isThere;
+    }
+
     private static function month(int $day): int
     {
         [$year, $month] = CivilDate::parts($day);
@@ -163,7 +222,7 @@ final class MeasureCoverage
     /**
      * @param array<int, true> $days
      *
-     * @return array<int, true>
+     * @return array<int, int> the day that a month's only figure is dated on, by the number of the month
      */
     private function wholeMonths(array $days): array
     {
@@ -174,7 +233,7 @@ final class MeasureCoverage
         $isEdge = static fn (int $day): bool => 1 === CivilDate::parts($day)[2] || 1 === CivilDate::parts($day + 1)[2];
 
         return array_map(
-            static fn (): bool => true,
+            static fn (array $own): int => $own[0],
             array_filter($byMonth, static fn (array $own): bool => 1 === \count($own) && $isEdge($own[0])),
         );
     }

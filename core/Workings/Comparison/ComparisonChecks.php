@@ -11,6 +11,7 @@ use KeenMargin\Core\Workings\Arithmetic\LeftOut;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Checks\CurrencyCheck;
+use KeenMargin\Core\Workings\Checks\OpenMonthChecks;
 use KeenMargin\Core\Workings\Checks\RowChecks;
 use KeenMargin\Core\Workings\Checks\RowSums;
 use KeenMargin\Core\Workings\Result\Check;
@@ -76,6 +77,7 @@ final readonly class ComparisonChecks
                 \in_array(Scenario::PriorYear, [...$question->against, $question->scenario], true)
                     ? $this->priorYear()
                     : null,
+                ...(new OpenMonthChecks($this->scope, $this->comparison))->of($question->against),
                 CurrencyCheck::maybe($this->scope),
                 ...RowChecks::notices($this->scope),
             ]),
@@ -124,7 +126,10 @@ final readonly class ComparisonChecks
     /** Periods that only one side has. Where the reference has none at all, that is said by another check. */
     private function leftOut(Scenario $reference, Total $total): ?Check
     {
-        $leftOut = $total->leftOut[$reference->value] ?? new LeftOut();
+        $leftOut = $this->comparison->leftOutBesidesOpenMonth(
+            $reference,
+            $total->leftOut[$reference->value] ?? new LeftOut(),
+        );
         if ($leftOut->isEmpty() || null !== $this->uncovered($reference)) {
             return null;
         }

@@ -38,6 +38,7 @@ final readonly class ComparisonRows implements RowContent
             ($figures instanceof NetFigures ? $figures->figures : $figures)->sums($scope->sources, []),
             $scope->dataset,
             $scope->closing,
+            $scope->open,
         );
         $this->comparison = new Comparison(
             measure: $measure,
@@ -48,6 +49,14 @@ final readonly class ComparisonRows implements RowContent
             closing: $scope->closing,
             flag: $question->flag,
         );
+    }
+
+    /**
+     * The same for what is closed alone: within a month that is not over, actuals end though a forecast goes on.
+     */
+    public function toDate(): Comparison
+    {
+        return null === $this->scope->open ? $this->comparison : $this->comparison->withoutForecast();
     }
 
     public function hasFigures(FinePeriods $fine, Sums $sums): bool

@@ -13,9 +13,11 @@ use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Period;
+use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Checks\OpenMonthChecks;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
 use KeenMargin\Core\Workings\Result\ColumnFormula;
@@ -67,7 +69,8 @@ final readonly class ComparisonWorkings
             default => Total::none($references),
         };
         $closed = $scope->closedThisYear();
-        $toDate = $closed->isEmpty() || null !== $question->breakdown() ? null : $whole($closed);
+        $isTold = !$closed->isEmpty() && null === $question->breakdown();
+        $toDate = $isTold ? $made->toDate()->total($closed, $all, $scope->better) : null;
         $year = $scope->wholeYear();
         $lands = $showsForecast && null === $question->breakdown() && !$year->only($isForecast)->isEmpty();
         $landing = $lands ? new Landing($whole($year), $year, $year->only($shows), $scope->year) : null;
@@ -116,7 +119,7 @@ final readonly class ComparisonWorkings
 
         $table = new WorkingsTable(
             rows: $rows,
-            columns: self::columns($scope, $references, $display, $showsForecast ? $shown : null),
+            columns: self::columns($scope, $made->comparison, $references, $display, $showsForecast ? $shown : null),
             references: $references,
             total: $total,
             toDate: $toDate,
@@ -128,6 +131,7 @@ final readonly class ComparisonWorkings
             measures: [$measure],
             forecast: $showsForecast ? $question->forecast : null,
             display: $display,
+            proRata: (new OpenMonthChecks($scope, $made->comparison))->subtitle($question->against),
         );
         $checks = (new ComparisonChecks($scope, $made->comparison))->of(
             $rows,
@@ -170,14 +174,20 @@ final readonly class ComparisonWorkings
      *
      * @return list<Column>
      */
-    private static function columns(Scope $scope, array $references, Display $display, ?Column $shown): array
-    {
+    private static function columns(
+        Scope $scope,
+        Comparison $comparison,
+        array $references,
+        Display $display,
+        ?Column $shown,
+    ): array {
         $isSeen = static fn (Scenario $scenario): bool => null !== $shown
             || $scenario !== $scope->question->forecast
             || \in_array($scenario, $scope->question->against, true);
         $columns = [];
         foreach (array_filter($scope->scenarios(), $isSeen) as $scenario) {
-            $rule = trim(ucfirst($scenario->word()).', '.$display->unitText(), ', ');
+            $proRata = $comparison->takesProRata($scenario) ? ' pro rata' : '';
+            $rule = trim(ucfirst($scenario->word())."$proRata, {$display->unitText()}", ', ');
             $columns[] = new Column($scenario->value, ColumnForm::Amount, $scenario->value, $rule);
         }
         null === $shown || ($columns[] = $shown);

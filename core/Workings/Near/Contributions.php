@@ -19,13 +19,15 @@ use KeenMargin\Core\Workings\Rows\Scope;
 
 /**
  * What came in period by period up to the closing period, and how long it would take to reach a goal at the last rate:
- * the sum of the last contributions over the periods since the first of them. Days are taken by months. Of balances,
- * contributions are what they changed by.
+ * the sum of the last contributions over the periods since the first of them. Days are taken by months; where the books
+ * are closed within a month, as days. Of balances, contributions are what they changed by.
  */
 final readonly class Contributions
 {
     /** How many of the last ones make the rate. */
     private const LAST = 3;
+    /** Days that a rate by days is taken over at least: three days in a row are no rate. */
+    private const LEAST_DAYS = 7;
     /** Periods beyond which an estimate says nothing. */
     private const FAR = 1200;
 
@@ -38,7 +40,7 @@ final readonly class Contributions
     public function __construct(private Scope $scope, private Comparison $comparison)
     {
         $fine = $scope->dataset->grain;
-        $this->grain = Grain::Day === $fine ? Grain::Month : $fine;
+        $this->grain = Grain::Day === $fine && null === $scope->open ? Grain::Month : $fine;
         $closed = $after = [];
         $unit = null;
         foreach ($scope->dataset->isTimeless() ? [] : $scope->fine->list as $period) {
@@ -88,7 +90,8 @@ final readonly class Contributions
         }
         [$from, $to] = [$last[\count($last) - 1]->period, $this->closed[\count($this->closed) - 1][0]];
         $since = array_filter($this->closed, static fn (array $one): bool => !$from->isAfter($one[0]));
-        $rate = Fraction::of($sum->numerator, $sum->denominator->multipliedBy(\count($since)));
+        $periods = max(\count($since), Grain::Day === $this->grain ? self::LEAST_DAYS : 1);
+        $rate = Fraction::of($sum->numerator, $sum->denominator->multipliedBy($periods));
         $reached = null;
         if ($remaining->getSign() > 0 && $rate->getSign() > 0) {
             $needed = $remaining

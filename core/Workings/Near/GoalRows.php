@@ -19,6 +19,7 @@ use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\Span;
+use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\Side;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
@@ -74,7 +75,7 @@ final readonly class GoalRows
         $made = new ComparisonRows($scope, $scope->measure, $figures);
         $contributions = new Contributions($scope, $made->comparison);
         $rows = self::withGoals($compared, $aim, $asked, $figures);
-        $phased = self::phased($recipe, $pace, $scope, $figures);
+        $phased = self::phased($recipe, $pace, $scope, $figures, $made->comparison);
         $told = [];
         foreach ($rows as $row) {
             $told[] = self::told(
@@ -188,12 +189,22 @@ final readonly class GoalRows
      *
      * @throws NotAccepted
      */
-    private static function phased(Recipe $recipe, Pace $pace, Scope $scope, Figures $figures): array
-    {
+    private static function phased(
+        Recipe $recipe,
+        Pace $pace,
+        Scope $scope,
+        Figures $figures,
+        Comparison $comparison,
+    ): array {
         $closed = $scope->fine->only(static fn (Period $period): bool => !$period->isAfter($scope->closing));
         [$from, $to] = [$closed->first(), $closed->last()];
-        if (null === $pace->scenario || null === $from || null === $to) {
+        // A phased figure of a month that is not over is no place to stand on the way through it.
+        $isOfMonth = null !== $pace->scenario && $comparison->leavesOutOpenMonth($pace->scenario);
+        if (null === $pace->scenario || null === $from || null === $to || $isOfMonth) {
             return [];
+        }
+        if ($comparison->takesProRata($pace->scenario)) {
+            return self::phasedProRata($recipe, $pace->scenario, Span::between($from, $to), $figures);
         }
         $asked = OtherRows::asking($recipe, [
             'scenario' => $pace->scenario,
@@ -209,6 +220,31 @@ final readonly class GoalRows
             : [];
 
         return array_combine(array_map(static fn (Row $row): string => $row->key->id, $rows), $rows);
+    }
+
+    /**
+     * The same where a part of it is taken by the days that have passed: it is what actuals are held against.
+     *
+     * @return array<string, Row>
+     *
+     * @throws NotAccepted
+     */
+    private static function phasedProRata(Recipe $recipe, Scenario $scenario, Span $closed, Figures $figures): array
+    {
+        $asked = OtherRows::asking($recipe, [
+            'goal' => new Goal(),
+            'forecast' => null,
+            'against' => [$scenario],
+            'landing' => false,
+            'span' => $closed,
+            'order' => null,
+        ]);
+        $rows = [];
+        foreach (ComparisonWorkings::of($asked, $figures)->table->rows as $row) {
+            $rows[$row->key->id] = With::of($row, ['shown' => $row->values[$scenario->value] ?? null, 'exact' => null]);
+        }
+
+        return $rows;
     }
 
     /**

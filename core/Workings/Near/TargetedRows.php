@@ -178,6 +178,8 @@ final readonly class TargetedRows
     private static function held(Row $row, ?Variance $variance, ?BigDecimal $target): Row
     {
         $isPart = null !== $variance && [] !== $variance->only;
+        // A target of other periods than the value is none of it.
+        $target = null === $row->shown ? $target : null;
 
         return With::of($row, [
             'values' => [...$row->values, self::TARGET => $variance->reference ?? $target],

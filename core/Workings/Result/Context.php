@@ -41,6 +41,7 @@ final readonly class Context
      * @param list<BigDecimal> $milestones marked on the way to goals, in percent of them
      * @param list<TableColumn> $columns of a comparison table
      * @param ?TableColumn $sorted that its rows are in order by
+     * @param ?string $proRata what is taken by the days that have passed, as the subtitle says it; null: nothing
      * @param bool $namesReference whether the subtitle says what is compared with
      */
     public function __construct(
@@ -68,6 +69,7 @@ final readonly class Context
         public array $milestones = [],
         public array $columns = [],
         public ?TableColumn $sorted = null,
+        public ?string $proRata = null,
     ) {
     }
 

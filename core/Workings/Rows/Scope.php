@@ -18,6 +18,7 @@ use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodRange;
 use KeenMargin\Core\Time\Span;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Arithmetic\OpenMonth;
 use KeenMargin\Core\Workings\Result\Context;
 use KeenMargin\Core\Workings\Result\Display;
 
@@ -30,6 +31,7 @@ final readonly class Scope
     /**
      * @param list<string> $sources measures whose amounts are looked up
      * @param FinePeriods $fine all that the question is about
+     * @param ?OpenMonth $open the month that is not over at the closing period; null: none
      */
     private function __construct(
         public Question $question,
@@ -41,6 +43,7 @@ final readonly class Scope
         public Period $year,
         public PeriodRange $range,
         public FinePeriods $fine,
+        public ?OpenMonth $open = null,
     ) {
         $this->scenarios = array_values(
             array_unique(
@@ -87,6 +90,7 @@ final readonly class Scope
             year: $year,
             range: $range,
             fine: $fine,
+            open: OpenMonth::maybe($dataset, $closing, $range, $question->isProRata),
         );
     }
 
@@ -120,6 +124,7 @@ final readonly class Scope
      * @param ?Scenario $forecast null where no row shows it
      * @param list<MemberFilter|NumberFilter> $where what rows are narrowed to besides the question's filters
      * @param list<string> $explanations what the kind's marks stand for
+     * @param ?string $proRata what is taken by the days that have passed, as the subtitle says it; null: nothing
      * @param ?string $says which amounts are shown, in the subtitle's words; null: scenarios and references tell it
      */
     public function context(
@@ -133,6 +138,7 @@ final readonly class Scope
         array $explanations = [],
         bool $namesReference = true,
         ?string $says = null,
+        ?string $proRata = null,
     ): Context {
         $periods = $this->dataset->isTimeless()
             ? []
@@ -158,6 +164,7 @@ final readonly class Scope
             explanations: $explanations,
             namesReference: $namesReference,
             says: $says,
+            proRata: $proRata,
         );
     }
 

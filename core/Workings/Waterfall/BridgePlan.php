@@ -15,6 +15,7 @@ final readonly class BridgePlan
      * @param list<Check> $checks about periods that are left out
      * @param string $words what the subtitle says of it: `from BU to AC`
      * @param ?StatedBalance $stated opening and closing values in a measure of their own; null: none
+     * @param ?string $proRata what is taken by the days that have passed, as the subtitle says it; null: nothing
      * @param ?FinePeriods $span that steps are of; null: that of the first leg
      * @param bool $isFromNought whether steps begin at nought, without a total
      */
@@ -25,6 +26,7 @@ final readonly class BridgePlan
         public bool $isFromNought = false,
         public ?StatedBalance $stated = null,
         private ?FinePeriods $span = null,
+        public ?string $proRata = null,
     ) {
     }
 

@@ -12,6 +12,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
+use KeenMargin\Core\Workings\Checks\OpenMonthChecks;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Words\PeriodsOfRows;
 
@@ -56,6 +57,7 @@ final readonly class BridgePlanner
             $legs,
             $checks,
             'from '.implode(' to ', [$words[0], implode(' to ', \array_slice($words, 1))]),
+            proRata: $this->openMonth($stations)->subtitle($stations),
         );
     }
 
@@ -126,7 +128,7 @@ final readonly class BridgePlanner
      */
     private function compared(array $stations, array $comparisons): array
     {
-        $fine = $this->of->scope->fine;
+        $fine = $this->withoutUncut($stations);
         $leftOut = [];
         foreach ($comparisons as $i => $comparison) {
             $pair = $comparison->plan($fine)->pair($stations[$i]);
@@ -143,6 +145,41 @@ final readonly class BridgePlanner
     }
 
     /**
+     * All periods of the question; of several totals without the month that is not over where one of them knows the
+     * whole month only, as also a leg between plans would count it.
+     *
+     * @param non-empty-list<Scenario> $stations
+     */
+    private function withoutUncut(array $stations): FinePeriods
+    {
+        $fine = $this->of->scope->fine;
+        if (\count($stations) < 3 || !\in_array(Scenario::Actual, $stations, true)) {
+            return $fine;
+        }
+        $actual = $this->comparison(Scenario::Actual, []);
+        foreach ($stations as $station) {
+            $fine = $fine->only(static fn (Period $period): bool => !$actual->isUncut($station, $period));
+        }
+
+        return $fine;
+    }
+
+    /**
+     * What is said of a month that is not over.
+     *
+     * @param non-empty-list<Scenario> $stations
+     */
+    private function openMonth(array $stations): OpenMonthChecks
+    {
+        $isActual = \in_array(Scenario::Actual, $stations, true);
+
+        return new OpenMonthChecks($this->of->scope, $this->comparison(
+            $isActual ? Scenario::Actual : $stations[0],
+            [],
+        ));
+    }
+
+    /**
      * @param non-empty-list<Scenario> $stations
      * @param list<Comparison> $comparisons
      * @param list<Period> $leftOut
@@ -150,6 +187,21 @@ final readonly class BridgePlanner
      * @return list<Check>
      */
     private function checks(array $stations, array $comparisons, FinePeriods $kept, array $leftOut): array
+    {
+        return [
+            ...$this->openMonth($stations)->of($stations),
+            ...$this->leftOut($stations, $comparisons, $kept, $leftOut),
+        ];
+    }
+
+    /**
+     * @param non-empty-list<Scenario> $stations
+     * @param list<Comparison> $comparisons
+     * @param list<Period> $leftOut
+     *
+     * @return list<Check>
+     */
+    private function leftOut(array $stations, array $comparisons, FinePeriods $kept, array $leftOut): array
     {
         $names = new PeriodsOfRows($this->of->scope);
         if ($kept->isEmpty()) {
@@ -163,7 +215,11 @@ final readonly class BridgePlanner
         if (1 === \count($comparisons)) {
             $pair = $comparisons[0]->plan($this->of->scope->fine)->pair($stations[0]);
             $shown = null === $this->of->scope->question->forecast ? $stations[1]->word() : 'actual or forecast';
-            $says = $names->leftOut($pair->leftOut, $shown, $stations[0]->word());
+            $others = $comparisons[0]->leftOutBesidesOpenMonth($stations[0], $pair->leftOut);
+            if ($others->isEmpty()) {
+                return [];
+            }
+            $says = $names->leftOut($others, $shown, $stations[0]->word());
         } else {
             $says = $names->names($leftOut).': not in all of the scenarios';
         }

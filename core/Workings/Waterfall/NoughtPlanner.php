@@ -9,6 +9,7 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\Comparison;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Arithmetic\ScenarioPeriods;
+use KeenMargin\Core\Workings\Checks\OpenMonthChecks;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Core\Workings\Words\PeriodsOfRows;
 
@@ -61,14 +62,19 @@ final readonly class NoughtPlanner
                 ->without($shown)
                 ->only(static fn ($period): bool => null !== $last && $last->isAfter($period));
 
+            $closed = (new OpenMonthChecks($this->of->scope, $this->comparison))->of([]);
+
             return $missing->isEmpty()
-                ? []
-                : [new Check('none-missing', false, 'There are no figures of '.$names->names($missing->list))];
+                ? $closed
+                : [...$closed, new Check('none-missing', false, 'There are no figures of '.$names->names($missing->list))];
         }
-        $checks = [];
+        $checks = (new OpenMonthChecks($this->of->scope, $this->comparison))->of($question->against);
         $isShown = null === $question->forecast ? $question->scenario->word() : 'actual or forecast';
         foreach ($question->against as $reference) {
-            $leftOut = $this->comparison->plan($this->of->scope->fine)->pair($reference)->leftOut;
+            $leftOut = $this->comparison->leftOutBesidesOpenMonth(
+                $reference,
+                $this->comparison->plan($this->of->scope->fine)->pair($reference)->leftOut,
+            );
             if (!$leftOut->isEmpty()) {
                 $says = $names->leftOut($leftOut, $isShown, $reference->word());
                 $checks[] = new Check('left-out-'.strtolower($reference->value), false, "$says, so left out");

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Workings\Waterfall;
 
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\PeriodBridge;
+use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -105,6 +106,7 @@ final readonly class PeriodPlanner
     {
         $kept = $leftOut = [[], []];
         foreach ($firsts as $i => $first) {
+            [$first, $seconds[$i]] = $this->cutAlike($first, $seconds[$i]);
             $has = [$this->comparison->showsAny($first), $this->comparison->showsAny($seconds[$i])];
             foreach ([$first, $seconds[$i]] as $side => $fine) {
                 if ($has[0] && $has[1]) {
@@ -128,6 +130,30 @@ final readonly class PeriodPlanner
                 ];
 
         return [[new FinePeriods($kept[0]), new FinePeriods($kept[1])], $checks];
+    }
+
+    /**
+     * Days of two months that correspond to one another: where one of them is not over, the other is cut at the same
+     * day.
+     *
+     * @return array{FinePeriods, FinePeriods}
+     */
+    private function cutAlike(FinePeriods $first, FinePeriods $second): array
+    {
+        $open = $this->of->scope->open;
+        $isOpen = static fn (FinePeriods $fine): bool => null !== $fine->first()
+            && true === $open?->holds($fine->first());
+        if (null === $open || $isOpen($first) === $isOpen($second) || null !== $this->of->scope->question->forecast) {
+            return [$first, $second];
+        }
+        $isPassed = static fn (Period $day): bool => CivilDate::parts($day->start)[2] <= $open->elapsed;
+        $fine = $isOpen($first) ? $second : $first;
+        $isCuttable =
+            null !== $fine->first()
+            && !$this->of->coverage->knowsMonthOnly($this->of->scope->question->scenario, $fine->first());
+        $cut = $isCuttable ? $fine->only($isPassed) : new FinePeriods([]);
+
+        return $isOpen($first) ? [$first->only($isPassed), $cut] : [$cut, $second->only($isPassed)];
     }
 
     /**

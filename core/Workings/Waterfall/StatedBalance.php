@@ -36,6 +36,7 @@ final readonly class StatedBalance
             $of->raw->sums($measure->sources(), []),
             $scope->dataset,
             $scope->closing,
+            $scope->open,
         );
         $this->amounts = new Amounts($measure, $coverage);
         $this->comparison = new Comparison(

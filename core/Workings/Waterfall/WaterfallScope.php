@@ -50,6 +50,7 @@ final readonly class WaterfallScope
             $raw->sums($scope->sources, []),
             $scope->dataset,
             $scope->closing,
+            $scope->open,
         );
         $this->amounts = new Amounts($measure, $this->coverage);
     }
