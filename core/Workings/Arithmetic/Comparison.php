@@ -205,9 +205,7 @@ final class Comparison
     /** Whether what is shown covers the period. */
     public function shows(Period $fine): bool
     {
-        $scenario = $this->planner->scenarioAt($fine);
-
-        return null !== $scenario && $this->coverage->covers($scenario, $fine);
+        return null !== $this->planner->shownAt($fine);
     }
 
     /** Whether a period is compared with a reference: both sides cover it, and it can be cut where actuals end. */

@@ -157,7 +157,12 @@ final class Examples
                 'Day,Scenario,Amount 2026-01-05,AC,10 2026-01-20,AC,30 2026-02-03,AC,5 2026-01-01,BU,35'.
                     ' 2026-02-01,BU,10',
                 ['by' => 'month', 'against' => ['BU']],
-                ['2026-01: AC 40, BU 35; BU 5', '2026-02: AC 5, BU 10; BU -5', '= total 45; BU 0'],
+                [
+                    '2026-01: AC 40, BU 35; BU 5',
+                    '2026-02: AC 5, BU 10; BU –',
+                    '= total 45; BU 5',
+                    '- February is not over; the budget is by month, so it is not compared',
+                ],
             ),
             'both last days of February are prior year of the 28th' => new Example(
                 'Day,Amount 2024-02-28,1 2024-02-29,2 2025-02-28,4',

@@ -21,7 +21,18 @@ final class ClosingPeriodsTest extends TestCase
             ['2026-01', '2026-02', '2026-03'],
             array_map(static fn (Period $period): string => $period->key(), (new ClosingPeriods($dataset))->list),
         );
-        self::assertSame('2026-03', $dataset->closing()->key(), 'the month of the last actual');
+        self::assertSame('2026-03-17', $dataset->closing()->key(), 'March is not over');
+        self::assertSame('2026-02', (new ClosingPeriods($dataset))->before($dataset->closing())?->key());
+    }
+
+    #[TestWith(['2026-03-27', '2026-03-27'])]
+    #[TestWith(['2026-03-28', '2026-03'])]
+    #[TestWith(['2026-02-25', '2026-02'])]
+    #[TestWith(['2026-02-24', '2026-02-24'])]
+    public function testAMonthIsClosedWhoseLastActualIsAmongItsLastFourDays(string $day, string $closing): void
+    {
+        $dataset = Written::figures("Day,Scenario,Amount\n2026-01-05,AC,1\n$day,AC,2\n2026-12-31,BU,3\n")->dataset();
+        self::assertSame($closing, $dataset->closing()->key());
     }
 
     #[TestWith(['2026-02', '2026-01', '2026-03'])]

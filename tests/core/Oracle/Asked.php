@@ -39,6 +39,7 @@ final readonly class Asked
         public ?string $flag = null,
         public ?array $closing = null,
         public ?array $span = null,
+        public bool $isProRata = false,
     ) {
     }
 
@@ -72,6 +73,7 @@ final readonly class Asked
                 'between' => $this->between,
                 'target' => $this->target,
                 'better' => $this->better,
+                'proRata' => $this->isProRata ?: null,
                 'flag' => null === $this->flag ? null : ['percent' => $this->flag],
                 'closedThrough' => null === $this->closing ? null : $calendar->key(...$this->closing),
                 'span' => null === $this->span ? null : self::spanned($this->span, $calendar),

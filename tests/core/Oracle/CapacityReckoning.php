@@ -91,7 +91,8 @@ final readonly class CapacityReckoning
     {
         $needed = isset($this->asked->parts[$part]) ? [$part] : $others;
         $covers = fn (string $of, string $p): bool => null !== $this->reference
-            && $this->rules->covers($this->asked->parts[$of] ?? '', $this->reference, $p, $this->rules->scenarioAt($p));
+            && $this->rules->covers($this->asked->parts[$of] ?? '', $this->reference, $p, $this->rules->scenarioAt($p))
+            && !$this->rules->isLeftOut($this->asked->parts[$of] ?? '', $this->reference, $p);
 
         return array_values(
             array_filter(

@@ -53,7 +53,7 @@ final class Facts
     }
 
     /**
-     * The last period with actuals; of days the month.
+     * The last period with actuals; of days their month, where the last one is among the last four days of it.
      *
      * @return array{string, string} its first day and its grain
      */
@@ -64,8 +64,12 @@ final class Facts
             array_filter($this->told, static fn (Fact $row): bool => 'AC' === $row->scenario),
         );
         $last = [] === $actual ? $this->last() : max($actual);
+        $isOver =
+            [] === $actual || (int) substr($last, 8) > (int) (new \DateTimeImmutable($last))->format('t') - 4;
 
-        return 'day' === $this->grain ? [$this->calendar->start($last, 'month'), 'month'] : [$last, $this->grain];
+        return 'day' === $this->grain && $isOver
+            ? [$this->calendar->start($last, 'month'), 'month']
+            : [$last, $this->grain];
     }
 
     /**
@@ -109,6 +113,12 @@ final class Facts
         return $this->known["$measure $scenario $unit"] ??=
             [] !==
             array_filter($this->starts($measure, $scenario), fn (string $own): bool => $this->unit($own) === $unit);
+    }
+
+    /** @param list<string> $sources measures, all of which have to be covered */
+    public function coversAll(array $sources, string $scenario, string $start): bool
+    {
+        return [] === array_filter($sources, fn (string $source): bool => !$this->covers($source, $scenario, $start));
     }
 
     /** Whether the whole dataset has a figure of just this period. */

@@ -205,6 +205,7 @@ final class RandomLedger
             flag: 0 === mt_rand(0, 3) ? self::one(['5', '12.5']) : null,
             closing: 0 === mt_rand(0, 1) ? $this->closing() : null,
             span: $this->span($isFine),
+            isProRata: 'day' === $this->grain && 'comparison' === $this->family() && 0 === mt_rand(0, 2),
         );
     }
 
@@ -243,7 +244,7 @@ final class RandomLedger
     /** @return array{string, string} first day and grain; of days a month, or a day within one */
     private function closing(): array
     {
-        $grain = 'day' === $this->grain ? self::one(['month', 'month', 'day']) : $this->grain;
+        $grain = 'day' === $this->grain ? self::one(['month', 'day']) : $this->grain;
 
         return [$this->calendar->group(self::one($this->periods), $this->grain, $grain), $grain];
     }

@@ -53,7 +53,7 @@ final class Reckoning
         $this->year = $this->calendar->group($closing, $grain, 'year');
         [$this->from, $this->to] = $this->span($closing, $grain);
         $this->fine = $this->calendar->belonging($facts->grain, $this->from, $this->to);
-        $this->rules = new Rules($facts, $measures, $asked, $this->closingEnd);
+        $this->rules = new Rules($facts, $measures, $asked, $this->closingEnd, $this->to);
         $this->capacity = new CapacityReckoning($this->rules, $asked);
     }
 
@@ -79,7 +79,7 @@ final class Reckoning
         return new Expected(
             $this->orderedRows(),
             $this->total($this->asked->where),
-            $hasSums && [] !== $closed ? $this->numbers($closed, $this->asked->where) : null,
+            $hasSums && [] !== $closed ? $this->numbers($closed, $this->asked->where, true) : null,
             $hasSums && $lands ? $this->numbers($year, $this->asked->where) : null,
         );
     }
@@ -196,20 +196,21 @@ final class Reckoning
      * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
-    private function numbers(array $fine, array $where): Numbers
+    private function numbers(array $fine, array $where, bool $isToDate = false): Numbers
     {
         return match ($this->family) {
             'hat' => $this->hat($fine, $where),
             'capacity' => $this->capacity->of($fine, $where, $this->capacity->isTargetOnTotal($this->fine)),
-            default => $this->comparison($fine, $where),
+            default => $this->comparison($fine, $where, $isToDate),
         };
     }
 
     /**
      * @param list<string> $fine
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     * @param bool $isToDate whether it is of what is closed alone, without the forecast of the month that is not over
      */
-    private function comparison(array $fine, array $where): Numbers
+    private function comparison(array $fine, array $where, bool $isToDate): Numbers
     {
         $measure = $this->asked->measure;
         $values = $variances = $leftOut = [];
@@ -217,7 +218,8 @@ final class Reckoning
             array_filter([$this->asked->scenario, $this->asked->forecast, ...$this->asked->against]),
         );
         foreach ($scenarios as $scenario) {
-            $values[$scenario] = $this->rules->together($measure, $this->valueCells($scenario, $fine), $where);
+            $cells = $this->valueCells($scenario, $fine, isToDate: $isToDate);
+            $values[$scenario] = $this->rules->together($measure, $cells, $where);
         }
         $isAdded = $this->measures[$measure]->isAdded();
         foreach ($this->asked->against as $reference) {
@@ -226,6 +228,13 @@ final class Reckoning
                 $scenario = $this->rules->scenarioAt($p);
                 $isShown = $this->rules->covers($measure, $scenario, $p, $reference);
                 $isHeld = $this->rules->covers($measure, $reference, $p, $scenario);
+                if ($this->rules->isLeftOut($measure, $reference, $p, $isToDate)) {
+                    if ($isShown || $isHeld) {
+                        $leftOut[$reference][] = $p;
+                    }
+                    continue;
+                }
+                $isHeld = $isHeld && [] !== $this->rules->cells($measure, $reference, $p, $isToDate);
                 if (
                     ($isShown xor $isHeld)
                     && $this->rules->isFigured($measure, $isShown ? $scenario : $reference, $p)
@@ -238,8 +247,8 @@ final class Reckoning
                 $hasShown = $isAdded || $this->rules->has($measure, $scenario, $p, $where);
                 $hasHeld = $isAdded || $this->rules->has($measure, $reference, $p, $where);
                 if ($hasShown && $hasHeld) {
-                    $shown[] = [$scenario, $p];
-                    $held[] = [$reference, $p];
+                    array_push($shown, ...$this->rules->cells($measure, (string) $scenario, $p, $isToDate));
+                    array_push($held, ...$this->rules->cells($measure, $reference, $p, $isToDate));
                 } elseif ($hasShown || $hasHeld) {
                     $leftOut[$reference][] = $p;
                 }
@@ -309,14 +318,18 @@ final class Reckoning
     /**
      * @param list<string> $fine
      *
-     * @return list<array{?string, string}> scenario and period
+     * @return list<array{0: string, 1: string, 2?: int}> scenario and period
      */
     private function shownCells(string $measure, array $fine): array
     {
-        return array_map(
-            fn (string $p): array => [$this->rules->scenarioAt($p), $p],
-            array_values(array_filter($fine, fn (string $p): bool => $this->rules->shows($measure, $p))),
-        );
+        $cells = [];
+        foreach ($fine as $p) {
+            if ($this->rules->shows($measure, $p)) {
+                array_push($cells, ...$this->rules->cells($measure, (string) $this->rules->scenarioAt($p), $p));
+            }
+        }
+
+        return $cells;
     }
 
     /**
@@ -324,13 +337,27 @@ final class Reckoning
      *
      * @param list<string> $fine
      *
-     * @return list<array{string, string}>
+     * @return list<array{0: string, 1: string, 2?: int}>
      */
-    private function valueCells(string $scenario, array $fine, ?string $measure = null): array
-    {
-        $isThere = fn (string $p): bool => $this->hasValue($measure ?? $this->asked->measure, $scenario, $p);
+    private function valueCells(
+        string $scenario,
+        array $fine,
+        ?string $measure = null,
+        bool $isToDate = false,
+    ): array {
+        $measure ??= $this->asked->measure;
+        $cells = [];
+        foreach ($fine as $p) {
+            if ($this->hasValue($measure, $scenario, $p)) {
+                // A forecast beside what is shown is told as it came.
+                $own = $scenario === $this->asked->forecast
+                    ? [[$scenario, $p]]
+                    : $this->rules->cells($measure, $scenario, $p, $isToDate);
+                array_push($cells, ...$own);
+            }
+        }
 
-        return array_map(static fn (string $p): array => [$scenario, $p], array_values(array_filter($fine, $isThere)));
+        return $cells;
     }
 
     private function hasValue(string $measure, string $scenario, string $p): bool

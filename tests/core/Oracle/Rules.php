@@ -17,13 +17,105 @@ final class Rules
     /**
      * @param array<string, Rule> $measures
      * @param string $closingEnd the last closed day
+     * @param string $to the last day of the question
      */
     public function __construct(
         private readonly Facts $facts,
         private readonly array $measures,
         private readonly Asked $asked,
         private readonly string $closingEnd,
+        private readonly string $to = '',
     ) {
+    }
+
+    /** Whether a day is in the month within which the books are closed. */
+    private function isInOpenMonth(string $p): bool
+    {
+        $isOver = (new \DateTimeImmutable($this->closingEnd))->format('t') === substr($this->closingEnd, 8);
+
+        return 'day' === $this->facts->grain && !$isOver && substr($p, 0, 7) === substr($this->closingEnd, 0, 7);
+    }
+
+    /** @return ?array{string, string} where the only figure is that a scenario has for the month of a day */
+    private function onlyOfMonth(string $measure, string $scenario, string $p): ?array
+    {
+        foreach ($this->judged($measure, $scenario, $p) as [$of, $start]) {
+            $days = array_filter(
+                array_merge(
+                    [],
+                    ...array_map(
+                        fn (string $source): array => $this->facts->starts($source, $of),
+                        $this->sources($measure),
+                    ),
+                ),
+                static fn (string $day): bool => substr($day, 0, 7) === substr($start, 0, 7),
+            );
+            if ($this->facts->isWholeMonth($this->sources($measure), $of, $start)) {
+                return [$of, min($days ?: [$start])];
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether days of a whole month's figure are taken one by one. */
+    private function isProRata(string $measure): bool
+    {
+        $rule = $this->measures[$measure];
+
+        return $this->asked->isProRata
+            && ('ratio' === $rule->grouping || ('sum' === $rule->grouping && $rule->isAdded()));
+    }
+
+    /** Whether the forecast goes on to the end of the month that is not over. */
+    private function goesOn(string $measure, string $p): bool
+    {
+        $forecast = $this->asked->forecast;
+        $first = substr($p, 0, 8).'01';
+
+        return null !== $forecast
+            && $this->to >= $this->facts->calendar->end($first, 'month')
+            && $this->facts->coversAll($this->sources($measure), $forecast, $first)
+            && ($this->isProRata($measure) || null === $this->onlyOfMonth($measure, $forecast, $first));
+    }
+
+    /** Whether a reference's figure of a month stands beside actuals that end within it. */
+    private function isUncuttable(string $measure, string $reference, string $p, bool $isToDate): bool
+    {
+        return 'AC' === $this->asked->scenario
+            && $this->isInOpenMonth($p)
+            && ($isToDate || !$this->goesOn($measure, $p))
+            && null !== $this->onlyOfMonth($measure, $reference, $p);
+    }
+
+    /** Whether a day is not compared because its month is not over. */
+    public function isLeftOut(string $measure, string $reference, string $p, bool $isToDate = false): bool
+    {
+        return !$this->isProRata($measure) && $this->isUncuttable($measure, $reference, $p, $isToDate);
+    }
+
+    /**
+     * What is taken of a scenario at a period: the scenario and the period; of a month's figure that is cut one day of
+     * it; nothing after the books are closed.
+     *
+     * @return list<array{string, string, 2?: int}>
+     */
+    public function cells(string $measure, string $scenario, string $p, bool $isToDate = false): array
+    {
+        $isShownForecast = $scenario === $this->asked->forecast && $scenario === $this->scenarioAt($p);
+        $only = $this->isInOpenMonth($p) ? $this->onlyOfMonth($measure, $scenario, $p) : null;
+        $isCut =
+            null !== $only
+            && $this->isProRata($measure)
+            && ($isShownForecast
+                || ($scenario !== $this->asked->forecast
+                    && $this->isUncuttable($measure, $scenario, $p, $isToDate)));
+        if (!$isCut) {
+            return [[$scenario, $p]];
+        }
+        $days = (int) (new \DateTimeImmutable($p))->format('t');
+
+        return $isShownForecast || !$this->isOpen($p) ? [[$only[0], $only[1], $days]] : [];
     }
 
     /** Whether a period is after the closing one; a week is where its Thursday is. */
@@ -46,7 +138,16 @@ final class Rules
 
     public function shows(string $measure, string $p): bool
     {
-        return $this->covers($measure, $this->scenarioAt($p), $p);
+        $scenario = $this->scenarioAt($p);
+        $isOfMonth =
+            null !== $scenario
+            && 'AC' === $this->asked->scenario
+            && $scenario === $this->asked->forecast
+            && $this->isInOpenMonth($p)
+            && !$this->isProRata($measure)
+            && null !== $this->onlyOfMonth($measure, $scenario, $p);
+
+        return !$isOfMonth && $this->covers($measure, $scenario, $p);
     }
 
     /** @param ?string $against the other side of a comparison */
@@ -92,7 +193,10 @@ final class Rules
                     $this->sources($measure),
                 ),
             );
-            $this->actuals[$measure] = [] === $days ? ['9999', ''] : [min($days), max(max($days), $this->closingEnd)];
+            $first = min($days ?: ['9999']);
+            // What begins within the first four days of a month begins with it.
+            $from = (int) substr($first, 8) <= 4 ? substr($first, 0, 8).'01' : $first;
+            $this->actuals[$measure] = [] === $days ? ['9999', ''] : [$from, max(max($days), $this->closingEnd)];
         }
 
         return $day >= $this->actuals[$measure][0] && $day <= $this->actuals[$measure][1];
@@ -179,7 +283,7 @@ final class Rules
     /**
      * Whether some members have any figure of some periods at all.
      *
-     * @param list<array{?string, string}> $cells scenario and period
+     * @param list<array{0: ?string, 1: string, 2?: int}> $cells scenario and period
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function hasAny(string $measure, array $cells, array $where): bool
@@ -196,7 +300,7 @@ final class Rules
     /**
      * The amount of several periods together, each in its scenario; null where there is none.
      *
-     * @param list<array{?string, string}> $cells
+     * @param list<array{0: ?string, 1: string, 2?: int}> $cells with how many days a month's figure is divided by
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function together(string $measure, array $cells, array $where): ?BigRational
@@ -214,7 +318,7 @@ final class Rules
                 : $part->multipliedBy(100)->dividedBy($whole);
         }
         $byCell = array_map(
-            fn (array $cell): array => $this->facts->amounts($measure, $cell[0], $cell[1], $where),
+            fn (array $cell): array => $this->amountsOf($measure, $cell, $where),
             $kept,
         );
         $there = array_values(array_filter($byCell));
@@ -256,23 +360,27 @@ final class Rules
     }
 
     /**
-     * @param list<array{?string, string}> $cells
+     * @param list<array{0: ?string, 1: string, 2?: int}> $cells
      *
-     * @return list<array{string, string}>
+     * @return list<array{0: string, 1: string, 2?: int}>
      */
     private function keptOf(string $measure, array $cells): array
     {
         return array_merge(
             [],
             ...array_map(
-                fn (array $cell): array => null === $cell[0] ? [] : $this->kept($measure, $cell[0], $cell[1]),
+                fn (array $cell): array => match (true) {
+                    null === $cell[0] => [],
+                    isset($cell[2]) => [$cell],
+                    default => $this->kept($measure, $cell[0], $cell[1]),
+                },
                 $cells,
             ),
         );
     }
 
     /**
-     * @param list<array{string, string}> $kept
+     * @param list<array{0: string, 1: string, 2?: int}> $kept
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<BigRational>
@@ -281,7 +389,21 @@ final class Rules
     {
         return array_merge(
             [],
-            ...array_map(fn (array $cell): array => $this->facts->amounts($source, $cell[0], $cell[1], $where), $kept),
+            ...array_map(fn (array $cell): array => $this->amountsOf($source, $cell, $where), $kept),
+        );
+    }
+
+    /**
+     * @param array{0: string, 1: string, 2?: int} $cell
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     *
+     * @return list<BigRational>
+     */
+    private function amountsOf(string $source, array $cell, array $where): array
+    {
+        return array_map(
+            static fn (BigRational $amount): BigRational => $amount->dividedBy($cell[2] ?? 1),
+            $this->facts->amounts($source, $cell[0], $cell[1], $where),
         );
     }
 
