@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Series\FactTable;
 
 /**
  * Figures that can be asked: held in memory after reading a file, or in the fact store.
@@ -32,4 +33,11 @@ interface Figures
      * @return array<string|int, Sums> by member
      */
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array;
+
+    /**
+     * The series of some measures themselves, for what cannot be told from sums.
+     *
+     * @param list<string> $measures
+     */
+    public function table(array $measures): FactTable;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Series\FactTable;
 
 /** A list that states sums of its own rows, without these: they would count twice. */
 final readonly class ListFigures implements Figures
@@ -20,6 +21,11 @@ final readonly class ListFigures implements Figures
     public function dataset(): Dataset
     {
         return $this->stated->dataset();
+    }
+
+    public function table(array $measures): FactTable
+    {
+        return $this->stated->table($measures)->without($this->breakdown, ...$this->sums);
     }
 
     public function sums(array $measures, array $where): Sums

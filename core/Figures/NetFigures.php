@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
+use KeenMargin\Core\Figures\Series\FactTable;
 
 /**
  * Figures of a statement in which each line bears the sign of what it does, so that sums are results: revenue less
@@ -49,6 +50,12 @@ final class NetFigures implements Figures
             $this->figures->sumsBy($this->lines->name, $measures, [], Scenario::cases()),
             $measures,
         );
+    }
+
+    /** With the signs that they came with: nobody asks for the cells of what is added up. */
+    public function table(array $measures): FactTable
+    {
+        return $this->figures->table($measures);
     }
 
     public function sums(array $measures, array $where): Sums

@@ -30,6 +30,47 @@ final class Sums
     private array $cells = [];
     /** @var array<string, array<string, array<int, BigDecimal>>> those that were asked for */
     private array $made = [];
+    /** @var array<string|int, self>|null what they are made of, by joined members; null: nobody asked for it */
+    private ?array $parts = null;
+
+    /**
+     * The same with what they are made of.
+     *
+     * @param array<string|int, self> $cells by the members, as series join them
+     */
+    public function ofCells(array $cells): self
+    {
+        $sums = clone $this;
+        $sums->parts = $cells;
+
+        return $sums;
+    }
+
+    /** @return array<string|int, self>|null by the members, as series join them; null where it is not known */
+    public function cells(): ?array
+    {
+        return $this->parts ?? ([] === $this->cells ? [] : null);
+    }
+
+    /**
+     * The same of some periods only.
+     *
+     * @param array<string, array<int, true>> $starts that are kept, by scenario code
+     */
+    public function only(array $starts): self
+    {
+        $sums = new self();
+        foreach ($this->cells as $measure => $byScenario) {
+            foreach ($byScenario as $scenario => [$amounts, $decimals, $counts]) {
+                $kept = array_intersect_key($amounts, $starts[$scenario] ?? []);
+                if ([] !== $kept) {
+                    $sums->cells[$measure][$scenario] = [$kept, $decimals, $counts];
+                }
+            }
+        }
+
+        return $sums;
+    }
 
     /**
      * @param array<int, int|BigInteger> $sums by period start
@@ -151,6 +192,9 @@ final class Sums
     {
         $sums = new self();
         foreach ($all as $one) {
+            foreach ($one->parts ?? [] as $key => $cell) {
+                $sums->parts[$key] = isset($sums->parts[$key]) ? self::of([$sums->parts[$key], $cell]) : $cell;
+            }
             foreach ($one->cells as $measure => $byScenario) {
                 foreach ($byScenario as $scenario => [$amounts, $decimals, $counts]) {
                     [$added, , $counted] = $sums->cells[$measure][$scenario] ?? [[], $decimals, []];

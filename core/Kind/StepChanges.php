@@ -94,7 +94,8 @@ final readonly class StepChanges
     /** @return list<RowChange> */
     private function openings(): array
     {
-        if (!$this->row->role->isStep() || RowRole::Unexplained === $this->row->role) {
+        $isRest = \in_array($this->row->role, [RowRole::Unexplained, RowRole::OneSided], true);
+        if (!$this->row->role->isStep() || $isRest) {
             return [];
         }
         if (null !== $this->row->key->sum) {

@@ -24,6 +24,8 @@ enum SumKey: string
     case Subtotal = 'subtotal';
     /** what the steps do not account for */
     case Unexplained = 'unexplained';
+    /** what figures that only one side has move it by */
+    case OneSided = 'one-sided';
     /** drivers of a value */
     case Volume = 'volume';
     case Mix = 'mix';

@@ -16,6 +16,8 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\BesideFilter;
+use KeenMargin\Core\Figures\Series\FactTable;
+use KeenMargin\Core\Figures\Series\Series;
 use KeenMargin\Core\Figures\Series\SeriesAdder;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\FiscalCalendar;
@@ -79,6 +81,33 @@ final readonly class StoredFigures implements Figures
             fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset),
             $this->added($measures, $where, $this->breakdown($breakdown), $scenarios),
         );
+    }
+
+    public function table(array $measures): FactTable
+    {
+        $names = [];
+        foreach ($this->record->measures as $measure) {
+            if (\in_array($measure->name, $measures, true)) {
+                $names[(int) $measure->id] = $measure->name;
+            }
+        }
+        $members = [];
+        foreach ($this->record->breakdowns as $breakdown) {
+            $members[$breakdown->position] = $this->members[$breakdown->name]->names();
+        }
+        $scenarios = array_map(SeriesStore::scenarioNumber(...), Scenario::cases());
+        $all = $this->store->seriesOf((int) $this->record->id, array_keys($names), $scenarios, []);
+        $series = $packed = [];
+        foreach ($all as [$measure, $scenario, $ids, $amounts]) {
+            $own = [];
+            foreach ($members as $place => $byId) {
+                $own[] = $byId[$ids[$place]] ?? '';
+            }
+            $series[] = Series::of($names[$measure], SeriesStore::scenario($scenario), $own);
+            $packed[] = $amounts;
+        }
+
+        return new FactTable($this->dataset, $series, $packed, $this->sums($measures, []));
     }
 
     /**

@@ -9,6 +9,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
+use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\Period;
@@ -61,15 +62,55 @@ final readonly class FactTable implements Figures
         }
     }
 
+    public function table(array $measures): self
+    {
+        return $this;
+    }
+
+    /**
+     * Sums of each combination of members.
+     *
+     * @param list<string> $measures
+     * @param list<MemberFilter|NumberFilter> $where
+     * @param list<Scenario> $scenarios
+     *
+     * @return array<string|int, Sums> by the members, as series join them
+     */
+    public function sumsBySeries(array $measures, array $where, array $scenarios): array
+    {
+        return $this->added($measures, $where, static fn (Series $series): string => $series->joined, $scenarios);
+    }
+
+    /** The same without some members of a breakdown. */
+    public function without(string $breakdown, string ...$members): self
+    {
+        $filter = new MemberFilter($breakdown, array_values($members), false);
+        $kept = array_filter($this->series, fn (Series $series): bool => $this->passes($series, [$filter]));
+
+        return new self(
+            $this->dataset,
+            array_values($kept),
+            array_values(array_intersect_key($this->packed, $kept)),
+            $this->sums(array_map(static fn (Measure $one): string => $one->name, $this->dataset->measures), [$filter]),
+        );
+    }
+
     public function sums(array $measures, array $where): Sums
     {
-        return [] === $where ? $this->totals : $this->added($measures, $where, null, Scenario::cases())[''];
+        return [] === $where
+            ? $this->totals
+            : $this->added($measures, $where, static fn (): string => '', Scenario::cases())[''] ?? new Sums();
     }
 
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array
     {
         $place = $this->dataset->placeOf($breakdown);
-        $sums = $this->added($measures, $where, $place, $scenarios);
+        $sums = $this->added(
+            $measures,
+            $where,
+            static fn (Series $series): string => $series->member($place),
+            $scenarios,
+        );
         $ordered = [];
         foreach ($this->dataset->breakdowns[$place]->members as $member) {
             if (isset($sums[$member])) {
@@ -83,14 +124,15 @@ final readonly class FactTable implements Figures
     /**
      * @param list<string> $measures
      * @param list<MemberFilter|NumberFilter> $where
+     * @param callable(Series): string $by tells sums apart
      * @param list<Scenario> $scenarios
-     * @param ?int $by place of the breakdown that sums are told apart by
      *
-     * @return array<string|int, Sums> by member; under '' where they are not told apart
+     * @return array<string|int, Sums> by what they are told apart by
      */
-    private function added(array $measures, array $where, ?int $by, array $scenarios): array
+    private function added(array $measures, array $where, callable $by, array $scenarios): array
     {
-        $adders = null === $by ? ['' => new SeriesAdder()] : [];
+        $adders = [];
+        $where = array_map($this->withLeaves(...), $where);
         $beside = $this->beside($where);
         $actual = Scenario::Actual->value;
         foreach ($this->series as $i => $series) {
@@ -101,8 +143,8 @@ final readonly class FactTable implements Figures
             ) {
                 continue;
             }
-            $member = null === $by ? '' : $series->member($by);
-            $adders[$member] ??= new SeriesAdder();
+            $key = $by($series);
+            $adders[$key] ??= new SeriesAdder();
             $packed = array_reduce(
                 $beside,
                 static fn (string $packed, BesideFilter $filter): string => $filter->kept(
@@ -113,7 +155,7 @@ final readonly class FactTable implements Figures
                 ),
                 $this->packed[$i],
             );
-            $adders[$member]->add(
+            $adders[$key]->add(
                 $series->measure,
                 $series->scenario->value,
                 $packed,
@@ -122,6 +164,18 @@ final readonly class FactTable implements Figures
         }
 
         return array_map(fn (SeriesAdder $adder): Sums => $adder->sums($this->dataset), $adders);
+    }
+
+    /** The same filter, of what stands in the groups that it names. */
+    private function withLeaves(MemberFilter|NumberFilter $filter): MemberFilter|NumberFilter
+    {
+        $breakdown = $this->dataset->maybeBreakdown($filter->field());
+        if (!$filter instanceof MemberFilter || null === $breakdown || [] === $breakdown->parents) {
+            return $filter;
+        }
+        $members = array_merge(...array_map($breakdown->within(...), $filter->members));
+
+        return new MemberFilter($filter->breakdown, array_values(array_unique($members)), $filter->keeps);
     }
 
     /** @param list<MemberFilter|NumberFilter> $where */

@@ -19,6 +19,8 @@ final class MemoizedFigures implements Figures
     private array $sums = [];
     /** @var array<string, array<string|int, Sums>> */
     private array $byMember = [];
+    /** @var array<string, FactTable> */
+    private array $tables = [];
 
     public function __construct(private readonly Figures $figures)
     {
@@ -27,6 +29,11 @@ final class MemoizedFigures implements Figures
     public function dataset(): Dataset
     {
         return $this->dataset ??= $this->figures->dataset();
+    }
+
+    public function table(array $measures): FactTable
+    {
+        return $this->tables[self::key($measures, [])] ??= $this->figures->table($measures);
     }
 
     public function sums(array $measures, array $where): Sums

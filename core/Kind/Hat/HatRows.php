@@ -62,19 +62,32 @@ final readonly class HatRows
         );
         [$first, $second] = [$sums($this->between->first), $sums($this->between->second)];
         $comparison = $this->content->comparison;
-        $compared = $comparison->between($this->scope->fine, $second, $first, $this->scope->better);
+        $compared = $comparison->between($this->scope->fine, $second, $first, $this->scope->better, $this->place());
         $exact = $comparison->exact($this->scope->fine, $second);
         $shown = $comparison->rounding()->of($exact);
         $values = ['first' => $comparison->shown($this->scope->fine, $first), 'second' => $shown];
 
-        return new Total($shown, ['first' => $compared->variance], ['first' => $compared->leftOut], $values, $exact);
+        return new Total(
+            shown: $shown,
+            variances: ['first' => $compared->variance],
+            leftOut: ['first' => $compared->leftOut],
+            values: $values,
+            exact: $exact,
+            unlike: ['first' => $compared->unlike],
+        );
+    }
+
+    private function place(): int
+    {
+        return $this->scope->dataset->placeOf($this->between->field);
     }
 
     private function row(Slice $slice, Panel $panel, Sums $first, Sums $second): Row
     {
         $comparison = $this->content->comparison;
         $isWhole = $this->content->isWhole($slice);
-        $compared = $comparison->between($slice->fine, $second, $first, $this->scope->betterOf($slice->member));
+        $better = $this->scope->betterOf($slice->member);
+        $compared = $comparison->between($slice->fine, $second, $first, $better, $this->place());
         $exact = $isWhole ? $comparison->exact($slice->fine, $second) : null;
         $shown = $comparison->rounding()->of($exact);
         $values = ['first' => $isWhole ? $comparison->shown($slice->fine, $first) : null, 'second' => $shown];

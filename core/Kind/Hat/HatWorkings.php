@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Hat;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\NetFigures;
+use KeenMargin\Core\Figures\Series\CellFigures;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Order;
@@ -39,6 +41,7 @@ use KeenMargin\Core\Workings\Words\PeriodsOfRows;
 use KeenMargin\Core\Workings\Words\RowPhrases;
 use KeenMargin\Core\Workings\Words\SummaryPeriods;
 use KeenMargin\Core\Workings\Words\SummaryWriter;
+use KeenMargin\Core\Workings\Words\UnlikeWords;
 
 /** The workings of a hat graph: two members of a breakdown, compared in each row. */
 final readonly class HatWorkings
@@ -51,7 +54,7 @@ final readonly class HatWorkings
         $lines = NetLines::maybe($question, $measure, $figures->dataset());
         // Two lines are compared as they came.
         $isNet = null !== $lines && $lines->name !== $question->between?->field;
-        $figures = $isNet ? new NetFigures($figures, $lines) : $figures;
+        $figures = $isNet ? new NetFigures($figures, $lines) : CellFigures::of($figures, $measure);
         $between = (new HatQuestion($figures->dataset()))->between($question);
         $scope = Scope::of($question->asking(against: []), $figures->dataset(), $measure, $measure->sources());
         $reference = new Reference('first', self::name($between->first), self::name($between->first));
@@ -96,6 +99,11 @@ final readonly class HatWorkings
             first: $reference,
             second: $second,
         );
+        $words = new UnlikeWords($figures->dataset(), $question->breakdown(), $between->field);
+        $context = With::of($context, [
+            'unlike' => array_filter(array_map($words->subtitle(...), $total->unlike)),
+        ]);
+        array_push($checks, ...$words->checks($total, $reference));
         $table = new WorkingsTable($rows, self::columns($reference, $second, $display), [$reference], $total);
 
         return new Workings($table, $context, $summary->write(false), $checks);

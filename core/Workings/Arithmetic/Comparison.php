@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\ScenarioPeriod;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
@@ -20,7 +21,7 @@ use KeenMargin\Core\Time\Period;
  * landing.
  *
  * Which periods are compared is told by coverage (ComparisonPlanner). Within them, where a measure is added up over
- * members, whoever has no figure has nothing; else a missing figure leaves its period out of that row.
+ * members, whoever has no figure has nothing; else only what both sides have figures of is compared (LikeForLike).
  */
 final class Comparison
 {
@@ -81,7 +82,7 @@ final class Comparison
     {
         $plan = $this->plan($fine);
         $exact = $this->amounts->together($plan->shown(), $sums);
-        $exacts = $variances = $leftOut = [];
+        $exacts = $variances = $leftOut = $unlike = [];
         foreach ($this->scenarios as $scenario) {
             $periods = $plan->values($scenario);
             $exacts[$scenario->value] =
@@ -98,14 +99,16 @@ final class Comparison
                 ? new Compared($this->variance($exact, $exacts[$code] ?? null, $better, []), $pair->leftOut)
                 : $this->compared($pair, $sums, $sums, $better);
             [$variances[$code], $leftOut[$code]] = [$compared->variance, $compared->leftOut];
+            $unlike[$code] = $compared->unlike;
         }
 
         return new Total(
-            $this->rounding->of($exact),
-            $variances,
-            $leftOut,
-            array_map($this->rounding->of(...), $exacts),
-            $exact,
+            shown: $this->rounding->of($exact),
+            variances: $variances,
+            leftOut: $leftOut,
+            values: array_map($this->rounding->of(...), $exacts),
+            exact: $exact,
+            unlike: $unlike,
         );
     }
 
@@ -133,12 +136,21 @@ final class Comparison
         return $this->planner->scenarioAt($fine);
     }
 
-    /** What is shown of some members against the same of others. */
-    public function between(FinePeriods $fine, Sums $shown, Sums $reference, Better $better): Compared
-    {
+    /**
+     * What is shown of some members against the same of others.
+     *
+     * @param ?int $place of the breakdown that both sides are members of
+     */
+    public function between(
+        FinePeriods $fine,
+        Sums $shown,
+        Sums $reference,
+        Better $better,
+        ?int $place = null,
+    ): Compared {
         $pair = $this->plan($fine)->withinShown();
 
-        return $this->compared($pair, $shown, $reference, $better);
+        return $this->compared($pair, $shown, $reference, $better, $place);
     }
 
     /** The scenario that is shown: the forecast as soon as a figure is of it. Null where there is no figure. */
@@ -247,14 +259,91 @@ final class Comparison
             && $this->planner->isUncut($reference, Period::ofStart(Grain::Day, $open->month->firstDay()));
     }
 
-    private function compared(PlannedPair $pair, Sums $ofShown, Sums $ofReference, Better $better): Compared
-    {
-        $pair = $this->measure->isAddedOverMembers() ? $pair : $this->whereBothHave($pair, $ofShown, $ofReference);
-        $shown = $this->amounts->together($pair->shown, $ofShown);
-        $reference = $this->amounts->together($pair->reference, $ofReference);
-        $only = $pair->leftOut->isEmpty() ? [] : $pair->periods;
+    /** @param ?int $between place of the breakdown that both sides are members of; null: both have the same members */
+    private function compared(
+        PlannedPair $pair,
+        Sums $ofShown,
+        Sums $ofReference,
+        Better $better,
+        ?int $between = null,
+    ): Compared {
+        if ($this->measure->isAddedOverMembers()) {
+            $shown = $this->amounts->together($pair->shown, $ofShown);
+            $reference = $this->amounts->together($pair->reference, $ofReference);
+            $only = $pair->leftOut->isEmpty() ? [] : $pair->periods;
 
-        return new Compared($this->variance($shown, $reference, $better, $only), $pair->leftOut);
+            return new Compared($this->variance($shown, $reference, $better, $only), $pair->leftOut);
+        }
+
+        return $this->comparedAlike($pair, $ofShown, $ofReference, $better, $between);
+    }
+
+    /** A missing figure is not nothing: only cells that both sides have are compared. */
+    private function comparedAlike(
+        PlannedPair $pair,
+        Sums $ofShown,
+        Sums $ofReference,
+        Better $better,
+        ?int $between,
+    ): Compared {
+        $units = [];
+        foreach ($pair->periods as $period) {
+            $units[$this->coverage->unit($period->start)][] = $period;
+        }
+        $units = array_values($units);
+        $alike = LikeForLike::of(
+            $this->measure->sources(),
+            array_map(fn (array $unit): array => $this->places($pair, $unit), $units),
+            $ofShown,
+            $ofReference,
+            $between,
+        );
+        $shown = $this->amounts->together($pair->shown, $alike->shown);
+        $reference = $this->amounts->together($pair->reference, $alike->reference);
+        $leftOut = $this->withLacking($pair->leftOut, $units, $alike->lacking);
+        $compared = array_merge([], ...array_values(array_diff_key($units, $alike->lacking)));
+
+        return new Compared(
+            $this->variance($shown, $reference, $better, $leftOut->isEmpty() ? [] : $compared),
+            $leftOut,
+            $alike->unlike,
+        );
+    }
+
+    /**
+     * @param list<list<Period>> $units
+     * @param array<int, bool> $lacking units in which nothing is compared: whether what is shown has figures
+     */
+    private function withLacking(LeftOut $leftOut, array $units, array $lacking): LeftOut
+    {
+        $sides = [[...$leftOut->reference], [...$leftOut->shown]];
+        foreach ($lacking as $i => $isShown) {
+            array_push($sides[(int) $isShown], ...$units[$i]);
+        }
+
+        return new LeftOut($sides[1], $sides[0]);
+    }
+
+    /**
+     * Where the amounts of some compared periods are kept.
+     *
+     * @param list<Period> $periods
+     *
+     * @return array{list<ScenarioPeriod>, list<ScenarioPeriod>} what is shown, and the reference
+     */
+    private function places(PlannedPair $pair, array $periods): array
+    {
+        $shown = $reference = [];
+        foreach ($periods as $period) {
+            $ofShown = $this->planner->shownAt($period)->places ?? [];
+            $ofReference = null === $pair->scenario
+                ? $ofShown
+                : $this->planner->referenceAt($pair->scenario, $period)->places;
+            array_push($shown, ...$ofShown);
+            array_push($reference, ...$ofReference);
+        }
+
+        return [$shown, $reference];
     }
 
     /** @param list<Period> $only */
@@ -286,35 +375,6 @@ final class Comparison
                 absent: null,
                 only: $only,
             );
-    }
-
-    /** The same without the periods that one of the two sums has no figure of. */
-    private function whereBothHave(PlannedPair $pair, Sums $ofShown, Sums $ofReference): PlannedPair
-    {
-        $shownPeriods = new ScenarioPeriods();
-        $referencePeriods = new ScenarioPeriods();
-        $both = $shownOnly = $referenceOnly = [];
-        foreach ($pair->periods as $period) {
-            $scenario = $this->planner->scenarioAt($period) ?? $this->scenario;
-            $reference = $pair->scenario ?? $scenario;
-            $isShown = $this->amounts->has($scenario, $period, $ofShown);
-            $isHeld = $this->amounts->has($reference, $period, $ofReference);
-            if ($isShown && $isHeld) {
-                $shownPeriods->add($this->planner->shownAt($period) ?? $this->coverage->kept($scenario, $period));
-                $referencePeriods->add($this->planner->referenceAt($reference, $period));
-                $both[] = $period;
-            } elseif ($isShown) {
-                $shownOnly[] = $period;
-            } elseif ($isHeld) {
-                $referenceOnly[] = $period;
-            }
-        }
-        $leftOut = new LeftOut(
-            [...$pair->leftOut->shown, ...$shownOnly],
-            [...$pair->leftOut->reference, ...$referenceOnly],
-        );
-
-        return new PlannedPair($pair->scenario, $shownPeriods, $referencePeriods, $both, $leftOut);
     }
 
     private function hasAny(ScenarioPeriods $periods, Sums $sums): bool

@@ -15,6 +15,7 @@ final readonly class Total
      * @param array<string, ?Variance> $variances by the reference's key; null where there is none
      * @param array<string, LeftOut> $leftOut by the reference's key
      * @param array<string, ?BigDecimal> $values as rows have them
+     * @param array<string, UnlikeCells> $unlike by the reference's key
      * @param BigDecimal|Fraction|null $exact what is shown before it is rounded; null where it is not a fraction
      */
     public function __construct(
@@ -23,13 +24,15 @@ final readonly class Total
         public array $leftOut = [],
         public array $values = [],
         public BigDecimal|Fraction|null $exact = null,
+        public array $unlike = [],
     ) {
     }
 
-    /** Whether the variance against a reference covers only part of the periods. */
+    /** Whether the variance against a reference covers only part of the periods, or of the members' figures. */
     public function isPart(string $reference): bool
     {
-        return !($this->leftOut[$reference] ?? new LeftOut())->isEmpty();
+        return !($this->leftOut[$reference] ?? new LeftOut())->isEmpty()
+            || !($this->unlike[$reference] ?? new UnlikeCells())->isEmpty();
     }
 
     /**

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Comparison;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series\CellFigures;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Order;
@@ -37,6 +39,7 @@ use KeenMargin\Core\Workings\Rows\Slices;
 use KeenMargin\Core\Workings\Words\RowPhrases;
 use KeenMargin\Core\Workings\Words\SummaryPeriods;
 use KeenMargin\Core\Workings\Words\SummaryWriter;
+use KeenMargin\Core\Workings\Words\UnlikeWords;
 
 /** From a recipe and figures to the workings of a comparison with references, over periods or by members. */
 final readonly class ComparisonWorkings
@@ -48,7 +51,11 @@ final readonly class ComparisonWorkings
         $dataset = $figures->dataset();
         $measure = RecipeFit::insist($recipe, $dataset);
         $lines = NetLines::maybe($question, $measure, $dataset);
-        $figures = null === $lines ? $figures : new NetFigures($figures, $lines);
+        $figures = match (true) {
+            null !== $lines => new NetFigures($figures, $lines),
+            [] === $question->against => $figures,
+            default => CellFigures::of($figures, $measure),
+        };
         $scope = Scope::of($question, $dataset, $measure, $measure->sources());
         $all = $figures->sums($measure->sources(), $question->where);
         $made = new ComparisonRows($scope, $measure, $figures);
@@ -133,6 +140,10 @@ final readonly class ComparisonWorkings
             display: $display,
             proRata: (new OpenMonthChecks($scope, $made->comparison))->subtitle($question->against),
         );
+        $words = new UnlikeWords($dataset, $question->breakdown());
+        $context = With::of($context, [
+            'unlike' => array_filter(array_map($words->subtitle(...), $total->unlike)),
+        ]);
         $checks = (new ComparisonChecks($scope, $made->comparison))->of(
             $rows,
             $slices->hasTotal() ? $total : null,
@@ -140,8 +151,9 @@ final readonly class ComparisonWorkings
             $references,
             $landing,
         );
+        $unlike = $words->checks($total, ...$references);
 
-        return new Workings($table, $context, $summary->write(null !== $toDate, $landing), $checks);
+        return new Workings($table, $context, $summary->write(null !== $toDate, $landing), [...$checks, ...$unlike]);
     }
 
     /** @return list<Row> */

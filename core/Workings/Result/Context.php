@@ -42,6 +42,8 @@ final readonly class Context
      * @param list<TableColumn> $columns of a comparison table
      * @param ?TableColumn $sorted that its rows are in order by
      * @param ?string $proRata what is taken by the days that have passed, as the subtitle says it; null: nothing
+     * @param array<string, string> $unlike which members variances are of, in the subtitle's words, by the reference's
+     *                                      key: `without Cid`
      * @param bool $namesReference whether the subtitle says what is compared with
      */
     public function __construct(
@@ -70,6 +72,7 @@ final readonly class Context
         public array $columns = [],
         public ?TableColumn $sorted = null,
         public ?string $proRata = null,
+        public array $unlike = [],
     ) {
     }
 

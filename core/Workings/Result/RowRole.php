@@ -26,6 +26,8 @@ enum RowRole: string
     case End = 'end';
     /** a step for what the others do not account for */
     case Unexplained = 'unexplained';
+    /** a step for figures that only one side has, and that are not compared */
+    case OneSided = 'one-sided';
     /** members that only the end has */
     case New = 'new';
     /** members that only the start has */
@@ -57,6 +59,6 @@ enum RowRole: string
     /** Whether the row changes a running total; what is gathered may, too. */
     public function isStep(): bool
     {
-        return \in_array($this, [self::Step, self::Unexplained, self::New, self::Gone], true);
+        return \in_array($this, [self::Step, self::Unexplained, self::OneSided, self::New, self::Gone], true);
     }
 }

@@ -11,10 +11,12 @@ use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Number\Fraction;
+use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Workings\Arithmetic\LikeForLike;
 use KeenMargin\Core\Workings\Result\RowRole;
 
 /**
@@ -123,16 +125,20 @@ final readonly class BridgeSteps
             [] === $leg->first->where && [] === $leg->second->where
                 ? $firsts
                 : $this->byMember($leg->second, $breakdown, $where);
-        $ratio = $this->of->measure->isRatio()
-            ? new RatioSteps($this->of, $leg, $this->whole($leg->first), $this->whole($leg->second))
+        $alike = $this->of->measure->isRatio()
+            ? $this->alike($leg, $this->whole($leg->first), $this->whole($leg->second))
             : null;
+        $ratio = null === $alike ? null : new RatioSteps($this->of, $leg, $alike->reference, $alike->shown);
         $none = new Sums();
         [$start, $end] = [$leg->first->periods, $leg->second->periods];
         $changes = [];
         foreach ($breakdown->asTree() as $member) {
             $before = $firsts[$member] ?? $none;
             $after = $seconds[$member] ?? $none;
-            $variance = $ratio?->maybe($before, $after);
+            $own = null === $ratio
+                ? null
+                : $this->alike($leg, $before->ofCells($before->cells() ?? []), $after->ofCells($after->cells() ?? []));
+            $variance = null === $own ? null : $ratio->maybe($own->reference, $own->shown);
             $exact = null === $ratio ? $this->of->amounts->change($start, $before, $end, $after) : $variance?->exact;
             if (null !== $exact) {
                 $changes[] = new MemberChange($member, $before, $after, $exact, $variance);
@@ -140,6 +146,27 @@ final readonly class BridgeSteps
         }
 
         return $changes;
+    }
+
+    /** What both sides of a leg have figures of: a ratio's missing figure is not nothing. */
+    private function alike(Leg $leg, Sums $first, Sums $second): LikeForLike
+    {
+        $grain = $this->of->scope->dataset->grain;
+        $parts = Grain::Timeless === $grain ? [] : $leg->parts(Grain::Day === $grain ? Grain::Month : $grain);
+        $between = $this->of->scope->question->bridge;
+
+        return LikeForLike::of(
+            $this->of->measure->sources(),
+            [] === $parts
+                ? [[$leg->second->periods->kept, $leg->first->periods->kept]]
+                : array_map(
+                    static fn (LegPart $part): array => [$part->second->periods->kept, $part->first->periods->kept],
+                    $parts,
+                ),
+            $second,
+            $first,
+            $between instanceof Between ? $this->of->scope->dataset->placeOf($between->field) : null,
+        );
     }
 
     /** @param list<MemberFilter|NumberFilter> $where that the change is under */

@@ -32,6 +32,7 @@ final readonly class WaterfallChecks
             array_filter([
                 $this->sums($rows),
                 $this->unexplained($rows),
+                $this->oneSided($rows),
                 $this->opened($rows),
                 $this->mixed(),
                 CurrencyCheck::maybe($this->of->scope),
@@ -85,6 +86,22 @@ final readonly class WaterfallChecks
                 $amount = $row->values['change']?->toString();
 
                 return new Check('unexplained', false, "The steps leave $amount unexplained");
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<Row> $rows */
+    private function oneSided(array $rows): ?Check
+    {
+        foreach ($rows as $row) {
+            if (RowRole::OneSided === $row->role) {
+                return new Check(
+                    'one-sided',
+                    false,
+                    'Figures that only one side has are not compared; what they move is one step',
+                );
             }
         }
 

@@ -61,7 +61,7 @@ final readonly class WaterfallRows
             }
             $running->steps($steps, $subtotals);
             if (!Exact::isEqual($running->at(), $second)) {
-                $running->steps([$this->unexplained($leg, Exact::minus($second, $running->at()))]);
+                $running->steps([$this->rest($leg, Exact::minus($second, $running->at()))]);
             }
             $isLast = $i === \count($this->plan->legs) - 1;
             $role = $isLast ? RowRole::End : RowRole::Subtotal;
@@ -152,14 +152,21 @@ final readonly class WaterfallRows
         );
     }
 
-    private function unexplained(Leg $leg, BigDecimal|Fraction $exact): Step
+    /**
+     * What steps leave: of a ratio, whose members are compared like with like, what only one side has; else it is not
+     * explained.
+     */
+    private function rest(Leg $leg, BigDecimal|Fraction $exact): Step
     {
+        $isOneSided = $this->of->measure->isRatio();
+        $label = $isOneSided ? 'Only one side' : 'Unexplained';
+
         return new Step(
-            key: RowKey::sum(SumKey::Unexplained)->onLeg($leg->place),
-            label: 'Unexplained',
-            name: 'Unexplained',
+            key: RowKey::sum($isOneSided ? SumKey::OneSided : SumKey::Unexplained)->onLeg($leg->place),
+            label: $label,
+            name: $label,
             exact: $exact,
-            role: RowRole::Unexplained,
+            role: $isOneSided ? RowRole::OneSided : RowRole::Unexplained,
             effect: Effect::of($exact, $this->of->better),
         );
     }

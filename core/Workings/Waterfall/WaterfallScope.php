@@ -12,6 +12,7 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Figures\Series\CellFigures;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Number\Rounding;
@@ -65,7 +66,7 @@ final readonly class WaterfallScope
         return new self(
             scope: $scope,
             measure: $measure,
-            figures: null === $net ? $figures : new MemoizedFigures($net),
+            figures: null === $net ? CellFigures::of($figures, $measure) : new MemoizedFigures($net),
             raw: $figures,
             net: $net,
             better: null === $net ? $scope->better : $question->better ?? $measure->better(),

@@ -36,6 +36,18 @@ final class PartlyCompared
 
     private static function against(Reference $reference, Workings $workings): ?string
     {
+        $periods = self::ofPeriods($reference, $workings);
+        $unlike = $workings->context->unlike[$reference->key] ?? null;
+
+        return match (true) {
+            null === $unlike => $periods,
+            null === $periods => self::head($reference, $workings)." $unlike",
+            default => "$periods, $unlike",
+        };
+    }
+
+    private static function ofPeriods(Reference $reference, Workings $workings): ?string
+    {
         $parts = array_values(
             array_filter($workings->table->rows, static fn (Row $row): bool => $row->role->isPart()),
         );

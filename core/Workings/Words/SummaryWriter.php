@@ -13,6 +13,7 @@ use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\LeftOut;
 use KeenMargin\Core\Workings\Arithmetic\Total;
+use KeenMargin\Core\Workings\Arithmetic\UnlikeCells;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Result\LinkedText;
 use KeenMargin\Core\Workings\Result\Row;
@@ -109,7 +110,7 @@ final class SummaryWriter
         ];
     }
 
-    private function total(RowKey $key): Sentence
+    private function total(RowKey $row): Sentence
     {
         $isAll = $this->periods->areAll();
         $span = $this->periods->name();
@@ -120,16 +121,18 @@ final class SummaryWriter
                     : "{$this->measure} has no total".($isAll ? '.' : " for $span."),
             );
         }
+        $key = $this->telling->reference->key ?? '';
         $isPart =
             null !== $this->telling->reference
-            && $this->periods->includeAnyOf($this->headline->leftOut[$this->telling->reference->key] ?? new LeftOut());
+            && ($this->periods->includeAnyOf($this->headline->leftOut[$key] ?? new LeftOut())
+                || !($this->headline->unlike[$key] ?? new UnlikeCells())->isEmpty());
         $start = $isAll ? "{$this->measure} in all: " : "{$this->measure} in $span: ";
 
         return new Sentence(
             $start,
-            $this->telling->amount($this->headline, $key),
+            $this->telling->amount($this->headline, $row),
             $this->telling->unit(),
-            ...[...$this->against($this->headline, $key, $isPart), '.'],
+            ...[...$this->against($this->headline, $row, $isPart), '.'],
         );
     }
 

@@ -285,7 +285,13 @@ final class Examples
             'a member without a score is missing' => new Example(
                 'Store,Month,Scenario,Score A,2026-01,AC,80 B,2026-01,AC,90 A,2026-01,BU,70',
                 ['by' => 'Store', 'against' => ['BU']],
-                ['A: AC 80, BU 70; BU 10', 'B: AC 90, BU –; BU –', 'total: AC 85, BU 70; BU 15'],
+                [
+                    'A: AC 80, BU 70; BU 10',
+                    'B: AC 90, BU –; BU –',
+                    'total: AC 85, BU 70; BU 10',
+                    '- B has figures of one side only, not compared with budget',
+                    '"Score in Jan 2026: 85, 10 (14.3 %) above budget where both have figures."',
+                ],
                 mapping: ['measures' => ['Score' => ['grouping' => 'average', 'overMembers' => 'average']]],
             ),
             'variances of averages are reckoned from fractions' => new Example(

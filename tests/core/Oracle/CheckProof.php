@@ -42,6 +42,7 @@ final readonly class CheckProof
             'lines-net-to-result' === $check->id => null === $this->expected->total ? 'there is no result' : '',
             'total-rule' === $check->id => $this->hasTotalAsRuled(),
             // Each running total is itself held against the oracle.
+            'pro-rata' === $check->id => $this->asked->isProRata ? '' : 'nobody asked for it',
             'running' === $check->id => null === $this->asked->cumulate ? 'nothing is running' : '',
             'part-forecast' === $check->id => null === $this->asked->forecast ? 'there is no forecast' : '',
             default => "nothing proves {$check->id}",

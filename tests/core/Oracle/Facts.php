@@ -75,28 +75,73 @@ final class Facts
     /**
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where all of which must hold
      *
+     * @param ?list<string> $only members, joined, that count; null: all
+     *
      * @return list<BigRational> amounts of a measure, scenario and period
      */
-    public function amounts(string $measure, string $scenario, string $start, array $where): array
-    {
-        $amounts = [];
-        foreach ($this->index[$measure][$scenario][$start] ?? [] as $row) {
-            $passes =
-                [] ===
-                array_filter(
-                    $where,
-                    static fn (array $filter): bool => \in_array(
-                        $row->members[$filter['field']],
-                        $filter['members'],
-                        true,
-                    ) !== $filter['keeps'],
-                );
-            if ($passes) {
-                $amounts[] = BigRational::of($row->amount);
-            }
-        }
+    public function amounts(
+        string $measure,
+        string $scenario,
+        string $start,
+        array $where,
+        ?array $only = null,
+    ): array {
+        $rows = array_filter(
+            $this->passing($measure, $scenario, $start, $where),
+            fn (Fact $row): bool => null === $only
+                || [] !== array_intersect($only, [
+                    self::joined($row),
+                    self::joined($row, 'Route'),
+                    self::joined($row, 'Class'),
+                ]),
+        );
 
-        return $amounts;
+        return array_values(array_map(static fn (Fact $row): BigRational => BigRational::of($row->amount), $rows));
+    }
+
+    /**
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     *
+     * @return list<string> members, joined, that have an amount there
+     */
+    public function membersWith(
+        string $measure,
+        string $scenario,
+        string $start,
+        array $where,
+        ?string $but,
+    ): array {
+        return array_values(
+            array_map(
+                static fn (Fact $row): string => self::joined($row, $but),
+                $this->passing($measure, $scenario, $start, $where),
+            ),
+        );
+    }
+
+    private static function joined(Fact $row, ?string $but = null): string
+    {
+        return json_encode(array_diff_key($row->members, [$but => 1]), \JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     *
+     * @return list<Fact>
+     */
+    private function passing(string $measure, string $scenario, string $start, array $where): array
+    {
+        $passes = static fn (Fact $row): bool => [] ===
+            array_filter(
+                $where,
+                static fn (array $filter): bool => \in_array(
+                    $row->members[$filter['field']],
+                    $filter['members'],
+                    true,
+                ) !== $filter['keeps'],
+            );
+
+        return array_values(array_filter($this->index[$measure][$scenario][$start] ?? [], $passes));
     }
 
     /** @return list<string> first days of the periods that have a figure */

@@ -223,7 +223,7 @@ final class Reckoning
         }
         $isAdded = $this->measures[$measure]->isAdded();
         foreach ($this->asked->against as $reference) {
-            $shown = $held = $leftOut[$reference] = [];
+            $shown = $held = $both = $leftOut[$reference] = [];
             foreach ($fine as $p) {
                 $scenario = $this->rules->scenarioAt($p);
                 $isShown = $this->rules->covers($measure, $scenario, $p, $reference);
@@ -244,14 +244,32 @@ final class Reckoning
                 if (!$isShown || !$isHeld) {
                     continue;
                 }
-                $hasShown = $isAdded || $this->rules->has($measure, $scenario, $p, $where);
-                $hasHeld = $isAdded || $this->rules->has($measure, $reference, $p, $where);
-                if ($hasShown && $hasHeld) {
-                    array_push($shown, ...$this->rules->cells($measure, (string) $scenario, $p, $isToDate));
-                    array_push($held, ...$this->rules->cells($measure, $reference, $p, $isToDate));
-                } elseif ($hasShown || $hasHeld) {
-                    $leftOut[$reference][] = $p;
+                array_push($shown, ...$this->rules->cells($measure, (string) $scenario, $p, $isToDate));
+                array_push($held, ...$this->rules->cells($measure, $reference, $p, $isToDate));
+                $both[$this->facts->unit($p)][] = $p;
+            }
+            if (!$isAdded) {
+                $cells = fn (string $scenario, string $p): array => $this->rules->cells(
+                    $measure,
+                    $scenario,
+                    $p,
+                    $isToDate,
+                );
+                $units = array_map(
+                    fn (array $unit): array => [
+                        array_merge(
+                            [],
+                            ...array_map(fn (string $p): array => $cells((string) $this->rules->scenarioAt($p), $p), $unit),
+                        ),
+                        array_merge([], ...array_map(fn (string $p): array => $cells($reference, $p), $unit)),
+                    ],
+                    $both,
+                );
+                [$shown, $held, $lacking] = $this->rules->alike($measure, $units, $where, $where);
+                foreach ($lacking as $unit) {
+                    array_push($leftOut[$reference], ...$both[$unit]);
                 }
+                sort($leftOut[$reference]);
             }
             $variances[$reference] = Pair::maybe(
                 $this->rules->together($measure, $shown, $where),
@@ -273,10 +291,24 @@ final class Reckoning
         $isAdded = $this->measures[$measure]->isAdded();
         [$first, $second] = [[...$where, $this->side('first')], [...$where, $this->side('second')]];
         $cells = $this->shownCells($measure, $fine);
-        $isBoth = fn (array $cell): bool => $isAdded
-            || ($this->rules->has($measure, $cell[0], $cell[1], $first)
-                && $this->rules->has($measure, $cell[0], $cell[1], $second));
-        $both = array_values(array_filter($cells, $isBoth));
+        [$ofFirst, $ofSecond] = [$cells, $cells];
+        if (!$isAdded) {
+            $units = [];
+            foreach ($fine as $p) {
+                if ($this->rules->shows($measure, $p)) {
+                    $own = $this->rules->cells($measure, (string) $this->rules->scenarioAt($p), $p);
+                    $unit = $this->facts->unit($p);
+                    $units[$unit] = [...$units[$unit] ?? [], ...$own];
+                }
+            }
+            [$ofSecond, $ofFirst] = $this->rules->alike(
+                $measure,
+                array_map(static fn (array $own): array => [$own, $own], $units),
+                $second,
+                $first,
+                $this->asked->between['field'] ?? null,
+            );
+        }
         $shown = $this->rules->together($measure, $cells, $second);
 
         return new Numbers(
@@ -284,8 +316,8 @@ final class Reckoning
             ['first' => $this->rules->together($measure, $cells, $first), 'second' => $shown],
             [
                 'first' => Pair::maybe(
-                    $this->rules->together($measure, $both, $second),
-                    $this->rules->together($measure, $both, $first),
+                    $this->rules->together($measure, $ofSecond, $second),
+                    $this->rules->together($measure, $ofFirst, $first),
                     $isAdded,
                 ),
             ],

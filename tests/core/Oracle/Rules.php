@@ -259,31 +259,69 @@ final class Rules
     }
 
     /**
-     * Whether some members have a figure of the period: of a day, in its month.
+     * Cells of two sides with the members that both have figures of, unit by unit: a missing figure is not nothing.
      *
-     * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     * @param array<string, array{list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}>, list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}>}> $units
+     *                                                                                                                      cells of what is shown and of the reference
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $shownWhere
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $referenceWhere
+     * @param ?string $but breakdown that the sides are told apart by
+     *
+     * @return array{list<array{string, string, ?int, list<string>}>, list<array{string, string, ?int, list<string>}>, list<string>}
+     *                                                                                                             both sides, and units in which nothing is compared
      */
-    public function has(string $measure, ?string $scenario, string $p, array $where): bool
-    {
-        foreach (null === $scenario ? [] : $this->judged($measure, $scenario, $p) as [$of, $start]) {
-            $isThere = fn (string $source): bool => [] !==
-                array_filter(
-                    $this->facts->starts($source, $of),
-                    fn (string $own): bool => $this->facts->unit($own) === $this->facts->unit($start)
-                        && [] !== $this->facts->amounts($source, $of, $own, $where),
-                );
-            if ($this->sources($measure) === array_values(array_filter($this->sources($measure), $isThere))) {
-                return true;
+    public function alike(
+        string $measure,
+        array $units,
+        array $shownWhere,
+        array $referenceWhere,
+        ?string $but = null,
+    ): array {
+        $shown = $reference = $lacking = [];
+        foreach ($units as $unit => [$ofShown, $ofReference]) {
+            $here = $this->membersIn($measure, $ofShown, $shownWhere, $but);
+            $there = $this->membersIn($measure, $ofReference, $referenceWhere, $but);
+            $both = array_values(array_intersect($here, $there));
+            if ([] === $both && [] !== [...$here, ...$there]) {
+                $lacking[] = (string) $unit;
+            }
+            foreach ($ofShown as $cell) {
+                $shown[] = [$cell[0], $cell[1], $cell[2] ?? null, $both];
+            }
+            foreach ($ofReference as $cell) {
+                $reference[] = [$cell[0], $cell[1], $cell[2] ?? null, $both];
             }
         }
 
-        return false;
+        return [$shown, $reference, $lacking];
+    }
+
+    /**
+     * @param list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}> $cells
+     * @param list<array{field: string, members: list<string>, keeps: bool}> $where
+     *
+     * @return list<string> members, joined, that have a figure of each source in any of the cells
+     */
+    private function membersIn(string $measure, array $cells, array $where, ?string $but): array
+    {
+        $bySource = [];
+        foreach ($this->sources($measure) as $source) {
+            $bySource[] = array_merge(
+                [],
+                ...array_map(
+                    fn (array $cell): array => $this->facts->membersWith($source, $cell[0], $cell[1], $where, $but),
+                    $this->keptOf($measure, $cells),
+                ),
+            );
+        }
+
+        return array_values(array_unique(array_intersect(...$bySource, ...[$bySource[0]])));
     }
 
     /**
      * Whether some members have any figure of some periods at all.
      *
-     * @param list<array{0: ?string, 1: string, 2?: int}> $cells scenario and period
+     * @param list<array{0: ?string, 1: string, 2?: ?int, 3?: list<string>}> $cells scenario and period
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function hasAny(string $measure, array $cells, array $where): bool
@@ -300,7 +338,7 @@ final class Rules
     /**
      * The amount of several periods together, each in its scenario; null where there is none.
      *
-     * @param list<array{0: ?string, 1: string, 2?: int}> $cells with how many days a month's figure is divided by
+     * @param list<array{0: ?string, 1: string, 2?: ?int, 3?: list<string>}> $cells with how many days a month's figure is divided by
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function together(string $measure, array $cells, array $where): ?BigRational
@@ -360,9 +398,9 @@ final class Rules
     }
 
     /**
-     * @param list<array{0: ?string, 1: string, 2?: int}> $cells
+     * @param list<array{0: ?string, 1: string, 2?: ?int, 3?: list<string>}> $cells
      *
-     * @return list<array{0: string, 1: string, 2?: int}>
+     * @return list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}>
      */
     private function keptOf(string $measure, array $cells): array
     {
@@ -372,6 +410,10 @@ final class Rules
                 fn (array $cell): array => match (true) {
                     null === $cell[0] => [],
                     isset($cell[2]) => [$cell],
+                    isset($cell[3]) => array_map(
+                        static fn (array $kept): array => [$kept[0], $kept[1], null, $cell[3]],
+                        $this->kept($measure, $cell[0], $cell[1]),
+                    ),
                     default => $this->kept($measure, $cell[0], $cell[1]),
                 },
                 $cells,
@@ -380,7 +422,7 @@ final class Rules
     }
 
     /**
-     * @param list<array{0: string, 1: string, 2?: int}> $kept
+     * @param list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}> $kept
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<BigRational>
@@ -394,7 +436,7 @@ final class Rules
     }
 
     /**
-     * @param array{0: string, 1: string, 2?: int} $cell
+     * @param array{0: string, 1: string, 2?: ?int, 3?: list<string>} $cell
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<BigRational>
@@ -403,7 +445,7 @@ final class Rules
     {
         return array_map(
             static fn (BigRational $amount): BigRational => $amount->dividedBy($cell[2] ?? 1),
-            $this->facts->amounts($source, $cell[0], $cell[1], $where),
+            $this->facts->amounts($source, $cell[0], $cell[1], $where, $cell[3] ?? null),
         );
     }
 

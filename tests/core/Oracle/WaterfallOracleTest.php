@@ -140,7 +140,13 @@ final class WaterfallOracleTest extends TestCase
             if (null === $workings || [] === $workings->table->rows) {
                 continue;
             }
+            $total = $ledger->reckoning($asked)->workings()->total?->variances[$reference] ?? null;
+            $like = BigRational::zero();
             foreach (self::steps($workings) as $row) {
+                if ('one-sided' === $row->role->value) {
+                    continue;
+                }
+                $like = $like->plus(self::rational($row->values['change'] ?? null));
                 $moved = self::rational($row->variances['first']->amount ?? null);
                 $drawn = self::rational($row->values['change'] ?? null);
                 self::assertTrue(
@@ -150,6 +156,11 @@ final class WaterfallOracleTest extends TestCase
                 ++$held;
             }
             self::assertSame([], self::failing($workings), $case);
+            if (null !== $total) {
+                $apart = $like->minus($total->difference)->abs();
+                self::assertTrue($apart->isLessThanOrEqualTo(BigRational::of('0.00002')), "$case: like for like");
+                ++$held;
+            }
         }
         self::assertGreaterThan(10, $held);
     }
