@@ -11,6 +11,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Number\NumberFormat;
+use KeenMargin\Core\Question\Fit\AimFit;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Near\Pace;
@@ -54,12 +55,7 @@ abstract readonly class GoalKind implements ChartKind
     public function insist(Question $question, Dataset $dataset): void
     {
         $aim = $question->goal->aim;
-        if (null !== $aim?->measure) {
-            QuestionFit::measure($aim->measure, $dataset, 'question.goal.measure');
-        }
-        if (null !== $aim?->scenario && $aim->scenario === $question->scenario) {
-            throw new NotAccepted('question.goal.scenario', 'What is shown cannot be its own goal; choose another.');
-        }
+        AimFit::insist($aim, $question, $dataset, 'question.goal', 'goal');
         if (true === $aim?->isTotal && $question->isWhole()) {
             throw new NotAccepted(
                 'question.goal',

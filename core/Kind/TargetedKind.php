@@ -11,7 +11,7 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Number\NumberFormat;
-use KeenMargin\Core\Question\Fit\QuestionFit;
+use KeenMargin\Core\Question\Fit\AimFit;
 use KeenMargin\Core\Question\Near\BandForm;
 use KeenMargin\Core\Question\Near\Bands;
 use KeenMargin\Core\Question\Near\Target;
@@ -52,16 +52,7 @@ abstract readonly class TargetedKind implements ChartKind
 
     public function insist(Question $question, Dataset $dataset): void
     {
-        $measure = $question->target?->measure;
-        if (null !== $measure) {
-            QuestionFit::measure($measure, $dataset, 'question.target.measure');
-        }
-        if ($question->target?->scenario === $question->scenario) {
-            throw new NotAccepted(
-                'question.target.scenario',
-                'What is shown cannot be its own target; choose another scenario.',
-            );
-        }
+        AimFit::insist($question->target, $question, $dataset, 'question.target', 'target');
         $isOfTarget = BandForm::PercentOfTarget === $question->bands?->form;
         if ($isOfTarget && null === TargetedRows::target($question, $dataset)) {
             throw new NotAccepted('question.bands', 'Bands in percent of the target need a target.');

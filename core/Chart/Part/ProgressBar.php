@@ -116,7 +116,7 @@ final readonly class ProgressBar
     {
         $pace = $row->values[GoalNumbers::PACE] ?? null;
         $goal = $row->values[GoalNumbers::GOAL] ?? null;
-        if (null === $pace || null === $goal || $goal->isZero()) {
+        if (null === $pace || null === $goal || $goal->getSign() <= 0) {
             return null;
         }
         $percent = (self::WHOLE * $pace->toFloat()) / $goal->toFloat();

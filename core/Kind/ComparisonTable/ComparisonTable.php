@@ -14,6 +14,7 @@ use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\FinishOption;
+use KeenMargin\Core\Question\Fit\AimFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
 use KeenMargin\Core\Question\Recipe;
@@ -71,6 +72,16 @@ final readonly class ComparisonTable implements ChartKind
             if ($column->isOfVariance() && $column->scenario === $question->scenario) {
                 throw new NotAccepted("question.columns[$i]", 'What is shown has no variance against itself.');
             }
+        }
+        AimFit::insist($question->goal->aim, $question, $dataset, 'question.goal', 'goal');
+        $columns = TableColumns::of($question, $dataset)->list;
+        $names = array_map(static fn (TableColumn $one): string => $one->name(), $columns);
+        $sort = $question->sort?->column->name();
+        if (null !== $sort && !\in_array($sort, $names, true)) {
+            throw new NotAccepted(
+                'question.sort',
+                "The table has no column \"$sort\"; it has ".Wording::some($names, 12).'.',
+            );
         }
     }
 

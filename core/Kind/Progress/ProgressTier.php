@@ -20,6 +20,7 @@ use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Tracks to the goals, their fills, and the pace; percent, value and goal beside them. */
@@ -131,9 +132,9 @@ final readonly class ProgressTier implements Tier
 
         return match (true) {
             null !== $percent => [$display->format->plain($percent, 1).' %', "$value / {$display->amount($goal)}"],
-            null === $row->shown => [NumberFormat::NONE, 'no figures'],
-            null === $goal => [NumberFormat::NONE, "$value, no goal"],
-            default => [NumberFormat::NONE, "$value, a goal of nought"],
+            null === $row->shown && !$row->isAbsent() => [NumberFormat::NONE, 'no figures'],
+            RowRole::Other === $row->role && null === $goal => [NumberFormat::NONE, $value],
+            default => [NumberFormat::NONE, "$value, ".GoalNumbers::whyNone($goal)],
         };
     }
 }

@@ -13,6 +13,7 @@ use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Context;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 
 /**
  * What stands beside a tube: at its left the value, its pace and its layers, at its right the goal, milestones and what
@@ -55,7 +56,8 @@ final readonly class TubeLabels
         $goal = $row->values[GoalNumbers::GOAL] ?? null;
         if ($hasGoal && null !== $goal) {
             $y = $this->zero - $this->scale->height($row, $goal);
-            $this->right($row, "goal {$display->amount($goal)}", $y, Ink::Ink, 'goal-label');
+            $word = $row->isLimit ? 'limit' : 'goal';
+            $this->right($row, "$word {$display->amount($goal)}", $y, Ink::Ink, 'goal-label');
             $this->milestones($row, $goal);
         }
         $this->value($row, $goal);
@@ -89,9 +91,9 @@ final readonly class TubeLabels
         $percent = $row->values[GoalNumbers::PERCENT] ?? null;
         $under = match (true) {
             null !== $percent => $display->format->plain($percent, 1).' %',
-            null === $row->shown => 'no figures',
-            null === $goal => 'no goal',
-            default => 'a goal of nought',
+            null === $row->shown && !$row->isAbsent() => 'no figures',
+            RowRole::Other === $row->role && null === $goal => '',
+            default => GoalNumbers::whyNone($goal),
         };
         $this->canvas->writeIfFree(
             'labels',
@@ -126,16 +128,17 @@ final readonly class TubeLabels
     {
         $over = $row->values[GoalNumbers::OVER] ?? null;
         $remaining = $row->values[GoalNumbers::REMAINING] ?? null;
-        if (null === $over || null === $remaining || null === $row->shown) {
+        if (null === $over || null === $remaining) {
             return;
         }
         $display = $this->context->display;
         $text = match (true) {
             $over->isPositive() => "over by {$display->amount($over)}",
+            $row->isLimit => "{$display->amount($remaining)} left",
             $remaining->isZero() => 'reached',
             default => "{$display->amount($remaining)} to go",
         };
-        $height = $this->scale->height($row, $row->shown);
+        $height = null === $row->shown ? 0.0 : $this->scale->height($row, $row->shown);
         $middle = $over->isPositive() ? $height : ($height + $this->scale->height($row, $goal)) / 2.0;
         $this->right(
             row: $row,

@@ -14,6 +14,9 @@ use KeenMargin\Core\Question\Near\Bands;
 /** The bands of one row in the measure's own unit: which one a value falls in. */
 final readonly class BandScale
 {
+    private const WHOLE = 100;
+    /** Name of the band above percentages that end below the target, where the others were named. */
+    private const ABOVE = 'at target';
     /** Usual names from the worst band to the best, by how many there are. */
     private const NAMES = [
         2 => ['poor', 'good'],
@@ -33,11 +36,14 @@ final readonly class BandScale
     /**
      * @param ?BigDecimal $target of the row, which limits in percent are of
      *
-     * @return ?self null where limits are in percent of a target that is missing or not above zero
+     * @return ?self null where limits are in percent of a target that is missing or not above zero. Percentages that end
+     *               below the target are open above
      */
     public static function maybe(Bands $bands, Better $better, ?BigDecimal $target): ?self
     {
         $limits = $bands->limits;
+        $count = $bands->count();
+        $given = $bands->names;
         if (BandForm::PercentOfTarget === $bands->form) {
             if (null === $target || $target->getSign() <= 0) {
                 return null;
@@ -49,9 +55,14 @@ final readonly class BandScale
                     ->strippedOfTrailingZeros(),
                 $limits,
             );
+            $isOpen = $bands->limits[\count($bands->limits) - 1]->isLessThan(self::WHOLE);
+            if ($isOpen && $count === \count($limits)) {
+                ++$count;
+                $given = [] === $given ? [] : [...$given, self::ABOVE];
+            }
         }
 
-        return new self($limits, self::names($bands->names, $bands->count(), $better), $better);
+        return new self($limits, self::names($given, $count, $better), $better);
     }
 
     /**

@@ -64,6 +64,12 @@ final readonly class Contributions
         $this->left = \count(array_diff_key($after, $closed));
     }
 
+    /** Whether a period is one of the span. */
+    public function isWithin(Period $period): bool
+    {
+        return $period->lastDay() <= $this->scope->range->lastDay;
+    }
+
     /** Whether amounts come in over time, so that there is a rate: of averages and ratios there is none. */
     public function areTold(): bool
     {

@@ -25,16 +25,18 @@ final readonly class GoalNumbers
      * @param ?BigDecimal $goal null: there is none
      * @param BigDecimal|Fraction|null $pace where the value should stand
      * @param int $left periods in which it can still be reached
+     * @param bool $isLimit whether the goal is a limit: `behind` is then what lies above the pace
      *
-     * @return array<string, ?BigDecimal> percentages in percent; null where there is no goal, or one of nought
+     * @return array<string, ?BigDecimal> percentages in percent; null where there is no goal, or one of nought or below
      */
     public static function of(
         BigDecimal|Fraction|null $value,
         ?BigDecimal $goal,
         BigDecimal|Fraction|null $pace,
         int $left,
+        bool $isLimit = false,
     ): array {
-        if (null === $goal || $goal->isZero() || null === $value) {
+        if (null === $goal || $goal->getSign() <= 0 || null === $value) {
             $none = [self::PERCENT, self::REMAINING, self::OVER, self::PACE, self::BEHIND, self::NEEDED];
 
             return [self::GOAL => $goal, ...array_fill_keys($none, null)];
@@ -45,8 +47,9 @@ final readonly class GoalNumbers
         $remaining = Fraction::from($goal)->minus($exact);
         $isLeft = $remaining->getSign() > 0;
         $behind = null === $pace ? null : Fraction::from($pace)->minus($exact);
+        $behind = $isLimit ? $behind?->negated() : $behind;
         $isBehind = null !== $behind && $behind->getSign() > 0;
-        $needed = $isLeft && $left > 0
+        $needed = $isLeft && $left > 0 && !$isLimit
             ? Fraction::of($remaining->numerator, $remaining->denominator->multipliedBy($left))
             : null;
         $percent = Fraction::of($exact->numerator->multipliedBy(100), $exact->denominator->multipliedBy($goal));
@@ -60,6 +63,16 @@ final readonly class GoalNumbers
             self::BEHIND => $isBehind ? $rounding->of(self::plain($behind)) : (null === $behind ? null : $nothing),
             self::NEEDED => $rounding->of($needed),
         ];
+    }
+
+    /** Why there is no percentage: `no goal`, `a goal of nought`, `a goal below nought`. */
+    public static function whyNone(?BigDecimal $goal): string
+    {
+        return match ($goal?->getSign()) {
+            null => 'no goal',
+            0 => 'a goal of nought',
+            default => 'a goal below nought',
+        };
     }
 
     /** A decimal stays one, with the digits that it came with. */

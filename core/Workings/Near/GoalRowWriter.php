@@ -31,17 +31,18 @@ final class GoalRowWriter implements RowWriter
         foreach (self::NUMBERS as $key) {
             $numbers[$key] = WorkingsWriter::amount($row->values[$key] ?? null);
         }
-        $estimate = $row->estimate;
+        $estimate = null === $row->estimate
+            ? null
+            : [
+                'period' => $row->estimate->reached?->key(),
+                'last' => $row->estimate->count,
+                'rate' => $row->estimate->rate->toString(),
+            ];
 
         return [
             ...$numbers,
-            'expected' => null === $estimate
-                ? null
-                : [
-                    'period' => $estimate->reached?->key(),
-                    'last' => $estimate->count,
-                    'rate' => $estimate->rate->toString(),
-                ],
+            'expected' => $row->isLimit ? null : $estimate,
+            ...$row->isLimit ? ['limit' => true, 'usedUp' => $estimate] : [],
         ];
     }
 

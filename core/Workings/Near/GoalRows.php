@@ -7,10 +7,12 @@ namespace KeenMargin\Core\Workings\Near;
 use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Number\Fraction;
+use KeenMargin\Core\Question\Fit\AimFit;
 use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Near\Pace;
 use KeenMargin\Core\Question\Near\Target;
@@ -37,6 +39,8 @@ final readonly class GoalRows
 {
     /**
      * @param list<Row> $rows without totals; layers after the row that they are parts of
+     * @param list<Row> $counted those that sentences count: also the members that are gathered in one row, each for
+     *                           itself
      * @param ?Target $aim null: there is none
      * @param Pace $pace as it was asked for, or found
      * @param Contributions $contributions over the span
@@ -48,6 +52,7 @@ final readonly class GoalRows
         public Pace $pace,
         public Contributions $contributions,
         public Workings $compared,
+        public array $counted,
     ) {
     }
 
@@ -74,30 +79,34 @@ final readonly class GoalRows
         );
         $made = new ComparisonRows($scope, $scope->measure, $figures);
         $contributions = new Contributions($scope, $made->comparison);
-        $rows = self::withGoals($compared, $aim, $asked, $figures);
+        $measured = null === $aim?->measure ? [] : OtherRows::of($asked, $aim->measure, $figures);
+        $rows = self::withGoals($compared, $aim, $measured);
         $phased = self::phased($recipe, $pace, $scope, $figures, $made->comparison);
-        $told = [];
-        foreach ($rows as $row) {
-            $told[] = self::told(
-                row: $row,
-                pace: $pace,
-                phased: $phased[$row->key->id] ?? null,
-                scope: $scope,
-                contributions: $contributions,
-                isShare: true === $aim?->isTotal,
-            );
-        }
+        $tell = static fn (Row $row): Row => self::told(
+            row: $row,
+            pace: $pace,
+            phased: $phased[$row->key->id] ?? null,
+            scope: $scope,
+            contributions: $contributions,
+            isShare: true === $aim?->isTotal,
+        );
+        $told = array_map($tell, $rows);
+        $each = OtherRows::maybeUngathered($compared, $asked, $figures);
+        $counted = null === $each ? $told : array_map($tell, self::withGoals($each, $aim, $measured));
         $told = $order && null === $question->top ? self::ordered($told, $question->order) : $told;
-        $told = GoalEstimates::of($told, $scope, $figures, $made, $contributions);
+        $told = true === $aim?->isTotal
+            ? $told
+            : GoalEstimates::of($told, $scope, $figures, $made, $contributions);
 
         return new self(
-            null === $question->goal->layers
+            rows: null === $question->goal->layers
                 ? $told
                 : GoalLayers::of($told, $question->goal->layers, $asked, $figures),
-            $aim,
-            $pace,
-            $contributions,
-            $compared,
+            aim: $aim,
+            pace: $pace,
+            contributions: $contributions,
+            compared: $compared,
+            counted: $counted,
         );
     }
 
@@ -109,7 +118,8 @@ final readonly class GoalRows
         }
         $asked = $question->measure ?? $dataset->measures[0]->name ?? '';
         foreach ($dataset->measures as $measure) {
-            if ($measure->name !== $asked && 1 === preg_match('/\b(goal|target|planned?)s?\b/iu', $measure->name)) {
+            $isAlike = AimFit::isOfOneUnit($measure, AimFit::shown($question, $dataset));
+            if ($measure->name !== $asked && $isAlike && 1 === preg_match('/\b(goal|target|planned?)s?\b/iu', $measure->name)) {
                 return Target::measure($measure->name);
             }
         }
@@ -122,36 +132,41 @@ final readonly class GoalRows
         return null === $question->breakdown() ? null : Target::total();
     }
 
-    /** Phased as the goal is, where it is a scenario's; else the time elapsed; none of a share of the total. */
+    /**
+     * As asked for; else phased as the goal is, where it is a scenario's, else the time elapsed. None of a share of the
+     * total, which moves, too.
+     */
     private static function pace(Question $question, ?Target $aim, Dataset $dataset): Pace
     {
-        return $question->goal->pace ??
-            match (true) {
-                null === $aim || $aim->isTotal || $dataset->isTimeless() => Pace::none(),
-                null !== $aim->scenario => Pace::phased($aim->scenario),
-                default => Pace::elapsed(),
-            };
+        return match (true) {
+            null === $aim || $aim->isTotal || $dataset->isTimeless() => Pace::none(),
+            null !== $question->goal->pace => $question->goal->pace,
+            null !== $aim->scenario => Pace::phased($aim->scenario),
+            default => Pace::elapsed(),
+        };
     }
 
     /**
-     * Rows with what is shown, as nothing where only a goal is there, and their goals.
+     * Rows with what is shown, and their goals. What is gathered has none that is one member's, or a number.
+     *
+     * @param array<string, Row> $measured of the measure that is the goal, by the ids of rows' keys
      *
      * @return list<Row>
-     *
-     * @throws NotAccepted
      */
-    private static function withGoals(Workings $compared, ?Target $aim, Recipe $asked, Figures $figures): array
+    private static function withGoals(Workings $compared, ?Target $aim, array $measured): array
     {
-        $measured = null === $aim?->measure ? [] : OtherRows::of($asked, $aim->measure, $figures);
         $rows = [];
+        $isGathered = false;
         foreach ($compared->table->rows as $row) {
             // A number is the goal of a row, not of several together.
             $isSum = RowRole::Group === $row->role && null !== $aim?->number;
             if ($row->role->isWhole() || $isSum) {
                 continue;
             }
+            $isOther = RowRole::Other === $row->role;
+            $isGathered = $isGathered || $isOther;
             $goal = match (true) {
-                null === $aim => null,
+                null === $aim, $isOther && null === $aim->scenario && !$aim->isTotal => null,
                 null !== $aim->number => $aim->number,
                 null !== $aim->scenario => $row->values[$aim->scenario->value] ?? null,
                 $aim->isTotal => $compared->table->total->shown,
@@ -163,15 +178,15 @@ final readonly class GoalRows
             );
             $rows[$row->key->id] = With::of($row, [
                 'values' => [...$row->values, GoalNumbers::GOAL => $goal],
-                'shown' => $row->shown ?? ($isAbsent ? BigDecimal::zero() : null),
+                'lacksPart' => null === $row->shown && ($isAbsent || isset($measured[$row->key->id])),
                 'variances' => [],
             ]);
         }
-        foreach ($measured as $key => $other) {
+        foreach ($isGathered ? [] : $measured as $key => $other) {
             if (!isset($rows[$key]) && !$other->role->isSum() && null !== $other->shown) {
                 $rows[$key] = With::of($other, [
                     'values' => [GoalNumbers::GOAL => $other->shown],
-                    'shown' => BigDecimal::zero(),
+                    'shown' => null,
                     'exact' => null,
                     'variances' => [],
                     'lacksPart' => true,
@@ -272,14 +287,17 @@ final readonly class GoalRows
             default => $phased->exact ?? $phased?->shown,
         };
         $left = null === $row->period && !$isShare ? $contributions->left : 0;
-        $value = $row->exact ?? $row->shown;
-        $numbers = GoalNumbers::of($value, $goal, $at, $left);
+        // Without a figure nothing has come in.
+        $value = $row->exact ?? ($row->shown ?? ($row->isAbsent() ? BigDecimal::zero() : null));
+        $better = null === $row->period ? $scope->betterOf($row->key->name) : $scope->better;
+        $isLimit = Better::Less === $better && !$isShare;
+        $numbers = GoalNumbers::of($value, $goal, $at, $left, $isLimit);
         $variance = null === $numbers[GoalNumbers::PACE]
             ? null
             : Variance::maybe(
                 shown: $value,
                 reference: $at,
-                better: $scope->better,
+                better: $better,
                 flag: $scope->question->flag,
                 inPoints: $scope->measure->isInPercent(),
             );
@@ -287,6 +305,7 @@ final readonly class GoalRows
         return With::of($row, [
             'values' => [...$row->values, ...$numbers],
             'variances' => [GoalNumbers::PACE => $variance],
+            'isLimit' => $isLimit,
         ]);
     }
 

@@ -9,11 +9,13 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
+use KeenMargin\Core\Workings\Arithmetic\GoalEstimate;
 use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\LinkedText;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Sentence;
 use KeenMargin\Core\Workings\Result\Summary;
 use KeenMargin\Core\Workings\Words\RowPhrases;
@@ -45,13 +47,16 @@ final readonly class GoalSummary
     private function one(Row $row, string $subject): array
     {
         $goal = $row->values[GoalNumbers::GOAL] ?? null;
-        if (null === $row->shown) {
+        if (null === $row->shown && !$row->isAbsent()) {
             return [new Sentence("There are no figures of $subject for this question.")];
         }
-        if (null === $goal || $goal->isZero()) {
-            $why = null === $goal ? 'has no goal' : 'has a goal of nought';
+        if (null === $goal || null === self::percent($row)) {
+            $why = 'has '.GoalNumbers::whyNone($goal);
 
             return [new Sentence("$subject is ", $this->said($row, 'shown'), $this->unit(), " and $why.")];
+        }
+        if ($row->isLimit) {
+            return [$this->used($row, $subject), $this->pace($row), $this->usedUp($row)];
         }
         $isReached = true !== ($row->values[GoalNumbers::REMAINING] ?? null)?->isPositive();
 
@@ -74,6 +79,36 @@ final readonly class GoalSummary
         ];
     }
 
+    /** `Fuel has used 40 % of 100 k EUR; 60 are left.` */
+    private function used(Row $row, string $subject): Sentence
+    {
+        $over = $row->values[GoalNumbers::OVER] ?? null;
+
+        return new Sentence(
+            "$subject has used ",
+            $this->said($row, GoalNumbers::PERCENT),
+            ' % of ',
+            $this->said($row, GoalNumbers::GOAL),
+            $this->unit(),
+            ...true === $over?->isPositive()
+                ? [' and is over it by ', $this->said($row, GoalNumbers::OVER), '.']
+                : ['; ', $this->said($row, GoalNumbers::REMAINING), ' are left.'],
+        );
+    }
+
+    /** `At this rate … it is used up in October: an estimate.`, where that is before the end of the span. */
+    private function usedUp(Row $row): ?Sentence
+    {
+        $estimate = $row->estimate;
+        if (null === $estimate?->reached || !$this->of->contributions->isWithin($estimate->reached)) {
+            return null;
+        }
+
+        return new Sentence(
+            $this->rule($estimate)."it is used up in {$this->period($estimate->reached)}: an estimate.",
+        );
+    }
+
     private function pace(Row $row): ?Sentence
     {
         $pace = $row->values[GoalNumbers::PACE] ?? null;
@@ -85,12 +120,34 @@ final readonly class GoalSummary
         $size = $this->display->amount($variance->amount->abs());
         $link = new LinkedText($size, $row->key, GoalNumbers::BEHIND, $size, $variance->amount->abs()->toString());
 
-        return match ($variance->amount->getSign()) {
+        $isWithin = $row->isLimit && $variance->amount->getSign() < 0;
+
+        return match (true) {
+            $isWithin => new Sentence(
+                "It is below what may be used by $closing, ",
+                $this->said($row, GoalNumbers::PACE),
+                ", by $size.",
+            ),
+            $row->isLimit && $variance->amount->getSign() > 0 => new Sentence(
+                'It is ',
+                $link,
+                " above what may be used by $closing, ",
+                $this->said($row, GoalNumbers::PACE),
+                '.',
+            ),
+            default => $this->paced($row, $variance->amount->getSign(), $closing, $link),
+        };
+    }
+
+    /** @param int $sign of what the value is beyond its pace */
+    private function paced(Row $row, int $sign, string $closing, LinkedText $link): Sentence
+    {
+        return match ($sign) {
             0 => new Sentence("That is just its pace at $closing."),
             1 => new Sentence(
                 "It is ahead of its pace at $closing, ",
                 $this->said($row, GoalNumbers::PACE),
-                ", by $size.",
+                ", by {$link->text}.",
             ),
             default => new Sentence(
                 'It is ',
@@ -127,20 +184,26 @@ final readonly class GoalSummary
         if (null === $estimate || null === $remaining || $remaining->isZero()) {
             return null;
         }
-        $grain = $this->of->contributions->grain;
-        $rate = $this->display->amount($estimate->rate);
-        $rule =
-            'At the rate of the last '.
-            (1 === $estimate->count ? 'contribution' : "{$estimate->count} contributions").
-            ' ('.
-            PeriodNames::range($estimate->from, $estimate->to).
-            ", $rate{$this->unit()} a {$grain->value}) ";
+        $rule = $this->rule($estimate);
 
         return new Sentence(
             null === $estimate->reached
                 ? $rule.'it will not be reached.'
                 : $rule."it would be reached in {$this->period($estimate->reached)}: an estimate.",
         );
+    }
+
+    /** `At the rate of the last 3 contributions (Jun–Aug 2026, 12 k EUR a month) ` */
+    private function rule(GoalEstimate $estimate): string
+    {
+        $grain = $this->of->contributions->grain;
+        $rate = $this->display->amount($estimate->rate);
+
+        return 'At the rate of the last '.
+            (1 === $estimate->count ? 'contribution' : "{$estimate->count} contributions").
+            ' ('.
+            PeriodNames::range($estimate->from, $estimate->to).
+            ", $rate{$this->unit()} a {$grain->value}) ";
     }
 
     private function period(Period $period): string
@@ -159,7 +222,8 @@ final readonly class GoalSummary
         if (true === $this->of->aim?->isTotal) {
             return [$this->shares($subject)];
         }
-        $with = array_values(array_filter($this->items, static fn (Row $row): bool => null !== self::percent($row)));
+        $with = $this->withGoal();
+        $limits = array_filter($with, static fn (Row $row): bool => $row->isLimit);
         $reached = array_filter($with, self::isReached(...));
         $effect = static fn (Row $row): ?Effect => ($row->variances[GoalNumbers::PACE] ?? null)?->effect;
         $behind = array_values(
@@ -170,10 +234,15 @@ final readonly class GoalSummary
 
         return [
             new Sentence(
-                [] === $with ? "$subject: there is no goal." : "$subject: $count of $of have reached their goal.",
+                match (true) {
+                    [] === $with => "$subject: there is no goal.",
+                    [] === $limits => "$subject: $count of $of have reached their goal.",
+                    \count($limits) < $of => "$subject: $count of $of have reached their goal or keep to their limit.",
+                    default => "$subject: $count of $of keep to their limit.",
+                },
             ),
             $this->of->pace->isNone() || [] === $with ? null : $this->behind($behind, $of),
-            $this->ends($with),
+            $this->ends(array_values(array_filter($this->items, static fn (Row $row) => null !== self::percent($row)))),
         ];
     }
 
@@ -181,12 +250,13 @@ final readonly class GoalSummary
     private function behind(array $behind, int $of): Sentence
     {
         if ([] === $behind) {
-            return new Sentence('None is behind its pace.');
+            return new Sentence($this->areLimits() ? 'None is above its pace.' : 'None is behind its pace.');
         }
         $count = \count($behind);
+        $where = $this->areLimits() ? 'above' : 'behind';
 
         return new Sentence(
-            "$count of $of ".(1 === $count ? 'is' : 'are').' behind the pace: ',
+            "$count of $of ".(1 === $count ? 'is' : 'are')." $where the pace: ",
             ...[...Sentence::some($this->parts($behind), self::NAMED), '.'],
         );
     }
@@ -200,11 +270,27 @@ final readonly class GoalSummary
         $ranked = self::ranked($with);
 
         return new Sentence(
-            'Farthest along is ',
+            $this->areLimits() ? 'Most is used of ' : 'Farthest along is ',
             ...$this->parts([$ranked[0]])[0],
-            ...[', least far '],
+            ...[$this->areLimits() ? ', least of ' : ', least far '],
             ...$this->parts([$ranked[\count($ranked) - 1]])[0],
             ...['.'],
+        );
+    }
+
+    private function areLimits(): bool
+    {
+        return [] === array_filter($this->withGoal(), static fn (Row $row): bool => !$row->isLimit);
+    }
+
+    /** @return list<Row> all that can be counted and have a goal */
+    private function withGoal(): array
+    {
+        return array_values(
+            array_filter(
+                $this->of->counted,
+                static fn (Row $row): bool => RowRole::Row === $row->role && null !== self::percent($row),
+            ),
         );
     }
 
@@ -268,12 +354,12 @@ final readonly class GoalSummary
      */
     private function headline(string $subject): array
     {
-        $with = array_filter($this->items, static fn (Row $row): bool => null !== self::percent($row));
+        $with = $this->withGoal();
         $reached = array_filter($with, self::isReached(...));
         $isShare = true === $this->of->aim?->isTotal || [] === $with;
 
         return [
-            'label' => $isShare ? $subject : 'Goals reached',
+            'label' => $isShare ? $subject : ($this->areLimits() ? 'Within their limits' : 'Goals reached'),
             'amount' => $isShare ? (string) \count($this->items) : \count($reached).' of '.\count($with),
             'variance' => null,
             'percent' => null,
@@ -310,9 +396,14 @@ final readonly class GoalSummary
         ];
     }
 
+    /** Whether a goal is reached, or a limit kept to. */
     private static function isReached(Row $row): bool
     {
-        return true === self::percent($row)?->isGreaterThanOrEqualTo(100);
+        $percent = self::percent($row);
+
+        return $row->isLimit
+            ? true === $percent?->isLessThanOrEqualTo(100)
+            : true === $percent?->isGreaterThanOrEqualTo(100);
     }
 
     private static function percent(Row $row): ?BigDecimal

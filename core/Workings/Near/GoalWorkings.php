@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Workings\Near;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
@@ -19,6 +20,7 @@ use KeenMargin\Core\Workings\Result\ColumnFormula;
 use KeenMargin\Core\Workings\Result\DerivationRule;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsTable;
 
@@ -74,14 +76,18 @@ final class GoalWorkings
             $second,
         );
         $percent = new ColumnFormula(DerivationRule::Rate, 'shown', GoalNumbers::GOAL);
+        $areLimits = [] !== $items && [] === array_filter($items, static fn (Row $row): bool => !$row->isLimit);
+        [$goal, $toGo, $behind] = $areLimits ? ['Limit', 'Left', 'Above pace'] : ['Goal', 'To go', 'Behind'];
         $columns = [
             new Column('shown', ColumnForm::Amount, 'Value', $rule('What is shown, up to the closing period')),
-            new Column(GoalNumbers::GOAL, ColumnForm::Amount, 'Goal', ucfirst(self::aimWord($of->aim))),
-            new Column(GoalNumbers::PERCENT, ColumnForm::Rate, '% of goal', 'Value over goal', [$percent]),
-            new Column(GoalNumbers::REMAINING, ColumnForm::Amount, 'To go', 'Goal minus value, never below nought', [
+            new Column(GoalNumbers::GOAL, ColumnForm::Amount, $goal, ucfirst(self::aimWord($of->aim))),
+            new Column(GoalNumbers::PERCENT, ColumnForm::Rate, '% of '.strtolower($goal), 'Value over '.strtolower($goal), [
+                $percent,
+            ]),
+            new Column(GoalNumbers::REMAINING, ColumnForm::Amount, $toGo, "$goal minus value, never below nought", [
                 $minus(GoalNumbers::GOAL, 'shown'),
             ]),
-            new Column(GoalNumbers::OVER, ColumnForm::Amount, 'Over by', 'Value minus goal, never below nought', [
+            new Column(GoalNumbers::OVER, ColumnForm::Amount, 'Over by', 'Value minus '.strtolower($goal).', never below nought', [
                 $minus('shown', GoalNumbers::GOAL),
             ]),
         ];
@@ -90,9 +96,9 @@ final class GoalWorkings
             $columns[] = new Column(
                 GoalNumbers::BEHIND,
                 ColumnForm::Amount,
-                'Behind',
-                'Pace minus value, never below nought',
-                [$minus(GoalNumbers::PACE, 'shown')],
+                $behind,
+                $areLimits ? 'Value minus pace, never below nought' : 'Pace minus value, never below nought',
+                [$areLimits ? $minus('shown', GoalNumbers::PACE) : $minus(GoalNumbers::PACE, 'shown')],
             );
         }
         $isNeeded =
@@ -155,20 +161,27 @@ final class GoalWorkings
             static fn (Check $check): bool => !\in_array($check->id, self::NOT_ASKED, true)
                 && !str_starts_with($check->id, 'left-out'),
         );
-        $goal = static fn (Row $row): mixed => $row->values[GoalNumbers::GOAL] ?? null;
+        $goal = static fn (Row $row): ?BigDecimal => $row->values[GoalNumbers::GOAL] ?? null;
+        $isOne = static fn (Row $row): bool => RowRole::Other !== $row->role;
 
         return array_values(
             array_filter([
                 ...$kept,
-                self::named('without-goal', $items, static fn (Row $row): bool => null === $goal($row), [
+                self::named('without-goal', $items, static fn (Row $row): bool => $isOne($row) && null === $goal($row), [
                     'has no goal',
                     'have no goal',
                 ]),
                 self::named(
                     'goal-of-nought',
                     $items,
-                    static fn (Row $row): bool => true === ($row->values[GoalNumbers::GOAL] ?? null)?->isZero(),
+                    static fn (Row $row): bool => 0 === $goal($row)?->getSign(),
                     ['has a goal of nought, which nothing is a part of', 'have a goal of nought'],
+                ),
+                self::named(
+                    'goal-below-nought',
+                    $items,
+                    static fn (Row $row): bool => -1 === $goal($row)?->getSign(),
+                    ['has a goal below nought, which nothing is a part of', 'have a goal below nought'],
                 ),
                 self::bothSigns($of, $items),
                 self::layers($of->rows, $items),

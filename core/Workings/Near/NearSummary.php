@@ -10,6 +10,7 @@ use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Result\LinkedText;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Sentence;
 use KeenMargin\Core\Workings\Result\Summary;
 use KeenMargin\Core\Workings\Words\RowPhrases;
@@ -21,13 +22,22 @@ final readonly class NearSummary
 
     /** @var list<Row> those that have a variance, the farthest off for the worse first */
     private array $ranked;
+    /** @var list<Row> all that can be counted and have a variance */
+    private array $held;
 
-    /** @param list<Row> $rows */
-    public function __construct(private array $rows, private RowPhrases $phrases)
+    /**
+     * @param list<Row> $rows
+     * @param list<Row> $counted also members that are gathered in one row, each for itself
+     */
+    public function __construct(private array $rows, private array $counted, private RowPhrases $phrases)
     {
-        $ranked = array_values(array_filter($rows, fn (Row $row): bool => null !== $this->phrases->of($row)));
+        $isHeld = fn (Row $row): bool => null !== $this->phrases->of($row);
+        $ranked = array_values(array_filter($rows, $isHeld));
         usort($ranked, fn (Row $a, Row $b): int => $this->benefit($a)->compareTo($this->benefit($b)));
         $this->ranked = $ranked;
+        $this->held = array_values(
+            array_filter($counted, static fn (Row $row): bool => RowRole::Row === $row->role && $isHeld($row)),
+        );
     }
 
     /** @param string $subject what is shown, by name */
@@ -55,7 +65,7 @@ final readonly class NearSummary
     {
         return array_values(
             array_filter(
-                $this->ranked,
+                $this->held,
                 fn (Row $row): bool => Effect::Unfavourable !== $this->phrases->of($row)?->effect,
             ),
         );
@@ -76,12 +86,12 @@ final readonly class NearSummary
         }
 
         return [
-            'label' => [] === $this->ranked ? $subject : 'At or beyond target',
-            'amount' => [] === $this->ranked ? (string) \count($this->rows) : "$count of ".\count($this->ranked),
+            'label' => [] === $this->held ? $subject : 'At or beyond target',
+            'amount' => [] === $this->held ? (string) \count($this->rows) : "$count of ".\count($this->held),
             'variance' => null,
             'percent' => null,
             'effect' => null,
-            'note' => [] === $this->ranked ? 'values' : $subject,
+            'note' => [] === $this->held ? 'values' : $subject,
             'row' => '',
         ];
     }
@@ -111,7 +121,7 @@ final readonly class NearSummary
 
     private function reached(string $subject): Sentence
     {
-        $with = \count($this->ranked);
+        $with = \count($this->held);
         $reaching = \count($this->reaching());
 
         return new Sentence(
@@ -160,7 +170,7 @@ final readonly class NearSummary
     private function bands(): ?Sentence
     {
         $counts = [];
-        foreach ($this->rows as $row) {
+        foreach ($this->counted as $row) {
             // From the lowest band up, as they stand in the chart.
             $counts += array_fill_keys($row->bands->names ?? [], 0);
             $band = $row->band();

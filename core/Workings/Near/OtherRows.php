@@ -11,10 +11,29 @@ use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Comparison\ComparisonWorkings;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
+use KeenMargin\Core\Workings\Result\Workings;
 
 /** What is shown of another measure in the same rows: targets, goals and limits of bands that came as columns. */
 final class OtherRows
 {
+    /** More members than there can be: none are gathered. */
+    private const ALL = \PHP_INT_MAX;
+
+    /**
+     * The same with each member for itself; null where none are gathered.
+     *
+     * @throws NotAccepted
+     */
+    public static function maybeUngathered(Workings $compared, Recipe $asked, Figures $figures): ?Workings
+    {
+        $isOther = static fn (Row $row): bool => RowRole::Other === $row->role;
+
+        return [] === array_filter($compared->table->rows, $isOther)
+            ? null
+            : ComparisonWorkings::of(self::asking($asked, ['top' => self::ALL]), $figures);
+    }
+
     /**
      * @return array<string, Row> by the ids of rows' keys
      *
@@ -25,10 +44,12 @@ final class OtherRows
         $asked = self::asking($recipe, [
             'measure' => $measure,
             'goal' => new Goal(),
+            'target' => null,
+            'bands' => null,
             'against' => [],
             'landing' => false,
             'order' => null,
-            'top' => null,
+            'top' => self::ALL,
             'sequence' => [],
         ]);
         $rows = [];

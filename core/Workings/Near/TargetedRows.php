@@ -19,9 +19,11 @@ use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Arithmetic\BandScale;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
+use KeenMargin\Core\Workings\Arithmetic\Side;
 use KeenMargin\Core\Workings\Arithmetic\Variance;
 use KeenMargin\Core\Workings\Comparison\ComparisonWorkings;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /**
@@ -37,6 +39,8 @@ final readonly class TargetedRows
      * @param list<Row> $rows without totals
      * @param ?Reference $target null: there is none
      * @param list<Reference> $marks what else is marked, such as a prior year
+     * @param list<Row> $counted those that sentences count: also the members that are gathered in one row, each for
+     *                           itself
      * @param Workings $compared the comparison that rows were taken from
      */
     private function __construct(
@@ -44,6 +48,7 @@ final readonly class TargetedRows
         public ?Reference $target,
         public array $marks,
         public Workings $compared,
+        public array $counted,
     ) {
     }
 
@@ -57,10 +62,8 @@ final readonly class TargetedRows
             array_filter($question->against, static fn (Scenario $scenario): bool => $scenario !== $target?->scenario),
         );
         $scenarios = null === $target?->scenario ? $marks : [$target->scenario, ...$marks];
-        $compared = ComparisonWorkings::of(
-            OtherRows::asking($recipe, ['against' => $scenarios, 'landing' => false]),
-            $figures,
-        );
+        $asked = OtherRows::asking($recipe, ['against' => $scenarios, 'landing' => false]);
+        $compared = ComparisonWorkings::of($asked, $figures);
         $others = static fn (string $measure): array => array_map(
             static fn (Row $row): ?BigDecimal => $row->shown,
             OtherRows::of($recipe, $measure, $figures),
@@ -69,27 +72,51 @@ final readonly class TargetedRows
         $bands = null === $question->bands ? self::bandMeasures($dataset) : [];
         $limits = array_map(static fn (Measure $band): array => $others($band->name), $bands);
         $names = array_map(static fn (Measure $band): string => $band->name, $bands);
-        $rows = [];
-        foreach ($compared->table->rows as $row) {
-            if ($row->role->isWhole()) {
-                continue;
-            }
+        $better = $compared->context->better;
+        $tell = static function (Row $row) use (
+            $target,
+            $targets,
+            $compared,
+            $question,
+            $limits,
+            $names,
+            $better,
+        ): Row {
             $row = self::aimed($row, $target, $targets[$row->key->id] ?? null, $compared, $question);
             $own = array_map(static fn (array $byRow): ?BigDecimal => $byRow[$row->key->id] ?? null, $limits);
-            $better = $compared->context->better;
-            $scale =
-                null === $question->bands
-                    ? BandScale::given($names, $own, $better) ?? self::kept($row, $compared, $question)
-                    : BandScale::maybe($question->bands, $better, $row->values[self::TARGET] ?? null);
-            $rows[] = self::judged($row, $scale);
-        }
+            $scale = match (true) {
+                self::isOfSeveral($row, $compared) => null,
+                null === $question->bands => BandScale::given($names, $own, $better) ??
+                    self::kept($row, $compared, $question),
+                default => BandScale::maybe($question->bands, $better, $row->values[self::TARGET] ?? null),
+            };
+
+            return self::judged($row, $scale);
+        };
+        $each = OtherRows::maybeUngathered($compared, $asked, $figures);
+        $isOne = static fn (Row $row): bool => !$row->role->isWhole();
+        $rows = array_map($tell, array_values(array_filter($compared->table->rows, $isOne)));
 
         return new self(
-            $rows,
-            null === $target ? null : self::reference($target),
-            array_map(Reference::scenario(...), $marks),
-            $compared,
+            rows: $rows,
+            target: null === $target ? null : self::reference($target),
+            marks: array_map(Reference::scenario(...), $marks),
+            compared: $compared,
+            counted: null === $each
+                ? $rows
+                : array_map($tell, array_values(array_filter($each->table->rows, $isOne))),
         );
+    }
+
+    /**
+     * Whether a row is of several members whose sum it is: what one of them has to reach, or is judged by, says nothing
+     * of it.
+     */
+    private static function isOfSeveral(Row $row, Workings $compared): bool
+    {
+        $isAdded = $compared->context->measure()->isAddedOverMembers();
+
+        return RowRole::Other === $row->role || (RowRole::Group === $row->role && $isAdded);
     }
 
     /** What is asked for, else the figures' own target, else the first reference. */
@@ -159,7 +186,7 @@ final readonly class TargetedRows
         if (null !== $scenario) {
             return self::held($row, $row->variances[$scenario] ?? null, $row->values[$scenario] ?? null);
         }
-        $aim = $target->number ?? $measured;
+        $aim = self::isOfSeveral($row, $compared) ? null : $target->number ?? $measured;
         $variance = Variance::maybe(
             shown: $row->exact ?? $row->shown,
             reference: $aim,
@@ -181,10 +208,12 @@ final readonly class TargetedRows
         // A target of other periods than the value is none of it.
         $target = null === $row->shown ? $target : null;
 
+        $compared = Side::Reference === $variance?->absent ? null : $variance?->reference;
+
         return With::of($row, [
-            'values' => [...$row->values, self::TARGET => $variance->reference ?? $target],
+            'values' => [...$row->values, self::TARGET => $compared ?? (null === $variance ? $target : null)],
             'variances' => [self::TARGET => $variance, ...$row->variances],
-            'shown' => $isPart ? $variance->shown : $row->shown,
+            'shown' => $isPart && Side::Shown !== $variance->absent ? $variance->shown : $row->shown,
             'exact' => $isPart ? null : $row->exact,
         ]);
     }

@@ -17,6 +17,7 @@ use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Result\WorkingsTable;
 use KeenMargin\Core\Workings\Words\RowPhrases;
@@ -57,7 +58,7 @@ final class TargetedWorkings
                 'aim' => $recipe->question->target,
                 'bands' => self::withNames($recipe->question->bands, $of->rows),
             ]),
-            (new NearSummary($of->rows, $phrases))->write($context->subject),
+            (new NearSummary($of->rows, $of->counted, $phrases))->write($context->subject),
             self::checks($of),
         );
     }
@@ -151,7 +152,10 @@ final class TargetedWorkings
         return self::named(
             "without-$key",
             $of->rows,
-            static fn (Row $row): bool => null !== $row->shown && null === ($row->values[$key] ?? null),
+            static fn (Row $row): bool => RowRole::Row === $row->role
+                && null !== $row->shown
+                && !$row->isAbsent()
+                && null === ($row->values[$key] ?? null),
             ["has no $word", "have no $word"],
         );
     }

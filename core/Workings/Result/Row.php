@@ -49,6 +49,7 @@ final readonly class Row
      * @param ?BandScale $bands that what is shown is judged by; null: none
      * @param ?GoalEstimate $estimate of when its goal will be reached; null: there is none
      * @param list<?BigDecimal> $trend what is shown of it in each period of the span; none: it was not asked for
+     * @param bool $isLimit whether its goal is a limit: less is better, and it is told how much of it is used
      * @param string $does what it does in a statement: `+`, `−`, `=`; blank: it is not in one
      */
     public function __construct(
@@ -76,6 +77,7 @@ final readonly class Row
         public ?BandScale $bands = null,
         public ?GoalEstimate $estimate = null,
         public array $trend = [],
+        public bool $isLimit = false,
     ) {
     }
 

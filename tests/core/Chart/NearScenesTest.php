@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Chart;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Document\RecipeReader;
@@ -122,7 +123,8 @@ final class NearScenesTest extends TestCase
             if (null !== $row->parent) {
                 continue;
             }
-            if (null === $goal || $goal->isZero() || null === $row->shown) {
+            $value = $row->shown ?? ($row->isAbsent() ? BigDecimal::zero() : null);
+            if (null === $goal || $goal->getSign() <= 0 || null === $value) {
                 self::assertNull($row->values[GoalNumbers::PERCENT] ?? null);
                 self::assertNull($remaining);
                 continue;
@@ -130,7 +132,7 @@ final class NearScenesTest extends TestCase
             self::assertNotNull($remaining);
             self::assertNotNull($over);
             self::assertFalse($remaining->isNegative());
-            self::assertTrue($row->shown->plus($remaining)->minus($over)->isEqualTo($goal), $row->label);
+            self::assertTrue($value->plus($remaining)->minus($over)->isEqualTo($goal), $row->label);
             self::assertTrue($remaining->isZero() || $over->isZero());
         }
     }
@@ -141,6 +143,7 @@ final class NearScenesTest extends TestCase
         $expected = [
             'without-goal',
             'goal-of-nought',
+            'goal-below-nought',
             'without-target',
             'past-the-bands',
             'target-past-the-bands',

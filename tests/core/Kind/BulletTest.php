@@ -88,8 +88,8 @@ final class BulletTest extends TestCase
         ];
         yield 'an item without a target' => [
             "Month,Route,Actual,Target\n2026-01,North,5,6\n2026-01,Holm,8,\n",
-            ['by' => 'Route', 'target' => ['measure' => 'Amount'], 'bands' => ['limits' => ['5', '9']]],
-            ['North 5 5 good', 'Holm 8 8 good'],
+            ['by' => 'Route', 'target' => ['scenario' => 'TG'], 'bands' => ['limits' => ['5', '9']]],
+            ['North 5 6 good', 'Holm 8 – good'],
             [],
         ];
     }

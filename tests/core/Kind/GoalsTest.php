@@ -74,7 +74,7 @@ final class GoalsTest extends TestCase
         yield 'what was budgeted and never came counts as nothing' => [
             "Month,Route,Actual,Budget\n2026-01,North,30,40\n2026-01,Holm,,10\n",
             ['by' => 'Route', 'goal' => ['scenario' => 'BU']],
-            ['North 30 40 75 10 0 40 10 –', 'Holm 0 10 0 10 0 10 10 –'],
+            ['North 30 40 75 10 0 40 10 –', 'Holm – 10 0 10 0 10 10 –'],
             [],
         ];
         yield 'shares of the total' => [
@@ -96,7 +96,7 @@ final class GoalsTest extends TestCase
                 'Training 46 50 92 4 0 – – –',
                 'Passes 5400 5000 108 0 400 – – –',
                 'Repairs 2 – – – – – – –',
-                'Docks 0 4 0 4 0 – – –',
+                'Docks – 4 0 4 0 – – –',
             ],
             ['without-goal'],
         ];
