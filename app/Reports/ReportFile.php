@@ -11,6 +11,7 @@ use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Reports\StoredLibrary;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Reading\Mapping\LineRoles;
 use KeenMargin\Core\Report\Document\References;
 use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Drawing\NamedChart;
@@ -45,7 +46,7 @@ final readonly class ReportFile
         $figures = $notes = $told = [];
         foreach ($datasets as $dataset) {
             $name = $names[(string) $dataset->id];
-            $figures[$name] = $this->mapping($dataset);
+            $figures[$name] = [...$this->mapping($dataset), ...$this->lines((string) $dataset->id)];
             array_push($notes, ...$this->notesOf($dataset, $name));
         }
         foreach ($charts as $id => $chart) {
@@ -107,6 +108,19 @@ final readonly class ReportFile
         foreach ($imports as $import) {
             if ([] !== $import->mapping) {
                 return $import->mapping;
+            }
+        }
+
+        return [];
+    }
+
+    /** @return array<string, mixed> what the lines of a statement do; nothing of other figures */
+    private function lines(string $dataset): array
+    {
+        foreach ($this->library->figures($dataset)->dataset()->breakdowns as $breakdown) {
+            $lines = LineRoles::maybeOf($breakdown);
+            if (null !== $lines) {
+                return ['lines' => $lines->toArray()];
             }
         }
 

@@ -6,7 +6,6 @@ namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
-use KeenMargin\Core\Figures\Series\FactTable;
 
 /**
  * Figures that can be asked: held in memory after reading a file, or in the fact store.
@@ -35,9 +34,13 @@ interface Figures
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array;
 
     /**
-     * The series of some measures themselves, for what cannot be told from sums.
+     * The same for each combination of members that has any.
      *
      * @param list<string> $measures
+     * @param list<MemberFilter|NumberFilter> $where all of them must hold
+     * @param list<Scenario> $scenarios those that matter
+     *
+     * @return array<string|int, Sums> by the members, one of each breakdown, with a zero byte between them
      */
-    public function table(array $measures): FactTable;
+    public function sumsBySeries(array $measures, array $where, array $scenarios): array;
 }

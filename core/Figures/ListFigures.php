@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
-use KeenMargin\Core\Figures\Series\FactTable;
 
 /** A list that states sums of its own rows, without these: they would count twice. */
 final readonly class ListFigures implements Figures
@@ -23,14 +22,19 @@ final readonly class ListFigures implements Figures
         return $this->stated->dataset();
     }
 
-    public function table(array $measures): FactTable
+    public function sumsBySeries(array $measures, array $where, array $scenarios): array
     {
-        return $this->stated->table($measures)->without($this->breakdown, ...$this->sums);
+        return $this->stated->sumsBySeries($measures, [...$where, $this->withoutSums()], $scenarios);
     }
 
     public function sums(array $measures, array $where): Sums
     {
-        return $this->stated->sums($measures, [...$where, new MemberFilter($this->breakdown, $this->sums, false)]);
+        return $this->stated->sums($measures, [...$where, $this->withoutSums()]);
+    }
+
+    private function withoutSums(): MemberFilter
+    {
+        return new MemberFilter($this->breakdown, $this->sums, false);
     }
 
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array

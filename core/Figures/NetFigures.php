@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Figures\Filter\MemberFilter;
-use KeenMargin\Core\Figures\Series\FactTable;
 
 /**
  * Figures of a statement in which each line bears the sign of what it does, so that sums are results: revenue less
@@ -53,9 +52,9 @@ final class NetFigures implements Figures
     }
 
     /** With the signs that they came with: nobody asks for the cells of what is added up. */
-    public function table(array $measures): FactTable
+    public function sumsBySeries(array $measures, array $where, array $scenarios): array
     {
-        return $this->figures->table($measures);
+        return $this->figures->sumsBySeries($measures, $where, $scenarios);
     }
 
     public function sums(array $measures, array $where): Sums

@@ -83,7 +83,22 @@ final readonly class StoredFigures implements Figures
         );
     }
 
-    public function table(array $measures): FactTable
+    public function sumsBySeries(array $measures, array $where, array $scenarios): array
+    {
+        $beside = array_filter(
+            array_map(static fn (MemberFilter|NumberFilter $filter): string => $filter->field(), $where),
+            fn (string $field): bool => null === $this->maybeBreakdown($field),
+        );
+
+        return $this->table([...$measures, ...$beside])->sumsBySeries($measures, $where, $scenarios);
+    }
+
+    /**
+     * The series of some measures in memory.
+     *
+     * @param list<string> $measures
+     */
+    private function table(array $measures): FactTable
     {
         $names = [];
         foreach ($this->record->measures as $measure) {
@@ -107,7 +122,7 @@ final readonly class StoredFigures implements Figures
             $packed[] = $amounts;
         }
 
-        return new FactTable($this->dataset, $series, $packed, $this->sums($measures, []));
+        return new FactTable($this->dataset, $series, $packed, new Sums());
     }
 
     /**

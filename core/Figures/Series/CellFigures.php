@@ -16,14 +16,14 @@ use KeenMargin\Core\Figures\Sums;
  */
 final readonly class CellFigures implements Figures
 {
-    private function __construct(private Figures $figures, private FactTable $table)
+    private function __construct(private Figures $figures)
     {
     }
 
     /** The figures themselves, where a missing figure of the measure counts as nothing. */
     public static function of(Figures $figures, Measure $measure): Figures
     {
-        return $measure->isAddedOverMembers() ? $figures : new self($figures, $figures->table($measure->sources()));
+        return $measure->isAddedOverMembers() ? $figures : new self($figures);
     }
 
     public function dataset(): Dataset
@@ -31,14 +31,14 @@ final readonly class CellFigures implements Figures
         return $this->figures->dataset();
     }
 
-    public function table(array $measures): FactTable
+    public function sumsBySeries(array $measures, array $where, array $scenarios): array
     {
-        return $this->figures->table($measures);
+        return $this->figures->sumsBySeries($measures, $where, $scenarios);
     }
 
     public function sums(array $measures, array $where): Sums
     {
-        $cells = $this->table->sumsBySeries($measures, $where, Scenario::cases());
+        $cells = $this->figures->sumsBySeries($measures, $where, Scenario::cases());
 
         return $this->figures->sums($measures, $where)->ofCells($cells);
     }
@@ -47,7 +47,7 @@ final readonly class CellFigures implements Figures
     {
         $place = $this->dataset()->placeOf($breakdown);
         $byMember = [];
-        foreach ($this->table->sumsBySeries($measures, $where, $scenarios) as $joined => $cell) {
+        foreach ($this->figures->sumsBySeries($measures, $where, $scenarios) as $joined => $cell) {
             $byMember[explode("\0", (string) $joined)[$place]][$joined] = $cell;
         }
         $sums = $this->figures->sumsBy($breakdown, $measures, $where, $scenarios);

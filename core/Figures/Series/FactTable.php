@@ -9,7 +9,6 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
-use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\Period;
@@ -62,37 +61,9 @@ final readonly class FactTable implements Figures
         }
     }
 
-    public function table(array $measures): self
-    {
-        return $this;
-    }
-
-    /**
-     * Sums of each combination of members.
-     *
-     * @param list<string> $measures
-     * @param list<MemberFilter|NumberFilter> $where
-     * @param list<Scenario> $scenarios
-     *
-     * @return array<string|int, Sums> by the members, as series join them
-     */
     public function sumsBySeries(array $measures, array $where, array $scenarios): array
     {
         return $this->added($measures, $where, static fn (Series $series): string => $series->joined, $scenarios);
-    }
-
-    /** The same without some members of a breakdown. */
-    public function without(string $breakdown, string ...$members): self
-    {
-        $filter = new MemberFilter($breakdown, array_values($members), false);
-        $kept = array_filter($this->series, fn (Series $series): bool => $this->passes($series, [$filter]));
-
-        return new self(
-            $this->dataset,
-            array_values($kept),
-            array_values(array_intersect_key($this->packed, $kept)),
-            $this->sums(array_map(static fn (Measure $one): string => $one->name, $this->dataset->measures), [$filter]),
-        );
     }
 
     public function sums(array $measures, array $where): Sums

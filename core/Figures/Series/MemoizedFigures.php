@@ -19,8 +19,8 @@ final class MemoizedFigures implements Figures
     private array $sums = [];
     /** @var array<string, array<string|int, Sums>> */
     private array $byMember = [];
-    /** @var array<string, FactTable> */
-    private array $tables = [];
+    /** @var array<string, array<string|int, Sums>> */
+    private array $bySeries = [];
 
     public function __construct(private readonly Figures $figures)
     {
@@ -31,9 +31,11 @@ final class MemoizedFigures implements Figures
         return $this->dataset ??= $this->figures->dataset();
     }
 
-    public function table(array $measures): FactTable
+    public function sumsBySeries(array $measures, array $where, array $scenarios): array
     {
-        return $this->tables[self::key($measures, [])] ??= $this->figures->table($measures);
+        $key = self::codes($scenarios).self::key($measures, $where);
+
+        return $this->bySeries[$key] ??= $this->figures->sumsBySeries($measures, $where, $scenarios);
     }
 
     public function sums(array $measures, array $where): Sums
@@ -43,13 +45,15 @@ final class MemoizedFigures implements Figures
 
     public function sumsBy(string $breakdown, array $measures, array $where, array $scenarios): array
     {
-        $key =
-            json_encode(
-                [$breakdown, array_map(static fn (Scenario $scenario): string => $scenario->value, $scenarios)],
-                \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
-            ).self::key($measures, $where);
+        $key = self::codes($scenarios).self::key([$breakdown, ...$measures], $where);
 
         return $this->byMember[$key] ??= $this->figures->sumsBy($breakdown, $measures, $where, $scenarios);
+    }
+
+    /** @param list<Scenario> $scenarios */
+    private static function codes(array $scenarios): string
+    {
+        return implode(',', array_map(static fn (Scenario $scenario): string => $scenario->value, $scenarios));
     }
 
     /**

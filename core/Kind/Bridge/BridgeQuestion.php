@@ -121,6 +121,11 @@ final readonly class BridgeQuestion
             );
         }
         QuestionFit::refuseIf(
+            $drivers->volume === $drivers->value,
+            'question.drivers.volume',
+            'Volume and value must be two measures; take another one.',
+        );
+        QuestionFit::refuseIf(
             StepsFit::measure($question, $this->dataset)->name !== $drivers->value,
             'question.measure',
             "The drivers are those of {$drivers->value}; ask about that.",

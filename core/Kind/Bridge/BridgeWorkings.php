@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Question\BalanceBridge;
 use KeenMargin\Core\Question\Between;
 use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\PeriodBridge;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
@@ -79,7 +80,19 @@ final class BridgeWorkings
         return new Workings(
             new WorkingsTable($all, $columns, [$reference], $total),
             $recipe->question->bridge instanceof PeriodBridge ? $context->timeless() : $context,
-            self::summary($of, $plan, $all, new RowPhrases($display, $columns[1], $reference), $columns),
+            self::summary(
+                of: $of,
+                plan: $plan,
+                rows: $all,
+                phrases: new RowPhrases($display, $columns[1], $reference),
+                columns: $columns,
+                subject: NetLines::subject(
+                    $recipe->question,
+                    $measure,
+                    $figures->dataset(),
+                    $recipe->finish->title->what,
+                ),
+            ),
             [...$checks->of($all), ...self::missing($all), ...$plan->checks, ...$checks->absent($all, $plan)],
         );
     }
@@ -180,6 +193,7 @@ final class BridgeWorkings
         array $rows,
         RowPhrases $phrases,
         array $columns,
+        string $subject,
     ): Summary {
         $summary = new WaterfallSummary(
             rows: $rows,
@@ -198,13 +212,13 @@ final class BridgeWorkings
                 : ' in '.$periods->name();
         $opening =
             null === $start || null === $end
-                ? new Sentence("There are no figures of {$of->measure->name} for this question.")
+                ? new Sentence("There are no figures of $subject for this question.")
                 : new Sentence(
-                    "{$of->measure->name}$span: from ",
+                    "$subject$span: from ",
                     $phrases->number($columns[0], $start, $start->key),
                     "{$phrases->unit()} ({$plan->start()->word}) to ",
                     $phrases->number($columns[1], $end, $end->key),
-                    " ({$plan->end()->word}), ",
+                    "{$phrases->unit()} ({$plan->end()->word}), ",
                     $phrases->variance($end, $end->key) ?? '',
                     '' === $phrases->unit(true) ? '' : $phrases->unit(true),
                     ...null === $end->variances['first']?->percent() || !isset($columns[3])

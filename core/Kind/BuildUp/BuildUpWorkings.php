@@ -10,6 +10,7 @@ use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Fit\RecipeFit;
+use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Workings\Arithmetic\Total;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
@@ -49,7 +50,7 @@ final class BuildUpWorkings
         $rows = new WaterfallRows($of, $plan);
         $content = new ComparisonRows($of->scope, $measure, $of->figures);
         $panels = Panels::of($of->scope, $of->figures, $content, $leg->second->fine, $question->where);
-        $all = self::shared(array_merge([], ...array_map($rows->of(...), $panels)));
+        $all = self::shared(array_map(self::amountOnly(...), array_merge([], ...array_map($rows->of(...), $panels))));
         $display = Display::fitting(
             $measure,
             $recipe->finish,
@@ -83,10 +84,11 @@ final class BuildUpWorkings
         $periods = new SummaryPeriods($leg->second->fine, static fn (): bool => true);
         $span = $periods->areAll() ? 'in all' : 'in '.$periods->name();
         $unit = trim($display->unitText());
+        $subject = NetLines::subject($question, $measure, $figures->dataset(), $recipe->finish->title->what);
         $opening =
             null === $end
-                ? new Sentence("There are no figures of {$measure->name} for this question.")
-                : new Sentence("{$measure->name} $span: ", $summary->total($end), rtrim(" $unit"), '.');
+                ? new Sentence("There are no figures of $subject for this question.")
+                : new Sentence("$subject $span: ", $summary->total($end), rtrim(" $unit"), '.');
 
         return new Workings(
             new WorkingsTable($all, $columns, [], new Total($end?->shown, [], [], $end->values ?? [])),
@@ -94,6 +96,15 @@ final class BuildUpWorkings
             $summary->write($periods->name(), $unit, $opening),
             [...(new WaterfallChecks($of))->of($all), ...$plan->checks, ...self::signs($all)],
         );
+    }
+
+    /** The row without what a bridge holds it against: nothing is compared here. */
+    private static function amountOnly(Row $row): Row
+    {
+        return With::of($row, [
+            'values' => array_diff_key($row->values, ['first' => true, 'second' => true]),
+            'variances' => [],
+        ]);
     }
 
     /**

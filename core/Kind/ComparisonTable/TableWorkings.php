@@ -12,6 +12,8 @@ use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Number\Fraction;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Question\RowKey;
+use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\Table\TableNumber;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
@@ -162,11 +164,14 @@ final readonly class TableWorkings
         $goals = [];
         $plain = OtherRows::asking($asked, ['columns' => [], 'sort' => null]);
         foreach (GoalRows::of($plain, $figures)->rows as $row) {
-            $goals[$row->key->id] = array_intersect_key($row->values, [
-                GoalNumbers::GOAL => true,
-                GoalNumbers::PACE => true,
-                GoalNumbers::PERCENT => true,
-            ]);
+            $goals[$row->key->id] = self::progress($row);
+        }
+
+        $total = RowKey::sum(SumKey::Total)->id;
+        $aim = GoalRows::aim($plain->question, $figures->dataset());
+        $isOfWhole = null !== $aim && null === $aim->number && !$aim->isTotal;
+        if ($isOfWhole && null !== $plain->question->breakdown()) {
+            $goals[$total] = self::goalOfWhole($plain, $figures);
         }
 
         return array_map(static function (Row $row) use ($goals): Row {
@@ -176,6 +181,37 @@ final readonly class TableWorkings
                 'values' => [...$row->values, ...$own, self::PROGRESS => $own[GoalNumbers::PERCENT] ?? null],
             ]);
         }, $rows);
+    }
+
+    /** @return array<string, ?BigDecimal> */
+    private static function progress(Row $row): array
+    {
+        return array_intersect_key($row->values, [
+            GoalNumbers::GOAL => true,
+            GoalNumbers::PACE => true,
+            GoalNumbers::PERCENT => true,
+        ]);
+    }
+
+    /**
+     * How far all together are on the way to the goal of the whole.
+     *
+     * @return array<string, ?BigDecimal>
+     *
+     * @throws NotAccepted
+     */
+    private static function goalOfWhole(Recipe $plain, Figures $figures): array
+    {
+        $asked = OtherRows::asking($plain, [
+            'by' => null,
+            'each' => null,
+            'top' => null,
+            'order' => null,
+            'sequence' => [],
+        ]);
+        $rows = GoalRows::of($asked, $figures)->rows;
+
+        return 1 === \count($rows) ? self::progress($rows[0]) : [];
     }
 
     /**

@@ -147,7 +147,8 @@ final class RecipeFit
     private static function measure(Question $question, Dataset $dataset): Measure
     {
         if (null === $question->measure) {
-            return $dataset->measures[0];
+            // What is asked about drivers is their value.
+            return $dataset->maybeMeasure($question->drivers->value ?? '') ?? $dataset->measures[0];
         }
 
         return QuestionFit::measure($question->measure, $dataset, 'question.measure');

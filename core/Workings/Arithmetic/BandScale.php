@@ -36,8 +36,8 @@ final readonly class BandScale
     /**
      * @param ?BigDecimal $target of the row, which limits in percent are of
      *
-     * @return ?self null where limits are in percent of a target that is missing or not above zero. Percentages that end
-     *               below the target are open above
+     * @return ?self null where limits are in percent of a target that is missing or not above zero. Percentages that
+     *               end below the target are open above
      */
     public static function maybe(Bands $bands, Better $better, ?BigDecimal $target): ?self
     {

@@ -22,7 +22,9 @@ final class ScenarioPeriods
     public int $figured = 0;
     /** The last one that the whole dataset has a figure of; null where there is none. */
     public ?ScenarioPeriod $last = null;
-    /** @var array<string, array{ScenarioPeriod, int, int}> amounts of which a part is taken: how many parts, of how many */
+    /**
+     * @var array<string, array{ScenarioPeriod, int, int}> amounts of which a part is taken: how many parts, of how many
+     */
     private array $shares = [];
 
     public function add(KeptPeriod $period): void

@@ -108,7 +108,7 @@ final readonly class ComparisonWorkings
             || ($isClosed($row) && $scope->isClosedThisYear($row->own?->first() ?? $row->period));
         $final = static fn (Row $row): bool => $row->role->isPart() && (null === $toDate || $isOfYear($row));
         $summary = new SummaryWriter(
-            $measure->name,
+            NetLines::subject($question, $measure, $dataset),
             new RowPhrases($display, $shown, $references[0] ?? null),
             array_values(array_filter($rows, $final)),
             $toDate ?? $total,

@@ -119,7 +119,8 @@ final readonly class GoalRows
         $asked = $question->measure ?? $dataset->measures[0]->name ?? '';
         foreach ($dataset->measures as $measure) {
             $isAlike = AimFit::isOfOneUnit($measure, AimFit::shown($question, $dataset));
-            if ($measure->name !== $asked && $isAlike && 1 === preg_match('/\b(goal|target|planned?)s?\b/iu', $measure->name)) {
+            $isGoal = 1 === preg_match('/\b(goal|target|planned?)s?\b/iu', $measure->name);
+            if ($measure->name !== $asked && $isAlike && $isGoal) {
                 return Target::measure($measure->name);
             }
         }

@@ -37,7 +37,9 @@ final readonly class GoalSummary
         $sentences = null === $only ? $this->several($subject) : $this->one($only, $subject);
 
         return new Summary(
-            null === $only ? $this->headline($subject) : $this->headlineOf($only, $subject),
+            null === $only
+                ? GoalHeadline::ofSeveral($this->withGoal(), $this->items, $this->of->aim, $subject)
+                : GoalHeadline::of($only, $subject, $this->display),
             [],
             array_values(array_filter($sentences)),
         );
@@ -224,7 +226,7 @@ final readonly class GoalSummary
         }
         $with = $this->withGoal();
         $limits = array_filter($with, static fn (Row $row): bool => $row->isLimit);
-        $reached = array_filter($with, self::isReached(...));
+        $reached = array_filter($with, GoalHeadline::isReached(...));
         $effect = static fn (Row $row): ?Effect => ($row->variances[GoalNumbers::PACE] ?? null)?->effect;
         $behind = array_values(
             array_filter($with, static fn (Row $row): bool => Effect::Unfavourable === $effect($row)),
@@ -280,7 +282,7 @@ final readonly class GoalSummary
 
     private function areLimits(): bool
     {
-        return [] === array_filter($this->withGoal(), static fn (Row $row): bool => !$row->isLimit);
+        return GoalHeadline::areLimits($this->withGoal());
     }
 
     /** @return list<Row> all that can be counted and have a goal */
@@ -344,66 +346,6 @@ final readonly class GoalSummary
             ],
             $rows,
         );
-    }
-
-    /**
-     * @return array{
-     *     label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string,
-     *     row: string,
-     * }
-     */
-    private function headline(string $subject): array
-    {
-        $with = $this->withGoal();
-        $reached = array_filter($with, self::isReached(...));
-        $isShare = true === $this->of->aim?->isTotal || [] === $with;
-
-        return [
-            'label' => $isShare ? $subject : ($this->areLimits() ? 'Within their limits' : 'Goals reached'),
-            'amount' => $isShare ? (string) \count($this->items) : \count($reached).' of '.\count($with),
-            'variance' => null,
-            'percent' => null,
-            'effect' => null,
-            'note' => $isShare ? (1 === \count($this->items) ? 'part' : 'parts') : $subject,
-            'row' => '',
-        ];
-    }
-
-    /**
-     * @return array{
-     *     label: string, amount: string, variance: ?string, percent: ?string, effect: ?string, note: string,
-     *     row: string,
-     * }
-     */
-    private function headlineOf(Row $row, string $subject): array
-    {
-        $percent = self::percent($row);
-        $goal = $row->values[GoalNumbers::GOAL] ?? null;
-        $unit = $this->display->unitText();
-
-        return [
-            'label' => $row->label === $subject ? $subject : "$row->label, $subject",
-            'amount' => null === $percent
-                    ? $this->display->amount($row->shown)
-                    : $this->display->format->plain($percent, 1).' %',
-            'variance' => null,
-            'percent' => null,
-            'effect' => null,
-            'note' => null === $percent
-                    ? $unit
-                    : "{$this->display->amount($row->shown)} of {$this->display->amount($goal)} $unit",
-            'row' => $row->key->id,
-        ];
-    }
-
-    /** Whether a goal is reached, or a limit kept to. */
-    private static function isReached(Row $row): bool
-    {
-        $percent = self::percent($row);
-
-        return $row->isLimit
-            ? true === $percent?->isLessThanOrEqualTo(100)
-            : true === $percent?->isGreaterThanOrEqualTo(100);
     }
 
     private static function percent(Row $row): ?BigDecimal

@@ -78,16 +78,15 @@ final class GoalWorkings
         $percent = new ColumnFormula(DerivationRule::Rate, 'shown', GoalNumbers::GOAL);
         $areLimits = [] !== $items && [] === array_filter($items, static fn (Row $row): bool => !$row->isLimit);
         [$goal, $toGo, $behind] = $areLimits ? ['Limit', 'Left', 'Above pace'] : ['Goal', 'To go', 'Behind'];
+        $word = strtolower($goal);
         $columns = [
             new Column('shown', ColumnForm::Amount, 'Value', $rule('What is shown, up to the closing period')),
             new Column(GoalNumbers::GOAL, ColumnForm::Amount, $goal, ucfirst(self::aimWord($of->aim))),
-            new Column(GoalNumbers::PERCENT, ColumnForm::Rate, '% of '.strtolower($goal), 'Value over '.strtolower($goal), [
-                $percent,
-            ]),
+            new Column(GoalNumbers::PERCENT, ColumnForm::Rate, "% of $word", "Value over $word", [$percent]),
             new Column(GoalNumbers::REMAINING, ColumnForm::Amount, $toGo, "$goal minus value, never below nought", [
                 $minus(GoalNumbers::GOAL, 'shown'),
             ]),
-            new Column(GoalNumbers::OVER, ColumnForm::Amount, 'Over by', 'Value minus '.strtolower($goal).', never below nought', [
+            new Column(GoalNumbers::OVER, ColumnForm::Amount, 'Over by', "Value minus $word, never below nought", [
                 $minus('shown', GoalNumbers::GOAL),
             ]),
         ];
@@ -162,15 +161,16 @@ final class GoalWorkings
                 && !str_starts_with($check->id, 'left-out'),
         );
         $goal = static fn (Row $row): ?BigDecimal => $row->values[GoalNumbers::GOAL] ?? null;
-        $isOne = static fn (Row $row): bool => RowRole::Other !== $row->role;
 
         return array_values(
             array_filter([
                 ...$kept,
-                self::named('without-goal', $items, static fn (Row $row): bool => $isOne($row) && null === $goal($row), [
-                    'has no goal',
-                    'have no goal',
-                ]),
+                self::named(
+                    'without-goal',
+                    $items,
+                    static fn (Row $row): bool => RowRole::Other !== $row->role && null === $goal($row),
+                    ['has no goal', 'have no goal'],
+                ),
                 self::named(
                     'goal-of-nought',
                     $items,

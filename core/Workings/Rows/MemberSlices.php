@@ -12,6 +12,7 @@ use KeenMargin\Core\Figures\LineRole;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\OverMembers;
 use KeenMargin\Core\Figures\Sums;
+use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\SumKey;
 use KeenMargin\Core\Workings\Result\RowRole;
@@ -25,7 +26,6 @@ final readonly class MemberSlices
     /** More members than these are gathered without being asked, into so many and one. */
     private const MOST = 40;
     private const KEPT = 20;
-    private const RESULT = 'Result';
 
     /**
      * @param array<string|int, true>|null $kept members that are not gathered; null: all are shown
@@ -108,7 +108,7 @@ final readonly class MemberSlices
                 SumKey::Total,
                 RowRole::Total,
                 $net->sums($this->scope->sources, $where),
-                self::RESULT,
+                NetLines::RESULT,
             );
         }
         if (\count($slices) > 1 && $this->hasTotal()) {

@@ -66,7 +66,10 @@ final readonly class NoughtPlanner
 
             return $missing->isEmpty()
                 ? $closed
-                : [...$closed, new Check('none-missing', false, 'There are no figures of '.$names->names($missing->list))];
+                : [
+                    ...$closed,
+                    new Check('none-missing', false, 'There are no figures of '.$names->names($missing->list)),
+                ];
         }
         $checks = (new OpenMonthChecks($this->of->scope, $this->comparison))->of($question->against);
         $isShown = null === $question->forecast ? $question->scenario->word() : 'actual or forecast';

@@ -56,6 +56,11 @@ final class StepsFit
             } else {
                 QuestionFit::breakdown($opened->by, $dataset, $path);
             }
+            QuestionFit::refuseIf(
+                $opened->by === $question->by && null === $question->drivers,
+                $path,
+                'The steps are by that already; open them by another breakdown.',
+            );
         }
         QuestionFit::refuseIf(
             $isOverPeriods && SubtotalsAt::Group === $question->subtotals->at,
@@ -66,6 +71,6 @@ final class StepsFit
 
     public static function measure(Question $question, Dataset $dataset): Measure
     {
-        return $dataset->maybeMeasure($question->measure ?? '') ?? $dataset->measures[0];
+        return $dataset->maybeMeasure($question->measure ?? ($question->drivers->value ?? '')) ?? $dataset->measures[0];
     }
 }

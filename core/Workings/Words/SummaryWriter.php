@@ -116,7 +116,7 @@ final class SummaryWriter
         $span = $this->periods->name();
         if (null === $this->headline->shown) {
             return new Sentence(
-                [] === $this->shownRows()
+                [] === $this->shownRows() && [] === $this->moved
                     ? "There are no figures of {$this->measure} for this question."
                     : "{$this->measure} has no total".($isAll ? '.' : " for $span."),
             );

@@ -52,7 +52,7 @@ final readonly class UnlikeWords
     }
 
     /**
-     * `Cid has figures of one side only, so it is not compared with budget`
+     * `Cid has figures of one side only, so it is not compared with budget`.
      *
      * @return list<Check>
      */

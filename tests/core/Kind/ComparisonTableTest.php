@@ -61,7 +61,7 @@ final class ComparisonTableTest extends TestCase
         yield 'progress on the way to the budget of the whole span' => [
             ['AC', 'progress'],
             ['by' => 'Route', 'goal' => ['scenario' => 'BU'], 'closedThrough' => '2026-01'],
-            ['North 30 37.5', 'Holm 15 75', 'Outer -20 –', 'total 25 –'],
+            ['North 30 37.5', 'Holm 15 75', 'Outer -20 –', 'total 25 27.7778'],
         ];
         yield 'by month' => [['AC', 'ΔBU', 'trend'], ['by' => 'month'], ['2026-01 25 -15', '2026-02 55 5']];
         yield 'all together' => [['AC', 'BU', 'ΔBU'], [], ['all 80 90 -10']];

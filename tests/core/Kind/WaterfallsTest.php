@@ -55,7 +55,7 @@ final class WaterfallsTest extends TestCase
         self::assertSame([null, 'unfavourable', 'favourable', 'unfavourable', null], $effects);
         self::assertSame(
             [
-                'Amount: from 340 (budget) to 320 (actual), '."\u{2212}20 (\u{2212}5.9 %).",
+                'Result: from 340 (budget) to 320 (actual), '."\u{2212}20 (\u{2212}5.9 %).",
                 "Most for it: Fuel (+40, 100.0 % of what went for it); most against it: Fares (\u{2212}50, 83.3 % of ".
                 'what went against it).',
             ],

@@ -74,7 +74,6 @@ final class Facts
 
     /**
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where all of which must hold
-     *
      * @param ?list<string> $only members, joined, that count; null: all
      *
      * @return list<BigRational> amounts of a measure, scenario and period
@@ -88,7 +87,7 @@ final class Facts
     ): array {
         $rows = array_filter(
             $this->passing($measure, $scenario, $start, $where),
-            fn (Fact $row): bool => null === $only
+            static fn (Fact $row): bool => null === $only
                 || [] !== array_intersect($only, [
                     self::joined($row),
                     self::joined($row, 'Route'),
@@ -111,11 +110,9 @@ final class Facts
         array $where,
         ?string $but,
     ): array {
-        return array_values(
-            array_map(
-                static fn (Fact $row): string => self::joined($row, $but),
-                $this->passing($measure, $scenario, $start, $where),
-            ),
+        return array_map(
+            static fn (Fact $row): string => self::joined($row, $but),
+            $this->passing($measure, $scenario, $start, $where),
         );
     }
 

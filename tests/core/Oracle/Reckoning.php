@@ -19,6 +19,8 @@ use KeenMargin\Core\Time\PeriodNames;
  * are judged by their month also where a missing figure does not count as nothing (ratios, averages over members); and
  * where one side has one figure for a whole month, the month is compared as a whole, though the first or the last
  * actual lies within it.
+ *
+ * @phpstan-import-type Cell from Rules
  */
 final class Reckoning
 {
@@ -255,13 +257,12 @@ final class Reckoning
                     $p,
                     $isToDate,
                 );
+                $ofShown = fn (string $p): array => $cells((string) $this->rules->scenarioAt($p), $p);
+                $ofReference = static fn (string $p): array => $cells($reference, $p);
                 $units = array_map(
-                    fn (array $unit): array => [
-                        array_merge(
-                            [],
-                            ...array_map(fn (string $p): array => $cells((string) $this->rules->scenarioAt($p), $p), $unit),
-                        ),
-                        array_merge([], ...array_map(fn (string $p): array => $cells($reference, $p), $unit)),
+                    static fn (array $unit): array => [
+                        array_merge([], ...array_map($ofShown, $unit)),
+                        array_merge([], ...array_map($ofReference, $unit)),
                     ],
                     $both,
                 );
@@ -350,7 +351,7 @@ final class Reckoning
     /**
      * @param list<string> $fine
      *
-     * @return list<array{0: string, 1: string, 2?: int}> scenario and period
+     * @return list<Cell> scenario and period
      */
     private function shownCells(string $measure, array $fine): array
     {
@@ -369,7 +370,7 @@ final class Reckoning
      *
      * @param list<string> $fine
      *
-     * @return list<array{0: string, 1: string, 2?: int}>
+     * @return list<Cell>
      */
     private function valueCells(
         string $scenario,

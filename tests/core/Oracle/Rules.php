@@ -6,7 +6,14 @@ namespace KeenMargin\Tests\core\Oracle;
 
 use Brick\Math\BigRational;
 
-/** The design's rules of coverage and of putting together, for one dataset and one closing day. */
+/**
+ * The design's rules of coverage and of putting together, for one dataset and one closing day.
+ *
+ * A cell is a scenario (null: none is shown) and a period, perhaps with how many days a month's figure is divided by,
+ * and with the only members, joined, that count.
+ *
+ * @phpstan-type Cell array{0: ?string, 1: string, 2?: ?int, 3?: list<string>}
+ */
 final class Rules
 {
     /** @var array<string, array{string, string}> first and last day of actuals, by measure */
@@ -261,14 +268,12 @@ final class Rules
     /**
      * Cells of two sides with the members that both have figures of, unit by unit: a missing figure is not nothing.
      *
-     * @param array<string, array{list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}>, list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}>}> $units
-     *                                                                                                                      cells of what is shown and of the reference
+     * @param array<string, array{list<Cell>, list<Cell>}> $units cells of what is shown and of the reference
      * @param list<array{field: string, members: list<string>, keeps: bool}> $shownWhere
      * @param list<array{field: string, members: list<string>, keeps: bool}> $referenceWhere
      * @param ?string $but breakdown that the sides are told apart by
      *
-     * @return array{list<array{string, string, ?int, list<string>}>, list<array{string, string, ?int, list<string>}>, list<string>}
-     *                                                                                                             both sides, and units in which nothing is compared
+     * @return array{list<Cell>, list<Cell>, list<string>} both sides, and units in which nothing is compared
      */
     public function alike(
         string $measure,
@@ -297,7 +302,7 @@ final class Rules
     }
 
     /**
-     * @param list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}> $cells
+     * @param list<Cell> $cells
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<string> members, joined, that have a figure of each source in any of the cells
@@ -309,7 +314,7 @@ final class Rules
             $bySource[] = array_merge(
                 [],
                 ...array_map(
-                    fn (array $cell): array => $this->facts->membersWith($source, $cell[0], $cell[1], $where, $but),
+                    fn (array $cell): array => $this->facts->membersWith($source, (string) $cell[0], $cell[1], $where, $but),
                     $this->keptOf($measure, $cells),
                 ),
             );
@@ -321,7 +326,7 @@ final class Rules
     /**
      * Whether some members have any figure of some periods at all.
      *
-     * @param list<array{0: ?string, 1: string, 2?: ?int, 3?: list<string>}> $cells scenario and period
+     * @param list<Cell> $cells scenario and period
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function hasAny(string $measure, array $cells, array $where): bool
@@ -338,7 +343,7 @@ final class Rules
     /**
      * The amount of several periods together, each in its scenario; null where there is none.
      *
-     * @param list<array{0: ?string, 1: string, 2?: ?int, 3?: list<string>}> $cells with how many days a month's figure is divided by
+     * @param list<Cell> $cells with how many days a month's figure is divided by
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      */
     public function together(string $measure, array $cells, array $where): ?BigRational
@@ -377,7 +382,7 @@ final class Rules
                 : self::overPeriods($rule->grouping, array_map(self::mean(...), $there));
         }
         $figured = array_keys(
-            array_filter($kept, fn (array $cell): bool => $this->facts->has($measure, $cell[0], $cell[1])),
+            array_filter($kept, fn (array $cell): bool => $this->facts->has($measure, (string) $cell[0], $cell[1])),
         );
 
         return match ($rule->grouping) {
@@ -398,9 +403,9 @@ final class Rules
     }
 
     /**
-     * @param list<array{0: ?string, 1: string, 2?: ?int, 3?: list<string>}> $cells
+     * @param list<Cell> $cells
      *
-     * @return list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}>
+     * @return list<Cell>
      */
     private function keptOf(string $measure, array $cells): array
     {
@@ -422,7 +427,7 @@ final class Rules
     }
 
     /**
-     * @param list<array{0: string, 1: string, 2?: ?int, 3?: list<string>}> $kept
+     * @param list<Cell> $kept
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<BigRational>
@@ -436,7 +441,7 @@ final class Rules
     }
 
     /**
-     * @param array{0: string, 1: string, 2?: ?int, 3?: list<string>} $cell
+     * @param Cell $cell
      * @param list<array{field: string, members: list<string>, keeps: bool}> $where
      *
      * @return list<BigRational>
@@ -445,7 +450,7 @@ final class Rules
     {
         return array_map(
             static fn (BigRational $amount): BigRational => $amount->dividedBy($cell[2] ?? 1),
-            $this->facts->amounts($source, $cell[0], $cell[1], $where, $cell[3] ?? null),
+            $this->facts->amounts($source, (string) $cell[0], $cell[1], $where, $cell[3] ?? null),
         );
     }
 

@@ -73,7 +73,7 @@ final class RecipeTest extends TestCase
             $with('"mesure":"x"'),
             'question.mesure: This key is not known; accepted are measure, scenario, forecast, against, by, span, '.
             'closedThrough, where, better, flag, order, cumulate, top, each, between, used, unused, total, '.
-            'sequence, landing, target, bands, goal, milestones, pace, layers, columns, sort, '.
+            'sequence, landing, proRata, target, bands, goal, milestones, pace, layers, columns, sort, '.
             'bridge, drivers, opened, subtotals, roles.',
         ];
         yield 'unknown kind' => [

@@ -31,6 +31,7 @@ final readonly class Mapping
      * @param ?HeaderPosition $header where it was told
      * @param ?string $sheet of a workbook with several
      * @param ?BandMeaning $bands what the columns of bands hold; limits where it is not told
+     * @param ?LineRoles $lines what the lines of a statement do; null: nobody has said it
      * @param ?PercentMeaning $percents what plain numbers beside percentages mean; points where it is not told
      */
     public function __construct(
@@ -49,6 +50,7 @@ final readonly class Mapping
         public ?string $sheet = null,
         public ?BandMeaning $bands = null,
         public ?PercentMeaning $percents = null,
+        public ?LineRoles $lines = null,
     ) {
     }
 
@@ -61,10 +63,13 @@ final readonly class Mapping
         return With::of($this, ['columns' => $columns, 'measures' => $measures]);
     }
 
-    /** Whether rows that are named as totals stay: as told, and of a plain list, which may state its own end. */
+    /**
+     * Whether rows that are named as totals stay: as told, of a plain list, which may state its own end, and of a
+     * statement, whose subtotals are told.
+     */
     public function keepsTotalRows(): bool
     {
-        return $this->keepsTotals || $this->isPlainList();
+        return $this->keepsTotals || null !== $this->lines || $this->isPlainList();
     }
 
     /** Names and amounts, and nothing else. */

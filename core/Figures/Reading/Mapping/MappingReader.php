@@ -41,6 +41,7 @@ final class MappingReader
         'sheet',
         'bands',
         'percents',
+        'lines',
     ];
 
     /** @throws NotAccepted */
@@ -74,6 +75,7 @@ final class MappingReader
             sheet: self::maybeSheet($given),
             bands: $given->maybe('bands')?->enum(BandMeaning::class) ?? $guess->bands,
             percents: $given->maybe('percents')?->enum(PercentMeaning::class) ?? $guess->percents,
+            lines: null === $given->maybe('lines') ? $guess->lines : LineRoles::read($given->must('lines')),
         );
     }
 

@@ -94,7 +94,13 @@ final class DatasetBuilder
         foreach ($summedRows as $row) {
             $notices[] = new Notice('summed-row', true, "\"$row\" is the sum of the rows before it and stays as one");
         }
-        if (!$mapping->keepsTotals && [] === $summedRows) {
+        $keepsSums = $mapping->keepsTotals || null !== $mapping->lines;
+        if (null !== $mapping->lines && !\in_array($mapping->lines->breakdown, $breakdowns, true)) {
+            throw RefusedFigures::whole(
+                "\"lines\" names the breakdown \"{$mapping->lines->breakdown}\", which the file does not have.",
+            );
+        }
+        if (!$keepsSums && [] === $summedRows) {
             foreach (SummedMembers::of($series, $packed, $members) as $place => $member) {
                 $series = array_filter($series, static fn (Series $one): bool => $one->member($place) !== $member);
                 $packed = array_intersect_key($packed, $series);
@@ -131,7 +137,8 @@ final class DatasetBuilder
                 static fn (string $breakdown, int $place): Breakdown => new Breakdown(
                     $breakdown,
                     $members->members($place),
-                    roles: array_fill_keys($summedRows, LineRole::Subtotal),
+                    roles: array_fill_keys($summedRows, LineRole::Subtotal) +
+                        ($mapping->lines?->of($breakdown, $members->members($place)) ?? []),
                 ),
                 $breakdowns,
                 array_keys($breakdowns),
