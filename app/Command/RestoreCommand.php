@@ -35,6 +35,7 @@ final class RestoreCommand extends Command
     {
         $file = $input->getArgument('file');
         \assert(\is_string($file));
+        $isServed = is_file("$this->database.serving");
         $serving = @fopen("$this->database.serving", 'c');
         try {
             // Whoever serves the figures holds this lock.
@@ -44,6 +45,8 @@ final class RestoreCommand extends Command
             $backup = BackupFile::opened($file);
             $done = Restore::run($backup, $this->database, true === $input->getOption('replace'));
         } catch (NotRestored|NotWritten $e) {
+            $isServed || @unlink("$this->database.serving");
+
             return Refusal::say($output, $e->getMessage());
         }
         $output->writeln(

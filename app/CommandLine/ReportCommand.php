@@ -75,13 +75,11 @@ final readonly class ReportCommand
     /** @throws NotAccepted where a block cannot be drawn: nobody would see it in a file */
     private static function insist(ReportDrawing $drawing, Report $report): void
     {
-        foreach ($report->pages as $p => $page) {
-            foreach ($drawing->ids($page) as $id) {
-                try {
-                    $drawing->workings($id);
-                } catch (NotAccepted $e) {
-                    throw new NotAccepted("pages[$p], block $id", $e->getMessage());
-                }
+        foreach ($drawing->ids() as $id) {
+            try {
+                $drawing->workings($id);
+            } catch (NotAccepted $e) {
+                throw $e->within($report->pathOf($id));
             }
         }
     }

@@ -11,6 +11,7 @@ use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Record\ReportRecord;
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Question\Change\Renaming;
 use KeenMargin\Core\Report\Block\Block;
@@ -63,7 +64,12 @@ final readonly class ChartsOf
         }
         $rows = [];
         foreach ($this->manager->getRepository(ReportRecord::class)->findAll() as $kept) {
-            $report = OpenReports::report($kept->document);
+            try {
+                $report = OpenReports::report($kept->document);
+            } catch (NotAccepted) {
+                // One that cannot be read any more is no reason not to rename.
+                continue;
+            }
             $blocks = array_merge([], ...array_map(static fn (Page $page): array => $page->blocks(), $report->pages));
             $isOfOther = static fn (Block $block): bool => $block instanceof ChartBlock
                 && isset($others[$block->named]);

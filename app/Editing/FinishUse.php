@@ -77,7 +77,7 @@ final readonly class FinishUse
     /** @param array<mixed> $finish */
     private static function read(array $finish): Finish
     {
-        return FinishReader::read(Given::json(json_encode((object) $finish, \JSON_THROW_ON_ERROR)), false);
+        return FinishReader::read(Given::kept($finish), false);
     }
 
     private function set(ChartRecord $chart, Finish $finish): void

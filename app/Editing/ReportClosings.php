@@ -64,7 +64,7 @@ final readonly class ReportClosings
                 ? $this->settings->planOpen($record)
                 : $this->settings->plan(
                     $record,
-                    Given::json(json_encode(['closedThrough' => $key], \JSON_THROW_ON_ERROR)),
+                    Given::kept(['closedThrough' => $key]),
                 );
         $this->changes->do($record, $plan->change, $who);
     }

@@ -69,6 +69,9 @@ final readonly class ReportEdit
         $this->turn->take(function () use ($id, $based, $changed, $says, $who, $isOver): void {
             $record = $this->record($id);
             $base = $this->maybeBase($record, $based);
+            if (null === $base && !$this->steps->wasThere($id, $based, $record->version)) {
+                throw new ReportConflict([], 'There never was a version '.$based.' of this report here.');
+            }
             $this->insistOnNewRecipes($changed, $base ?? []);
             $this->step($record, self::merged($record, $base, $changed, $isOver), $says, $who);
         });
@@ -162,8 +165,25 @@ final readonly class ReportEdit
         if ([] !== $merged->conflicts && !$isOver) {
             throw new ReportConflict($merged->conflicts);
         }
+        self::insistTogether($merged->document);
 
         return $merged->document;
+    }
+
+    /**
+     * Two changes, each of them valid, may together be no report: a fifth block in a row, a thirteenth row.
+     *
+     * @param array<string, mixed> $document
+     *
+     * @throws ReportConflict
+     */
+    private static function insistTogether(array $document): void
+    {
+        try {
+            OpenReports::report($document);
+        } catch (NotAccepted $e) {
+            throw new ReportConflict([$e->path], $e->reason);
+        }
     }
 
     /**
@@ -209,12 +229,12 @@ final readonly class ReportEdit
                 $dataset = $this->library->figures($told['dataset'])->dataset();
                 try {
                     RecipeReader::read(
-                        Given::json(json_encode($told['recipe'], \JSON_THROW_ON_ERROR)),
+                        Given::kept($told['recipe']),
                         $this->kinds,
                         $dataset->calendar,
                     );
                 } catch (NotAccepted $e) {
-                    throw new NotAccepted("$id.$e->path", $e->reason);
+                    throw $e->within($report->pathOf($id));
                 }
             }
         }

@@ -30,7 +30,7 @@ final class Version
     public static function told(Request $request): int
     {
         $match = trim($request->headers->get('If-Match') ?? '', '" W/');
-        if (1 !== preg_match('/^\d{1,9}$/D', $match)) {
+        if (1 !== preg_match('/^\d{1,18}$/D', $match)) {
             throw new PreconditionRequiredHttpException('Send the version that the change is based on in If-Match.');
         }
 

@@ -185,7 +185,7 @@ final readonly class FactSources
                 'file it is; a backup has it as it was.';
         }
         try {
-            $told = Given::json(json_encode((object) $import->mapping, \JSON_THROW_ON_ERROR));
+            $told = Given::kept($import->mapping);
             $sheet = FigureFile::open($path)->sheet(
                 MappingReader::maybeSheet($told),
                 MappingReader::maybeHeader($told),

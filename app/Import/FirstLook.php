@@ -171,7 +171,7 @@ final readonly class FirstLook
     {
         try {
             $before = MappingReader::read(
-                Given::json(json_encode((object) $known->mapping, \JSON_THROW_ON_ERROR)),
+                Given::kept($known->mapping),
                 $guess,
                 null,
             );

@@ -7,6 +7,7 @@ namespace KeenMargin\App\Jobs;
 use KeenMargin\App\Work\CurrentJob;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
 /** Answers a request whose work is long with the job that does it: a process of its own handles the same request. */
 final readonly class Deferral
@@ -15,6 +16,10 @@ final readonly class Deferral
     private const HEADERS = ['If-Match', 'X-Signed', 'Content-Type', 'Accept'];
     /** Bytes of a file that take about as long as the figures from which work is long. */
     private const BYTES_A_FIGURE = 30;
+    /** Jobs that wait for their turn; each is a process already. */
+    private const MOST_WAITING = 20;
+    /** Seconds after which a job is ended: nobody waits for it any more. */
+    private const LONGEST = 3_600;
 
     public function __construct(
         private JobShelf $shelf,
@@ -25,11 +30,27 @@ final readonly class Deferral
     ) {
     }
 
-    /** None where the work is to be done at once. */
-    public function maybe(Request $request, int $figures, string $says): ?JsonResponse
+    /**
+     * None where the work is to be done at once.
+     *
+     * @param ?string $state what the answer is made from: the same question about the same state is one job; null: each
+     *                       request is one of its own
+     */
+    public function maybe(Request $request, int $figures, string $says, ?string $state = null): ?JsonResponse
     {
         if ($figures < $this->longFrom || !$this->current->isNone()) {
             return null;
+        }
+        $question = null === $state ? null : hash('sha256', $request->getRequestUri()."\n$state");
+        $known = null === $question ? null : $this->shelf->maybeAsked($question);
+        if (null !== $known) {
+            return $this->accepted($known);
+        }
+        if ($this->shelf->waiting() >= self::MOST_WAITING) {
+            throw new ServiceUnavailableHttpException(
+                5,
+                'So much long work is waiting that more would only make it longer. Try again in a while.',
+            );
         }
         $headers = array_filter(
             array_combine(
@@ -47,9 +68,15 @@ final readonly class Deferral
                 'body' => $request->getContent(),
             ],
             $says,
+            $question,
         );
         $this->start($id);
 
+        return $this->accepted($id);
+    }
+
+    private function accepted(string $id): JsonResponse
+    {
         return new JsonResponse(['job' => $this->shelf->get($id)->toArray()], 202, ['Location' => "/api/jobs/$id"]);
     }
 
@@ -62,6 +89,9 @@ final readonly class Deferral
     private function start(string $id): void
     {
         $command = [
+            'timeout',
+            '--kill-after=10',
+            (string) self::LONGEST,
             'php',
             '-d',
             'memory_limit=2G',

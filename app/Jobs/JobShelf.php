@@ -27,11 +27,48 @@ final readonly class JobShelf
         $this->folder = \dirname($database).'/jobs';
     }
 
-    /** @param array<string, mixed> $asked */
-    public function put(array $asked, string $says): string
+    /** The job that is asked the same and has not ended; null where there is none. */
+    public function maybeAsked(string $question): ?string
+    {
+        foreach ($this->open() as $id) {
+            if ($question === @file_get_contents("$this->folder/$id/question")) {
+                return $id;
+            }
+        }
+
+        return null;
+    }
+
+    /** How many jobs wait for their turn. */
+    public function waiting(): int
+    {
+        return \count(array_filter($this->open(), fn (string $id): bool => Job::WAITING === $this->get($id)->state));
+    }
+
+    /** @return list<string> ids of those that have not ended */
+    private function open(): array
+    {
+        $open = [];
+        foreach (glob("$this->folder/*/asked") ?: [] as $asked) {
+            $id = basename(\dirname($asked));
+            $hasEnded = is_file("$this->folder/$id/ended");
+            if (1 === preg_match(self::ID, $id) && !$hasEnded && Job::ENDED !== $this->get($id)->state) {
+                $open[] = $id;
+            }
+        }
+
+        return $open;
+    }
+
+    /**
+     * @param array<string, mixed> $asked
+     * @param ?string $question by which the same one is known; null: it is not
+     */
+    public function put(array $asked, string $says, ?string $question = null): string
     {
         $id = bin2hex(random_bytes(12));
         WholeFile::folder("$this->folder/$id");
+        null === $question || WholeFile::write("$this->folder/$id/question", $question);
         WholeFile::write(
             "$this->folder/$id/asked",
             json_encode(['says' => $says] + $asked, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),

@@ -35,7 +35,7 @@ final readonly class OpenReports
     /** @param array<string, mixed> $document as it is kept */
     public static function report(array $document): Report
     {
-        return ReportReader::read(Given::json(json_encode($document, \JSON_THROW_ON_ERROR)));
+        return ReportReader::read(Given::kept($document));
     }
 
     /**

@@ -12,6 +12,7 @@ use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Report\PageRow;
 use KeenMargin\Core\Report\Report;
+use KeenMargin\Core\Report\Text\LiveText;
 
 /** First documents of reports. */
 final class ReportDocuments
@@ -48,10 +49,14 @@ final class ReportDocuments
         return new Report($title, organisation: $charts[0]->dataset->organisation, pages: $pages);
     }
 
-    /** With a row of its own for a block, at the end of the last page. */
+    /** With a row of its own for a block, at the end of the last page; where that is full, on a new one. */
     public static function withBlock(Report $report, ChartBlock $block): Report
     {
         $pages = [] === $report->pages ? [new Page(self::id('p'), 'First page')] : $report->pages;
+        $last = $pages[\count($pages) - 1];
+        if (\count($last->rows) >= Page::MOST_ROWS) {
+            $pages[] = With::of($last, ['id' => self::id('p'), 'message' => new LiveText(), 'rows' => []]);
+        }
         $last = array_pop($pages);
         $rows = [...$last->rows, new PageRow(self::id('r'), [$block])];
 

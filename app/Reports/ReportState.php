@@ -16,6 +16,7 @@ use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Report\AboutWords;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Report;
+use KeenMargin\Core\Report\Sheet;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -37,7 +38,32 @@ final readonly class ReportState
     /** @return array<string, mixed> what a list tells of it */
     public function listed(ReportRecord $record): array
     {
-        $report = OpenReports::report($record->document);
+        try {
+            return $this->brief($record, OpenReports::report($record->document)) + ['trouble' => null];
+        } catch (NotAccepted $e) {
+            // One that cannot be read is shown as what it is, and is no reason not to show the others.
+            return [
+                'id' => $record->id,
+                'version' => $record->version,
+                'title' => $record->title,
+                'organisation' => '',
+                'savedAt' => $record->savedAt->format(\DateTimeInterface::ATOM),
+                'pages' => 0,
+                'sheet' => Sheet::Across->value,
+                'charts' => 0,
+                'closing' => '',
+                'isPinned' => false,
+                'pictured' => (string) $record->version,
+                'settle' => 0,
+                'issued' => $this->issues->list((int) $record->id)[0] ?? null,
+                'trouble' => "This report cannot be opened: {$e->getMessage()}",
+            ];
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function brief(ReportRecord $record, Report $report): array
+    {
         $drawing = $this->open->drawing($report);
         $sign = $this->open->sign($report);
         $issues = $this->issues->list((int) $record->id);

@@ -13,6 +13,7 @@ final readonly class Given
 {
     private const MAX_BYTES = 1_000_000;
     private const MAX_DEPTH = 24;
+    private const KEPT_DEPTH = 64;
 
     private function __construct(private mixed $value, public string $path)
     {
@@ -32,6 +33,26 @@ final readonly class Given
             );
         } catch (\JsonException $e) {
             throw new NotAccepted('', "This is not JSON ({$e->getMessage()}).");
+        }
+    }
+
+    /**
+     * A document that is kept already, or was made here: limits hold where something comes in, once.
+     *
+     * @param array<mixed> $document
+     *
+     * @throws NotAccepted
+     */
+    public static function kept(array $document): self
+    {
+        try {
+            $isList = [] !== $document && array_is_list($document);
+            $flags = \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE;
+            $json = json_encode($isList ? $document : (object) $document, $flags);
+
+            return new self(json_decode($json, false, self::KEPT_DEPTH, \JSON_THROW_ON_ERROR), '');
+        } catch (\JsonException $e) {
+            throw new NotAccepted('', "What is kept cannot be read ({$e->getMessage()}).");
         }
     }
 

@@ -11,4 +11,10 @@ final class NotAccepted extends \InvalidArgumentException
     {
         parent::__construct('' === $path ? $reason : "$path: $reason");
     }
+
+    /** The same of a document that stands within another one. */
+    public function within(string $path): self
+    {
+        return new self('' === $this->path ? $path : "$path.$this->path", $this->reason);
+    }
 }

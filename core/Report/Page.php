@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report;
 
 use KeenMargin\Core\Report\Block\Block;
+use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\Block\FiguresBlock;
 use KeenMargin\Core\Report\Block\TextBlock;
 use KeenMargin\Core\Report\Text\LiveText;
 
 /** A sheet of a report. */
 final readonly class Page
 {
+    public const MOST_ROWS = 12;
+
     /**
      * @param string $id within the report
      * @param string $title in the outline and in bookmarks
@@ -32,6 +36,21 @@ final readonly class Page
     public function blocks(): array
     {
         return array_merge([], ...array_map(static fn (PageRow $row): array => $row->blocks, $this->rows));
+    }
+
+    /** How many charts and key figures are on it. */
+    public function charts(): int
+    {
+        $counts = array_map(
+            static fn (Block $block): int => match (true) {
+                $block instanceof FiguresBlock => \count($block->figures),
+                $block instanceof ChartBlock => 1,
+                default => 0,
+            },
+            $this->blocks(),
+        );
+
+        return array_sum($counts);
     }
 
     public function maybeBlock(string $id): ?Block

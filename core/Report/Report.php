@@ -7,12 +7,15 @@ namespace KeenMargin\Core\Report;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Report\Block\Block;
 use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\Block\FiguresBlock;
 use KeenMargin\Core\Time\Period;
 
 /** Pages of charts, messages and texts, with one closing period and shared scales. */
 final readonly class Report
 {
     public const MOST_PAGES = 60;
+    /** Charts and key figures of all pages. */
+    public const MOST_CHARTS = 120;
 
     /**
      * @param string $organisation whose report it is; blank: told by its figures
@@ -77,6 +80,33 @@ final readonly class Report
         return array_values(
             array_filter($this->blocks(), static fn (Block $block): bool => $block instanceof ChartBlock),
         );
+    }
+
+    /**
+     * Where a block's or key figure's recipe stands in the document, as refusals name it.
+     *
+     * @return string `pages[0].rows[1].blocks[0].chart`, `pages[0].rows[0].blocks[2].figures[1].recipe`; the id where
+     *                there is no such block
+     */
+    public function pathOf(string $id): string
+    {
+        foreach ($this->pages as $p => $page) {
+            foreach ($page->rows as $r => $row) {
+                foreach ($row->blocks as $b => $block) {
+                    $path = "pages[$p].rows[$r].blocks[$b]";
+                    if ($block->id() === $id) {
+                        return $block instanceof ChartBlock ? "$path.chart" : $path;
+                    }
+                    foreach ($block instanceof FiguresBlock ? $block->figures : [] as $f => $figure) {
+                        if ($figure->id === $id) {
+                            return "$path.figures[$f].recipe";
+                        }
+                    }
+                }
+            }
+        }
+
+        return $id;
     }
 
     /** @return list<string> names or ids of the datasets that its own blocks tell */

@@ -5855,6 +5855,8 @@ export interface components {
       /** @description how much has to be settled; null: not looked up yet */
       settle: number | null
       issued: components['schemas']['ReportIssueBrief'] | null
+      /** @description why it cannot be opened; null: it can */
+      trouble: string | null
     }
     /** @description What changed since an issued report. */
     ReportChanges: {

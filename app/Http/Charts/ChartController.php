@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
 use KeenMargin\App\Storage\Connection\Like;
@@ -64,7 +65,7 @@ final readonly class ChartController
             );
         }
         if ($request->query->has('dataset')) {
-            $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
+            $of->andWhere('dataset.id = :dataset')->setParameter('dataset', QueryNumber::maybe($request, 'dataset'));
         }
 
         return new JsonResponse($page->listed($of, ChartRecord::class, $this->states->listed(...), ['usedAt', 'id']));

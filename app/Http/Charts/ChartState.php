@@ -72,9 +72,9 @@ final readonly class ChartState
     private function maybeStale(ChartRecord $chart): ?string
     {
         $figures = $this->datasets->figures($chart->dataset);
-        $recipe = RecipeReader::read(self::document($chart), $this->kinds, $figures->dataset()->calendar);
-        $message = $recipe->finish->message;
         try {
+            $recipe = RecipeReader::read(self::document($chart), $this->kinds, $figures->dataset()->calendar);
+            $message = $recipe->finish->message;
             $check =
                 null === $message || [] === $message->kept()
                     ? null
@@ -118,6 +118,6 @@ final readonly class ChartState
 
     private static function document(ChartRecord $chart): Given
     {
-        return Given::json(json_encode($chart->recipe, \JSON_THROW_ON_ERROR));
+        return Given::kept($chart->recipe);
     }
 }

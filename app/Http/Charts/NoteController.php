@@ -9,6 +9,7 @@ use KeenMargin\App\Editing\NoteEdit;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
+use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\Version;
@@ -64,7 +65,7 @@ final readonly class NoteController
             )->setParameter('like', Like::within($sought));
         }
         if ($request->query->has('dataset')) {
-            $of->andWhere('dataset.id = :dataset')->setParameter('dataset', $request->query->getInt('dataset'));
+            $of->andWhere('dataset.id = :dataset')->setParameter('dataset', QueryNumber::maybe($request, 'dataset'));
         }
 
         return new JsonResponse($page->listed($of, NoteRecord::class, NoteState::of(...), ['id']));

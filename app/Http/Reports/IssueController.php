@@ -6,6 +6,7 @@ namespace KeenMargin\App\Http\Reports;
 
 use KeenMargin\App\Editing\ReportEdit;
 use KeenMargin\App\Http\Contract\Operation;
+use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\StaleVersion;
@@ -60,14 +61,18 @@ final readonly class IssueController
         if (null !== $job) {
             return $job;
         }
+        $who = Signature::of($request);
         $sign = $this->states->pulse($record)['sign'];
-        $issued = $this->issuing->of($record, Signature::of($request), new \DateTimeImmutable());
-        $this->turn->take(function () use ($id, $sign, $issued): void {
+        $version = $record->version;
+        $issued = $this->issuing->of($record, $who, new \DateTimeImmutable());
+        $this->turn->take(function () use ($id, $sign, $version, $who, $issued): void {
             $record = $this->edit->record($id);
-            if ($this->states->pulse($record)['sign'] !== $sign) {
+            if ($record->version !== $version) {
                 throw new StaleVersion($this->states->whole($record));
             }
-            $this->issues->add($id, $issued);
+            // Where its figures were changed meanwhile, it is made anew while nobody else may change them.
+            $isSame = $this->states->pulse($record)['sign'] === $sign;
+            $this->issues->add($id, $isSame ? $issued : $this->issuing->of($record, $who, new \DateTimeImmutable()));
             $this->job->committing();
         });
         $record = $this->records->report($id);
@@ -124,12 +129,16 @@ final readonly class IssueController
     public function changes(int $id, Request $request): JsonResponse
     {
         $record = $this->records->report($id);
-        $from = $request->query->getInt('from');
+        $from = QueryNumber::maybe($request, 'from') ?? 0;
         $to = $request->query->getString('to', 'draft');
         $then = $this->issues->maybePart($id, $from, 'snapshot') ?? throw self::gone($from);
 
-        return $this->deferral->maybe($request, ReportSize::of($record), "Comparing “{$record->title}”") ??
-            new JsonResponse($this->changes->of($record, $then, $from, $to));
+        return $this->deferral->maybe(
+            $request,
+            ReportSize::of($record),
+            "Comparing “{$record->title}”",
+            $this->states->pulse($record)['sign'],
+        ) ?? new JsonResponse($this->changes->of($record, $then, $from, $to));
     }
 
     private static function gone(int $number): NotFoundHttpException

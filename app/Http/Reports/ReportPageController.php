@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http\Reports;
 use KeenMargin\App\Export\Report\ReportPdf;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
+use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Reports\NumberOffers;
 use KeenMargin\App\Reports\OpenReports;
@@ -55,8 +56,8 @@ final readonly class ReportPageController
     {
         $report = OpenReports::report($this->records->report($id)->document);
         $drawing = $this->open->drawing($report);
-        $width = $request->query->getInt('width');
-        $paper = $width > 0 ? Paper::column(min((float) $width, self::WIDEST_COLUMN)) : null;
+        $width = QueryNumber::maybe($request, 'width');
+        $paper = null !== $width ? Paper::column(min((float) $width, self::WIDEST_COLUMN)) : null;
         $drawn = (new ReportPages($drawing))->page(self::pageOf($report, $page), $paper);
 
         return new JsonResponse(PageState::of($drawn, $drawing));

@@ -43,8 +43,12 @@ final readonly class SettlingController
     {
         $record = $this->records->report($id);
 
-        return $this->deferral->maybe($request, ReportSize::of($record), "Looking through “{$record->title}”") ??
-            new JsonResponse($this->settlement->of($record));
+        return $this->deferral->maybe(
+            $request,
+            ReportSize::of($record),
+            "Looking through “{$record->title}”",
+            $this->states->pulse($record)['sign'],
+        ) ?? new JsonResponse($this->settlement->of($record));
     }
 
     #[Route('/acceptances', methods: 'PUT')]
@@ -92,8 +96,12 @@ final readonly class SettlingController
         $record = $this->records->report($id);
         $to = Rolling::period($request->query->getString('to'));
 
-        return $this->deferral->maybe($request, 2 * ReportSize::of($record), "Rolling “{$record->title}” on") ??
-            new JsonResponse($this->rolling->preview($record, $to));
+        return $this->deferral->maybe(
+            $request,
+            2 * ReportSize::of($record),
+            "Rolling “{$record->title}” on",
+            $this->states->pulse($record)['sign'],
+        ) ?? new JsonResponse($this->rolling->preview($record, $to));
     }
 
     #[Route('/roll', methods: 'POST')]

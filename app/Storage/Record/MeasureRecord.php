@@ -66,7 +66,7 @@ class MeasureRecord
             band: $this->band,
             bands: [] === $this->bands
                 ? []
-                : KeptBandsReader::read(Given::json(json_encode($this->bands, \JSON_THROW_ON_ERROR))),
+                : KeptBandsReader::read(Given::kept($this->bands)),
             overMembers: OverMembers::from($this->overMembers),
         );
     }

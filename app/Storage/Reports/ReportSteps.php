@@ -82,6 +82,14 @@ final readonly class ReportSteps
         return \is_array($document) ? $document : null;
     }
 
+    /** Whether a version that is not kept any more was one of this report: older than what is kept, not invented. */
+    public function wasThere(int $report, int $version, int $current): bool
+    {
+        $epoch = $this->connection->fetchOne('SELECT epoch FROM store WHERE id = 1');
+
+        return $version > (is_numeric($epoch) ? (int) $epoch : 0) && $version < $current;
+    }
+
     /** Remembers a step; what was undone before cannot be done again after it. */
     public function add(int $report, ReportStep $step, string $who): void
     {

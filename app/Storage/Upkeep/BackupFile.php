@@ -59,6 +59,12 @@ final readonly class BackupFile
         }
     }
 
+    /** Of an entry, as the manifest has it; blank where there is none. */
+    public function digest(string $name): string
+    {
+        return $this->entries[$name]['sha256'] ?? '';
+    }
+
     /** @return list<string> names of the kept files */
     public function files(): array
     {

@@ -30,6 +30,7 @@ final class Restore
                     'there is kept beside.',
             );
         }
+        $isNewFolder = !is_dir(\dirname($database));
         WholeFile::folder(\dirname($database));
         $new = "$database.restoring";
         self::remove($new);
@@ -40,18 +41,26 @@ final class Restore
                 $backup->unpack("files/$name", "$new/files/$name");
             }
             self::insistSound("$new/".BackupFile::DATABASE);
+            $before = is_file($database) ? Soundness::opened($database) : null;
+            Epoch::renew(Soundness::opened("$new/".BackupFile::DATABASE), $before);
+            unset($before);
             $beside = $isThere ? self::putAside($database, $files) : null;
-            self::take("$new/files", $files->folder);
+            self::take("$new/files", $files->folder, $backup);
             @rename("$new/".BackupFile::DATABASE, $database) || throw NotWritten::at($database);
 
             return ['files' => \count($backup->files()), 'beside' => $beside];
         } finally {
             self::remove($new);
+            // Where it was refused, nothing is left of it.
+            $isNewFolder && !is_file($database) && @rmdir(\dirname($database));
         }
     }
 
     private static function insistSound(string $database): void
     {
+        if ([] !== LaterSchema::unknown(Soundness::opened($database))) {
+            throw new NotRestored(LaterSchema::says().' Nothing was changed.');
+        }
         foreach (Soundness::ofFile($database)->check() as $check) {
             // A file that was missing when the backup was made is missing still; it says so.
             if ([] !== $check['troubles'] && !str_contains($check['what'], 'kept file')) {
@@ -62,13 +71,19 @@ final class Restore
         }
     }
 
-    /** Files are named by what they hold: one that is there already is the same. */
-    private static function take(string $from, string $to): void
+    /**
+     * Files are named by what they hold: one that is there already and holds what the backup says is the same; one that
+     * does not is damaged, and gives way.
+     */
+    private static function take(string $from, string $to, BackupFile $backup): void
     {
         WholeFile::folder($to);
         foreach (glob("$from/*") ?: [] as $path) {
             $there = "$to/".basename($path);
-            is_file($there) || @rename($path, $there) || throw NotWritten::at($there);
+            $isSame =
+                is_file($there)
+                && hash_file(BackupFile::DIGEST, $there) === $backup->digest('files/'.basename($path));
+            $isSame || @rename($path, $there) || throw NotWritten::at($there);
         }
     }
 

@@ -46,6 +46,9 @@ final readonly class Soundness
         $this->database->beginTransaction();
         try {
             $done = [['what' => 'the database itself', 'troubles' => $this->integrity()]];
+            if ([] === $done[0]['troubles'] && [] !== LaterSchema::unknown($this->database)) {
+                $done[0]['troubles'] = [LaterSchema::says()];
+            }
             if ([] !== $done[0]['troubles']) {
                 return $done;
             }

@@ -235,7 +235,7 @@ final class CarryOver
         try {
             RecipeFit::insist(
                 RecipeReader::read(
-                    Given::json(json_encode($this->recipe, \JSON_THROW_ON_ERROR)),
+                    Given::kept($this->recipe),
                     $this->kinds,
                     $this->dataset->calendar,
                 ),

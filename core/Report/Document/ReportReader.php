@@ -33,7 +33,6 @@ final class ReportReader
         'pages',
         'accepted',
     ];
-    private const MOST_ROWS = 12;
     private const MOST_ACCEPTED = 500;
 
     /**
@@ -74,7 +73,16 @@ final class ReportReader
             );
         }
 
-        return array_map(static fn (Given $page): Page => self::page($page, $ids), $list);
+        $pages = array_map(static fn (Given $page): Page => self::page($page, $ids), $list);
+        $charts = array_sum(array_map(static fn (Page $page): int => $page->charts(), $pages));
+        if (null !== $given && $charts > Report::MOST_CHARTS) {
+            throw new NotAccepted(
+                $given->path,
+                'A report has '.Report::MOST_CHARTS.' charts and key figures at most. Make two of it.',
+            );
+        }
+
+        return $pages;
     }
 
     /** @throws NotAccepted */
@@ -82,8 +90,8 @@ final class ReportReader
     {
         $given->object(['id', 'title', 'message', 'about', 'scale', 'rows']);
         $rows = $given->maybe('rows')?->list() ?? [];
-        if (\count($rows) > self::MOST_ROWS) {
-            throw new NotAccepted("$given->path.rows", 'A page has '.self::MOST_ROWS.' rows at most.');
+        if (\count($rows) > Page::MOST_ROWS) {
+            throw new NotAccepted("$given->path.rows", 'A page has '.Page::MOST_ROWS.' rows at most.');
         }
 
         return new Page(

@@ -221,7 +221,7 @@ final class ReportDrawing
             $figures = $this->figures($dataset);
             $recipe = $named->recipe ?? $source->recipe ?? [];
             $own = RecipeReader::read(
-                Given::json(json_encode($recipe, \JSON_THROW_ON_ERROR)),
+                Given::kept($recipe),
                 $this->kinds,
                 $figures->dataset()->calendar,
             );

@@ -46,6 +46,20 @@ final readonly class Places
         return new self(array_diff_key($document, ['pages' => true]), $pages, $rows, $blocks);
     }
 
+    /** @return array<string, true> blocks that another document has in a row that stands on another page there, by id */
+    public function movedIn(self $other): array
+    {
+        $moved = [];
+        foreach (array_intersect_key($this->blocks, $other->blocks) as $id => $block) {
+            $row = \is_string($block[self::IN]) ? $block[self::IN] : '';
+            if ($other->blocks[$id][self::IN] === $row && $this->rows[$row] !== ($other->rows[$row] ?? null)) {
+                $moved[$id] = true;
+            }
+        }
+
+        return $moved;
+    }
+
     /**
      * @param array<string, Entry> $entries rows or blocks, by id
      *

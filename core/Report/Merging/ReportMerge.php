@@ -7,7 +7,8 @@ namespace KeenMargin\Core\Report\Merging;
 /**
  * Brings two changes of one document together, by the ids of its pages, rows, blocks and key figures: what only one of
  * them changed is taken from that one. What both changed, each in its own way, is a conflict; so is a block that one
- * deleted and the other changed or moved. What is added to a row or page that the other has deleted stays in its place.
+ * deleted and the other changed or moved, also where it was moved with its row. What is added to a row or page that the
+ * other has deleted stays in its place.
  *
  * @phpstan-import-type Entry from Places
  */
@@ -41,7 +42,9 @@ final class ReportMerge
     private function document(Places $was, Places $own, Places $other): array
     {
         $report = $this->objects($was->report, $own->report, $other->report, '');
-        $blocks = $this->entries($was->blocks, $own->blocks, $other->blocks, 'blocks');
+        // A block is moved, too, where its row is moved to another page.
+        $moved = $was->movedIn($own) + $was->movedIn($other);
+        $blocks = $this->entries($was->blocks, $own->blocks, $other->blocks, 'blocks', $moved);
         $rows = [];
         foreach (array_intersect_key($own->rows + $other->rows, Places::by($blocks)) as $id => $row) {
             [$mine, $theirs] = [$own->rows[$id] ?? $row, $other->rows[$id] ?? $row];
@@ -138,10 +141,11 @@ final class ReportMerge
      * @param array<string, Entry> $was by id, as the others
      * @param array<string, Entry> $own
      * @param array<string, Entry> $other
+     * @param array<string, true> $moved those that one of the two has moved
      *
      * @return array<string, Entry> what stays, in no order
      */
-    private function entries(array $was, array $own, array $other, string $path): array
+    private function entries(array $was, array $own, array $other, string $path, array $moved = []): array
     {
         $kept = [];
         foreach ($own + $other as $id => $entry) {
@@ -151,7 +155,7 @@ final class ReportMerge
                 $kept[$id] = $this->objects($before ?? [], $mine, $theirs, $at);
             } elseif (null === $before) {
                 $kept[$id] = $entry;
-            } elseif (!self::areSame($before, $entry)) {
+            } elseif (!self::areSame($before, $entry) || isset($moved[$id])) {
                 // One has deleted what the other has changed.
                 $this->conflicts[] = $at;
                 $preferred = $this->prefersMine ? $mine : $theirs;

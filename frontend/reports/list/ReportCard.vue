@@ -51,7 +51,10 @@ const choices = [
           >{{ report.issued.closing || 'Issued' }} issued {{ day(report.issued.at) }}; </template
         >draft saved {{ day(report.savedAt) }}
       </p>
-      <p v-if="open" class="flex gap-1.5 text-[12px]">
+      <p v-if="report.trouble" class="flex gap-1.5 text-[12px]">
+        <span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span>{{ report.trouble }}
+      </p>
+      <p v-else-if="open" class="flex gap-1.5 text-[12px]">
         <span class="font-semibold text-unfavourable-text" aria-hidden="true">!</span>{{ open }} to settle
       </p>
       <p v-else-if="open === 0" class="flex gap-1.5 text-[12px] text-quiet">

@@ -28,6 +28,8 @@ trait RandomQuestions
     private static function questions(bool $areRatios = false): \Generator
     {
         $last = '1' === getenv('KEEN_DEEP') ? self::DEEP : self::SEEDS;
+        // Few of them are about ratios.
+        $last *= $areRatios ? 3 : 1;
         for ($seed = 1; $seed <= $last; ++$seed) {
             $ledger = new RandomLedger($seed);
             foreach ('comparison' === $ledger->family() ? [1, 2, 3] : [] as $number) {

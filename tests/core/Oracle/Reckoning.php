@@ -713,7 +713,9 @@ final class Reckoning
         $roles = array_unique(array_map(fn (string $one): string => $this->roles[$one] ?? '', $leaves));
         $isStatement = [] !== array_intersect(['takes away', 'subtotal'], $this->roles);
 
+        // One line alone is told as it came.
         return $isStatement
+            && \count(array_unique($leaves)) > 1
             && 'capacity' !== $this->family
             && !('hat' === $this->family && 'Route' === ($this->asked->between['field'] ?? ''))
             && 'Route' !== $this->asked->by

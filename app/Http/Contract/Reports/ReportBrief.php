@@ -30,6 +30,7 @@ final readonly class ReportBrief
             oneOf: [new OA\Schema(ref: '#/components/schemas/ReportIssueBrief'), new OA\Schema(type: 'null')],
         ),]
         public ?ReportIssueBrief $issued,
+        #[OA\Property(description: 'why it cannot be opened; null: it can', nullable: true)] public ?string $trouble,
     ) {
     }
 }
