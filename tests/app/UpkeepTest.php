@@ -82,6 +82,62 @@ final class UpkeepTest extends TestCase
         fclose($lock);
     }
 
+    /** What was loaded before a restoration meets no version of its own after it, nor a number that was given. */
+    public function testCountersGoOnAfterARestoration(): void
+    {
+        $id = Kept::made(self::CSV);
+        $database = $this->restored();
+        $versions = static function () use ($database, $id): array {
+            $rows = Soundness::opened($database)->query("SELECT version, revision FROM dataset WHERE id = $id");
+
+            return false === $rows ? [] : (array) $rows->fetch(\PDO::FETCH_NUM);
+        };
+        $first = $versions();
+        $made = Soundness::opened($database);
+        $made->exec("INSERT INTO report (version, title, document, saved_at, used_at) VALUES (1, 'x', '{}', '', '')");
+        $given = (int) $made->lastInsertId();
+        unset($made);
+        self::assertSame(0, self::keen($database, 'restore', "$this->folder/backup", '--replace')[0]);
+        $second = $versions();
+        self::assertGreaterThan($first[0], $second[0]);
+        self::assertGreaterThan($first[1], $second[1]);
+        self::assertLessThan(2 ** 53, $second[0], 'exact in a page, too');
+        $made = Soundness::opened($database);
+        $made->exec("INSERT INTO report (version, title, document, saved_at, used_at) VALUES (1, 'y', '{}', '', '')");
+        self::assertGreaterThan($given, (int) $made->lastInsertId());
+        self::assertSame([0, 'All is sound.'], self::last(self::keen($database, 'check')));
+    }
+
+    public function testABackupOfALaterVersionIsNeitherRestoredNorServed(): void
+    {
+        Kept::made(self::CSV);
+        $database = $this->restored();
+        Soundness::opened($database)->exec(
+            "INSERT INTO doctrine_migration_versions (version) VALUES ('KeenMargin\\Migrations\\Version29991231000000')",
+        );
+        self::assertSame(0, self::keen($database, 'backup', '-o', "$this->folder/later")[0]);
+        [$code, $says] = self::keen("$this->folder/new/keen.sqlite", 'restore', "$this->folder/later");
+        self::assertSame([2, true], [$code, str_contains($says, 'a later version of Keen Margin')], $says);
+        self::assertSame([], glob("$this->folder/new/{*,.[a-z]*}", \GLOB_BRACE), 'nothing is left');
+        [$code, $says] = self::keen($database, 'check');
+        self::assertSame([1, true], [$code, str_contains($says, 'a later version of Keen Margin')], $says);
+        [$code, $says] = self::keen($database, 'serve', '--port', '8059');
+        self::assertSame([2, true], [$code, str_contains($says, 'a later version of Keen Margin')], $says);
+    }
+
+    public function testADamagedFileThatLiesThereGivesWayToThatOfTheBackup(): void
+    {
+        Kept::made(self::CSV);
+        $database = $this->restored();
+        $file = (glob("$this->folder/own/files/*") ?: [''])[0];
+        $bytes = file_get_contents($file);
+        // Beside another database the files stay where they are.
+        copy($database, "$this->folder/own/another.db");
+        file_put_contents($file, 'something else');
+        self::assertSame(0, self::keen($database, 'restore', "$this->folder/backup", '--replace')[0]);
+        self::assertSame($bytes, file_get_contents($file));
+    }
+
     public function testADamagedBackupIsRefusedWhole(): void
     {
         Kept::made(self::CSV);

@@ -13,8 +13,14 @@ final readonly class ReportSteps
     /** Versions of one report that are kept. */
     private const MOST_VERSIONS = 400;
 
+    /** Versions after which blocks that none of them has any more are removed. */
+    private const TIDIED_EVERY = 50;
+
+    private VersionParts $parts;
+
     public function __construct(private Connection $connection)
     {
+        $this->parts = new VersionParts($connection);
     }
 
     /** @param array<string, mixed> $document */
@@ -23,7 +29,7 @@ final readonly class ReportSteps
         $this->connection->insert('report_version', [
             'report' => $report,
             'version' => $version,
-            'document' => json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            'document' => $this->parts->pack($report, $document),
         ]);
         $oldest = $version - self::MOST_VERSIONS;
         if ($oldest > 0) {
@@ -35,6 +41,7 @@ final readonly class ReportSteps
                 $report,
                 $oldest,
             ]);
+            0 === $version % self::TIDIED_EVERY && $this->parts->tidy($report);
         }
     }
 
@@ -76,10 +83,8 @@ final readonly class ReportSteps
             'SELECT document FROM report_version WHERE report = ? AND version = ?',
             [$report, $version],
         );
-        $document = \is_string($json) ? json_decode($json, true, 64, \JSON_THROW_ON_ERROR) : null;
 
-        /** @var array<string, mixed>|null */
-        return \is_array($document) ? $document : null;
+        return \is_string($json) ? $this->parts->unpack($report, $json) : null;
     }
 
     /** Whether a version that is not kept any more was one of this report: older than what is kept, not invented. */
