@@ -113,7 +113,8 @@ final class UpkeepTest extends TestCase
         Kept::made(self::CSV);
         $database = $this->restored();
         Soundness::opened($database)->exec(
-            "INSERT INTO doctrine_migration_versions (version) VALUES ('KeenMargin\\Migrations\\Version29991231000000')",
+            'INSERT INTO doctrine_migration_versions (version) VALUES '.
+                "('KeenMargin\\Migrations\\Version29991231000000')",
         );
         self::assertSame(0, self::keen($database, 'backup', '-o', "$this->folder/later")[0]);
         [$code, $says] = self::keen("$this->folder/new/keen.sqlite", 'restore', "$this->folder/later");

@@ -36,6 +36,7 @@ final class LaterSchema
     /** What to say of it. */
     public static function says(): string
     {
-        return 'These figures were kept by a later version of Keen Margin. Start that one, or bring back an older backup.';
+        return 'These figures were kept by a later version of Keen Margin. Start that one, or bring back an older '.
+            'backup.';
     }
 }

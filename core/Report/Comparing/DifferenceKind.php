@@ -11,6 +11,12 @@ enum DifferenceKind: string
     case Number = 'number';
     /** a number of a time that both states have closed */
     case Restated = 'restated';
+    /** what a chart asks, or how it is drawn */
+    case Question = 'question';
+    /** the unit of its amounts, or whether more of them is better */
+    case Measure = 'measure';
+    /** its title or its own message */
+    case Title = 'title';
     case Message = 'message';
     case Text = 'text';
     case Note = 'note';

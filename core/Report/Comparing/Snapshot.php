@@ -5,7 +5,12 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report\Comparing;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Question\Document\RecipeWriter;
+use KeenMargin\Core\Question\Sentence\QuestionSentence;
+use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Report\Block\FiguresBlock;
+use KeenMargin\Core\Report\Drawing\AskedChart;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Page;
 use KeenMargin\Core\Time\Period;
@@ -18,10 +23,11 @@ use KeenMargin\Core\Workings\Words\RowPhrases;
  * Every number, text and note behind the pages of a report at one moment, as plain data:
  *
  *     {"closing": "2026-07", "pages": [{"id", "title", "message", "texts": {block: text},
- *       "charts": {id: {"what", "block", "closes", "headline", "rows": [{"key", "label", "ends", "cells": {column:
- *       [head, exact, told]}}], "notes": {id: text}}}}]}
+ *       "charts": {id: {"what", "block", "closes", "headline", "asks", "question", "unit", "better", "title", "rows":
+ *       [{"key", "label", "ends", "cells": {column: [head, exact, told]}}], "notes": {id: text}}}}]}
  *
- * `closes` and `ends` are the last days of the closing period and of a row's own period.
+ * `closes` and `ends` are the last days of the closing period and of a row's own period; `asks` is the question as
+ * JSON, without its closing period, and `question` the same as a sentence.
  */
 final class Snapshot
 {
@@ -86,13 +92,38 @@ final class Snapshot
             $rows[] = self::row($key, Workings::SUMS[$key] ?? $key, null, $sum, $workings);
         }
 
+        $recipe = $asked->recipe;
+        $asks = RecipeWriter::question(With::of($recipe->question, ['closedThrough' => null]));
+
         return [
             'what' => $workings->context->subject,
+            'asks' => json_encode([$recipe->kind->id(), $asks], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            'question' => self::sentence($asked, $workings),
+            'unit' => $workings->context->measure()->unit,
+            'better' => $workings->context->better->value,
+            'title' => implode(
+                ' · ',
+                array_filter([$recipe->finish->message?->text, ...array_values($recipe->finish->title->told())]),
+            ),
             'closes' => $workings->context->closing->lastDay(),
             'headline' => $workings->summary->headline['row'],
             'rows' => $rows,
             'notes' => $notes,
         ];
+    }
+
+    private static function sentence(AskedChart $asked, Workings $workings): string
+    {
+        $context = $workings->context;
+        $parts = QuestionSentence::of(
+            $asked->recipe,
+            $asked->figures->dataset(),
+            $context->measure(),
+            $context->better,
+            $context->range,
+        );
+
+        return implode('', array_map(static fn (SentencePart $part): string => $part->text, $parts));
     }
 
     /** @return array<string, mixed> */

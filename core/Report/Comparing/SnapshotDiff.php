@@ -5,13 +5,15 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Report\Comparing;
 
 /**
- * Compares two states of a report. A number of a period that both have closed is restated where it differs. Of what
- * moved on with the closing period only the sum that a chart begins with is told, and its variance.
+ * Compares two states of a report: all rows and cells of either one, besides what a chart asks, its unit, what is
+ * better, and its title. A number of a period that both have closed is restated where it differs and the question is
+ * the same. Of what moved on with the closing period only the sum that a chart begins with is told, and its variance.
  *
  * @phpstan-type Cell array{string, string, string}
  * @phpstan-type SnapshotRow array{key: string, label: string, ends: ?int, cells: array<string, Cell>}
  * @phpstan-type Chart array{block: string, what: string, closes: int, headline: string,
- *     rows: list<SnapshotRow>, notes: array<int|string, string>}
+ *     rows: list<SnapshotRow>, notes: array<int|string, string>, asks?: string, question?: string, unit?: string,
+ *     better?: string, title?: string}
  * @phpstan-type SnapshotPage array{id: string, title: string, message: string, texts: array<string, string>,
  *     charts: array<string, Chart>}
  */
@@ -116,42 +118,35 @@ final class SnapshotDiff
      */
     private function chart(string $page, array $old, array $new): void
     {
-        $rows = [];
-        foreach ($old['rows'] as $row) {
-            $rows[$row['key']] = $row;
-        }
-        $told = [];
-        $hasMoved = $old['closes'] !== $new['closes'];
-        $both = min($old['closes'], $new['closes']);
-        foreach ($new['rows'] as $row) {
-            $was = $rows[$row['key']] ?? null;
-            $isClosed = null !== $row['ends'] && $row['ends'] <= $both;
-            $isHeadline = $row['key'] === $new['headline'] && !isset($told[$row['key']]);
-            if (null === $was || ($hasMoved && !$isClosed && !$isHeadline)) {
-                continue;
-            }
-            // A sum may be one of the rows as well.
-            $told[$row['key']] = true;
-            $cells = match (true) {
-                !$hasMoved => $row['cells'],
-                // Shares are of a whole that has moved on.
-                $isClosed => array_diff_key($row['cells'], ['explains' => true, 'share' => true]),
-                default => self::headline($row['cells']),
-            };
-            foreach ($cells as $column => [$head, $exact, $says]) {
-                $before = $was['cells'][$column] ?? null;
-                if (null !== $before && $before[1] !== $exact) {
-                    $this->add(
-                        kind: $isClosed || !$hasMoved ? DifferenceKind::Restated : DifferenceKind::Number,
-                        page: $page,
-                        block: $new['block'],
-                        what: "{$new['what']}, {$row['label']}, $head",
-                        was: $before[2],
-                        is: $says === $before[2] ? "$says (exactly $exact, was $before[1])" : $says,
-                    );
-                }
+        // What was issued by an earlier version does not say what its charts asked.
+        $isKnown = isset($old['asks'], $new['asks']);
+        $isSame = !$isKnown || ($old['asks'] === $new['asks'] && $old['what'] === $new['what']);
+        if ($isKnown) {
+            $isSame || $this->add(
+                kind: DifferenceKind::Question,
+                page: $page,
+                block: $new['block'],
+                what: $new['what'],
+                was: $old['question'] ?? '',
+                is: ($old['question'] ?? '') === ($new['question'] ?? '') ? 'drawn otherwise' : $new['question'] ?? '',
+            );
+            $said = [
+                [DifferenceKind::Measure, 'unit', $old['unit'] ?? '', $new['unit'] ?? ''],
+                [DifferenceKind::Measure, 'better', $old['better'] ?? '', $new['better'] ?? ''],
+                [DifferenceKind::Title, 'title', $old['title'] ?? '', $new['title'] ?? ''],
+            ];
+            foreach ($said as [$kind, $what, $was, $is]) {
+                $was === $is || $this->add(
+                    kind: $kind,
+                    page: $page,
+                    block: $new['block'],
+                    what: "{$new['what']}, $what",
+                    was: '' === $was ? null : $was,
+                    is: '' === $is ? null : $is,
+                );
             }
         }
+        $isSame ? $this->rows($page, $old, $new) : $this->sums($page, $old, $new);
         foreach ($new['notes'] + $old['notes'] as $note => $text) {
             [$was, $is] = [$old['notes'][$note] ?? null, $new['notes'][$note] ?? null];
             $was === $is || $this->add(
@@ -163,6 +158,99 @@ final class SnapshotDiff
                 is: $is,
             );
         }
+    }
+
+    /**
+     * Rows and cells of either side. Of what moved on with the closing period only what both have closed, and the sum
+     * that the chart begins with.
+     *
+     * @param Chart $old
+     * @param Chart $new
+     */
+    private function rows(string $page, array $old, array $new): void
+    {
+        $hasMoved = $old['closes'] !== $new['closes'];
+        $both = min($old['closes'], $new['closes']);
+        $before = self::byKey($old['rows']);
+        $after = self::byKey($new['rows']);
+        foreach ($after + $before as $key => $row) {
+            $isClosed = null !== $row['ends'] && $row['ends'] <= $both;
+            $isHeadline = $key === $new['headline'];
+            if ($hasMoved && !$isClosed && !$isHeadline) {
+                continue;
+            }
+            $kind = $isClosed || !$hasMoved ? DifferenceKind::Restated : DifferenceKind::Number;
+            $this->cells($kind, $page, $new, $row['label'], array_map(
+                static fn (?array $of): array => match (true) {
+                    null === $of => [],
+                    !$hasMoved => $of['cells'],
+                    // Shares are of a whole that has moved on.
+                    $isClosed => array_diff_key($of['cells'], ['explains' => true, 'share' => true]),
+                    default => self::headline($of['cells']),
+                },
+                [$before[$key] ?? null, $after[$key] ?? null],
+            ));
+        }
+    }
+
+    /**
+     * Of another question only the sum that it begins with is told: its rows are others.
+     *
+     * @param Chart $old
+     * @param Chart $new
+     */
+    private function sums(string $page, array $old, array $new): void
+    {
+        $was = self::byKey($old['rows'])[$old['headline']] ?? null;
+        $is = self::byKey($new['rows'])[$new['headline']] ?? null;
+        if (null !== $was && null !== $is) {
+            $this->cells(
+                DifferenceKind::Number,
+                $page,
+                $new,
+                $is['label'],
+                [self::headline($was['cells']), self::headline($is['cells'])],
+            );
+        }
+    }
+
+    /**
+     * @param Chart $chart
+     * @param array{array<string, Cell>, array<string, Cell>} $cells before and after
+     */
+    private function cells(DifferenceKind $kind, string $page, array $chart, string $row, array $cells): void
+    {
+        [$before, $after] = $cells;
+        foreach ($after + $before as $column => [$head]) {
+            [$was, $is] = [$before[$column] ?? null, $after[$column] ?? null];
+            if (($was[1] ?? null) === ($is[1] ?? null)) {
+                continue;
+            }
+            $isHidden = null !== $was && null !== $is && $was[2] === $is[2];
+            $this->add(
+                kind: $kind,
+                page: $page,
+                block: $chart['block'],
+                what: "{$chart['what']}, $row, $head",
+                was: $was[2] ?? null,
+                is: $isHidden ? "$is[2] (exactly $is[1], was $was[1])" : $is[2] ?? null,
+            );
+        }
+    }
+
+    /**
+     * @param list<SnapshotRow> $rows
+     *
+     * @return array<string, SnapshotRow> the first of each key: a sum may be one of the rows as well
+     */
+    private static function byKey(array $rows): array
+    {
+        $byKey = [];
+        foreach ($rows as $row) {
+            $byKey[$row['key']] ??= $row;
+        }
+
+        return $byKey;
     }
 
     /**

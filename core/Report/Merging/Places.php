@@ -46,7 +46,7 @@ final readonly class Places
         return new self(array_diff_key($document, ['pages' => true]), $pages, $rows, $blocks);
     }
 
-    /** @return array<string, true> blocks that another document has in a row that stands on another page there, by id */
+    /** @return array<string, true> blocks that another document has in the same row, on another page, by id */
     public function movedIn(self $other): array
     {
         $moved = [];

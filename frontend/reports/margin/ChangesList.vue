@@ -9,6 +9,9 @@ const emit = defineEmits<{ go: [page: string, block: string]; close: [] }>()
 const WORDS: Record<ReportDifference['kind'], string> = {
   number: 'moved on',
   restated: 'restated',
+  question: 'question',
+  measure: 'measure',
+  title: 'title',
   message: 'message',
   text: 'text',
   note: 'note',

@@ -314,7 +314,13 @@ final class Rules
             $bySource[] = array_merge(
                 [],
                 ...array_map(
-                    fn (array $cell): array => $this->facts->membersWith($source, (string) $cell[0], $cell[1], $where, $but),
+                    fn (array $cell): array => $this->facts->membersWith(
+                        $source,
+                        (string) $cell[0],
+                        $cell[1],
+                        $where,
+                        $but,
+                    ),
                     $this->keptOf($measure, $cells),
                 ),
             );

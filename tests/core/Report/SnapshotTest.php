@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\core\Report;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Report\Comparing\Difference;
 use KeenMargin\Core\Report\Comparing\Snapshot;
 use KeenMargin\Core\Report\Comparing\SnapshotDiff;
@@ -121,6 +122,114 @@ final class SnapshotTest extends TestCase
             WrittenReport::drawing(self::document('2026-03'), [], $little),
         );
         self::assertContains(['restated', 'Amount, Feb 2026, AC', '165', '165 (exactly 165.001, was 165)'], $diff);
+    }
+
+    /**
+     * @param array<string, mixed> $question
+     * @param array<string, mixed> $finish
+     */
+    private static function charted(string $csv, array $question, array $finish = []): ReportDrawing
+    {
+        $chart = WrittenReport::chart('c', $question);
+        \assert(\is_array($chart['chart']));
+        $chart['chart'] += [] === $finish ? [] : ['finish' => $finish];
+
+        return WrittenReport::drawing(
+            ['closedThrough' => '2026-03', 'pages' => [WrittenReport::page('p', [[$chart]])]],
+            [],
+            ['Fares' => Written::figures($csv, [], 'Fares')],
+        );
+    }
+
+    public function testAnotherQuestionUnitOrTitleIsToldAsThat(): void
+    {
+        $question = ['against' => ['BU']];
+        $then = self::charted(WrittenReport::FARES, $question);
+        $filtered = self::diff($then, self::charted(
+            WrittenReport::FARES,
+            [...$question, 'where' => [['field' => 'Route', 'in' => ['North']]]],
+        ));
+        self::assertSame('question', $filtered[0][0]);
+        self::assertStringContainsString('North', (string) $filtered[0][3]);
+        self::assertNotContains('restated', array_column($filtered, 0));
+        $less = self::diff($then, self::charted(WrittenReport::FARES, [...$question, 'better' => 'less']));
+        self::assertContains(['measure', 'Amount, better', 'more', 'less'], $less);
+        $titled = self::diff($then, self::charted(WrittenReport::FARES, $question, ['title' => ['what' => 'Fares']]));
+        self::assertSame([['title', 'Amount, title', null, 'Fares']], $titled);
+    }
+
+    public function testClearedMonthsAndMembersThatCancelOutAreTold(): void
+    {
+        $then = self::charted(WrittenReport::FARES, ['against' => ['BU']]);
+        $cleared = (string) preg_replace('/^(2026-02,\w+),\d+/m', '$1,', WrittenReport::FARES);
+        $gone = array_filter(
+            self::diff($then, self::charted($cleared, ['against' => ['BU']])),
+            static fn (array $one): bool => 'Amount, Feb 2026, AC' === $one[1],
+        );
+        self::assertSame([['restated', 'Amount, Feb 2026, AC', '165', null]], array_values($gone));
+        $by = ['by' => 'Route', 'against' => ['BU']];
+        $more = WrittenReport::FARES."2026-02,East,500,\n2026-02,West,-500,\n";
+        $new = self::diff(self::charted(WrittenReport::FARES, $by), self::charted($more, $by));
+        self::assertContains(['restated', 'Amount, East, AC', null, '500'], $new);
+        self::assertContains(['restated', 'Amount, West, AC', null, "\u{2212}500"], $new);
+    }
+
+    /** Whatever changes: each cell that is another in the workings is told, and nothing else is. */
+    public function testAllThatDiffersIsToldOverRandomChanges(): void
+    {
+        mt_srand(26);
+        $told = 0;
+        for ($round = 0; $round < 60; ++$round) {
+            $lines = explode("\n", trim(WrittenReport::FARES));
+            for ($i = mt_rand(0, 3); $i > 0; --$i) {
+                $at = mt_rand(1, \count($lines) - 1);
+                $cells = explode(',', $lines[$at]);
+                $lines[$at] = match (mt_rand(0, 3)) {
+                    0 => implode(',', [$cells[0], $cells[1], (string) mt_rand(-50, 200), $cells[3]]),
+                    1 => implode(',', [$cells[0], $cells[1], '', $cells[3]]),
+                    2 => implode(',', [$cells[0], 'East', $cells[2], $cells[3]]),
+                    default => implode(',', [$cells[0], $cells[1], $cells[2], (string) mt_rand(0, 200)]),
+                };
+            }
+            $question = ['by' => ['month', 'Route', 'quarter'][$round % 3], 'against' => ['BU']];
+            $then = self::charted(WrittenReport::FARES, $question);
+            $now = self::charted(implode("\n", $lines)."\n", $question);
+            $diff = self::diff($then, $now);
+            self::assertSame(self::cells($then, $now), \count($diff), json_encode([$lines, $diff]) ?: '');
+            $told += \count($diff);
+        }
+        self::assertGreaterThan(200, $told);
+    }
+
+    /** How many cells of either workings are others, from the workings alone. */
+    private static function cells(ReportDrawing $then, ReportDrawing $now): int
+    {
+        $cells = static function (ReportDrawing $drawing): array {
+            $workings = $drawing->workings('c');
+            $cells = [];
+            foreach ($workings->table->sums() as $key => $sum) {
+                foreach ($workings->table->columns as $column) {
+                    $cells["$key {$column->id()}"] ??= (string) $column->number($sum);
+                }
+            }
+            foreach ($workings->table->rows as $row) {
+                foreach ($workings->table->columns as $column) {
+                    $cells["{$row->key->id} {$column->id()}"] = (string) $column->number($row);
+                }
+            }
+
+            return array_filter($cells, static fn (string $cell): bool => '' !== $cell);
+        };
+        [$was, $is] = [$cells($then), $cells($now)];
+        $differs = 0;
+        foreach ($is + $was as $cell => $_) {
+            $isSame =
+                isset($was[$cell], $is[$cell])
+                && BigDecimal::of($was[$cell])->isEqualTo(BigDecimal::of($is[$cell]));
+            $differs += $isSame ? 0 : 1;
+        }
+
+        return $differs;
     }
 
     public function testMessagesTextsNotesChartsAndPagesAreCompared(): void

@@ -11,7 +11,21 @@ use OpenApi\Attributes as OA;
 final readonly class ReportDifference
 {
     public function __construct(
-        #[OA\Property(enum: ['number', 'restated', 'message', 'text', 'note', 'chart', 'page'])] public string $kind,
+        #[OA\Property(
+            enum: [
+                'number',
+                'restated',
+                'question',
+                'measure',
+                'title',
+                'message',
+                'text',
+                'note',
+                'chart',
+                'page',
+            ],
+        ),]
+        public string $kind,
         #[OA\Property] public string $page,
         #[OA\Property] public string $block,
         #[OA\Property] public string $what,
