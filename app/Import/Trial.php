@@ -20,6 +20,7 @@ use KeenMargin\Core\Figures\Reading\Text\NearNames;
 use KeenMargin\Core\Figures\Reading\Text\Refusal;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\PeriodNames;
 
 /** Reads a file without keeping its figures, and tells what bringing them in would do. */
@@ -76,6 +77,7 @@ final readonly class Trial
             'without' => $read->without,
             'periods' => null === $first || null === $last ? '' : PeriodNames::range($first, $last),
             'grain' => $dataset->grain->value,
+            'ends' => self::endsWithin($dataset),
             'scenarios' => array_map(
                 static fn (Scenario $scenario): string => $scenario->value,
                 $dataset->coverage->scenarios(),
@@ -93,6 +95,28 @@ final readonly class Trial
                 static fn (Notice $notice): array => ['holds' => $notice->holds, 'says' => $notice->says],
                 $dataset->notices,
             ),
+        ];
+    }
+
+    /**
+     * The day that actuals end with within a month, and that month; null where the month is over, or figures are not by
+     * day.
+     *
+     * @return ?array{day: string, dayLabel: string, month: string, monthLabel: string}
+     */
+    private static function endsWithin(Dataset $dataset): ?array
+    {
+        $last = $dataset->coverage->last(Scenario::Actual);
+        if (null === $last || Grain::Day !== $last->grain || !Dataset::isWithinMonth($last)) {
+            return null;
+        }
+        $month = $last->group(Grain::Month, $dataset->calendar);
+
+        return [
+            'day' => $last->key(),
+            'dayLabel' => PeriodNames::withinYear($last),
+            'month' => $month->key(),
+            'monthLabel' => PeriodNames::spelledOut($month),
         ];
     }
 

@@ -146,9 +146,18 @@ final readonly class Dataset
         if (null === $last || Grain::Day !== $last->grain) {
             return $last;
         }
-        $month = $last->group(Grain::Month, $this->calendar);
 
-        return null === $actual || $month->lastDay() - $actual->lastDay() < self::LAST_DAYS ? $month : $actual;
+        return null !== $actual && self::isWithinMonth($actual)
+            ? $actual
+            : $last->group(Grain::Month, $this->calendar);
+    }
+
+    /** Whether a month is not over on a day: actuals of the last few days of it end it. */
+    public static function isWithinMonth(Period $day): bool
+    {
+        $month = $day->group(Grain::Month, new FiscalCalendar());
+
+        return $month->lastDay() - $day->lastDay() >= self::LAST_DAYS;
     }
 
     /** The grain by which the books are closed: that of the figures, of days the month. */

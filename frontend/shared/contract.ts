@@ -5318,6 +5318,10 @@ export interface components {
       percents?: 'points' | 'fractions'
       /** @description Of the dataset that the figures are to join */
       grain?: string
+      /** @description What the lines of a statement do */
+      lines?: Record<string, never>
+      /** @description The last period whose actuals are final */
+      closedThrough?: string
     }
     /** @description A chart before any renderer: marks in points from the top left, with the names of their inks. */
     Mark: {
@@ -5402,6 +5406,13 @@ export interface components {
     MergedMember: {
       name: string
       into: string
+    }
+    /** @description The day within a month that actuals end with, and the month. */
+    MonthEnd: {
+      day: string
+      dayLabel: string
+      month: string
+      monthLabel: string
     }
     /** @description A row that moved the headline. */
     Mover: {
@@ -5622,6 +5633,8 @@ export interface components {
           }
       sequence?: string[]
       landing?: boolean
+      /** @description A figure of a month that is not over is taken by the days that have passed. */
+      proRata?: boolean
       /** @description from what to what a bridge leads */
       bridge?:
         | {
@@ -5753,6 +5766,15 @@ export interface components {
       dates?: 'day first' | 'month first'
       /** @enum {unknown} */
       percents?: 'points' | 'fractions'
+      /** @description The last period whose actuals are final; of figures by day a day or a month. */
+      closedThrough?: components['schemas']['RecipePeriod']
+      /** @description What the lines of a statement do; those that are not named add. */
+      lines?: {
+        breakdown: components['schemas']['RecipeName']
+        of: {
+          [key: string]: 'add' | 'subtract' | 'subtotal'
+        }
+      }
       measure?: components['schemas']['RecipeName']
       year?: number
       leaveOut?: number[]
@@ -5884,7 +5906,7 @@ export interface components {
     /** @description Something that is otherwise than in an issued report. */
     ReportDifference: {
       /** @enum {string} */
-      kind: 'number' | 'restated' | 'message' | 'text' | 'note' | 'chart' | 'page'
+      kind: 'number' | 'restated' | 'question' | 'measure' | 'title' | 'message' | 'text' | 'note' | 'chart' | 'page'
       page: string
       block: string
       what: string
@@ -6049,6 +6071,7 @@ export interface components {
             | 'through'
             | 'subtotal'
             | 'unexplained'
+            | 'one-sided'
             | 'volume'
             | 'mix'
             | 'rate'
@@ -6247,6 +6270,7 @@ export interface components {
       periods?: string
       /** @enum {string} */
       grain?: 'day' | 'week' | 'month' | 'quarter' | 'half-year' | 'year' | 'none'
+      ends?: components['schemas']['MonthEnd'] | null
       scenarios?: ('AC' | 'BU' | 'FC' | 'TG' | 'PY')[]
       measures?: components['schemas']['TrialMeasure'][]
       breakdowns?: components['schemas']['TrialBreakdown'][]
@@ -6413,6 +6437,7 @@ export type Mark = components['schemas']['Mark']
 export type Measure = components['schemas']['Measure']
 export type MeasureRule = components['schemas']['MeasureRule']
 export type MergedMember = components['schemas']['MergedMember']
+export type MonthEnd = components['schemas']['MonthEnd']
 export type Mover = components['schemas']['Mover']
 export type NameMap = components['schemas']['NameMap']
 export type NamedFinish = components['schemas']['NamedFinish']

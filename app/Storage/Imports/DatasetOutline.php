@@ -55,6 +55,7 @@ final class DatasetOutline
             coverage: [],
             notices: [],
         );
+        $record->closedThrough = $dataset->closedThrough?->key();
         foreach ($dataset->breakdowns as $position => $breakdown) {
             $record->breakdowns->add(new BreakdownRecord($record, $position, $breakdown->name));
         }

@@ -308,6 +308,17 @@ function breakdown(slot: string) {
         :question="question"
         @change="emit('change', $event)"
       />
+      <ChoiceSlot
+        v-else-if="part.slot === 'proRata'"
+        :text="part.text"
+        name="The month that is not over"
+        :value="question.proRata ? 'yes' : ''"
+        :choices="[
+          { value: '', label: 'leave it out', note: 'it is planned by month' },
+          { value: 'yes', label: 'take it pro rata', note: 'by the days that have passed' },
+        ]"
+        @choose="emit('change', { proRata: $event === 'yes' || undefined })"
+      />
       <FlagSlot
         v-else-if="part.slot === 'flag'"
         :text="part.text"

@@ -124,6 +124,7 @@ const canConfirm = computed(
         :joins="target !== null"
         :notices="trial?.notices ?? []"
         :bands="trial?.bands"
+        :ends="target ? null : trial?.ends"
       />
       <ReadingMeasures v-if="newMeasures.length" class="mb-5" :measures="newMeasures" @rule="setRule" />
       <SampleTable

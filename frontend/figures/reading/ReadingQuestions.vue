@@ -8,6 +8,7 @@ const props = defineProps<{
   joins: boolean
   notices: NonNullable<Trial['notices']>
   bands?: NonNullable<Trial['bands']>
+  ends?: Trial['ends']
 }>()
 const mapping = defineModel<Mapping>({ required: true })
 const months = 'January February March April May June July August September October November December'.split(' ')
@@ -37,6 +38,20 @@ function scale(measure: string, factor: number) {
 <template>
   <fieldset class="flex flex-wrap items-center gap-x-7 gap-y-2">
     <legend class="sr-only">What the file cannot tell by itself</legend>
+
+    <label v-if="ends" class="flex flex-wrap items-center gap-2 rounded bg-accent-tint px-2.5 py-1">
+      The figures end on {{ ends.dayLabel }}. They are
+      <select
+        class="field"
+        aria-label="Closed through"
+        :value="mapping.closedThrough ?? ends.day"
+        @change="mapping.closedThrough = ($event.target as HTMLSelectElement).value"
+      >
+        <option :value="ends.day">closed through that day</option>
+        <option :value="ends.month">closed through {{ ends.monthLabel }}: it is complete</option>
+      </select>
+      <span v-if="!mapping.closedThrough" class="text-accent">please check</span>
+    </label>
     <p v-if="asks('periods')" :class="asked('periods')">
       No column was recognised as periods: this would be a plain list. If one holds them, say so below.
     </p>

@@ -22,6 +22,8 @@ final readonly class Mapping
         'bands',
         'percents',
         'grain',
+        'lines',
+        'closedThrough',
     ];
 
     /**
@@ -56,6 +58,8 @@ final readonly class Mapping
         #[OA\Property(description: 'what plain numbers beside percentages mean', enum: ['points', 'fractions']),]
         public ?string $percents = null,
         #[OA\Property(description: 'Of the dataset that the figures are to join')] public ?string $grain = null,
+        #[OA\Property(description: 'What the lines of a statement do', type: 'object')] public ?object $lines = null,
+        #[OA\Property(description: 'The last period whose actuals are final')] public ?string $closedThrough = null,
     ) {
     }
 }

@@ -21,6 +21,7 @@ final readonly class Trial
         'without',
         'periods',
         'grain',
+        'ends',
         'scenarios',
         'measures',
         'breakdowns',
@@ -62,6 +63,11 @@ final readonly class Trial
         #[OA\Property] public ?string $periods = null,
         #[OA\Property(enum: ['day', 'week', 'month', 'quarter', 'half-year', 'year', 'none']),]
         public ?string $grain = null,
+        #[OA\Property(
+            description: 'where actuals by day end within a month',
+            oneOf: [new OA\Schema(ref: '#/components/schemas/MonthEnd'), new OA\Schema(type: 'null')],
+        ),]
+        public ?MonthEnd $ends = null,
         #[OA\Property(type: 'array', items: new OA\Items(enum: ['AC', 'BU', 'FC', 'TG', 'PY'])),]
         public ?array $scenarios = null,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TrialMeasure')),]

@@ -13,6 +13,7 @@ use KeenMargin\Core\Figures\Reading\Text\PercentMeaning;
 use KeenMargin\Core\Figures\Reading\Text\PeriodReader;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\Period;
 
 /**
  * How a file is to be read: a role for each column, and what the cells alone cannot tell.
@@ -31,6 +32,7 @@ final readonly class Mapping
      * @param ?HeaderPosition $header where it was told
      * @param ?string $sheet of a workbook with several
      * @param ?BandMeaning $bands what the columns of bands hold; limits where it is not told
+     * @param ?Period $closedThrough the last period whose actuals are final; null: as the figures tell it
      * @param ?LineRoles $lines what the lines of a statement do; null: nobody has said it
      * @param ?PercentMeaning $percents what plain numbers beside percentages mean; points where it is not told
      */
@@ -51,6 +53,7 @@ final readonly class Mapping
         public ?BandMeaning $bands = null,
         public ?PercentMeaning $percents = null,
         public ?LineRoles $lines = null,
+        public ?Period $closedThrough = null,
     ) {
     }
 
@@ -119,6 +122,8 @@ final readonly class Mapping
                 'sheet' => $this->sheet,
                 'bands' => $this->bands?->value,
                 'percents' => $this->percents?->value,
+                'lines' => $this->lines?->toArray(),
+                'closedThrough' => $this->closedThrough?->key(),
             ],
             static fn (mixed $value): bool => null !== $value && [] !== $value,
         );

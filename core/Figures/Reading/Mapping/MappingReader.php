@@ -18,6 +18,7 @@ use KeenMargin\Core\Figures\Reading\Text\PercentMeaning;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
+use KeenMargin\Core\Time\NotAPeriod;
 use KeenMargin\Core\Time\Period;
 
 /**
@@ -42,6 +43,7 @@ final class MappingReader
         'bands',
         'percents',
         'lines',
+        'closedThrough',
     ];
 
     /** @throws NotAccepted */
@@ -75,6 +77,7 @@ final class MappingReader
             sheet: self::maybeSheet($given),
             bands: $given->maybe('bands')?->enum(BandMeaning::class) ?? $guess->bands,
             percents: $given->maybe('percents')?->enum(PercentMeaning::class) ?? $guess->percents,
+            closedThrough: self::maybePeriod($given->maybe('closedThrough')),
             lines: null === $given->maybe('lines') ? $guess->lines : LineRoles::read($given->must('lines')),
         );
     }
@@ -98,6 +101,19 @@ final class MappingReader
     public static function maybeSheet(?Given $figures): ?string
     {
         return $figures?->maybe('sheet')?->string();
+    }
+
+    /** @throws NotAccepted */
+    private static function maybePeriod(?Given $given): ?Period
+    {
+        if (null === $given) {
+            return null;
+        }
+        try {
+            return Period::of($given->string(20));
+        } catch (NotAPeriod $e) {
+            throw new NotAccepted($given->path, $e->getMessage());
+        }
     }
 
     /**

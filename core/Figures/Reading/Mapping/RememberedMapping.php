@@ -26,6 +26,7 @@ final class RememberedMapping
             'leaveOut' => [],
             'header' => null,
             'sheet' => null,
+            'closedThrough' => null,
         ]);
     }
 }

@@ -146,7 +146,7 @@ final class DatasetBuilder
             grain: $grain,
             calendar: $mapping->calendar,
             coverage: Coverage::ofStarts($all->starts(), $grain, $mapping->calendar),
-            closedThrough: null,
+            closedThrough: $mapping->closedThrough,
             organisation: $organisation,
             notices: $notices,
         );
