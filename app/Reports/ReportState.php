@@ -11,6 +11,7 @@ use KeenMargin\App\Storage\Reports\ReportChecks;
 use KeenMargin\App\Storage\Reports\ReportSteps;
 use KeenMargin\App\Storage\Reports\StoredLibrary;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\ClosingPeriods;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Report\AboutWords;
@@ -147,12 +148,13 @@ final readonly class ReportState
         if (null === $closing) {
             return null;
         }
+        $steps = ClosingPeriods::around($closing);
 
         return [
             'key' => $closing->key(),
             'label' => PeriodNames::full($closing),
-            'back' => $closing->moved(-1)->key(),
-            'on' => $closing->moved(1)->key(),
+            'back' => $steps['back']->key(),
+            'on' => $steps['on']->key(),
             'isPinned' => null !== $drawing->report->closedThrough,
         ];
     }

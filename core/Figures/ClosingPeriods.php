@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures;
 
+use KeenMargin\Core\Time\FiscalCalendar;
+use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /** The periods through which the books of a dataset can be closed step by step: its finest ones, of days the months. */
@@ -51,5 +53,22 @@ final readonly class ClosingPeriods
         );
 
         return [] === $after ? null : $after[array_key_first($after)];
+    }
+
+    /**
+     * The steps from a closing period of any dataset, as a report has it: its neighbours, of a day within a month the
+     * month before and the month itself.
+     *
+     * @return array{back: Period, on: Period}
+     */
+    public static function around(Period $closing): array
+    {
+        if (Grain::Day !== $closing->grain) {
+            return ['back' => $closing->moved(-1), 'on' => $closing->moved(1)];
+        }
+        $month = $closing->group(Grain::Month, new FiscalCalendar());
+        $isOver = $month->lastDay() === $closing->lastDay();
+
+        return ['back' => $month->moved(-1), 'on' => $isOver ? $month->moved(1) : $month];
     }
 }

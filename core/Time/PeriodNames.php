@@ -75,8 +75,13 @@ final class PeriodNames
             return self::full($from);
         }
         $sameYear = Grain::Year !== $from->grain && self::year($from) === self::year($to);
+        $first = match (true) {
+            self::areOfOneMonth($from, $to) => self::shortest($from),
+            $sameYear => self::withinYear($from),
+            default => self::full($from),
+        };
 
-        return ($sameYear ? self::withinYear($from) : self::full($from)).'–'.self::full($to);
+        return $first.'–'.self::full($to);
     }
 
     /** `Jan–Aug`, `27–29 Feb`, `Aug`: where the year is told otherwise */
@@ -86,9 +91,13 @@ final class PeriodNames
         if ($from->key() === $to->key()) {
             return self::withinYear($from);
         }
-        $areOfOneMonth = Grain::Day === $from->grain && substr($from->key(), 0, 7) === substr($to->key(), 0, 7);
 
-        return ($areOfOneMonth ? self::shortest($from) : self::withinYear($from)).'–'.self::withinYear($to);
+        return (self::areOfOneMonth($from, $to) ? self::shortest($from) : self::withinYear($from)).'–'.self::withinYear($to);
+    }
+
+    private static function areOfOneMonth(Period $from, Period $to): bool
+    {
+        return Grain::Day === $from->grain && substr($from->key(), 0, 7) === substr($to->key(), 0, 7);
     }
 
     /** @return array{Period, Period} the months that days from the first to the last are, if they are whole ones */

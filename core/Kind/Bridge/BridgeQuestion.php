@@ -57,7 +57,16 @@ final readonly class BridgeQuestion
             default => $this->dataset->breakdowns[0]->name ?? $question->by,
         };
 
-        return With::of($question, ['bridge' => $bridge, 'by' => $by, 'cumulate' => null, 'landing' => false]);
+        // Drivers and the steps of a ratio are made of whole figures.
+        $takesParts = null === $question->drivers && !StepsFit::measure($question, $this->dataset)->isRatio();
+
+        return With::of($question, [
+            'bridge' => $bridge,
+            'by' => $by,
+            'cumulate' => null,
+            'landing' => false,
+            'isProRata' => $question->isProRata && $takesParts,
+        ]);
     }
 
     /** @throws NotAccepted */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\CapacityFill;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Grouping;
@@ -39,7 +40,11 @@ final readonly class CapacityQuestion
     public function adapted(Question $question): Question
     {
         return ComparisonKind::compared(
-            $question->asking(capacity: $question->capacity ?? $this->maybeCapacity()),
+            With::of($question, [
+                'capacity' => $question->capacity ?? $this->maybeCapacity(),
+                // Parts of a whole are added up in whole figures.
+                'isProRata' => false,
+            ]),
             $this->dataset,
             [Scenario::Target, Scenario::Budget],
         );

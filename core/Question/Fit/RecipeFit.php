@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question\Fit;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
@@ -43,11 +44,24 @@ final class RecipeFit
         QuestionFit::rows($question, $dataset);
         QuestionFit::panels($question, $dataset);
         $recipe->kind->insist($question, $dataset);
+        QuestionFit::refuseIf(
+            $question->isProRata && !self::takesProRata($recipe, $dataset),
+            'question.proRata',
+            'Drivers, a bridge of a ratio and how full something is take whole figures only; leave it out.',
+        );
         foreach ($question->where as $i => $filter) {
             self::filter($filter, $dataset, "question.where[$i]");
         }
 
         return $measure;
+    }
+
+    /** Whether a question can take a part of a figure: its kind keeps the wish. */
+    public static function takesProRata(Recipe $recipe, Dataset $dataset): bool
+    {
+        $asked = With::of($recipe->question, ['isProRata' => true]);
+
+        return $recipe->kind->adapted($asked, $dataset)->isProRata;
     }
 
     /**

@@ -6,7 +6,9 @@ namespace KeenMargin\Core\Question\Sentence;
 
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Question;
+use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\ScenarioBridge;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Time\Grain;
@@ -20,8 +22,9 @@ use KeenMargin\Core\Time\PeriodNames;
 final class OpenMonthPart
 {
     /** @return list<SentencePart> none where the question does not arise */
-    public static function of(Question $question, Dataset $dataset): array
+    public static function of(Recipe $recipe, Dataset $dataset): array
     {
+        $question = $recipe->question;
         $closing = $question->closedThrough ?? $dataset->maybeClosing();
         if (Grain::Day !== $dataset->grain || null === $closing) {
             return [];
@@ -29,7 +32,8 @@ final class OpenMonthPart
         $month = Period::ofStart(Grain::Day, $closing->lastDay())->group(Grain::Month, $dataset->calendar);
         $isOver = $closing->lastDay() === $month->lastDay();
         $knows = static fn (Scenario $scenario): bool => self::knowsMonthOnly($dataset, $scenario, $month);
-        if ($isOver || [] === array_filter(self::references($question), $knows)) {
+        $arises = !$isOver && [] !== array_filter(self::references($question), $knows);
+        if (!$arises || !RecipeFit::takesProRata($recipe, $dataset)) {
             return [];
         }
         $name = PeriodNames::spelledOut($month);

@@ -68,7 +68,7 @@ final class QuestionSentence
             ...'' === $numbers ? [] : [new SentencePart(' where '), new SentencePart($numbers, 'numbers')],
             ...$span,
             ...$words->against,
-            ...OpenMonthPart::of($question, $dataset),
+            ...OpenMonthPart::of($recipe, $dataset),
             new SentencePart($question->isWhole() ? ', ' : ', by '),
             new SentencePart(self::rows($question), 'by'),
             new SentencePart('? '),

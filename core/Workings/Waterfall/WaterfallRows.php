@@ -167,6 +167,7 @@ final readonly class WaterfallRows
             name: $label,
             exact: $exact,
             role: $isOneSided ? RowRole::OneSided : RowRole::Unexplained,
+            variances: ['first' => $this->of->variance($exact, BigDecimal::zero())],
             effect: Effect::of($exact, $this->of->better),
         );
     }

@@ -14,6 +14,8 @@ use PHPUnit\Framework\TestCase;
 final class CoverageTest extends TestCase
 {
     #[DataProviderExternal(Examples::class, 'all')]
+    #[DataProviderExternal(OpenMonthExamples::class, 'all')]
+    #[DataProviderExternal(LikeForLikeExamples::class, 'all')]
     public function testWhatIsMissingAndWhatIsNothing(Example $example): void
     {
         $workings = Drawing::workings(
