@@ -92,7 +92,9 @@ final class PeriodNames
             return self::withinYear($from);
         }
 
-        return (self::areOfOneMonth($from, $to) ? self::shortest($from) : self::withinYear($from)).'–'.self::withinYear($to);
+        $first = self::areOfOneMonth($from, $to) ? self::shortest($from) : self::withinYear($from);
+
+        return $first.'–'.self::withinYear($to);
     }
 
     private static function areOfOneMonth(Period $from, Period $to): bool

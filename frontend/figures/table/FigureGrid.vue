@@ -9,6 +9,7 @@ import { keyMove } from './gridKeys'
 import { useCellDraft } from './useCellDraft'
 import { useGridClipboard } from './useGridClipboard'
 import { ROW, useGridMeasures } from './useGridMeasures'
+import type { WithRows } from './useCellEdits'
 import type { useSelection } from './useSelection'
 
 /** Members down, periods across. Amounts are edited where they stand; only what is in sight is on the page. */
@@ -18,11 +19,13 @@ const props = defineProps<{
   breakdown: Breakdown | null
   folded: string[]
   selection: ReturnType<typeof useSelection>
-  all: (first: number, last: number) => Promise<FigureRow[]>
+  /** whether what was set before is not yet in the rows */
+  waits: boolean
 }>()
 const emit = defineEmits<{
   look: [first: number, last: number]
-  set: [top: number, left: number, amounts: (string | null)[][]]
+  set: [top: number, left: number, amounts: (string | null)[][], first?: WithRows]
+  read: [top: number, bottom: number, then: WithRows]
   refuse: [says: string]
   trace: []
   fold: [group: string]
@@ -39,12 +42,16 @@ const signs = { adds: '+', 'takes away': '−', subtotal: '=' }
 const signOf = (member: string | undefined) => signs[props.breakdown?.roles[member ?? ''] as keyof typeof signs] ?? ''
 watch(lines, (seen) => seen.length && emit('look', seen[0]?.index ?? 0, seen.at(-1)?.index ?? 0), { immediate: true })
 
-const set = (row: number, column: number, amounts: string[][]) => emit('set', row, column, amounts)
+const set = (row: number, column: number, amounts: string[][], first?: WithRows) =>
+  emit('set', row, column, amounts, first)
 const { draft, edit, take, drop, focus } = useCellDraft(props, active, frame, {
   set,
   refuse: (says) => emit('refuse', says),
 })
-const { copy, cut, paste, clear } = useGridClipboard(props, props.selection, draft, set)
+const { copy, cut, paste, clear } = useGridClipboard(props, props.selection, draft, {
+  set,
+  read: (top, bottom, then) => emit('read', top, bottom, then),
+})
 
 const activeId = computed(() => (active.value ? `amount-${active.value.row}-${active.value.column}` : undefined))
 

@@ -178,10 +178,11 @@ function traceActive() {
     :breakdown="breakdown"
     :folded="folded"
     :selection="selection"
-    :all="table.all"
+    :waits="edits.waiting.value > 0"
     @fold="emit('fold', $event)"
     @look="table.look"
     @set="edits.set"
+    @read="edits.read"
     @refuse="unset = $event"
     @trace="traceActive"
   />

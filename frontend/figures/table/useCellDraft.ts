@@ -12,6 +12,8 @@ export function useCellDraft(
   tell: { set: (top: number, left: number, amounts: string[][]) => void; refuse: (says: string) => void },
 ) {
   const draft = ref<string | null>(null)
+  /** whose amount is typed, as the rows may be in another order before it is taken */
+  let member = ''
   const focus = () => frame.value?.focus({ preventScroll: true })
 
   /** Begins with the cell's own text, or with the first letter of a new one. */
@@ -21,6 +23,7 @@ export function useCellDraft(
     if (shown.head.fixed) return tell.refuse(shown.head.fixed)
     if (!row) return
     if (row.isGroup) return tell.refuse(groupSays(row.member))
+    member = row.member
     draft.value = first ?? plain(row.cells[active.value.column] ?? '')
     await nextTick()
     const field = frame.value?.querySelector<HTMLInputElement>('input')
@@ -30,10 +33,15 @@ export function useCellDraft(
 
   function take() {
     if (draft.value === null || !active.value) return
+    const { row: index, column } = active.value
+    const isThere = shown.rows[index]?.member === member
+    const row = isThere ? index : shown.rows.findIndex((one) => one?.member === member)
+    if (row < 0)
+      return tell.refuse(`The table no longer shows ${member}. Find it, then take what you typed with Enter.`)
     const text = draft.value.trim()
-    const was = plain(shown.rows[active.value.row]?.cells[active.value.column] ?? '')
+    const was = plain(shown.rows[row]?.cells[column] ?? '')
     draft.value = null
-    if (text !== was) tell.set(active.value.row, active.value.column, [[text]])
+    if (text !== was) tell.set(row, column, [[text]])
     focus()
   }
 
