@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Reports;
 
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\SearchText;
 use KeenMargin\Core\Number\NumberFormat;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Question\SumKey;
@@ -43,7 +44,7 @@ final class NumberOffers
         string $block = '',
         string $row = '',
     ): array {
-        $words = preg_split('/\s+/u', mb_strtolower(trim($sought)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+        $words = preg_split('/\s+/u', SearchText::folded(trim($sought)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         $offers = new self($words);
         $all = [];
         foreach ('' === $block ? $drawing->ids($page) : [$block] as $id) {
@@ -121,7 +122,7 @@ final class NumberOffers
         LinkedText $number,
         bool $isClosing,
     ): void {
-        $text = mb_strtolower("{$workings->context->subject} $says $number->text");
+        $text = SearchText::folded("{$workings->context->subject} $says $number->text");
         foreach ($this->words as $word) {
             if (!str_contains($text, $word)) {
                 return;

@@ -10,31 +10,54 @@ use KeenMargin\App\Storage\Connection\Like;
 /** Looks through reports, charts, datasets, measures, breakdowns, members, notes and imports by their names. */
 final readonly class NameSearch
 {
+    /** What is sought of each kind: its columns and tables, the texts it is found by, and what comes first. */
     private const WHERE = [
-        'report' => 'SELECT r.id, r.title AS name, \'\' AS within, 0 AS dataset FROM report r WHERE '.
-            'r.deleted_at IS NULL AND r.title LIKE :like ESCAPE \'!\' ORDER BY r.title LIKE :start ESCAPE \'!\' DESC, '.
+        'report' => [
+            'r.id, r.title AS name, \'\' AS within, 0 AS dataset FROM report r WHERE r.deleted_at IS NULL',
+            ['r.title'],
             'r.used_at DESC',
-        'chart' => 'SELECT c.id, c.name, d.name AS within, d.id AS dataset FROM chart c JOIN dataset d ON d.id = '.
-            'c.dataset_id WHERE d.deleted_at IS NULL AND c.deleted_at IS NULL AND c.name LIKE :like ESCAPE \'!\' '.
-            'ORDER BY c.name LIKE :start ESCAPE \'!\' DESC, c.saved_at DESC',
-        'dataset' => 'SELECT d.id, d.name, d.organisation AS within, d.id AS dataset FROM dataset d WHERE '.
-            'd.deleted_at IS NULL AND (d.name LIKE :like ESCAPE \'!\' OR d.organisation LIKE :like ESCAPE \'!\') '.
-            'ORDER BY d.name LIKE :start ESCAPE \'!\' DESC, d.used_at DESC',
-        'measure' => 'SELECT m.id, m.name, d.name AS within, d.id AS dataset FROM measure m JOIN dataset d ON d.id = '.
-            'm.dataset_id WHERE d.deleted_at IS NULL AND m.name LIKE :like ESCAPE \'!\' ORDER BY m.name LIKE '.
-            ':start ESCAPE \'!\' DESC, d.used_at DESC',
-        'breakdown' => 'SELECT b.id, b.name, d.name AS within, d.id AS dataset FROM breakdown b JOIN dataset d ON '.
-            'd.id = b.dataset_id WHERE d.deleted_at IS NULL AND b.name LIKE :like ESCAPE \'!\' ORDER BY b.name '.
-            'LIKE :start ESCAPE \'!\' DESC, d.used_at DESC',
-        'member' => 'SELECT m.id, m.name, b.name || \' of \' || d.name AS within, d.id AS dataset FROM member m JOIN '.
-            'breakdown b ON b.id = m.breakdown_id JOIN dataset d ON d.id = b.dataset_id WHERE d.deleted_at IS NULL '.
-            'AND m.name LIKE :like ESCAPE \'!\' ORDER BY m.name LIKE :start ESCAPE \'!\' DESC, d.used_at DESC',
-        'note' => 'SELECT n.id, n.text AS name, n.label || \' of \' || d.name AS within, d.id AS dataset FROM note n '.
-            'JOIN dataset d ON d.id = n.dataset_id WHERE d.deleted_at IS NULL AND (n.text LIKE :like ESCAPE \'!\' '.
-            'OR n.author LIKE :like ESCAPE \'!\') ORDER BY n.text LIKE :start ESCAPE \'!\' DESC, n.id DESC',
-        'import' => 'SELECT i.id, i.name, d.name AS within, d.id AS dataset FROM import i JOIN dataset d ON d.id = '.
-            'i.dataset_id WHERE d.deleted_at IS NULL AND i.name LIKE :like ESCAPE \'!\' ORDER BY i.name LIKE '.
-            ':start ESCAPE \'!\' DESC, i.id DESC',
+        ],
+        'chart' => [
+            'c.id, c.name, d.name AS within, d.id AS dataset FROM chart c JOIN dataset d ON d.id = c.dataset_id '.
+                'WHERE d.deleted_at IS NULL AND c.deleted_at IS NULL',
+            ['c.name'],
+            'c.saved_at DESC',
+        ],
+        'dataset' => [
+            'd.id, d.name, d.organisation AS within, d.id AS dataset FROM dataset d WHERE d.deleted_at IS NULL',
+            ['d.name', 'd.organisation'],
+            'd.used_at DESC',
+        ],
+        'measure' => [
+            'm.id, m.name, d.name AS within, d.id AS dataset FROM measure m JOIN dataset d ON d.id = m.dataset_id '.
+                'WHERE d.deleted_at IS NULL',
+            ['m.name'],
+            'd.used_at DESC',
+        ],
+        'breakdown' => [
+            'b.id, b.name, d.name AS within, d.id AS dataset FROM breakdown b JOIN dataset d ON d.id = b.dataset_id '.
+                'WHERE d.deleted_at IS NULL',
+            ['b.name'],
+            'd.used_at DESC',
+        ],
+        'member' => [
+            'm.id, m.name, b.name || \' of \' || d.name AS within, d.id AS dataset FROM member m JOIN breakdown b '.
+                'ON b.id = m.breakdown_id JOIN dataset d ON d.id = b.dataset_id WHERE d.deleted_at IS NULL',
+            ['m.name'],
+            'd.used_at DESC',
+        ],
+        'note' => [
+            'n.id, n.text AS name, n.label || \' of \' || d.name AS within, d.id AS dataset FROM note n '.
+                'JOIN dataset d ON d.id = n.dataset_id WHERE d.deleted_at IS NULL',
+            ['n.text', 'n.author'],
+            'n.id DESC',
+        ],
+        'import' => [
+            'i.id, i.name, d.name AS within, d.id AS dataset FROM import i JOIN dataset d ON d.id = i.dataset_id '.
+                'WHERE d.deleted_at IS NULL',
+            ['i.name'],
+            'i.id DESC',
+        ],
     ];
 
     public function __construct(private Connection $connection)
@@ -52,8 +75,11 @@ final readonly class NameSearch
     {
         $parameters = ['like' => Like::within($sought), 'start' => Like::start($sought)];
         $found = [];
-        foreach (self::WHERE as $kind => $sql) {
-            foreach ($this->connection->fetchAllAssociative("$sql LIMIT $most", $parameters) as $row) {
+        foreach (self::WHERE as $kind => [$from, $texts, $order]) {
+            $holds = Like::any($texts, 'like');
+            $begins = Like::any([$texts[0]], 'start');
+            $sql = "SELECT $from AND $holds ORDER BY $begins DESC, $order LIMIT $most";
+            foreach ($this->connection->fetchAllAssociative($sql, $parameters) as $row) {
                 $found[] = ['kind' => $kind] + $row;
             }
         }

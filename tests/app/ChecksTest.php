@@ -175,6 +175,12 @@ final class ChecksTest extends TestCase
         self::assertSame(['member' => "$mark 100% <b>"], $found("$mark 100%"), 'a percent sign is a percent sign');
         self::assertSame([[], []], [$found(''), $found($mark.'_')]);
         self::assertSame(400, Server::send('GET', '/api/search?q='.str_repeat('x', 300))->status);
+        Kept::change('PATCH', $id, '', ['organisation' => "Öresund Øst $mark"]);
+        foreach (["ÖRESUND ØST $mark", "öresund øst $mark", "oresund ost $mark"] as $typed) {
+            self::assertSame(['dataset'], array_keys($found($typed)), $typed);
+        }
+        $listed = Server::send('GET', '/api/charts?q='.rawurlencode("CHÀRT OF $mark"));
+        self::assertSame(1, $listed->int('total'), 'lists are sought through alike');
     }
 
     /** Reading goes on while somebody writes; what waits too long says so. */

@@ -59,10 +59,8 @@ final readonly class ChartController
             ->where('dataset.deletedAt IS NULL AND chart.deletedAt IS NULL');
         $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, 200);
         if ('' !== $sought) {
-            $of->andWhere("chart.name LIKE :like ESCAPE '!' OR dataset.name LIKE :like ESCAPE '!'")->setParameter(
-                'like',
-                Like::within($sought),
-            );
+            $isLike = Like::any(['chart.name', 'dataset.name'], 'like');
+            $of->andWhere($isLike)->setParameter('like', Like::within($sought));
         }
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', QueryNumber::maybe($request, 'dataset'));

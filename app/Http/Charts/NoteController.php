@@ -59,10 +59,8 @@ final readonly class NoteController
             ->where('dataset.deletedAt IS NULL');
         $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, self::LONGEST_SEARCH);
         if ('' !== $sought) {
-            $of->andWhere(
-                "note.text LIKE :like ESCAPE '!' OR note.author LIKE :like ESCAPE '!' OR note.label LIKE :like ".
-                    "ESCAPE '!'",
-            )->setParameter('like', Like::within($sought));
+            $isLike = Like::any(['note.text', 'note.author', 'note.label'], 'like');
+            $of->andWhere($isLike)->setParameter('like', Like::within($sought));
         }
         if ($request->query->has('dataset')) {
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', QueryNumber::maybe($request, 'dataset'));

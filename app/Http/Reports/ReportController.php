@@ -57,7 +57,7 @@ final readonly class ReportController
             ->where('report.deletedAt IS NULL');
         $sought = mb_substr(trim(mb_scrub($request->query->getString('q'))), 0, 200);
         if ('' !== $sought) {
-            $of->andWhere("report.title LIKE :like ESCAPE '!'")->setParameter('like', Like::within($sought));
+            $of->andWhere(Like::any(['report.title'], 'like'))->setParameter('like', Like::within($sought));
         }
 
         return new JsonResponse($page->listed($of, ReportRecord::class, $this->states->listed(...), ['usedAt', 'id']));

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Driver;
 use Doctrine\DBAL\Driver\Exception as DriverException;
 use Doctrine\DBAL\Driver\Middleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
+use KeenMargin\Core\Document\SearchText;
 
 /**
  * What SQLite needs to be told on each connection: foreign keys, a journal that lets readers go on, patience; what is
@@ -48,6 +49,10 @@ final class SqliteSettings implements Middleware
                 ) {
                     $connection->exec("PRAGMA $pragma");
                 }
+                $native = $connection->getNativeConnection();
+                \assert($native instanceof \PDO);
+                $fold = static fn (?string $text): ?string => null === $text ? null : SearchText::folded($text);
+                $native->sqliteCreateFunction(Folded::NAME, $fold, 1, \PDO::SQLITE_DETERMINISTIC);
                 $connection->query('SELECT 1 FROM sqlite_master LIMIT 1');
 
                 return $connection;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question\Typed;
 
+use KeenMargin\Core\Document\SearchText;
+
 /** Finds names as people type them: in any case, in the plural, by how they begin. */
 final class TypedNames
 {
@@ -14,7 +16,17 @@ final class TypedNames
      */
     public static function maybeOne(string $text, array $names): ?string
     {
-        $text = self::plain($text);
+        return self::maybeLike(self::plain(...), $text, $names)
+            ?? self::maybeLike(static fn (string $one): string => SearchText::folded(self::plain($one)), $text, $names);
+    }
+
+    /**
+     * @param \Closure(string): string $form in which text and names are compared
+     * @param list<string> $names
+     */
+    private static function maybeLike(\Closure $form, string $text, array $names): ?string
+    {
+        $text = $form($text);
         foreach (
             [
                 static fn (string $name): bool => $name === $text,
@@ -26,8 +38,7 @@ final class TypedNames
             $found = array_values(
                 array_filter(
                     $names,
-                    static fn (string $name): bool => '' !== $text
-                        && $is(self::plain('' === $name ? '(blank)' : $name)),
+                    static fn (string $name): bool => '' !== $text && $is($form('' === $name ? '(blank)' : $name)),
                 ),
             );
             if ([] !== $found) {

@@ -5,6 +5,7 @@ import type { Breakdown } from '../../shared/types'
 import ChoiceSetting from './ChoiceSetting.vue'
 import MemberPicker from './MemberPicker.vue'
 import TextSetting from './TextSetting.vue'
+import { holds } from '../../shared/search'
 
 /** A breakdown's members: their order, names, groups and roles; two that are the same are merged. */
 const props = defineProps<{ breakdown: Breakdown; kept: number }>()
@@ -20,9 +21,7 @@ const ROLES = [
 const sought = ref('')
 const picked = ref(new Set<string>())
 const asking = ref<{ what: 'group' | 'merge'; member: string | null } | null>(null)
-const found = computed(() =>
-  props.breakdown.members.filter((one) => one.toLowerCase().includes(sought.value.trim().toLowerCase())),
-)
+const found = computed(() => props.breakdown.members.filter((one) => holds(one, sought.value)))
 const groups = computed(() => props.breakdown.members.filter((one) => isGroup(props.breakdown, one)))
 
 function change(title: string, body: object) {

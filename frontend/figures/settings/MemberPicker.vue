@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { onClickOutside } from '@vueuse/core'
+import { holds } from '../../shared/search'
 
 /** One member, found by typing; a group may be new. */
 const props = defineProps<{ label: string; members: string[]; canBeNew?: boolean; none?: string }>()
@@ -9,9 +10,7 @@ const emit = defineEmits<{ choose: [name: string]; close: [] }>()
 const MOST = 50
 const sought = ref('')
 const sheet = ref<HTMLElement | null>(null)
-const found = computed(() =>
-  props.members.filter((one) => one.toLowerCase().includes(sought.value.trim().toLowerCase())).slice(0, MOST),
-)
+const found = computed(() => props.members.filter((one) => holds(one, sought.value)).slice(0, MOST))
 const isNew = computed(
   () => Boolean(props.canBeNew && sought.value.trim()) && !props.members.includes(sought.value.trim()),
 )

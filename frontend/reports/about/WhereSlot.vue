@@ -4,6 +4,7 @@ import type { Filter } from '../../shared/types'
 import GatherLink from '../../shared/slots/GatherLink.vue'
 import SlotSheet from '../../shared/slots/SlotSheet.vue'
 import type { Report } from '../types'
+import { holds } from '../../shared/search'
 
 /** Members of any breakdown that the charts have; a filter of each. */
 const props = defineProps<{
@@ -19,10 +20,7 @@ const MOST = 60
 const filterOf = (name: string) => props.where.find((one) => one.field === name)
 const found = computed(() =>
   props.breakdowns.flatMap((breakdown) => {
-    const words = sought.value.trim().toLowerCase()
-    const members = breakdown.members.filter(
-      (member) => !words || `${breakdown.name} ${member}`.toLowerCase().includes(words),
-    )
+    const members = breakdown.members.filter((member) => holds(`${breakdown.name} ${member}`, sought.value))
     return members.length ? [{ ...breakdown, members: members.slice(0, MOST), more: members.length - MOST }] : []
   }),
 )

@@ -6,6 +6,7 @@ import { ask, says } from '../../shared/api'
 import type { Chart, Dataset, DatasetBrief, Drawing, Listing, Recipe } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
 import { newId, told, type Block } from '../document'
+import { holds } from '../../shared/search'
 
 /** What can stand on a page: a named chart, a question asked here, a comparison table, key figures, a text. */
 defineProps<{ label: string; isQuiet?: boolean }>()
@@ -21,13 +22,10 @@ const { value: charts } = useLoad(
 const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'), {
   isAsked: isOpen,
 })
-const words = computed(() => sought.value.trim().toLowerCase())
 const foundCharts = computed(() =>
-  (charts.value?.items ?? []).filter((one) => `${one.name} ${one.datasetName}`.toLowerCase().includes(words.value)),
+  (charts.value?.items ?? []).filter((one) => holds(`${one.name} ${one.datasetName}`, sought.value)),
 )
-const foundDatasets = computed(() =>
-  (datasets.value?.items ?? []).filter((one) => one.name.toLowerCase().includes(words.value)),
-)
+const foundDatasets = computed(() => (datasets.value?.items ?? []).filter((one) => holds(one.name, sought.value)))
 
 type Make = (recipe: Recipe, dataset: Dataset) => Block | Promise<Block>
 /** What the kind is called that draws tables. */
@@ -97,7 +95,7 @@ function step(event: KeyboardEvent, by: number) {
           placeholder="Find"
         />
         <button
-          v-if="'text'.includes(words)"
+          v-if="holds('text', sought)"
           class="choice -mx-3 w-[calc(100%+24px)]"
           @click="(emit('add', { id: newId('b'), text: '' }), close())"
         >

@@ -5,6 +5,7 @@ import { chosenOf, depthOf, isGroup, leavesOf, withChosen } from './memberFilter
 import GatherLink from './GatherLink.vue'
 import SlotSheet from './SlotSheet.vue'
 import { useSpeak } from './speak'
+import { holds } from '../search'
 
 /** Members of a breakdown: several, all but some, whole groups. */
 const props = defineProps<{
@@ -24,9 +25,7 @@ const chosen = computed(() => chosenOf(props.breakdown, props.where))
 const isAll = computed(() =>
   props.breakdown.members.every((one) => isGroup(props.breakdown, one) || chosen.value.has(one)),
 )
-const found = computed(() =>
-  props.breakdown.members.filter((member) => member.toLowerCase().includes(sought.value.trim().toLowerCase())),
-)
+const found = computed(() => props.breakdown.members.filter((member) => holds(member, sought.value)))
 const isIn = (member: string) => leavesOf(props.breakdown, member).every((one) => chosen.value.has(one))
 
 function set(members: Set<string>) {

@@ -2,6 +2,7 @@
 import { nextTick, ref, watch } from 'vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { useSpeak } from './speak'
+import { holds } from '../search'
 
 /** A slot whose sheet holds more than a list of choices, and can be typed into. Stays within the window. */
 const props = defineProps<{ text: string; name: string; width?: number; says?: string; example?: string }>()
@@ -41,9 +42,8 @@ watch(
 /** Choices that do not have what is typed step back. */
 watch(typed, (text) => {
   trouble.value = ''
-  const sought = text.trim().toLowerCase()
   for (const choice of sheet.value?.querySelectorAll<HTMLElement>('.choice') ?? [])
-    choice.classList.toggle('opacity-30', sought !== '' && !(choice.textContent ?? '').toLowerCase().includes(sought))
+    choice.classList.toggle('opacity-30', !holds(choice.textContent ?? '', text))
 })
 
 /** A letter on the closed slot opens it with that letter typed. */
