@@ -31,7 +31,7 @@ final readonly class ReadingState
         return [
             'id' => $look->file->id,
             'name' => $look->file->name,
-            'suggestedName' => TableTitle::maybe($sheet->notes)->name ?? FileName::asTitle($look->file->plainName()),
+            'suggestedName' => TableTitle::maybeName($sheet) ?? FileName::asTitle($look->file->plainName()),
             'sheets' => $look->sheets,
             'sheet' => $look->sheetName,
             'header' => $sheet->place->toArray(),

@@ -18,6 +18,7 @@ use KeenMargin\Core\Figures\Reading\Mapping\MeasureRule;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\Totals\ListSums;
+use KeenMargin\Core\Figures\Reading\Totals\MarkedTotals;
 use KeenMargin\Core\Figures\Reading\Totals\MemberSums;
 use KeenMargin\Core\Figures\Reading\Totals\SummedMembers;
 use KeenMargin\Core\Figures\Reading\Totals\TotalColumns;
@@ -56,6 +57,7 @@ final class DatasetBuilder
         bool $daysAreMonths,
         TotalRows $totals,
         TotalColumns $totalColumns,
+        MarkedTotals $markedTotals,
         int $rows,
         int $without,
     ): ReadFigures {
@@ -86,6 +88,7 @@ final class DatasetBuilder
                     ),
                 $totals->maybeNotice(array_values($series), array_values($packed), $scale),
                 $totalColumns->maybeNotice(),
+                $markedTotals->maybeNotice(),
             ]),
         );
         $members = MemberSums::of($series, $sums, \count($breakdowns));

@@ -16,6 +16,7 @@ use KeenMargin\Core\Figures\Reading\Text\PercentMeaning;
 use KeenMargin\Core\Figures\Reading\Text\Refusals;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Reading\Text\TotalWords;
+use KeenMargin\Core\Figures\Reading\Totals\MarkedTotals;
 use KeenMargin\Core\Figures\Reading\Totals\TotalColumns;
 use KeenMargin\Core\Figures\Reading\Totals\TotalRows;
 use KeenMargin\Core\Figures\Series\FactTable;
@@ -38,6 +39,7 @@ final class FactReader
     private readonly PeriodColumn $periods;
     private readonly TotalRows $totals;
     private readonly TotalColumns $totalColumns;
+    private readonly MarkedTotals $markedTotals;
     /** @var array<int, string> packed amounts by combination and slot, in the order of the rows */
     private array $packed = [];
     /** @var array<int, int> decimals that the amounts really have, by the same number */
@@ -82,6 +84,7 @@ final class FactReader
         $this->periods = PeriodColumn::of($sheet, $mapping);
         $this->totals = new TotalRows();
         $this->totalColumns = new TotalColumns($sheet, $mapping);
+        $this->markedTotals = new MarkedTotals($sheet, $mapping);
         $this->scale = $this->amounts->decimalsOf($sheet, $mapping);
         $this->slow = new SlowAmounts($mapping->numbers(), new Currencies($sheet, $mapping), $this->refusals);
         $this->single = new SingleAmounts($mapping, $this->refusals);
@@ -277,6 +280,9 @@ final class FactReader
      */
     private function refuseCombination(int $number, array $cells): void
     {
+        if ($this->markedTotals->takes($number, $cells)) {
+            return;
+        }
         $this->combinations->number($cells);
         $this->refusals->add($number, ...$this->combinations->refusal);
     }
@@ -317,6 +323,7 @@ final class FactReader
      * @param list<string> $cells
      *
      * @return string|false|null packed; false where the period says that the row is a total, none where it is refused
+     *                           or is a total that tells no period
      *
      * @throws RefusedFigures
      */
@@ -328,6 +335,9 @@ final class FactReader
         }
         $period = $this->periods->maybe($text, $header);
         if (null === $period) {
+            if ($this->markedTotals->takes($number, $cells)) {
+                return null;
+            }
             $this->refusals->add($number, $this->periods->name(), $this->periods->why($cells));
 
             return null;
@@ -373,6 +383,7 @@ final class FactReader
             daysAreMonths: PeriodColumn::areMonths($days),
             totals: $this->totals,
             totalColumns: $this->totalColumns,
+            markedTotals: $this->markedTotals,
             rows: $this->rows,
             without: $this->without,
         );

@@ -32,6 +32,8 @@ final class RowCombinations
     public array $units = [];
     /** @var array<string, int> number by the clean texts */
     private array $numbers = [];
+    /** @var array<int, array<string, bool>> whether a name stands behind an apostrophe, by breakdown */
+    private array $guarded = [];
     /** @var array{string, string} why the last row was refused: the column and the sentence */
     public array $refusal = ['', ''];
 
@@ -73,6 +75,7 @@ final class RowCombinations
      */
     public function number(array $cells): int
     {
+        $raw = $cells;
         $cells = array_map(Cell::clean(...), $cells);
         $members = [];
         foreach ($this->breakdowns as $i => $place) {
@@ -81,6 +84,14 @@ final class RowCombinations
                 return $this->refused(
                     $place,
                     \sprintf('a name has %d letters; up to %d can be read.', mb_strlen($name), Limits::NAME),
+                );
+            }
+            $isGuarded = Cell::isGuarded($raw[$place] ?? '');
+            if (($this->guarded[$i][$name] ??= $isGuarded) !== $isGuarded) {
+                return $this->refused(
+                    $place,
+                    "\"$name\" stands with an apostrophe before it in some rows, and without one in others. Write it ".
+                        'alike, or give them two names.',
                 );
             }
             $members[] = $this->sameAs[$i][$name] ?? $name;

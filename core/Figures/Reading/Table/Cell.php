@@ -20,6 +20,12 @@ final class Cell
         );
     }
 
+    /** Whether a cell stands behind the apostrophe that keeps its text from being run. */
+    public static function isGuarded(string $cell): bool
+    {
+        return 1 === preg_match('/^[\s\x00]*\'+[=+\-@]/', $cell);
+    }
+
     /** Text that a program might run as a formula is exported behind an apostrophe, which is taken off again here. */
     private static function unguarded(string $cell): string
     {

@@ -25,6 +25,7 @@ final readonly class Sheet
      *                                       fewer
      * @param bool $isWhole whether these are all
      * @param list<string> $notes texts above the header
+     * @param list<string> $titles those of them that stand alone in their row
      * @param bool $prefersComma whether it is delimited as programs do that write decimal commas
      */
     private function __construct(
@@ -35,6 +36,7 @@ final readonly class Sheet
         public array $rows,
         public bool $isWhole,
         public array $notes,
+        public array $titles,
         public bool $prefersComma,
     ) {
     }
@@ -54,6 +56,7 @@ final readonly class Sheet
             rows: $this->rows,
             isWhole: $this->isWhole,
             notes: $this->notes,
+            titles: $this->titles,
             prefersComma: $this->prefersComma,
         );
     }
@@ -81,13 +84,12 @@ final readonly class Sheet
                 'The file has a header and no figures below it. Give at least one row of figures.',
             );
         }
-        $notes = [];
+        $notes = $titles = [];
         foreach ($first as $number => $cells) {
+            $texts = array_values(array_filter($cells, static fn (string $cell): bool => '' !== $cell));
             if ($number < $place->row) {
-                array_push(
-                    $notes,
-                    ...array_values(array_filter($cells, static fn (string $cell): bool => '' !== $cell)),
-                );
+                array_push($notes, ...$texts);
+                array_push($titles, ...1 === \count($texts) ? $texts : []);
             }
         }
 
@@ -99,6 +101,7 @@ final readonly class Sheet
             rows: $rows,
             isWhole: $isWhole,
             notes: $notes,
+            titles: $titles,
             prefersComma: $source instanceof DelimitedRows && ';' === $source->delimiter,
         );
     }

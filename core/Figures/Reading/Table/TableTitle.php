@@ -9,6 +9,10 @@ final readonly class TableTitle
 {
     private const LONGEST = 80;
     /** `Printed by Ann` is no title. */
+    /** `Printed 3 May`, `As of 31 March`, `Page 1 of 3`, `Source Ledger`, `All amounts in EUR`, `Draft` */
+    private const ABOUT_FILE = '/^(?:\pL+ed (?:on|at|by|from|\d)|printed|as (?:of|at)|page|sources?|notes?|date|in |'.
+        'status|version|draft|confidential|internal|amounts|all (?:amounts|figures|values)|stand |seite |quelle|'.
+        'january|february|march|april|may|june|july|august|september|october|november|december|q[1-4]\b|\d)/iu';
     private const PRODUCED = '/^(?:\pL+ed|made|written|done|run|sent)(?: and \pL+ed)?$/iu';
 
     /**
@@ -17,6 +21,25 @@ final readonly class TableTitle
      */
     private function __construct(public string $name, public ?string $measure)
     {
+    }
+
+    /**
+     * The name of a dataset by what stands above its table: what says a unit or what the figures are by, else the first
+     * text that stands alone and is no note about the file, such as `Printed 3 May`. Null where there is none.
+     */
+    public static function maybeName(Sheet $sheet): ?string
+    {
+        $titles = array_filter($sheet->titles, self::isTitle(...));
+
+        return self::maybe($sheet->notes)->name ?? array_values($titles)[0] ?? null;
+    }
+
+    private static function isTitle(string $text): bool
+    {
+        return 1 === preg_match('/\pL{3}/u', $text)
+            && mb_strlen($text) <= self::LONGEST
+            && 1 !== preg_match('/[:;=?!@]|\.$|^\W*$/u', $text)
+            && 1 !== preg_match(self::ABOUT_FILE, $text);
     }
 
     /**

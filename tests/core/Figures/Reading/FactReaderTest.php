@@ -235,4 +235,13 @@ final class FactReaderTest extends TestCase
         );
         self::assertSame(['Punctuality', '%'], [$measures[1]->name, $measures[1]->unit]);
     }
+
+    public function testANameWithAndWithoutTheApostropheOfAnExportIsNotOneMember(): void
+    {
+        $figures = Written::figures("Month,Route,Actual\n2026-01,'=A,10\n2026-02,'=A,5\n");
+        self::assertSame(['=A'], $figures->dataset()->maybeBreakdown('Route')?->members);
+        $this->expectException(RefusedFigures::class);
+        $this->expectExceptionMessage('"=A" stands with an apostrophe before it in some rows');
+        Written::figures("Month,Route,Actual\n2026-01,=A,10\n2026-01,'=A,5\n");
+    }
 }

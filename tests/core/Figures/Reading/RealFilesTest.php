@@ -92,6 +92,18 @@ final class RealFilesTest extends TestCase
         self::assertNull(TableTitle::maybe([$note]));
     }
 
+    #[TestWith(["Crew costs 2026\n\nMonth,Route,Actual\n2026-01,North,10\n", 'Crew costs 2026'])]
+    #[TestWith(["Printed 3 May\nSailings and fuel\nMonth,Actual\n2026-01,10\n", 'Sailings and fuel'])]
+    #[TestWith(["Ledger\n\"Costs by department, k EUR\"\nMonth,Actual\n2026-01,10\n", 'Costs by department'])]
+    #[TestWith(["Company,Brackwater\nMonth,Actual\n2026-01,10\n", null])]
+    #[TestWith(["As of 31 March 2026\nMonth,Actual\n2026-01,10\n", null])]
+    #[TestWith(["Status: final\nMonth,Actual\n2026-01,10\n", null])]
+    #[TestWith(["Month,Actual\n2026-01,10\n", null])]
+    public function testATitleAboveTheHeaderNamesTheDataset(string $csv, ?string $name): void
+    {
+        self::assertSame($name, TableTitle::maybeName(Written::sheet($csv)));
+    }
+
     public function testATableWithATitleIsOfItsMeasureAndUnit(): void
     {
         $measure = Written::figures(
