@@ -13,8 +13,8 @@ export const router = createRouter({
       component: () => import('./figures/settings/SettingsView.vue'),
     },
     { path: '/charts', name: 'charts', component: () => import('./charts/list/ChartsView.vue') },
-    { path: '/charts/new', name: 'question', component: () => import('./charts/chart/ChartView.vue') },
-    { path: '/charts/:id(\\d+)', name: 'chart', component: () => import('./charts/chart/ChartView.vue') },
+    { path: '/charts/new', name: 'question', component: () => import('./charts/chart/ChartRoute.vue') },
+    { path: '/charts/:id(\\d+)', name: 'chart', component: () => import('./charts/chart/ChartRoute.vue') },
     { path: '/reports', name: 'reports', component: () => import('./reports/list/ReportsView.vue') },
     { path: '/reports/:id(\\d+)', name: 'report', component: () => import('./reports/report/ReportView.vue') },
     {

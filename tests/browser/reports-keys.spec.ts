@@ -103,7 +103,7 @@ test('rolled on, settled, issued and presented by keys', async ({ page }) => {
   await expect(page).toHaveURL(/\/reports$/)
   await openPack(page, id)
   await page.keyboard.press(']')
-  await expect(page.getByRole('dialog')).toContainText('2 numbers that stay would be wrong.')
+  await expect(page.getByRole('dialog')).toContainText('2 numbers stay and would be wrong')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toHaveCount(0)
   expect((await kept(page, id)).closedThrough).toBe('2026-03')

@@ -102,7 +102,7 @@ test('rolling on tells first what would be said wrongly', async ({ page }) => {
   await page.getByRole('button', { name: 'One period on' }).click()
   const dialog = page.getByRole('dialog')
   await expect(dialog).toContainText('Roll on to Apr 2026')
-  await expect(dialog).toContainText('2 numbers that stay would be wrong.')
+  await expect(dialog).toContainText('2 numbers stay and would be wrong')
   await expect(dialog).toContainText('The message says 10; it will be')
   await dialog.getByRole('button', { name: 'Roll on to Apr 2026' }).click()
   await expect(page.getByRole('group', { name: 'Books closed through' })).toContainText('Apr 2026')

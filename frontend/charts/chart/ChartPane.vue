@@ -101,7 +101,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
     <slot name="tools" />
   </div>
   <div ref="frame" class="relative max-w-[1600px]">
-    <div class="overflow-x-clip transition-opacity" :class="isStale ? 'opacity-50' : ''" :style="{ filter }">
+    <div class="-mx-5 overflow-x-clip px-5 transition-opacity" :class="isStale ? 'opacity-50' : ''" :style="{ filter }">
       <SceneView
         ref="scene"
         :lit="lit ?? selected"
@@ -131,6 +131,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
       :left="litPlace.left"
       :right="litPlace.right"
       :top="below(litPlace.top)"
+      :bottom="below(litPlace.bottom)"
       :width="width"
     />
     <RowMenu
@@ -145,6 +146,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
       :left="selectedPlace.left"
       :right="selectedPlace.right"
       :top="below(selectedPlace.top)"
+      :bottom="below(selectedPlace.bottom)"
       :width="width"
       @close="close"
       @note="emit('note', selected)"

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { onUnmounted, shallowRef, watch } from 'vue'
 import type { WorkingsTable } from '../../shared/types'
+import { sumsBelow } from '../workings/tableText'
 
-/** The numbers of a chart as a table, for whoever hears it. A long one follows once the chart is painted. */
-const props = defineProps<{ table: WorkingsTable; title: string }>()
+/**
+ * The numbers of a chart as a table, for whoever hears it, or shown below the chart. A long one follows once the chart is
+ * painted.
+ */
+const props = defineProps<{ table: WorkingsTable; title: string; isShown?: boolean }>()
 const LONG = 100
 const rows = shallowRef(props.table.rows.slice(0, LONG))
 let waiting = 0
@@ -20,8 +24,8 @@ onUnmounted(() => clearTimeout(waiting))
 </script>
 
 <template>
-  <table class="sr-only">
-    <caption>
+  <table :class="isShown ? 'shown' : 'sr-only'">
+    <caption class="sr-only">
       {{
         title
       }}
@@ -38,5 +42,41 @@ onUnmounted(() => clearTimeout(waiting))
         <td v-for="column in table.columns" :key="column.id">{{ row.cells[column.id] ?? '' }}</td>
       </tr>
     </tbody>
+    <tfoot v-if="isShown && rows.length === table.rows.length">
+      <tr v-for="sum in sumsBelow(table)" :key="sum.key">
+        <th scope="row">{{ sum.label }}</th>
+        <td v-for="column in table.columns" :key="column.id">{{ sum.cells[column.id] ?? '' }}</td>
+      </tr>
+    </tfoot>
   </table>
 </template>
+
+<style scoped>
+.shown {
+  border-collapse: collapse;
+  font-size: 13px;
+}
+.shown :is(th, td) {
+  padding: 3px 0 3px 16px;
+  border-bottom: 1px solid var(--color-hairline);
+  text-align: right;
+  white-space: nowrap;
+}
+.shown th:first-child {
+  position: sticky;
+  left: 0;
+  min-width: 84px;
+  max-width: 130px;
+  padding-left: 0;
+  background: var(--color-panel);
+  overflow-wrap: break-word;
+  text-align: left;
+  white-space: normal;
+}
+.shown :is(thead th, tfoot *) {
+  font-weight: 600;
+}
+.shown tbody th {
+  font-weight: 400;
+}
+</style>

@@ -103,7 +103,8 @@ const handle = computed(() => {
   const region = canMove(key) ? regions.value.find((one) => one.key === key) : undefined
   if (!region) return null
   const [left, top, right, bottom] = region.reach
-  return isLying.value ? { x: right + 1, y: (top + bottom) / 2 } : { x: (left + right) / 2, y: top + 7 }
+  // Beyond the numbers of the row, which reach to its end.
+  return isLying.value ? { x: right + 8, y: (top + bottom) / 2 } : { x: (left + right) / 2, y: top - 3 }
 })
 const DOTS = [-4, 0, 4].flatMap((along) => [-2, 2].map((across) => ({ along, across })))
 const drop = computed(() => (dragged.value && target.value ? placeOf(target.value) : null))
@@ -234,6 +235,7 @@ function step(by: number) {
 
 <style scoped>
 .chart {
+  overflow: visible;
   font-kerning: none;
   font-variant-ligatures: none;
 }

@@ -16,6 +16,7 @@ const props = defineProps<{
   left: number
   top: number
   right: number
+  bottom: number
   width: number
 }>()
 const WIDTH = 208

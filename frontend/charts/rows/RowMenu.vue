@@ -18,6 +18,7 @@ const props = withDefaults(
     left: number
     top: number
     right: number
+    bottom: number
     width: number
   }>(),
   { canOrder: true },

@@ -70,10 +70,13 @@ describe('moving a row', () => {
 })
 
 describe('a card', () => {
-  it('stands right of its mark where there is room, else left, never past an edge', () => {
-    const at = (left: number, right: number) => beside({ left, right, top: 10, width: 600 }, 200).left
-    expect(at(100, 130)).toBe('142px')
-    expect(at(500, 540)).toBe('288px')
-    expect(at(50, 560)).toBe('0px')
+  it('stands right of its mark where there is room, else left, else below, never over it', () => {
+    const at = (left: number, right: number) => {
+      const style = beside({ left, right, top: 10, bottom: 30, width: 600 }, 200)
+      return [style.left, style.top]
+    }
+    expect(at(100, 130)).toEqual(['142px', '10px'])
+    expect(at(500, 540)).toEqual(['288px', '10px'])
+    expect(at(50, 560)).toEqual(['360px', '36px'])
   })
 })

@@ -3,7 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { WorkingsTable } from '../../shared/types'
 import { useToast } from '../../shared/useToast'
 import { effectClass } from '../../shared/scene/effects'
-import { block, sorted, type Sorting } from './tableText'
+import { block, sorted, sumsBelow, type Sorting } from './tableText'
 import { useHeight } from './useHeight'
 
 /** Every number behind the chart, row by row. */
@@ -37,11 +37,7 @@ async function reach(key: string) {
   await nextTick()
 }
 const isSum = (role: string) => ['group', 'total', 'landing'].includes(role)
-/** Sums that are no rows already. */
-const sums = computed(() => {
-  const hasTotal = props.table.rows.some((row) => row.role === 'total')
-  return props.table.sums.filter((sum) => sum.key !== 'total' || !hasTotal)
-})
+const sums = computed(() => sumsBelow(props.table))
 
 function tone(row: WorkingsTable['rows'][number], column: string, reference: string | null): string {
   if (!reference)

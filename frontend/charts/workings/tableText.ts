@@ -46,3 +46,9 @@ export function block(table: WorkingsTable, rows: Row[]): string {
       .map((sum) => line([sum.label, ...table.columns.map((column) => sum.cells[column.id] ?? '')])),
   ].join('\n')
 }
+
+/** Sums that are no rows already. */
+export function sumsBelow(table: WorkingsTable) {
+  const hasTotal = table.rows.some((row) => row.role === 'total')
+  return table.sums.filter((sum) => sum.key !== 'total' || !hasTotal)
+}

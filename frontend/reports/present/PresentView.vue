@@ -76,14 +76,16 @@ onBeforeUnmount(() => {
     <PageSheet v-if="page" :page="page" :zoom="zoom" />
     <p v-else-if="report && !pages.length" class="text-panel">This report has no page.</p>
     <nav
-      class="absolute right-4 bottom-3 flex items-center gap-1 rounded bg-ink px-2 py-1 text-[12px] text-panel transition-opacity focus-within:opacity-100"
+      class="absolute top-1/2 right-1 flex -translate-y-1/2 flex-col items-center gap-1 rounded bg-ink px-1 py-2 text-[12px] text-panel transition-opacity focus-within:opacity-100"
       :class="idle ? 'opacity-0' : ''"
       aria-label="Pages"
     >
-      <button class="px-2" aria-label="Page back" :disabled="at === 0" @click="turn(-1)">‹</button>
-      <span aria-live="polite">{{ at + 1 }} / {{ pages.length }}</span>
-      <button class="px-2" aria-label="Page on" :disabled="at >= pages.length - 1" @click="turn(1)">›</button>
-      <button class="px-2" title="Escape" @click="leave">End</button>
+      <button class="px-1" aria-label="Page back" :disabled="at === 0" @click="turn(-1)">‹</button>
+      <span class="text-center leading-tight" aria-live="polite"
+        >{{ at + 1 }}<br /><span class="opacity-70">of {{ pages.length }}</span></span
+      >
+      <button class="px-1" aria-label="Page on" :disabled="at >= pages.length - 1" @click="turn(1)">›</button>
+      <button class="px-1" title="Escape" @click="leave">End</button>
     </nav>
   </main>
 </template>

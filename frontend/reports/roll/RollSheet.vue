@@ -20,9 +20,21 @@ const {
 const pages = computed(() =>
   (preview.value?.pages ?? []).filter((page) => page.numbers.length || page.behind.length || page.found.length),
 )
-const stale = computed(() =>
-  (preview.value?.pages ?? []).reduce((sum, page) => sum + page.numbers.filter((one) => !one.follows).length, 0),
-)
+/** `12 things change: 1 number stays and would be wrong, 9 follow by themselves, 2 notes stay with their month.` */
+const summary = computed(() => {
+  const all = pages.value.flatMap((page) => page.numbers)
+  const follow = all.filter((one) => one.follows).length
+  const notes = pages.value.reduce((sum, page) => sum + page.behind.length, 0)
+  const found = pages.value.reduce((sum, page) => sum + page.found.length, 0)
+  const stale = all.length - follow
+  const parts = [
+    stale && (stale === 1 ? '1 number stays and would be wrong' : `${stale} numbers stay and would be wrong`),
+    follow && (follow === 1 ? '1 number follows by itself' : `${follow} numbers follow by themselves`),
+    notes && (notes === 1 ? '1 note stays with its month' : `${notes} notes stay with their months`),
+    found && (found === 1 ? '1 check would fail' : `${found} checks would fail`),
+  ].filter((part) => part !== 0)
+  return parts.length ? `${parts.join(', ')}.` : ''
+})
 </script>
 
 <template>
@@ -36,15 +48,7 @@ const stale = computed(() =>
       {{ isLoading ? 'Looking through the pages…' : '' }}
     </p>
     <template v-else>
-      <p class="mb-3 text-quiet">
-        {{
-          stale === 0
-            ? 'No number that stays would be wrong.'
-            : stale === 1
-              ? '1 number that stays would be wrong.'
-              : `${stale} numbers that stay would be wrong.`
-        }}
-      </p>
+      <p v-if="summary" class="mb-3 text-quiet">{{ summary }}</p>
       <div
         class="max-h-[48vh] overflow-y-auto border-y border-hairline"
         tabindex="0"
