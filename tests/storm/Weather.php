@@ -21,6 +21,7 @@ final class Weather
         'full disks' => 0,
         'held locks' => 0,
         'backups' => 0,
+        'killed restorations' => 0,
     ];
     /** @var list<string> */
     public array $wrong = [];
@@ -125,22 +126,48 @@ final class Weather
             return;
         }
         $folder = "$to-restored";
+        0 === mt_rand(0, 1) && $this->killRestoration($to, "$folder/keen.sqlite");
         [$code, $says, $errors] = Command::keen(
-            ['restore', $to],
+            ['restore', $to, '--replace'],
             environment: ['KEEN_DATA' => "$folder/keen.sqlite"],
         );
         0 === $code || ($this->wrong[] = "A backup did not come back: $says$errors");
         if (0 === $code) {
-            foreach (Soundness::ofFile("$folder/keen.sqlite")->check() as $check) {
-                [] === $check['troubles']
-                    || ($this->wrong[] = "A backup is not sound: {$check['what']}: {$check['troubles'][0]}");
-            }
+            $this->insistOnSound("$folder/keen.sqlite", 'A backup');
             if ($isCompared && self::figures(Soundness::opened("$folder/keen.sqlite")) !== $figures) {
                 $this->wrong[] = 'A backup holds other figures than there were.';
             }
         }
         exec('rm -rf '.escapeshellarg($to).' '.escapeshellarg($folder));
         ++$this->befell['backups'];
+    }
+
+    /** Whatever one that was cut off left behind must not be in the way of the next. */
+    private function killRestoration(string $backup, string $into): void
+    {
+        $process = proc_open(
+            [\dirname(__DIR__, 2).'/keen', 'restore', $backup],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+            null,
+            ['KEEN_DATA' => $into] + getenv(),
+        );
+        \assert(\is_resource($process));
+        usleep(mt_rand(50_000, 900_000));
+        exec('pkill -KILL -f '.escapeshellarg('restore '.$backup).' 2>/dev/null');
+        proc_terminate($process, \SIGKILL);
+        proc_close($process);
+        ++$this->befell['killed restorations'];
+        // What lies in its place is whole, or is not there yet.
+        is_file($into) && $this->insistOnSound($into, 'A restoration that was cut off');
+    }
+
+    private function insistOnSound(string $database, string $what): void
+    {
+        foreach (Soundness::ofFile($database)->check() as $check) {
+            [] === $check['troubles']
+                || ($this->wrong[] = "$what is not sound: {$check['what']}: {$check['troubles'][0]}");
+        }
     }
 
     /** @return array<mixed> every amount with where it came from */

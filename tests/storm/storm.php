@@ -12,9 +12,10 @@ use KeenMargin\Tests\app\Server;
 require \dirname(__DIR__, 2).'/vendor/autoload.php';
 
 /*
- * A storm: `storm.php [--seed N] [--seconds N] [--users N]`. Users change figures at once while the server's workers
- * are killed, its disk fills and its database is held by others. After each round all that was acknowledged must be
- * there, and nothing else; the store must be sound; no answer may have been a 500. The same seed raises the same storm.
+ * A storm: `storm.php [--seed N] [--seconds N] [--users N]`. Users change figures and reports at once while the
+ * server's workers are killed, its disk fills, its database is held by others and restorations are cut off. After each
+ * round all that was acknowledged must be there, and nothing else; the store must be sound; no answer may have been a
+ * 500. The same seed raises the same storm.
  */
 
 $options = getopt('', ['seed:', 'seconds:', 'users:']);
@@ -34,7 +35,7 @@ exec('mount -t tmpfs -o size=48m none '.escapeshellarg($disk).' 2>/dev/null', $s
 $isSmallDisk = 0 === $code;
 $wrong = [];
 $befell = [];
-$requests = $rounds = 0;
+$requests = $reports = $rounds = 0;
 try {
     $database = "$disk/keen.sqlite";
     $server = OwnServer::on($database, more: ['KEEN_LONG_FROM' => '40']);
@@ -47,6 +48,7 @@ try {
             $server,
             static fn (): int => Kept::made("Month,Route,Actual\n2026-01,All,1\n2026-02,All,1\n"),
         );
+        $report = ReportHand::made(new Client($server->base, 'Storm'), "Storm $rounds");
         $folder = "$disk/round-$rounds";
         mkdir($folder);
         $processes = [];
@@ -58,6 +60,7 @@ try {
                     $server->base,
                     (string) (1000 * ($seed + $rounds) + $user),
                     (string) $shared,
+                    (string) $report,
                     $folder,
                 ],
                 [1 => \STDERR, 2 => \STDERR],
@@ -81,6 +84,7 @@ try {
                 continue;
             }
             $requests += $report['requests'];
+            $reports += \is_int($report['reports']) ? $report['reports'] : 0;
             array_push(
                 $wrong,
                 ...array_map(static fn (mixed $says): string => \is_string($says) ? $says : '', $report['wrong']),
@@ -103,7 +107,7 @@ try {
     $isSmallDisk && exec('umount -l '.escapeshellarg($disk));
     exec('rm -rf '.escapeshellarg($disk));
 }
-echo "$rounds rounds, $requests requests; ",
+echo "$rounds rounds, $requests requests, $reports changes of reports; ",
 implode(
     ', ',
     array_map(static fn (string $what, int $count): string => "$count $what", array_keys($befell), $befell),

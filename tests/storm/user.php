@@ -7,27 +7,40 @@ namespace KeenMargin\Tests\storm;
 require \dirname(__DIR__, 2).'/vendor/autoload.php';
 
 /*
- * One user: `user.php BASE SEED SHARED FOLDER`. Works until the file FOLDER/calm is there, then compares, and writes a
- * report.
+ * One user: `user.php BASE SEED DATASET REPORT FOLDER`, the two that all share. Works until the file FOLDER/calm is
+ * there, then compares, and writes a report.
  */
 
-[, $base, $seed, $shared, $folder] = $argv;
+[, $base, $seed, $shared, $report, $folder] = $argv;
 mt_srand((int) $seed);
 $client = new Client($base, "User $seed");
 $own = new OwnLedger($client, "Ledger $seed");
 $row = new SharedRow($client, (int) $shared, "Row $seed");
+$pages = new ReportHand($client, "Pages $seed", 0, true);
+$together = new ReportHand($client, "Together $seed", (int) $report, false);
 while (!is_file("$folder/calm")) {
-    0 === mt_rand(0, 2) ? $row->step() : $own->step();
+    match (mt_rand(0, 6)) {
+        0, 1 => $row->step(),
+        2 => $pages->step(),
+        3 => $together->step(),
+        default => $own->step(),
+    };
 }
 while (!is_file("$folder/verify")) {
     usleep(50_000);
 }
 $own->verify();
 $row->verify();
+$pages->verify();
+$together->verify();
 file_put_contents(
     "$folder/user-$seed.json",
     json_encode(
-        ['requests' => $client->requests, 'wrong' => [...$own->wrong, ...$row->wrong, ...$client->faults]],
+        [
+            'requests' => $client->requests,
+            'reports' => $pages->done + $together->done,
+            'wrong' => [...$own->wrong, ...$row->wrong, ...$pages->wrong, ...$together->wrong, ...$client->faults],
+        ],
         \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
     ),
 );

@@ -81,9 +81,7 @@ onBeforeUnmount(() => {
       aria-label="Pages"
     >
       <button class="px-1" aria-label="Page back" :disabled="at === 0" @click="turn(-1)">‹</button>
-      <span class="text-center leading-tight" aria-live="polite"
-        >{{ at + 1 }}<br /><span class="opacity-70">of {{ pages.length }}</span></span
-      >
+      <span class="text-center" aria-live="polite">{{ at + 1 }} / {{ pages.length }}</span>
       <button class="px-1" aria-label="Page on" :disabled="at >= pages.length - 1" @click="turn(1)">›</button>
       <button class="px-1" title="Escape" @click="leave">End</button>
     </nav>
