@@ -31,7 +31,7 @@ final class ReportHand
     /** @var list<string> */
     public array $wrong = [];
 
-    /** @param bool $isAlone whether nobody else changes the report, so that steps can be taken back, and it be issued */
+    /** @param bool $isAlone whether nobody else changes it, so that steps can be taken back, and it be issued */
     public function __construct(
         private readonly Client $client,
         private readonly string $name,
