@@ -8,7 +8,9 @@ export default defineConfig({
   outputDir: 'var/browser-tests',
   workers: 1,
   retries: 0,
-  timeout: 30_000,
+  timeout: 60_000,
+  // A busy machine may be slow.
+  expect: { timeout: 15_000 },
   reporter: [['line'], ['json', { outputFile: 'var/browser-tests.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

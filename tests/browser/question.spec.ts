@@ -130,4 +130,11 @@ test('the closing period moves on and back, for every chart of the dataset', asy
   await page.keyboard.press(']')
   await page.keyboard.press(']')
   await expect(control).toContainText('Aug 2026')
+  // The page shows it at once; other paths begin with what the server keeps.
+  await expect
+    .poll(async () => {
+      const charts = await (await page.request.get('/api/charts?q=Revenue%20by%20quarter')).json()
+      return (await (await page.request.get(`/api/datasets/${charts.items[0].dataset}`)).json()).closing
+    })
+    .toBe('2026-08')
 })
