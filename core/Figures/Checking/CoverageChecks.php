@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Figures\Checking;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\EarlyClosing;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
@@ -94,6 +95,12 @@ final class CoverageChecks
         if ([] !== $early) {
             $says[] = 'there is forecast and no actual for '.self::named($early).', before the books are closed';
             array_push($places, ...self::places($dataset, Scenario::Forecast, $early));
+        }
+
+        $last = $dataset->coverage->last(Scenario::Actual);
+        if (null !== $last && EarlyClosing::is($last, $closing)) {
+            $says[] = EarlyClosing::text($last).', and the books are closed through all of it';
+            array_push($places, ...self::places($dataset, Scenario::Actual, [$last]));
         }
 
         return [] === $places

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Checks;
 
 use KeenMargin\Core\Document\Wording;
-use KeenMargin\Core\Figures\Dataset;
+use KeenMargin\Core\Figures\EarlyClosing;
 use KeenMargin\Core\Figures\Scenario;
-use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -81,32 +80,9 @@ final readonly class OpenMonthChecks
             && $this->scope->range->firstDay <= $closing->lastDay()
             && $this->scope->range->lastDay >= $last->lastDay();
 
-        return $isAbout && self::isEarly($last, $closing)
-            ? new Check('closed-early', false, self::earlyText($last))
+        return $isAbout && EarlyClosing::is($last, $closing)
+            ? new Check('closed-early', false, EarlyClosing::text($last))
             : null;
-    }
-
-    /** Whether books that are closed through a month lack actuals of its last days. */
-    public static function isEarly(Period $lastActual, Period $closing): bool
-    {
-        [$year, $number] = CivilDate::parts($closing->lastDay());
-        $month = Period::month($year, $number);
-
-        return Grain::Day === $lastActual->grain
-            && $closing->lastDay() === $month->lastDay()
-            && $lastActual->start >= $month->firstDay()
-            && $month->lastDay() - $lastActual->start >= Dataset::LAST_DAYS;
-    }
-
-    /** `January has actuals to the 10th only` */
-    public static function earlyText(Period $lastActual): string
-    {
-        [$year, $number, $day] = CivilDate::parts($lastActual->start);
-
-        return PeriodNames::spelledOut(Period::month($year, $number)).
-            ' has actuals to the '.
-            Wording::nth($day).
-            ' only';
     }
 
     private function notCut(Scenario $reference): ?Check

@@ -48,4 +48,14 @@ final class ClosingPeriodsTest extends TestCase
             [$all->before(Period::of($closing))?->key(), $all->after(Period::of($closing))?->key()],
         );
     }
+
+    #[TestWith(['2026-03', '2026-02', '2026-04'])]
+    #[TestWith(['2026-01-10', '2025-12', '2026-01'])]
+    #[TestWith(['2026-01-31', '2025-12', '2026-02'])]
+    #[TestWith(['2026-W05', '2026-W04', '2026-W06'])]
+    public function testAReportStepsByMonthsAlsoFromADay(string $closing, string $back, string $on): void
+    {
+        $steps = ClosingPeriods::around(Period::of($closing));
+        self::assertSame([$back, $on], [$steps['back']->key(), $steps['on']->key()]);
+    }
 }

@@ -169,6 +169,20 @@ final class DatasetChecksTest extends TestCase
             'There is forecast and no actual for Feb 2026, before the books are closed',
             ['FC 2026-02'],
         ];
+        yield 'books of a month that is not over' => [
+            "Date,Actual\n2026-01-01,5\n2026-01-10,5\n",
+            'closing',
+            'January has actuals to the 10th only, and the books are closed through all of it',
+            ['AC 2026-01-10'],
+            '2026-01',
+        ];
+        yield 'books of a month whose last days have no figures' => [
+            "Date,Actual\n2026-01-01,5\n2026-01-28,5\n",
+            'closing',
+            'Actual ends and forecast begins at the closing period',
+            [],
+            '2026-01',
+        ];
         yield 'a daily actual and a budget by month' => [
             "Date,Actual,Budget\n2026-01-01,,9\n2026-01-05,5,\n2026-01-20,5,\n2026-02-01,,9\n2026-02-03,5,\n",
             'scenarios-complete',
