@@ -81,6 +81,30 @@ final class JobsTest extends TestCase
         return $file->body;
     }
 
+    /** Whoever asks for a question that is under way gets the job that there is. */
+    public function testTheSameQuestionIsOneJobWhileItIsUnderWay(): void
+    {
+        self::there(static function (): void {
+            $id = self::made(self::csv(800));
+            $recipe = Server::send('GET', "/api/datasets/$id")->at('firstRecipe');
+            $block = ['id' => 'c', 'dataset' => (string) $id, 'chart' => $recipe];
+            $blocks = array_map(static fn (int $i): array => ['id' => "c$i"] + $block, range(1, 4));
+            $document = [
+                'keenMargin' => 1,
+                'report' => 'Long',
+                'pages' => [['id' => 'a', 'title' => 'A', 'rows' => [['id' => 'r', 'blocks' => $blocks]]]],
+            ];
+            $report = Server::send('POST', '/api/reports', ['title' => 'Long', 'document' => $document])->int('id');
+            self::assertGreaterThan(0, $report);
+            $ask = static fn (): Answer => Server::send('GET', "/api/reports/$report/findings");
+            [$first, $second] = [$ask(), $ask()];
+            self::assertSame(202, $first->status, $first->body);
+            self::assertSame($first->text('job', 'id'), $second->text('job', 'id'));
+            self::assertSame(200, self::ended($first)->int('status'));
+            self::assertNotSame($first->text('job', 'id'), $ask()->text('job', 'id'));
+        });
+    }
+
     public function testEveryLongWorkIsDoneAndAnswered(): void
     {
         self::there(static function (): void {
