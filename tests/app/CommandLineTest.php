@@ -266,7 +266,7 @@ final class CommandLineTest extends TestCase
                         ['--mapping', 'recipe.json'],
                         'keenMargin: This key is not known; accepted are columns, decimal, dates, measure, year, '
                             .'leaveOut, measures, fiscalYearStarts, grain, sameAs, totals, header, sheet, bands, '
-                            .'percents.',
+                            .'percents, lines, closedThrough.',
                     ],
                 ] as [$more, $says]
             ) {

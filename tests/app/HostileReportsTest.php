@@ -90,7 +90,7 @@ final class HostileReportsTest extends TestCase
             ]);
             self::assertSame(200, $renamed->status, $renamed->body);
         } finally {
-            $store->exec("DELETE FROM report WHERE id = $id");
+            $store->exec("PRAGMA foreign_keys = ON; DELETE FROM report WHERE id = $id");
         }
     }
 

@@ -266,7 +266,7 @@ final class SettingsTest extends TestCase
         $id = Kept::made("Day,Actual\n2026-06-05,5\n2026-07-06,6\n2026-08-03,7\n");
         $state = static fn (): Answer => Server::send('GET', "/api/datasets/$id");
         self::assertSame(
-            ['2026-08', '2026-07', null],
+            ['2026-08-03', '2026-07', '2026-08'],
             [$state()->at('closing'), $state()->at('closingStep', 'back'), $state()->at('closingStep', 'on')],
         );
         foreach (

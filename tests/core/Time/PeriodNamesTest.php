@@ -39,7 +39,7 @@ final class PeriodNamesTest extends TestCase
     #[TestWith(['2026-08', '2026-08', 'Aug 2026'])]
     #[TestWith(['2024', '2026', '2024–2026'])]
     #[TestWith(['2025-Q4', '2026-Q1', 'Q4 2025–Q1 2026'])]
-    #[TestWith(['2026-01-05', '2026-01-31', '5 Jan–31 Jan 2026'])]
+    #[TestWith(['2026-01-05', '2026-01-31', '5–31 Jan 2026'])]
     #[TestWith(['2026-01-01', '2026-01-31', 'Jan 2026'])]
     #[TestWith(['2025-11-01', '2026-02-28', 'Nov 2025–Feb 2026'])]
     public function testARangeNamesItsYearOnceWhereItIsTheSame(string $from, string $to, string $name): void
