@@ -139,6 +139,21 @@ final class Sums
         return false;
     }
 
+    public function has(string $measure, ScenarioPeriod $at): bool
+    {
+        return isset($this->cells[$measure][$at->scenario][0][$at->start]);
+    }
+
+    /**
+     * The sums of a measure in a scenario, without their decimal points.
+     *
+     * @return array<int, int|BigInteger> by period start
+     */
+    public function byStart(string $measure, string $scenario): array
+    {
+        return $this->cells[$measure][$scenario][0] ?? [];
+    }
+
     /** The amount of a period of a scenario; null where there is none. */
     public function at(string $measure, ScenarioPeriod $at): ?BigDecimal
     {

@@ -43,6 +43,10 @@ final readonly class LikeForLike
         ?int $between = null,
     ): self {
         [$shownCells, $referenceCells] = [self::cells($shown, $between), self::cells($reference, $between)];
+        $same = self::maybeAllCompared($sources, $periods, $shownCells, $referenceCells);
+        if (null !== $same) {
+            return new self($shown, $reference, [], new UnlikeCells([], [], $same));
+        }
         $shownAlone = $referenceAlone = $both = [];
         $kept = [[], []];
         $without = $partly = $compared = [];
@@ -83,6 +87,63 @@ final readonly class LikeForLike
         return new self(Sums::of($kept[0]), Sums::of($kept[1]), $lacking, $unlike);
     }
 
+    /**
+     * The quick way, where both sides have the same cells: each period is kept at one place, of one scenario a side.
+     *
+     * @param list<string> $sources
+     * @param list<array{list<ScenarioPeriod>, list<ScenarioPeriod>}> $periods
+     * @param array<string|int, Sums> $shown
+     * @param array<string|int, Sums> $reference
+     *
+     * @return ?list<string> members with any figure; null where a cell has figures of one side only, or it is not known
+     */
+    private static function maybeAllCompared(array $sources, array $periods, array $shown, array $reference): ?array
+    {
+        $sides = [self::maybePlaces($periods, 0), self::maybePlaces($periods, 1)];
+        if (null === $sides[0] || null === $sides[1]) {
+            return null;
+        }
+        $compared = [];
+        foreach ($shown + $reference as $members => $_) {
+            $first = null;
+            foreach ([$shown[$members] ?? null, $reference[$members] ?? null] as $side => $cell) {
+                [$scenario, $places] = $sides[$side];
+                foreach ($sources as $source) {
+                    $amounts = $cell?->byStart($source, $scenario) ?? [];
+                    $has = array_values(array_intersect_key($places, $amounts));
+                    $first ??= $has;
+                    if ($has !== $first) {
+                        return null;
+                    }
+                }
+            }[] === $first || ($compared[] = (string) $members);
+        }
+
+        return $compared;
+    }
+
+    /**
+     * @param list<array{list<ScenarioPeriod>, list<ScenarioPeriod>}> $periods
+     *
+     * @return array{string, array<int, int>}|null the scenario, and numbers of the periods by their starts; null where
+     *                                             there are several scenarios, or several places of a period
+     */
+    private static function maybePlaces(array $periods, int $side): ?array
+    {
+        $scenario = null;
+        $places = [];
+        foreach ($periods as $i => $both) {
+            $at = $both[$side][0] ?? null;
+            $scenario ??= $at?->scenario;
+            if (null === $at || \count($both[$side]) > 1 || $at->scenario !== $scenario || isset($places[$at->start])) {
+                return null;
+            }
+            $places[$at->start] = $i;
+        }
+
+        return null === $scenario ? null : [$scenario, $places];
+    }
+
     /** @return array<string|int, Sums> by members; without those that the two sides are told apart by */
     private static function cells(Sums $sums, ?int $between): array
     {
@@ -101,6 +162,8 @@ final readonly class LikeForLike
     }
 
     /**
+     * Whether a cell has a figure of each of the sources.
+     *
      * @param list<string> $sources
      * @param list<ScenarioPeriod> $places
      */
@@ -123,13 +186,11 @@ final readonly class LikeForLike
      */
     private static function hasPart(?Sums $cell, array $sources, array $places): bool
     {
-        $starts = [];
-        foreach (null === $cell ? [] : $places as $at) {
-            $starts[$at->scenario][] = $at->start;
-        }
-        foreach ([] === $starts ? [] : $sources as $source) {
-            if (true === $cell?->hasAny($source, $starts)) {
-                return true;
+        foreach (null === $cell ? [] : $sources as $source) {
+            foreach ($places as $at) {
+                if ($cell->has($source, $at)) {
+                    return true;
+                }
             }
         }
 
