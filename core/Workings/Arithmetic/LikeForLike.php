@@ -186,9 +186,9 @@ final readonly class LikeForLike
      */
     private static function hasPart(?Sums $cell, array $sources, array $places): bool
     {
-        foreach (null === $cell ? [] : $sources as $source) {
+        foreach ($sources as $source) {
             foreach ($places as $at) {
-                if ($cell->has($source, $at)) {
+                if (true === $cell?->has($source, $at)) {
                     return true;
                 }
             }
