@@ -17,7 +17,7 @@ use KeenMargin\Core\Time\PeriodRange;
 final readonly class Dataset
 {
     /** An actual on one of the last days of its month ends that month. */
-    public const LAST_DAYS = 4;
+    private const LAST_DAYS = 4;
 
     /**
      * @param list<Measure> $measures in their order; the first one is asked about where none is named

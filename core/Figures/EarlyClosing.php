@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Figures;
 
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Time\CivilDate;
+use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
@@ -15,13 +16,12 @@ final class EarlyClosing
 {
     public static function is(Period $lastActual, Period $closing): bool
     {
-        [$year, $number] = CivilDate::parts($closing->lastDay());
-        $month = Period::month($year, $number);
+        if (Grain::Day !== $lastActual->grain || !Dataset::isWithinMonth($lastActual)) {
+            return false;
+        }
+        $month = $lastActual->group(Grain::Month, new FiscalCalendar());
 
-        return Grain::Day === $lastActual->grain
-            && $closing->lastDay() === $month->lastDay()
-            && $lastActual->start >= $month->firstDay()
-            && $month->lastDay() - $lastActual->start >= Dataset::LAST_DAYS;
+        return $closing->lastDay() === $month->lastDay();
     }
 
     /** `January has actuals to the 10th only` */

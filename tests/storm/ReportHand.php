@@ -202,7 +202,13 @@ final class ReportHand
         $isKnown =
             \in_array($answer->status, [404, 409, 410, 412, 422, 507], true)
             || (503 === $answer->status && str_contains($answer->text('detail'), 'Nothing'));
-        $isKnown || usleep((int) (self::UNDERWAY * 1_000_000));
+        ksort($after);
+        for ($until = microtime(true) + self::UNDERWAY; !$isKnown && microtime(true) < $until; usleep(500_000)) {
+            $known = $this->client->send('GET', "/api/reports/$this->id");
+            if (200 === $known->status && $after === $this->held($known)) {
+                break;
+            }
+        }
         $held = $this->is(
             $isKnown ? [$this->texts] : [$this->texts, $after],
             "after $what that was answered by $answer->status",
