@@ -41,7 +41,7 @@ final readonly class ReportCommand
     {
         $told = ReportArguments::of($arguments);
         $given = Given::json((string) file_get_contents(InputFile::path($told->report, 'a report')));
-        $report = ReportReader::read($given, self::BESIDES);
+        $report = ReportReader::incoming($given, self::BESIDES);
         $drawing = new ReportDrawing($report, self::library($given, $told, $report), ChartKinds::all());
         self::insist($drawing, $report);
         $made = new \DateTimeImmutable();

@@ -18,6 +18,7 @@ use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Block\FiguresBlock;
+use KeenMargin\Core\Report\Document\ReportReader;
 use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Merging\ReportMerge;
 use KeenMargin\Core\Report\Report;
@@ -180,7 +181,7 @@ final readonly class ReportEdit
     private static function insistTogether(array $document): void
     {
         try {
-            OpenReports::report($document);
+            ReportReader::incoming(Given::kept($document));
         } catch (NotAccepted $e) {
             throw new ReportConflict([$e->path], $e->reason);
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report;
 
+use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Report\Block\Block;
 use KeenMargin\Core\Report\Block\ChartBlock;
@@ -33,6 +34,21 @@ final readonly class Report
         public array $pages = [],
         public array $accepted = [],
     ) {
+    }
+
+    /**
+     * Refuses more charts than a report is drawn with.
+     *
+     * @throws NotAccepted
+     */
+    public static function insistOnDrawable(int $charts, string $path): void
+    {
+        if ($charts > self::MOST_CHARTS) {
+            throw new NotAccepted(
+                $path,
+                'A report has '.self::MOST_CHARTS.' charts and key figures at most. Make two of it.',
+            );
+        }
     }
 
     public function maybePage(string $id): ?Page

@@ -21,6 +21,7 @@ use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Report\Document\ReportReader;
+use KeenMargin\Core\Report\Report;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -30,8 +31,6 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/reports')]
 final readonly class ReportController
 {
-    private const MOST_CHARTS = 60;
-
     public function __construct(
         private EntityManagerInterface $manager,
         private Records $records,
@@ -77,13 +76,14 @@ final readonly class ReportController
         $title = trim($body->must('title')->string());
         $document = $body->maybe('document');
         $charts = $body->maybe('charts')?->list() ?? [];
+        Report::insistOnDrawable(\count($charts), 'charts');
         $report = match (true) {
-            null !== $document => With::of(ReportReader::read($document->asDocument()), ['title' => $title]),
+            null !== $document => With::of(ReportReader::incoming($document->asDocument()), ['title' => $title]),
             [] !== $charts => ReportDocuments::ofCharts(
                 $title,
                 array_map(
                     fn (Given $id) => $this->records->chart($id->int(1, Records::HIGHEST_ID)),
-                    \array_slice($charts, 0, self::MOST_CHARTS),
+                    $charts,
                 ),
             ),
             default => ReportDocuments::blank($title),
@@ -127,7 +127,7 @@ final readonly class ReportController
         $this->edit->save(
             id: $id,
             based: Version::told($request),
-            changed: ReportReader::read($body->must('document')->asDocument()),
+            changed: ReportReader::incoming($body->must('document')->asDocument()),
             says: $body->maybe('says')?->string(400) ?? 'The report is changed',
             who: Signature::of($request),
             isOver: $body->maybe('over')?->bool() ?? false,
