@@ -111,6 +111,13 @@ final class HostileReportsTest extends TestCase
         $refused = self::made([], ['pages' => $pages]);
         self::assertSame([422, 'pages'], [$refused->status, $refused->text('path')], $refused->body);
         self::assertStringContainsString('120 charts', $refused->text('detail'));
+        $tooMany = Server::send('POST', '/api/reports', ['title' => 'Many', 'charts' => range(1, 121)]);
+        self::assertSame([422, 'charts'], [$tooMany->status, $tooMany->text('path')], 'none is left out in silence');
+        // What an earlier version kept opens, whatever it has.
+        $kept = self::made([self::text('t')])->int('id');
+        $document = json_encode(['keenMargin' => 1, 'report' => 'Old', 'pages' => $pages], \JSON_THROW_ON_ERROR);
+        Soundness::opened(Server::file())->exec("UPDATE report SET document = '$document' WHERE id = $kept");
+        self::assertSame(200, Server::send('GET', "/api/reports/$kept")->status);
     }
 
     public function testAMovedRowIsNotLostWithThePageThatSomebodyDeletes(): void
