@@ -11,7 +11,9 @@ use KeenMargin\App\Import\BringIn;
 use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\Changes\RowChangeWriter;
+use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
@@ -45,6 +47,7 @@ final class DemoCommand extends Command
         private readonly RowChangeWriter $rows,
         private readonly DatasetFindings $findings,
         private readonly DemoReport $report,
+        private readonly KeptDocuments $documents,
         #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder,
     ) {
         parent::__construct();
@@ -66,7 +69,11 @@ final class DemoCommand extends Command
             foreach (array_reverse($entry->must('charts')->list()) as $chart) {
                 $recipe = RecipeReader::read($chart->must('recipe')->asDocument(), ChartKinds::all());
                 $this->manager->persist(
-                    new ChartRecord($dataset, $chart->must('name')->string(), RecipeWriter::toArray($recipe)),
+                    new ChartRecord(
+                        $dataset,
+                        $chart->must('name')->string(),
+                        $this->documents->keptRecipe((int) $dataset->id, RecipeWriter::toArray($recipe)),
+                    ),
                 );
             }
             $this->manager->flush();
@@ -114,12 +121,13 @@ final class DemoCommand extends Command
                 PeriodNames::full($period),
             ]),
         );
+        $numbers = $this->documents->numbersOf((int) $dataset->id);
         $this->manager->persist(
             new NoteRecord(
                 dataset: $dataset,
-                measure: $measure,
+                measure: $numbers->measure($measure),
                 period: $period->key(),
-                place: NoteTarget::of($filters)->key(),
+                place: DatasetNotes::keptPlace(NoteTarget::of($filters), $numbers),
                 label: $label,
                 text: $note->must('text')->string(2000),
                 author: $note->must('author')->string(),

@@ -125,7 +125,8 @@ final readonly class CellEdit
             $ids = array_flip($own->standing());
             if ($breakdown->name === $block->by) {
                 $place = $breakdown->position;
-                $next = $this->store->nextId('member') - 1;
+                $next = $this->store->nextId('member');
+                $gone = $this->store->members()->gone((int) $breakdown->id);
                 $position = $this->store->members()->lastPosition((int) $breakdown->id);
                 foreach ($block->newRows as $name) {
                     if (isset($ids[$name])) {
@@ -139,8 +140,8 @@ final readonly class CellEdit
                                 $name,
                             )}\" in $breakdown->name. Change that row, or separate the two first.",
                         );
-                    $ids[$name] = ++$next;
-                    $rows[] = new RowChange('member', $next, null, [
+                    $ids[$name] = $gone[$name] ?? $next++;
+                    $rows[] = new RowChange('member', $ids[$name], null, [
                         'breakdown_id' => (int) $breakdown->id,
                         'position' => ++$position,
                         'name' => $name,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Editing;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\NamedFinishRecord;
 use KeenMargin\Core\Document\Given;
@@ -15,7 +16,7 @@ use KeenMargin\Core\Question\Finish;
 /** Puts a named finish on charts: their words and highlighted rows stay, and they follow it from then on. */
 final readonly class FinishUse
 {
-    public function __construct(private EntityManagerInterface $manager)
+    public function __construct(private EntityManagerInterface $manager, private KeptDocuments $documents)
     {
     }
 
@@ -36,7 +37,7 @@ final readonly class FinishUse
     {
         $before = [];
         foreach ($charts as $chart) {
-            $before[] = ['id' => $chart->id, 'recipe' => $chart->recipe];
+            $before[] = ['id' => $chart->id, 'recipe' => $this->documents->recipe($chart->recipe)];
             $this->set($chart, self::read($named->finish)->onto(self::of($chart), $named->name));
         }
 

@@ -6,6 +6,7 @@ namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
 use KeenMargin\App\Storage\Series\MeasureScale;
@@ -17,8 +18,9 @@ use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Grouping;
 use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\OverMembers;
-use KeenMargin\Core\Question\Change\Renaming;
 use KeenMargin\Core\Question\Document\KeptBandsReader;
+use KeenMargin\Core\Question\Names\NameMap;
+use KeenMargin\Core\Question\Names\RecipeNames;
 
 /** Plans a change of a measure, or a new one that is made of two others. */
 final readonly class MeasureSettings
@@ -35,8 +37,11 @@ final readonly class MeasureSettings
         'bands',
     ];
 
-    public function __construct(private SeriesStore $store, private ChartsOf $charts)
-    {
+    public function __construct(
+        private SeriesStore $store,
+        private ChartsOf $charts,
+        private KeptDocuments $documents,
+    ) {
     }
 
     public function plan(DatasetRecord $record, MeasureRecord $measure, Given $given): Plan
@@ -47,6 +52,7 @@ final readonly class MeasureSettings
         $was = self::columns($measure);
         $grouping = $given->maybe('grouping')?->enum(Grouping::class)->value ?? $measure->grouping;
         [$numerator, $denominator] = $this->parts($record, $given, $grouping, $measure);
+        $numbers = $this->documents->numbersOf((int) $record->id);
         $overMembers = self::overMembers($given->maybe('overMembers'), $grouping, $measure);
         $is = [
             'name' => $name,
@@ -54,10 +60,10 @@ final readonly class MeasureSettings
             'grouping' => $grouping,
             'over_members' => $overMembers,
             'better' => self::better($given, $measure->better),
-            'numerator' => $numerator,
-            'denominator' => $denominator,
+            'numerator' => null === $numerator ? null : $numbers->measure($numerator),
+            'denominator' => null === $denominator ? null : $numbers->measure($denominator),
             'former' => $was['former'],
-            'bands' => self::bands($given->maybe('bands'), $was['bands']),
+            'bands' => self::bands($given->maybe('bands'), $was['bands'], $numbers),
         ];
         $rows = [];
         if ($name !== $measure->name) {
@@ -65,10 +71,6 @@ final readonly class MeasureSettings
                 array_values(array_unique([...$measure->former, $measure->name])),
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
             );
-            $rows = [
-                ...$this->charts->renamed($record, Renaming::measure($measure->name, $name)),
-                ...self::partsRenamed($record, $measure->name, $name),
-            ];
         }
         $rows[] = RowChange::maybe('measure', (int) $measure->id, $was, $is);
         $decimals = $given->maybe('decimals')?->int(0, 10) ?? $measure->scale;
@@ -98,8 +100,8 @@ final readonly class MeasureSettings
         $regroups =
             $grouping !== $measure->grouping
             || $overMembers !== $measure->overMembers
-            || $numerator !== $measure->numerator
-            || $denominator !== $measure->denominator;
+            || $is['numerator'] !== $measure->numerator
+            || $is['denominator'] !== $measure->denominator;
         $follows = $regroups
             ? $this->charts->say($record, self::about($record, $measure), 'will show other totals')
             : [];
@@ -140,6 +142,7 @@ final readonly class MeasureSettings
         $this->unused($record, $name, null);
         [$numerator, $denominator] = $this->parts($record, $given, Grouping::Ratio->value, null);
         $id = $this->store->nextId('measure');
+        $numbers = $this->documents->numbersOf((int) $record->id);
 
         return new Plan(
             new Change("“{$name}” is $numerator over $denominator", [
@@ -151,8 +154,8 @@ final readonly class MeasureSettings
                     'scale' => 0,
                     'grouping' => Grouping::Ratio->value,
                     'better' => self::better($given, null),
-                    'numerator' => $numerator,
-                    'denominator' => $denominator,
+                    'numerator' => $numbers->measure((string) $numerator),
+                    'denominator' => $numbers->measure((string) $denominator),
                 ]),
             ]),
         );
@@ -178,12 +181,15 @@ final readonly class MeasureSettings
         ];
     }
 
-    private static function bands(?Given $given, string $else): string
+    private static function bands(?Given $given, string $else, NameMap $numbers): string
     {
         return null === $given
             ? $else
             : json_encode(
-                KeptBandsReader::toArray(KeptBandsReader::read($given)),
+                array_map(
+                    static fn (array $bands): array => RecipeNames::bands($bands, $numbers),
+                    KeptBandsReader::toArray(KeptBandsReader::read($given)),
+                ),
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
             );
     }
@@ -255,29 +261,12 @@ final readonly class MeasureSettings
         }
         $numerator =
             $given->maybe('numerator')?->oneOf($others) ??
-            ($measure->numerator ?? throw new NotAccepted('numerator', 'Say which measure is the numerator.'));
+            ($measure?->partName($measure->numerator) ?? throw new NotAccepted('numerator', 'Say which measure is the numerator.'));
         $denominator =
             $given->maybe('denominator')?->oneOf($others) ??
-            ($measure->denominator ?? throw new NotAccepted('denominator', 'Say which measure is the denominator.'));
+            ($measure?->partName($measure->denominator) ?? throw new NotAccepted('denominator', 'Say which measure is the denominator.'));
 
         return [$numerator, $denominator];
-    }
-
-    /** @return list<RowChange> ratios that are made of a measure whose name changes */
-    private static function partsRenamed(DatasetRecord $record, string $from, string $to): array
-    {
-        $rows = [];
-        foreach ($record->measures as $measure) {
-            $was = ['numerator' => $measure->numerator, 'denominator' => $measure->denominator];
-            $rows[] = RowChange::maybe(
-                'measure',
-                (int) $measure->id,
-                $was,
-                array_map(static fn (?string $name): ?string => $name === $from ? $to : $name, $was),
-            );
-        }
-
-        return array_values(array_filter($rows));
     }
 
     /** @return callable(array<mixed>): bool */

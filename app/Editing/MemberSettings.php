@@ -6,6 +6,9 @@ namespace KeenMargin\App\Editing;
 
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\Names\KeptDocuments;
+use KeenMargin\App\Storage\Names\NameKind;
+use KeenMargin\App\Storage\Names\Reference;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Series\BreakdownMembers;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -13,7 +16,6 @@ use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\LineRole;
-use KeenMargin\Core\Question\Change\Renaming;
 
 /**
  * Plans a change of a breakdown: its name, the order of its members, their names, groups and roles; two that become
@@ -21,7 +23,7 @@ use KeenMargin\Core\Question\Change\Renaming;
  */
 final readonly class MemberSettings
 {
-    public function __construct(private SeriesStore $store, private ChartsOf $charts)
+    public function __construct(private SeriesStore $store, private KeptDocuments $documents)
     {
     }
 
@@ -75,10 +77,7 @@ final readonly class MemberSettings
         );
 
         return new Plan(
-            new Change("“{$breakdown->name}” is named “{$name}”", [
-                ...$this->charts->renamed($breakdown->dataset, Renaming::breakdown($breakdown->name, $name)),
-                ...null === $row ? [] : [$row],
-            ]),
+            new Change("“{$breakdown->name}” is named “{$name}”", null === $row ? [] : [$row]),
         );
     }
 
@@ -88,7 +87,7 @@ final readonly class MemberSettings
         if (isset($members->ids()[$name])) {
             throw new NotAccepted($given->path, "{$breakdown->name} has a \"$name\" already.");
         }
-        $id = $this->store->nextId('member');
+        $id = $this->store->members()->numberFor((int) $breakdown->id, $name);
         $last = $this->store->members()->lastPosition((int) $breakdown->id);
 
         return new Plan(
@@ -150,15 +149,7 @@ final readonly class MemberSettings
         return new Plan(
             new Change(
                 "“{$from}” is named “{$to}”",
-                $from === $to || null === $row
-                    ? []
-                    : [
-                        ...$this->charts->renamed(
-                            $breakdown->dataset,
-                            Renaming::member($breakdown->name, $from, $to),
-                        ),
-                        $row,
-                    ],
+                $from === $to || null === $row ? [] : [$row],
             ),
         );
     }
@@ -181,18 +172,22 @@ final readonly class MemberSettings
         foreach (array_keys($members->parents, $id, true) as $child) {
             $rows[] = new RowChange('member', $child, ['parent_id' => $id], ['parent_id' => $into]);
         }
-        $charts = $this->charts->renamed($breakdown->dataset, Renaming::member($breakdown->name, $from, $to));
+        $naming = $this->documents->naming(new Reference(NameKind::Member, $id));
         $amounts = $this->store->amountsOf((int) $breakdown->dataset->id, $breakdown->position, $members->alike($id));
 
         return new Plan(
-            new Change("“{$from}” counts as “{$to}”", [...$rows, ...$charts]),
+            new Change("“{$from}” counts as “{$to}”", $rows),
             [
                 Wording::count($amounts, "amount of $from counts", "amounts of $from count").
                 " as $to from now on, also in files to come.",
-                ...[] === $charts
+                ...0 === $naming
                     ? []
                     : [
-                        Wording::count(\count($charts), 'chart that names it shows', 'charts that name it show').
+                        Wording::count(
+                            $naming,
+                            'chart or report that names it shows',
+                            'charts and reports that name it show',
+                        ).
                         " $to instead.",
                     ],
             ],
@@ -295,7 +290,8 @@ final readonly class MemberSettings
         $group = null;
         if ('' !== $name) {
             $known = array_search($name, $members->standing(), true);
-            $group = false === $known ? $this->store->nextId('member') : $known;
+            $group =
+                false === $known ? $this->store->members()->numberFor((int) $breakdown->id, $name) : $known;
             foreach ($ids as $id) {
                 if (
                     false !== $known

@@ -7,6 +7,8 @@ namespace KeenMargin\App\Editing;
 use KeenMargin\App\Storage\Changes\Change;
 use KeenMargin\App\Storage\Changes\ChangeLog;
 use KeenMargin\App\Storage\Changes\RowChange;
+use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -19,8 +21,12 @@ final readonly class NoteEdit
 {
     public const LONGEST = 2000;
 
-    public function __construct(private ChangeLog $changes, private SeriesStore $store, private WriteTurn $turn)
-    {
+    public function __construct(
+        private ChangeLog $changes,
+        private SeriesStore $store,
+        private WriteTurn $turn,
+        private KeptDocuments $documents,
+    ) {
     }
 
     /** @return int the note's id */
@@ -33,15 +39,16 @@ final readonly class NoteEdit
             $who,
         ): int {
             $id = $this->store->nextId('note');
+            $numbers = $this->documents->numbersOf((int) $dataset->id);
             $this->changes->do(
                 $dataset,
                 new Change('A note is written about '.$label, [
                     new RowChange('note', $id, null, [
                         'dataset_id' => $dataset->id,
                         'version' => 1,
-                        'measure' => $place->measure,
+                        'measure' => $numbers->measure($place->measure),
                         'period' => $place->period?->key() ?? '',
-                        'place' => $place->place->key(),
+                        'place' => DatasetNotes::keptPlace($place->place, $numbers),
                         'label' => mb_substr($label, 0, 1200),
                         'text' => $text,
                         'author' => $who,

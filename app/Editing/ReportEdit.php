@@ -6,6 +6,7 @@ namespace KeenMargin\App\Editing;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Reports\OpenReports;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\ReportStep;
 use KeenMargin\App\Storage\Reports\ReportSteps;
@@ -33,6 +34,7 @@ final readonly class ReportEdit
         private ChartKinds $kinds,
         private ReportClosings $closings,
         private WriteTurn $turn,
+        private KeptDocuments $documents,
     ) {
     }
 
@@ -40,7 +42,7 @@ final readonly class ReportEdit
     public function make(Report $report): int
     {
         return $this->turn->take(function () use ($report): int {
-            $record = new ReportRecord($report->title, ReportWriter::toArray($report));
+            $record = new ReportRecord($report->title, $this->documents->keptReport($report));
             $this->manager->persist($record);
             $this->manager->flush();
             $this->steps->keepVersion((int) $record->id, $record->version, $record->document);
@@ -55,6 +57,7 @@ final readonly class ReportEdit
      * @param int $based the version that it began with
      * @param string $says what was done, as a sentence without its full stop
      * @param bool $isOver whether it goes on top of what somebody else changed in the same place, which was looked at
+     * @param ?int $known the last change of a name that whoever made the change knew of; null: all
      *
      * @throws NotAccepted
      * @throws ReportConflict where somebody else changed the same
@@ -66,15 +69,17 @@ final readonly class ReportEdit
         string $says,
         string $who,
         bool $isOver = false,
+        ?int $known = null,
     ): void {
-        $this->turn->take(function () use ($id, $based, $changed, $says, $who, $isOver): void {
+        $this->turn->take(function () use ($id, $based, $changed, $says, $who, $isOver, $known): void {
             $record = $this->record($id);
             $base = $this->maybeBase($record, $based);
             if (null === $base && !$this->steps->wasThere($id, $based, $record->version)) {
                 throw new ReportConflict([], 'There never was a version '.$based.' of this report here.');
             }
-            $this->insistOnNewRecipes($changed, $base ?? []);
-            $this->step($record, self::merged($record, $base, $changed, $isOver), $says, $who);
+            $kept = $this->documents->keptReport($changed, $known);
+            $this->insistOnNewRecipes($kept, $base ?? []);
+            $this->step($record, self::merged($record, $base, $kept, $isOver), $says, $who);
         });
     }
 
@@ -124,7 +129,12 @@ final readonly class ReportEdit
         $this->turn->take(function () use ($id, $based, $moved, $closings, $says, $who): void {
             $done = $this->closings->close($closings, $who);
             $record = $this->record($id);
-            $document = self::merged($record, $this->maybeBase($record, $based), $moved, false);
+            $document = self::merged(
+                $record,
+                $this->maybeBase($record, $based),
+                $this->documents->keptReport($moved),
+                false,
+            );
             $this->step($record, $document, $says, $who, $done);
         });
     }
@@ -151,17 +161,17 @@ final readonly class ReportEdit
      * A change together with whatever was changed since it was begun.
      *
      * @param array<string, mixed>|null $base that it began with; null: it is not kept any more
+     * @param array<string, mixed> $mine
      *
      * @return array<string, mixed>
      *
      * @throws ReportConflict
      */
-    private static function merged(ReportRecord $record, ?array $base, Report $changed, bool $isOver): array
+    private static function merged(ReportRecord $record, ?array $base, array $mine, bool $isOver): array
     {
         if (null === $base && !$isOver) {
             throw new ReportConflict([]);
         }
-        $mine = ReportWriter::toArray($changed);
         $merged = ReportMerge::of($base ?? $record->document, $mine, $record->document, $isOver);
         if ([] !== $merged->conflicts && !$isOver) {
             throw new ReportConflict($merged->conflicts);
@@ -207,7 +217,7 @@ final readonly class ReportEdit
     private function write(ReportRecord $record, array $document): void
     {
         // What two people did together must be a report, too.
-        $report = OpenReports::report($document);
+        $report = OpenReports::read($document);
         $record->document = ReportWriter::toArray($report);
         $record->title = $report->title;
         ++$record->version;
@@ -218,19 +228,21 @@ final readonly class ReportEdit
     /**
      * Refuses questions that somebody has just asked and that cannot be; those that figures no longer answer stay.
      *
+     * @param array<string, mixed> $kept the changed document
      * @param array<string, mixed> $base
      *
      * @throws NotAccepted
      */
-    private function insistOnNewRecipes(Report $report, array $base): void
+    private function insistOnNewRecipes(array $kept, array $base): void
     {
-        $known = self::recipes([] === $base ? null : OpenReports::report($base));
+        $known = self::recipes([] === $base ? null : OpenReports::read($base));
+        $report = OpenReports::read($kept);
         foreach (self::recipes($report) as $id => $told) {
             if (($known[$id] ?? null) !== $told) {
                 $dataset = $this->library->figures($told['dataset'])->dataset();
                 try {
                     RecipeReader::read(
-                        Given::kept($told['recipe']),
+                        Given::kept($this->documents->recipe($told['recipe'])),
                         $this->kinds,
                         $dataset->calendar,
                     );

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http;
 
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
@@ -35,6 +37,18 @@ final class Version
         }
 
         return (int) $match;
+    }
+
+    /**
+     * The last change of a name that whoever sends it knew of: `names` of the state that the document was read with.
+     *
+     * @return ?int null: names are told as they are now
+     *
+     * @throws NotAccepted
+     */
+    public static function names(Given $body): ?int
+    {
+        return $body->maybe('names')?->int(0, Records::HIGHEST_ID);
     }
 
     /** @param array<string, mixed>|object $state */

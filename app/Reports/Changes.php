@@ -56,7 +56,7 @@ final readonly class Changes
     {
         $document = self::read($this->issues->maybePart($report, $number, 'document') ?? '');
         $closing = $snapshot['closing'] ?? '';
-        $issued = OpenReports::report($document);
+        $issued = OpenReports::read($document);
 
         return Snapshot::of(
             $this->open->drawing(

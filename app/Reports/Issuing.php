@@ -11,6 +11,7 @@ use KeenMargin\App\Storage\Reports\IssuedReport;
 use KeenMargin\App\Storage\Reports\SourceImports;
 use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Report\Comparing\Snapshot;
+use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Layout\Paper;
 use KeenMargin\Core\Report\Layout\ReportPages;
 
@@ -31,7 +32,7 @@ final readonly class Issuing
 
     public function of(ReportRecord $record, string $who, \DateTimeImmutable $at): IssuedReport
     {
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
         $drawing = $this->open->drawing($report);
         $closing = $drawing->closingLabel();
         $pages = new ReportPages($drawing, $at);
@@ -49,7 +50,7 @@ final readonly class Issuing
             closing: $closing,
             at: $at->format(\DateTimeInterface::ATOM),
             who: $who,
-            document: self::json($record->document),
+            document: self::json(ReportWriter::toArray($report)),
             snapshot: self::json(Snapshot::of($drawing)),
             pages: self::json($drawn),
             sources: self::json(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Reports;
 
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\StoredLibrary;
 use KeenMargin\Core\Document\Given;
@@ -18,8 +19,11 @@ use KeenMargin\Core\Report\Report;
 /** Reports as they are kept, ready to be drawn. */
 final readonly class OpenReports
 {
-    public function __construct(private StoredLibrary $library, private ChartKinds $kinds)
-    {
+    public function __construct(
+        private StoredLibrary $library,
+        private ChartKinds $kinds,
+        private KeptDocuments $documents,
+    ) {
     }
 
     public function drawing(Report $report): ReportDrawing
@@ -29,11 +33,23 @@ final readonly class OpenReports
 
     public function of(ReportRecord $record): ReportDrawing
     {
-        return $this->drawing(self::report($record->document));
+        return $this->drawing($this->report($record));
     }
 
-    /** @param array<string, mixed> $document as it is kept */
-    public static function report(array $document): Report
+    /** @throws NotAccepted where what is kept cannot be read */
+    public function report(ReportRecord $record): Report
+    {
+        return $this->documents->report($record->document);
+    }
+
+    /**
+     * As its document has it: an issued one with the names that it was issued with.
+     *
+     * @param array<string, mixed> $document
+     *
+     * @throws NotAccepted
+     */
+    public static function read(array $document): Report
     {
         return ReportReader::read(Given::kept($document));
     }

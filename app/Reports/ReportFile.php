@@ -6,9 +6,9 @@ namespace KeenMargin\App\Reports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\NamedNote;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ImportRecord;
-use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Reports\StoredLibrary;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Reading\Mapping\LineRoles;
@@ -132,14 +132,14 @@ final readonly class ReportFile
     {
         return array_values(
             array_map(
-                static fn (NoteRecord $note): array => array_filter([
+                static fn (NamedNote $note): array => array_filter([
                     'dataset' => $name,
                     'measure' => $note->measure,
-                    'period' => $note->period,
-                    'where' => json_decode($note->place, true),
-                    'text' => $note->text,
+                    'period' => $note->record->period,
+                    'where' => $note->place->filters,
+                    'text' => $note->record->text,
                 ]),
-                $this->notes->records($dataset),
+                $this->notes->of($dataset),
             ),
         );
     }

@@ -16,7 +16,7 @@ final class ReportSize
     public static function of(ReportRecord $record): int
     {
         $blocks = array_filter(
-            OpenReports::report($record->document)->blocks(),
+            OpenReports::read($record->document)->blocks(),
             static fn (Block $block): bool => !$block->isEmpty(),
         );
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Reports;
 
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\IssueStore;
@@ -15,6 +16,7 @@ use KeenMargin\Core\Figures\ClosingPeriods;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Report\AboutWords;
+use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Report;
 use KeenMargin\Core\Report\Sheet;
@@ -33,6 +35,7 @@ final readonly class ReportState
         private ReportSteps $steps,
         private ReportChecks $checks,
         private IssueStore $issues,
+        private KeptDocuments $documents,
     ) {
     }
 
@@ -40,7 +43,7 @@ final readonly class ReportState
     public function listed(ReportRecord $record): array
     {
         try {
-            return $this->brief($record, OpenReports::report($record->document)) + ['trouble' => null];
+            return $this->brief($record, $this->open->report($record)) + ['trouble' => null];
         } catch (NotAccepted $e) {
             // One that cannot be read is shown as what it is, and is no reason not to show the others.
             return [
@@ -90,7 +93,7 @@ final readonly class ReportState
     /** @return array<string, mixed> */
     public function whole(ReportRecord $record): array
     {
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
         $drawing = $this->open->drawing($report);
         $datasets = $this->datasets($report);
         $own = array_map(
@@ -102,7 +105,8 @@ final readonly class ReportState
             'id' => $record->id,
             'title' => $record->title,
             'savedAt' => $record->savedAt->format(\DateTimeInterface::ATOM),
-            'document' => $record->document,
+            'document' => ReportWriter::toArray($report),
+            'names' => $this->documents->names->latest(),
             'closing' => self::closing($drawing),
             'datasets' => array_map(
                 static fn (DatasetRecord $dataset, Dataset $figures): array => [
@@ -131,7 +135,7 @@ final readonly class ReportState
     /** @return array{version: int, sign: string, undo: ?string, redo: ?string} what a page asks for again and again */
     public function pulse(ReportRecord $record): array
     {
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
 
         return [
             'version' => $record->version,

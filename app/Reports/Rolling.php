@@ -43,7 +43,7 @@ final readonly class Rolling
     /** @return array<string, mixed> */
     public function preview(ReportRecord $record, Period $to): array
     {
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
         $tell = fn (int $done, int $of) => $this->job->tell('Looking through the pages', $done, $of);
         $pages = RollPreview::of(
             $this->open->drawing($report),

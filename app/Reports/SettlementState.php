@@ -22,7 +22,7 @@ final readonly class SettlementState
     /** @return array{findings: list<array<string, mixed>>, holds: list<string>} with what is accepted */
     public function of(ReportRecord $record): array
     {
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
         $kept = $this->kept($record, $report);
         $accepted = [];
         foreach ($report->accepted as $one) {
@@ -45,7 +45,7 @@ final readonly class SettlementState
     {
         return array_map(
             self::keyOf(...),
-            $this->kept($record, OpenReports::report($record->document))['findings'],
+            $this->kept($record, $this->open->report($record))['findings'],
         );
     }
 

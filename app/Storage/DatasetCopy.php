@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Names\CopiedNumbers;
+use KeenMargin\App\Storage\Names\NumberedRow;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Series\DatasetTotals;
@@ -120,9 +122,30 @@ final readonly class DatasetCopy
                 bin2hex(pack('q', $import)).
                 "' FROM copied_series c JOIN packed p ON p.series = c.old",
         );
+        $this->renumber($to);
         $this->job->tell('totals', 0);
         foreach (['measure', 'breakdown', 'member', 'series'] as $table) {
             $connection->executeStatement("DROP TABLE copied_$table");
+        }
+    }
+
+    /** What copied measures and notes refer to, by the numbers of the copy. */
+    private function renumber(int $dataset): void
+    {
+        $connection = $this->store->connection;
+        $new = [];
+        foreach (['measure', 'breakdown', 'member'] as $kind) {
+            /** @var array<int, int> $copied */
+            $copied = $connection->fetchAllKeyValue("SELECT old, new FROM copied_$kind");
+            $new[$kind] = $copied;
+        }
+        $numbers = new CopiedNumbers($new);
+        foreach (['measure', 'note'] as $table) {
+            $rows = $connection->fetchAllAssociative("SELECT * FROM $table WHERE dataset_id = ?", [$dataset]);
+            foreach ($rows as $row) {
+                $numbered = NumberedRow::columns($table, $row, $numbers);
+                [] === $numbered || $connection->update($table, $numbered, ['id' => $row['id']]);
+            }
         }
     }
 

@@ -5,31 +5,38 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Question\Document\QuestionReader;
+use KeenMargin\Core\Question\Names\NameMap;
+use KeenMargin\Core\Question\Names\RecipeNames;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Time\FiscalCalendar;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Workings\About\Note;
 use KeenMargin\Core\Workings\About\NotesInChart;
+use KeenMargin\Core\Workings\About\NoteTarget;
 
-/** The notes of a dataset, as records and as charts take them. */
+/** The notes of a dataset, with their names and as charts take them. */
 final readonly class DatasetNotes
 {
-    public function __construct(private EntityManagerInterface $manager)
+    public function __construct(private EntityManagerInterface $manager, private KeptDocuments $documents)
     {
     }
 
-    /** @return array<int, NoteRecord> by id, in the order in which they were written */
-    public function records(DatasetRecord $dataset): array
+    /** @return array<int, NamedNote> by id, in the order in which they were written */
+    public function of(DatasetRecord $dataset): array
     {
-        $records = [];
-        $notes = $this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $dataset], ['id' => 'ASC']);
-        foreach ($notes as $record) {
-            $records[(int) $record->id] = $record;
-        }
+        return $this->named(
+            $this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $dataset], ['id' => 'ASC']),
+        );
+    }
 
-        return $records;
+    public function one(NoteRecord $record): NamedNote
+    {
+        return new NamedNote($record, ...$this->about($record, $this->documents->namesIn(self::kept($record))));
     }
 
     /** @param bool $areWritten whether their texts stand below the chart, too */
@@ -39,22 +46,66 @@ final readonly class DatasetNotes
 
         return new NotesInChart(
             array_map(
-                static fn (NoteRecord $record): Note => self::note($record, $calendar),
-                array_values($this->records($dataset)),
+                static fn (NamedNote $note): Note => self::note($note, $calendar),
+                array_values($this->of($dataset)),
             ),
             $question,
             $areWritten,
         );
     }
 
-    private static function note(NoteRecord $record, FiscalCalendar $calendar): Note
+    /** What a note is about, as it is kept. */
+    public static function keptPlace(NoteTarget $place, NameMap $numbers): string
+    {
+        return json_encode(
+            RecipeNames::filters($place->filters, $numbers),
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
+        );
+    }
+
+    /**
+     * @param array<NoteRecord> $records
+     *
+     * @return array<int, NamedNote> by id
+     */
+    private function named(array $records): array
+    {
+        $names = $this->documents->namesIn(array_map(self::kept(...), $records));
+        $named = [];
+        foreach ($records as $record) {
+            $named[(int) $record->id] = new NamedNote($record, ...$this->about($record, $names));
+        }
+
+        return $named;
+    }
+
+    /** @return array{measure: string, place: NoteTarget} */
+    private function about(NoteRecord $record, NameMap $names): array
+    {
+        $filters = array_map(
+            static fn (mixed $filter) => QuestionReader::filter(Given::kept(\is_array($filter) ? $filter : [])),
+            RecipeNames::filters(self::kept($record)['place'], $names),
+        );
+
+        return ['measure' => $names->measure($record->measure), 'place' => NoteTarget::of($filters)];
+    }
+
+    /** @return array{measure: string, place: array<mixed>} */
+    private static function kept(NoteRecord $record): array
+    {
+        $place = json_decode($record->place, true);
+
+        return ['measure' => $record->measure, 'place' => \is_array($place) ? $place : []];
+    }
+
+    private static function note(NamedNote $note, FiscalCalendar $calendar): Note
     {
         return new Note(
-            (int) $record->id,
-            $record->measure,
-            '' === $record->period ? null : Period::of($record->period, $calendar),
-            $record->place,
-            $record->text,
+            (int) $note->record->id,
+            $note->measure,
+            '' === $note->record->period ? null : Period::of($note->record->period, $calendar),
+            $note->place->key(),
+            $note->record->text,
         );
     }
 }

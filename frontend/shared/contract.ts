@@ -65,6 +65,7 @@ export interface paths {
             dataset: number
             name: string
             recipe: components['schemas']['Recipe']
+            names?: number
           }
         }
       }
@@ -152,6 +153,7 @@ export interface paths {
           'application/json': {
             name: string
             recipe: components['schemas']['Recipe']
+            names?: number
           }
         }
       }
@@ -943,6 +945,7 @@ export interface paths {
           'application/json': {
             recipe: components['schemas']['Recipe']
             beside?: components['schemas']['Recipe']
+            names?: number
           }
         }
       }
@@ -3566,6 +3569,7 @@ export interface paths {
             document: Record<string, never>
             says?: string
             over?: boolean
+            names?: number
           }
         }
       }
@@ -4806,6 +4810,8 @@ export interface components {
       dataset: number
       datasetName: string
       recipe: components['schemas']['Recipe']
+      /** @description the last change of a name that its names know of; saving tells it */
+      names: number
       savedAt: string
       /** @description what the picture was drawn from */
       pictured?: string
@@ -4948,6 +4954,8 @@ export interface components {
       earlier: {
         [key: string]: components['schemas']['Note'][]
       }
+      /** @description the last change of a name that its names know of; of the first only */
+      names?: number
       beside?: components['schemas']['Drawing'] | null
     }
     /** @description An import that brought the same file, or one like it, in. */
@@ -5846,6 +5854,8 @@ export interface components {
       document: {
         [key: string]: unknown
       }
+      /** @description the last change of a name that its names know of; saving tells it */
+      names: number
       closing: components['schemas']['ReportClosing'] | null
       datasets: components['schemas']['ReportDataset'][]
       breakdowns: components['schemas']['ReportBreakdown'][]

@@ -116,8 +116,8 @@ final class IssuedReportsTest extends TestCase
         Kept::change('DELETE', $this->dataset, '', []);
         self::assertSame($bytes, $this->bytes());
         $draft = Server::send('GET', "/api/reports/$this->report/pages/p");
-        self::assertSame(
-            'Its figures were deleted. Bring them back, or choose others.',
+        self::assertMatchesRegularExpression(
+            '/^Its figures, “.+”, were deleted. Bring them back, or choose others.$/D',
             $draft->text('blocks', 0, 'trouble'),
         );
         $changes = Server::send('GET', "/api/reports/$this->report/changes?from=1&to=now");

@@ -436,7 +436,7 @@ final class SettingsTest extends TestCase
                 true,
                 [
                     '2 amounts of Holm count as North from now on, also in files to come.',
-                    '1 chart that names it shows North instead.',
+                    '1 chart or report that names it shows North instead.',
                 ],
             ],
             [$foreseen->at('isHarmful'), $foreseen->at('follows')],

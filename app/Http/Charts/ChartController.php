@@ -6,12 +6,14 @@ namespace KeenMargin\App\Http\Charts;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Http\Contract\Operation;
+use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
 use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
 use KeenMargin\App\Storage\Connection\Like;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Series\SeriesStore;
@@ -19,8 +21,6 @@ use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\ChartKinds;
-use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -37,7 +37,8 @@ final readonly class ChartController
         private Records $records,
         private SeriesStore $store,
         private ChartState $states,
-        private ChartKinds $kinds,
+        private IncomingRecipes $recipes,
+        private KeptDocuments $documents,
         private WriteTurn $turn,
     ) {
     }
@@ -74,25 +75,25 @@ final readonly class ChartController
         'Name a chart',
         answer: 'Chart',
         status: 201,
-        body: ['dataset' => 'integer', 'name' => 'string', 'recipe' => 'Recipe'],
+        body: ['dataset' => 'integer', 'name' => 'string', 'recipe' => 'Recipe', 'names?' => 'integer'],
     ),]
     public function post(Request $request): JsonResponse
     {
-        $body = JsonBody::of($request)->object(['dataset', 'name', 'recipe']);
+        $body = JsonBody::of($request)->object(['dataset', 'name', 'recipe', 'names']);
         $chart = $this->turn->onDataset($body->must('dataset')->int(1, Records::HIGHEST_ID), function (
             DatasetRecord $dataset,
         ) use ($body): ChartRecord {
             $chart = new ChartRecord(
                 $dataset,
                 trim($body->must('name')->string()),
-                $this->recipe($body->must('recipe'), new StoredFigures($dataset, $this->store)),
+                $this->recipe($body, $dataset),
             );
             $this->manager->persist($chart);
 
             return $chart;
         });
 
-        return Version::answer(ChartState::of($chart), $chart->version, 201);
+        return Version::answer($this->states->of($chart), $chart->version, 201);
     }
 
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
@@ -102,24 +103,29 @@ final readonly class ChartController
         $chart = $this->records->chart($id);
         $this->records->used($chart);
 
-        return Version::answer(ChartState::of($chart), $chart->version);
+        return Version::answer($this->states->of($chart), $chart->version);
     }
 
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
-    #[Operation('Save a chart', answer: 'Chart', body: ['name' => 'string', 'recipe' => 'Recipe'], isVersioned: true)]
+    #[Operation(
+        'Save a chart',
+        answer: 'Chart',
+        body: ['name' => 'string', 'recipe' => 'Recipe', 'names?' => 'integer'],
+        isVersioned: true,
+    ),]
     public function put(int $id, Request $request): JsonResponse
     {
-        $body = JsonBody::of($request)->object(['name', 'recipe']);
+        $body = JsonBody::of($request)->object(['name', 'recipe', 'names']);
         $chart = $this->turn->take(function () use ($id, $request, $body): ChartRecord {
             $chart = $this->unchanged($id, $request);
             $chart->name = trim($body->must('name')->string());
-            $chart->recipe = $this->recipe($body->must('recipe'), new StoredFigures($chart->dataset, $this->store));
+            $chart->recipe = $this->recipe($body, $chart->dataset);
             $chart->savedAt = $chart->usedAt = new \DateTimeImmutable();
 
             return $chart;
         });
 
-        return Version::answer(ChartState::of($chart), $chart->version);
+        return Version::answer($this->states->of($chart), $chart->version);
     }
 
     #[Route('/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
@@ -146,7 +152,7 @@ final readonly class ChartController
             return $chart;
         });
 
-        return Version::answer(ChartState::of($chart), $chart->version);
+        return Version::answer($this->states->of($chart), $chart->version);
     }
 
     /** The same chart under a name of its own. */
@@ -162,27 +168,28 @@ final readonly class ChartController
             return $copy;
         });
 
-        return Version::answer(ChartState::of($copy), $copy->version, 201);
+        return Version::answer($this->states->of($copy), $copy->version, 201);
     }
 
     private function unchanged(int $id, Request $request): ChartRecord
     {
         $chart = $this->records->chart($id);
-        Version::insist($request, $chart->version, static fn (): array => ChartState::of($chart));
+        Version::insist($request, $chart->version, fn (): array => $this->states->of($chart));
 
         return $chart;
     }
 
-    /** @return array<string, mixed> the recipe, checked against its dataset */
-    private function recipe(Given $given, StoredFigures $figures): array
+    /** @return array<string, mixed> the recipe that was sent, checked against its dataset, as it is kept */
+    private function recipe(Given $body, DatasetRecord $record): array
     {
+        $dataset = (new StoredFigures($record, $this->store))->dataset();
         try {
-            $recipe = RecipeReader::read($given->asDocument(), $this->kinds, $figures->dataset()->calendar);
-            RecipeFit::insist($recipe, $figures->dataset());
+            $recipe = $this->recipes->read($body->must('recipe'), $record, Version::names($body));
+            RecipeFit::insist($recipe, $dataset);
         } catch (NotAccepted $e) {
             throw new NotAccepted('recipe.'.$e->path, $e->reason);
         }
 
-        return RecipeWriter::toArray($recipe);
+        return $this->documents->keptRecipe((int) $record->id, RecipeWriter::toArray($recipe));
     }
 }

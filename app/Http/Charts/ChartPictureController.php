@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http\Charts;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Series\StoredFigures;
@@ -38,6 +39,7 @@ final readonly class ChartPictureController
         private ChartKinds $kinds,
         private Pictures $pictures,
         private DatasetNotes $notes,
+        private KeptDocuments $documents,
         #[Autowire('%kernel.project_dir%')] private string $project,
     ) {
     }
@@ -101,7 +103,7 @@ final readonly class ChartPictureController
         return [
             $figures,
             RecipeReader::read(
-                Given::kept($chart->recipe),
+                Given::kept($this->documents->recipe($chart->recipe)),
                 $this->kinds,
                 $figures->dataset()->calendar,
             ),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Charts;
 
 use KeenMargin\App\Checking\DatasetFindings;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\Core\Document\Given;
@@ -24,11 +25,12 @@ final readonly class ChartState
         private OpenDatasets $datasets,
         private DatasetFindings $findings,
         private ChartKinds $kinds,
+        private KeptDocuments $documents,
     ) {
     }
 
     /** @return array<string, mixed> */
-    public static function of(ChartRecord $chart): array
+    public function of(ChartRecord $chart): array
     {
         return [
             'id' => $chart->id,
@@ -36,7 +38,8 @@ final readonly class ChartState
             'name' => $chart->name,
             'dataset' => $chart->dataset->id,
             'datasetName' => $chart->dataset->name,
-            'recipe' => $chart->recipe,
+            'recipe' => $this->documents->recipe($chart->recipe),
+            'names' => $this->documents->names->latest(),
             'savedAt' => $chart->savedAt->format(\DateTimeInterface::ATOM),
         ];
     }
@@ -47,7 +50,7 @@ final readonly class ChartState
      */
     public function listed(ChartRecord $chart): array
     {
-        return self::of($chart) + [
+        return $this->of($chart) + [
             'pictured' => "{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}",
             'troubles' => array_values(
                 array_filter([$this->maybeUnfit($chart) ?? $this->maybeStale($chart), $this->maybeFailing($chart)]),
@@ -60,7 +63,7 @@ final readonly class ChartState
     {
         $dataset = $this->datasets->figures($chart->dataset)->dataset();
         try {
-            RecipeFit::insist(RecipeReader::read(self::document($chart), $this->kinds, $dataset->calendar), $dataset);
+            RecipeFit::insist(RecipeReader::read($this->document($chart), $this->kinds, $dataset->calendar), $dataset);
         } catch (NotAccepted $e) {
             return "Cannot be drawn any more. $e->reason";
         }
@@ -73,7 +76,7 @@ final readonly class ChartState
     {
         $figures = $this->datasets->figures($chart->dataset);
         try {
-            $recipe = RecipeReader::read(self::document($chart), $this->kinds, $figures->dataset()->calendar);
+            $recipe = RecipeReader::read($this->document($chart), $this->kinds, $figures->dataset()->calendar);
             $message = $recipe->finish->message;
             $check =
                 null === $message || [] === $message->kept()
@@ -100,7 +103,7 @@ final readonly class ChartState
     {
         $dataset = $this->datasets->figures($chart->dataset)->dataset();
         try {
-            $own = RecipeReader::read(self::document($chart), $this->kinds, $dataset->calendar)->question
+            $own = RecipeReader::read($this->document($chart), $this->kinds, $dataset->calendar)->question
                 ->closedThrough;
         } catch (NotAccepted) {
             return null;
@@ -116,8 +119,8 @@ final readonly class ChartState
             : null;
     }
 
-    private static function document(ChartRecord $chart): Given
+    private function document(ChartRecord $chart): Given
     {
-        return Given::kept($chart->recipe);
+        return Given::kept($this->documents->recipe($chart->recipe));
     }
 }

@@ -8,9 +8,12 @@ use KeenMargin\App\Export\WorkingsCsv;
 use KeenMargin\App\Export\WorkingsXlsx;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
+use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
+use KeenMargin\App\Http\Version;
 use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\Core\Document\Given;
@@ -19,7 +22,6 @@ use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Question\Change\Ask;
 use KeenMargin\Core\Question\Change\CarryOver;
-use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\Typed\TypedSlot;
@@ -40,6 +42,8 @@ final readonly class DrawingController
         private ChartKinds $kinds,
         private Pictures $pictures,
         private DatasetNotes $notes,
+        private IncomingRecipes $recipes,
+        private KeptDocuments $documents,
     ) {
     }
 
@@ -48,20 +52,16 @@ final readonly class DrawingController
     #[Operation(
         'Answer a question: sentence, scene, reading, checks, workings, and the kinds with what they lack or would ask',
         answer: 'Drawing',
-        body: ['recipe' => 'Recipe', 'beside?' => 'Recipe'],
+        body: ['recipe' => 'Recipe', 'beside?' => 'Recipe', 'names?' => 'integer'],
     ),]
     public function drawing(int $id, Request $request): JsonResponse
     {
-        $body = JsonBody::of($request)->object(['recipe', 'beside']);
+        $body = JsonBody::of($request)->object(['recipe', 'beside', 'names']);
         $record = $this->records->dataset($id);
         $figures = $this->datasets->figures($record);
-        $records = $this->notes->records($record);
+        $records = $this->notes->of($record);
         $recipes = array_map(
-            fn (Given $given): Recipe => RecipeReader::read(
-                $given->asDocument(),
-                $this->kinds,
-                $figures->dataset()->calendar,
-            ),
+            fn (Given $given): Recipe => $this->recipes->read($given, $record, Version::names($body)),
             array_filter([$body->must('recipe'), $body->maybe('beside')]),
         );
         $notes = array_map(
@@ -86,7 +86,10 @@ final readonly class DrawingController
             $notes,
         );
 
-        return new JsonResponse($states[0] + ['beside' => $states[1] ?? null]);
+        return new JsonResponse($states[0] + [
+            'beside' => $states[1] ?? null,
+            'names' => $this->documents->names->latest(),
+        ]);
     }
 
     /** With the notes of its rows, numbered and below. */
@@ -152,9 +155,10 @@ final readonly class DrawingController
     ),]
     public function slot(int $id, Request $request): JsonResponse
     {
-        $dataset = $this->datasets->figures($this->records->dataset($id))->dataset();
+        $record = $this->records->dataset($id);
+        $dataset = $this->datasets->figures($record)->dataset();
         $body = JsonBody::of($request)->object(['recipe', 'slot', 'text']);
-        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $this->kinds, $dataset->calendar);
+        $recipe = $this->recipes->read($body->must('recipe'), $record);
 
         return new JsonResponse([
             'change' => (new TypedSlot($recipe->question, $dataset))->change(
@@ -173,9 +177,10 @@ final readonly class DrawingController
     ),]
     public function fit(int $id, Request $request): JsonResponse
     {
-        $dataset = $this->datasets->figures($this->records->dataset($id))->dataset();
+        $record = $this->records->dataset($id);
+        $dataset = $this->datasets->figures($record)->dataset();
         $body = JsonBody::of($request)->object(['recipe', 'answers']);
-        $recipe = RecipeReader::read($body->must('recipe')->asDocument(), $this->kinds, $dataset->calendar);
+        $recipe = $this->recipes->read($body->must('recipe'), $record);
         $answers = array_map(
             static fn (Given $answer): string => $answer->text(500),
             $body->maybe('answers')?->entries() ?? [],
@@ -194,14 +199,10 @@ final readonly class DrawingController
     {
         $record = $this->records->dataset($id);
         $figures = $this->datasets->figures($record);
-        $recipe = RecipeReader::read(
-            JsonBody::of($request)
-                ->object(['recipe'])
-                ->must('recipe')
-                ->asDocument(),
-            $this->kinds,
-            $figures->dataset()->calendar,
-        );
+        $given = JsonBody::of($request)
+            ->object(['recipe'])
+            ->must('recipe');
+        $recipe = $this->recipes->read($given, $record);
 
         return [$recipe, $figures, $record];
     }

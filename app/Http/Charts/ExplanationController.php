@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Charts;
 
 use KeenMargin\App\Http\Contract\Operation;
+use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
-use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Kind;
@@ -31,6 +31,7 @@ final readonly class ExplanationController
         private Records $records,
         private OpenDatasets $datasets,
         private ChartKinds $kinds,
+        private IncomingRecipes $recipes,
     ) {
     }
 
@@ -42,11 +43,12 @@ final readonly class ExplanationController
     ),]
     public function explanations(int $id, Request $request): JsonResponse
     {
-        $figures = new MemoizedFigures($this->datasets->figures($this->records->dataset($id)));
+        $record = $this->records->dataset($id);
+        $figures = new MemoizedFigures($this->datasets->figures($record));
         $given = JsonBody::of($request)
             ->object(['recipe'])
             ->must('recipe');
-        $recipe = RecipeReader::read($given->asDocument(), $this->kinds, $figures->dataset()->calendar);
+        $recipe = $this->recipes->read($given, $record);
         RecipeFit::insist($recipe, $figures->dataset());
         $kind = $this->kind();
         $explanations = \array_slice(Explanations::of($recipe->question, $figures), 0, self::MOST);

@@ -32,6 +32,7 @@ final readonly class FinishController
         private EntityManagerInterface $manager,
         private Records $records,
         private FinishUse $use,
+        private ChartState $states,
         private WriteTurn $turn,
     ) {
     }
@@ -128,7 +129,7 @@ final readonly class FinishController
             return [$charts, $this->use->put($this->named($id), $charts)];
         });
 
-        return new JsonResponse(['before' => $before, 'charts' => array_map(ChartState::of(...), $charts)]);
+        return new JsonResponse(['before' => $before, 'charts' => array_map($this->states->of(...), $charts)]);
     }
 
     private function unchanged(int $id, Request $request): NamedFinishRecord

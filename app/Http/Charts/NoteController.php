@@ -7,6 +7,7 @@ namespace KeenMargin\App\Http\Charts;
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Editing\NoteEdit;
 use KeenMargin\App\Http\Contract\Operation;
+use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Page;
 use KeenMargin\App\Http\QueryNumber;
@@ -14,13 +15,13 @@ use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\Version;
 use KeenMargin\App\Storage\Connection\Like;
+use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
-use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Workings\About\RowTarget;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -37,7 +38,9 @@ final readonly class NoteController
         private Records $records,
         private OpenDatasets $datasets,
         private ChartKinds $kinds,
+        private IncomingRecipes $recipes,
         private NoteEdit $edit,
+        private DatasetNotes $notes,
         private WriteTurn $turn,
     ) {
     }
@@ -66,7 +69,7 @@ final readonly class NoteController
             $of->andWhere('dataset.id = :dataset')->setParameter('dataset', QueryNumber::maybe($request, 'dataset'));
         }
 
-        return new JsonResponse($page->listed($of, NoteRecord::class, NoteState::of(...), ['id']));
+        return new JsonResponse($page->listed($of, NoteRecord::class, $this->state(...), ['id']));
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'GET')]
@@ -75,7 +78,7 @@ final readonly class NoteController
     {
         $note = $this->records->note($id);
 
-        return Version::answer(NoteState::of($note), $note->version);
+        return Version::answer($this->state($note), $note->version);
     }
 
     /** About a row of what a recipe shows. */
@@ -91,11 +94,7 @@ final readonly class NoteController
         $dataset = $this->records->dataset($id);
         $body = JsonBody::of($request)->object(['recipe', 'row', 'text']);
         $figures = $this->datasets->figures($dataset);
-        $recipe = RecipeReader::read(
-            $body->must('recipe')->asDocument(),
-            $this->kinds,
-            $figures->dataset()->calendar,
-        );
+        $recipe = $this->recipes->read($body->must('recipe'), $dataset);
         $workings = Drawing::workings($recipe, $figures, $this->kinds);
         $key = $body->must('row')->text(1000);
         $row =
@@ -114,7 +113,7 @@ final readonly class NoteController
             ),
         );
 
-        return Version::answer(NoteState::of($note), $note->version, 201);
+        return Version::answer($this->state($note), $note->version, 201);
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'PUT')]
@@ -132,7 +131,7 @@ final readonly class NoteController
         );
         $note = $this->records->note($id);
 
-        return Version::answer(NoteState::of($note), $note->version);
+        return Version::answer($this->state($note), $note->version);
     }
 
     #[Route('/api/notes/{id}', requirements: ['id' => Records::ID], methods: 'DELETE')]
@@ -144,10 +143,16 @@ final readonly class NoteController
         return new Response(null, 204);
     }
 
+    /** @return array<string, mixed> */
+    private function state(NoteRecord $note): array
+    {
+        return NoteState::of($this->notes->one($note));
+    }
+
     private function unchanged(int $id, Request $request): NoteRecord
     {
         $note = $this->records->note($id);
-        Version::insist($request, $note->version, static fn (): array => NoteState::of($note));
+        Version::insist($request, $note->version, fn (): array => $this->state($note));
 
         return $note;
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Charts;
 
-use KeenMargin\App\Storage\Record\NoteRecord;
+use KeenMargin\App\Storage\NamedNote;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Workings\About\Note;
 use KeenMargin\Core\Workings\About\NotesInChart;
@@ -14,16 +14,18 @@ use KeenMargin\Core\Workings\Result\RowNote;
 final class NoteState
 {
     /** @return array<string, mixed> */
-    public static function of(NoteRecord $note): array
+    public static function of(NamedNote $named): array
     {
+        $note = $named->record;
+
         return [
             'id' => $note->id,
             'version' => $note->version,
             'dataset' => $note->dataset->id,
             'datasetName' => $note->dataset->name,
-            'measure' => $note->measure,
+            'measure' => $named->measure,
             'period' => $note->period,
-            'place' => json_decode($note->place, true),
+            'place' => $named->place->filters,
             'label' => $note->label,
             'text' => $note->text,
             'author' => $note->author,
@@ -35,7 +37,7 @@ final class NoteState
     /**
      * Those in a chart with their numbers, and what was written about the same rows a year before.
      *
-     * @param array<int, NoteRecord> $records
+     * @param array<int, NamedNote> $records
      *
      * @return array{notes: list<array<string, mixed>>, earlier: array<string, list<array<string, mixed>>>|\stdClass}
      */
@@ -46,7 +48,7 @@ final class NoteState
             $earlier[(string) $row] = array_values(
                 array_map(
                     self::of(...),
-                    array_filter(array_map(static fn (Note $note): ?NoteRecord => $records[$note->id] ?? null, $of)),
+                    array_filter(array_map(static fn (Note $note): ?NamedNote => $records[$note->id] ?? null, $of)),
                 ),
             );
         }

@@ -23,6 +23,7 @@ use KeenMargin\Core\Figures\CoverageStrip;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\KeptBands;
 use KeenMargin\Core\Figures\LineRole;
+use KeenMargin\Core\Figures\Measure as KeptMeasure;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\DriverGuess;
@@ -94,7 +95,7 @@ final readonly class DatasetState
         return $this->brief($record) + [
             'revision' => $record->revision,
             'firstMonth' => $record->firstMonth,
-            'measures' => array_values($record->measures->map(self::measure(...))->toArray()),
+            'measures' => array_map(self::measure(...), $record->measures->getValues(), $dataset->measures),
             'breakdowns' => array_values(
                 $record->breakdowns
                     ->map(
@@ -161,10 +162,8 @@ final readonly class DatasetState
         ];
     }
 
-    private static function measure(MeasureRecord $record): Measure
+    private static function measure(MeasureRecord $record, KeptMeasure $measure): Measure
     {
-        $measure = $record->measure();
-
         return new Measure(
             id: (int) $record->id,
             name: $measure->name,

@@ -9,6 +9,7 @@ use KeenMargin\App\Export\Table\Exact;
 use KeenMargin\App\Export\Table\TextFile;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
+use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Import\FactSources;
@@ -20,7 +21,6 @@ use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
-use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\ScenarioBridge;
@@ -47,6 +47,7 @@ final readonly class RowController
         private OpenDatasets $datasets,
         private FactSources $sources,
         private ChartKinds $kinds,
+        private IncomingRecipes $recipes,
     ) {
     }
 
@@ -158,11 +159,7 @@ final readonly class RowController
     {
         $record = $this->records->dataset($id);
         $figures = new MemoizedFigures($this->datasets->figures($record));
-        $recipe = RecipeReader::read(
-            $body->must('recipe')->asDocument(),
-            $this->kinds,
-            $figures->dataset()->calendar,
-        );
+        $recipe = $this->recipes->read($body->must('recipe'), $record);
         $workings = Drawing::workings($recipe, $figures, $this->kinds);
         $key = $body->must('row')->text(1000);
         $row =

@@ -37,6 +37,7 @@ final readonly class ReportController
         private ReportState $states,
         private ReportEdit $edit,
         private WriteTurn $turn,
+        private OpenReports $open,
     ) {
     }
 
@@ -116,14 +117,14 @@ final readonly class ReportController
     #[Operation(
         'Save a report; changes of different parts are brought together',
         answer: 'Report',
-        body: ['document' => 'object', 'says?' => 'string', 'over?' => 'boolean'],
+        body: ['document' => 'object', 'says?' => 'string', 'over?' => 'boolean', 'names?' => 'integer'],
         isVersioned: true,
         isSigned: true,
     ),]
     public function put(int $id, Request $request): JsonResponse
     {
         $this->records->report($id);
-        $body = JsonBody::of($request)->object(['document', 'says', 'over']);
+        $body = JsonBody::of($request)->object(['document', 'says', 'over', 'names']);
         $this->edit->save(
             id: $id,
             based: Version::told($request),
@@ -131,6 +132,7 @@ final readonly class ReportController
             says: $body->maybe('says')?->string(400) ?? 'The report is changed',
             who: Signature::of($request),
             isOver: $body->maybe('over')?->bool() ?? false,
+            known: Version::names($body),
         );
 
         return $this->answer($id);
@@ -160,7 +162,7 @@ final readonly class ReportController
         $this->edit->save(
             id: $id,
             based: $record->version,
-            changed: ReportDocuments::withBlock(OpenReports::report($record->document), $block),
+            changed: ReportDocuments::withBlock($this->open->report($record), $block),
             says: 'A chart is put into the report',
             who: Signature::of($request),
         );
@@ -209,7 +211,7 @@ final readonly class ReportController
     #[Operation('The report once more, under a title of its own', answer: 'Report', status: 201)]
     public function copy(int $id): JsonResponse
     {
-        $report = OpenReports::report($this->records->report($id)->document);
+        $report = $this->open->report($this->records->report($id));
         $title = mb_substr($report->title, 0, 190).' (copy)';
 
         return $this->answer($this->edit->make(With::of($report, ['title' => $title])), 201);

@@ -54,7 +54,7 @@ final readonly class ReportPageController
     ),]
     public function page(int $id, string $page, Request $request): JsonResponse
     {
-        $report = OpenReports::report($this->records->report($id)->document);
+        $report = $this->open->report($this->records->report($id));
         $drawing = $this->open->drawing($report);
         $width = QueryNumber::maybe($request, 'width');
         $paper = null !== $width ? Paper::column(min((float) $width, self::WIDEST_COLUMN)) : null;
@@ -75,7 +75,7 @@ final readonly class ReportPageController
     ),]
     public function numbers(int $id, string $page, Request $request): JsonResponse
     {
-        $report = OpenReports::report($this->records->report($id)->document);
+        $report = $this->open->report($this->records->report($id));
         $sought = mb_substr(mb_scrub($request->query->getString('q')), 0, 200);
         $block = mb_substr(mb_scrub($request->query->getString('of')), 0, 40);
         $row = mb_substr(mb_scrub($request->query->getString('row')), 0, 1000);
@@ -96,7 +96,7 @@ final readonly class ReportPageController
     #[Operation('The document that ./keen report makes the same pages of', answer: 'object')]
     public function document(int $id): JsonResponse
     {
-        $report = OpenReports::report($this->records->report($id)->document);
+        $report = $this->open->report($this->records->report($id));
 
         return new JsonResponse($this->files->document($report));
     }
@@ -105,7 +105,7 @@ final readonly class ReportPageController
     #[Operation('The first page as it is now, as a picture', media: ['image/svg+xml'])]
     public function picture(int $id): Response
     {
-        $report = self::withPage($this->records->report($id));
+        $report = $this->withPage($this->records->report($id));
         $drawn = (new ReportPages($this->open->drawing($report)))->page($report->pages[0]);
 
         return new Response($this->svg->render($drawn->picture()), 200, ['Content-Type' => 'image/svg+xml']);
@@ -133,15 +133,15 @@ final readonly class ReportPageController
     private function render(ReportRecord $record): string
     {
         $made = new \DateTimeImmutable();
-        $drawing = $this->open->drawing(self::withPage($record));
+        $drawing = $this->open->drawing($this->withPage($record));
 
         return $this->pdf->render(new ReportPages($drawing, $made), $made);
     }
 
     /** A report without any page is shown as one that nothing stands on. */
-    private static function withPage(ReportRecord $record): Report
+    private function withPage(ReportRecord $record): Report
     {
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
 
         return [] === $report->pages ? $report->withPages([new Page('blank', $report->title)]) : $report;
     }

@@ -34,6 +34,7 @@ final readonly class SettlingController
         private ReportState $states,
         private ReportEdit $edit,
         private Deferral $deferral,
+        private OpenReports $open,
     ) {
     }
 
@@ -122,7 +123,7 @@ final readonly class SettlingController
                 ->must('to')
                 ->string(20),
         );
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
         $this->edit->rollOn(
             id: $id,
             based: $record->version,
@@ -138,7 +139,7 @@ final readonly class SettlingController
     private function withAccepted(int $id, string $finding, ?Acceptance $accepted, Request $request): JsonResponse
     {
         $record = $this->records->report($id);
-        $report = OpenReports::report($record->document);
+        $report = $this->open->report($record);
         $others = array_values(
             array_filter($report->accepted, static fn (Acceptance $one): bool => $one->finding !== $finding),
         );

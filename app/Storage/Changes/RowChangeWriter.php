@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage\Changes;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Names\FormerNames;
+use KeenMargin\App\Storage\Names\NameKind;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
 use KeenMargin\App\Storage\Reports\ReportSteps;
@@ -23,6 +25,7 @@ final readonly class RowChangeWriter
         private SeriesStore $store,
         private DatasetTotals $totals,
         private ReportSteps $reports,
+        private FormerNames $names,
     ) {
     }
 
@@ -42,12 +45,15 @@ final readonly class RowChangeWriter
                     (string) ($after['document'] ?? ''),
                 );
             } elseif (null === $before) {
-                $connection->insert($row->table, ['id' => $row->id] + ($after ?? []));
+                $this->insert($row, $after ?? []);
             } elseif (null === $after) {
                 $this->remove($row);
             } elseif ('measure' === $row->table && isset($after['scale'])) {
                 $this->rescale($row->id, (int) $after['scale'], (int) $before['scale']);
             } else {
+                $isNamedOtherwise = isset($after['name']) || \array_key_exists('merged_into', $after);
+                $kind = $isNamedOtherwise ? NameKind::tryFrom($row->table) : null;
+                null === $kind || $this->names->lose($kind, $row->id);
                 $connection->update($row->table, $after, ['id' => $row->id]);
                 'measure' === $row->table && $this->recount($row->id, $before, $after);
             }
@@ -82,7 +88,22 @@ final readonly class RowChangeWriter
                 return;
             }
         }
+        $kind = NameKind::tryFrom($row->table);
+        null === $kind || $this->names->lose($kind, $row->id);
         $this->store->connection->delete($row->table, ['id' => $row->id]);
+    }
+
+    /**
+     * A member that came back by itself meanwhile is there already.
+     *
+     * @param array<string, int|string|null> $columns
+     */
+    private function insert(RowChange $row, array $columns): void
+    {
+        $isThere =
+            'member' === $row->table
+            && 0 < $this->store->number("SELECT COUNT(*) FROM member WHERE id = $row->id");
+        $isThere || $this->store->connection->insert($row->table, ['id' => $row->id] + $columns);
     }
 
     /**

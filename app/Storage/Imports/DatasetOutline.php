@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage\Imports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Names\NameKind;
+use KeenMargin\App\Storage\Names\Reference;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -91,8 +93,22 @@ final class DatasetOutline
             $added[$breakdown->name] = $new;
         }
         $this->manager->flush();
+        $this->numberParts();
+        $this->manager->flush();
 
         return array_filter($added);
+    }
+
+    /** Ratios refer to the measures that they are made of by number, which new ones have only now. */
+    private function numberParts(): void
+    {
+        $kept = fn (?string $name): ?string => isset($this->measures[$name ?? ''])
+            ? (new Reference(NameKind::Measure, (int) $this->measures[$name ?? '']->id))->written()
+            : $name;
+        foreach ($this->record->measures as $measure) {
+            $measure->numerator = $kept($measure->numerator);
+            $measure->denominator = $kept($measure->denominator);
+        }
     }
 
     /** @return list<string> */

@@ -19,7 +19,11 @@ class NoteRecord
     #[ORM\Column]
     public int $version = 1;
 
-    /** @param string $place key of the place: filters as JSON; label of the row that it was written at */
+    /**
+     * @param string $measure by its number: `measure#7`
+     * @param string $place filters as JSON, with numbers in place of names
+     * @param string $label of the row that it was written at
+     */
     public function __construct(
         #[ORM\ManyToOne(targetEntity: DatasetRecord::class),
             ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]

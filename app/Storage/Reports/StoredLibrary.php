@@ -6,6 +6,7 @@ namespace KeenMargin\App\Storage\Reports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
@@ -23,6 +24,7 @@ final readonly class StoredLibrary implements Library
         private EntityManagerInterface $manager,
         private OpenDatasets $datasets,
         private DatasetNotes $notes,
+        private KeptDocuments $documents,
     ) {
     }
 
@@ -35,10 +37,15 @@ final readonly class StoredLibrary implements Library
     {
         $chart = ctype_digit($named) ? $this->manager->find(ChartRecord::class, (int) $named) : null;
         if (null === $chart || null !== $chart->deletedAt) {
-            throw new NotAccepted('chart', 'The named chart was deleted. Choose another, or take the block away.');
+            $what = null === $chart ? 'The named chart' : "The chart “{$chart->name}”";
+            throw new NotAccepted('chart', "$what was deleted. Choose another, or take the block away.");
         }
 
-        return new NamedChart($chart->name, (string) $chart->dataset->id, $chart->recipe);
+        return new NamedChart(
+            $chart->name,
+            (string) $chart->dataset->id,
+            $this->documents->recipe($chart->recipe),
+        );
     }
 
     public function notes(string $dataset, Question $question): NotesInChart
@@ -53,7 +60,11 @@ final readonly class StoredLibrary implements Library
 
         return null !== $record && null === $record->deletedAt
             ? $record
-            : throw new NotAccepted('dataset', 'Its figures were deleted. Bring them back, or choose others.');
+            : throw new NotAccepted(
+                'dataset',
+                (null === $record ? 'Its figures' : "Its figures, “{$record->name}”,").
+                    ' were deleted. Bring them back, or choose others.',
+            );
     }
 
     /** @throws NotAccepted where there is none */

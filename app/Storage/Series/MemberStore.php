@@ -7,6 +7,7 @@ namespace KeenMargin\App\Storage\Series;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\ParameterType;
 use KeenMargin\App\Storage\Connection\Queries;
+use KeenMargin\App\Storage\Names\FormerNames;
 use KeenMargin\Core\Figures\LineRole;
 
 /** Reads and writes members of breakdowns by SQL: there may be too many for the object mapper. */
@@ -103,13 +104,16 @@ final readonly class MemberStore
     }
 
     /**
+     * One that was deleted and comes back under its name has its number again: whatever refers to it means it.
+     *
      * @param list<string> $names of members that the breakdown does not have yet
      *
      * @return array<int, string> by id
      */
     public function addMembers(int $breakdown, array $names): array
     {
-        $id = $this->queries->nextId('member') - 1;
+        $next = $this->queries->nextId('member');
+        $gone = [] === $names ? [] : $this->gone($breakdown);
         $position = $this->queries->number(
             "SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown",
         );
@@ -118,7 +122,8 @@ final readonly class MemberStore
         );
         $added = [];
         foreach ($names as $name) {
-            $insert->bindValue(1, ++$id, ParameterType::INTEGER);
+            $id = $gone[$name] ?? $next++;
+            $insert->bindValue(1, $id, ParameterType::INTEGER);
             $insert->bindValue(2, ++$position, ParameterType::INTEGER);
             $insert->bindValue(3, $name);
             $insert->bindValue(4, $breakdown, ParameterType::INTEGER);
@@ -138,6 +143,18 @@ final readonly class MemberStore
         foreach (array_intersect_key($roles, $ids) as $name => $role) {
             $this->queries->connection->update('member', ['role' => $role->value], ['id' => $ids[$name]]);
         }
+    }
+
+    /** The number of a new member; that of the one that was deleted where it comes back. */
+    public function numberFor(int $breakdown, string $name): int
+    {
+        return $this->gone($breakdown)[$name] ?? $this->queries->nextId('member');
+    }
+
+    /** @return array<string|int, int> numbers of members that were deleted, by their last names */
+    public function gone(int $breakdown): array
+    {
+        return (new FormerNames($this->queries->connection))->gone($breakdown);
     }
 
     /** The position of a breakdown's last member; -1 where it has none. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage\Series;
 
+use KeenMargin\App\Storage\Names\NamesNow;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -40,7 +41,7 @@ final readonly class StoredFigures implements Figures
             $members[$breakdown->name] = BreakdownMembers::of($breakdown, $store);
         }
         $this->members = $members;
-        $this->dataset = self::outline($record, $members);
+        $this->dataset = self::outline($record, $members, $store);
     }
 
     /**
@@ -55,7 +56,7 @@ final readonly class StoredFigures implements Figures
             $members[$breakdown->name] = BreakdownMembers::some($breakdown, $store, $names);
         }
 
-        return self::outline($record, $members);
+        return self::outline($record, $members, $store);
     }
 
     public function members(string $breakdown): BreakdownMembers
@@ -320,15 +321,17 @@ final readonly class StoredFigures implements Figures
     }
 
     /** @param array<string, BreakdownMembers> $members */
-    private static function outline(DatasetRecord $record, array $members): Dataset
+    private static function outline(DatasetRecord $record, array $members, SeriesStore $store): Dataset
     {
+        $bands = $record->measures->map(static fn (MeasureRecord $measure): array => $measure->bands)->toArray();
+        $names = NamesNow::in($bands, $store->connection);
         $grain = Grain::from($record->grain);
         $calendar = new FiscalCalendar($record->firstMonth);
 
         return new Dataset(
             name: $record->name,
             measures: array_values(
-                $record->measures->map(static fn (MeasureRecord $measure) => $measure->measure())->toArray(),
+                $record->measures->map(static fn (MeasureRecord $measure) => $measure->measure($names))->toArray(),
             ),
             breakdowns: array_values(
                 array_map(static fn (BreakdownMembers $own): Breakdown => $own->breakdown(), $members),

@@ -12,6 +12,8 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Kinds;
+use KeenMargin\Core\Question\Names\OneName;
+use KeenMargin\Core\Question\Names\RecipeNames;
 use KeenMargin\Core\Time\Grain;
 
 /** A recipe made on another dataset, fitted to this one: each name that it lacks is asked for, once. */
@@ -82,7 +84,7 @@ final class CarryOver
             if (self::LEFT_OUT === $answer) {
                 $this->drop($key);
             } elseif (null !== $answer) {
-                $this->recipe = Renaming::measure($name, $answer)->of($this->recipe);
+                $this->recipe = RecipeNames::of($this->recipe, OneName::ofMeasure($name, $answer));
             }
         }
     }
@@ -107,7 +109,7 @@ final class CarryOver
             if (self::LEFT_OUT === $answer) {
                 $this->dropField($name);
             } elseif (null !== $answer) {
-                $this->recipe = Renaming::breakdown($name, $answer)->of($this->recipe);
+                $this->recipe = RecipeNames::of($this->recipe, OneName::ofBreakdown($name, $answer));
             }
         }
     }
@@ -193,7 +195,7 @@ final class CarryOver
             if (self::LEFT_OUT === $answer) {
                 $this->dropMember($field, $name);
             } elseif (null !== $answer) {
-                $this->recipe = Renaming::member($field, $name, $answer)->of($this->recipe);
+                $this->recipe = RecipeNames::of($this->recipe, OneName::ofMember($field, $name, $answer));
             }
         }
     }

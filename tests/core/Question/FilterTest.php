@@ -7,7 +7,6 @@ namespace KeenMargin\Tests\core\Question;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
-use KeenMargin\Core\Question\Change\Renaming;
 use KeenMargin\Core\Question\Sentence\QuestionSentence;
 use KeenMargin\Tests\core\Written;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -107,38 +106,5 @@ final class FilterTest extends TestCase
             ' where completion is below 99 in',
             $say([['field' => 'Completion', 'below' => '99']]),
         );
-    }
-
-    public function testRecipesFollowARenaming(): void
-    {
-        $recipe = [
-            'keenMargin' => 1,
-            'question' => [
-                'measure' => 'Revenue',
-                'where' => [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Revenue', 'below' => '5']],
-            ],
-            'kind' => 'variance-tiers',
-        ];
-        $where = static fn (Renaming $renaming): mixed => ((array) $renaming->of($recipe)['question'])['where'];
-        self::assertSame(
-            [['field' => 'Route', 'in' => ['North', 'Isle']], ['field' => 'Revenue', 'below' => '5']],
-            $where(Renaming::member('Route', 'Holm', 'Isle')),
-        );
-        self::assertSame(
-            [['field' => 'Route', 'in' => ['North']], ['field' => 'Revenue', 'below' => '5']],
-            $where(Renaming::member('Route', 'Holm', 'North')),
-            'merged, it is named once',
-        );
-        self::assertSame(
-            [['field' => 'Line', 'in' => ['North', 'Holm']], ['field' => 'Revenue', 'below' => '5']],
-            $where(Renaming::breakdown('Route', 'Line')),
-        );
-        $renamed = Renaming::measure('Revenue', 'Income')->of($recipe);
-        self::assertSame(
-            ['Income', [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Income', 'below' => '5']]],
-            [((array) $renamed['question'])['measure'], ((array) $renamed['question'])['where']],
-        );
-        self::assertSame($recipe, Renaming::member('Vessel', 'Holm', 'Isle')->of($recipe), 'of another breakdown');
-        self::assertSame($recipe, Renaming::measure('Income', 'x')->of($recipe));
     }
 }

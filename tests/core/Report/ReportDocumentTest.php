@@ -6,9 +6,7 @@ namespace KeenMargin\Tests\core\Report;
 
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Question\Change\Renaming;
 use KeenMargin\Core\Report\Document\ReportReader;
-use KeenMargin\Core\Report\Document\ReportRenaming;
 use KeenMargin\Core\Report\Document\ReportWriter;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -162,35 +160,5 @@ final class ReportDocumentTest extends TestCase
         $evil = '<script>alert(1)</script>';
         $report = WrittenReport::report(['pages' => [['title' => $evil, 'message' => $evil]]]);
         self::assertSame($evil, $report->pages[0]->message->said());
-    }
-
-    public function testARenamedMemberIsFollowedInQuestionsAndInNumbers(): void
-    {
-        $number = ['said' => '1', 'of' => 'c', 'row' => 'North', 'column' => 'AC', 'exact' => '1', 'follows' => true];
-        $report = WrittenReport::report([
-            'about' => ['where' => [['field' => 'Route', 'in' => ['North']]]],
-            'pages' => [
-                WrittenReport::page(
-                    'p',
-                    [
-                        [
-                            WrittenReport::chart(
-                                'c',
-                                ['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North']]]],
-                            ),
-                        ],
-                        [WrittenReport::chart('d', ['where' => [['field' => 'Route', 'in' => ['North']]]], 'Other')],
-                    ],
-                    ['message' => ['It is ', $number]],
-                ),
-            ],
-        ]);
-        $renaming = Renaming::member('Route', 'North', 'Far North');
-        $renamed = ReportRenaming::of($report, 'Fares', $renaming, [], false);
-        $json = json_encode(ReportWriter::toArray($renamed), \JSON_THROW_ON_ERROR);
-        self::assertSame('Far North', $renamed->pages[0]->message->numbers()[0]->row?->name);
-        self::assertSame(2, substr_count($json, '"in":["North"]'), 'the other dataset and what all is about stay');
-        $only = ReportRenaming::of($report, 'Fares', $renaming, [], true);
-        self::assertSame(['Far North'], $only->about->where[0]->members);
     }
 }

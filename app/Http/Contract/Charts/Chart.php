@@ -24,6 +24,8 @@ final readonly class Chart
         #[OA\Property] public int $dataset,
         #[OA\Property] public string $datasetName,
         #[OA\Property(ref: '#/components/schemas/Recipe')] public array $recipe,
+        #[OA\Property(description: 'the last change of a name that its names know of; saving tells it')]
+        public int $names,
         #[OA\Property] public string $savedAt,
         #[OA\Property(description: 'what the picture was drawn from')] public ?string $pictured = null,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public ?array $troubles = null,

@@ -12,7 +12,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Drawing
 {
-    public const OPTIONAL = ['beside'];
+    public const OPTIONAL = ['beside', 'names'];
 
     /**
      * @param array<string, mixed> $recipe
@@ -49,6 +49,8 @@ final readonly class Drawing
             ),
         ),]
         public object $earlier,
+        #[OA\Property(description: 'the last change of a name that its names know of; of the first only')]
+        public ?int $names = null,
         #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Drawing'), new OA\Schema(type: 'null')]),]
         public ?self $beside = null,
     ) {

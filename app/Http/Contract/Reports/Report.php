@@ -30,6 +30,8 @@ final readonly class Report
             description: 'as docs/recipe.md says', type: 'object', additionalProperties: true,
         ),]
         public object $document,
+        #[OA\Property(description: 'the last change of a name that its names know of; saving tells it')]
+        public int $names,
         #[OA\Property(
             oneOf: [new OA\Schema(ref: '#/components/schemas/ReportClosing'), new OA\Schema(type: 'null')],
         ),]

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Storage\Names;
+
+use Doctrine\DBAL\Connection;
+use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Question\Names\NameMap;
+use KeenMargin\Core\Question\Names\RecipeNames;
+use KeenMargin\Core\Report\Document\ReportNames;
+use KeenMargin\Core\Report\Document\ReportReader;
+use KeenMargin\Core\Report\Document\ReportWriter;
+use KeenMargin\Core\Report\Report;
+
+/**
+ * Recipes and reports on their way into the store and out of it: kept are numbers of measures, breakdowns and members,
+ * so that renaming one changes one row; whoever reads them gets the names as they are now.
+ */
+final readonly class KeptDocuments
+{
+    public FormerNames $names;
+
+    public function __construct(private Connection $connection)
+    {
+        $this->names = new FormerNames($connection);
+    }
+
+    /**
+     * @param array<string, mixed> $kept
+     *
+     * @return array<string, mixed> with names
+     */
+    public function recipe(array $kept): array
+    {
+        return RecipeNames::of($kept, $this->namesIn($kept));
+    }
+
+    /**
+     * @param array<string, mixed> $recipe with names
+     * @param ?int $known the last change of a name that its author knew of; null: all
+     *
+     * @return array<string, mixed> with numbers
+     */
+    public function keptRecipe(int $dataset, array $recipe, ?int $known = null): array
+    {
+        return RecipeNames::of($recipe, $this->numbersOf($dataset, $known));
+    }
+
+    /**
+     * A recipe with the names that its author knew, with those of now.
+     *
+     * @param array<string, mixed> $recipe
+     *
+     * @return array<string, mixed>
+     */
+    public function renewed(int $dataset, array $recipe, ?int $known): array
+    {
+        return $this->recipe($this->keptRecipe($dataset, $recipe, $known));
+    }
+
+    /**
+     * @param array<string, mixed> $kept
+     *
+     * @throws NotAccepted where it cannot be read
+     */
+    public function report(array $kept): Report
+    {
+        return ReportNames::of(ReportReader::read(Given::kept($kept)), $this->namesIn($kept));
+    }
+
+    /**
+     * @param ?int $known the last change of a name that its author knew of; null: all
+     *
+     * @return array<string, mixed> with numbers
+     */
+    public function keptReport(Report $report, ?int $known = null): array
+    {
+        $numbers = new NumbersOfReport($this->connection, $this->names, $known ?? $this->names->latest());
+
+        return ReportWriter::toArray(ReportNames::of($report, $numbers));
+    }
+
+    /** How many named charts and reports refer to it. */
+    public function naming(Reference $reference): int
+    {
+        $within = "%\"{$reference->written()}\"%";
+        $found = $this->connection->fetchOne(
+            'SELECT (SELECT COUNT(*) FROM chart WHERE deleted_at IS NULL AND recipe LIKE ?) + '.
+                '(SELECT COUNT(*) FROM report WHERE deleted_at IS NULL AND document LIKE ?)',
+            [$within, $within],
+        );
+
+        return is_numeric($found) ? (int) $found : 0;
+    }
+
+    /** @param array<mixed> $document that numbers stand in, or a list of documents */
+    public function namesIn(array $document): NamesNow
+    {
+        return NamesNow::in($document, $this->connection);
+    }
+
+    public function numbersOf(int $dataset, ?int $known = null): NameMap
+    {
+        return new NumbersOf($dataset, $this->names, $known ?? $this->names->latest());
+    }
+}
