@@ -38,6 +38,7 @@ const CORE = [
     'Question',
     'Question/Fit',
     'Question/Document',
+    'Question/Names',
     'Question/Sentence',
     'Question/Typed',
     'Question/Change',

@@ -260,11 +260,13 @@ final readonly class MeasureSettings
             throw new NotAccepted('grouping', 'A ratio is made of two other measures, and there are not two.');
         }
         $numerator =
-            $given->maybe('numerator')?->oneOf($others) ??
-            ($measure?->partName($measure->numerator) ?? throw new NotAccepted('numerator', 'Say which measure is the numerator.'));
+            $given->maybe('numerator')?->oneOf($others)
+            ?? $measure?->partName($measure->numerator)
+            ?? throw new NotAccepted('numerator', 'Say which measure is the numerator.');
         $denominator =
-            $given->maybe('denominator')?->oneOf($others) ??
-            ($measure?->partName($measure->denominator) ?? throw new NotAccepted('denominator', 'Say which measure is the denominator.'));
+            $given->maybe('denominator')?->oneOf($others)
+            ?? $measure?->partName($measure->denominator)
+            ?? throw new NotAccepted('denominator', 'Say which measure is the denominator.');
 
         return [$numerator, $denominator];
     }

@@ -270,7 +270,11 @@ final class ReferencesTest extends TestCase
     /** @param list<array<string, mixed>> $blocks */
     private function report(array $blocks): Answer
     {
-        $rows = array_map(static fn (array $block): array => ['id' => "r{$block['id']}", 'blocks' => [$block]], $blocks);
+        $rows = [];
+        foreach ($blocks as $block) {
+            $id = $block['id'] ?? '';
+            $rows[] = ['id' => \is_string($id) ? "r$id" : 'r', 'blocks' => [$block]];
+        }
         $made = Server::send('POST', '/api/reports', [
             'title' => 'Review',
             'document' => [
@@ -301,12 +305,12 @@ final class ReferencesTest extends TestCase
     }
 
     /**
-     * @param callable(list<array<string, mixed>>): list<array<string, mixed>> $change of the rows of its page
+     * @param callable(array<mixed>): array<mixed> $change of the rows of its page
      * @param array<string, mixed> $more
      */
     private static function put(Answer $report, callable $change, array $more = []): Answer
     {
-        /** @var array{pages: list<array{rows: list<array<string, mixed>>}>} $document */
+        /** @var array{pages: list<array{rows: array<mixed>}>} $document */
         $document = $report->at('document');
         $document['pages'][0]['rows'] = $change($document['pages'][0]['rows']);
 
@@ -318,33 +322,33 @@ final class ReferencesTest extends TestCase
         );
     }
 
-    /** @return callable(list<array<string, mixed>>): list<array<string, mixed>> */
+    /** @return callable(array<mixed>): array<mixed> */
     private static function without(string $block): callable
     {
         return static fn (array $rows): array => array_values(
-            array_filter($rows, static fn (array $row): bool => $row['id'] !== "r$block"),
+            array_filter($rows, static fn (mixed $row): bool => \is_array($row) && $row['id'] !== "r$block"),
         );
     }
 
     /**
      * @param array<string, mixed> $block
      *
-     * @return callable(list<array<string, mixed>>): list<array<string, mixed>>
+     * @return callable(array<mixed>): array<mixed>
      */
     private static function with(array $block): callable
     {
-        return static fn (array $rows): array => [...$rows, ['id' => 'new', 'blocks' => [$block]]];
+        return static fn (array $rows): array => array_merge($rows, [['id' => 'new', 'blocks' => [$block]]]);
     }
 
     /**
      * @param list<string> $routes
      *
-     * @return callable(list<array<string, mixed>>): list<array<string, mixed>>
+     * @return callable(array<mixed>): array<mixed>
      */
     private static function where(string $block, array $routes): callable
     {
         return static fn (array $rows): array => array_map(
-            static fn (array $row): array => $row['id'] === "r$block"
+            static fn (mixed $row): mixed => \is_array($row) && $row['id'] === "r$block"
                 ? array_replace_recursive($row, [
                     'blocks' => [['chart' => ['question' => ['where' => [['in' => $routes]]]]]],
                 ])
@@ -358,24 +362,11 @@ final class ReferencesTest extends TestCase
     {
         self::assertSame(200, $report->status, $report->body);
 
-        return array_values(
-            array_map(
-                static fn (int $row): mixed => $report->at(
-                    'document',
-                    'pages',
-                    0,
-                    'rows',
-                    $row,
-                    'blocks',
-                    0,
-                    'chart',
-                    'question',
-                    'where',
-                    0,
-                    'in',
-                ),
-                array_keys((array) $report->at('document', 'pages', 0, 'rows')),
-            ),
+        $path = ['blocks', 0, 'chart', 'question', 'where', 0, 'in'];
+
+        return array_map(
+            static fn (int|string $row): mixed => $report->at('document', 'pages', 0, 'rows', $row, ...$path),
+            array_keys((array) $report->at('document', 'pages', 0, 'rows')),
         );
     }
 

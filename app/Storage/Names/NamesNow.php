@@ -9,7 +9,7 @@ use KeenMargin\App\Storage\Connection\Queries;
 use KeenMargin\Core\Question\Names\NameMap;
 use KeenMargin\Core\Report\Document\NamesOfDatasets;
 
-/** The names that kept documents have numbers for, as they are now. A merged member has the name of the one it became. */
+/** Names, as they are now, for the numbers in kept documents. A merged member has the name of the one it became. */
 final readonly class NamesNow implements NameMap, NamesOfDatasets
 {
     /** @param array<string, string> $names by written reference */

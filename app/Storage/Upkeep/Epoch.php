@@ -20,6 +20,7 @@ final class Epoch
         'report' => ['version'],
         'report_version' => ['version'],
         'report_step' => ['was', 'became'],
+        'former_name' => ['id'],
     ];
 
     /**

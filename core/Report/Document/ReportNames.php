@@ -153,7 +153,10 @@ final class ReportNames
     private function about(About $about, array $blocks): About
     {
         return With::of($about, [
-            'where' => array_map(fn (MemberFilter $filter): MemberFilter => $this->filter($filter, $blocks), $about->where),
+            'where' => array_map(
+                fn (MemberFilter $filter): MemberFilter => $this->filter($filter, $blocks),
+                $about->where,
+            ),
         ]);
     }
 

@@ -13,7 +13,9 @@ final class NotingNames implements NameMap
     /** @var array<string, string> what each is, as a sentence tells it */
     public array $unresolved = [];
 
-    /** @param array<string, string> $borne references by names that were borne for a while only: `member Route Sound` */
+    /**
+     * @param array<string, string> $borne references by names that were borne for a while only: `member Route Sound`
+     */
     public function __construct(private readonly NameMap $names, private readonly array $borne = [])
     {
     }

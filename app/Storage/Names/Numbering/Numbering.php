@@ -129,7 +129,11 @@ final class Numbering
         });
     }
 
-    /** @param callable(string, array<string, mixed>, int, int, bool): array<string, string> $columns that become others */
+    /**
+     * Columns are given with the table, the dataset, the change, and whether they are those after it.
+     *
+     * @param callable(string, array<string, mixed>, int, int, bool): array<string, string> $columns that become others
+     */
     private function eachChange(callable $columns): void
     {
         $all = $this->connection->fetchAllAssociative('SELECT id, dataset, body FROM dataset_change ORDER BY id');
