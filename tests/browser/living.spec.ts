@@ -188,3 +188,32 @@ test('an amount that was typed in the figures is undone from the chart, in the s
   await expect(page.locator('svg.chart')).not.toContainText('827')
   await expect(page.getByText(/^Undone:/)).toBeVisible()
 })
+
+test('a page that is open while names are swapped goes on about the same, and saves it so', async ({ page }) => {
+  const csv = 'Month,Route,Amount\n2026-01,Sound,100\n2026-01,Holm,8000\n2026-02,Sound,110\n2026-02,Holm,8100\n'
+  const id = await made(page, 'Swapped names', csv)
+  const where = [{ field: 'Route', in: ['Sound'] }]
+  const recipe = { keenMargin: 1, question: { by: 'month', where }, kind: 'variance-tiers' }
+  const data = { dataset: id, name: 'Of the sound', recipe }
+  const { id: kept } = await (await page.request.post('/api/charts', { data })).json()
+  await page.goto(`/charts/${kept}`)
+  await expect(sentence(page)).toContainText('of Sound')
+  for (const [rename, to] of [
+    ['Sound', 'Old sound'],
+    ['Holm', 'Sound'],
+  ]) {
+    const dataset = await (await page.request.get(`/api/datasets/${id}`)).json()
+    const headers = { 'If-Match': `"${dataset.version}"` }
+    const path = `/api/datasets/${id}/breakdowns/${dataset.breakdowns[0].id}`
+    expect((await page.request.patch(path, { headers, data: { rename, to } })).status()).toBe(200)
+  }
+  await expect(sentence(page)).toContainText('of Old sound')
+  await expect(page.locator('svg.chart text[data-role=value-label]').first()).toHaveText('100')
+  await by(page, 'quarter')
+  await expect
+    .poll(async () => (await (await page.request.get(`/api/charts/${kept}`)).json()).recipe.question)
+    .toMatchObject({ by: 'quarter', where: [{ field: 'Route', in: ['Old sound'] }] })
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(sentence(page)).toContainText('of Old sound')
+})

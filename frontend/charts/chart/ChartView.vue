@@ -22,7 +22,7 @@ const RowSources = defineAsyncComponent(() => import('../rows/RowSources.vue'))
 const PutIntoReport = defineAsyncComponent(() => import('../report/PutIntoReport.vue'))
 const isPutting = ref(false)
 const chartOf = useChart()
-const { dataset, recipes, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
+const { dataset, recipes, known, renamed, path, problem, fresh, sitting, saving, pulse, beat } = chartOf
 const { change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter, keepBands } = chartOf
 const { chart, savedAt, theirs } = saving
 const { canUndo, canRedo, isDatasetNext } = sitting
@@ -46,7 +46,9 @@ const {
   recipes,
   computed(() => (measured.value ? Math.round(width.value / zoom.value) : 0)),
   fresh,
+  known,
 )
+watch(drawing, (drawn) => drawn && renamed(drawn))
 /** A chart that is pinned to a day within a month knows from its drawing what is next to it. */
 const closing = computed(() => {
   const drawn = drawing.value?.closing

@@ -8,7 +8,7 @@ import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
 /** A chart as it is read on a phone: the question in one small line, the message, the picture, and its workings below. */
-const { dataset, recipes, problem, fresh, saving } = useChart()
+const { dataset, recipes, known, problem, fresh, saving } = useChart()
 const { chart } = saving
 const { width } = useWindowSize()
 const SIDE = 14
@@ -23,6 +23,7 @@ const {
   computed(() => recipes.value.slice(0, 1)),
   wide,
   fresh,
+  known,
 )
 const question = computed(() => (drawing.value?.sentence ?? []).map((part) => part.text).join(''))
 const message = computed(() => recipes.value[0]?.finish?.message?.text ?? '')

@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, conflict, says } from '../../shared/api'
-import type { Dataset, Finish, Kind, Measure, Note, Question, Recipe } from '../../shared/types'
+import type { Dataset, Drawing, Finish, Kind, Measure, Note, Question, Recipe } from '../../shared/types'
 import { around, useClosing } from '../../shared/useClosing'
 import { loadDataset, useDataset } from '../../shared/useDataset'
 import { sittingName } from '../../shared/usePulse'
@@ -16,6 +16,8 @@ interface State {
   recipes: Recipe[]
   /** the way back to where this chart was looked into */
   path: Stop[]
+  /** the last change of a name that the recipes know of; null: their names are told as they are now */
+  known: number | null
 }
 
 /** Without what is left to its default. */
@@ -40,12 +42,13 @@ export function useChart() {
     set: (next) => (recipes.value = next ? [next, ...recipes.value.slice(1)] : []),
   })
   const path = shallowRef<Stop[]>([])
+  const known = ref<number | null>(null)
   const problem = ref('')
   const fresh = ref(0)
   const place = computed(
     () => `keen:${route.params.id ? `chart-${route.params.id}` : `dataset-${route.query.dataset}`}`,
   )
-  const saving = useSaving(dataset, recipe, problem, place)
+  const saving = useSaving(dataset, recipe, problem, place, known)
   const { chart } = saving
 
   const {
@@ -87,12 +90,13 @@ export function useChart() {
 
   const sitting = useSitting<State>({
     name: place,
-    current: () => ({ recipes: recipes.value, path: path.value }),
+    current: () => ({ recipes: recipes.value, path: path.value, known: known.value }),
     restore: (state) => {
       // A page that was open through an upgrade may have kept steps of another shape.
       if (!Array.isArray(state.recipes)) return
       recipes.value = state.recipes
       path.value = state.path
+      known.value = state.known ?? null
       afterChange()
     },
     dataset: {
@@ -119,6 +123,19 @@ export function useChart() {
     } catch (error) {
       problem.value = says(error)
     }
+  }
+
+  /** What was renamed since the recipes were read has its new name in them, too. */
+  function renamed({ names, recipe: first, beside }: Drawing) {
+    if (names === undefined || names === known.value) return
+    const isOld = known.value !== null
+    known.value = names
+    if (!isOld) return
+    const drawn = [first, beside?.recipe]
+    recipes.value = recipes.value.map((own, i): Recipe => {
+      const { question, finish } = drawn[i] ?? own
+      return { ...own, question, finish: finish && told({ ...finish, width: own.finish?.width }) }
+    })
   }
 
   function fromAddress(): Recipe | null {
@@ -250,7 +267,7 @@ export function useChart() {
   watch(place, () => void load(), { immediate: true })
 
   return {
-    ...{ dataset, recipes, path, problem, fresh, sitting, closing, saving, pulse, beat },
+    ...{ dataset, recipes, known, renamed, path, problem, fresh, sitting, closing, saving, pulse, beat },
     ...{ change, finish, replace, draw, turnBeside, lookInto, goBack, moveClosing, sayBetter, keepBands },
   }
 }

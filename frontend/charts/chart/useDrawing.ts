@@ -13,12 +13,14 @@ const SLOW_AFTER = 300
  * @param recipes one, or two that are drawn on one scale
  * @param width of each, in pixels; not asked before it is known
  * @param fresh counts the changes of the figures
+ * @param known the last change of a name that the recipes know of; null: their names are told as they are now
  */
 export function useDrawing(
   dataset: Ref<number | null>,
   recipes: Ref<Recipe[]>,
   width: Ref<number>,
   fresh: Ref<number>,
+  known: Ref<number | null> = ref(null),
 ) {
   const sized = computed(() =>
     recipes.value.map((of): Recipe => ({ ...of, finish: { ...of.finish, width: Math.round(width.value) } })),
@@ -27,7 +29,10 @@ export function useDrawing(
     () => ['datasets', dataset.value, 'drawings', sized.value, fresh.value],
     (signal) => {
       const [recipe, beside] = sized.value
-      return ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, { body: { recipe, beside }, signal })
+      return ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, {
+        body: { recipe, beside, names: known.value ?? undefined },
+        signal,
+      })
     },
     { isAsked: () => dataset.value !== null && recipes.value.length > 0 && width.value >= 1, isFresh: true },
   )

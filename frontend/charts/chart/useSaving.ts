@@ -4,12 +4,17 @@ import { useDebounceFn } from '@vueuse/core'
 import { ask, conflict, says } from '../../shared/api'
 import type { Chart, Dataset, Recipe } from '../../shared/types'
 
-/** Keeps a named chart: saves what changes, and notices when somebody else saved it meanwhile. */
+/**
+ * Keeps a named chart: saves what changes, and notices when somebody else saved it meanwhile.
+ *
+ * @param known the last change of a name that the recipe knows of
+ */
 export function useSaving(
   dataset: Ref<Dataset | null>,
   recipe: Ref<Recipe | null>,
   problem: Ref<string>,
   place: Ref<string>,
+  known: Ref<number | null>,
 ) {
   const router = useRouter()
   const chart = shallowRef<Chart | null>(null)
@@ -21,15 +26,17 @@ export function useSaving(
   async function load(id: number) {
     chart.value = await ask<Chart>('GET', `/charts/${id}`)
     savedAt.value = chart.value.savedAt
+    known.value = chart.value.names
   }
 
-  /** A renaming or a named finish may have rewritten the recipe of this very chart. */
+  /** A named finish may have rewritten the recipe of this very chart. */
   async function renew() {
     if (!chart.value || isUnsaved) return
     const kept = await ask<Chart>('GET', `/charts/${chart.value.id}`)
     if (isUnsaved || kept.version === chart.value.version) return
     chart.value = kept
     recipe.value = kept.recipe
+    known.value = kept.names
   }
 
   const save = useDebounceFn(async () => {
@@ -37,7 +44,7 @@ export function useSaving(
     try {
       chart.value = await ask<Chart>('PUT', `/charts/${chart.value.id}`, {
         version: chart.value.version,
-        body: { name: chart.value.name, recipe: recipe.value },
+        body: { name: chart.value.name, recipe: recipe.value, names: known.value ?? undefined },
       })
       savedAt.value = chart.value.savedAt
       isUnsaved = false
@@ -64,6 +71,7 @@ export function useSaving(
     if (!theirs.value) return
     chart.value = theirs.value
     recipe.value = theirs.value.recipe
+    known.value = theirs.value.names
     savedAt.value = theirs.value.savedAt
     isUnsaved = false
     theirs.value = null
@@ -80,7 +88,12 @@ export function useSaving(
         return
       }
       const made = await ask<Chart>('POST', '/charts', {
-        body: { dataset: dataset.value.id, name: text.trim(), recipe: recipe.value },
+        body: {
+          dataset: dataset.value.id,
+          name: text.trim(),
+          recipe: recipe.value,
+          names: known.value ?? undefined,
+        },
       })
       sessionStorage.setItem(`keen:chart-${made.id}`, sessionStorage.getItem(place.value) ?? '{}')
       await router.replace(`/charts/${made.id}`)

@@ -27,7 +27,10 @@ const isPasting = ref(false)
 
 const rename = (chart: Chart, name: string) =>
   run(async () => {
-    await ask('PUT', `/charts/${chart.id}`, { version: chart.version, body: { name, recipe: chart.recipe } })
+    await ask('PUT', `/charts/${chart.id}`, {
+      version: chart.version,
+      body: { name, recipe: chart.recipe, names: chart.names },
+    })
   })
 const copyRecipe = (chart: Chart) =>
   run(async () => {

@@ -85,7 +85,7 @@ async function put(next: Recipe) {
   try {
     chart.value = await ask<Chart>('PUT', `/charts/${chart.value.id}`, {
       version: chart.value.version,
-      body: { name: chart.value.name, recipe: next },
+      body: { name: chart.value.name, recipe: next, names: chart.value.names },
     })
     problem.value = ''
     emit('fresh')

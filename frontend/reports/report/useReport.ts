@@ -26,6 +26,8 @@ export function useReport(id: MaybeRefOrGetter<number>) {
   const visibility = useDocumentVisibility()
   /** The version that the document here began with. */
   let based = 0
+  /** The last change of a name that it knows of. */
+  let known: number | undefined
   let isGone = false
 
   function take(answer: Report) {
@@ -35,6 +37,7 @@ export function useReport(id: MaybeRefOrGetter<number>) {
     if (waiting.value) return
     document.value = answer.document
     based = answer.version
+    known = answer.names
   }
 
   async function load() {
@@ -61,7 +64,7 @@ export function useReport(id: MaybeRefOrGetter<number>) {
     try {
       const answer = await ask<Report>('PUT', `/reports/${toValue(id)}`, {
         version: from,
-        body: { document: next, says: does, over },
+        body: { document: next, says: does, over, names: known },
       })
       waiting.value--
       // The next change is built on this one alone: with nobody else's between, it begins with it.
