@@ -295,7 +295,7 @@ final class NumberingTest extends TestCase
     {
         $process = proc_open(
             [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n'],
-            [1 => ['pipe', 'w'], 2 => ['redirect', 1]],
+            [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']],
             $pipes,
             null,
             ['KEEN_DATA' => $this->file] + getenv(),
