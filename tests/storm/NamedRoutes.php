@@ -335,7 +335,7 @@ final class NamedRoutes
     {
         $known = $this->client->send('GET', "/api/reports/$this->report");
 
-        return 200 === $known->status ? $known : null;
+        return 200 === $known->status && \is_array($known->at('document')) ? $known : null;
     }
 
     /** @param State $state */

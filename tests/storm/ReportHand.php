@@ -48,7 +48,8 @@ final class ReportHand
             return;
         }
         $known = $this->client->send('GET', "/api/reports/$this->id");
-        if (200 !== $known->status) {
+        if (200 !== $known->status || !\is_array($known->at('document'))) {
+            // Whoever sent it may have been killed before the end.
             return;
         }
         match (mt_rand(0, $this->isAlone ? 11 : 7)) {
@@ -205,7 +206,7 @@ final class ReportHand
         ksort($after);
         for ($until = microtime(true) + self::UNDERWAY; !$isKnown && microtime(true) < $until; usleep(500_000)) {
             $known = $this->client->send('GET', "/api/reports/$this->id");
-            if (200 === $known->status && $after === $this->held($known)) {
+            if (\is_array($known->at('document')) && $after === $this->held($known)) {
                 break;
             }
         }

@@ -14,6 +14,7 @@ use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PeriodNames;
+use KeenMargin\Core\Time\WholeMonth;
 
 /**
  * The slot that says what becomes of a month that is not over, where a reference has one figure for all of it:
@@ -54,7 +55,7 @@ final class OpenMonthPart
         return array_values(array_filter($all, static fn (Scenario $one): bool => Scenario::Actual !== $one));
     }
 
-    /** Whether a scenario has figures of one day of the month only: its first or its last. */
+    /** Whether a scenario has one figure for the whole month, of any measure. */
     private static function knowsMonthOnly(Dataset $dataset, Scenario $scenario, Period $month): bool
     {
         $days = array_values(
@@ -64,6 +65,6 @@ final class OpenMonthPart
             ),
         );
 
-        return 1 === \count($days) && \in_array($days[0]->start, [$month->firstDay(), $month->lastDay()], true);
+        return null !== WholeMonth::maybeDay(array_map(static fn (Period $day): int => $day->start, $days));
     }
 }

@@ -14,6 +14,7 @@ use KeenMargin\Core\Time\CivilDate;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 use KeenMargin\Core\Time\PriorYear;
+use KeenMargin\Core\Time\WholeMonth;
 
 /**
  * Which finest periods a scenario covers, for one measure: those for which the whole dataset, before any filter, row or
@@ -230,11 +231,10 @@ final class MeasureCoverage
         foreach (array_keys($days) as $day) {
             $byMonth[$this->unit($day)][] = $day;
         }
-        $isEdge = static fn (int $day): bool => 1 === CivilDate::parts($day)[2] || 1 === CivilDate::parts($day + 1)[2];
 
-        return array_map(
-            static fn (array $own): int => $own[0],
-            array_filter($byMonth, static fn (array $own): bool => 1 === \count($own) && $isEdge($own[0])),
+        return array_filter(
+            array_map(WholeMonth::maybeDay(...), $byMonth),
+            static fn (?int $day): bool => null !== $day,
         );
     }
 
