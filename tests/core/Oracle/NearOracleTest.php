@@ -9,6 +9,7 @@ use Brick\Math\BigRational;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\RowRole;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -56,6 +57,48 @@ final class NearOracleTest extends TestCase
             }
         }
         self::assertGreaterThan(200, $held);
+    }
+
+    /** What one member has to reach says nothing of several together; sentences count all members. */
+    public function testGatheredRowsHaveAValueAndNoTarget(): void
+    {
+        $held = 0;
+        foreach (self::questions() as $case => [$ledger, $asked]) {
+            $plain = $asked->with(['against' => [], 'forecast' => null]);
+            if ('Route' !== $plain->by || [] !== $ledger->roles || [] !== $ledger->groups) {
+                continue;
+            }
+            $isAdded = $ledger->measures[$plain->measure]->isAdded();
+            $workings = self::maybe($ledger, $plain, ['target' => '120', 'top' => 2], 'bullet');
+            $others = array_filter(
+                $workings->table->rows ?? [],
+                static fn (Row $row): bool => RowRole::Other === $row->role,
+            );
+            $other = reset($others);
+            if (null === $workings || false === $other || !$isAdded) {
+                continue;
+            }
+            $isLess = 'less' === $workings->context->better->value;
+            $told = $workings->table->rowsByKey();
+            $rest = BigRational::zero();
+            $reaching = $all = 0;
+            foreach ($ledger->reckoning($plain)->workings()->rows as $expected) {
+                $shown = $expected->numbers->shown;
+                if ('row' !== $expected->role || null === $shown) {
+                    continue;
+                }
+                isset($told[$expected->key]) || ($rest = $rest->plus($shown));
+                ++$all;
+                $reaching += ($isLess ? $shown->isLessThanOrEqualTo(120) : $shown->isGreaterThanOrEqualTo(120)) ? 1 : 0;
+            }
+            self::assertClose($rest, $other->shown, "$case: gathered");
+            self::assertNull($other->values[TargetedRows::TARGET] ?? null, $case);
+            self::assertNull($other->variances[TargetedRows::TARGET] ?? null, $case);
+            $says = implode(' ', $workings->summary->texts());
+            $all < 2 || self::assertStringContainsString("$reaching of $all reach their target.", $says, $case);
+            ++$held;
+        }
+        self::assertGreaterThan(20, $held);
     }
 
     /** Reckoned from the limits alone. */
