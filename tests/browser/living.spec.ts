@@ -217,3 +217,33 @@ test('a page that is open while names are swapped goes on about the same, and sa
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(sentence(page)).toContainText('of Old sound')
 })
+
+test('a chart about what was deleted says so, and is about something else by one choice', async ({ page }) => {
+  const id = await made(page, 'A member goes', 'Month,Route,Amount\n2026-01,Sound,100\n2026-01,Holm,80\n')
+  const settings = async (data: object) => {
+    const dataset = await (await page.request.get(`/api/datasets/${id}`)).json()
+    const headers = { 'If-Match': `"${dataset.version}"` }
+    const path = `/api/datasets/${id}/breakdowns/${dataset.breakdowns[0].id}`
+    expect((await page.request.patch(path, { headers, data })).status()).toBe(200)
+  }
+  await settings({ add: 'Reef' })
+  const recipe = {
+    keenMargin: 1,
+    question: { by: 'month', where: [{ field: 'Route', in: ['Reef'] }] },
+    kind: 'variance-tiers',
+  }
+  const data = { dataset: id, name: 'Of the reef', recipe }
+  const { id: kept } = await (await page.request.post('/api/charts', { data })).json()
+  await settings({ remove: 'Reef' })
+  await page.goto('/charts')
+  await expect(page.getByRole('article').filter({ hasText: 'Of the reef' })).toContainText('Reef, which was deleted')
+  await expect(page.getByRole('img', { name: 'Picture of Of the reef' })).toHaveCount(0)
+  await page.goto(`/charts/${kept}`)
+  await expect(page.getByText('Route has no "Reef, which was deleted"')).toBeVisible()
+  await page.getByLabel('“Reef, which was deleted” of Route is not here.').selectOption('Holm')
+  await page.getByRole('button', { name: 'Ask it so' }).click()
+  await expect(sentence(page)).toContainText('of Holm')
+  await expect
+    .poll(async () => (await (await page.request.get(`/api/charts/${kept}`)).json()).recipe.question.where)
+    .toEqual([{ field: 'Route', in: ['Holm'] }])
+})

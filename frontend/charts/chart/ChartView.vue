@@ -19,6 +19,7 @@ import { useDrawing } from './useDrawing'
 import { zoomOf } from './zoom'
 
 const RowSources = defineAsyncComponent(() => import('../rows/RowSources.vue'))
+const MendRecipe = defineAsyncComponent(() => import('../fit/MendRecipe.vue'))
 const PutIntoReport = defineAsyncComponent(() => import('../report/PutIntoReport.vue'))
 const isPutting = ref(false)
 const chartOf = useChart()
@@ -180,6 +181,13 @@ useKeys({
           :says="refusal"
           :retry="canUndo ? 'Undo' : undefined"
           @retry="sitting.undo"
+        />
+        <MendRecipe
+          v-if="refusal && recipes[0] && dataset"
+          class="mb-4"
+          :recipe="recipes[0]"
+          :dataset="dataset.id"
+          @mended="replace(0, $event)"
         />
         <ChartTools
           v-if="panes.length > 1 && shown && dataset"

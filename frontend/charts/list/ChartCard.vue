@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { nextTick, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import MoreMenu from '../../shared/MoreMenu.vue'
 import type { Chart } from '../../shared/types'
 
 const props = defineProps<{ chart: Chart; editable?: boolean }>()
 const emit = defineEmits<{ remove: []; duplicate: []; rename: [name: string]; copyRecipe: [] }>()
+const pictured = computed(() => props.chart.pictured ?? props.chart.version)
+/** The state that there is no picture of: its troubles say why. */
+const failed = ref<string | number | null>(null)
 const name = ref<string | null>(null)
 const field = ref<HTMLInputElement | null>(null)
 
@@ -34,12 +37,14 @@ const choices = [
     <RouterLink :to="`/charts/${chart.id}`" class="block rounded-t-lg" :aria-label="chart.name">
       <div class="aspect-[62/46] overflow-hidden border-b border-hairline p-4">
         <img
-          :src="`/api/charts/${chart.id}/picture.svg?v=${chart.pictured ?? chart.version}`"
+          v-if="pictured !== failed"
+          :src="`/api/charts/${chart.id}/picture.svg?v=${pictured}`"
           :alt="`Picture of ${chart.name}`"
           loading="lazy"
           class="h-full w-full object-contain object-top"
           width="620"
           height="440"
+          @error="failed = pictured"
         />
       </div>
     </RouterLink>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import DialogSheet from '../../shared/DialogSheet.vue'
-import { ask, says } from '../../shared/api'
-import type { Ask, DatasetBrief, Recipe } from '../../shared/types'
+import type { DatasetBrief, Recipe } from '../../shared/types'
+import AskedNames from '../fit/AskedNames.vue'
+import { useFit } from '../fit/useFit'
 
 /** A recipe that was copied out, also one made on other figures: each name that these lack is asked for, one line each. */
 const props = defineProps<{ datasets: DatasetBrief[] }>()
@@ -11,51 +12,25 @@ const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
 const text = ref('')
 const dataset = ref('')
-const asks = ref<Ask[]>([])
-const answers = ref<Record<string, string>>({})
-const problem = ref('')
-const fitted = ref<Recipe | null>(null)
 const EXAMPLE = '{ "keenMargin": 1, … }'
-const LEFT_OUT = '\u0000'
+const { asks, answers, problem, isAnswered, reset, fit } = useFit(dataset)
 watch(
   () => props.datasets,
   (all) => (dataset.value ||= String(all[0]?.id ?? '')),
   { immediate: true },
 )
-const isAnswered = computed(() => asks.value.every((one) => answers.value[one.id] !== undefined))
-
-function reset() {
-  asks.value = []
-  answers.value = {}
-  problem.value = ''
-  fitted.value = null
-}
 watch([text, dataset], reset)
 
-async function fit() {
+async function askIt() {
   let recipe: unknown
-  problem.value = ''
   try {
     recipe = JSON.parse(text.value)
   } catch {
     problem.value = 'This is not a recipe: it is not JSON. Copy it once more, from the first { to the last }.'
     return
   }
-  try {
-    const told = Object.fromEntries(Object.entries(answers.value).map(([id, is]) => [id, is === LEFT_OUT ? '' : is]))
-    const answer = await ask<{ recipe: Recipe | null; asks: Ask[]; problem: string | null }>(
-      'POST',
-      `/datasets/${dataset.value}/fits`,
-      { body: { recipe, answers: told } },
-    )
-    asks.value = answer.asks
-    for (const one of answer.asks) if (one.guess !== null) answers.value[one.id] ??= one.guess
-    problem.value = answer.problem ?? ''
-    fitted.value = answer.recipe
-    if (answer.recipe) open(answer.recipe)
-  } catch (error) {
-    problem.value = says(error)
-  }
+  const fitted = await fit(recipe)
+  if (fitted) open(fitted)
 }
 function open(recipe: Recipe) {
   emit('close')
@@ -69,7 +44,7 @@ async function readFile(event: Event) {
 
 <template>
   <DialogSheet title="Paste a recipe" width="max-w-xl" @close="emit('close')">
-    <form class="space-y-3" @submit.prevent="fit">
+    <form class="space-y-3" @submit.prevent="askIt">
       <textarea
         v-model="text"
         class="field h-40! w-full py-2! text-[12px]"
@@ -90,16 +65,7 @@ async function readFile(event: Event) {
       </p>
       <div v-if="asks.length" class="space-y-1.5 border-t border-hairline pt-3">
         <p>These figures do not have all that the recipe names. What stands in its place?</p>
-        <label v-for="one in asks" :key="one.id" class="flex items-center gap-3">
-          <span class="min-w-0 flex-1 break-words">{{ one.says }}</span>
-          <select v-model="answers[one.id]" class="field max-w-60 min-w-0" :aria-label="one.says">
-            <option :value="undefined" disabled>choose</option>
-            <option v-for="choice in one.choices" :key="choice" :value="choice">{{ choice || '(blank)' }}</option>
-            <option v-if="one.mayGo" :value="LEFT_OUT">
-              {{ one.without === 'it' ? 'leave it out' : one.without }}
-            </option>
-          </select>
-        </label>
+        <AskedNames v-model="answers" :asks="asks" />
       </div>
       <p v-if="problem" class="text-unfavourable-text" role="alert">{{ problem }}</p>
       <p class="flex gap-2">
