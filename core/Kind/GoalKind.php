@@ -7,6 +7,7 @@ namespace KeenMargin\Core\Kind;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\Measure;
@@ -87,12 +88,15 @@ abstract readonly class GoalKind implements ChartKind
     /** `How far is contribution of all sources in … on the way to 2,000,000, against the time elapsed` */
     public function words(Question $question, Measure $measure): QuestionWords
     {
+        $isLess = Better::Less === ($question->better ?? $measure->better());
+        $isLimit = $isLess && null !== $question->goal->aim && !$question->goal->aim->isTotal;
+
         return new QuestionWords(
             [new SentencePart('How far is '), new SentencePart(Wording::withinSentence($measure->name), 'measure')],
             ' of ',
             ' in ',
             [
-                new SentencePart(' on the way to '),
+                new SentencePart($isLimit ? ' on the way to the limit of ' : ' on the way to '),
                 new SentencePart(self::aim($question->goal->aim), 'goal'),
                 new SentencePart(', against '),
                 new SentencePart(self::pace($question->goal), 'pace'),

@@ -8,6 +8,7 @@ use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Document\Wording;
+use KeenMargin\Core\Figures\Better;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Question\Near\Target;
@@ -138,11 +139,12 @@ final class GoalWorkings
     private static function says(GoalRows $of): string
     {
         $shown = $of->compared->context->scenario->value;
+        $isLimit = Better::Less === $of->compared->context->better;
         $goal = match (true) {
             null === $of->aim => '',
             $of->aim->isTotal => ' as shares of the total',
-            null !== $of->aim->scenario => " on the way to {$of->aim->scenario->value}",
-            default => ' on the way to its goal',
+            null !== $of->aim->scenario => ' on the way to '.($isLimit ? 'the limit of ' : '').$of->aim->scenario->value,
+            default => ' on the way to its '.($isLimit ? 'limit' : 'goal'),
         };
 
         return $shown.$goal;

@@ -7,7 +7,7 @@ import SceneView from './SceneView.vue'
 import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
-/** A chart as it is read on a phone: the question in one small line, the message, the picture, and its workings below. */
+/** A chart as it is read on a phone: the question in one small line, the picture with its message, its workings below. */
 const { dataset, recipes, known, problem, fresh, saving } = useChart()
 const { chart } = saving
 const { width } = useWindowSize()
@@ -26,7 +26,6 @@ const {
   known,
 )
 const question = computed(() => (drawing.value?.sentence ?? []).map((part) => part.text).join(''))
-const message = computed(() => recipes.value[0]?.finish?.message?.text ?? '')
 const failed = computed(() => (drawing.value?.checks ?? []).filter((check) => !check.holds))
 const scene = computed(() => drawing.value && { ...drawing.value.scene, handles: [] })
 const keys = computed(() => drawing.value?.workings.rows.map((row) => row.key) ?? [])
@@ -41,7 +40,6 @@ const lit = ref<string | null>(null)
     </p>
     <h1 v-if="chart" class="mt-1 font-serif text-[21px] break-words">{{ chart.name }}</h1>
     <p v-if="question" class="mt-1 text-[12px] break-words text-quiet">{{ question }}</p>
-    <p v-if="message" class="mt-3 font-serif text-[17px] break-words">{{ message }}</p>
     <SentenceOfTrouble v-if="problem || refusal" class="mt-3" :says="problem || refusal" />
     <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
     <template v-if="drawing && scene">

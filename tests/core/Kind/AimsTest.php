@@ -139,6 +139,13 @@ final class AimsTest extends TestCase
                 $row[0]['limit'],
             ],
         );
+        $title = static fn (array $changes): string => Written::drawing(
+            self::MEASURES,
+            $changes + $question,
+            kind: 'thermometer',
+        )->scene->title;
+        self::assertStringContainsString('on the way to its limit', $title([]));
+        self::assertStringContainsString('on the way to its goal', $title(['better' => 'more']));
     }
 
     public function testGatheredRowsAreHeldAgainstNoTarget(): void

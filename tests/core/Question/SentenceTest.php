@@ -111,6 +111,16 @@ final class SentenceTest extends TestCase
         );
     }
 
+    public function testWhereLessIsBetterAGoalIsSaidAsALimit(): void
+    {
+        $question = ['measure' => 'Net revenue', 'goal' => '200'];
+        self::assertStringContainsString('on the way to 200,', self::said($question, 'thermometer'));
+        self::assertStringContainsString(
+            'on the way to the limit of 200,',
+            self::said($question + ['better' => 'less'], 'thermometer'),
+        );
+    }
+
     /** @param array<string, mixed> $question */
     private static function said(array $question, string $kind = 'variance-tiers', ?FactTable $figures = null): string
     {
