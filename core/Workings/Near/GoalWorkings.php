@@ -140,10 +140,11 @@ final class GoalWorkings
     {
         $shown = $of->compared->context->scenario->value;
         $isLimit = Better::Less === $of->compared->context->better;
+        $limitOf = $isLimit ? 'the limit of ' : '';
         $goal = match (true) {
             null === $of->aim => '',
             $of->aim->isTotal => ' as shares of the total',
-            null !== $of->aim->scenario => ' on the way to '.($isLimit ? 'the limit of ' : '').$of->aim->scenario->value,
+            null !== $of->aim->scenario => " on the way to $limitOf{$of->aim->scenario->value}",
             default => ' on the way to its '.($isLimit ? 'limit' : 'goal'),
         };
 
