@@ -25,8 +25,10 @@ final class Version20261204000000 extends AbstractMigration
         $this->connection->executeStatement('CREATE INDEX former_name_sought ON former_name (kind, owner, name)');
         $this->connection->executeStatement('CREATE INDEX former_name_bearer ON former_name (kind, bearer)');
         foreach ((new Numbering($this->connection))->run() as $unresolved) {
-            $this->write($unresolved);
+            // Also where the migration is run quietly, as each start does.
+            fwrite(\STDERR, "$unresolved\n");
         }
+        // All is done already: names are looked up while numbers are written.
         $this->addSql('SELECT 1');
     }
 

@@ -13,19 +13,18 @@ use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Storage\Changes\RowChangeWriter;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\NamedNote;
 use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Drawing\ChartKinds;
-use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Reading\Rows\FactReader;
 use KeenMargin\Core\Question\Document\QuestionReader;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Time\Period;
-use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\About\NoteTarget;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -106,29 +105,17 @@ final class DemoCommand extends Command
     private function note(DatasetRecord $dataset, Given $note): void
     {
         $filters = array_map(QuestionReader::filter(...), $note->maybe('where')?->list() ?? []);
+        $place = NoteTarget::of($filters);
         $measure = $note->must('measure')->string();
         $period = Period::of($note->must('period')->string());
-        $label = implode(
-            ', ',
-            array_filter([
-                $measure,
-                ...array_map(
-                    static fn ($filter): string => $filter instanceof MemberFilter
-                        ? implode(' and ', $filter->members)
-                        : '',
-                    $filters,
-                ),
-                PeriodNames::full($period),
-            ]),
-        );
         $numbers = $this->documents->numbersOf((int) $dataset->id);
         $this->manager->persist(
             new NoteRecord(
                 dataset: $dataset,
                 measure: $numbers->measure($measure),
                 period: $period->key(),
-                place: DatasetNotes::keptPlace(NoteTarget::of($filters), $numbers),
-                label: $label,
+                place: DatasetNotes::keptPlace($place, $numbers),
+                label: NamedNote::labelled($measure, $place, $period),
                 text: $note->must('text')->string(2000),
                 author: $note->must('author')->string(),
                 at: (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),

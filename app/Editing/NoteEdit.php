@@ -13,7 +13,6 @@ use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\App\Storage\Turn\WriteTurn;
-use KeenMargin\Core\Time\PeriodNames;
 use KeenMargin\Core\Workings\About\RowTarget;
 
 /** Writes, changes and deletes notes; each can be undone with whatever else is done to the dataset. */
@@ -113,34 +112,6 @@ final readonly class NoteEdit
                 ),
             ]),
             $who,
-        );
-    }
-
-    /** `Net revenue, Aug 2026`, `Net revenue, North, Aug 2026` */
-    public static function label(RowTarget $place): string
-    {
-        $members = array_merge(
-            [],
-            ...array_map(
-                static fn (array $filter): array => \is_array($filter['in'] ?? null)
-                    ? array_map(
-                        static fn (mixed $member): string => \is_string($member) && '' !== $member
-                            ? $member
-                            : '(blank)',
-                        $filter['in'],
-                    )
-                    : [],
-                $place->place->filters,
-            ),
-        );
-
-        return implode(
-            ', ',
-            array_filter([
-                $place->measure,
-                \count($members) > 3 ? \count($members).' members' : implode(' and ', $members),
-                null === $place->period ? '' : PeriodNames::full($place->period),
-            ]),
         );
     }
 

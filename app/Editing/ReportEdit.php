@@ -42,7 +42,10 @@ final readonly class ReportEdit
     public function make(Report $report): int
     {
         return $this->turn->take(function () use ($report): int {
-            $record = new ReportRecord($report->title, $this->documents->keptReport($report));
+            $record = new ReportRecord(
+                $report->title,
+                ReportWriter::toArray($this->documents->keptReport($report)),
+            );
             $this->manager->persist($record);
             $this->manager->flush();
             $this->steps->keepVersion((int) $record->id, $record->version, $record->document);
@@ -79,7 +82,7 @@ final readonly class ReportEdit
             }
             $kept = $this->documents->keptReport($changed, $known);
             $this->insistOnNewRecipes($kept, $base ?? []);
-            $this->step($record, self::merged($record, $base, $kept, $isOver), $says, $who);
+            $this->step($record, self::merged($record, $base, ReportWriter::toArray($kept), $isOver), $says, $who);
         });
     }
 
@@ -132,7 +135,7 @@ final readonly class ReportEdit
             $document = self::merged(
                 $record,
                 $this->maybeBase($record, $based),
-                $this->documents->keptReport($moved),
+                ReportWriter::toArray($this->documents->keptReport($moved)),
                 false,
             );
             $this->step($record, $document, $says, $who, $done);
@@ -228,15 +231,14 @@ final readonly class ReportEdit
     /**
      * Refuses questions that somebody has just asked and that cannot be; those that figures no longer answer stay.
      *
-     * @param array<string, mixed> $kept the changed document
+     * @param Report $report with numbers
      * @param array<string, mixed> $base
      *
      * @throws NotAccepted
      */
-    private function insistOnNewRecipes(array $kept, array $base): void
+    private function insistOnNewRecipes(Report $report, array $base): void
     {
         $known = self::recipes([] === $base ? null : OpenReports::read($base));
-        $report = OpenReports::read($kept);
         foreach (self::recipes($report) as $id => $told) {
             if (($known[$id] ?? null) !== $told) {
                 $dataset = $this->library->figures($told['dataset'])->dataset();

@@ -19,11 +19,15 @@ use KeenMargin\Core\Report\Report;
 /** Reports as they are kept, ready to be drawn. */
 final readonly class OpenReports
 {
+    /** @var \WeakMap<ReportRecord, array{array<string, mixed>, Report}> what was read, and of which document */
+    private \WeakMap $opened;
+
     public function __construct(
         private StoredLibrary $library,
         private ChartKinds $kinds,
         private KeptDocuments $documents,
     ) {
+        $this->opened = new \WeakMap();
     }
 
     public function drawing(Report $report): ReportDrawing
@@ -39,7 +43,11 @@ final readonly class OpenReports
     /** @throws NotAccepted where what is kept cannot be read */
     public function report(ReportRecord $record): Report
     {
-        return $this->documents->report($record->document);
+        if (!isset($this->opened[$record]) || $this->opened[$record][0] !== $record->document) {
+            $this->opened[$record] = [$record->document, $this->documents->report($record->document)];
+        }
+
+        return $this->opened[$record][1];
     }
 
     /**

@@ -30,8 +30,11 @@ final class NumberingTest extends TestCase
     public function testWhatIsKeptMeansWhatItMeantWhenItWasWritten(): void
     {
         $said = $this->migrate('latest');
-        self::assertStringContainsString('“Nowhere” of Route', $said);
-        self::assertStringNotContainsString('“Sound”', $said);
+        $unresolved = 'names what is not there and never was: “Nowhere” of Route. It stays as it is written.';
+        self::assertSame(
+            ["The report “Review” $unresolved", "An earlier version of the report “Review” $unresolved"],
+            array_values(array_filter(explode("\n", $said))),
+        );
         $kept = $this->rows('SELECT recipe FROM chart ORDER BY id');
         self::assertStringContainsString('"in":["member#1"]', $kept[0][0]);
         self::assertStringContainsString('"measure":"measure#1"', $kept[0][0]);
@@ -294,17 +297,17 @@ final class NumberingTest extends TestCase
     private function migrate(string $to): string
     {
         $process = proc_open(
-            [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n'],
-            [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']],
+            [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n', '-q'],
+            [2 => ['pipe', 'w']],
             $pipes,
             null,
             ['KEEN_DATA' => $this->file] + getenv(),
         );
         \assert(\is_resource($process));
-        $said = (string) stream_get_contents($pipes[1]);
+        $said = (string) stream_get_contents($pipes[2]);
         self::assertSame(0, proc_close($process), $said);
 
-        return (string) preg_replace('/\s+/', ' ', $said);
+        return $said;
     }
 
     /** @return list<list<string>> */

@@ -129,8 +129,8 @@ final class ReferencesTest extends TestCase
         self::assertSame([['Far sound'], null], self::routes(Server::send('GET', '/api/reports/'.$report->int('id'))));
         $note = Server::send('GET', "/api/notes?dataset=$this->dataset");
         self::assertSame(
-            ['Income', [['field' => 'Crossing', 'in' => ['Far sound']]]],
-            [$note->at('items', 0, 'measure'), $note->at('items', 0, 'place')],
+            ['Income', [['field' => 'Crossing', 'in' => ['Far sound']]], 'Income, Far sound, Jan 2026'],
+            [$note->at('items', 0, 'measure'), $note->at('items', 0, 'place'), $note->at('items', 0, 'label')],
         );
     }
 

@@ -11,6 +11,8 @@ use KeenMargin\App\Kernel;
 use KeenMargin\App\Storage\Files\KeptFiles;
 use KeenMargin\App\Storage\Imports\ImportKeeper;
 use KeenMargin\App\Storage\Imports\ImportSource;
+use KeenMargin\App\Storage\Names\FormerNames;
+use KeenMargin\App\Storage\Names\NameKind;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Series\DatasetTotals;
@@ -215,6 +217,35 @@ final class StorageTest extends TestCase
         foreach ($tables as $table) {
             self::assertSame(0, $this->rows($table), $table);
         }
+    }
+
+    public function testWhoeverReadNamesBeforeARestorationIsTakenToKnowAll(): void
+    {
+        $names = new FormerNames($this->connection());
+        self::assertSame([0, null], [$names->latest(), $names->maybeKnown(7)]);
+        $this->keep("Month,Route,Actual\n2026-01,North,1\n");
+        $this->connection()->executeStatement('UPDATE store SET epoch = 1000');
+        $member = $this->connection()->fetchOne('SELECT id FROM member');
+        self::assertIsInt($member);
+        $names->lose(NameKind::Member, $member);
+        self::assertSame(
+            [1000, null, null, null, null],
+            array_map($names->maybeKnown(...), [1000, 1001, 7, null, 2000]),
+        );
+    }
+
+    public function testWhatIsDeletedForGoodKeepsItsName(): void
+    {
+        $chart = new ChartRecord($this->keep("Month,Route,Actual\n2026-01,North,1\n"), 'A chart', []);
+        $chart->deletedAt = new \DateTimeImmutable('2026-01-01');
+        $this->manager->persist($chart);
+        $this->manager->flush();
+        $names = new FormerNames($this->connection());
+        $names->loseDeleted('chart', '2026-02-01');
+        self::assertSame(
+            ['A chart', null],
+            [$names->maybeLast('chart', (int) $chart->id), $names->maybeLast('dataset', (int) $chart->id)],
+        );
     }
 
     public function testTotalsByMemberAnswerAsTheSeriesThemselves(): void

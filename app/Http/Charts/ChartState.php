@@ -32,13 +32,23 @@ final readonly class ChartState
     /** @return array<string, mixed> */
     public function of(ChartRecord $chart): array
     {
+        return $this->told($chart, $this->documents->recipe($chart->recipe));
+    }
+
+    /**
+     * @param array<string, mixed> $recipe its own, with names
+     *
+     * @return array<string, mixed>
+     */
+    private function told(ChartRecord $chart, array $recipe): array
+    {
         return [
             'id' => $chart->id,
             'version' => $chart->version,
             'name' => $chart->name,
             'dataset' => $chart->dataset->id,
             'datasetName' => $chart->dataset->name,
-            'recipe' => $this->documents->recipe($chart->recipe),
+            'recipe' => $recipe,
             'names' => $this->documents->names->latest(),
             'savedAt' => $chart->savedAt->format(\DateTimeInterface::ATOM),
         ];
@@ -50,20 +60,23 @@ final readonly class ChartState
      */
     public function listed(ChartRecord $chart): array
     {
-        return $this->of($chart) + [
+        $recipe = $this->documents->recipe($chart->recipe);
+        $document = Given::kept($recipe);
+
+        return $this->told($chart, $recipe) + [
             'pictured' => "{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}",
             'troubles' => array_values(
-                array_filter([$this->maybeUnfit($chart) ?? $this->maybeStale($chart), $this->maybeFailing($chart)]),
+                array_filter([$this->maybeUnfit($chart, $document) ?? $this->maybeStale($chart, $document), $this->maybeFailing($chart)]),
             ),
-            'behind' => $this->maybeBehind($chart),
+            'behind' => $this->maybeBehind($chart, $document),
         ];
     }
 
-    private function maybeUnfit(ChartRecord $chart): ?string
+    private function maybeUnfit(ChartRecord $chart, Given $document): ?string
     {
         $dataset = $this->datasets->figures($chart->dataset)->dataset();
         try {
-            RecipeFit::insist(RecipeReader::read($this->document($chart), $this->kinds, $dataset->calendar), $dataset);
+            RecipeFit::insist(RecipeReader::read($document, $this->kinds, $dataset->calendar), $dataset);
         } catch (NotAccepted $e) {
             return "Cannot be drawn any more. $e->reason";
         }
@@ -72,11 +85,11 @@ final readonly class ChartState
     }
 
     /** A message whose numbers are others by now. */
-    private function maybeStale(ChartRecord $chart): ?string
+    private function maybeStale(ChartRecord $chart, Given $document): ?string
     {
         $figures = $this->datasets->figures($chart->dataset);
         try {
-            $recipe = RecipeReader::read($this->document($chart), $this->kinds, $figures->dataset()->calendar);
+            $recipe = RecipeReader::read($document, $this->kinds, $figures->dataset()->calendar);
             $message = $recipe->finish->message;
             $check =
                 null === $message || [] === $message->kept()
@@ -99,11 +112,11 @@ final readonly class ChartState
     }
 
     /** A chart that pins a closing period earlier than that of its dataset. */
-    private function maybeBehind(ChartRecord $chart): ?string
+    private function maybeBehind(ChartRecord $chart, Given $document): ?string
     {
         $dataset = $this->datasets->figures($chart->dataset)->dataset();
         try {
-            $own = RecipeReader::read($this->document($chart), $this->kinds, $dataset->calendar)->question
+            $own = RecipeReader::read($document, $this->kinds, $dataset->calendar)->question
                 ->closedThrough;
         } catch (NotAccepted) {
             return null;
@@ -117,10 +130,5 @@ final readonly class ChartState
                     PeriodNames::full($closing).
                     '.'
             : null;
-    }
-
-    private function document(ChartRecord $chart): Given
-    {
-        return Given::kept($this->documents->recipe($chart->recipe));
     }
 }

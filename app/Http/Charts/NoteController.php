@@ -16,6 +16,7 @@ use KeenMargin\App\Http\Signature;
 use KeenMargin\App\Http\Version;
 use KeenMargin\App\Storage\Connection\Like;
 use KeenMargin\App\Storage\DatasetNotes;
+use KeenMargin\App\Storage\NamedNote;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Series\OpenDatasets;
 use KeenMargin\App\Storage\Turn\WriteTurn;
@@ -107,7 +108,7 @@ final readonly class NoteController
             $this->edit->write(
                 $dataset,
                 $place,
-                NoteEdit::label($place),
+                NamedNote::labelled($place->measure, $place->place, $place->period),
                 trim($body->must('text')->string(NoteEdit::LONGEST)),
                 Signature::of($request),
             ),

@@ -26,7 +26,7 @@ final class NoteState
             'measure' => $named->measure,
             'period' => $note->period,
             'place' => $named->place->filters,
-            'label' => $note->label,
+            'label' => $named->label(),
             'text' => $note->text,
             'author' => $note->author,
             'at' => $note->at,

@@ -27,6 +27,19 @@ final readonly class FormerNames
         ) ?? 0;
     }
 
+    /**
+     * What somebody knows who tells the number that they were told; who tells none, or one of a store that was replaced
+     * by another since, is taken to know all.
+     *
+     * @return ?int the last change of a name that they know of; null: all
+     */
+    public function maybeKnown(?int $told): ?int
+    {
+        $epoch = self::number($this->connection->fetchOne('SELECT epoch FROM store WHERE id = 1')) ?? 0;
+
+        return null !== $told && $told >= $epoch && $told < $this->latest() ? $told : null;
+    }
+
     /** To be called within a write turn, before the name is another or its bearer is gone. */
     public function lose(NameKind $kind, int $id): void
     {
@@ -38,14 +51,40 @@ final readonly class FormerNames
     }
 
     /**
+     * Charts or datasets that are about to be deleted for good keep their last names.
+     *
+     * @param 'chart'|'dataset' $table
+     */
+    public function loseDeleted(string $table, string $deletedBefore): void
+    {
+        $owner = 'chart' === $table ? 'dataset_id' : '0';
+        $this->connection->executeStatement(
+            'INSERT INTO former_name (id, kind, bearer, owner, name) SELECT CAST(? AS INTEGER) + ROW_NUMBER() OVER '.
+                "(ORDER BY id), ?, id, $owner, name FROM $table WHERE deleted_at < ?",
+            [$this->latest(), $table, $deletedBefore],
+        );
+    }
+
+    /** @return ?string null: it never had one, or is there */
+    public function maybeLast(string $kind, int $id): ?string
+    {
+        $name = $this->connection->fetchOne(
+            'SELECT name FROM former_name WHERE kind = ? AND bearer = ? ORDER BY id DESC LIMIT 1',
+            [$kind, $id],
+        );
+
+        return \is_string($name) ? $name : null;
+    }
+
+    /**
      * What bore a name when the names were read; of names that nothing bore then, what bears it now, or bore it last.
      *
      * @param int $owner the dataset of a measure or breakdown, the breakdown of a member
-     * @param int $known the last change of a name that the reader knew of
+     * @param ?int $known the last change of a name that the reader knew of; null: all
      */
-    public function maybeBearer(NameKind $kind, int $owner, string $name, int $known): ?int
+    public function maybeBearer(NameKind $kind, int $owner, string $name, ?int $known): ?int
     {
-        return $this->maybeAsOf($kind, $owner, $name, $known)
+        return (null === $known ? null : $this->maybeAsOf($kind, $owner, $name, $known))
             ?? self::number(
                 $this->connection->fetchOne(
                     "SELECT id FROM {$kind->value} WHERE {$kind->owner()} = ? AND name = ?",

@@ -11,7 +11,6 @@ use KeenMargin\Core\Question\Names\NameMap;
 use KeenMargin\Core\Question\Names\RecipeNames;
 use KeenMargin\Core\Report\Document\ReportNames;
 use KeenMargin\Core\Report\Document\ReportReader;
-use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Report;
 
 /**
@@ -73,13 +72,13 @@ final readonly class KeptDocuments
     /**
      * @param ?int $known the last change of a name that its author knew of; null: all
      *
-     * @return array<string, mixed> with numbers
+     * @return Report with numbers; ReportWriter makes the document of it that is kept
      */
-    public function keptReport(Report $report, ?int $known = null): array
+    public function keptReport(Report $report, ?int $known = null): Report
     {
-        $numbers = new NumbersOfReport($this->connection, $this->names, $known ?? $this->names->latest());
+        $numbers = new NumbersOfReport($this->connection, $this->names, $this->names->maybeKnown($known));
 
-        return ReportWriter::toArray(ReportNames::of($report, $numbers));
+        return ReportNames::of($report, $numbers);
     }
 
     /** How many named charts and reports refer to it. */
@@ -103,6 +102,6 @@ final readonly class KeptDocuments
 
     public function numbersOf(int $dataset, ?int $known = null): NameMap
     {
-        return new NumbersOf($dataset, $this->names, $known ?? $this->names->latest());
+        return new NumbersOf($dataset, $this->names, $this->names->maybeKnown($known));
     }
 }

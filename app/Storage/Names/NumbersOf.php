@@ -12,11 +12,11 @@ final class NumbersOf implements NameMap
     /** @var array<string, ?int> by kind, owner and name */
     private array $found = [];
 
-    /** @param int $known the last change of a name that whoever wrote the names knew of */
+    /** @param ?int $known the last change of a name that whoever wrote the names knew of; null: all */
     public function __construct(
         private readonly int $dataset,
         private readonly FormerNames $names,
-        private readonly int $known,
+        private readonly ?int $known,
     ) {
     }
 

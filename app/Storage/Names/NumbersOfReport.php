@@ -14,11 +14,11 @@ final class NumbersOfReport implements NamesOfDatasets
     /** @var array<string, NumbersOf> */
     private array $datasets = [];
 
-    /** @param int $known the last change of a name that whoever wrote the names knew of */
+    /** @param ?int $known the last change of a name that whoever wrote the names knew of; null: all */
     public function __construct(
         private readonly Connection $connection,
         private readonly FormerNames $names,
-        private readonly int $known,
+        private readonly ?int $known,
     ) {
     }
 

@@ -20,12 +20,16 @@ use KeenMargin\Core\Workings\About\NotesInChart;
 /** What reports refer to, as it is kept: datasets and charts by their ids. */
 final readonly class StoredLibrary implements Library
 {
+    /** @var \WeakMap<ChartRecord, NamedChart> those that were asked for, with their names */
+    private \WeakMap $charts;
+
     public function __construct(
         private EntityManagerInterface $manager,
         private OpenDatasets $datasets,
         private DatasetNotes $notes,
         private KeptDocuments $documents,
     ) {
+        $this->charts = new \WeakMap();
     }
 
     public function figures(string $dataset): Figures
@@ -37,11 +41,12 @@ final readonly class StoredLibrary implements Library
     {
         $chart = ctype_digit($named) ? $this->manager->find(ChartRecord::class, (int) $named) : null;
         if (null === $chart || null !== $chart->deletedAt) {
-            $what = null === $chart ? 'The named chart' : "The chart “{$chart->name}”";
+            $name = $chart->name ?? $this->documents->names->maybeLast('chart', (int) $named);
+            $what = null === $name ? 'The named chart' : "The chart “{$name}”";
             throw new NotAccepted('chart', "$what was deleted. Choose another, or take the block away.");
         }
 
-        return new NamedChart(
+        return $this->charts[$chart] ??= new NamedChart(
             $chart->name,
             (string) $chart->dataset->id,
             $this->documents->recipe($chart->recipe),
@@ -58,13 +63,15 @@ final readonly class StoredLibrary implements Library
     {
         $record = ctype_digit($id) ? $this->manager->find(DatasetRecord::class, (int) $id) : null;
 
-        return null !== $record && null === $record->deletedAt
-            ? $record
-            : throw new NotAccepted(
-                'dataset',
-                (null === $record ? 'Its figures' : "Its figures, “{$record->name}”,").
-                    ' were deleted. Bring them back, or choose others.',
-            );
+        if (null !== $record && null === $record->deletedAt) {
+            return $record;
+        }
+        $name = $record->name ?? $this->documents->names->maybeLast('dataset', (int) $id);
+        throw new NotAccepted(
+            'dataset',
+            (null === $name ? 'Its figures were' : "Its figures, “{$name}”, were").
+                ' deleted. Bring them back, or choose others.',
+        );
     }
 
     /** @throws NotAccepted where there is none */

@@ -9,6 +9,7 @@ use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Jobs\JobShelf;
 use KeenMargin\App\Storage\Files\KeptFiles;
 use KeenMargin\App\Storage\Imports\ImportKeeper;
+use KeenMargin\App\Storage\Names\FormerNames;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Wording;
 
@@ -42,9 +43,13 @@ final readonly class Tidy
         return Upkeep::alone($this->database, function () use ($now): array {
             $deletedBefore = $now->modify('-'.self::DELETED_DAYS.' days')->format('Y-m-d H:i:s');
             $datasets = $this->datasets($deletedBefore);
-            $charts = (int) $this->connection->executeStatement('DELETE FROM chart WHERE deleted_at < ?', [
-                $deletedBefore,
-            ]);
+            $charts = $this->turn->take(function () use ($deletedBefore): int {
+                (new FormerNames($this->connection))->loseDeleted('chart', $deletedBefore);
+
+                return (int) $this->connection->executeStatement('DELETE FROM chart WHERE deleted_at < ?', [
+                    $deletedBefore,
+                ]);
+            });
             $reports = (int) $this->connection->executeStatement(
                 'DELETE FROM report WHERE deleted_at < ? AND NOT EXISTS (SELECT 1 FROM report_issue WHERE report = '.
                     'report.id)',
@@ -106,10 +111,12 @@ final readonly class Tidy
                     [$id],
                 );
             } while ($went > 0);
-            $this->connection->executeStatement('DELETE FROM dataset WHERE id = ? AND deleted_at < ?', [
-                $id,
-                $before,
-            ]);
+        }
+        if ([] !== $gone) {
+            $this->turn->take(function () use ($before): void {
+                (new FormerNames($this->connection))->loseDeleted('dataset', $before);
+                $this->connection->executeStatement('DELETE FROM dataset WHERE deleted_at < ?', [$before]);
+            });
         }
 
         return \count($gone);

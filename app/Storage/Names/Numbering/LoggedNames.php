@@ -10,6 +10,9 @@ use KeenMargin\App\Storage\Names\NameKind;
 /** Fills the table of former names from what the logs of changes, and the names that files may still use, tell. */
 final class LoggedNames
 {
+    /** Columns that renamings wrote names into. */
+    private const OF_DOCUMENTS = ['recipe', 'document', 'measure', 'place', 'numerator', 'denominator', 'bands'];
+
     /** @var array<int, int> the number of the last lost name when a change was done, by change */
     private array $knownAfter = [];
     /** @var array<int, string> when it was done, by change; of those that lost a name */
@@ -22,17 +25,34 @@ final class LoggedNames
 
     public function keep(): void
     {
-        $changes = $this->connection->fetchAllAssociative(
-            'SELECT id, dataset, at, undone, body FROM dataset_change ORDER BY id',
-        );
         // Names that were borne for a while only, or at a time that is not known, come before all others.
         $this->keepUndated();
-        foreach ($changes as $change) {
+        foreach ($this->changes() as $change) {
             1 === $change['undone'] && $this->keepChange($change);
         }
         $this->first = $this->last();
-        foreach ($changes as $change) {
+        foreach ($this->changes() as $change) {
             1 === $change['undone'] || $this->keepChange($change);
+        }
+    }
+
+    /**
+     * Changes of rows that have names or use them, the first one first; one at a time, as amounts may be many.
+     *
+     * @return iterable<array{id: int, dataset: int, at: string, undone: int, body: string}>
+     */
+    public function changes(): iterable
+    {
+        $tables = ['chart', 'report', 'note', 'measure', 'breakdown', 'member'];
+        $hasRows = implode(' OR ', array_map(static fn (string $table): string => "body LIKE '%[\"$table\",%'", $tables));
+        $ids = $this->connection->fetchFirstColumn("SELECT id FROM dataset_change WHERE $hasRows ORDER BY id");
+        foreach ($ids as $id) {
+            /** @var array{id: int, dataset: int, at: string, undone: int, body: string} $change */
+            $change = $this->connection->fetchAssociative(
+                'SELECT id, dataset, at, undone, body FROM dataset_change WHERE id = ?',
+                [$id],
+            );
+            yield $change;
         }
     }
 
@@ -82,7 +102,7 @@ final class LoggedNames
         }
     }
 
-    /** @param array<string, mixed> $change */
+    /** @param array{id: int, dataset: int, at: string, undone: int, body: string} $change */
     private function keepChange(array $change): void
     {
         $isUndone = 1 === $change['undone'];
@@ -97,16 +117,14 @@ final class LoggedNames
                 $this->lose($kind, $id, $owner, $name);
             }
         }
-        if (!$isUndone && \is_int($change['id'])) {
-            $last = $this->last();
-            if ($last !== $before) {
-                $this->knownAfter[$change['id']] = $last;
-                $this->times[$change['id']] = \is_string($change['at']) ? $change['at'] : '';
-            }
+        $last = $this->last();
+        if (!$isUndone && $last !== $before) {
+            $this->knownAfter[$change['id']] = $last;
+            $this->times[$change['id']] = $change['at'];
         }
     }
 
-    private function ownerOf(NameKind $kind, int $id, mixed $dataset): mixed
+    private function ownerOf(NameKind $kind, int $id, int $dataset): mixed
     {
         $owner = $this->connection->fetchOne("SELECT {$kind->owner()} FROM {$kind->value} WHERE id = ?", [$id]);
 
@@ -142,5 +160,27 @@ final class LoggedNames
 
         /** @var list<array{string, int, array<mixed>|null, array<mixed>|null}> */
         return array_values(array_filter($rows, static fn (mixed $row): bool => \is_array($row) && 4 === \count($row)));
+    }
+
+    /**
+     * The same without what a renaming wrote into documents, which are about the same as before.
+     *
+     * @return list<array{string, int, array<mixed>|null, array<mixed>|null}>
+     */
+    public static function rowsWithoutRenamed(mixed $body): array
+    {
+        $rows = self::rows($body);
+        $isRenaming = [] !== array_filter(
+            $rows,
+            static fn (array $row): bool => null !== NameKind::tryFrom($row[0])
+                && isset($row[2]['name'], $row[3]['name']),
+        );
+        $isOfDocument = static fn (array $row): bool => null !== $row[2]
+            && null !== $row[3]
+            && [] === array_diff_key($row[3], array_flip(self::OF_DOCUMENTS));
+
+        return $isRenaming
+            ? array_values(array_filter($rows, static fn (array $row): bool => !$isOfDocument($row)))
+            : $rows;
     }
 }

@@ -24,15 +24,13 @@ final class NumberedVersions
 
     public function __construct(Connection $connection, private readonly LoggedNames $log, int $report)
     {
-        foreach (
-            $connection->iterateAssociative('SELECT id, at, undone, body FROM dataset_change ORDER BY id') as $change
-        ) {
+        foreach ($log->changes() as $change) {
             $rows = LoggedNames::rows($change['body']);
             foreach ($rows as [$table, $id, $was, $is]) {
-                if ('report' === $table && $id === $report && \is_int($change['id'])) {
+                if ('report' === $table && $id === $report) {
                     $this->changes[] = [
                         'id' => $change['id'],
-                        'at' => \is_string($change['at']) ? $change['at'] : '',
+                        'at' => $change['at'],
                         'isUndone' => 1 === $change['undone'],
                         'was' => self::document($was),
                         'is' => self::document($is),

@@ -115,7 +115,7 @@ final class Numbering
         );
     }
 
-    /** What renamings wrote into documents is no change any more; what else was changed refers to numbers. */
+    /** What renamings wrote into documents is no change any more; what mergings did to them refers to numbers. */
     private function changes(): void
     {
         $this->eachChange(function (string $table, array $columns, int $dataset, int $change, bool $isAfter): array {
@@ -136,12 +136,10 @@ final class Numbering
      */
     private function eachChange(callable $columns): void
     {
-        $all = $this->connection->fetchAllAssociative('SELECT id, dataset, body FROM dataset_change ORDER BY id');
-        foreach ($all as $change) {
-            /** @var array{id: int, dataset: int, body: string} $change */
+        foreach ($this->log->changes() as $change) {
             $body = self::decoded($change['body']);
             $rows = [];
-            foreach (LoggedNames::rows($change['body']) as [$table, $id, $was, $is]) {
+            foreach (LoggedNames::rowsWithoutRenamed($change['body']) as [$table, $id, $was, $is]) {
                 $both = [];
                 foreach ([$was, $is] as $side => $of) {
                     /** @var array<string, mixed>|null $of */
@@ -179,7 +177,7 @@ final class Numbering
         try {
             $report = ReportNames::of(ReportReader::read(Given::kept($document)), $names);
         } catch (NotAccepted) {
-            '' === $what || ($this->unresolved[] = "$what cannot be read. It stays as it is.");
+            '' === $what || $this->say("$what cannot be read. It stays as it is.");
 
             return null;
         }
@@ -234,9 +232,15 @@ final class Numbering
     private function tell(string $what, array $unresolved): void
     {
         if ([] !== $unresolved) {
-            $this->unresolved[] = "$what names ".implode(', ', $unresolved).
-                ', which is not there and never was. It stays as it is written.';
+            $names = implode(', ', $unresolved);
+            $this->say("$what names what is not there and never was: $names. It stays as it is written.");
         }
+    }
+
+    /** Once, however many versions of a report have it. */
+    private function say(string $sentence): void
+    {
+        \in_array($sentence, $this->unresolved, true) || ($this->unresolved[] = $sentence);
     }
 
     /** @return array<string, mixed> empty where it is no document */
