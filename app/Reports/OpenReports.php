@@ -12,7 +12,6 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Report\Document\ReportReader;
-use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Report;
 
@@ -63,11 +62,15 @@ final readonly class OpenReports
     }
 
     /**
-     * A short hash of everything its pages are drawn from: it changes whenever they may look different.
+     * A short hash of everything its pages are drawn from: it changes whenever they may look different. What is called
+     * otherwise is another state of its dataset.
+     *
+     * @throws NotAccepted where what is kept cannot be read
      */
-    public function sign(Report $report): string
+    public function sign(ReportRecord $record): string
     {
-        $states = [ReportWriter::toArray(With::of($report, ['accepted' => []]))];
+        $report = isset($this->opened[$record]) ? $this->report($record) : self::read($record->document);
+        $states = [array_diff_key($record->document, ['accepted' => true])];
         foreach ($report->datasets() as $dataset) {
             $states[$dataset] = $this->stateOf($dataset);
         }

@@ -69,7 +69,7 @@ final readonly class ReportState
     private function brief(ReportRecord $record, Report $report): array
     {
         $drawing = $this->open->drawing($report);
-        $sign = $this->open->sign($report);
+        $sign = $this->open->sign($record);
         $issues = $this->issues->list((int) $record->id);
         $kept = $this->checks->maybeKept((int) $record->id, $sign);
 
@@ -106,7 +106,7 @@ final readonly class ReportState
             'title' => $record->title,
             'savedAt' => $record->savedAt->format(\DateTimeInterface::ATOM),
             'document' => ReportWriter::toArray($report),
-            'names' => $this->documents->names->latest(),
+            'names' => $this->documents->known->latest(),
             'closing' => self::closing($drawing),
             'datasets' => array_map(
                 static fn (DatasetRecord $dataset, Dataset $figures): array => [
@@ -135,11 +135,9 @@ final readonly class ReportState
     /** @return array{version: int, sign: string, undo: ?string, redo: ?string} what a page asks for again and again */
     public function pulse(ReportRecord $record): array
     {
-        $report = $this->open->report($record);
-
         return [
             'version' => $record->version,
-            'sign' => $this->open->sign($report),
+            'sign' => $this->open->sign($record),
             'undo' => $this->steps->maybeNext((int) $record->id, false)?->says,
             'redo' => $this->steps->maybeNext((int) $record->id, true)?->says,
         ];

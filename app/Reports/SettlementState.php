@@ -78,7 +78,7 @@ final readonly class SettlementState
     /** @return array{findings: list<array<string, mixed>>, holds: list<string>} */
     private function kept(ReportRecord $record, Report $report): array
     {
-        $sign = $this->open->sign($report);
+        $sign = $this->open->sign($record);
         /** @var array{findings: list<array<string, mixed>>, holds: list<string>}|null $kept */
         $kept = $this->checks->maybeKept((int) $record->id, $sign);
         if (null === $kept) {

@@ -49,7 +49,7 @@ final readonly class ChartState
             'dataset' => $chart->dataset->id,
             'datasetName' => $chart->dataset->name,
             'recipe' => $recipe,
-            'names' => $this->documents->names->latest(),
+            'names' => $this->documents->known->latest(),
             'savedAt' => $chart->savedAt->format(\DateTimeInterface::ATOM),
         ];
     }
@@ -66,7 +66,10 @@ final readonly class ChartState
         return $this->told($chart, $recipe) + [
             'pictured' => "{$chart->version}.{$chart->dataset->version}.{$chart->dataset->revision}",
             'troubles' => array_values(
-                array_filter([$this->maybeUnfit($chart, $document) ?? $this->maybeStale($chart, $document), $this->maybeFailing($chart)]),
+                array_filter([
+                    $this->maybeUnfit($chart, $document) ?? $this->maybeStale($chart, $document),
+                    $this->maybeFailing($chart),
+                ]),
             ),
             'behind' => $this->maybeBehind($chart, $document),
         ];

@@ -88,7 +88,7 @@ final readonly class DrawingController
 
         return new JsonResponse($states[0] + [
             'beside' => $states[1] ?? null,
-            'names' => $this->documents->names->latest(),
+            'names' => $this->documents->known->latest(),
         ]);
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage\Changes;
 
 use Doctrine\ORM\EntityManagerInterface;
-use KeenMargin\App\Storage\Names\FormerNames;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Names\NameKind;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -25,7 +25,7 @@ final readonly class RowChangeWriter
         private SeriesStore $store,
         private DatasetTotals $totals,
         private ReportSteps $reports,
-        private FormerNames $names,
+        private KeptDocuments $documents,
     ) {
     }
 
@@ -53,11 +53,12 @@ final readonly class RowChangeWriter
             } else {
                 $isNamedOtherwise = isset($after['name']) || \array_key_exists('merged_into', $after);
                 $kind = $isNamedOtherwise ? NameKind::tryFrom($row->table) : null;
-                null === $kind || $this->names->lose($kind, $row->id);
+                null === $kind || $this->documents->names->lose($kind, $row->id);
                 $connection->update($row->table, $after, ['id' => $row->id]);
                 'measure' === $row->table && $this->recount($row->id, $before, $after);
             }
         }
+        $this->documents->known->forget();
     }
 
     /**
@@ -89,7 +90,7 @@ final readonly class RowChangeWriter
             }
         }
         $kind = NameKind::tryFrom($row->table);
-        null === $kind || $this->names->lose($kind, $row->id);
+        null === $kind || $this->documents->names->lose($kind, $row->id);
         $this->store->connection->delete($row->table, ['id' => $row->id]);
     }
 

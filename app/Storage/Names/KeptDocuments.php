@@ -20,10 +20,12 @@ use KeenMargin\Core\Report\Report;
 final readonly class KeptDocuments
 {
     public FormerNames $names;
+    public KnownNames $known;
 
     public function __construct(private Connection $connection)
     {
         $this->names = new FormerNames($connection);
+        $this->known = new KnownNames($connection);
     }
 
     /**
@@ -97,7 +99,7 @@ final readonly class KeptDocuments
     /** @param array<mixed> $document that numbers stand in, or a list of documents */
     public function namesIn(array $document): NamesNow
     {
-        return NamesNow::in($document, $this->connection);
+        return $this->known->in($document);
     }
 
     public function numbersOf(int $dataset, ?int $known = null): NameMap

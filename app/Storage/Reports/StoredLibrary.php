@@ -39,12 +39,7 @@ final readonly class StoredLibrary implements Library
 
     public function chart(string $named): NamedChart
     {
-        $chart = ctype_digit($named) ? $this->manager->find(ChartRecord::class, (int) $named) : null;
-        if (null === $chart || null !== $chart->deletedAt) {
-            $name = $chart->name ?? $this->documents->names->maybeLast('chart', (int) $named);
-            $what = null === $name ? 'The named chart' : "The chart “{$name}”";
-            throw new NotAccepted('chart', "$what was deleted. Choose another, or take the block away.");
-        }
+        $chart = $this->chartRecord($named);
 
         return $this->charts[$chart] ??= new NamedChart(
             $chart->name,
@@ -77,8 +72,12 @@ final readonly class StoredLibrary implements Library
     /** @throws NotAccepted where there is none */
     public function chartRecord(string $id): ChartRecord
     {
-        $this->chart($id);
-
-        return $this->manager->find(ChartRecord::class, (int) $id) ?? throw new \LogicException("No chart $id.");
+        $chart = ctype_digit($id) ? $this->manager->find(ChartRecord::class, (int) $id) : null;
+        if (null !== $chart && null === $chart->deletedAt) {
+            return $chart;
+        }
+        $name = $chart->name ?? $this->documents->names->maybeLast('chart', (int) $id);
+        $what = null === $name ? 'The named chart' : "The chart “{$name}”";
+        throw new NotAccepted('chart', "$what was deleted. Choose another, or take the block away.");
     }
 }

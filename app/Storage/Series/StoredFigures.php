@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage\Series;
 
-use KeenMargin\App\Storage\Names\NamesNow;
+use KeenMargin\App\Storage\Names\KnownNames;
 use KeenMargin\App\Storage\Record\BreakdownRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\MeasureRecord;
@@ -324,7 +324,7 @@ final readonly class StoredFigures implements Figures
     private static function outline(DatasetRecord $record, array $members, SeriesStore $store): Dataset
     {
         $bands = $record->measures->map(static fn (MeasureRecord $measure): array => $measure->bands)->toArray();
-        $names = NamesNow::in($bands, $store->connection);
+        $names = (new KnownNames($store->connection))->in($bands);
         $grain = Grain::from($record->grain);
         $calendar = new FiscalCalendar($record->firstMonth);
 

@@ -44,7 +44,8 @@ final class LoggedNames
     public function changes(): iterable
     {
         $tables = ['chart', 'report', 'note', 'measure', 'breakdown', 'member'];
-        $hasRows = implode(' OR ', array_map(static fn (string $table): string => "body LIKE '%[\"$table\",%'", $tables));
+        $isOf = static fn (string $table): string => "body LIKE '%[\"$table\",%'";
+        $hasRows = implode(' OR ', array_map($isOf, $tables));
         $ids = $this->connection->fetchFirstColumn("SELECT id FROM dataset_change WHERE $hasRows ORDER BY id");
         foreach ($ids as $id) {
             /** @var array{id: int, dataset: int, at: string, undone: int, body: string} $change */

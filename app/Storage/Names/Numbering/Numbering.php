@@ -6,7 +6,7 @@ namespace KeenMargin\App\Storage\Names\Numbering;
 
 use Doctrine\DBAL\Connection;
 use KeenMargin\App\Storage\Names\FormerNames;
-use KeenMargin\App\Storage\Names\NamesNow;
+use KeenMargin\App\Storage\Names\KnownNames;
 use KeenMargin\App\Storage\Names\NumberedRow;
 use KeenMargin\App\Storage\Names\NumbersOf;
 use KeenMargin\App\Storage\Reports\VersionParts;
@@ -25,6 +25,7 @@ final class Numbering
 {
     private readonly LoggedNames $log;
     private readonly FormerNames $names;
+    private readonly KnownNames $known;
     private readonly VersionParts $parts;
     /** @var list<string> what could not be resolved, as sentences */
     private array $unresolved = [];
@@ -33,6 +34,7 @@ final class Numbering
     {
         $this->log = new LoggedNames($connection);
         $this->names = new FormerNames($connection);
+        $this->known = new KnownNames($connection);
         $this->parts = new VersionParts($connection);
     }
 
@@ -67,7 +69,7 @@ final class Numbering
             /** @var array<string, mixed> $row */
             $documents = array_map(self::decoded(...), $row);
 
-            return NumberedRow::columns($table, $row, NamesNow::in([$row, $documents], $this->connection));
+            return NumberedRow::columns($table, $row, $this->known->in([$row, $documents]));
         };
         foreach (['chart', 'measure', 'note'] as $table) {
             foreach ($this->connection->fetchAllAssociative("SELECT * FROM $table") as $row) {
@@ -199,7 +201,7 @@ final class Numbering
             return $document;
         }
 
-        return ReportWriter::toArray(ReportNames::of($report, NamesNow::in($document, $this->connection)));
+        return ReportWriter::toArray(ReportNames::of($report, $this->known->in($document)));
     }
 
     private function noting(mixed $dataset, int $known): NotingNames
