@@ -6,7 +6,6 @@ namespace KeenMargin\App\Reports;
 
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
-use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Page;
@@ -68,12 +67,10 @@ final class ReportDocuments
         return new ChartBlock(self::id('b'), named: (string) $chart->id);
     }
 
-    public static function ownChart(DatasetRecord $dataset, Given $recipe): ChartBlock
+    /** @param array<string, mixed> $recipe */
+    public static function ownChart(DatasetRecord $dataset, array $recipe): ChartBlock
     {
-        /** @var array<string, mixed> $plain */
-        $plain = $recipe->object(['keenMargin', 'question', 'kind', 'finish', 'figures'])->plain();
-
-        return new ChartBlock(self::id('b'), dataset: (string) $dataset->id, recipe: $plain);
+        return new ChartBlock(self::id('b'), dataset: (string) $dataset->id, recipe: $recipe);
     }
 
     /** One that nothing else has. */

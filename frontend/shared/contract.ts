@@ -3773,6 +3773,7 @@ export interface paths {
             chart?: number
             dataset?: number
             recipe?: components['schemas']['Recipe']
+            names?: number
           }
         }
       }

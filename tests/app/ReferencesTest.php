@@ -67,6 +67,14 @@ final class ReferencesTest extends TestCase
         ]);
         self::assertSame(200, $added->status, $added->body);
         self::assertSame([['Old sound'], ['Old sound']], self::routes($added));
+        $put = Server::send('POST', '/api/reports/'.$report->int('id').'/blocks', [
+            'dataset' => $this->dataset,
+            'recipe' => self::recipe('Holm'),
+            'names' => $chart->int('names'),
+        ]);
+        self::assertSame(201, $put->status, $put->body);
+        $routes = Server::send('GET', '/api/reports/'.$report->int('id'));
+        self::assertSame([['Old sound'], ['Old sound'], ['Sound']], self::routes($routes));
         $saved = Server::send(
             'PUT',
             "/api/charts/{$chart->int('id')}",

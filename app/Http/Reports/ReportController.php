@@ -16,10 +16,12 @@ use KeenMargin\App\Reports\OpenReports;
 use KeenMargin\App\Reports\ReportDocuments;
 use KeenMargin\App\Reports\ReportState;
 use KeenMargin\App\Storage\Connection\Like;
+use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Document\ReportReader;
 use KeenMargin\Core\Report\Report;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -38,6 +40,7 @@ final readonly class ReportController
         private ReportEdit $edit,
         private WriteTurn $turn,
         private OpenReports $open,
+        private KeptDocuments $documents,
     ) {
     }
 
@@ -144,19 +147,16 @@ final readonly class ReportController
         'Put a chart at the end of a report',
         answer: 'Report',
         status: 201,
-        body: ['chart?' => 'integer', 'dataset?' => 'integer', 'recipe?' => 'Recipe'],
+        body: ['chart?' => 'integer', 'dataset?' => 'integer', 'recipe?' => 'Recipe', 'names?' => 'integer'],
         isSigned: true,
     ),]
     public function append(int $id, Request $request): JsonResponse
     {
-        $body = JsonBody::of($request)->object(['chart', 'dataset', 'recipe']);
+        $body = JsonBody::of($request)->object(['chart', 'dataset', 'recipe', 'names']);
         $named = $body->maybe('chart')?->int(1, Records::HIGHEST_ID);
         $block =
             null === $named
-                ? ReportDocuments::ownChart(
-                    $this->records->dataset($body->must('dataset')->int(1, Records::HIGHEST_ID)),
-                    $body->must('recipe'),
-                )
+                ? $this->ownChart($body)
                 : ReportDocuments::namedChart($this->records->chart($named));
         $record = $this->records->report($id);
         $this->edit->save(
@@ -215,6 +215,19 @@ final readonly class ReportController
         $title = mb_substr($report->title, 0, 190).' (copy)';
 
         return $this->answer($this->edit->make(With::of($report, ['title' => $title])), 201);
+    }
+
+    private function ownChart(Given $body): ChartBlock
+    {
+        $dataset = $this->records->dataset($body->must('dataset')->int(1, Records::HIGHEST_ID));
+        /** @var array<string, mixed> $recipe */
+        $recipe = $body
+            ->must('recipe')
+            ->object(['keenMargin', 'question', 'kind', 'finish', 'figures'])
+            ->plain();
+        $renewed = $this->documents->renewed((int) $dataset->id, $recipe, Version::names($body));
+
+        return ReportDocuments::ownChart($dataset, $renewed);
     }
 
     private function answer(int $id, int $status = 200): JsonResponse

@@ -276,6 +276,7 @@ useKeys({
       :dataset="dataset.id"
       :recipe="shown.recipe"
       :chart="named"
+      :known="known"
       @close="isPutting = false"
     />
     <RowSources

@@ -9,7 +9,7 @@ import { useLoad } from '../../shared/useLoad'
 import { useToast } from '../../shared/useToast'
 
 /** Puts a chart at the end of a report: one that has a name goes on following it, another becomes the page's own. */
-const props = defineProps<{ dataset: number; recipe: Recipe; chart: Chart | null }>()
+const props = defineProps<{ dataset: number; recipe: Recipe; chart: Chart | null; known: number | null }>()
 const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
 const { tell } = useToast()
@@ -18,7 +18,10 @@ const title = ref('')
 const { value: reports } = useLoad(['reports', 'list', ''], () => ask<Listing<ReportBrief>>('GET', '/reports'), {
   isFresh: true,
 })
-const block = () => (props.chart ? { chart: props.chart.id } : { dataset: props.dataset, recipe: props.recipe })
+const block = () =>
+  props.chart
+    ? { chart: props.chart.id }
+    : { dataset: props.dataset, recipe: props.recipe, names: props.known ?? undefined }
 
 async function put(report: number) {
   try {
