@@ -80,9 +80,9 @@ final readonly class ReportEdit
             if (null === $base && !$this->steps->wasThere($id, $based, $record->version)) {
                 throw new ReportConflict([], 'There never was a version '.$based.' of this report here.');
             }
-            $kept = $this->documents->keptReport($changed, $known);
-            $this->insistOnNewRecipes($kept, $base ?? []);
-            $this->step($record, self::merged($record, $base, ReportWriter::toArray($kept), $isOver), $says, $who);
+            $kept = $this->documents->keptChange($changed, $base ?? [], $known);
+            $this->insistOnNewRecipes(OpenReports::read($kept), $base ?? []);
+            $this->step($record, self::merged($record, $base, $kept, $isOver), $says, $who);
         });
     }
 
@@ -132,12 +132,8 @@ final readonly class ReportEdit
         $this->turn->take(function () use ($id, $based, $moved, $closings, $says, $who): void {
             $done = $this->closings->close($closings, $who);
             $record = $this->record($id);
-            $document = self::merged(
-                $record,
-                $this->maybeBase($record, $based),
-                ReportWriter::toArray($this->documents->keptReport($moved)),
-                false,
-            );
+            $base = $this->maybeBase($record, $based);
+            $document = self::merged($record, $base, $this->documents->keptChange($moved, $base ?? []), false);
             $this->step($record, $document, $says, $who, $done);
         });
     }

@@ -206,6 +206,33 @@ final class ReferencesTest extends TestCase
         self::assertSame(['Sound'], $routes());
     }
 
+    /** A page sends all that it has read, with the names of what members count as; what it did not touch stays. */
+    public function testAMergedMemberIsItselfAgainAlsoInAReportThatWasSavedMeanwhile(): void
+    {
+        $report = $this->report([
+            self::chart('c', $this->dataset, 'Sound'),
+            self::chart('d', $this->dataset, 'Holm'),
+            ['id' => 't', 'text' => 'A text'],
+        ]);
+        $id = $report->int('id');
+        Kept::change('PATCH', $this->dataset, "/breakdowns/$this->route", ['merge' => 'Sound', 'into' => 'Holm']);
+        $read = Server::send('GET', "/api/reports/$id");
+        self::assertSame([['Holm'], ['Holm'], null], self::routes($read));
+        $text = static fn (array $rows): array => array_replace_recursive($rows, [
+            2 => ['blocks' => [['text' => 'Another']]],
+        ]);
+        $saved = self::put($read, $text, ['names' => $read->int('names')]);
+        self::assertSame(200, $saved->status, $saved->body);
+        // Somebody else had the report open all the while, and changes another block.
+        $other = self::put($read, self::where('d', ['Holm', 'Nowhere']), ['names' => $read->int('names')]);
+        self::assertSame(200, $other->status, $other->body);
+        $this->undo(1);
+        self::assertSame(
+            [['Sound'], ['Holm', 'Nowhere'], null],
+            self::routes(Server::send('GET', "/api/reports/$id")),
+        );
+    }
+
     public function testACopyRefersToItsOwn(): void
     {
         $measures = Server::send('GET', "/api/datasets/$this->dataset");

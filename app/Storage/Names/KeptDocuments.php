@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace KeenMargin\App\Storage\Names;
 
 use Doctrine\DBAL\Connection;
+use KeenMargin\App\Storage\Connection\Queries;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Question\Names\NameMap;
 use KeenMargin\Core\Question\Names\RecipeNames;
 use KeenMargin\Core\Report\Document\ReportNames;
 use KeenMargin\Core\Report\Document\ReportReader;
+use KeenMargin\Core\Report\Document\ReportWriter;
 use KeenMargin\Core\Report\Report;
 
 /**
@@ -81,6 +83,35 @@ final readonly class KeptDocuments
         $numbers = new NumbersOfReport($this->connection, $this->names, $this->names->maybeKnown($known));
 
         return ReportNames::of($report, $numbers);
+    }
+
+    /**
+     * A changed report as it is kept: what says the same as before stays as it was.
+     *
+     * @param array<string, mixed> $base document that the change began with
+     *
+     * @return array<string, mixed>
+     */
+    public function keptChange(Report $changed, array $base, ?int $known = null): array
+    {
+        $kept = ReportWriter::toArray($this->keptReport($changed, $known));
+        if (!$this->namesMerged($base)) {
+            return $kept;
+        }
+        $named = fn (array $document): array => ReportWriter::toArray($this->report($document));
+
+        return UnchangedParts::of($kept, $named($kept), $base, $named($base));
+    }
+
+    /** @param array<string, mixed> $document */
+    private function namesMerged(array $document): bool
+    {
+        $members = Queries::list(Reference::within($document)[NameKind::Member->value] ?? []);
+
+        return '' !== $members
+            && false !== $this->connection->fetchOne(
+                "SELECT 1 FROM member WHERE merged_into IS NOT NULL AND id IN ($members) LIMIT 1",
+            );
     }
 
     /** How many named charts and reports refer to it. */
