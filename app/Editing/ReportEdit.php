@@ -80,8 +80,9 @@ final readonly class ReportEdit
             if (null === $base && !$this->steps->wasThere($id, $based, $record->version)) {
                 throw new ReportConflict([], 'There never was a version '.$based.' of this report here.');
             }
-            $kept = $this->documents->keptChange($changed, $base ?? [], $known);
-            $this->insistOnNewRecipes(OpenReports::read($kept), $base ?? []);
+            $numbered = $this->documents->keptReport($changed, $known);
+            $this->insistOnNewRecipes($numbered, $base ?? []);
+            $kept = $this->documents->keptChange($numbered, $base ?? []);
             $this->step($record, self::merged($record, $base, $kept, $isOver), $says, $who);
         });
     }
@@ -133,7 +134,8 @@ final readonly class ReportEdit
             $done = $this->closings->close($closings, $who);
             $record = $this->record($id);
             $base = $this->maybeBase($record, $based);
-            $document = self::merged($record, $base, $this->documents->keptChange($moved, $base ?? []), false);
+            $kept = $this->documents->keptChange($this->documents->keptReport($moved), $base ?? []);
+            $document = self::merged($record, $base, $kept, false);
             $this->step($record, $document, $says, $who, $done);
         });
     }

@@ -22,14 +22,18 @@ use KeenMargin\Core\Workings\About\NoteTarget;
 /** The notes of a dataset, with their names and as charts take them. */
 final readonly class DatasetNotes
 {
+    /** @var \WeakMap<DatasetRecord, array<int, NamedNote>> of the datasets that were asked for */
+    private \WeakMap $notes;
+
     public function __construct(private EntityManagerInterface $manager, private KeptDocuments $documents)
     {
+        $this->notes = new \WeakMap();
     }
 
     /** @return array<int, NamedNote> by id, in the order in which they were written */
     public function of(DatasetRecord $dataset): array
     {
-        return $this->named(
+        return $this->notes[$dataset] ??= $this->named(
             $this->manager->getRepository(NoteRecord::class)->findBy(['dataset' => $dataset], ['id' => 'ASC']),
         );
     }
@@ -87,7 +91,9 @@ final readonly class DatasetNotes
             RecipeNames::filters(self::kept($record)['place'], $names),
         );
 
-        return ['measure' => $names->measure($record->measure), 'place' => NoteTarget::of($filters)];
+        $measure = $names->measure($record->measure);
+
+        return ['measure' => $measure, 'place' => NoteTarget::of($filters)];
     }
 
     /** @return array{measure: string, place: array<mixed>} */

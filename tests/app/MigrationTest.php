@@ -24,7 +24,7 @@ final class MigrationTest extends TestCase
 
     public function testFiguresARowEachBecomeSeries(): void
     {
-        $this->migrate('KeenMargin\Migrations\Version20261124000000');
+        Migrated::to('KeenMargin\Migrations\Version20261124000000', $this->file);
         $database = new \PDO("sqlite:$this->file");
         $database->exec(
             'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '.
@@ -57,7 +57,7 @@ final class MigrationTest extends TestCase
         );
         unset($database);
 
-        $this->migrate('latest');
+        Migrated::to('latest', $this->file);
         $database = new \PDO("sqlite:$this->file");
         $packed = self::rows(
             $database,
@@ -89,7 +89,7 @@ final class MigrationTest extends TestCase
     /** Of two that bore one name the later one is told apart; its figures stay. */
     public function testNamesBecomeUnique(): void
     {
-        $this->migrate('KeenMargin\Migrations\Version20261128000000');
+        Migrated::to('KeenMargin\Migrations\Version20261128000000', $this->file);
         $database = new \PDO("sqlite:$this->file");
         $database->exec(
             'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '.
@@ -103,7 +103,7 @@ final class MigrationTest extends TestCase
                 "(3, 0, 'North', 2), (4, 2, 'North', 1)",
         );
         unset($database);
-        $this->migrate('latest');
+        Migrated::to('latest', $this->file);
         $database = new \PDO("sqlite:$this->file");
         self::assertSame(
             [['North'], ['North (2)'], ['North'], ['North (4)']],
@@ -118,7 +118,7 @@ final class MigrationTest extends TestCase
      */
     public function testTheLandingMovesToTheQuestionAndBack(): void
     {
-        $this->migrate('KeenMargin\Migrations\Version20261129000000');
+        Migrated::to('KeenMargin\Migrations\Version20261129000000', $this->file);
         $database = new \PDO("sqlite:$this->file");
         $database->exec(
             'INSERT INTO dataset (id, version, used_at, fact_count, name, organisation, grain, first_month, '.
@@ -140,7 +140,7 @@ final class MigrationTest extends TestCase
         }
         unset($database, $add);
 
-        $this->migrate('latest');
+        Migrated::to('latest', $this->file);
         $recipes = 'SELECT recipe FROM chart ORDER BY id';
         self::assertSame(
             [
@@ -153,7 +153,7 @@ final class MigrationTest extends TestCase
             array_column(self::rows(new \PDO("sqlite:$this->file"), $recipes), 0),
         );
 
-        $this->migrate('KeenMargin\Migrations\Version20261129000000');
+        Migrated::to('KeenMargin\Migrations\Version20261129000000', $this->file);
         self::assertSame(
             [
                 '{"keenMargin":1,"question":{"by":"month"},"kind":"variance-tiers","finish":'.
@@ -164,20 +164,6 @@ final class MigrationTest extends TestCase
             ],
             array_column(self::rows(new \PDO("sqlite:$this->file"), $recipes), 0),
         );
-    }
-
-    private function migrate(string $to): void
-    {
-        $process = proc_open(
-            [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n', '-q'],
-            [2 => ['pipe', 'w']],
-            $pipes,
-            null,
-            ['KEEN_DATA' => $this->file] + getenv(),
-        );
-        \assert(\is_resource($process));
-        $errors = (string) stream_get_contents($pipes[2]);
-        self::assertSame(0, proc_close($process), $errors);
     }
 
     /** @return list<list<int|string|null>> */

@@ -16,7 +16,7 @@ final class NumberingTest extends TestCase
     protected function setUp(): void
     {
         $this->file = sys_get_temp_dir().'/keen-numbering-'.bin2hex(random_bytes(4)).'.sqlite';
-        $this->migrate(self::BEFORE);
+        Migrated::to(self::BEFORE, $this->file);
         $store = new \PDO("sqlite:$this->file");
         $store->setAttribute(\PDO::ATTR_ERRMODE, \PDO::ERRMODE_EXCEPTION);
         self::fill($store);
@@ -29,7 +29,7 @@ final class NumberingTest extends TestCase
 
     public function testWhatIsKeptMeansWhatItMeantWhenItWasWritten(): void
     {
-        $said = $this->migrate('latest');
+        $said = Migrated::to('latest', $this->file);
         $unresolved = 'names what is not there and never was: “Nowhere” of Route. It stays as it is written.';
         self::assertSame(
             ["The report “Review” $unresolved", "An earlier version of the report “Review” $unresolved"],
@@ -55,8 +55,8 @@ final class NumberingTest extends TestCase
             'SELECT document FROM report',
         ];
         $before = array_map($this->rows(...), $tables);
-        $this->migrate('latest');
-        $this->migrate(self::BEFORE);
+        Migrated::to('latest', $this->file);
+        Migrated::to(self::BEFORE, $this->file);
         $before[3][0] = str_replace('"Reef"', '"Reef, which was deleted"', $before[3][0]);
         self::assertSame($before, array_map($this->rows(...), $tables));
     }
@@ -292,22 +292,6 @@ final class NumberingTest extends TestCase
         foreach ($rows as $row) {
             $store->prepare("INSERT INTO $table ($columns) VALUES ($marks)")->execute([...$row, $owner]);
         }
-    }
-
-    private function migrate(string $to): string
-    {
-        $process = proc_open(
-            [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', $to, '-n', '-q'],
-            [2 => ['pipe', 'w']],
-            $pipes,
-            null,
-            ['KEEN_DATA' => $this->file] + getenv(),
-        );
-        \assert(\is_resource($process));
-        $said = (string) stream_get_contents($pipes[2]);
-        self::assertSame(0, proc_close($process), $said);
-
-        return $said;
     }
 
     /** @return list<list<string>> */

@@ -49,15 +49,7 @@ final class StorageTest extends TestCase
         $manager = $doctrine->getManager();
         \assert($manager instanceof EntityManagerInterface);
         $this->manager = $manager;
-        $process = proc_open(
-            [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doctrine:migrations:migrate', '-n', '-q'],
-            [],
-            $pipes,
-            null,
-            ['KEEN_DATA' => $this->file] + getenv(),
-        );
-        \assert(\is_resource($process));
-        self::assertSame(0, proc_close($process));
+        Migrated::to('latest', $this->file);
         $this->store = new SeriesStore($this->connection());
     }
 

@@ -13,6 +13,7 @@ use KeenMargin\Core\Question\Names\RecipeNames;
 use KeenMargin\Core\Report\Document\ReportNames;
 use KeenMargin\Core\Report\Document\ReportReader;
 use KeenMargin\Core\Report\Document\ReportWriter;
+use KeenMargin\Core\Report\Merging\UnchangedParts;
 use KeenMargin\Core\Report\Report;
 
 /**
@@ -86,15 +87,16 @@ final readonly class KeptDocuments
     }
 
     /**
-     * A changed report as it is kept: what says the same as before stays as it was.
+     * The document of a changed report as it is kept: what says the same as before stays as it was.
      *
+     * @param Report $numbered the changed report with numbers
      * @param array<string, mixed> $base document that the change began with
      *
      * @return array<string, mixed>
      */
-    public function keptChange(Report $changed, array $base, ?int $known = null): array
+    public function keptChange(Report $numbered, array $base): array
     {
-        $kept = ReportWriter::toArray($this->keptReport($changed, $known));
+        $kept = ReportWriter::toArray($numbered);
         if (!$this->namesMerged($base)) {
             return $kept;
         }

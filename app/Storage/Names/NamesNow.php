@@ -4,35 +4,16 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Storage\Names;
 
+use KeenMargin\Core\Question\Names\AnyName;
 use KeenMargin\Core\Question\Names\NameMap;
 use KeenMargin\Core\Report\Document\NamesOfDatasets;
 
 /** Names, as they are now, for the numbers in kept documents. A merged member has the name of the one it became. */
-final readonly class NamesNow implements NameMap, NamesOfDatasets
+final readonly class NamesNow extends AnyName implements NamesOfDatasets
 {
     /** @param array<string, string> $names by written reference */
     public function __construct(private array $names)
     {
-    }
-
-    public function measure(string $name): string
-    {
-        return $this->name($name);
-    }
-
-    public function breakdown(string $name): string
-    {
-        return $this->name($name);
-    }
-
-    public function field(string $name): string
-    {
-        return $this->name($name);
-    }
-
-    public function member(?string $breakdown, string $name): string
-    {
-        return $this->name($name);
     }
 
     public function of(string $dataset): NameMap
@@ -46,8 +27,8 @@ final readonly class NamesNow implements NameMap, NamesOfDatasets
         return null;
     }
 
-    private function name(string $kept): string
+    protected function name(string $name): string
     {
-        return $this->names[$kept] ?? Reference::name($kept);
+        return $this->names[$name] ?? Reference::name($name);
     }
 }

@@ -324,14 +324,14 @@ final readonly class StoredFigures implements Figures
     private static function outline(DatasetRecord $record, array $members, SeriesStore $store): Dataset
     {
         $bands = $record->measures->map(static fn (MeasureRecord $measure): array => $measure->bands)->toArray();
-        $names = (new KnownNames($store->connection))->in($bands);
+        $called = (new KnownNames($store->connection))->in($bands);
         $grain = Grain::from($record->grain);
         $calendar = new FiscalCalendar($record->firstMonth);
 
         return new Dataset(
             name: $record->name,
             measures: array_values(
-                $record->measures->map(static fn (MeasureRecord $measure) => $measure->measure($names))->toArray(),
+                $record->measures->map(static fn (MeasureRecord $measure) => $measure->measure($called))->toArray(),
             ),
             breakdowns: array_values(
                 array_map(static fn (BreakdownMembers $own): Breakdown => $own->breakdown(), $members),

@@ -107,8 +107,8 @@ final readonly class RecipeNames
         foreach (self::MEASURES_OF_PARTS as $part => $keys) {
             $of = $asked[$part] ?? null;
             if (\is_array($of)) {
-                $names = array_filter(array_intersect_key($of, array_flip($keys)), \is_string(...));
-                $asked[$part] = array_replace($of, array_map($this->names->measure(...), $names));
+                $told = array_filter(array_intersect_key($of, array_flip($keys)), \is_string(...));
+                $asked[$part] = array_replace($of, array_map($this->names->measure(...), $told));
             }
         }
         foreach (self::BREAKDOWNS as $key) {

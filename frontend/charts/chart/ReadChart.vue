@@ -7,7 +7,7 @@ import SceneView from './SceneView.vue'
 import { useChart } from './useChart'
 import { useDrawing } from './useDrawing'
 
-/** A chart as it is read on a phone: the question in one small line, the picture with its message, its workings below. */
+/** A chart as it is read on a phone: the question in one small line, the picture with its message, its workings. */
 const { dataset, recipes, known, problem, fresh, saving } = useChart()
 const { chart } = saving
 const { width } = useWindowSize()
