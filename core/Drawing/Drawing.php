@@ -9,7 +9,6 @@ use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Figures\ListFigures;
 use KeenMargin\Core\Figures\Series\MemoizedFigures;
-use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Question\GivenList;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Scene;
@@ -24,11 +23,10 @@ final readonly class Drawing
 {
     /** @param list<Check> $drawn about the message, where there is one, and about how the numbers are drawn */
     private function __construct(
+        public UndrawnChart $chart,
         public Recipe $recipe,
         public Workings $workings,
         public Scene $scene,
-        public ChartOptions $options,
-        private ChartKind $kind,
         private array $drawn,
     ) {
     }
@@ -46,7 +44,7 @@ final readonly class Drawing
                 ? new ChartOptions()
                 : new ChartOptions($notes->in($workings), $notes->areWritten);
 
-        return self::drawn($recipe, $workings, $options, $kinds->of($recipe->kind->id()));
+        return self::ofWorkings($recipe, $workings, $kinds, $options);
     }
 
     /**
@@ -60,17 +58,34 @@ final readonly class Drawing
         ChartKinds $kinds,
         ChartOptions $options = new ChartOptions(),
     ): self {
-        return self::drawn($recipe, $workings, $options, $kinds->of($recipe->kind->id()));
+        $chart = UndrawnChart::of($recipe, $workings, $kinds, $options);
+
+        return self::drawn($chart, $recipe->finish->height, $options->mostPerUnit);
     }
 
     /**
-     * The same numbers at another size, or beside others.
-     *
-     * @param Recipe $recipe the same but for width and height
+     * @param ?int $height as asked; null: as high as it is by itself
+     * @param array<string, float> $mostPerUnit points that a unit may have at most, by scale; none: any
      */
-    public function again(Recipe $recipe, ChartOptions $options): self
+    public static function drawn(UndrawnChart $chart, ?int $height = null, array $mostPerUnit = []): self
     {
-        return self::drawn($recipe, $this->workings, $options, $this->kind);
+        $scene = $chart->scene($height, $mostPerUnit);
+        $message = $chart->recipe->finish->message;
+        $checks = [
+            ...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $chart->workings)],
+            ...array_filter([
+                ScaleCheck::maybe($scene, $chart->workings->table, $chart->kind->scaleWords()),
+                JoinsCheck::maybe($scene),
+            ]),
+        ];
+
+        return new self(
+            chart: $chart,
+            recipe: $chart->recipe,
+            workings: $chart->workings,
+            scene: $scene,
+            drawn: $checks,
+        );
     }
 
     /** Its lengths, to be compared with those of other charts. */
@@ -86,7 +101,7 @@ final readonly class Drawing
      */
     public static function workings(Recipe $recipe, Figures $figures, ChartKinds $kinds): Workings
     {
-        $memoized = new MemoizedFigures($figures);
+        $memoized = $figures instanceof MemoizedFigures ? $figures : new MemoizedFigures($figures);
         $list = GivenList::maybe($memoized->dataset(), $recipe->question->roles);
         $own =
             null === $list || [] === $list->sums()
@@ -107,7 +122,7 @@ final readonly class Drawing
     {
         $most = CommonScale::of(self::allMeasured($drawings));
         $again = array_map(
-            static fn (self $one): self => $one->again($one->recipe, $one->options->onScale($most)),
+            static fn (self $one): self => self::drawn($one->chart, $one->recipe->finish->height, $most),
             $drawings,
         );
         $check = CommonScale::maybeCheck(self::allMeasured($again));
@@ -125,32 +140,10 @@ final readonly class Drawing
     public function document(): string
     {
         $checks = array_map(static fn (Check $check): array => $check->toArray(), $this->checks());
-        $document = WorkingsWriter::toArray($this->workings, $this->kind->rowWriter());
+        $document = WorkingsWriter::toArray($this->workings, $this->chart->kind->rowWriter());
         $flags = \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR;
 
         return json_encode(array_merge($document, ['checks' => $checks]), $flags)."\n";
-    }
-
-    private static function drawn(Recipe $recipe, Workings $workings, ChartOptions $options, ChartKind $kind): self
-    {
-        $scene = $kind->scene($workings, $recipe->finish, $options);
-        $message = $recipe->finish->message;
-        $checks = [
-            ...null === $message || [] === $message->kept() ? [] : [MessageCheck::of($message, $workings)],
-            ...array_filter([
-                ScaleCheck::maybe($scene, $workings->table, $kind->scaleWords()),
-                JoinsCheck::maybe($scene),
-            ]),
-        ];
-
-        return new self(
-            recipe: $recipe,
-            workings: $workings,
-            scene: $scene,
-            options: $options,
-            kind: $kind,
-            drawn: $checks,
-        );
     }
 
     /**
@@ -167,14 +160,13 @@ final readonly class Drawing
     }
 
     /** With a further check of its drawing, before the others. */
-    public function checked(Check $check): self
+    private function checked(Check $check): self
     {
         return new self(
+            chart: $this->chart,
             recipe: $this->recipe,
             workings: $this->workings,
             scene: $this->scene,
-            options: $this->options,
-            kind: $this->kind,
             drawn: [$check, ...$this->drawn],
         );
     }

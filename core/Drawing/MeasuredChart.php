@@ -23,8 +23,6 @@ final readonly class MeasuredChart
     /** What its amounts count: `EUR`, `% points`. */
     public function counted(): string
     {
-        $display = $this->workings->context->display;
-
-        return $display->measuredIn.($display->inPoints ? ' points' : '');
+        return $this->workings->context->display->counted();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Figures;
@@ -12,7 +13,6 @@ use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Kind;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Scene\Mark;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\About\RowChange;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
@@ -39,7 +39,8 @@ interface ChartKind extends Kind
      */
     public function workings(Recipe $recipe, Figures $figures): Workings;
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene;
+    /** The chart of its numbers, before it is drawn. */
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame;
 
     /**
      * What a reader can change at one of its rows, besides what every chart has.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\LevelCut;
@@ -18,7 +19,6 @@ use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\StepColours;
 use KeenMargin\Core\Question\VarianceForm;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -89,14 +89,14 @@ abstract readonly class WaterfallKind implements ChartKind
     /** Column of the share that labels and dots show. */
     abstract protected function shareColumn(): string;
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $cut = LevelCut::of($workings->table->rows, ['from', 'to'], $finish->cut);
         $looks = $this->looks($finish);
         $tiers = static fn (array $rows): array => [new WaterfallTier($workings, self::rowsOf($rows), $cut, $looks)];
         $explanations = $cut->isCut() ? ['totals cut alike'] : [];
 
-        return TierChart::scene($workings, $finish, $options, new TierPlan($tiers, [], $explanations));
+        return TierChart::frame($workings, $finish, $options, new TierPlan($tiers, [], $explanations));
     }
 
     /**

@@ -13,11 +13,37 @@ final class TextMeasure
     private const UNKNOWN = 1000;
     private const MINUS = "\u{2212}";
 
+    /** Texts of a weight whose widths are kept. */
+    private const MOST_KNOWN = 4000;
+
     /** @var array<int, array<int, int>>|null */
     private static ?array $widths = null;
+    /** @var array<int, array<int|string, int>> thousandths of the size, by weight and text */
+    private static array $known = [];
 
-    /** @param 400|500|600 $weight */
+    /**
+     * Texts of a chart are measured several times while they are placed.
+     *
+     * @param 400|500|600 $weight
+     */
     public static function width(string $text, float $size, int $weight = 400): float
+    {
+        if (!isset(self::$known[$weight][$text])) {
+            if (\count(self::$known[$weight] ?? []) >= self::MOST_KNOWN) {
+                self::$known[$weight] = [];
+            }
+            self::$known[$weight][$text] = self::thousandths($text, $weight);
+        }
+
+        return (self::$known[$weight][$text] * $size) / 1000;
+    }
+
+    /**
+     * @param 400|500|600 $weight
+     *
+     * @return int thousandths of the size of the font
+     */
+    private static function thousandths(string $text, int $weight): int
     {
         $widths = (self::$widths ??= require __DIR__.'/advance-widths.php')[$weight];
         $sum = 0;
@@ -37,7 +63,7 @@ final class TextMeasure
             }
         }
 
-        return ($sum * $size) / 1000;
+        return $sum;
     }
 
     /**

@@ -59,7 +59,7 @@ final class NoteState
                     static fn (RowNote $note): array => ['number' => $note->number, 'row' => $note->row] +
                         self::of($records[$note->id]),
                     array_filter(
-                        $drawing->options->notes,
+                        $drawing->chart->options->notes,
                         static fn (RowNote $note): bool => isset($records[$note->id]),
                     ),
                 ),

@@ -9,63 +9,139 @@ use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Part\NoteDiscs;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Scene;
+use KeenMargin\Core\Scene\Text;
 use KeenMargin\Core\Workings\Result\Workings;
 
-/** The page of a chart of whatever kind: message and title above, notes and footnote below, at the height asked for. */
-final readonly class Frame
+/**
+ * A chart before it is drawn: a title, what its kind draws, notes and footnotes. It tells how high it will be, and
+ * draws itself as high as asked.
+ */
+final class Frame
 {
     private const LEAST_STRETCH = 0.3;
+    private const BELOW_TITLE = 4.0;
+    private const BELOW_ALL = 4.0;
+    /** Heights that differ by less are as asked. */
+    private const CLOSE = 1.0;
 
-    /** @param list<string> $explanations what the subtitle says besides what the question is about */
+    /** @var ?list<Text> message and title in lines; null: not yet laid out */
+    private ?array $head = null;
+    /** Where the body begins. */
+    private float $top = 0.0;
+    private TitleBlock $title;
+
+    /**
+     * @param Orientation $orientation which way lengths run
+     * @param list<string> $layers groups of marks from back to front
+     * @param list<string> $explanations what the subtitle says besides what the question is about
+     */
     public function __construct(
-        private Workings $workings,
-        private Finish $finish,
-        private ChartOptions $options,
-        private array $explanations = [],
+        private readonly Workings $workings,
+        private readonly Finish $finish,
+        private readonly ChartOptions $options,
+        private readonly ChartBody $body,
+        private readonly Orientation $orientation,
+        private readonly array $layers,
+        private readonly array $explanations = [],
     ) {
     }
 
-    /**
-     * The whole scene around what a kind draws.
-     *
-     * @param Orientation $orientation which way lengths run
-     * @param list<string> $layers groups of marks from back to front
-     * @param \Closure(Canvas, float, float): float $draw below a given y, with lengths stretched by a factor; gives the
-     *                                                    lowest y that was used
-     */
-    public function scene(Orientation $orientation, array $layers, \Closure $draw): Scene
+    /** As its finish and options have it. */
+    public function scene(): Scene
     {
-        $stretched = fn (float $stretch): Scene => $this->stretched($stretch, $orientation, $layers, $draw);
-        $scene = $stretched(1.0);
-
-        return null === $this->finish->height
-            ? $scene
-            : self::high($scene, (float) $this->finish->height, $stretched);
+        return $this->drawn($this->finish->height, $this->options->mostPerUnit);
     }
 
     /**
-     * @param list<string> $layers
-     * @param \Closure(Canvas, float, float): float $draw
+     * As high as asked, or as little higher as labels need.
+     *
+     * @param ?int $height null: as high as it is by itself
+     * @param array<string, float> $mostPerUnit points that a unit may have at most, by scale
      */
-    private function stretched(float $stretch, Orientation $orientation, array $layers, \Closure $draw): Scene
+    public function drawn(?int $height, array $mostPerUnit): Scene
+    {
+        $scene = $this->stretched($this->stretch($height, $mostPerUnit));
+
+        return null !== $height && $scene->height < $height ? $scene->high((float) $height) : $scene;
+    }
+
+    /**
+     * How high it will be, as far as its parts tell: notes that find no place beside their marks need more.
+     *
+     * @param ?int $height as for drawn()
+     */
+    public function height(?int $height): float
+    {
+        return max((float) $height, $this->measured($this->stretch($height, [])));
+    }
+
+    /** By how much lengths of numbers are longer than usual where the chart is as high as that. */
+    public function lengthens(?int $height): float
+    {
+        return $this->body->hasUprightLengths() ? $this->stretch($height, [])->factor : 1.0;
+    }
+
+    /**
+     * Heights grow linearly with lengths where nothing else is in the way, so that a secant search finds the stretch
+     * in a few tries.
+     *
+     * @param array<string, float> $mostPerUnit
+     */
+    private function stretch(?int $height, array $mostPerUnit): Stretch
+    {
+        $now = new Stretch(1.0, $mostPerUnit);
+        if (null === $height) {
+            return $now;
+        }
+        $measured = $this->measured($now);
+        $factor = $height > $measured ? 1.5 : 0.6;
+        for ($try = 0; $try < 3 && abs($measured - $height) >= self::CLOSE; ++$try) {
+            $next = new Stretch($factor, $mostPerUnit);
+            $then = $this->measured($next);
+            $slope = ($then - $measured) / ($factor - $now->factor);
+            [$now, $measured] = [$next, $then];
+            if ($slope < 1.0) {
+                break;
+            }
+            $factor = max(self::LEAST_STRETCH, $now->factor + ($height - $measured) / $slope);
+            if (abs($factor - $now->factor) < 0.001) {
+                break;
+            }
+        }
+
+        return $now;
+    }
+
+    private function measured(Stretch $stretch): float
+    {
+        $this->head();
+        $bottom = $this->top + $this->body->height($stretch);
+        $notes = $this->options->areNotesWritten ? $this->options->notes : [];
+
+        return $bottom + Words::height($this->finish->width, $notes, $this->finish->footnote) + self::BELOW_ALL;
+    }
+
+    private function stretched(Stretch $stretch): Scene
     {
         $canvas = new Canvas($this->finish->width);
-        array_map($canvas->reserve(...), $layers);
-        $title = TitleBlock::of($this->workings, $this->explanations, $this->finish->title);
-        $top = $title->write($canvas, Words::message($canvas, $this->finish->message)) + 4.0;
-        $bottom = $draw($canvas, $top, $stretch);
-        [$x, $y] = Orientation::Horizontal === $orientation ? [36.0, 4.0] : [5.0, 24.0];
+        array_map($canvas->reserve(...), $this->layers);
+        foreach ($this->head() as $line) {
+            $canvas->write('title', $line);
+        }
+        $bottom = $this->body->draw($canvas, $this->top, $stretch);
+        $isHorizontal = Orientation::Horizontal === $this->orientation;
+        [$x, $y] = $isHorizontal ? [36.0, 4.0] : [5.0, 24.0];
         $regions = $canvas->regions($x, $y);
-        NoteDiscs::draw($canvas, $this->options->notes, Orientation::Horizontal === $orientation);
+        NoteDiscs::draw($canvas, $this->options->notes, $isHorizontal);
         Words::below($canvas, $this->options->areNotesWritten ? $this->options->notes : [], $this->finish->footnote);
 
         return new Scene(
             width: $this->finish->width,
-            height: max($bottom, $canvas->bottom()) + 4.0,
-            title: $title->oneLine(),
+            height: max($bottom, $canvas->bottom()) + self::BELOW_ALL,
+            title: $this->title->oneLine(),
             description: implode(' ', \array_slice($this->workings->summary->texts(), 0, 2)),
             groups: $canvas->groups(),
-            isHorizontal: Orientation::Horizontal === $orientation,
+            isHorizontal: $isHorizontal,
             colours: $this->finish->colours->value,
             regions: $regions,
             handles: $canvas->handles(),
@@ -73,28 +149,22 @@ final readonly class Frame
         );
     }
 
-    /**
-     * As high as asked, or as little higher as labels need. Heights grow linearly with lengths where nothing else is
-     * in the way, so that a secant search finds the stretch in a few tries.
-     *
-     * @param \Closure(float): Scene $stretched
-     */
-    private static function high(Scene $scene, float $height, \Closure $stretched): Scene
+    /** @return list<Text> laid out once, however often the chart is measured and drawn */
+    private function head(): array
     {
-        [$from, $stretch] = [1.0, $height > $scene->height ? 1.5 : 0.6];
-        for ($try = 0; $try < 3 && abs($scene->height - $height) >= 1.0; ++$try) {
-            $next = $stretched($stretch);
-            $slope = ($next->height - $scene->height) / ($stretch - $from);
-            [$from, $scene] = [$stretch, $next];
-            if ($slope < 1.0) {
-                break;
-            }
-            $stretch = max(self::LEAST_STRETCH, $from + ($height - $scene->height) / $slope);
-            if (abs($stretch - $from) < 0.001) {
-                break;
+        if (null === $this->head) {
+            $canvas = new Canvas($this->finish->width);
+            $this->title = TitleBlock::of($this->workings, $this->explanations, $this->finish->title);
+            $top = $this->title->write($canvas, Words::message($canvas, $this->finish->message));
+            $this->top = $top + self::BELOW_TITLE;
+            $this->head = [];
+            foreach ($canvas->groups() as $group) {
+                foreach ($group->marks as $mark) {
+                    $mark instanceof Text && ($this->head[] = $mark);
+                }
             }
         }
 
-        return $scene->height < $height ? $scene->high($height) : $scene;
+        return $this->head;
     }
 }

@@ -24,12 +24,14 @@ use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Charts of bars: names at the left, tiers side by side under their heads, like a table. */
-final readonly class HorizontalPanels
+final readonly class HorizontalPanels implements ChartBody
 {
     private const RIGHT = 8.0;
     private const LEAST = 400.0;
     private const HEAD = 22.0;
     private const TITLE = 18.0;
+    private const BETWEEN = 18.0;
+    private const FOOT = 4.0;
     /** With less room for lengths than this, a tier is left out. */
     private const ROOM = 60.0;
     private const NAMES = 0.34;
@@ -37,79 +39,113 @@ final readonly class HorizontalPanels
     private const WIDE = 1000.0;
     private const MANY = 18;
 
-    /**
-     * @param list<SeriesKey> $keys
-     * @param float $stretch of bands
-     */
-    public function __construct(
-        private Canvas $canvas,
-        private Workings $workings,
-        private Finish $finish,
-        private ChartOptions $options,
-        private array $keys,
-        private float $stretch = 1.0,
-    ) {
-    }
+    private PanelGrid $grid;
+    /** Room for names, in points. */
+    private float $names;
 
     /**
+     * @param list<SeriesKey> $keys
      * @param non-empty-list<list<Row>> $panels
-     * @param list<list<Tier>> $charts
-     *
-     * @return float the lowest y that was used
+     * @param list<list<Tier>> $charts tiers of each panel
      */
-    public function draw(array $panels, array $charts, float $top): float
+    public function __construct(
+        private Workings $workings,
+        private Finish $finish,
+        private array $keys,
+        private array $panels,
+        private array $charts,
+    ) {
+        $this->grid = PanelGrid::of(\count($panels), Canvas::MARGIN, $finish->width - self::RIGHT, self::LEAST);
+        $most = self::NAMES * $this->grid->width();
+        $widths = array_map(static fn (array $rows): float => RowNames::width($rows, $most), $panels);
+        $this->names = max([0.0, ...$widths]);
+    }
+
+    public function draw(Canvas $canvas, float $top, Stretch $stretch): float
     {
-        $grid = PanelGrid::of(\count($panels), Canvas::MARGIN, $this->finish->width - self::RIGHT, self::LEAST);
-        $names = max([
-            0.0,
-            ...array_map(
-                static fn (array $rows): float => RowNames::width($rows, self::NAMES * $grid->width()),
-                $panels,
-            ),
-        ]);
-        $layout = TierLayout::horizontal($charts, $grid->width() - $names, $this->options->mostPerUnit);
-        while ($layout->room < self::ROOM && \count($charts[0]) > 1) {
-            $charts = array_map(static fn (array $tiers): array => \array_slice($tiers, 1), $charts);
-            $layout = TierLayout::horizontal($charts, $grid->width() - $names, $this->options->mostPerUnit);
-        }
+        $tiers = $this->fittingTiers($stretch);
+        $layout = $this->layout($tiers, $stretch);
         $bottom = $top;
-        foreach ($panels as $i => $rows) {
-            $top = $grid->isFirst($i) && $i > 0 ? $bottom + 18.0 : $top;
-            $bottom = max(
-                $bottom,
-                $this->panel(
-                    name: $rows[0]->panel ?? '',
-                    rows: $rows,
-                    tiers: $charts[$i],
-                    layout: $layout,
-                    grid: $grid,
-                    place: $i,
-                    names: $names,
-                    top: $top,
-                ),
-            );
+        foreach (array_keys($this->panels) as $i) {
+            $top = $this->grid->isFirst($i) && $i > 0 ? $bottom + self::BETWEEN : $top;
+            $bottom = max($bottom, $this->panel(
+                canvas: $canvas,
+                place: $i,
+                tiers: $tiers[$i],
+                layout: $layout,
+                top: $top,
+                stretch: $stretch,
+            ));
         }
 
         return $bottom;
+    }
+
+    public function height(Stretch $stretch): float
+    {
+        // With keys every panel has a head; else only where a tier has a name.
+        $tiers = [] === $this->keys ? $this->fittingTiers($stretch) : $this->charts;
+        $top = $bottom = 0.0;
+        foreach ($this->panels as $i => $rows) {
+            $top = $this->grid->isFirst($i) && $i > 0 ? $bottom + self::BETWEEN : $top;
+            $title = '' === ($rows[0]->panel ?? '') ? 0.0 : self::TITLE;
+            $bottom = max($bottom, $this->axis($rows, $tiers[$i], $top + $title, $stretch)->stop + self::FOOT);
+        }
+
+        return $bottom;
+    }
+
+    public function hasUprightLengths(): bool
+    {
+        return false;
+    }
+
+    /** @return list<list<Tier>> of each panel, without those that would leave too little room for lengths */
+    private function fittingTiers(Stretch $stretch): array
+    {
+        $charts = $this->charts;
+        while (\count($charts[0]) > 1 && $this->layout($charts, $stretch)->room < self::ROOM) {
+            $charts = array_map(static fn (array $tiers): array => \array_slice($tiers, 1), $charts);
+        }
+
+        return $charts;
+    }
+
+    /** @param list<list<Tier>> $charts */
+    private function layout(array $charts, Stretch $stretch): TierLayout
+    {
+        return TierLayout::horizontal($charts, $this->grid->width() - $this->names, $stretch->mostPerUnit);
     }
 
     /**
      * @param list<Row> $rows
      * @param list<Tier> $tiers
      */
+    private function axis(array $rows, array $tiers, float $top, Stretch $stretch): BandAxis
+    {
+        return BandAxis::rows(
+            RowNames::heights($rows, $this->names, $stretch->factor, $this->usualHeight(\count($rows))),
+            RowNames::standApart($rows),
+            $top + ($this->hasHeads($tiers) ? self::HEAD : 0.0),
+        );
+    }
+
+    /** @param list<Tier> $tiers */
     private function panel(
-        string $name,
-        array $rows,
+        Canvas $canvas,
+        int $place,
         array $tiers,
         TierLayout $layout,
-        PanelGrid $grid,
-        int $place,
-        float $names,
         float $top,
+        Stretch $stretch,
     ): float {
+        $rows = $this->panels[$place];
+        $grid = $this->grid;
+        $names = $this->names;
+        $name = $rows[0]->panel ?? '';
         $left = $grid->left($place);
         if ('' !== $name) {
-            $this->canvas->write(
+            $canvas->write(
                 'title',
                 Canvas::text(
                     $left,
@@ -121,13 +157,9 @@ final readonly class HorizontalPanels
             );
             $top += self::TITLE;
         }
-        $axis = BandAxis::rows(
-            RowNames::heights($rows, $names, $this->stretch, $this->usualHeight(\count($rows))),
-            RowNames::standApart($rows),
-            $top + ($this->hasHeads($tiers) ? self::HEAD : 0.0),
-        );
-        RowNames::beside($this->canvas, $axis, $rows, $left, $names);
-        $this->heads($tiers, $layout, $left + $names, $top + 12.0);
+        $axis = $this->axis($rows, $tiers, $top, $stretch);
+        RowNames::beside($canvas, $axis, $rows, $left, $names);
+        $this->heads($canvas, $tiers, $layout, $left + $names, $top + 12.0);
         $right = $left + $names + $layout->size;
         foreach (array_reverse($tiers, true) as $i => $tier) {
             $scale = new LinearScale(
@@ -135,10 +167,10 @@ final readonly class HorizontalPanels
                 $layout->perUnit[$i],
                 Orientation::Horizontal->sign(),
             );
-            $tier->draw(new Stage($this->canvas, Orientation::Horizontal, $axis, $scale, $this->finish->labels));
+            $tier->draw(new Stage($canvas, Orientation::Horizontal, $axis, $scale, $this->finish->labels));
         }
         RowReach::mark(
-            canvas: $this->canvas,
+            canvas: $canvas,
             finish: $this->finish,
             axis: $axis,
             rows: $rows,
@@ -148,7 +180,7 @@ final readonly class HorizontalPanels
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         if (null !== $closing) {
             ClosingLine::draw(
-                canvas: $this->canvas,
+                canvas: $canvas,
                 orientation: Orientation::Horizontal,
                 across: $closing,
                 from: $left,
@@ -157,7 +189,7 @@ final readonly class HorizontalPanels
             );
         }
 
-        return $axis->stop + 4.0;
+        return $axis->stop + self::FOOT;
     }
 
     /** @param list<Tier> $tiers */
@@ -177,13 +209,13 @@ final readonly class HorizontalPanels
     }
 
     /** @param list<Tier> $tiers */
-    private function heads(array $tiers, TierLayout $layout, float $left, float $y): void
+    private function heads(Canvas $canvas, array $tiers, TierLayout $layout, float $left, float $y): void
     {
         $last = \count($tiers) - 1;
         $next = $last > 0 ? $left + $layout->zeros[$last - 1] - 20.0 : $this->finish->width - self::RIGHT;
         foreach ($tiers as $i => $tier) {
             if ('' !== $tier->name()) {
-                $this->canvas->writeIfFree(
+                $canvas->writeIfFree(
                     'names',
                     Canvas::text(
                         $left + $layout->zeros[$i],
@@ -196,6 +228,6 @@ final readonly class HorizontalPanels
                 );
             }
         }
-        SeriesNames::above($this->canvas, $this->keys, $left + 2.0, $next, $y);
+        SeriesNames::above($canvas, $this->keys, $left + 2.0, $next, $y);
     }
 }

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart\Frame;
 
-use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /**
@@ -41,33 +39,22 @@ final class TierChart
         'words',
     ];
 
-    public static function scene(Workings $workings, Finish $finish, ChartOptions $options, TierPlan $plan): Scene
+    public static function frame(Workings $workings, Finish $finish, ChartOptions $options, TierPlan $plan): Frame
     {
         $panels = $workings->table->panels();
-        $tiers = array_map($plan->tiers, $panels);
         $orientation = self::orientation($workings, $finish, $plan);
-        $draw = static function (Canvas $canvas, float $top, float $stretch) use (
-            $workings,
-            $finish,
-            $options,
-            $plan,
-            $panels,
-            $tiers,
-            $orientation,
-        ): float {
-            $parts = [$canvas, $workings, $finish, $options, $plan->keys, $stretch];
-            $drawn =
-                Orientation::Vertical === $orientation
-                    ? new VerticalPanels(...$parts)
-                    : new HorizontalPanels(...$parts);
+        $parts = [$workings, $finish, $plan->keys, $panels, array_map($plan->tiers, $panels)];
 
-            return $drawn->draw($panels, $tiers, $top);
-        };
-
-        return (new Frame($workings, $finish, $options, $plan->explanations))->scene(
-            $orientation,
-            self::LAYERS,
-            $draw,
+        return new Frame(
+            workings: $workings,
+            finish: $finish,
+            options: $options,
+            body: Orientation::Vertical === $orientation
+                ? new VerticalPanels(...$parts)
+                : new HorizontalPanels(...$parts),
+            orientation: $orientation,
+            layers: self::LAYERS,
+            explanations: $plan->explanations,
         );
     }
 

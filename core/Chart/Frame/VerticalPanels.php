@@ -27,25 +27,32 @@ use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Charts of columns: tiers one above the other, names below the lowest. */
-final readonly class VerticalPanels
+final class VerticalPanels implements ChartBody
 {
     private const NAMES = 58.0;
     private const RIGHT = 10.0;
     private const LEAST = 170.0;
     private const TITLE = 18.0;
+    private const BETWEEN = 20.0;
+    private const NAMES_BELOW = 14.0;
+
+    private readonly PanelGrid $grid;
+    /** @var ?list<float> how far names below the columns reach below the foot, by panel; null: not yet measured */
+    private ?array $depths = null;
 
     /**
      * @param list<SeriesKey> $keys
-     * @param float $stretch of lengths
+     * @param non-empty-list<list<Row>> $panels
+     * @param list<list<Tier>> $charts tiers of each panel
      */
     public function __construct(
-        private Canvas $canvas,
-        private Workings $workings,
-        private Finish $finish,
-        private ChartOptions $options,
-        private array $keys,
-        private float $stretch = 1.0,
+        private readonly Workings $workings,
+        private readonly Finish $finish,
+        private readonly array $keys,
+        private readonly array $panels,
+        private readonly array $charts,
     ) {
+        $this->grid = self::grid($panels, $finish->width);
     }
 
     /**
@@ -70,65 +77,97 @@ final readonly class VerticalPanels
         return true;
     }
 
-    /**
-     * @param non-empty-list<list<Row>> $panels
-     * @param list<list<Tier>> $charts
-     *
-     * @return float the lowest y that was used
-     */
-    public function draw(array $panels, array $charts, float $top): float
+    public function draw(Canvas $canvas, float $top, Stretch $stretch): float
     {
-        $grid = self::grid($panels, $this->finish->width);
-        $isOne = 1 === \count($panels);
-        $length = $this->stretch * ($isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0);
-        $layout = TierLayout::vertical(
-            $charts,
-            $length,
-            SeriesNames::height($this->keys),
-            $this->options->mostPerUnit,
-        );
+        $layout = $this->layout($stretch);
         $bottom = $top;
-        foreach ($panels as $i => $rows) {
-            $top = $grid->isFirst($i) && $i > 0 ? $bottom + 20.0 : $top;
-            $bottom = max(
-                $bottom,
-                $this->panel(
-                    name: $rows[0]->panel ?? '',
-                    rows: $rows,
-                    tiers: $charts[$i],
-                    layout: $layout,
-                    grid: $grid,
-                    place: $i,
-                    top: $top,
-                ),
-            );
+        foreach (array_keys($this->panels) as $i) {
+            $top = $this->grid->isFirst($i) && $i > 0 ? $bottom + self::BETWEEN : $top;
+            $bottom = max($bottom, $this->panel($canvas, $i, $layout, $top));
         }
 
         return $bottom;
     }
 
-    /**
-     * @param list<Row> $rows
-     * @param list<Tier> $tiers
-     */
-    private function panel(
-        string $name,
-        array $rows,
-        array $tiers,
-        TierLayout $layout,
-        PanelGrid $grid,
-        int $place,
-        float $top,
-    ): float {
-        $axis = BandAxis::over(
-            RowNames::standApart($rows),
-            $grid->left($place),
-            $grid->right($place),
+    public function height(Stretch $stretch): float
+    {
+        $layout = $this->layout($stretch);
+        $this->depths ??= array_map($this->depth(...), array_keys($this->panels));
+        $top = $bottom = 0.0;
+        foreach ($this->panels as $i => $rows) {
+            $top = $this->grid->isFirst($i) && $i > 0 ? $bottom + self::BETWEEN : $top;
+            $above = ('' === ($rows[0]->panel ?? '') ? 0.0 : self::TITLE) + $this->aboveLengths($rows, $this->axis($i));
+            $bottom = max($bottom, $top + $above + $layout->size + $this->depths[$i]);
+        }
+
+        return $bottom;
+    }
+
+    public function hasUprightLengths(): bool
+    {
+        return true;
+    }
+
+    private function layout(Stretch $stretch): TierLayout
+    {
+        $isOne = 1 === \count($this->panels);
+        $usual = $isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0;
+
+        return TierLayout::vertical(
+            $this->charts,
+            $stretch->factor * $usual,
+            SeriesNames::height($this->keys),
+            $stretch->mostPerUnit,
+        );
+    }
+
+    private function axis(int $panel): BandAxis
+    {
+        return BandAxis::over(
+            RowNames::standApart($this->panels[$panel]),
+            $this->grid->left($panel),
+            $this->grid->right($panel),
             $this->workings->context->by instanceof Grain ? $this->workings->context->by : Grain::Month,
         );
+    }
+
+    /**
+     * Room for the name of the closing line.
+     *
+     * @param list<Row> $rows
+     */
+    private function aboveLengths(array $rows, BandAxis $axis): float
+    {
+        return null === ClosingLine::maybeAt($this->workings, $rows, $axis) ? 0.0 : 14.0;
+    }
+
+    /** How far the names below the columns of a panel reach below the foot. */
+    private function depth(int $panel): float
+    {
+        return $this->names(new Canvas($this->finish->width), $panel, 0.0);
+    }
+
+    /** @return float the lowest y that was used */
+    private function names(Canvas $canvas, int $panel, float $foot): float
+    {
+        $axis = $this->axis($panel);
+        $rows = $this->panels[$panel];
+
+        return $this->workings->context->isOverTime()
+            ? PeriodLabels::write($canvas, $axis, $rows, $foot + self::NAMES_BELOW)
+            : RowNames::below($canvas, $axis, $rows, $foot + self::NAMES_BELOW);
+    }
+
+    private function panel(Canvas $canvas, int $place, TierLayout $layout, float $top): float
+    {
+        $rows = $this->panels[$place];
+        $tiers = $this->charts[$place];
+        $grid = $this->grid;
+        $axis = $this->axis($place);
+        $name = $rows[0]->panel ?? '';
         $y = $top;
         if ('' !== $name) {
-            $this->canvas->write(
+            $canvas->write(
                 'title',
                 Canvas::text(
                     $axis->start,
@@ -142,16 +181,14 @@ final readonly class VerticalPanels
         }
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         $start = $y;
-        $y += null === $closing ? 0.0 : 14.0;
+        $y += $this->aboveLengths($rows, $axis);
         $foot = $y + $layout->size;
         // Before the labels of the tiers, so that these keep off them.
-        $bottom = $this->workings->context->isOverTime()
-            ? PeriodLabels::write($this->canvas, $axis, $rows, $foot + 14.0)
-            : RowNames::below($this->canvas, $axis, $rows, $foot + 14.0);
+        $bottom = $this->names($canvas, $place, $foot);
         foreach ($tiers as $i => $tier) {
             $scale = new LinearScale($y + $layout->zeros[$i], $layout->perUnit[$i]);
             if ('' !== $tier->name() && $grid->isFirst($place)) {
-                $this->canvas->write(
+                $canvas->write(
                     'names',
                     Canvas::text(
                         $grid->left($place) - 8.0,
@@ -165,7 +202,7 @@ final readonly class VerticalPanels
             }
             $tier->draw(
                 new Stage(
-                    canvas: $this->canvas,
+                    canvas: $canvas,
                     orientation: Orientation::Vertical,
                     axis: $axis,
                     scale: $scale,
@@ -178,7 +215,7 @@ final readonly class VerticalPanels
             $zero = $y + $layout->zeros[\count($tiers) - 1];
             $from = \count($tiers) > 1 ? $zero - SeriesNames::height($this->keys) - 20.0 : $y;
             SeriesNames::beside(
-                $this->canvas,
+                $canvas,
                 $this->keys,
                 $grid->left($place) - 8.0,
                 $foot > $zero + 20.0 ? min($from, $zero) : $from,
@@ -186,12 +223,12 @@ final readonly class VerticalPanels
             );
         }
         foreach ($rows as $i => $row) {
-            $this->canvas->reach($row->key->id, new Box($axis->begin($i), $start, $axis->end($i), $bottom));
+            $canvas->reach($row->key->id, new Box($axis->begin($i), $start, $axis->end($i), $bottom));
         }
-        $this->highlight($axis, $rows, $start, $bottom);
+        $this->highlight($canvas, $axis, $rows, $start, $bottom);
         if (null !== $closing) {
             ClosingLine::draw(
-                canvas: $this->canvas,
+                canvas: $canvas,
                 orientation: Orientation::Vertical,
                 across: $closing,
                 from: $start,
@@ -204,11 +241,11 @@ final readonly class VerticalPanels
     }
 
     /** @param list<Row> $rows */
-    private function highlight(BandAxis $axis, array $rows, float $top, float $bottom): void
+    private function highlight(Canvas $canvas, BandAxis $axis, array $rows, float $top, float $bottom): void
     {
         foreach ($rows as $i => $row) {
             if ($this->finish->highlights($row->key)) {
-                $this->canvas->addBehind(
+                $canvas->addBehind(
                     'highlight',
                     Orientation::Vertical->bar(
                         centre: $axis->centre($i),

@@ -17,6 +17,8 @@ final readonly class Words
     private const MESSAGE = 21.0;
     private const LINE = 15.0;
     private const INDENT = 20.0;
+    private const ABOVE = 6.0;
+    private const ABOVE_FOOTNOTE = 4.0;
 
     /** @return float the y below it */
     public static function message(Canvas $canvas, ?Message $message): float
@@ -37,10 +39,28 @@ final readonly class Words
         return 0.0 === $y ? 0.0 : $y + 5.0;
     }
 
+    /**
+     * How far notes and a footnote reach below what stands over them.
+     *
+     * @param list<RowNote> $notes
+     */
+    public static function height(float $width, array $notes, ?string $footnote): float
+    {
+        $lines = 0;
+        $room = $width - 2 * Canvas::MARGIN;
+        foreach ($notes as $note) {
+            $lines += \count(self::wrapped($note->text, $room - self::INDENT));
+        }
+        $lines += null === $footnote ? 0 : \count(self::wrapped($footnote, $room));
+        $between = [] === $notes || null === $footnote ? 0.0 : self::ABOVE_FOOTNOTE;
+
+        return 0 === $lines ? 0.0 : self::ABOVE + self::LINE * $lines + $between + 0.22 * Type::LABEL;
+    }
+
     /** @param list<RowNote> $notes */
     public static function below(Canvas $canvas, array $notes, ?string $footnote): void
     {
-        $y = $canvas->bottom() + self::LINE + 6.0;
+        $y = $canvas->bottom() + self::LINE + self::ABOVE;
         foreach ($notes as $note) {
             $canvas->write(
                 'words',
@@ -69,7 +89,7 @@ final readonly class Words
                 ink: Ink::Quiet,
                 indent: 0.0,
                 role: 'footnote',
-                y: [] === $notes ? $y : $y + 4.0,
+                y: [] === $notes ? $y : $y + self::ABOVE_FOOTNOTE,
             );
         }
     }
@@ -83,14 +103,22 @@ final readonly class Words
         float $y,
     ): float {
         $x = Canvas::MARGIN + $indent;
-        $width = $canvas->width - Canvas::MARGIN - $x;
-        foreach (preg_split('/\R/u', $text) ?: [] as $paragraph) {
-            foreach (TextMeasure::lines(trim($paragraph), $width, Type::LABEL) as $line) {
-                '' === $line || $canvas->write('words', Canvas::text($x, $y, $line, ink: $ink, role: $role));
-                $y += self::LINE;
-            }
+        foreach (self::wrapped($text, $canvas->width - Canvas::MARGIN - $x) as $line) {
+            '' === $line || $canvas->write('words', Canvas::text($x, $y, $line, ink: $ink, role: $role));
+            $y += self::LINE;
         }
 
         return $y;
+    }
+
+    /** @return list<string> lines of its paragraphs */
+    private static function wrapped(string $text, float $width): array
+    {
+        $lines = [];
+        foreach (preg_split('/\R/u', $text) ?: [] as $paragraph) {
+            array_push($lines, ...TextMeasure::lines(trim($paragraph), $width, Type::LABEL));
+        }
+
+        return $lines;
     }
 }

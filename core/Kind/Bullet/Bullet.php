@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Bullet;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Figures\Dataset;
@@ -13,7 +14,6 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -67,7 +67,7 @@ final readonly class Bullet extends TargetedKind
         return 'One scale for all values';
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $tiers = static fn (array $rows): array => [
             new BulletTier(
@@ -77,6 +77,6 @@ final readonly class Bullet extends TargetedKind
             ),
         ];
 
-        return TierChart::scene($workings, $finish, $options, new TierPlan($tiers));
+        return TierChart::frame($workings, $finish, $options, new TierPlan($tiers));
     }
 }

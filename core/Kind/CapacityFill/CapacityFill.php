@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\CapacityFill;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\SeriesKey;
@@ -27,7 +28,6 @@ use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -150,7 +150,7 @@ final readonly class CapacityFill implements ChartKind
         return 'One scale for used and total';
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $cut = TotalsCut::of($workings, $finish);
         $hasTarget = static fn (Row $row): bool => null !== ($row->values['target'] ?? null);
@@ -162,7 +162,7 @@ final readonly class CapacityFill implements ChartKind
             SeriesKey::bar('used', Style::scenario(Scenario::Actual), true),
         ];
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\ComparisonTable;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
@@ -23,7 +24,6 @@ use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\Table\TableColumn;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -177,8 +177,8 @@ final readonly class ComparisonTable implements ChartKind
         return 'One scale for all columns of one unit';
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
-        return (new TableScene($workings, $finish, $options))->scene();
+        return (new TableScene($workings, $finish, $options))->frame();
     }
 }

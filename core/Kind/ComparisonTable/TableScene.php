@@ -8,6 +8,7 @@ use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Chart\Canvas\Orientation;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Frame\FreeChart;
+use KeenMargin\Core\Chart\Frame\Stretch;
 use KeenMargin\Core\Chart\Part\RowNames;
 use KeenMargin\Core\Chart\Part\RowReach;
 use KeenMargin\Core\Chart\Scale\BandAxis;
@@ -21,50 +22,46 @@ use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Result\Row;
 
 /** Names at the left, columns of numbers and small marks beside them; groups and totals under a hairline. */
-final readonly class TableScene extends FreeChart
+final class TableScene extends FreeChart
 {
     private const ROW = 22.0;
     private const PANEL = 20.0;
     private const NAMES = 0.36;
+    private const BELOW = 6.0;
+    private const LEFT_OUT = 20.0;
 
-    protected function draw(Canvas $canvas, float $top, float $stretch): float
+    /** @var array{array<string, float>, TableLayout}|null the last layout, and on which scales */
+    private ?array $laid = null;
+    /** Room for names, in points; null: not yet measured. */
+    private ?float $names = null;
+
+    public function height(Stretch $stretch): float
     {
-        $panels = $this->workings->table->panels();
-        $inPoints = $this->workings->context->display->inPoints;
-        $columns = array_values(
-            array_filter(
-                $this->workings->context->columns,
-                static fn (TableColumn $column): bool => !$inPoints || TableNumber::Percent !== $column->number,
-            ),
-        );
-        $names = max(
-            array_map(static fn (array $rows): float => RowNames::width($rows, self::NAMES * $canvas->width), $panels),
-        );
-        $left = Canvas::MARGIN;
-        $layout = TableLayout::of(
-            columns: $columns,
-            workings: $this->workings,
-            panels: $panels,
-            finish: $this->finish,
-            left: $left + $names,
-            right: $canvas->width - 6.0,
-            most: $this->options->mostPerUnit,
-        );
-        foreach ($panels as $rows) {
-            $top = $this->panel(
-                canvas: $canvas,
-                rows: $rows,
-                layout: $layout,
-                names: $names,
-                top: $top,
-                stretch: $stretch,
-            );
+        $top = 0.0;
+        foreach ($this->workings->table->panels() as $rows) {
+            $top += '' === ($rows[0]->panel ?? '') ? 0.0 : self::PANEL;
+            $top = $this->axis($rows, $top, $stretch)->stop + self::BELOW;
+        }
+
+        return $top + ($this->layout($stretch)->leftOut > 0 ? self::LEFT_OUT : 0.0);
+    }
+
+    public function hasUprightLengths(): bool
+    {
+        return false;
+    }
+
+    public function draw(Canvas $canvas, float $top, Stretch $stretch): float
+    {
+        $layout = $this->layout($stretch);
+        foreach ($this->workings->table->panels() as $rows) {
+            $top = $this->panel($canvas, $rows, $layout, $top, $stretch);
         }
         if ($layout->leftOut > 0) {
             $canvas->write(
                 'words',
                 Canvas::text(
-                    $left,
+                    Canvas::MARGIN,
                     $top + 14.0,
                     1 === $layout->leftOut
                         ? 'One column needs more width'
@@ -74,10 +71,55 @@ final readonly class TableScene extends FreeChart
                     role: 'left-out',
                 ),
             );
-            $top += 20.0;
+            $top += self::LEFT_OUT;
         }
 
         return $top;
+    }
+
+    private function layout(Stretch $stretch): TableLayout
+    {
+        if (null === $this->laid || $stretch->mostPerUnit !== $this->laid[0]) {
+            $inPoints = $this->workings->context->display->inPoints;
+            $columns = array_filter(
+                $this->workings->context->columns,
+                static fn (TableColumn $column): bool => !$inPoints || TableNumber::Percent !== $column->number,
+            );
+            $layout = TableLayout::of(
+                columns: array_values($columns),
+                workings: $this->workings,
+                panels: $this->workings->table->panels(),
+                finish: $this->finish,
+                left: Canvas::MARGIN + $this->names(),
+                right: $this->finish->width - 6.0,
+                most: $stretch->mostPerUnit,
+            );
+            $this->laid = [$stretch->mostPerUnit, $layout];
+        }
+
+        return $this->laid[1];
+    }
+
+    private function names(): float
+    {
+        $most = self::NAMES * $this->finish->width;
+
+        return $this->names ??= max(
+            array_map(
+                static fn (array $rows): float => RowNames::width($rows, $most),
+                $this->workings->table->panels(),
+            ),
+        );
+    }
+
+    /** @param list<Row> $rows */
+    private function axis(array $rows, float $top, Stretch $stretch): BandAxis
+    {
+        return BandAxis::rows(
+            RowNames::heights($rows, $this->names(), $stretch->factor, self::ROW),
+            RowNames::standApart($rows),
+            $top + TableHeads::HEIGHT,
+        );
     }
 
     /** @param list<Row> $rows */
@@ -85,10 +127,10 @@ final readonly class TableScene extends FreeChart
         Canvas $canvas,
         array $rows,
         TableLayout $layout,
-        float $names,
         float $top,
-        float $stretch,
+        Stretch $stretch,
     ): float {
+        $names = $this->names();
         $left = Canvas::MARGIN;
         $panel = $rows[0]->panel ?? '';
         if ('' !== $panel) {
@@ -98,11 +140,7 @@ final readonly class TableScene extends FreeChart
         }
         $places = $layout->places;
         (new TableHeads($canvas, $this->workings, $this->workings->context->sorted))->write($places, $top);
-        $axis = BandAxis::rows(
-            RowNames::heights($rows, $names, $stretch, self::ROW),
-            RowNames::standApart($rows),
-            $top + TableHeads::HEIGHT,
-        );
+        $axis = $this->axis($rows, $top, $stretch);
         if ('' === $panel) {
             $begins = array_map($axis->begin(...), array_keys($rows));
             $canvas->mayBreak(new Paging($top - 2.0, $top + TableHeads::HEIGHT, \array_slice($begins, 1)));
@@ -117,7 +155,7 @@ final readonly class TableScene extends FreeChart
         }
         RowReach::mark(canvas: $canvas, finish: $this->finish, axis: $axis, rows: $rows, left: $left, right: $right);
 
-        return $axis->stop + 6.0;
+        return $axis->stop + self::BELOW;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\GapLine;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Document\NotAccepted;
@@ -22,7 +23,6 @@ use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Comparison\ComparisonWorkings;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -127,11 +127,11 @@ final readonly class GapLine extends ComparisonKind
         return ComparisonWorkings::of($recipe, $figures);
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $form = $finish->variance ?? $this->usualVariance();
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Gauge;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\TargetedKind;
 use KeenMargin\Core\Notation\Ink;
@@ -14,7 +15,6 @@ use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Path;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** One value, or a few, on half rings: how far along each is, and where its target lies. */
@@ -76,8 +76,8 @@ final readonly class Gauge extends TargetedKind
         return 'One scale for all values';
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
-        return (new Gauges($workings, $finish, $options))->scene();
+        return (new Gauges($workings, $finish, $options))->frame();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Hat;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\TotalsCut;
@@ -22,7 +23,6 @@ use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
 use KeenMargin\Core\Workings\Result\Workings;
@@ -132,7 +132,7 @@ final readonly class HatGraph implements ChartKind
         return 'One scale for both';
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $cut = TotalsCut::of($workings, $finish);
         $form = $finish->variance ?? $this->usualVariance();
@@ -140,7 +140,7 @@ final readonly class HatGraph implements ChartKind
         $second = $workings->table->maybeColumn('second')->head ?? '';
         $explanations = ["from $first (the line) to $second (the block)"];
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

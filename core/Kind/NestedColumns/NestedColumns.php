@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\NestedColumns;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\SeriesKey;
@@ -14,7 +15,6 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** A narrow value inside a wide reference. */
@@ -52,12 +52,12 @@ final readonly class NestedColumns extends ComparisonKind
         ];
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $cut = TotalsCut::of($workings, $finish);
         $form = $finish->variance ?? $this->usualVariance();
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Progress;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Kind\GoalKind;
@@ -12,7 +13,6 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
@@ -66,7 +66,7 @@ final readonly class Progress extends GoalKind
         return 'One scale for all rows: percent of their goals';
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $tiers = static fn (array $rows): array => [
             new ProgressTier(
@@ -75,7 +75,7 @@ final readonly class Progress extends GoalKind
             ),
         ];
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

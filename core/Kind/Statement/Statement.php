@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Statement;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\LevelCut;
@@ -34,7 +35,6 @@ use KeenMargin\Core\Question\StepColours;
 use KeenMargin\Core\Question\StepLabels;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\RowWriter;
@@ -155,7 +155,7 @@ final readonly class Statement extends WaterfallKind
         return new StatementRowWriter();
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $references = $workings->table->references;
         $columns = ['from', 'to'];
@@ -165,7 +165,7 @@ final readonly class Statement extends WaterfallKind
         $cut = LevelCut::of($workings->table->rows, $columns, $finish->cut);
         $tiers = fn (array $rows): array => $this->tiers($workings, $finish, self::rowsOf($rows), $cut);
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\TargetMarks;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\SeriesKey;
@@ -18,7 +19,6 @@ use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Columns with the target marked at its height. */
@@ -62,7 +62,7 @@ final readonly class TargetMarks extends ComparisonKind
         ];
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $cut = TotalsCut::of($workings, $finish);
         $form = $finish->variance ?? $this->usualVariance();
@@ -70,7 +70,7 @@ final readonly class TargetMarks extends ComparisonKind
         $mark = TargetMark::Tick === $finish->mark ? 'a tick' : 'a dot';
         $explanations = null === $reference ? [] : ["$mark marks {$reference->short}, paler ones miss it"];
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\Thermometer;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\GoalKind;
@@ -17,7 +18,6 @@ use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Question\SentencePart;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** A value that grows towards its goal in a tube, with milestones, pace and what it is put together of. */
@@ -71,9 +71,9 @@ final readonly class Thermometer extends GoalKind
         return 'One scale for all values and goals';
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
-        return (new Tubes($workings, $finish, $options))->scene();
+        return (new Tubes($workings, $finish, $options))->frame();
     }
 
     protected function layers(Goal $goal): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Kind\VarianceTiers;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
+use KeenMargin\Core\Chart\Frame\Frame;
 use KeenMargin\Core\Chart\Frame\TierChart;
 use KeenMargin\Core\Chart\Frame\TierPlan;
 use KeenMargin\Core\Chart\Part\SeriesKey;
@@ -20,7 +21,6 @@ use KeenMargin\Core\Question\LabelPosition;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\VarianceForm;
 use KeenMargin\Core\Scene\Rect;
-use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /** Relative variance as pins, variance as bars, values with the reference behind them: three tiers on one axis. */
@@ -83,7 +83,7 @@ final readonly class VarianceTiers extends ComparisonKind
         return $marks;
     }
 
-    public function scene(Workings $workings, Finish $finish, ChartOptions $options): Scene
+    public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
         $reference = $workings->table->reference();
         $second = $workings->table->references[1] ?? null;
@@ -92,7 +92,7 @@ final readonly class VarianceTiers extends ComparisonKind
         $cut = TotalsCut::of($workings, $finish);
         $explanations = null === $second ? [] : ["{$second->short} marked"];
 
-        return TierChart::scene(
+        return TierChart::frame(
             $workings,
             $finish,
             $options,

@@ -6,6 +6,7 @@ namespace KeenMargin\Core\Report\Layout;
 
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Drawing\UndrawnChart;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Report\Block\Block;
@@ -19,10 +20,15 @@ final class BlockDraft
     private const NARROWEST = 200.0;
     private const BELOW = 4.0;
 
+    /** Null: it is no chart, or one that cannot be drawn. */
+    public ?UndrawnChart $chart = null;
+    /** Null until the page is laid out. */
     public ?Drawing $drawing = null;
     /** Of a chart its own height, before it is made to fit. */
     public float $natural = 0.0;
     public float $height = 0.0;
+    /** What is asked of the chart, in points of its own; null: as high as it is by itself. */
+    private ?int $asked = null;
     /** @var list<Mark> of what is no chart, from its own top left corner */
     public array $marks = [];
     /** Why a chart cannot be drawn. */
@@ -48,38 +54,83 @@ final class BlockDraft
         return min(1.0, $this->width / self::NARROWEST);
     }
 
-    /**
-     * The looks of a chart as wide as the block.
-     *
-     * @param ?float $height of the block; null: as high as the chart is by itself
-     */
-    public function finish(Finish $finish, ?float $height): Finish
+    /** The looks of a chart as wide as the block. */
+    public function finish(Finish $finish): Finish
     {
         return With::of($finish, [
             'width' => (int) floor(max(self::NARROWEST, $this->width)),
-            'height' => null === $height ? null : (int) round(($height - $this->belowHeight) / $this->scale()),
+            'height' => null,
             'message' => null,
             'title' => new TitleLines($finish->title->who ?? $this->who, $finish->title->what, $finish->title->when),
         ]);
     }
 
-    public function drawn(Drawing $drawing): void
+    /** @param UndrawnChart $chart as wide as the block */
+    public function take(UndrawnChart $chart): void
     {
-        $this->drawing = $drawing;
-        $this->height = $this->scale() * $drawing->scene->height + $this->belowHeight;
+        $this->chart = $chart;
+        $this->height = $this->whole($chart->height(null));
     }
 
-    /** Without the room below its marks that a chart on a common scale does not need. */
-    public function trim(): void
+    /** Asks its chart to be as high as that, if it can. */
+    public function ask(float $height): void
     {
-        if (null === $this->drawing) {
+        if (null !== $this->chart) {
+            $this->asked = $this->points($height);
+            $this->height = $this->whole($this->chart->height($this->asked));
+        }
+    }
+
+    /** @return array<string, float> how long units of its chart would be by itself, in points of the page, by scale */
+    public function perUnit(): array
+    {
+        return array_map(
+            fn (float $length): float => $this->scale() * $length,
+            $this->chart?->perUnit($this->asked) ?? [],
+        );
+    }
+
+    /** Draws its chart as high as it is asked to be, on a scale of its own. */
+    public function draw(): void
+    {
+        if (null !== $this->chart) {
+            $this->drawing = Drawing::drawn($this->chart, $this->asked);
+            $this->height = $this->whole($this->drawing->scene->height);
+        }
+    }
+
+    /**
+     * Draws its chart on a scale that others share, without the room below its marks that it does not need then.
+     *
+     * @param array<string, float> $mostPerUnit points of the page, by scale
+     */
+    public function drawOnScale(float $height, array $mostPerUnit): void
+    {
+        if (null === $this->chart) {
             return;
         }
+        $this->asked = $this->points($height);
+        $this->drawing = Drawing::drawn(
+            $this->chart,
+            $this->asked,
+            array_map(fn (float $length): float => $length / $this->scale(), $mostPerUnit),
+        );
         $bottom = 0.0;
         foreach ($this->drawing->scene->marks() as $mark) {
             $bottom = max($bottom, MarkBox::of($mark)->bottom);
         }
-        $needed = $this->scale() * ($bottom + self::BELOW) + $this->belowHeight;
-        $this->height = min($this->height, $needed);
+        $this->height = $this->whole(min($this->drawing->scene->height, $bottom + self::BELOW));
+    }
+
+    /** What is left of a height of the page for the chart, in points of its own. */
+    private function points(float $height): int
+    {
+        return (int) round(($height - $this->belowHeight) / $this->scale());
+    }
+
+    /** With what stands below its chart, in points of the page. */
+    private function whole(float $height): float
+    {
+        return $this->scale() * $height + $this->belowHeight;
     }
 }

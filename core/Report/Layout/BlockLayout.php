@@ -6,7 +6,7 @@ namespace KeenMargin\Core\Report\Layout;
 
 use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Document\NotAccepted;
-use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Drawing\UndrawnChart;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Report\Block\Block;
@@ -20,7 +20,7 @@ use KeenMargin\Core\Report\Text\Paragraph;
 use KeenMargin\Core\Report\Text\TextRun;
 use KeenMargin\Core\Workings\Result\RowNote;
 
-/** Draws each block of a page by itself, as wide as it is and as high as it likes to be. */
+/** Lays each block of a page out by itself, as wide as it is and as high as it likes to be; draws no chart yet. */
 final readonly class BlockLayout
 {
     private const BETWEEN = 7.0;
@@ -54,21 +54,6 @@ final readonly class BlockLayout
         return $draft;
     }
 
-    /** A chart once more, at a height and on a scale. */
-    public function again(BlockDraft $draft, ?float $height, PageScale $scale): void
-    {
-        $drawing = $draft->drawing;
-        if (null === $drawing) {
-            return;
-        }
-        $draft->drawn(
-            $drawing->again(
-                $drawing->recipe->finished($draft->finish($drawing->recipe->finish, $height)),
-                $drawing->options->onScale($scale->most($draft, $drawing->measured())),
-            ),
-        );
-    }
-
     private function chart(ChartBlock $block, BlockDraft $draft): void
     {
         try {
@@ -87,9 +72,9 @@ final readonly class BlockLayout
             $draft->belowHeight = $below->height + 2.0;
         }
         $draft->who = $this->who($asked->figures->dataset()->organisation, $workings->context->who);
-        $recipe = $asked->recipe->finished($draft->finish($asked->recipe->finish, null));
+        $recipe = $asked->recipe->finished($draft->finish($asked->recipe->finish));
         $notes = $asked->recipe->finish->notes ? $this->notes[$block->id] ?? [] : [];
-        $draft->drawn(Drawing::ofWorkings($recipe, $workings, $this->drawing->kinds, new ChartOptions($notes)));
+        $draft->take(UndrawnChart::of($recipe, $workings, $this->drawing->kinds, new ChartOptions($notes)));
     }
 
     /** Whose report it is stands at the foot: charts say only what they are narrowed to. */

@@ -45,40 +45,38 @@ final class PageLayout
     private array $notes = [];
     /** @var list<RowDraft> */
     private array $rows = [];
+    /** @var list<Mark> in lines */
+    private array $message;
+    /** Where the rule below the message is. */
+    private float $rule;
 
     private function __construct(
         private readonly ReportDrawing $drawing,
         private readonly Page $page,
         private readonly Paper $paper,
     ) {
+        [$this->message, $this->rule] = $this->message();
+        $this->draft();
     }
 
-    /** @param ?PageScale $over of the whole report, where the page is on its scale; null: it is not */
-    public static function of(
-        ReportDrawing $drawing,
-        Page $page,
-        Paper $paper,
-        Foot $foot,
-        ?PageScale $over = null,
-    ): DrawnPage {
-        $layout = new self($drawing, $page, $paper);
-        [$message, $rule] = $layout->message();
-        $top = $rule + self::BELOW_RULE;
-        $blocks = $layout->drafted($top);
-        $bottom = $paper->bottom();
-        $checks = $layout->scaled($blocks, $over, null === $bottom ? null : $bottom - $top);
-
-        return $layout->drawn($message, $rule, $top, $foot, $checks);
+    /** Rows and heights of a page, from measures of its parts: nothing is drawn yet. */
+    public static function of(ReportDrawing $drawing, Page $page, Paper $paper): self
+    {
+        return new self($drawing, $page, $paper);
     }
 
     /** How long units are where each chart is drawn by itself. */
-    public static function ownScale(ReportDrawing $drawing, Page $page, Paper $paper): PageScale
+    public function ownScale(): PageScale
     {
-        $layout = new self($drawing, $page, $paper);
-        [, $rule] = $layout->message();
-        $layout->drafted($rule + self::BELOW_RULE);
+        return PageScale::of($this->drafts());
+    }
 
-        return PageScale::of($layout->drafts());
+    /** @param ?PageScale $over of the whole report, where the page is on its scale; null: it is not */
+    public function drawn(Foot $foot, ?PageScale $over = null): DrawnPage
+    {
+        $this->isOnScale() ? $this->drawOnScale($over) : $this->drawAlone();
+
+        return $this->placed($foot, $over);
     }
 
     /** @return array{list<Mark>, float} the message in lines, and where the rule below it is */
@@ -103,8 +101,8 @@ final class PageLayout
         return [$laid->marks, self::TOP + max($laid->height, Type::PAGE_MESSAGE_LINE) + self::BELOW_MESSAGE];
     }
 
-    /** Draws every block, and makes charts fit the page. */
-    private function drafted(float $top): BlockLayout
+    /** Lays every block out, and makes charts fit the page. */
+    private function draft(): void
     {
         $notes = PageNotes::of($this->drawing, $this->page);
         $this->notes = $notes->list;
@@ -116,10 +114,21 @@ final class PageLayout
                 [] === $drafts || ($this->rows[] = new RowDraft($row->id, $drafts));
             }
         }
-        $bottom = $this->paper->bottom();
-        null === $bottom || $this->fit($blocks, $bottom - $top);
+        null === $this->room() || $this->fit($this->room());
+    }
 
-        return $blocks;
+    /** Height that rows have; null: any. */
+    private function room(): ?float
+    {
+        $bottom = $this->paper->bottom();
+
+        return null === $bottom ? null : $bottom - $this->top();
+    }
+
+    /** Where the first row begins. */
+    private function top(): float
+    {
+        return $this->rule + self::BELOW_RULE;
     }
 
     /**
@@ -171,7 +180,7 @@ final class PageLayout
     }
 
     /** Makes charts lower or higher until the page is filled, as far as they can. */
-    private function fit(BlockLayout $blocks, float $room): void
+    private function fit(float $room): void
     {
         $factor = 1.0;
         for ($try = 0; $try < self::TRIES; ++$try) {
@@ -182,7 +191,7 @@ final class PageLayout
             }
             $factor = max(self::LEAST_FACTOR, min(self::MOST_GROWTH, $factor * $by));
             foreach ($this->drafts() as $draft) {
-                null === $draft->drawing || $blocks->again($draft, $draft->natural * $factor, new PageScale());
+                $draft->ask($draft->natural * $factor);
             }
         }
     }
@@ -199,44 +208,50 @@ final class PageLayout
         return 0.0 === $flexible ? 1.0 : max(0.05, ($room - self::SLACK - $fixed) / $flexible);
     }
 
-    /**
-     * Puts what counts the same on one scale, and measures whether it is.
-     *
-     * @param float $room that rows have
-     *
-     * @return list<Check>
-     */
-    private function scaled(BlockLayout $blocks, ?PageScale $over, ?float $room): array
+    /** Whether what counts the same is on one scale. */
+    private function isOnScale(): bool
     {
-        if (ScaleOver::None === $this->drawing->report->scaleOf($this->page)) {
-            return [];
+        return ScaleOver::None !== $this->drawing->report->scaleOf($this->page);
+    }
+
+    /** Draws each chart on its own scale. */
+    private function drawAlone(): void
+    {
+        foreach ($this->drafts() as $draft) {
+            $draft->draw();
         }
-        $own = PageScale::of($this->drafts());
+    }
+
+    /** Draws what counts the same on one scale. */
+    private function drawOnScale(?PageScale $over): void
+    {
+        $own = $this->ownScale();
         $scale = null === $over ? $own : $own->with($over);
         $factor = 1.0;
         for ($try = 0; $try < self::TRIES; ++$try) {
             foreach ($this->drafts() as $draft) {
                 $isAsItIs = 1.0 === $factor && $scale->holds($draft);
-                if (null !== $draft->drawing && !$isAsItIs) {
-                    $blocks->again($draft, $factor * $draft->height, $scale);
-                    $draft->trim();
-                }
+                $isAsItIs
+                    ? $draft->draw()
+                    : $draft->drawOnScale($factor * $draft->height, $scale->most($draft));
             }
             // Charts that are lower on the common scale leave room; those that are as high as before may need it.
-            $factor = null === $room ? 1.0 : $this->missing($room);
+            $factor = null === $this->room() ? 1.0 : $this->missing($this->room());
             if ($factor > 1.0 - self::CLOSE) {
                 break;
             }
         }
-
-        return $this->scaleChecks($over);
     }
 
-    /** @return list<Check> one for each unit that several charts count in */
-    private function scaleChecks(?PageScale $over): array
+    /**
+     * @param list<PlacedBlock> $placed
+     *
+     * @return list<Check> one for each unit that several charts count in
+     */
+    private function scaleChecks(array $placed, ?PageScale $over): array
     {
         $checks = [];
-        foreach (PageScale::off($this->drafts()) as $counted => $off) {
+        foreach (PageScale::off($placed) as $counted => $off) {
             $what = str_ends_with($counted, ' points') ? 'percentage points' : ('' === $counted ? 'numbers' : $counted);
             $where = null === $over ? 'on this page' : 'in the report';
             $checks[] = new Check(
@@ -251,18 +266,14 @@ final class PageLayout
         return $checks;
     }
 
-    /**
-     * @param list<Mark> $message
-     * @param list<Check> $checks
-     */
-    private function drawn(array $message, float $rule, float $top, Foot $foot, array $checks): DrawnPage
+    private function placed(Foot $foot, ?PageScale $over): DrawnPage
     {
         $placed = [];
-        $y = $top;
+        $y = $top = $this->top();
         foreach ($this->rows as $i => $row) {
             $y += 0 === $i ? 0.0 : self::ROW_GAP;
             foreach ($row->blocks as $draft) {
-                $placed[] = $this->placed($draft, $row->id, $y);
+                $placed[] = $this->placedBlock($draft, $row->id, $y);
             }
             $y += $row->height();
         }
@@ -283,21 +294,21 @@ final class PageLayout
             number: $number,
             paper: $paper,
             height: $height,
-            message: $message,
-            messageBottom: $rule,
+            message: $this->message,
+            messageBottom: $this->rule,
             frame: [
-                ...$this->rules($rule, $height),
+                ...$this->rules($height),
                 ...$notes->marks,
                 ...$foot->marks($paper, $number, \count($pages)),
             ],
             blocks: $placed,
             notes: $this->notes,
             over: null === $paper->bottom() ? 0.0 : max(0.0, $lowest - $paper->bottom()),
-            checks: $checks,
+            checks: $this->isOnScale() ? $this->scaleChecks($placed, $over) : [],
         );
     }
 
-    private function placed(BlockDraft $draft, string $row, float $top): PlacedBlock
+    private function placedBlock(BlockDraft $draft, string $row, float $top): PlacedBlock
     {
         $own = new Placing($draft->left, $top);
         $below = new Placing($draft->left, $top + $draft->height - $draft->belowHeight);
@@ -320,14 +331,14 @@ final class PageLayout
     }
 
     /** @return list<Mark> the rule of the margin, and that below the message */
-    private function rules(float $rule, float $height): array
+    private function rules(float $height): array
     {
         $left = $this->paper->left();
         $below = new Line(
             x1: $left,
-            y1: $rule,
+            y1: $this->rule,
             x2: $left + $this->paper->contentWidth(),
-            y2: $rule,
+            y2: $this->rule,
             stroke: Ink::Ink->value,
             role: 'rule',
         );

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report\Layout;
 
-use KeenMargin\Core\Drawing\MeasuredChart;
-
 /** How long a unit may be at most in charts that share a scale: by what they count, and by kind of length. */
 final readonly class PageScale
 {
@@ -29,10 +27,9 @@ final readonly class PageScale
     {
         $least = [];
         foreach ($drafts as $draft) {
-            $measured = $draft->drawing?->measured();
-            $counted = $measured?->counted() ?? '';
-            foreach ($measured?->perUnit() ?? [] as $scale => $length) {
-                $least[$counted][$scale] = min($draft->scale() * $length, $least[$counted][$scale] ?? \INF);
+            $counted = $draft->chart?->counted() ?? '';
+            foreach ($draft->perUnit() as $scale => $length) {
+                $least[$counted][$scale] = min($length, $least[$counted][$scale] ?? \INF);
             }
         }
 
@@ -52,28 +49,17 @@ final readonly class PageScale
         return new self($least);
     }
 
-    /**
-     * The lengths that a chart may have.
-     *
-     * @return array<string, float> points of the chart by scale
-     */
-    public function most(BlockDraft $draft, MeasuredChart $chart): array
+    /** @return array<string, float> the lengths that a chart may have, by scale; none: any */
+    public function most(BlockDraft $draft): array
     {
-        return array_map(
-            static fn (float $length): float => $length / $draft->scale(),
-            $this->perUnit[$chart->counted()] ?? [],
-        );
+        return $this->perUnit[$draft->chart?->counted() ?? ''] ?? [];
     }
 
-    /** Whether no length of a chart is longer than the scale leaves; what has no lengths is on any. */
+    /** Whether no length of a chart by itself is longer than the scale leaves; what has no lengths is on any. */
     public function holds(BlockDraft $draft): bool
     {
-        $measured = $draft->drawing?->measured();
-        if (null === $measured) {
-            return true;
-        }
-        $most = $this->most($draft, $measured);
-        foreach ($measured->perUnit() as $of => $length) {
+        $most = $this->most($draft);
+        foreach ([] === $most ? [] : $draft->perUnit() as $of => $length) {
             if ($length > (1.0 + self::TOLERANCE) * ($most[$of] ?? \INF)) {
                 return false;
             }
@@ -85,18 +71,18 @@ final readonly class PageScale
     /**
      * Measures drawn charts: those that have a length which is not the common one.
      *
-     * @param list<BlockDraft> $drafts as drawn
+     * @param list<PlacedBlock> $blocks as drawn
      *
      * @return array<string, list<string>> ids of their blocks, by what is counted; what no two charts count is left out
      */
-    public static function off(array $drafts): array
+    public static function off(array $blocks): array
     {
         $lengths = [];
-        foreach ($drafts as $draft) {
-            $measured = $draft->drawing?->measured();
+        foreach ($blocks as $placed) {
+            $measured = $placed->drawing?->measured();
             $counted = $measured?->counted() ?? '';
             foreach ($measured?->perUnit() ?? [] as $scale => $length) {
-                $lengths[$counted][$scale][$draft->block->id()] = $draft->scale() * $length;
+                $lengths[$counted][$scale][$placed->block->id()] = $placed->scale * $length;
             }
         }
         $off = [];

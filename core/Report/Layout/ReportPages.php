@@ -15,6 +15,8 @@ final class ReportPages
     private const MOMENT = 'j M Y, H:i';
 
     private ?PageScale $scale = null;
+    /** @var array<string, PageLayout> laid out for the scale of the report, and not drawn yet, by page */
+    private array $laid = [];
     private readonly Foot $foot;
 
     /** @param ?\DateTimeImmutable $made moment that stands at the foot; null: none */
@@ -36,15 +38,13 @@ final class ReportPages
     /** @param ?Paper $paper null: the report's own sheet */
     public function page(Page $page, ?Paper $paper = null): DrawnPage
     {
-        $isOverReport = ScaleOver::Report === $this->report()->scaleOf($page);
+        $over = ScaleOver::Report === $this->report()->scaleOf($page) ? $this->scale() : null;
+        $laid = null === $paper ? $this->laid[$page->id] ?? null : null;
+        if (null !== $laid) {
+            unset($this->laid[$page->id]);
+        }
 
-        return PageLayout::of(
-            $this->drawing,
-            $page,
-            $paper ?? Paper::sheet($this->report()->sheet),
-            $this->foot,
-            $isOverReport ? $this->scale() : null,
-        );
+        return ($laid ?? $this->laidOut($page, $paper))->drawn($this->foot, $over);
     }
 
     /** @return \Generator<int, DrawnPage> */
@@ -60,14 +60,19 @@ final class ReportPages
     {
         if (null === $this->scale) {
             $this->scale = new PageScale();
-            $paper = Paper::sheet($this->report()->sheet);
             foreach ($this->report()->pages as $page) {
                 if (ScaleOver::Report === $this->report()->scaleOf($page)) {
-                    $this->scale = $this->scale->with(PageLayout::ownScale($this->drawing, $page, $paper));
+                    $this->laid[$page->id] = $this->laidOut($page, null);
+                    $this->scale = $this->scale->with($this->laid[$page->id]->ownScale());
                 }
             }
         }
 
         return $this->scale;
+    }
+
+    private function laidOut(Page $page, ?Paper $paper): PageLayout
+    {
+        return PageLayout::of($this->drawing, $page, $paper ?? Paper::sheet($this->report()->sheet));
     }
 }

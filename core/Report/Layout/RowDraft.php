@@ -20,6 +20,6 @@ final readonly class RowDraft
     /** Whether its height follows from charts, which can be made lower or higher. */
     public function canChange(): bool
     {
-        return [] !== array_filter($this->blocks, static fn (BlockDraft $one): bool => null !== $one->drawing);
+        return [] !== array_filter($this->blocks, static fn (BlockDraft $one): bool => null !== $one->chart);
     }
 }

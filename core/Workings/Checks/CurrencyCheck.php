@@ -44,8 +44,10 @@ final class CurrencyCheck
     private static function currencies(Breakdown $breakdown, Scope $scope): array
     {
         $named = array_values(array_filter($breakdown->members, static fn (string $member): bool => '' !== $member));
-        if ([] !== array_filter($named, static fn (string $member): bool => !Currency::isOne($member))) {
-            return [];
+        foreach ($named as $member) {
+            if (!Currency::isOne($member)) {
+                return [];
+            }
         }
         foreach ($scope->question->where as $filter) {
             if ($filter instanceof MemberFilter && $filter->breakdown === $breakdown->name) {

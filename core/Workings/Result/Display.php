@@ -193,6 +193,12 @@ final readonly class Display
                 : $this->cell($column->form, $column->number($of)));
     }
 
+    /** What amounts count: `EUR`, `% points`. */
+    public function counted(): string
+    {
+        return $this->measuredIn.($this->inPoints ? ' points' : '');
+    }
+
     /** `k EUR`, `%`, `k` */
     public function unitText(): string
     {

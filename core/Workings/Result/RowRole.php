@@ -53,12 +53,18 @@ enum RowRole: string
     /** Whether the row is of all members. */
     public function isWhole(): bool
     {
-        return $this->isApart() || \in_array($this, [self::Start, self::Subtotal, self::End], true);
+        return match ($this) {
+            self::Total, self::Landing, self::Start, self::Subtotal, self::End => true,
+            default => false,
+        };
     }
 
     /** Whether the row changes a running total; what is gathered may, too. */
     public function isStep(): bool
     {
-        return \in_array($this, [self::Step, self::Unexplained, self::OneSided, self::New, self::Gone], true);
+        return match ($this) {
+            self::Step, self::Unexplained, self::OneSided, self::New, self::Gone => true,
+            default => false,
+        };
     }
 }

@@ -128,15 +128,9 @@ final class PageLayoutTest extends TestCase
     public function testTheCheckOfTheScaleMeasuresWhatIsDrawn(): void
     {
         $rows = [[WrittenReport::chart('a', self::MONTHS), WrittenReport::chart('b', self::ROUTES)]];
-        $draft = static function (PlacedBlock $placed): \KeenMargin\Core\Report\Layout\BlockDraft {
-            $draft = new \KeenMargin\Core\Report\Layout\BlockDraft($placed->block, $placed->left, $placed->width);
-            null === $placed->drawing || $draft->drawn($placed->drawing);
-
-            return $draft;
-        };
-        $off = PageScale::off(array_map($draft, self::page($rows, ['scale' => 'own'])->blocks));
+        $off = PageScale::off(self::page($rows, ['scale' => 'own'])->blocks);
         self::assertNotSame([], array_filter($off));
-        self::assertSame([], array_filter(PageScale::off(array_map($draft, self::page($rows)->blocks))));
+        self::assertSame([], array_filter(PageScale::off(self::page($rows)->blocks)));
     }
 
     public function testAPageThatIsTooFullSaysByHowMuch(): void
@@ -186,7 +180,7 @@ final class PageLayoutTest extends TestCase
         $numbers = array_map(
             static fn (PlacedBlock $block): array => array_map(
                 static fn ($one): int => $one->number,
-                $block->drawing->options->notes ?? [],
+                $block->drawing->chart->options->notes ?? [],
             ),
             $page->blocks,
         );
