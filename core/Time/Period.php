@@ -274,7 +274,10 @@ final readonly class Period
 
     private static function firstDayOfMonth(int $month): int
     {
-        return CivilDate::number(intdiv($month, 12), ($month % 12) + 1, 1);
+        /** @var array<int, int> $known days are compared with the ends of few months */
+        static $known = [];
+
+        return $known[$month] ??= CivilDate::number(intdiv($month, 12), ($month % 12) + 1, 1);
     }
 
     private static function checkedYear(int $year): int

@@ -38,6 +38,7 @@ final class ComparisonPlan
         }
         $this->shown = new ScenarioPeriods();
         $this->forecast = new ScenarioPeriods();
+        $hasForecast = null !== $this->planner->forecast;
         foreach ($this->fine->list as $period) {
             $kept = $this->planner->shownAt($period);
             if (null === $kept) {
@@ -45,7 +46,9 @@ final class ComparisonPlan
             }
             $this->shown->add($kept);
             $this->periods[] = $period;
-            $this->planner->scenarioAt($period) === $this->planner->scenario || $this->forecast->add($kept);
+            if ($hasForecast && $this->planner->scenarioAt($period) !== $this->planner->scenario) {
+                $this->forecast->add($kept);
+            }
         }
 
         return $this->shown;
