@@ -42,7 +42,7 @@ final readonly class ReportCommand
         $told = ReportArguments::of($arguments);
         $given = Given::json((string) file_get_contents(InputFile::path($told->report, 'a report')));
         $report = ReportReader::incoming($given, self::BESIDES);
-        $drawing = new ReportDrawing($report, self::library($given, $told, $report), ChartKinds::all());
+        $drawing = ReportDrawing::of($report, self::library($given, $told, $report), ChartKinds::all());
         self::insist($drawing, $report);
         $made = new \DateTimeImmutable();
         $pages = new ReportPages($drawing, $made);

@@ -31,7 +31,7 @@ final readonly class OpenReports
 
     public function drawing(Report $report): ReportDrawing
     {
-        return new ReportDrawing($report, $this->library, $this->kinds);
+        return ReportDrawing::of($report, $this->library, $this->kinds);
     }
 
     public function of(ReportRecord $record): ReportDrawing

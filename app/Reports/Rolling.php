@@ -45,10 +45,11 @@ final readonly class Rolling
     {
         $report = $this->open->report($record);
         $tell = fn (int $done, int $of) => $this->job->tell('Looking through the pages', $done, $of);
+        $now = $this->open->drawing($report);
         $pages = RollPreview::of(
-            $this->open->drawing($report),
-            $this->open->drawing($report->closed($to)),
-            $this->settlement->keys($record),
+            $now,
+            $now->with($report->closed($to)),
+            $this->settlement->keys($record, $now),
             $tell,
         );
 

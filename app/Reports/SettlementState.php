@@ -8,6 +8,7 @@ use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\ReportChecks;
 use KeenMargin\App\Work\CurrentJob;
 use KeenMargin\Core\Report\Acceptance;
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Report;
 use KeenMargin\Core\Report\Settling\Finding;
 use KeenMargin\Core\Report\Settling\Findings;
@@ -23,7 +24,7 @@ final readonly class SettlementState
     public function of(ReportRecord $record): array
     {
         $report = $this->open->report($record);
-        $kept = $this->kept($record, $report);
+        $kept = $this->kept($record, $this->open->drawing($report));
         $accepted = [];
         foreach ($report->accepted as $one) {
             $accepted[$one->finding] = $one;
@@ -40,13 +41,14 @@ final readonly class SettlementState
         ];
     }
 
-    /** @return list<string> keys of all that was found, accepted or not */
-    public function keys(ReportRecord $record): array
+    /**
+     * @param ReportDrawing $drawing of the record as it is
+     *
+     * @return list<string> keys of all that was found, accepted or not
+     */
+    public function keys(ReportRecord $record, ReportDrawing $drawing): array
     {
-        return array_map(
-            self::keyOf(...),
-            $this->kept($record, $this->open->report($record))['findings'],
-        );
+        return array_map(self::keyOf(...), $this->kept($record, $drawing)['findings']);
     }
 
     /**
@@ -76,14 +78,14 @@ final readonly class SettlementState
     }
 
     /** @return array{findings: list<array<string, mixed>>, holds: list<string>} */
-    private function kept(ReportRecord $record, Report $report): array
+    private function kept(ReportRecord $record, ReportDrawing $drawing): array
     {
         $sign = $this->open->sign($record);
         /** @var array{findings: list<array<string, mixed>>, holds: list<string>}|null $kept */
         $kept = $this->checks->maybeKept((int) $record->id, $sign);
         if (null === $kept) {
             $found = Findings::of(
-                $this->open->drawing($report),
+                $drawing,
                 fn (int $done, int $of) => $this->job->tell('Looking through the pages', $done, $of),
             );
             $kept = [

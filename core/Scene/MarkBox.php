@@ -34,7 +34,7 @@ final class MarkBox
         };
     }
 
-    /** @param list<array{float, float}> $points */
+    /** @param non-empty-list<array{float, float}> $points */
     private static function around(array $points): Box
     {
         [$x, $y] = [array_column($points, 0), array_column($points, 1)];

@@ -29,6 +29,10 @@ final class Frame
     /** Where the body begins. */
     private float $top = 0.0;
     private TitleBlock $title;
+    /** As it was drawn last; null: not yet. */
+    private ?Scene $scene = null;
+    /** How it was drawn last. */
+    private ?Stretch $drawnBy = null;
 
     /**
      * @param Orientation $orientation which way lengths run
@@ -60,7 +64,12 @@ final class Frame
      */
     public function drawn(?int $height, array $mostPerUnit): Scene
     {
-        $scene = $this->stretched($this->stretch($height, $mostPerUnit));
+        $stretch = $this->stretch($height, $mostPerUnit);
+        if (null === $this->scene || $stretch != $this->drawnBy) {
+            $this->scene = $this->stretched($stretch);
+            $this->drawnBy = $stretch;
+        }
+        $scene = $this->scene;
 
         return null !== $height && $scene->height < $height ? $scene->high((float) $height) : $scene;
     }

@@ -75,9 +75,9 @@ final class KeyNumbers
             where: $own->where,
             capacity: $own->capacity,
         );
-        $recipe = With::of($asked->recipe, ['kind' => $drawing->kinds->first(), 'question' => $question]);
+        $recipe = With::of($asked->recipe, ['kind' => $drawing->kinds()->first(), 'question' => $question]);
         try {
-            $workings = Drawing::workings($recipe, $asked->figures, $drawing->kinds);
+            $workings = Drawing::workings($recipe, $asked->figures, $drawing->kinds());
         } catch (NotAccepted) {
             return [];
         }

@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Report\Drawing;
 
-use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Dataset;
-use KeenMargin\Core\Figures\Series\MemoizedFigures;
-use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\MessageNumber;
 use KeenMargin\Core\Question\RowKey;
 use KeenMargin\Core\Report\Block\ChartBlock;
@@ -34,16 +31,14 @@ final class ReportDrawing
     private array $asked = [];
     /** @var array<string, Workings|NotAccepted> */
     private array $workings = [];
-    /** @var array<string, MemoizedFigures> by dataset */
-    private array $figures = [];
     /** @var array<string, Source> by the ids of blocks and key figures */
     private readonly array $sources;
+    /** @var \WeakMap<LiveNumber, NumberNow> */
+    private readonly \WeakMap $numbers;
 
-    public function __construct(
-        public readonly Report $report,
-        private readonly Library $library,
-        public readonly ChartKinds $kinds,
-    ) {
+    private function __construct(public readonly Report $report, private readonly OpenedCharts $opened)
+    {
+        $this->numbers = new \WeakMap();
         $sources = [];
         foreach ($report->pages as $page) {
             foreach ($page->blocks() as $block) {
@@ -56,6 +51,22 @@ final class ReportDrawing
             }
         }
         $this->sources = $sources;
+    }
+
+    public static function of(Report $report, Library $library, ChartKinds $kinds): self
+    {
+        return new self($report, new OpenedCharts($library, $kinds));
+    }
+
+    /** Another state of the report, with the figures and recipes that are read already. */
+    public function with(Report $report): self
+    {
+        return new self($report, $this->opened);
+    }
+
+    public function kinds(): ChartKinds
+    {
+        return $this->opened->kinds;
     }
 
     /**
@@ -80,6 +91,11 @@ final class ReportDrawing
 
     /** What a number that a text took is now. */
     public function number(LiveNumber $number): NumberNow
+    {
+        return $this->numbers[$number] ??= $this->look($number);
+    }
+
+    private function look(LiveNumber $number): NumberNow
     {
         try {
             $workings = $this->workings($number->of);
@@ -196,14 +212,14 @@ final class ReportDrawing
 
     public function library(): Library
     {
-        return $this->library;
+        return $this->opened->library;
     }
 
     /** What a named chart is called; blank where it is the page's own, or gone. */
     public function nameOf(ChartBlock $block): string
     {
         try {
-            return '' === $block->named ? '' : $this->library->chart($block->named)->name;
+            return '' === $block->named ? '' : $this->opened->library->chart($block->named)->name;
         } catch (NotAccepted) {
             return '';
         }
@@ -216,15 +232,10 @@ final class ReportDrawing
             return new NotAccepted('', 'The chart that it was taken from is not in this report any more.');
         }
         try {
-            $named = '' === $source->named ? null : $this->library->chart($source->named);
+            $named = '' === $source->named ? null : $this->opened->library->chart($source->named);
             $dataset = $named->dataset ?? $source->dataset;
-            $figures = $this->figures($dataset);
-            $recipe = $named->recipe ?? $source->recipe ?? [];
-            $own = RecipeReader::read(
-                Given::kept($recipe),
-                $this->kinds,
-                $figures->dataset()->calendar,
-            );
+            $figures = $this->opened->figures($dataset);
+            $own = $this->opened->recipe($named->recipe ?? $source->recipe ?? [], $dataset);
             $about = AboutChart::of(
                 $own,
                 $figures->dataset(),
@@ -243,16 +254,10 @@ final class ReportDrawing
         try {
             $asked = $this->asked($id);
 
-            return Drawing::workings($asked->recipe, $asked->figures, $this->kinds);
+            return Drawing::workings($asked->recipe, $asked->figures, $this->opened->kinds);
         } catch (NotAccepted $e) {
             return $e;
         }
-    }
-
-    /** @throws NotAccepted */
-    private function figures(string $dataset): MemoizedFigures
-    {
-        return $this->figures[$dataset] ??= new MemoizedFigures($this->library->figures($dataset));
     }
 
     private static function closingRow(Workings $workings, Dataset $dataset): RowKey

@@ -74,7 +74,7 @@ final readonly class BlockLayout
         $draft->who = $this->who($asked->figures->dataset()->organisation, $workings->context->who);
         $recipe = $asked->recipe->finished($draft->finish($asked->recipe->finish));
         $notes = $asked->recipe->finish->notes ? $this->notes[$block->id] ?? [] : [];
-        $draft->take(UndrawnChart::of($recipe, $workings, $this->drawing->kinds, new ChartOptions($notes)));
+        $draft->take(UndrawnChart::of($recipe, $workings, $this->drawing->kinds(), new ChartOptions($notes)));
     }
 
     /** Whose report it is stands at the foot: charts say only what they are narrowed to. */

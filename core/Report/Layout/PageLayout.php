@@ -214,6 +214,14 @@ final class PageLayout
         return ScaleOver::None !== $this->drawing->report->scaleOf($this->page);
     }
 
+    /** By what factor drawn charts are too high for the page; 1 where all of it has room. */
+    private function shrinking(): float
+    {
+        $factor = null === $this->room() ? 1.0 : $this->missing($this->room() + self::SLACK);
+
+        return $factor > 1.0 - self::CLOSE ? 1.0 : $factor;
+    }
+
     /** Draws each chart on its own scale. */
     private function drawAlone(): void
     {
@@ -236,8 +244,8 @@ final class PageLayout
                     : $draft->drawOnScale($factor * $draft->height, $scale->most($draft));
             }
             // Charts that are lower on the common scale leave room; those that are as high as before may need it.
-            $factor = null === $this->room() ? 1.0 : $this->missing($this->room());
-            if ($factor > 1.0 - self::CLOSE) {
+            $factor = $this->shrinking();
+            if (1.0 === $factor) {
                 break;
             }
         }

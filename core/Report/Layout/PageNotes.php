@@ -43,8 +43,8 @@ final class PageNotes
         if (!$asked->recipe->finish->notes) {
             return;
         }
-        $workings = $drawing->workings($block->id);
-        foreach ($drawing->library()->notes($asked->dataset, $asked->recipe->question)->in($workings) as $note) {
+        $notes = $drawing->library()->notes($asked->dataset, $asked->recipe->question);
+        foreach ($notes->areNone() ? [] : $notes->in($drawing->workings($block->id)) as $note) {
             $key = "$asked->dataset:$note->id";
             if (!isset($this->numbers[$key])) {
                 $this->numbers[$key] = \count($this->numbers) + 1;

@@ -19,6 +19,12 @@ final readonly class NotesInChart
     {
     }
 
+    /** Whether nobody has written any about the figures. */
+    public function areNone(): bool
+    {
+        return [] === $this->notes;
+    }
+
     /** @return list<RowNote> those of its rows, in reading order */
     public function in(Workings $workings): array
     {

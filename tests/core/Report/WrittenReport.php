@@ -61,7 +61,7 @@ final class WrittenReport
             $given->list(),
         );
 
-        return new ReportDrawing($report, $library, ChartKinds::all());
+        return ReportDrawing::of($report, $library, ChartKinds::all());
     }
 
     /**
