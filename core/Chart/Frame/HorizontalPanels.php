@@ -47,6 +47,7 @@ final readonly class HorizontalPanels implements ChartBody
      * @param list<SeriesKey> $keys
      * @param non-empty-list<list<Row>> $panels
      * @param list<list<Tier>> $charts tiers of each panel
+     * @param float $below points that tiers write below the last row
      */
     public function __construct(
         private Workings $workings,
@@ -54,6 +55,7 @@ final readonly class HorizontalPanels implements ChartBody
         private array $keys,
         private array $panels,
         private array $charts,
+        private float $below = 0.0,
     ) {
         $this->grid = PanelGrid::of(\count($panels), Canvas::MARGIN, $finish->width - self::RIGHT, self::LEAST);
         $most = self::NAMES * $this->grid->width();
@@ -92,7 +94,7 @@ final readonly class HorizontalPanels implements ChartBody
             $bottom = max($bottom, $this->axis($rows, $tiers[$i], $top + $title, $stretch)->stop + self::FOOT);
         }
 
-        return $bottom;
+        return $bottom + $this->below;
     }
 
     public function hasUprightLengths(): bool

@@ -51,7 +51,7 @@ final class TierChart
             options: $options,
             body: Orientation::Vertical === $orientation
                 ? new VerticalPanels(...$parts)
-                : new HorizontalPanels(...$parts),
+                : new HorizontalPanels(...$parts, below: $plan->below),
             orientation: $orientation,
             layers: self::LAYERS,
             explanations: $plan->explanations,

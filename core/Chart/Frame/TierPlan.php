@@ -17,6 +17,7 @@ final readonly class TierPlan
      * @param list<string> $explanations what the subtitle explains
      * @param bool $mayTurn whether time can run downwards
      * @param bool $isHorizontal whether lengths always run from left to right
+     * @param float $below points that tiers write below the last row
      */
     public function __construct(
         public \Closure $tiers,
@@ -24,6 +25,7 @@ final readonly class TierPlan
         public array $explanations = [],
         public bool $mayTurn = true,
         public bool $isHorizontal = false,
+        public float $below = 0.0,
     ) {
     }
 }

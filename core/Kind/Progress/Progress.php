@@ -13,6 +13,7 @@ use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Row;
 use KeenMargin\Core\Workings\Result\Workings;
 
@@ -75,11 +76,21 @@ final readonly class Progress extends GoalKind
             ),
         ];
 
+        $paced = array_filter(
+            $workings->table->rows,
+            static fn (Row $row): bool => null !== ($row->values[GoalNumbers::PACE] ?? null),
+        );
+
         return TierChart::frame(
             $workings,
             $finish,
             $options,
-            new TierPlan($tiers, mayTurn: false, isHorizontal: true),
+            new TierPlan(
+                $tiers,
+                mayTurn: false,
+                isHorizontal: true,
+                below: [] === $paced ? 0.0 : ProgressTier::BELOW,
+            ),
         );
     }
 }

@@ -28,6 +28,9 @@ final readonly class ProgressTier implements Tier
 {
     private const GAP = 12.0;
     private const THICKNESS = 15.0;
+    private const PACE_NAME = 14.0;
+    /** Points that the word at the pace takes below the last row and what is left free there. */
+    public const BELOW = self::PACE_NAME - 1.5;
 
     private ProgressBar $bar;
     /** @var list<float> points of the widest percentage, and of the widest value with its goal */
@@ -88,7 +91,7 @@ final readonly class ProgressTier implements Tier
         if (null !== $paced) {
             $stage->canvas->writeIfFree(
                 'labels',
-                Canvas::text($paced, $stage->axis->stop + 14.0, 'pace', 'middle', Ink::Accent, role: 'pace-name'),
+                Canvas::text($paced, $stage->axis->stop + self::PACE_NAME, 'pace', 'middle', Ink::Accent, role: 'pace-name'),
             );
         }
     }

@@ -225,8 +225,18 @@ final class PageLayout
     /** Draws each chart on its own scale. */
     private function drawAlone(): void
     {
-        foreach ($this->drafts() as $draft) {
-            $draft->draw();
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            foreach ($this->drafts() as $draft) {
+                $draft->draw();
+            }
+            $factor = $this->shrinking();
+            if (1.0 === $factor) {
+                return;
+            }
+            // Labels that found no place took more room than was measured.
+            foreach ($this->drafts() as $draft) {
+                $draft->ask($factor * $draft->height);
+            }
         }
     }
 

@@ -19,6 +19,11 @@ use PHPUnit\Framework\Assert;
 /** What holds for every scene of every kind, and ways to look into one. */
 trait SceneProperties
 {
+    /** Points by which a chart may be higher than it told. */
+    private const CLOSE = 0.01;
+    /** Points that it may be lower: a word that found no place. */
+    private const A_LINE = 13.0;
+    private const MOVED_LABELS = 30.0;
     private const SOLID = [
         'value',
         'reference',
@@ -47,8 +52,24 @@ trait SceneProperties
         'whole-cut',
     ];
 
+    /** Pages are laid out by what a chart says of its height, before it is drawn. */
+    private static function assertAsHighAsMeasured(Drawing $drawing): void
+    {
+        $chart = $drawing->chart;
+        $natural = $chart->height(null);
+        foreach ([null, (int) (0.6 * $natural), (int) (1.3 * $natural)] as $height) {
+            $drawn = $chart->scene($height, [])->height;
+            $measured = $chart->height($height);
+            // Labels beside a tube that are in each other's way move down, below its foot at last.
+            $more = 'thermometer' === $drawing->workings->context->kind ? self::MOVED_LABELS : self::CLOSE;
+            Assert::assertLessThanOrEqual($measured + $more, $drawn, "asked for $height");
+            Assert::assertGreaterThanOrEqual($measured - self::A_LINE, $drawn, "asked for $height");
+        }
+    }
+
     private static function assertProper(Drawing $drawing): void
     {
+        [] === $drawing->chart->options->notes && self::assertAsHighAsMeasured($drawing);
         $canvas = new Box(0, 0, $drawing->scene->width, $drawing->scene->height);
         $texts = self::texts($drawing);
         $solid = array_filter(
