@@ -6,6 +6,7 @@ namespace KeenMargin\App\CommandLine;
 
 use KeenMargin\App\Export\Picture\PdfRenderer;
 use KeenMargin\App\Export\Picture\PictureFonts;
+use KeenMargin\App\Export\Picture\PictureNotDrawn;
 use KeenMargin\App\Export\Picture\PngRenderer;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\NotAccepted;
@@ -46,7 +47,7 @@ final readonly class FigureCommands
             }
 
             return self::DONE;
-        } catch (UsageError|NotAccepted|RefusedFigures $e) {
+        } catch (UsageError|NotAccepted|RefusedFigures|PictureNotDrawn $e) {
             fwrite(\STDERR, self::oneLine($e->getMessage())."\n");
 
             return self::REFUSED;

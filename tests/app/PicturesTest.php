@@ -200,6 +200,38 @@ final class PicturesTest extends TestCase
         self::assertSame(404, Server::send('GET', '/charts/999999.png')->status);
     }
 
+    public function testAPngIsAsLargeInPrintAsItsChart(): void
+    {
+        $png = (new PngRenderer(self::FONTS, 2))->render(self::blank(100.0));
+        $at = (int) strpos($png, 'pHYs');
+        $dotsAMetre = unpack('N', $png, $at + 4)[1] ?? 0;
+        self::assertSame((int) round((96 * 2) / 0.0254), $dotsAMetre);
+        self::assertNotFalse(imagecreatefromstring($png), 'its checksums hold');
+    }
+
+    public function testAPngThatIsTooHighSaysSo(): void
+    {
+        $this->expectExceptionMessage('A PNG has up to 32,767 pixels from top to bottom; this chart needs more.');
+        (new PngRenderer(self::FONTS, 3))->render(self::blank(11_000.0));
+    }
+
+    public function testAMissingProgramIsNamed(): void
+    {
+        $path = (string) getenv('PATH');
+        putenv('PATH=/nowhere');
+        try {
+            $this->expectExceptionMessage('The program rsvg-convert is not installed (Debian: librsvg2-bin).');
+            (new PngRenderer(self::FONTS))->render(self::blank(100.0));
+        } finally {
+            putenv("PATH=$path");
+        }
+    }
+
+    private static function blank(float $height): Scene
+    {
+        return new Scene(width: 100.0, height: $height, title: '', description: '', groups: []);
+    }
+
     public function testTheCommandLineDrawsEveryFormat(): void
     {
         $recipe = Written::file(json_encode(self::RECIPE, \JSON_THROW_ON_ERROR));

@@ -87,6 +87,6 @@ for (const name of [
       pdf: await difference(page, pdf, drawn),
     }
     expect(apart.screen).toBeLessThan(0.004)
-    expect(apart.png).toBeLessThan(0.012)
+    expect(apart.png).toBeLessThan(0.01)
     expect(apart.pdf).toBeLessThan(0.015)
   })

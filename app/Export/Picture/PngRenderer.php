@@ -5,20 +5,23 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Picture;
 
 use KeenMargin\Core\Render\Renderer;
+use KeenMargin\Core\Render\SvgRenderer;
 use KeenMargin\Core\Scene\Scene;
 
-/**
- * A scene as PNG on white, so many pixels a point. Drawn finer than needed, strip by strip, and then made smaller: that
- * is what smooths its edges.
- */
+/** A scene as PNG on white, so many pixels a point: its SVG, drawn by `rsvg-convert` with the shipped fonts. */
 final readonly class PngRenderer implements Renderer
 {
-    /** How many times finer it is drawn, by pixels a point. */
-    private const FINER = [1 => 4, 2 => 3, 3 => 2];
-    /** Height of a strip in points: small in memory, whole steps of the hatch. */
-    private const STRIP = 100;
+    /** Pixels of a side that the library can draw. */
+    private const MOST_PIXELS = 32_767;
+    private const DOTS_PER_INCH = 96;
+    private const INCH_IN_METRES = 0.0254;
+    /** Bytes of a PNG's signature and of its first chunk, which tells its size. */
+    private const HEAD = 33;
 
-    /** @param int<1, 3> $scale pixels a point */
+    /**
+     * @param string $fonts folder with the fonts and a fonts.conf
+     * @param int<1, 3> $scale pixels a point
+     */
     public function __construct(private string $fonts, private int $scale = 1)
     {
     }
@@ -33,40 +36,62 @@ final readonly class PngRenderer implements Renderer
         return 'png';
     }
 
+    /** @throws PictureNotDrawn where it is too large, or `rsvg-convert` does not answer */
     public function render(Scene $scene): string
     {
-        $finer = self::FINER[$this->scale];
-        [$width, $height] = [self::pixels($scene->width * $this->scale), self::pixels($scene->height * $this->scale)];
-        $picture = imagecreatetruecolor($width, $height);
-        for ($top = 0; $top < $scene->height; $top += self::STRIP) {
-            $canvas = new StripSurface($scene, $this->fonts, (float) $top, self::STRIP, $this->scale * $finer);
-            ScenePainter::paint($scene, $canvas);
-            $high = min(self::STRIP * $this->scale, $height - $top * $this->scale);
-            if ($high > 0) {
-                imagecopyresampled(
-                    $picture,
-                    $canvas->image,
-                    0,
-                    $top * $this->scale,
-                    0,
-                    0,
-                    $width,
-                    $high,
-                    $width * $finer,
-                    $high * $finer,
-                );
-            }
+        if ($this->scale * max($scene->width, $scene->height) > self::MOST_PIXELS) {
+            throw PictureNotDrawn::tooLarge(self::MOST_PIXELS);
         }
-        imageresolution($picture, 96 * $this->scale, 96 * $this->scale);
-        ob_start();
-        imagepng($picture, null, 7);
 
-        return (string) ob_get_clean();
+        return $this->withResolution($this->converted((new SvgRenderer())->render($scene)));
     }
 
-    /** @return int<1, max> */
-    private static function pixels(float $length): int
+    /** Through files, as both sides of a pipe could wait for each other. */
+    private function converted(string $svg): string
     {
-        return max(1, (int) ceil($length - 0.001));
+        [$input, $output, $errors] = [tmpfile(), tmpfile(), tmpfile()];
+        if (false === $input || false === $output || false === $errors) {
+            throw PictureNotDrawn::because('There is no room for it on the disk.');
+        }
+        fwrite($input, $svg);
+        rewind($input);
+        $pipes = [];
+        $process = @proc_open(
+            ['rsvg-convert', '--format=png', '--background-color=white', "--zoom=$this->scale"],
+            [$input, $output, $errors],
+            $pipes,
+            null,
+            [
+                'PATH' => (string) getenv('PATH'),
+                'FONTCONFIG_FILE' => "$this->fonts/fonts.conf",
+                // What it learns about the fonts is kept.
+                'XDG_CACHE_HOME' => \dirname($this->fonts, 2).'/var',
+            ],
+        );
+        $code = false === $process ? 127 : proc_close($process);
+        if (0 !== $code) {
+            rewind($errors);
+            throw PictureNotDrawn::because(
+                127 === $code
+                    ? 'The program rsvg-convert is not installed (Debian: librsvg2-bin).'
+                    : trim((string) stream_get_contents($errors)),
+            );
+        }
+        rewind($output);
+
+        return (string) stream_get_contents($output);
+    }
+
+    /** So that programs show it as large as the chart is. */
+    private function withResolution(string $png): string
+    {
+        $perMetre = (int) round((self::DOTS_PER_INCH * $this->scale) / self::INCH_IN_METRES);
+        $chunk = 'pHYs'.pack('NNC', $perMetre, $perMetre, 1);
+
+        return substr($png, 0, self::HEAD).
+            pack('N', \strlen($chunk) - 4).
+            $chunk.
+            pack('N', crc32($chunk)).
+            substr($png, self::HEAD);
     }
 }

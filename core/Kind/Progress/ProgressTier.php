@@ -91,7 +91,14 @@ final readonly class ProgressTier implements Tier
         if (null !== $paced) {
             $stage->canvas->writeIfFree(
                 'labels',
-                Canvas::text($paced, $stage->axis->stop + self::PACE_NAME, 'pace', 'middle', Ink::Accent, role: 'pace-name'),
+                Canvas::text(
+                    $paced,
+                    $stage->axis->stop + self::PACE_NAME,
+                    'pace',
+                    'middle',
+                    Ink::Accent,
+                    role: 'pace-name',
+                ),
             );
         }
     }
