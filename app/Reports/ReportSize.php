@@ -11,7 +11,7 @@ use KeenMargin\Core\Report\Block\Block;
 final class ReportSize
 {
     /** Drawing a chart takes about as long as bringing so many figures in. */
-    private const FIGURES_A_BLOCK = 2_000;
+    private const FIGURES_A_BLOCK = 1_000;
 
     public static function of(ReportRecord $record): int
     {

@@ -42,6 +42,8 @@ final readonly class HorizontalPanels implements ChartBody
     private PanelGrid $grid;
     /** Room for names, in points. */
     private float $names;
+    /** @var list<list<float>> what names need of the height of their rows, by panel */
+    private array $needed;
 
     /**
      * @param list<SeriesKey> $keys
@@ -61,6 +63,7 @@ final readonly class HorizontalPanels implements ChartBody
         $most = self::NAMES * $this->grid->width();
         $widths = array_map(static fn (array $rows): float => RowNames::width($rows, $most), $panels);
         $this->names = max([0.0, ...$widths]);
+        $this->needed = array_map(fn (array $rows): array => RowNames::needed($rows, $this->names), $panels);
     }
 
     public function draw(Canvas $canvas, float $top, Stretch $stretch): float
@@ -91,7 +94,7 @@ final readonly class HorizontalPanels implements ChartBody
         foreach ($this->panels as $i => $rows) {
             $top = $this->grid->isFirst($i) && $i > 0 ? $bottom + self::BETWEEN : $top;
             $title = '' === ($rows[0]->panel ?? '') ? 0.0 : self::TITLE;
-            $bottom = max($bottom, $this->axis($rows, $tiers[$i], $top + $title, $stretch)->stop + self::FOOT);
+            $bottom = max($bottom, $this->axis($i, $tiers[$i], $top + $title, $stretch)->stop + self::FOOT);
         }
 
         return $bottom + $this->below;
@@ -119,15 +122,14 @@ final readonly class HorizontalPanels implements ChartBody
         return TierLayout::horizontal($charts, $this->grid->width() - $this->names, $stretch->mostPerUnit);
     }
 
-    /**
-     * @param list<Row> $rows
-     * @param list<Tier> $tiers
-     */
-    private function axis(array $rows, array $tiers, float $top, Stretch $stretch): BandAxis
+    /** @param list<Tier> $tiers */
+    private function axis(int $panel, array $tiers, float $top, Stretch $stretch): BandAxis
     {
+        $needed = $this->needed[$panel];
+
         return BandAxis::rows(
-            RowNames::heights($rows, $this->names, $stretch->factor, $this->usualHeight(\count($rows))),
-            RowNames::standApart($rows),
+            RowNames::heights($needed, $stretch->factor, $this->usualHeight(\count($needed))),
+            RowNames::standApart($this->panels[$panel]),
             $top + ($this->hasHeads($tiers) ? self::HEAD : 0.0),
         );
     }
@@ -159,7 +161,7 @@ final readonly class HorizontalPanels implements ChartBody
             );
             $top += self::TITLE;
         }
-        $axis = $this->axis($rows, $tiers, $top, $stretch);
+        $axis = $this->axis($place, $tiers, $top, $stretch);
         RowNames::beside($canvas, $axis, $rows, $left, $names);
         $this->heads($canvas, $tiers, $layout, $left + $names, $top + 12.0);
         $right = $left + $names + $layout->size;

@@ -13,6 +13,7 @@ use KeenMargin\Core\Chart\Part\RowNames;
 use KeenMargin\Core\Chart\Part\SeriesKey;
 use KeenMargin\Core\Chart\Part\SeriesNames;
 use KeenMargin\Core\Chart\Scale\BandAxis;
+use KeenMargin\Core\Chart\Scale\Extent;
 use KeenMargin\Core\Chart\Scale\LinearScale;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Chart\Tier\TierLayout;
@@ -39,6 +40,8 @@ final class VerticalPanels implements ChartBody
     private readonly PanelGrid $grid;
     /** @var ?list<float> how far names below the columns reach below the foot, by panel; null: not yet measured */
     private ?array $depths = null;
+    /** @var ?list<Extent> how far the tiers reach; null: not yet measured */
+    private ?array $extents = null;
 
     /**
      * @param list<SeriesKey> $keys
@@ -113,8 +116,11 @@ final class VerticalPanels implements ChartBody
         $isOne = 1 === \count($this->panels);
         $usual = $isOne ? max(180.0, min(380.0, 0.27 * $this->finish->width)) : 150.0;
 
+        $this->extents ??= TierLayout::extents($this->charts);
+
         return TierLayout::vertical(
-            $this->charts,
+            $this->charts[0],
+            $this->extents,
             $stretch->factor * $usual,
             SeriesNames::height($this->keys),
             $stretch->mostPerUnit,

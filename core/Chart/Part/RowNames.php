@@ -51,19 +51,31 @@ final class RowNames
     }
 
     /**
+     * What the names beside bars need, in lines of that width.
+     *
      * @param list<Row> $rows
+     *
+     * @return list<float> points, by row
+     */
+    public static function needed(array $rows, float $width): array
+    {
+        return array_map(
+            static fn (Row $row): float => self::LINE * \count(self::lines($row, $width)) + 8.0,
+            $rows,
+        );
+    }
+
+    /**
+     * @param list<float> $needed by their names
      * @param float $usual height of a band in points, of up to thirty rows
      *
      * @return list<float> of the bands, so that every name has its lines
      */
-    public static function heights(array $rows, float $width, float $stretch = 1.0, float $usual = 24.0): array
+    public static function heights(array $needed, float $stretch = 1.0, float $usual = 24.0): array
     {
-        $least = max(18.0, $stretch * (\count($rows) > 30 ? 20.0 : $usual));
+        $least = max(18.0, $stretch * (\count($needed) > 30 ? 20.0 : $usual));
 
-        return array_map(
-            static fn (Row $row): float => max($least, self::LINE * \count(self::lines($row, $width)) + 8.0),
-            $rows,
-        );
+        return array_map(static fn (float $own): float => max($least, $own), $needed);
     }
 
     /** @param list<Row> $rows */

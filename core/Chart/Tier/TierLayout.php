@@ -36,26 +36,31 @@ final readonly class TierLayout
     /**
      * Tiers from top to bottom, the lowest of which stands on the axis.
      *
-     * @param list<list<Tier>> $panels the same tiers of each chart
+     * @param list<Tier> $tiers of one of the charts, which have the same
+     * @param list<Extent> $extents of the tiers over all charts
      * @param float $length that all amounts together may take
      * @param float $least height of the lowest tier
      * @param array<string, float> $most points per unit that other charts leave
      */
-    public static function vertical(array $panels, float $length, float $least, array $most = []): self
-    {
-        $extents = self::extents($panels);
-        $hasRate = Scale::Points === $panels[0][0]->unit();
+    public static function vertical(
+        array $tiers,
+        array $extents,
+        float $length,
+        float $least,
+        array $most = [],
+    ): self {
+        $hasRate = Scale::Points === $tiers[0]->unit();
         $perUnit = self::perUnit(
-            $panels[0],
+            $tiers,
             $extents,
             [$hasRate ? 0.76 * $length : $length, 0.24 * $length, 0.19 * $length, 0.24 * $length, $length],
             $most,
         );
         $y = 0.0;
         $zeros = [];
-        foreach ($panels[0] as $i => $tier) {
+        foreach (array_keys($tiers) as $i) {
             [$above, $below] = [$extents[$i]->above * $perUnit[$i], $extents[$i]->below * $perUnit[$i]];
-            $isBase = $i === \count($panels[0]) - 1;
+            $isBase = $i === \count($tiers) - 1;
             $above = $isBase && 0.0 === $below ? max($above, $least) : $above;
             $zeros[] = $zero = $y + self::LABEL + $above;
             $y =
@@ -115,11 +120,13 @@ final readonly class TierLayout
     }
 
     /**
-     * @param list<list<Tier>> $panels
+     * How far tiers reach, over all charts.
      *
-     * @return list<Extent>
+     * @param list<list<Tier>> $panels the same tiers of each chart
+     *
+     * @return list<Extent> by tier
      */
-    private static function extents(array $panels): array
+    public static function extents(array $panels): array
     {
         return array_map(
             static fn (int $i): Extent => array_reduce(

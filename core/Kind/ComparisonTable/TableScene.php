@@ -34,13 +34,15 @@ final class TableScene extends FreeChart
     private ?array $laid = null;
     /** Room for names, in points; null: not yet measured. */
     private ?float $names = null;
+    /** @var array<int, list<float>> what names need of the height of their rows, by panel, as far as measured */
+    private array $needed = [];
 
     public function height(Stretch $stretch): float
     {
         $top = 0.0;
-        foreach ($this->workings->table->panels() as $rows) {
+        foreach ($this->workings->table->panels() as $i => $rows) {
             $top += '' === ($rows[0]->panel ?? '') ? 0.0 : self::PANEL;
-            $top = $this->axis($rows, $top, $stretch)->stop + self::BELOW;
+            $top = $this->axis($i, $rows, $top, $stretch)->stop + self::BELOW;
         }
 
         return $top + ($this->layout($stretch)->leftOut > 0 ? self::LEFT_OUT : 0.0);
@@ -54,8 +56,15 @@ final class TableScene extends FreeChart
     public function draw(Canvas $canvas, float $top, Stretch $stretch): float
     {
         $layout = $this->layout($stretch);
-        foreach ($this->workings->table->panels() as $rows) {
-            $top = $this->panel($canvas, $rows, $layout, $top, $stretch);
+        foreach ($this->workings->table->panels() as $i => $rows) {
+            $top = $this->panel(
+                canvas: $canvas,
+                place: $i,
+                rows: $rows,
+                layout: $layout,
+                top: $top,
+                stretch: $stretch,
+            );
         }
         if ($layout->leftOut > 0) {
             $canvas->write(
@@ -113,10 +122,12 @@ final class TableScene extends FreeChart
     }
 
     /** @param list<Row> $rows */
-    private function axis(array $rows, float $top, Stretch $stretch): BandAxis
+    private function axis(int $panel, array $rows, float $top, Stretch $stretch): BandAxis
     {
+        $needed = $this->needed[$panel] ??= RowNames::needed($rows, $this->names());
+
         return BandAxis::rows(
-            RowNames::heights($rows, $this->names(), $stretch->factor, self::ROW),
+            RowNames::heights($needed, $stretch->factor, self::ROW),
             RowNames::standApart($rows),
             $top + TableHeads::HEIGHT,
         );
@@ -125,6 +136,7 @@ final class TableScene extends FreeChart
     /** @param list<Row> $rows */
     private function panel(
         Canvas $canvas,
+        int $place,
         array $rows,
         TableLayout $layout,
         float $top,
@@ -140,7 +152,7 @@ final class TableScene extends FreeChart
         }
         $places = $layout->places;
         (new TableHeads($canvas, $this->workings, $this->workings->context->sorted))->write($places, $top);
-        $axis = $this->axis($rows, $top, $stretch);
+        $axis = $this->axis($place, $rows, $top, $stretch);
         if ('' === $panel) {
             $begins = array_map($axis->begin(...), array_keys($rows));
             $canvas->mayBreak(new Paging($top - 2.0, $top + TableHeads::HEIGHT, \array_slice($begins, 1)));
