@@ -7,7 +7,7 @@ declare(strict_types=1);
  * `diff -r ONE OTHER`; a pure move of code changes nothing in them.
  *
  * Asks the served API and the command line only, so that it outlives changes within. Recorded are, of the demo figures:
- * every list, dataset, chart, picture, table and export; of each fixture file: how it is read and what comes in; of
+ * every list, dataset, chart, picture, table, export and report; of each fixture file: how it is read and what comes in; of
  * random figures: 500 questions with their workings, drawings and pictures. The random cases are written along; a later
  * recording takes them from an earlier one by --cases, so that it asks the same even where the generator has changed.
  */
@@ -122,6 +122,14 @@ Server::instead($server, static function () use ($answer, $picture): void {
             $chart->at('items', $i, 'recipe'),
         );
     }
+    foreach ((array) Server::send('GET', '/api/reports/1')->at('document', 'pages') as $i => $page) {
+        $id = Server::send('GET', '/api/reports/1')->text('document', 'pages', (int) $i, 'id');
+        $answer("demo/report/$id.json", Server::send('GET', "/api/reports/1/pages/$id"));
+        $answer("demo/report/$id-column.json", Server::send('GET', "/api/reports/1/pages/$id?width=380"));
+    }
+    $pdf('demo/report/report.pdf.txt', Server::send('GET', '/reports/1.pdf'));
+    $answer('demo/report/findings.json', Server::send('GET', '/api/reports/1/findings'));
+    $answer('demo/report/roll.json', Server::send('GET', '/api/reports/1/roll?to=2026-09'));
 });
 $server->end();
 
