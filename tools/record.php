@@ -7,7 +7,8 @@ declare(strict_types=1);
  * `diff -r ONE OTHER`; a pure move of code changes nothing in them.
  *
  * Asks the served API and the command line only, so that it outlives changes within. Recorded are, of the demo figures:
- * every list, dataset, chart, picture, table, export and report; of each fixture file: how it is read and what comes in; of
+ * every list, dataset, chart, picture, table, export and report; of each fixture file: how it is read and what comes
+ * in; of
  * random figures: 500 questions with their workings, drawings and pictures. The random cases are written along; a later
  * recording takes them from an earlier one by --cases, so that it asks the same even where the generator has changed.
  */
@@ -78,7 +79,7 @@ foreach ([['doctrine:migrations:migrate', '--no-interaction', '-q'], ['keen:demo
     (is_resource($process) && 0 === proc_close($process)) || exit(1);
 }
 $server = OwnServer::on("$work/demo.sqlite", true);
-Server::instead($server, static function () use ($answer, $picture): void {
+Server::instead($server, static function () use ($answer, $picture, $pdf): void {
     foreach (['datasets', 'charts', 'notes', 'finishes', 'search?q=revenue', 'docs'] as $list) {
         $answer("demo/$list.json", Server::send('GET', "/api/$list"));
     }
