@@ -44,6 +44,29 @@ final class FrontTest extends TestCase
         self::assertSame(200, Server::send('GET', '/api/datasets')->status);
     }
 
+    public function testAnswersArePackedWhereTheBrowserUnderstandsIt(): void
+    {
+        $script = basename((glob(__DIR__.'/../../public/build/assets/main-*.js') ?: [''])[0]);
+        $asked = static function (string $understood) use ($script): array {
+            $handle = curl_init(Server::base()."/build/assets/$script");
+            curl_setopt_array($handle, [
+                \CURLOPT_RETURNTRANSFER => true,
+                \CURLOPT_HEADER => true,
+                \CURLOPT_HTTP_CONTENT_DECODING => false,
+                \CURLOPT_HTTPHEADER => ["Accept-Encoding: $understood"],
+            ]);
+
+            return explode("\r\n\r\n", (string) curl_exec($handle), 2);
+        };
+        [$head, $packed] = $asked('gzip');
+        [$plainHead, $plain] = $asked('identity');
+        self::assertStringContainsString('Vary: Accept-Encoding', $head);
+        self::assertStringContainsString('Content-Encoding: gzip', $head);
+        self::assertStringNotContainsString('Content-Encoding', $plainHead);
+        self::assertSame($plain, gzdecode($packed));
+        self::assertLessThan(0.5 * \strlen($plain), \strlen($packed));
+    }
+
     public function testWhatIsNoRequestIsRefusedAsAProblem(): void
     {
         foreach (
