@@ -44,23 +44,7 @@ final readonly class Drawing
                 ? new ChartOptions()
                 : new ChartOptions($notes->in($workings), $notes->areWritten);
 
-        return self::ofWorkings($recipe, $workings, $kinds, $options);
-    }
-
-    /**
-     * Numbers that are known, drawn.
-     *
-     * @param Workings $workings of the recipe
-     */
-    public static function ofWorkings(
-        Recipe $recipe,
-        Workings $workings,
-        ChartKinds $kinds,
-        ChartOptions $options = new ChartOptions(),
-    ): self {
-        $chart = UndrawnChart::of($recipe, $workings, $kinds, $options);
-
-        return self::drawn($chart, $recipe->finish->height, $options->mostPerUnit);
+        return self::drawn(UndrawnChart::of($recipe, $workings, $kinds, $options), $recipe->finish->height);
     }
 
     /**

@@ -20,9 +20,6 @@ use KeenMargin\Core\Scene\Text;
 /** Writes a scene as SVG, with its fonts inside where they are given. */
 final readonly class SvgRenderer implements Renderer
 {
-    /** Parts up to this are rounded down, whatever the last bits of the number are. */
-    private const SURELY_BELOW = 0.4999;
-
     public function __construct(private ?FontFaces $fonts = null)
     {
     }
@@ -237,26 +234,12 @@ final readonly class SvgRenderer implements Renderer
      */
     private static function n(float $length): string
     {
-        $exact = $length * 100;
-        $hundredths = (int) $exact;
-        $beyond = $exact - $hundredths;
-        if ($beyond > self::SURELY_BELOW || $beyond < -self::SURELY_BELOW) {
-            $hundredths = (int) round($exact);
-        }
-        if ($hundredths < 0) {
-            return '-'.self::positive(-$hundredths);
-        }
-
-        return self::positive($hundredths);
-    }
-
-    private static function positive(int $hundredths): string
-    {
-        $rest = $hundredths % 100;
-        $whole = (string) intdiv($hundredths, 100);
+        $hundredths = (int) round($length * 100);
+        $rest = abs($hundredths) % 100;
+        $whole = ($hundredths < 0 ? '-' : '').intdiv(abs($hundredths), 100);
 
         return match (true) {
-            0 === $rest => $whole,
+            0 === $rest => '-0' === $whole ? '0' : $whole,
             0 === $rest % 10 => $whole.'.'.intdiv($rest, 10),
             default => $whole.($rest < 10 ? '.0' : '.').$rest,
         };

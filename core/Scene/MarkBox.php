@@ -14,6 +14,7 @@ final class MarkBox
     public static function of(Mark $mark): Box
     {
         return match (true) {
+            $mark instanceof Arc => self::of($mark->path()),
             $mark instanceof Rect => new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height),
             $mark instanceof Circle => new Box(
                 $mark->x - $mark->radius,
@@ -27,18 +28,14 @@ final class MarkBox
                 max($mark->x1, $mark->x2) + self::AROUND_LINE,
                 max($mark->y1, $mark->y2) + self::AROUND_LINE,
             ),
-            $mark instanceof Path => self::around($mark->points),
-            $mark instanceof Arc => self::around($mark->points()),
+            $mark instanceof Path => new Box(
+                min(array_column($mark->points, 0)),
+                min(array_column($mark->points, 1)),
+                max(array_column($mark->points, 0)),
+                max(array_column($mark->points, 1)),
+            ),
             $mark instanceof Text => $mark->box(),
             default => throw new \InvalidArgumentException('A mark of class '.$mark::class.' has no place.'),
         };
-    }
-
-    /** @param non-empty-list<array{float, float}> $points */
-    private static function around(array $points): Box
-    {
-        [$x, $y] = [array_column($points, 0), array_column($points, 1)];
-
-        return new Box(min($x), min($y), max($x), max($y));
     }
 }

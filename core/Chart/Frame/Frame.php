@@ -50,12 +50,6 @@ final class Frame
     ) {
     }
 
-    /** As its finish and options have it. */
-    public function scene(): Scene
-    {
-        return $this->drawn($this->finish->height, $this->options->mostPerUnit);
-    }
-
     /**
      * As high as asked, or as little higher as labels need.
      *
