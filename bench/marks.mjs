@@ -1,4 +1,4 @@
-/* Comparison tables in Chromium: 500 rows sorted anew, 5,000 rows scrolled. Usage: node bench/marks.mjs BASE */
+/* Comparison tables in Chromium: 500 rows sorted anew, 5,000 rows opened and scrolled. Usage: node bench/marks.mjs BASE */
 import { chromium as playwright } from '@playwright/test'
 import { chromium } from '../tools/browser.mjs'
 
@@ -53,8 +53,17 @@ for (let i = 0; i < 22; i++) {
   if (i >= 2) painted.push(time)
 }
 
-await page.goto(await chart(5000))
+const long = await chart(5000)
+const begun = performance.now()
+await page.goto(long)
 await page.waitForSelector('svg.chart text')
+const opened = performance.now() - begun
+const sent = await page.evaluate(() =>
+  performance
+    .getEntriesByType('resource')
+    .filter((one) => one.name.endsWith('/drawings'))
+    .reduce((sum, one) => sum + one.transferSize, 0),
+)
 await page.waitForTimeout(3000)
 const frames = await page.evaluate(async () => {
   const isScrolled = (one) =>
@@ -77,6 +86,8 @@ await browser.close()
 console.log(
   JSON.stringify({
     painted: { median: middle(painted, 0.5), p95: middle(painted, 0.95) },
+    opened,
+    sent,
     frames: { median: middle(frames, 0.5), p95: middle(frames, 0.95) },
   }),
 )
