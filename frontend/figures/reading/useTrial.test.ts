@@ -93,6 +93,16 @@ describe('the trial of a reading', () => {
     expect([isBusy.value, isSlow.value, isStopped.value, problem.value]).toEqual([false, false, true, ''])
   })
 
+  it('is stopped also where the answer was on its way already', async () => {
+    const waiting = server()
+    const { trial, isStopped, stop } = trialOf()
+    await settle(750)
+    await stop()
+    waiting[0]?.answer({ accepted: true, doubts: [] } satisfies Trial)
+    await settle(5)
+    expect([trial.value, isStopped.value]).toEqual([null, true])
+  })
+
   it('says what was refused as a whole', async () => {
     const waiting = server()
     const { trial, problem } = trialOf()

@@ -26,6 +26,8 @@ export function useTrial(
   const isStale = ref(true)
   let changes = 0
   let asked = 0
+  /** Which trial has not been answered yet; nought: none. */
+  let awaited = 0
 
   watch(
     [mapping, target, mode],
@@ -69,24 +71,33 @@ export function useTrial(
   async function run() {
     const { id, ...body } = question.value
     if (!id) return
-    const mine = ++asked
+    const mine = (awaited = ++asked)
     const seen = changes
     isStopped.value = false
     try {
       const answer = await during(() => ask<Trial>('POST', `/readings/${id}/trials`, { body, isShown: true }))
       if (mine !== asked) return
+      awaited = 0
       ;[trial.value, problem.value] = [answer, '']
       isStale.value = changes !== seen
     } catch (error) {
       if (mine !== asked) return
+      awaited = 0
       trial.value = null
       if (error instanceof Problem && error.status === 409) isStopped.value = true
       else problem.value = says(error)
     }
   }
 
+  /** Ends the work; an answer that is on its way already counts no more. */
   async function stop() {
-    if (reading.value) await ask('DELETE', `/readings/${reading.value.id}/progress`).catch(() => undefined)
+    if (!reading.value) return
+    if (awaited === asked) {
+      awaited = 0
+      asked++
+      ;[trial.value, isStopped.value] = [null, true]
+    }
+    await ask('DELETE', `/readings/${reading.value.id}/progress`).catch(() => undefined)
   }
 
   watch(question, () => void run(), { immediate: true })
