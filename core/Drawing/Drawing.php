@@ -33,16 +33,24 @@ final readonly class Drawing
 
     /**
      * @param ?NotesInChart $notes null: without notes
+     * @param ?int $firstRows of a table, how many rows are drawn; null: all
      *
      * @throws NotAccepted where the figures cannot answer the recipe
      */
-    public static function of(Recipe $recipe, Figures $figures, ChartKinds $kinds, ?NotesInChart $notes = null): self
-    {
+    public static function of(
+        Recipe $recipe,
+        Figures $figures,
+        ChartKinds $kinds,
+        ?NotesInChart $notes = null,
+        ?int $firstRows = null,
+    ): self {
         $workings = self::workings($recipe, $figures, $kinds);
-        $options =
-            null === $notes || !$recipe->finish->notes
-                ? new ChartOptions()
-                : new ChartOptions($notes->in($workings), $notes->areWritten);
+        $isNoted = null !== $notes && $recipe->finish->notes;
+        $options = new ChartOptions(
+            $isNoted ? $notes->in($workings) : [],
+            $isNoted && $notes->areWritten,
+            $firstRows,
+        );
 
         return self::drawn(UndrawnChart::of($recipe, $workings, $kinds, $options), $recipe->finish->height);
     }

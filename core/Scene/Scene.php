@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Scene;
 
+use KeenMargin\Core\Document\With;
+
 /** A chart before any renderer: a size in points and a tree of marks with finished strings. */
 final readonly class Scene
 {
@@ -14,6 +16,7 @@ final readonly class Scene
      * @param list<Region> $regions where rows are pointed at, in the rows' order
      * @param list<Handle> $handles what may be moved
      * @param ?Paging $paging where it may be cut into pages; null: nowhere
+     * @param ?int $rows how many rows of the workings are drawn, from the first; null: all
      */
     public function __construct(
         public float $width,
@@ -26,24 +29,14 @@ final readonly class Scene
         public array $regions = [],
         public array $handles = [],
         public ?Paging $paging = null,
+        public ?int $rows = null,
     ) {
     }
 
     /** The same with more room below. */
     public function high(float $height): self
     {
-        return new self(
-            width: $this->width,
-            height: $height,
-            title: $this->title,
-            description: $this->description,
-            groups: $this->groups,
-            isHorizontal: $this->isHorizontal,
-            colours: $this->colours,
-            regions: $this->regions,
-            handles: $this->handles,
-            paging: $this->paging,
-        );
+        return With::of($this, ['height' => $height]);
     }
 
     /** @return \Generator<int, Mark> every mark but the groups, from back to front */

@@ -36,6 +36,8 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}', requirements: ['id' => Records::ID], methods: 'POST')]
 final readonly class DrawingController
 {
+    private const MOST_ROWS = 1_000_000;
+
     public function __construct(
         private Records $records,
         private OpenDatasets $datasets,
@@ -47,16 +49,20 @@ final readonly class DrawingController
     ) {
     }
 
-    /** With `beside`, a second chart on the same scale. */
+    /**
+     * With `beside`, a second chart on the same scale. With `rows`, of a table at most so many rows, in a scene that
+     * is as high as with all of them.
+     */
     #[Route('/drawings')]
     #[Operation(
         'Answer a question: sentence, scene, reading, checks, workings, and the kinds with what they lack or would ask',
         answer: 'Drawing',
-        body: ['recipe' => 'Recipe', 'beside?' => 'Recipe', 'names?' => 'integer'],
+        body: ['recipe' => 'Recipe', 'beside?' => 'Recipe', 'names?' => 'integer', 'rows?' => 'integer'],
     ),]
     public function drawing(int $id, Request $request): JsonResponse
     {
-        $body = JsonBody::of($request)->object(['recipe', 'beside', 'names']);
+        $body = JsonBody::of($request)->object(['recipe', 'beside', 'names', 'rows']);
+        $rows = $body->maybe('rows')?->int(1, self::MOST_ROWS);
         $record = $this->records->dataset($id);
         $figures = $this->datasets->figures($record);
         $records = $this->notes->of($record);
@@ -69,7 +75,13 @@ final readonly class DrawingController
             $recipes,
         );
         $drawings = array_map(
-            fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of($recipe, $figures, $this->kinds, $notes),
+            fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of(
+                $recipe,
+                $figures,
+                $this->kinds,
+                $notes,
+                $rows,
+            ),
             $recipes,
             $notes,
         );

@@ -50,7 +50,7 @@ final class DrawingState
                 ),
             ],
             'checks' => array_map(static fn (Check $check): array => $check->toArray(), $drawing->checks()),
-            'workings' => WorkingsState::of($workings),
+            'workings' => WorkingsState::of($workings, $drawing->scene->rows),
             'kinds' => self::kinds($recipe, $kinds, $dataset),
             'stale' => array_map(
                 static fn (StaleNumber $one): array => $one->toArray(),

@@ -21,9 +21,15 @@ use KeenMargin\Core\Workings\Result\Workings;
 /** The workings as the API tells them: every number written out. */
 final class WorkingsState
 {
-    /** Columns with their heads and rules, rows with their cells as text. */
-    public static function of(Workings $workings): WorkingsTable
+    /**
+     * Columns with their heads and rules, rows with their cells as text.
+     *
+     * @param ?int $first how many rows are told; null: all
+     */
+    public static function of(Workings $workings, ?int $first): WorkingsTable
     {
+        $rows = \array_slice($workings->table->rows, 0, $first);
+
         return new WorkingsTable(
             unit: $workings->context->display->unitText(),
             rowsAre: $workings->context->by instanceof Grain ? 'Period' : $workings->context->by ?? 'Of',
@@ -36,7 +42,8 @@ final class WorkingsState
                 ),
                 $workings->table->columns,
             ),
-            rows: array_map(static fn (Row $row): WorkingsRow => self::row($row, $workings), $workings->table->rows),
+            rows: array_map(static fn (Row $row): WorkingsRow => self::row($row, $workings), $rows),
+            more: \count($workings->table->rows) - \count($rows),
             sums: self::sums($workings),
         );
     }

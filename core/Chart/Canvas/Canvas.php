@@ -43,6 +43,7 @@ final class Canvas
     /** @var list<Handle> */
     private array $handles = [];
     private ?Paging $paging = null;
+    private ?int $rows = null;
 
     public function __construct(public readonly float $width)
     {
@@ -212,6 +213,18 @@ final class Canvas
     public function maybePaging(): ?Paging
     {
         return $this->paging;
+    }
+
+    /** Says that only the first rows of the workings are drawn. */
+    public function drawsFirst(int $rows): void
+    {
+        $this->rows = $rows;
+    }
+
+    /** How many rows of the workings are drawn; null: all. */
+    public function maybeRows(): ?int
+    {
+        return $this->rows;
     }
 
     /** @return list<Handle> */

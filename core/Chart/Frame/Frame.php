@@ -10,6 +10,7 @@ use KeenMargin\Core\Chart\Part\NoteDiscs;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Scene\Scene;
 use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Workings\Result\RowNote;
 use KeenMargin\Core\Workings\Result\Workings;
 
 /**
@@ -135,7 +136,7 @@ final class Frame
         $isHorizontal = Orientation::Horizontal === $this->orientation;
         [$x, $y] = $isHorizontal ? [36.0, 4.0] : [5.0, 24.0];
         $regions = $canvas->regions($x, $y);
-        NoteDiscs::draw($canvas, $this->options->notes, $isHorizontal);
+        NoteDiscs::draw($canvas, $this->notesOfFirst($canvas->maybeRows()), $isHorizontal);
         Words::below($canvas, $this->options->areNotesWritten ? $this->options->notes : [], $this->finish->footnote);
 
         return new Scene(
@@ -149,6 +150,24 @@ final class Frame
             regions: $regions,
             handles: $canvas->handles(),
             paging: $canvas->maybePaging(),
+            rows: $canvas->maybeRows(),
+        );
+    }
+
+    /**
+     * @param ?int $rows how many are drawn; null: all
+     *
+     * @return list<RowNote>
+     */
+    private function notesOfFirst(?int $rows): array
+    {
+        if (null === $rows) {
+            return $this->options->notes;
+        }
+        $keys = \array_slice($this->workings->table->keys(), 0, $rows);
+
+        return array_values(
+            array_filter($this->options->notes, static fn (RowNote $note): bool => \in_array($note->row, $keys, true)),
         );
     }
 

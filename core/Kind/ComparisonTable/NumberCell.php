@@ -24,9 +24,16 @@ final readonly class NumberCell implements Tier
 {
     use StandsOnAxis;
 
-    /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private TableColumn $column)
-    {
+    /**
+     * @param list<Row> $rows that are drawn
+     * @param list<Row> $all those that numbers are aligned with
+     */
+    public function __construct(
+        private Workings $workings,
+        private array $rows,
+        private TableColumn $column,
+        private array $all,
+    ) {
     }
 
     public function extent(): Extent
@@ -42,7 +49,7 @@ final readonly class NumberCell implements Tier
                 Type::LABEL,
                 $this->weight($row),
             ),
-            $this->rows,
+            $this->all,
         );
 
         return new LabelWidths(0.0, max([0.0, ...$widths]));

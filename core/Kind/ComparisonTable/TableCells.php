@@ -17,18 +17,26 @@ use KeenMargin\Core\Workings\Result\Workings;
 /** The columns of a table as tiers that lie side by side. */
 final class TableCells
 {
-    /** @param list<Row> $rows of one panel */
-    public static function tier(TableColumn $column, Workings $workings, array $rows, Finish $finish): Tier
-    {
+    /**
+     * @param list<Row> $rows of one panel
+     * @param ?list<Row> $all rows of the panel, where only some of them are drawn; null: there are no others
+     */
+    public static function tier(
+        TableColumn $column,
+        Workings $workings,
+        array $rows,
+        Finish $finish,
+        ?array $all = null,
+    ): Tier {
         $reference = TableWorkings::maybeReference($workings, $column);
         $isVariance = TableNumber::Variance === $column->number;
 
         return match ($column->form) {
             TableForm::Line => new TrendCell($rows),
-            TableForm::Number => new NumberCell($workings, $rows, $column),
+            TableForm::Number => new NumberCell($workings, $rows, $column, $all ?? $rows),
             TableForm::Progress => new ProgressCell($workings, $rows, $column),
             TableForm::Pin => null === $reference
-                ? new NumberCell($workings, $rows, $column)
+                ? new NumberCell($workings, $rows, $column, $all ?? $rows)
                 : PinTier::of($workings, $rows, $reference, $finish->limit),
             TableForm::Bar => $isVariance && null !== $reference
                 ? new VarianceTier($workings, $rows, $reference, true)

@@ -56,11 +56,18 @@ final class TableScene extends FreeChart
     public function draw(Canvas $canvas, float $top, Stretch $stretch): float
     {
         $layout = $this->layout($stretch);
+        $left = $this->options->firstRows;
+        if (null !== $left && $left < \count($this->workings->table->rows)) {
+            $canvas->drawsFirst($left);
+        }
         foreach ($this->workings->table->panels() as $i => $rows) {
+            $drawn = null === $left ? $rows : \array_slice($rows, 0, $left);
+            $left = null === $left ? null : $left - \count($drawn);
             $top = $this->panel(
                 canvas: $canvas,
                 place: $i,
                 rows: $rows,
+                drawn: $drawn,
                 layout: $layout,
                 top: $top,
                 stretch: $stretch,
@@ -133,11 +140,15 @@ final class TableScene extends FreeChart
         );
     }
 
-    /** @param list<Row> $rows */
+    /**
+     * @param list<Row> $rows
+     * @param list<Row> $drawn the first of them
+     */
     private function panel(
         Canvas $canvas,
         int $place,
         array $rows,
+        array $drawn,
         TableLayout $layout,
         float $top,
         Stretch $stretch,
@@ -158,14 +169,14 @@ final class TableScene extends FreeChart
             $canvas->mayBreak(new Paging($top - 2.0, $top + TableHeads::HEIGHT, \array_slice($begins, 1)));
         }
         $right = [] === $places ? $left + $names : $places[\count($places) - 1]->right;
-        $this->rules($canvas, $axis, $rows, $left, $right);
-        RowNames::beside($canvas, $axis, $rows, $left, $names);
+        $this->rules($canvas, $axis, $drawn, $left, $right);
+        RowNames::beside($canvas, $axis, $drawn, $left, $names);
         foreach ($places as $place) {
-            TableCells::tier($place->column, $this->workings, $rows, $this->finish)->draw(
+            TableCells::tier($place->column, $this->workings, $drawn, $this->finish, $rows)->draw(
                 new Stage($canvas, Orientation::Horizontal, $axis, $place->scale, $this->finish->labels),
             );
         }
-        RowReach::mark(canvas: $canvas, finish: $this->finish, axis: $axis, rows: $rows, left: $left, right: $right);
+        RowReach::mark(canvas: $canvas, finish: $this->finish, axis: $axis, rows: $drawn, left: $left, right: $right);
 
         return $axis->stop + self::BELOW;
     }

@@ -22,6 +22,7 @@ final readonly class WorkingsTable
         public array $columns,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsRow')),]
         public array $rows,
+        #[OA\Property(description: 'rows that follow those that were asked for')] public int $more,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsSum')),]
         public array $sums,
     ) {
