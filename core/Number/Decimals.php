@@ -108,18 +108,37 @@ final class Decimals
      */
     public static function largestFirst(array $amounts): array
     {
+        return self::inOrder(array_map(static fn (BigDecimal $amount): BigDecimal => $amount->abs(), $amounts), true);
+    }
+
+    /**
+     * Keys of amounts by their size, equal ones in their order.
+     *
+     * @template K of int|string
+     *
+     * @param array<K, BigDecimal> $amounts
+     *
+     * @return list<K>
+     */
+    public static function inOrder(array $amounts, bool $isLargestFirst): array
+    {
         $scale = ($amounts[array_key_first($amounts) ?? 0] ?? BigDecimal::zero())->getScale();
         $shorts = [];
         foreach ($amounts as $key => $amount) {
             $short = self::maybeShort($amount, $scale);
             if (null === $short) {
-                uasort($amounts, static fn (BigDecimal $a, BigDecimal $b): int => $b->abs()->compareTo($a->abs()));
+                uasort(
+                    $amounts,
+                    static fn (BigDecimal $a, BigDecimal $b): int => $isLargestFirst
+                        ? $b->compareTo($a)
+                        : $a->compareTo($b),
+                );
 
                 return array_keys($amounts);
             }
-            $shorts[$key] = -abs($short);
+            $shorts[$key] = $short;
         }
-        asort($shorts);
+        $isLargestFirst ? arsort($shorts) : asort($shorts);
 
         return array_keys($shorts);
     }

@@ -25,14 +25,14 @@ final readonly class NumberCell implements Tier
     use StandsOnAxis;
 
     /**
-     * @param list<Row> $rows that are drawn
-     * @param list<Row> $all those that numbers are aligned with
+     * @param list<Row> $rows
+     * @param ?LabelWidths $room that numbers stand at the right end of; null: what these rows need
      */
     public function __construct(
         private Workings $workings,
         private array $rows,
         private TableColumn $column,
-        private array $all,
+        private ?LabelWidths $room,
     ) {
     }
 
@@ -43,13 +43,16 @@ final readonly class NumberCell implements Tier
 
     public function labelWidths(): LabelWidths
     {
+        if (null !== $this->room) {
+            return $this->room;
+        }
         $widths = array_map(
             fn (Row $row): float => TextMeasure::width(
                 CellText::of($row, $this->column, $this->workings),
                 Type::LABEL,
                 $this->weight($row),
             ),
-            $this->all,
+            $this->rows,
         );
 
         return new LabelWidths(0.0, max([0.0, ...$widths]));

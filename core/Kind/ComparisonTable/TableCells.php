@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind\ComparisonTable;
 
+use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Tier\PinTier;
 use KeenMargin\Core\Chart\Tier\Tier;
 use KeenMargin\Core\Chart\Tier\VarianceTier;
@@ -19,24 +20,24 @@ final class TableCells
 {
     /**
      * @param list<Row> $rows of one panel
-     * @param ?list<Row> $all rows of the panel, where only some of them are drawn; null: there are no others
+     * @param ?LabelWidths $room that numbers stand at the right end of; null: what these rows need
      */
     public static function tier(
         TableColumn $column,
         Workings $workings,
         array $rows,
         Finish $finish,
-        ?array $all = null,
+        ?LabelWidths $room = null,
     ): Tier {
         $reference = TableWorkings::maybeReference($workings, $column);
         $isVariance = TableNumber::Variance === $column->number;
 
         return match ($column->form) {
             TableForm::Line => new TrendCell($rows),
-            TableForm::Number => new NumberCell($workings, $rows, $column, $all ?? $rows),
+            TableForm::Number => new NumberCell($workings, $rows, $column, $room),
             TableForm::Progress => new ProgressCell($workings, $rows, $column),
             TableForm::Pin => null === $reference
-                ? new NumberCell($workings, $rows, $column, $all ?? $rows)
+                ? new NumberCell($workings, $rows, $column, $room)
                 : PinTier::of($workings, $rows, $reference, $finish->limit),
             TableForm::Bar => $isVariance && null !== $reference
                 ? new VarianceTier($workings, $rows, $reference, true)

@@ -92,7 +92,7 @@ final readonly class TableLayout
         float $right,
         array $most,
     ): ?array {
-        $extents = $widths = $units = [];
+        $extents = $labels = $widths = $units = [];
         $fixed = 0.0;
         foreach ($columns as $i => $column) {
             $tiers = array_map(
@@ -104,9 +104,8 @@ final readonly class TableLayout
                 static fn (Extent $all, Tier $tier): Extent => $all->with($tier->extent()),
                 Extent::ofSizes([]),
             );
-            $label = LabelWidths::widest(
-                array_map(static fn (Tier $tier): LabelWidths => $tier->labelWidths(), $tiers),
-            );
+            $labels[$i] = array_map(static fn (Tier $tier): LabelWidths => $tier->labelWidths(), $tiers);
+            $label = LabelWidths::widest($labels[$i]);
             $isBelow = $extents[$i]->below > 0.0;
             $head = TextMeasure::width(TableHeads::head($column), Type::LABEL, 600);
             $widths[$i] = self::isDrawn($column)
@@ -133,6 +132,7 @@ final readonly class TableLayout
                 left: $begin,
                 right: $x,
                 scale: new LinearScale($zero, $scale, Orientation::Horizontal->sign()),
+                labels: $labels[$i],
                 isNumber: !self::isDrawn($column),
             );
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind\ComparisonTable;
 
-use Brick\Math\BigDecimal;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\ComparedRowWriter;
@@ -35,9 +34,9 @@ final readonly class TableRowWriter implements RowWriter
         return [
             ...$this->compared->numbers($scenarios),
             ...array_map(WorkingsWriter::amount(...), $besides),
-            ...[] === $row->trend
+            ...null === $row->trend
                 ? []
-                : ['trend' => array_map(static fn (?BigDecimal $one): ?string => $one?->toString(), $row->trend)],
+                : ['trend' => array_map(WorkingsWriter::amount(...), $row->trend->amounts())],
         ];
     }
 

@@ -171,9 +171,15 @@ final class TableScene extends FreeChart
         $right = [] === $places ? $left + $names : $places[\count($places) - 1]->right;
         $this->rules($canvas, $axis, $drawn, $left, $right);
         RowNames::beside($canvas, $axis, $drawn, $left, $names);
-        foreach ($places as $place) {
-            TableCells::tier($place->column, $this->workings, $drawn, $this->finish, $rows)->draw(
-                new Stage($canvas, Orientation::Horizontal, $axis, $place->scale, $this->finish->labels),
+        foreach ($places as $column) {
+            TableCells::tier(
+                $column->column,
+                $this->workings,
+                $drawn,
+                $this->finish,
+                $column->labels[$place],
+            )->draw(
+                new Stage($canvas, Orientation::Horizontal, $axis, $column->scale, $this->finish->labels),
             );
         }
         RowReach::mark(canvas: $canvas, finish: $this->finish, axis: $axis, rows: $drawn, left: $left, right: $right);

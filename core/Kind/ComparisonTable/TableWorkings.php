@@ -51,7 +51,7 @@ final readonly class TableWorkings
             'top' => $question->top ?? (null === $question->breakdown() ? null : self::MOST),
             ...null === $question->sort ? [] : ['order' => null, 'sequence' => []],
         ]);
-        $compared = self::compared($asked, $figures);
+        $compared = ComparisonWorkings::of($asked, $figures, true);
         $rows = self::withShares($compared, $columns);
         $rows = self::withProgress($rows, $asked, $figures, $columns);
         $rows = self::withTrends($rows, $compared, $asked->question, $figures, $columns);
@@ -75,28 +75,6 @@ final readonly class TableWorkings
     }
 
     /**
-     * In the unit that fits the largest row: a total of many would leave these no digits.
-     *
-     * @throws NotAccepted
-     */
-    private static function compared(Recipe $asked, Figures $figures): Workings
-    {
-        $compared = ComparisonWorkings::of($asked, $figures);
-        $parts = $compared->table->parts();
-        if (null !== $asked->finish->unit || [] === $parts) {
-            return $compared;
-        }
-        $unit = Display::of($compared->context->measure(), $asked->finish, $parts)->unit;
-
-        return $unit === $compared->context->display->unit
-            ? $compared
-            : ComparisonWorkings::of(
-                With::of($asked, ['finish' => With::of($asked->finish, ['unit' => $unit])]),
-                $figures,
-            );
-    }
-
-    /**
      * A number of a row by the column that shows it.
      *
      * @return ?BigDecimal in the measure's own unit, or in percent
@@ -113,7 +91,7 @@ final readonly class TableWorkings
             TableNumber::Percent => $variance?->percent(),
             TableNumber::Share => $row->values[self::SHARE] ?? null,
             TableNumber::Progress => $row->values[self::PROGRESS] ?? null,
-            TableNumber::Trend => array_values(array_filter(array_reverse($row->trend)))[0] ?? null,
+            TableNumber::Trend => $row->trend?->last(),
         };
     }
 
@@ -233,7 +211,7 @@ final readonly class TableWorkings
         $trends = Trends::of(Scope::of($question, $figures->dataset(), $measure, $measure->sources()), $figures);
 
         return array_map(
-            static fn (Row $row): Row => With::of($row, ['trend' => $trends[$row->key->id] ?? []]),
+            static fn (Row $row): Row => With::of($row, ['trend' => $trends[$row->key->id] ?? null]),
             $rows,
         );
     }

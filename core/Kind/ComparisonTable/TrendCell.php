@@ -47,7 +47,7 @@ final readonly class TrendCell implements Tier
     private function line(Stage $stage, Row $row, float $centre): void
     {
         $marks = TrendLine::marks(
-            amounts: array_map(static fn (?BigDecimal $one): ?float => $one?->toFloat(), $row->trend),
+            amounts: array_map(static fn (?BigDecimal $one): ?float => $one?->toFloat(), $row->trend?->amounts() ?? []),
             left: $stage->scale->zero,
             centre: $centre,
             width: self::WIDTH,

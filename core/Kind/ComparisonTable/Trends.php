@@ -10,6 +10,7 @@ use KeenMargin\Core\Figures\Sums;
 use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 use KeenMargin\Core\Workings\Comparison\ComparisonRows;
+use KeenMargin\Core\Workings\Result\Trend;
 use KeenMargin\Core\Workings\Rows\Panels;
 use KeenMargin\Core\Workings\Rows\Scope;
 use KeenMargin\Core\Workings\Rows\Slices;
@@ -17,7 +18,7 @@ use KeenMargin\Core\Workings\Rows\Slices;
 /** What is shown of each row, period by period; days are taken by months. */
 final class Trends
 {
-    /** @return array<string, list<?BigDecimal>> by the ids of rows' keys; null where there is no figure */
+    /** @return array<string, Trend> by the ids of rows' keys */
     public static function of(Scope $scope, Figures $figures): array
     {
         $made = new ComparisonRows($scope, $scope->measure, $figures);
@@ -26,7 +27,9 @@ final class Trends
         $trends = [];
         foreach (Panels::of($scope, $figures, $made, $slices->reach(), $scope->question->where) as $panel) {
             foreach ($slices->of($panel->where) as $slice) {
-                $trends[$slice->key->inPanel($panel->key)->id] = self::trend($made, $periods, $slice->sums);
+                $trends[$slice->key->inPanel($panel->key)->id] = new Trend(
+                    static fn (): array => self::trend($made, $periods, $slice->sums),
+                );
             }
         }
 

@@ -7,9 +7,11 @@ namespace KeenMargin\Core\Workings\Comparison;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Figures;
+use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Figures\NetFigures;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\CellFigures;
+use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\NetLines;
 use KeenMargin\Core\Question\Order;
@@ -44,8 +46,13 @@ use KeenMargin\Core\Workings\Words\UnlikeWords;
 /** From a recipe and figures to the workings of a comparison with references, over periods or by members. */
 final readonly class ComparisonWorkings
 {
-    /** @throws NotAccepted */
-    public static function of(Recipe $recipe, Figures $figures): Workings
+    /**
+     * @param bool $isUnitOfParts whether the unit is the one that fits the largest row: a total of many would leave
+     *                            these no digits. Else it fits the total as well.
+     *
+     * @throws NotAccepted
+     */
+    public static function of(Recipe $recipe, Figures $figures, bool $isUnitOfParts = false): Workings
     {
         $question = $recipe->question;
         $dataset = $figures->dataset();
@@ -90,7 +97,8 @@ final readonly class ComparisonWorkings
             reference: $references[0] ?? null,
             landing: $question->landing ? $landing : null,
         );
-        $display = Display::of($measure, $recipe->finish, $rows);
+        $finish = $isUnitOfParts ? self::inUnitOfParts($recipe->finish, $measure, $rows) : $recipe->finish;
+        $display = Display::of($measure, $finish, $rows);
         $shown = $showsForecast
             ? new Column(
                 'shown',
@@ -154,6 +162,16 @@ final readonly class ComparisonWorkings
         $unlike = $words->checks($total, ...$references);
 
         return new Workings($table, $context, $summary->write(null !== $toDate, $landing), [...$checks, ...$unlike]);
+    }
+
+    /** @param list<Row> $rows */
+    private static function inUnitOfParts(Finish $finish, Measure $measure, array $rows): Finish
+    {
+        $parts = array_values(array_filter($rows, static fn (Row $row): bool => $row->role->isPart()));
+
+        return null !== $finish->unit || [] === $parts
+            ? $finish
+            : With::of($finish, ['unit' => Display::of($measure, $finish, $parts)->unit]);
     }
 
     /** @return list<Row> */

@@ -48,7 +48,7 @@ final readonly class Row
      *                                                    question and of its key
      * @param ?BandScale $bands that what is shown is judged by; null: none
      * @param ?GoalEstimate $estimate of when its goal will be reached; null: there is none
-     * @param list<?BigDecimal> $trend what is shown of it in each period of the span; none: it was not asked for
+     * @param ?Trend $trend what is shown of it in each period of the span; null: it was not asked for
      * @param bool $isLimit whether its goal is a limit: less is better, and it is told how much of it is used
      * @param string $does what it does in a statement: `+`, `−`, `=`; blank: it is not in one
      */
@@ -76,7 +76,7 @@ final readonly class Row
         public string $does = '',
         public ?BandScale $bands = null,
         public ?GoalEstimate $estimate = null,
-        public array $trend = [],
+        public ?Trend $trend = null,
         public bool $isLimit = false,
     ) {
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Workings\Rows;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Number\Decimals;
 use KeenMargin\Core\Question\Order;
 use KeenMargin\Core\Workings\Arithmetic\Effect;
 use KeenMargin\Core\Workings\Arithmetic\Reference;
@@ -34,6 +35,7 @@ final class RowOrder
 
     /**
      * By a number of each row, such as one of its columns; those without one come last.
+     * Numbers are looked up and compared once, not at each comparison of two rows.
      *
      * @param list<Row> $rows of one chart, each group before what stands in it
      * @param \Closure(Row): ?BigDecimal $number
@@ -42,14 +44,15 @@ final class RowOrder
      */
     public static function byNumber(array $rows, \Closure $number, bool $isLargestFirst): array
     {
-        return self::by($rows, static function (Row $a, Row $b) use ($number, $isLargestFirst): int {
-            [$one, $other] = [$number($a), $number($b)];
-            if (null === $one || null === $other) {
-                return (null === $one ? 1 : 0) <=> (null === $other ? 1 : 0);
-            }
+        $numbers = [];
+        foreach ($rows as $row) {
+            $numbers[$row->key->id] = $number($row);
+        }
+        $known = array_filter($numbers, static fn (?BigDecimal $one): bool => null !== $one);
+        $places = array_flip(Decimals::inOrder($known, $isLargestFirst));
+        $place = static fn (Row $row): int => $places[$row->key->id] ?? \PHP_INT_MAX;
 
-            return $isLargestFirst ? $other->compareTo($one) : $one->compareTo($other);
-        });
+        return self::by($rows, static fn (Row $a, Row $b): int => $place($a) <=> $place($b));
     }
 
     /**
