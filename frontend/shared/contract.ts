@@ -946,6 +946,7 @@ export interface paths {
             recipe: components['schemas']['Recipe']
             beside?: components['schemas']['Recipe']
             names?: number
+            rows?: number
           }
         }
       }
@@ -6386,6 +6387,8 @@ export interface components {
       rowsAre: string
       columns: components['schemas']['WorkingsColumn'][]
       rows: components['schemas']['WorkingsRow'][]
+      /** @description rows that follow those that were asked for */
+      more: number
       sums: components['schemas']['WorkingsSum'][]
     }
   }

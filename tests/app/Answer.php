@@ -49,4 +49,12 @@ final readonly class Answer
 
         return \is_string($value) ? $value : '';
     }
+
+    /** @return list<mixed> empty where it is no list */
+    public function list(string|int ...$path): array
+    {
+        $value = $this->at(...$path);
+
+        return \is_array($value) ? array_values($value) : [];
+    }
 }

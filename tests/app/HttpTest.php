@@ -64,6 +64,30 @@ final class HttpTest extends TestCase
         );
     }
 
+    public function testTheFirstRowsOfALongTableComeAlone(): void
+    {
+        $csv = "Month,Customer,Actual,Budget\n";
+        for ($customer = 1; $customer <= 60; ++$customer) {
+            $csv .= \sprintf("2026-01,Customer %d,%d,%d\n", $customer, 1000 - $customer, 900);
+        }
+        $question = ['by' => 'Customer', 'against' => ['BU'], 'sort' => ['column' => 'AC']];
+        $recipe = ['keenMargin' => 1, 'question' => $question, 'kind' => 'comparison-table'];
+        $address = '/api/datasets/'.self::dataset($csv).'/drawings';
+        $whole = Server::send('POST', $address, ['recipe' => $recipe]);
+        $first = Server::send('POST', $address, ['recipe' => $recipe, 'rows' => 12]);
+        self::assertSame([61, 0], [\count($whole->list('workings', 'rows')), $whole->at('workings', 'more')]);
+        self::assertSame(49, $first->at('workings', 'more'));
+        self::assertSame(\array_slice($whole->list('workings', 'rows'), 0, 12), $first->list('workings', 'rows'));
+        self::assertSame($whole->at('workings', 'sums'), $first->at('workings', 'sums'));
+        self::assertSame($whole->at('scene', 'height'), $first->at('scene', 'height'));
+        self::assertSame(\array_slice($whole->list('scene', 'regions'), 0, 12), $first->list('scene', 'regions'));
+        $columns = ['kind' => 'variance-tiers', 'question' => ['by' => 'Customer', 'against' => ['BU']]] + $recipe;
+        $chart = Server::send('POST', $address, ['recipe' => $columns, 'rows' => 2]);
+        self::assertSame(0, $chart->at('workings', 'more'));
+        $refused = Server::send('POST', $address, ['recipe' => $recipe, 'rows' => 0]);
+        self::assertSame([422, 'rows'], [$refused->status, $refused->at('path')]);
+    }
+
     public function testStoredFiguresAnswerExactlyAsFiguresInMemory(): void
     {
         for ($seed = 1; $seed <= 12; ++$seed) {

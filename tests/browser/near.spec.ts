@@ -157,3 +157,31 @@ test('a table is given columns, sorted and exported, and reads back', async ({ p
   expect(lines[0]).toContain('Route')
   expect(lines.length).toBeGreaterThan(6)
 })
+
+test('a long table shows its first rows at once, and the others as they are looked for', async ({ page }) => {
+  const lines = Array.from({ length: 700 }, (_, i) => `2026-01,Customer ${i + 1},${5000 - i},${4000 + i}`)
+  const id = await made(page, 'Long table', `Month,Customer,Actual,Budget\n${lines.join('\n')}\n`)
+  const question = { by: 'Customer', against: ['BU'], sort: { column: 'AC' } }
+  const recipe = { keenMargin: 1, question, kind: 'comparison-table' }
+  await page.goto(`/charts/new?dataset=${id}&recipe=${encodeURIComponent(JSON.stringify(recipe))}`)
+  const chart = page.locator('svg.chart')
+  await expect(chart.getByText('Customer 1', { exact: true })).toBeVisible()
+  await expect(chart.getByText('581 more rows follow…')).toBeAttached()
+  const table = page.getByRole('table', { name: /^Numbers of the chart/ })
+  await expect(table.getByRole('row', { name: /^Customer 700 / })).toHaveCount(0)
+
+  await chart.focus()
+  await page.keyboard.press('End')
+  await expect(chart.getByText('rows follow…')).toHaveCount(0)
+  await page.getByRole('button', { name: /^Workings/ }).click()
+  await expect(page.getByRole('button', { name: 'Copy the table' })).toBeVisible()
+  await expect(table.getByRole('row', { name: /^Customer 700 / })).toHaveCount(1)
+  await page.getByRole('main').hover()
+  await page.mouse.wheel(0, 100_000)
+  await expect(chart.getByText('Customer 700', { exact: true })).toBeVisible()
+
+  // A change asks for the first rows again, or for all where the reader still is beyond them.
+  await page.getByRole('button', { name: /^Sorted:/ }).click()
+  await page.getByRole('option', { name: 'by AC smallest first' }).click()
+  await expect(chart.getByText('Customer 1', { exact: true })).toBeVisible()
+})

@@ -43,6 +43,8 @@ const emit = defineEmits<{
   sources: [key: string]
   say: [better: 'more' | 'less']
   keepBands: [bands: NonNullable<Question['bands']>]
+  /** Whether more than the first rows are wanted. */
+  beyond: [is: boolean]
 }>()
 
 const TOP_BAR = 56
@@ -59,13 +61,11 @@ const below = (top: number) => Math.max(top, TOP_BAR - frameTop.value)
 const keys = computed(() => props.drawing.workings.rows.map((row) => row.key))
 /** What the server answered to, with the finish as it is kept: the drawing's has the width of the window. */
 const asked = computed(() => ({ ...props.drawing.recipe, finish: props.recipe.finish }))
-/** Members that can change places with others; periods and lines of a statement keep their order. */
-const movable = computed(() => {
+/** Members can change places with others; periods and lines of a statement keep their order. */
+const isMovable = (key: string) => {
   const { rows, rowsAre } = props.drawing.workings
-  return rowsAre === 'Period' || !isOrdered.value
-    ? []
-    : rows.filter((row) => canMove(rows, row.key, -1) || canMove(rows, row.key, 1)).map((row) => row.key)
-})
+  return rowsAre !== 'Period' && isOrdered.value && (canMove(rows, key, -1) || canMove(rows, key, 1))
+}
 const isOrdered = computed(() => own.value?.rows.canOrder ?? true)
 const own = computed(() => props.drawing.kinds.find((one) => one.id === props.recipe.kind))
 const highlighted = computed(() => highlightedKeys(props.drawing.workings.rows, props.recipe.finish))
@@ -109,7 +109,8 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
         :scene="drawing.scene"
         :zoom="zoom"
         :keys="keys"
-        :movable="movable"
+        :can-move="isMovable"
+        :more="drawing.workings.more"
         @move="(key, by) => emit('change', moved(drawing.workings.rows, key, by))"
         @move-to="(key, place) => emit('change', movedTo(drawing.workings.rows, key, place))"
         @rename-band="(one, name) => emit('change', renamed(one, name, drawing.scene.handles, recipe.question))"
@@ -118,9 +119,14 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
         @select="selected = $event"
         @note="emit('note', $event)"
         @update:lit="((lit = $event), (isPointed = true))"
+        @beyond="emit('beyond', $event)"
       />
     </div>
-    <SceneTable :table="drawing.workings" :title="`Numbers of the chart: ${drawing.scene.title}`" />
+    <SceneTable
+      :table="drawing.workings"
+      :title="`Numbers of the chart: ${drawing.scene.title}`"
+      @all="emit('beyond', true)"
+    />
     <RowCard
       v-if="lit && litPlace && isPointed && !selected"
       :dataset="dataset.id"

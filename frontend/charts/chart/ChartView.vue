@@ -38,6 +38,10 @@ const width = computed(() => {
   return Math.min(1600, Math.max(360, recipes.value.length > 1 ? (whole - COLUMN_GAP) / 2 : whole))
 })
 const zoom = computed(() => zoomOf(width.value))
+/** Of each pane whether more than the first rows of a long table are looked at. */
+const beyond = ref<boolean[]>([])
+const selected = ref<string | null>(null)
+const showsWorkings = ref(false)
 const {
   drawing,
   problem: refusal,
@@ -48,6 +52,7 @@ const {
   computed(() => (measured.value ? Math.round(width.value / zoom.value) : 0)),
   fresh,
   known,
+  computed(() => beyond.value.includes(true) || showsWorkings.value || selected.value !== null),
 )
 watch(drawing, (drawn) => drawn && renamed(drawn))
 /** A chart that is pinned to a day within a month knows from its drawing what is next to it. */
@@ -74,13 +79,11 @@ const pointed = shallowRef<{ pane: number; key: string } | null>(null)
 const litIn = (pane: number) => (pointed.value?.pane === pane ? pointed.value.key : null)
 const point = (pane: number, key: string | null) => (pointed.value = key === null ? null : { pane, key })
 const lit = computed({ get: () => litIn(active.value), set: (key) => point(active.value, key) })
-const selected = ref<string | null>(null)
 const reader = ref('')
 const sources = shallowRef<string | null>(null)
 /** In large windows the workings stand open below the chart, where so many pixels are left besides it. */
 const LARGE = 900
 const BESIDE_CHART = 500
-const showsWorkings = ref(false)
 watch(
   drawing,
   (first) => {
@@ -240,6 +243,7 @@ useKeys({
               @turn="replace(i, $event)"
               @look="lookInto"
               @note="begin"
+              @beyond="beyond[i] = $event"
               @sources="sources = $event"
               @say="sayBetter(one.recipe, $event)"
               @keep-bands="keepBands(one.recipe, i, $event)"

@@ -24,6 +24,7 @@ const {
   wide,
   fresh,
   known,
+  ref(true),
 )
 const question = computed(() => (drawing.value?.sentence ?? []).map((part) => part.text).join(''))
 const failed = computed(() => (drawing.value?.checks ?? []).filter((check) => !check.holds))
@@ -44,7 +45,7 @@ const lit = ref<string | null>(null)
     <p v-if="!drawing && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
     <template v-if="drawing && scene">
       <div class="mt-3 overflow-x-auto">
-        <SceneView v-model:lit="lit" :scene="scene" :keys="keys" :selected="null" />
+        <SceneView v-model:lit="lit" :scene="scene" :keys="keys" :selected="null" :more="drawing.workings.more" />
       </div>
       <ul v-if="failed.length" class="mt-3 text-[12px]" aria-label="Checks that fail">
         <li v-for="check in failed" :key="check.id" class="flex gap-2">

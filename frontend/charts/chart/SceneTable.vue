@@ -8,6 +8,7 @@ import { sumsBelow } from '../workings/tableText'
  * painted.
  */
 const props = defineProps<{ table: WorkingsTable; title: string; isShown?: boolean }>()
+const emit = defineEmits<{ all: [] }>()
 const LONG = 100
 const rows = shallowRef(props.table.rows.slice(0, LONG))
 let waiting = 0
@@ -42,13 +43,16 @@ onUnmounted(() => clearTimeout(waiting))
         <td v-for="column in table.columns" :key="column.id">{{ row.cells[column.id] ?? '' }}</td>
       </tr>
     </tbody>
-    <tfoot v-if="isShown && rows.length === table.rows.length">
+    <tfoot v-if="isShown && !table.more && rows.length === table.rows.length">
       <tr v-for="sum in sumsBelow(table)" :key="sum.key">
         <th scope="row">{{ sum.label }}</th>
         <td v-for="column in table.columns" :key="column.id">{{ sum.cells[column.id] ?? '' }}</td>
       </tr>
     </tfoot>
   </table>
+  <button v-if="table.more" class="link sr-only focus:not-sr-only" @click="emit('all')">
+    Numbers of the {{ table.more.toLocaleString('en') }} rows that follow
+  </button>
 </template>
 
 <style scoped>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, useId } from 'vue'
+import { computed, defineAsyncComponent, ref, useId, watch } from 'vue'
 import { useElementBounding, useEventListener, useWindowSize } from '@vueuse/core'
 import type { Handle, Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
@@ -13,11 +13,14 @@ const props = withDefaults(
     scene: Scene
     keys: string[]
     selected: string | null
-    movable?: string[]
+    /** Whether a row can be moved to another place. */
+    canMove?: (key: string) => boolean
+    /** Rows that follow those of the scene: they are on their way, or come once they are wanted. */
+    more?: number
     /** Pixels of a point of the scene. */
     zoom?: number
   }>(),
-  { movable: () => [], zoom: 1 },
+  { canMove: () => false, more: 0, zoom: 1 },
 )
 /** The row of the workings that is lit. */
 const lit = defineModel<string | null>('lit', { default: null })
@@ -29,6 +32,8 @@ const emit = defineEmits<{
   move: [key: string, by: number]
   moveHandle: [handle: Handle, amount: string]
   renameBand: [handle: Handle, name: string]
+  /** Whether the reader is about to look beyond the first rows. */
+  beyond: [is: boolean]
 }>()
 const svg = ref<SVGSVGElement | null>(null)
 const id = useId()
@@ -78,6 +83,13 @@ const shown = computed(() => {
   return inSight(places.value, (top - BEYOND) / props.zoom, (top + STEP + windowHeight.value + BEYOND) / props.zoom)
 })
 
+/** The other rows are wanted once the chart is scrolled, walked through by keys, or printed. */
+const hasFocus = ref(false)
+const isBeyond = computed(() => scrolled.value > 0 || hasFocus.value || isPrinting.value)
+watch(isBeyond, (is) => emit('beyond', is))
+/** Where rows end that are not here yet. */
+const missingFrom = computed(() => (props.more > 0 ? (props.scene.regions.at(-1)?.reach[3] ?? 0) : null))
+
 function at(event: PointerEvent) {
   const box = svg.value?.getBoundingClientRect()
   const x = (event.clientX - (box?.left ?? 0)) / props.zoom
@@ -93,14 +105,14 @@ function point(event: PointerEvent) {
 /** The handle of the lit row: dots at the end of its band, which it is dragged by to another row's place. */
 const dragged = ref<string | null>(null)
 const target = ref<string | null>(null)
-const canMove = (key: string | null) => key !== null && props.movable.includes(key)
+const isMovable = (key: string | null): key is string => key !== null && props.canMove(key)
 const isLying = computed(() => {
   const [first, second] = regions.value
   return !first || !second || Math.abs(second.reach[1] - first.reach[1]) > Math.abs(second.reach[0] - first.reach[0])
 })
 const handle = computed(() => {
   const key = dragged.value ?? lit.value
-  const region = canMove(key) ? regions.value.find((one) => one.key === key) : undefined
+  const region = isMovable(key) ? regions.value.find((one) => one.key === key) : undefined
   if (!region) return null
   const [left, top, right, bottom] = region.reach
   // Beyond the numbers of the row, which reach to its end.
@@ -117,7 +129,7 @@ function grab(event: PointerEvent) {
 function drag(event: PointerEvent) {
   if (!dragged.value) return
   const over = at(event)?.key ?? null
-  target.value = canMove(over) && over !== dragged.value ? over : null
+  target.value = isMovable(over) && over !== dragged.value ? over : null
 }
 function letGo() {
   const [key, place] = [dragged.value, target.value]
@@ -127,7 +139,7 @@ function letGo() {
 /** With Alt an arrow moves the lit row. */
 function moveByKey(event: KeyboardEvent) {
   const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[event.key]
-  if (!by || !event.altKey || !lit.value || !canMove(lit.value)) return
+  if (!by || !event.altKey || !isMovable(lit.value)) return
   event.preventDefault()
   event.stopImmediatePropagation()
   emit('move', lit.value, by)
@@ -135,12 +147,16 @@ function moveByKey(event: KeyboardEvent) {
 
 /** On or back from the lit row; from none to the first or last. Infinitely far is to the end. */
 function step(by: number) {
+  isLastWanted.value = by === Infinity && props.more > 0
   const last = regions.value.length - 1
   const at = regions.value.findIndex((region) => region.key === lit.value)
   const from = at < 0 && Number.isFinite(by) ? (by > 0 ? -1 : last + 1) : at
   const next = regions.value[Math.max(0, Math.min(last, from + by))]
   if (next) lit.value = next.key
 }
+/** Whether the last row was asked for while it was not here. */
+const isLastWanted = ref(false)
+watch(regions, () => isLastWanted.value && step(Infinity))
 </script>
 
 <template>
@@ -167,7 +183,8 @@ function step(by: number) {
     @keydown.home.prevent="step(-Infinity)"
     @keydown.end.prevent="step(Infinity)"
     @keydown.escape="lit = null"
-    @blur="selected || (lit = null)"
+    @focus="hasFocus = true"
+    @blur="((hasFocus = false), selected || (lit = null))"
   >
     <defs>
       <pattern
@@ -201,6 +218,9 @@ function step(by: number) {
       class="drop"
     />
     <SceneMarks :marks="shown" :prefix="prefix" :inks="inks" />
+    <text v-if="missingFrom !== null" :x="2" :y="missingFrom + 20" class="missing">
+      {{ more.toLocaleString('en') }} more rows follow…
+    </text>
     <SceneHandles
       v-if="scene.handles.length"
       :handles="scene.handles"
@@ -249,6 +269,10 @@ function step(by: number) {
   fill: none;
   stroke: var(--color-accent);
   stroke-dasharray: 3 3;
+}
+.missing {
+  fill: var(--color-quiet);
+  font-size: 12px;
 }
 .handle {
   cursor: grab;

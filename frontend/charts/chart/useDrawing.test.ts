@@ -70,4 +70,45 @@ describe('the drawing of a question', () => {
     expect(problem.value).toBe('The figures are by month.')
     expect(drawing.value).toEqual({ answer: 'month' })
   })
+
+  it('has the first rows of a long table first, and all of them once they are wanted', async () => {
+    const waiting = server()
+    const wantsAll = ref(false)
+    const asked = ref([recipe('Customer')])
+    const { drawing, isSlow } = useDrawing(ref(1), asked, ref(640), ref(0), ref(null), wantsAll)
+    await settle()
+    expect(JSON.parse(waiting[0]?.body ?? '').rows).toBe(120)
+    waiting[0]?.answer({ workings: { more: 380 } })
+    await settle()
+    expect(waiting).toHaveLength(1)
+    wantsAll.value = true
+    await settle()
+    expect(JSON.parse(waiting[1]?.body ?? '')).not.toHaveProperty('rows')
+    expect(drawing.value?.workings.more).toBe(380)
+    await new Promise((resolve) => setTimeout(resolve, 320))
+    expect(isSlow.value).toBe(false)
+    waiting[1]?.answer({ workings: { more: 0 } })
+    await settle()
+    expect(drawing.value?.workings.more).toBe(0)
+    // Whoever is still beyond the first rows sees all of the next answer at once.
+    asked.value = [recipe('Route')]
+    await settle()
+    expect(JSON.parse(waiting[2]?.body ?? '')).not.toHaveProperty('rows')
+    wantsAll.value = false
+    asked.value = [recipe('Vessel')]
+    await settle()
+    expect(JSON.parse(waiting[3]?.body ?? '').rows).toBe(120)
+  })
+
+  it('is not asked again for the rows of a table that is whole', async () => {
+    const waiting = server()
+    const wantsAll = ref(false)
+    useDrawing(ref(1), ref([recipe('Customer')]), ref(640), ref(0), ref(null), wantsAll)
+    await settle()
+    waiting[0]?.answer({ workings: { more: 0 } })
+    await settle()
+    wantsAll.value = true
+    await settle()
+    expect(waiting).toHaveLength(1)
+  })
 })

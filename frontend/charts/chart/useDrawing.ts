@@ -5,15 +5,22 @@ import type { Drawing, Recipe } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
 
 const SLOW_AFTER = 300
+/** Rows of a long table that are asked for first: more than a large window shows. */
+const FIRST_ROWS = 120
+
+const hasMore = (drawing: Drawing | null): boolean =>
+  drawing !== null && (drawing.workings.more > 0 || hasMore(drawing.beside ?? null))
 
 /**
  * The drawing of the recipes of one dataset, side by side, asked again whenever one of them changes. A drawing stands until the
- * next one has come, also where a question is refused.
+ * next one has come, also where a question is refused. Of a long table the first rows come first, the others once they are
+ * wanted.
  *
  * @param recipes one, or two that are drawn on one scale
  * @param width of each, in pixels; not asked before it is known
  * @param fresh counts the changes of the figures
  * @param known the last change of a name that the recipes know of; null: their names are told as they are now
+ * @param wantsAll whether somebody looks at more than the first rows
  */
 export function useDrawing(
   dataset: Ref<number | null>,
@@ -21,16 +28,19 @@ export function useDrawing(
   width: Ref<number>,
   fresh: Ref<number>,
   known: Ref<number | null> = ref(null),
+  wantsAll: Ref<boolean> = ref(false),
 ) {
   const sized = computed(() =>
     recipes.value.map((of): Recipe => ({ ...of, finish: { ...of.finish, width: Math.round(width.value) } })),
   )
+  const isOfAll = ref(false)
+  watch([dataset, sized, fresh], () => (isOfAll.value &&= wantsAll.value), { flush: 'sync' })
   const { value, problem, isLoading } = useLoad(
-    () => ['datasets', dataset.value, 'drawings', sized.value, fresh.value],
+    () => ['datasets', dataset.value, 'drawings', sized.value, fresh.value, isOfAll.value],
     (signal) => {
       const [recipe, beside] = sized.value
       return ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, {
-        body: { recipe, beside, names: known.value ?? undefined },
+        body: { recipe, beside, names: known.value ?? undefined, rows: isOfAll.value ? undefined : FIRST_ROWS },
         signal,
       })
     },
@@ -38,6 +48,7 @@ export function useDrawing(
   )
   const drawing = shallowRef<Drawing | null>(null)
   watch(value, (drawn) => (drawing.value = drawn ?? drawing.value), { immediate: true, flush: 'sync' })
+  watch([value, wantsAll], ([drawn]) => (isOfAll.value ||= wantsAll.value && hasMore(drawn)), { immediate: true })
 
   const isSlow = ref(false)
   const slow = useTimeoutFn(() => (isSlow.value = true), SLOW_AFTER, { immediate: false })
@@ -45,7 +56,8 @@ export function useDrawing(
     isLoading,
     (is) => {
       slow.stop()
-      if (is) slow.start()
+      const isRest = isOfAll.value && hasMore(drawing.value)
+      if (is && !isRest) slow.start()
       else isSlow.value = false
     },
     { immediate: true },

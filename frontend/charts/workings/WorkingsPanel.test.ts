@@ -14,6 +14,7 @@ const row = (key: string, label: string, cell: string, variance: string, flagged
   },
 })
 const table: WorkingsTable = {
+  more: 0,
   unit: 'k',
   rowsAre: 'Period',
   columns: [

@@ -64,6 +64,12 @@ async function copy() {
   }
 }
 
+/** The row that is shown may be one of those that came later. */
+watch(
+  () => props.table.more,
+  () => pinned.value !== null && void show(pinned.value),
+)
+
 const rowOf = (key: string) => panel.value?.querySelector(`[data-row="${CSS.escape(key)}"]`)
 watch(lit, async (key) => {
   if (!key || !isOpen.value || panel.value?.matches(':hover')) return
@@ -112,7 +118,7 @@ defineExpose({ show })
         >
       </button>
       <button v-if="isOpen && sorting" class="link text-[12px]" @click="sorting = null">In the chart’s order</button>
-      <button v-if="isOpen" class="link text-[12px]" @click="copy">Copy the table</button>
+      <button v-if="isOpen && !table.more" class="link text-[12px]" @click="copy">Copy the table</button>
     </div>
     <div
       v-if="isOpen"
@@ -200,7 +206,7 @@ defineExpose({ show })
         </tbody>
         <tfoot>
           <tr
-            v-for="sum in page.length === rows.length ? sums : []"
+            v-for="sum in page.length === rows.length && !table.more ? sums : []"
             :key="sum.key"
             :data-row="sum.key"
             class="font-semibold"
@@ -213,6 +219,7 @@ defineExpose({ show })
           </tr>
         </tfoot>
       </table>
+      <p v-if="table.more" class="py-2 text-quiet">{{ table.more.toLocaleString('en') }} more rows follow…</p>
     </div>
   </section>
 </template>

@@ -7,6 +7,7 @@ const row = (key: string, cell: string, role: 'row' | 'total' | 'group' = 'row')
   ...{ cells: { AC: cell }, effects: {}, only: {}, flags: {}, flagged: false },
 })
 const table: WorkingsTable = {
+  more: 0,
   unit: 'k',
   rowsAre: 'Route',
   columns: [{ id: 'AC', head: 'AC', rule: '', reference: null }],

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Chart;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Chart\Frame\ChartOptions;
 use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Drawing\UndrawnChart;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Scene\Arc;
+use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Rect;
+use KeenMargin\Core\Scene\Region;
 use KeenMargin\Core\Workings\Near\GoalNumbers;
 use KeenMargin\Core\Workings\Result\Check;
 use KeenMargin\Tests\core\Written;
@@ -106,6 +110,35 @@ final class NearScenesTest extends TestCase
         foreach ($pair as $drawing) {
             self::assertProper($drawing);
         }
+    }
+
+    /** The first rows of a table look as they do among all of them, in a scene of the same height. */
+    #[DataProvider('scenes')]
+    public function testTheFirstRowsOfATableLookAsAmongAllOfThem(string $kind, int $seed): void
+    {
+        $whole = self::random($kind, $seed);
+        $rows = $whole->workings->table->rows;
+        $first = 1 + $seed % 25;
+        $part = Drawing::drawn(
+            new UndrawnChart($whole->recipe, $whole->workings, new ChartOptions(firstRows: $first), $whole->chart->kind),
+            $whole->recipe->finish->height,
+        );
+        self::assertSame($whole->scene->height, $part->scene->height);
+        if ('comparison-table' !== $kind || \count($rows) <= $first) {
+            self::assertNull($part->scene->rows);
+            self::assertEquals($whole->scene, $part->scene);
+
+            return;
+        }
+        self::assertSame($first, $part->scene->rows);
+        $kept = array_fill_keys(\array_slice($whole->workings->table->keys(), 0, $first), true);
+        $isOfFirst = static fn (Mark $mark): bool => null === $mark->key || isset($kept[$mark->key]);
+        $ofFirst = array_filter(iterator_to_array($whole->scene->marks(), false), $isOfFirst);
+        self::assertEquals(array_values($ofFirst), iterator_to_array($part->scene->marks(), false));
+        self::assertEquals(
+            array_values(array_filter($whole->scene->regions, static fn (Region $one): bool => isset($kept[$one->key]))),
+            $part->scene->regions,
+        );
     }
 
     #[DataProvider('scenes')]
