@@ -173,6 +173,7 @@ test('a long table shows its first rows at once, and the others as they are look
   await chart.focus()
   await page.keyboard.press('End')
   await expect(chart.getByText('rows follow…')).toHaveCount(0)
+  await expect(chart.getByText('Customer 700', { exact: true })).toBeInViewport()
   await page.getByRole('button', { name: /^Workings/ }).click()
   await expect(page.getByRole('button', { name: 'Copy the table' })).toBeVisible()
   await expect(table.getByRole('row', { name: /^Customer 700 / })).toHaveCount(1)

@@ -25,31 +25,34 @@ onUnmounted(() => clearTimeout(waiting))
 </script>
 
 <template>
-  <table :class="isShown ? 'shown' : 'sr-only'">
-    <caption class="sr-only">
-      {{
-        title
-      }}
-    </caption>
-    <thead>
-      <tr>
-        <th scope="col">{{ table.rowsAre }}</th>
-        <th v-for="column in table.columns" :key="column.id" scope="col">{{ column.head }}</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="row in rows" :key="row.key">
-        <th scope="row">{{ row.label }}{{ row.flagged ? ', flagged' : '' }}</th>
-        <td v-for="column in table.columns" :key="column.id">{{ row.cells[column.id] ?? '' }}</td>
-      </tr>
-    </tbody>
-    <tfoot v-if="isShown && !table.more && rows.length === table.rows.length">
-      <tr v-for="sum in sumsBelow(table)" :key="sum.key">
-        <th scope="row">{{ sum.label }}</th>
-        <td v-for="column in table.columns" :key="column.id">{{ sum.cells[column.id] ?? '' }}</td>
-      </tr>
-    </tfoot>
-  </table>
+  <!-- A table itself would be as high as its rows, and leave room below the chart that nothing is in. -->
+  <div :class="isShown ? '' : 'sr-only'">
+    <table :class="{ shown: isShown }">
+      <caption class="sr-only">
+        {{
+          title
+        }}
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">{{ table.rowsAre }}</th>
+          <th v-for="column in table.columns" :key="column.id" scope="col">{{ column.head }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.key">
+          <th scope="row">{{ row.label }}{{ row.flagged ? ', flagged' : '' }}</th>
+          <td v-for="column in table.columns" :key="column.id">{{ row.cells[column.id] ?? '' }}</td>
+        </tr>
+      </tbody>
+      <tfoot v-if="isShown && !table.more && rows.length === table.rows.length">
+        <tr v-for="sum in sumsBelow(table)" :key="sum.key">
+          <th scope="row">{{ sum.label }}</th>
+          <td v-for="column in table.columns" :key="column.id">{{ sum.cells[column.id] ?? '' }}</td>
+        </tr>
+      </tfoot>
+    </table>
+  </div>
   <button v-if="table.more" class="link sr-only focus:not-sr-only" @click="emit('all')">
     Numbers of the {{ table.more.toLocaleString('en') }} rows that follow
   </button>

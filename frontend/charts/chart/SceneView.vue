@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, useId, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useId, watch } from 'vue'
 import { useElementBounding, useEventListener, useWindowSize } from '@vueuse/core'
 import type { Handle, Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
@@ -152,7 +152,9 @@ function step(by: number) {
   const at = regions.value.findIndex((region) => region.key === lit.value)
   const from = at < 0 && Number.isFinite(by) ? (by > 0 ? -1 : last + 1) : at
   const next = regions.value[Math.max(0, Math.min(last, from + by))]
-  if (next) lit.value = next.key
+  if (!next) return
+  lit.value = next.key
+  void nextTick(() => svg.value?.querySelector('.lit')?.scrollIntoView({ block: 'nearest' }))
 }
 /** Whether the last row was asked for while it was not here. */
 const isLastWanted = ref(false)
