@@ -26,6 +26,7 @@ use KeenMargin\Core\Workings\Result\Column;
 use KeenMargin\Core\Workings\Result\ColumnForm;
 use KeenMargin\Core\Workings\Result\Display;
 use KeenMargin\Core\Workings\Result\Row;
+use KeenMargin\Core\Workings\Result\Trend;
 use KeenMargin\Core\Workings\Result\Workings;
 use KeenMargin\Core\Workings\Rows\RowOrder;
 use KeenMargin\Core\Workings\Rows\Scope;
@@ -52,11 +53,7 @@ final readonly class TableWorkings
             ...null === $question->sort ? [] : ['order' => null, 'sequence' => []],
         ]);
         $compared = ComparisonWorkings::of($asked, $figures, true);
-        $rows = self::withShares($compared, $columns);
-        $rows = self::withProgress($rows, $asked, $figures, $columns);
-        $rows = self::withTrends($rows, $compared, $asked->question, $figures, $columns);
-        $rows = self::sorted($rows, $question);
-        $display = $compared->context->display;
+        $rows = self::sorted(self::rows($compared, $asked, $figures, $columns), $question);
 
         return With::of($compared, [
             'table' => With::of($compared->table, [
@@ -66,7 +63,6 @@ final readonly class TableWorkings
             'context' => With::of($compared->context, [
                 'kind' => $recipe->kind->id(),
                 'rates' => Display::inPercent(With::of($recipe->finish, ['decimals' => null])),
-                'display' => $display,
                 'columns' => $columns->list,
                 'sorted' => $question->sort?->column,
             ]),
@@ -95,20 +91,33 @@ final readonly class TableWorkings
         };
     }
 
-    /** @return list<Row> */
-    private static function withShares(Workings $compared, TableColumns $columns): array
+    /**
+     * The rows of a comparison with the other numbers that columns ask for.
+     *
+     * @return list<Row>
+     *
+     * @throws NotAccepted
+     */
+    private static function rows(Workings $compared, Recipe $asked, Figures $figures, TableColumns $columns): array
     {
         $total = $compared->table->total->exact ?? $compared->table->total->shown;
-        if (!$columns->has(TableNumber::Share) || null === $total || 0 === $total->getSign()) {
-            return $compared->table->rows;
-        }
+        $shareOf = $columns->has(TableNumber::Share) && 0 !== ($total?->getSign() ?? 0) ? $total : null;
+        $goals = $columns->has(TableNumber::Progress) ? self::goals($asked, $figures) : null;
+        $trends = $columns->has(TableNumber::Trend) ? self::trends($compared, $asked->question, $figures) : [];
 
-        return array_map(
-            static fn (Row $row): Row => With::of($row, [
-                'values' => [...$row->values, self::SHARE => self::share($row, $total)],
-            ]),
-            $compared->table->rows,
-        );
+        return array_map(static function (Row $row) use ($shareOf, $goals, $trends): Row {
+            $id = $row->key->id;
+            $values = $row->values;
+            if (null !== $shareOf) {
+                $values[self::SHARE] = self::share($row, $shareOf);
+            }
+            if (null !== $goals) {
+                $goal = $goals[$id] ?? [];
+                $values = [...$values, ...$goal, self::PROGRESS => $goal[GoalNumbers::PERCENT] ?? null];
+            }
+
+            return With::of($row, ['values' => $values, 'trend' => $trends[$id] ?? null]);
+        }, $compared->table->rows);
     }
 
     private static function share(Row $row, BigDecimal|Fraction $total): ?BigDecimal
@@ -128,17 +137,14 @@ final readonly class TableWorkings
     }
 
     /**
-     * @param list<Row> $rows
+     * Of each row its goal, the pace and how much of it is reached in percent.
      *
-     * @return list<Row>
+     * @return array<string, array<string, ?BigDecimal>> by the ids of rows' keys
      *
      * @throws NotAccepted
      */
-    private static function withProgress(array $rows, Recipe $asked, Figures $figures, TableColumns $columns): array
+    private static function goals(Recipe $asked, Figures $figures): array
     {
-        if (!$columns->has(TableNumber::Progress)) {
-            return $rows;
-        }
         $goals = [];
         $plain = OtherRows::asking($asked, ['columns' => [], 'sort' => null]);
         foreach (GoalRows::of($plain, $figures)->rows as $row) {
@@ -152,13 +158,7 @@ final readonly class TableWorkings
             $goals[$total] = self::goalOfWhole($plain, $figures);
         }
 
-        return array_map(static function (Row $row) use ($goals): Row {
-            $own = $goals[$row->key->id] ?? [];
-
-            return With::of($row, [
-                'values' => [...$row->values, ...$own, self::PROGRESS => $own[GoalNumbers::PERCENT] ?? null],
-            ]);
-        }, $rows);
+        return $goals;
     }
 
     /** @return array<string, ?BigDecimal> */
@@ -192,28 +192,12 @@ final readonly class TableWorkings
         return 1 === \count($rows) ? self::progress($rows[0]) : [];
     }
 
-    /**
-     * @param list<Row> $rows
-     *
-     * @return list<Row>
-     */
-    private static function withTrends(
-        array $rows,
-        Workings $compared,
-        Question $question,
-        Figures $figures,
-        TableColumns $columns,
-    ): array {
-        if (!$columns->has(TableNumber::Trend)) {
-            return $rows;
-        }
+    /** @return array<string, Trend> by the ids of rows' keys */
+    private static function trends(Workings $compared, Question $question, Figures $figures): array
+    {
         $measure = $compared->context->measure();
-        $trends = Trends::of(Scope::of($question, $figures->dataset(), $measure, $measure->sources()), $figures);
 
-        return array_map(
-            static fn (Row $row): Row => With::of($row, ['trend' => $trends[$row->key->id] ?? null]),
-            $rows,
-        );
+        return Trends::of(Scope::of($question, $figures->dataset(), $measure, $measure->sources()), $figures);
     }
 
     /**

@@ -77,7 +77,8 @@ describe('the drawing of a question', () => {
     const asked = ref([recipe('Customer')])
     const { drawing, isSlow } = useDrawing(ref(1), asked, ref(640), ref(0), ref(null), wantsAll)
     await settle()
-    expect(JSON.parse(waiting[0]?.body ?? '').rows).toBe(120)
+    // A window of 768 points.
+    expect(JSON.parse(waiting[0]?.body ?? '').rows).toBe(53)
     waiting[0]?.answer({ workings: { more: 380 } })
     await settle()
     expect(waiting).toHaveLength(1)
@@ -97,7 +98,7 @@ describe('the drawing of a question', () => {
     wantsAll.value = false
     asked.value = [recipe('Vessel')]
     await settle()
-    expect(JSON.parse(waiting[3]?.body ?? '').rows).toBe(120)
+    expect(JSON.parse(waiting[3]?.body ?? '').rows).toBe(53)
   })
 
   it('is not asked again for the rows of a table that is whole', async () => {

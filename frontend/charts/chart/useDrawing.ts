@@ -5,8 +5,10 @@ import type { Drawing, Recipe } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
 
 const SLOW_AFTER = 300
-/** Rows of a long table that are asked for first: more than a large window shows. */
-const FIRST_ROWS = 120
+/** The least height of a row of a table, in points. */
+const ROW = 18
+/** Rows of a long table that are asked for first: more than the window shows. */
+const firstRows = () => Math.ceil(window.innerHeight / ROW) + 10
 
 const hasMore = (drawing: Drawing | null): boolean =>
   drawing !== null && (drawing.workings.more > 0 || hasMore(drawing.beside ?? null))
@@ -40,7 +42,7 @@ export function useDrawing(
     (signal) => {
       const [recipe, beside] = sized.value
       return ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, {
-        body: { recipe, beside, names: known.value ?? undefined, rows: isOfAll.value ? undefined : FIRST_ROWS },
+        body: { recipe, beside, names: known.value ?? undefined, rows: isOfAll.value ? undefined : firstRows() },
         signal,
       })
     },
