@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, nextTick, ref, useId, watch } from 'vue
 import { useElementBounding, useEventListener, useWindowSize } from '@vueuse/core'
 import type { Handle, Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
-import { inSight, reaches } from '../../shared/scene/inSight'
+import { inSight, layers } from '../../shared/scene/inSight'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
 
 const SceneHandles = defineAsyncComponent(() => import('./SceneHandles.vue'))
@@ -76,11 +76,16 @@ useEventListener('afterprint', () => (isPrinting.value = false))
 const isHigh = computed(() => props.scene.height * props.zoom > HIGH && !isPrinting.value)
 /** How many steps of the page the chart is scrolled by. */
 const scrolled = computed(() => (isHigh.value ? Math.floor(-pageTop.value / STEP) : 0))
-const places = computed(() => (isHigh.value ? reaches(props.scene.marks) : []))
-const shown = computed(() => {
-  if (!isHigh.value) return props.scene.marks
+const bandHeight = computed(() => STEP / props.zoom)
+const allLayers = computed(() => (isHigh.value ? layers(props.scene.marks, bandHeight.value) : []))
+const shownLayers = computed(() => {
   const top = scrolled.value * STEP
-  return inSight(places.value, (top - BEYOND) / props.zoom, (top + STEP + windowHeight.value + BEYOND) / props.zoom)
+  const from = (top - BEYOND) / props.zoom
+  const to = (top + STEP + windowHeight.value + BEYOND) / props.zoom
+  return allLayers.value.map((layer) => ({
+    role: layer.role,
+    parts: inSight(layer, bandHeight.value, from, to),
+  }))
 })
 
 /** The other rows are wanted once the chart is scrolled, walked through by keys, or printed. */
@@ -219,7 +224,12 @@ watch(regions, () => isLastWanted.value && step(Infinity))
       rx="4"
       class="drop"
     />
-    <SceneMarks :marks="shown" :prefix="prefix" :inks="inks" />
+    <template v-if="isHigh">
+      <g v-for="(layer, i) in shownLayers" :key="i" :class="layer.role">
+        <SceneMarks v-for="part in layer.parts" :key="part.key" :marks="part.marks" :prefix="prefix" :inks="inks" />
+      </g>
+    </template>
+    <SceneMarks v-else :marks="scene.marks" :prefix="prefix" :inks="inks" />
     <text v-if="missingFrom !== null" :x="2" :y="missingFrom + 20" class="missing">
       {{ more.toLocaleString('en') }} more rows follow…
     </text>

@@ -1,29 +1,38 @@
 import { toRaw } from 'vue'
 import type { Mark } from '../types'
 
-/** A mark and from which height to which it reaches; a group has those of its marks. */
-interface Reach {
-  mark: Mark
-  top: number
-  bottom: number
-  marks: Reach[]
+/** A group of marks, by bands of the scene's height: what is scrolled in is added, and what stays is left as it is. */
+export interface Layer {
+  role: string | undefined
+  /** Marks that are higher than a band: they are always shown, behind the others. */
+  tall: Mark[]
+  /** The other marks by the band in which they begin. */
+  bands: Map<number, Mark[]>
 }
 
-/** Where marks reach, looked up once for all windows on a scene. */
-export function reaches(marks: Mark[]): Reach[] {
-  return toRaw(marks).map((mark) => {
-    const within = mark.type === 'group' ? reaches(mark.marks ?? []) : []
-    const [top, bottom] = mark.type === 'group' ? [-Infinity, Infinity] : reach(mark)
-    return { mark, top, bottom, marks: within }
+/** Groups of a scene from back to front, sorted into bands once for all windows on it. */
+export function layers(marks: Mark[], bandHeight: number): Layer[] {
+  return toRaw(marks).map((group) => {
+    const layer: Layer = { role: group.role, tall: [], bands: new Map() }
+    for (const mark of group.marks ?? [group]) {
+      const [top, bottom] = reach(mark)
+      const band = Math.floor(top / bandHeight)
+      const others = layer.bands.get(band)
+      if (bottom - top > bandHeight) layer.tall.push(mark)
+      else if (others) others.push(mark)
+      else layer.bands.set(band, [mark])
+    }
+    return layer
   })
 }
 
-/** Marks that lie at least in part between two heights of the scene; groups keep what is left of them. */
-export function inSight(all: Reach[], top: number, bottom: number): Mark[] {
-  const shown: Mark[] = []
-  for (const one of all) {
-    if (one.bottom < top || one.top > bottom) continue
-    shown.push(one.mark.type === 'group' ? { ...one.mark, marks: inSight(one.marks, top, bottom) } : one.mark)
+/** What of a layer may be seen between two heights: bands with their marks, and those that are always shown. */
+export function inSight(layer: Layer, bandHeight: number, top: number, bottom: number) {
+  const shown = layer.tall.length ? [{ key: 'tall', marks: layer.tall }] : []
+  // Marks of the band before may reach into the window.
+  for (let band = Math.floor(top / bandHeight) - 1; band <= Math.floor(bottom / bandHeight); band++) {
+    const marks = layer.bands.get(band)
+    if (marks) shown.push({ key: String(band), marks })
   }
   return shown
 }
