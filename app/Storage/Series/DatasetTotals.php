@@ -39,16 +39,13 @@ final readonly class DatasetTotals
         foreach ($this->store->wholeSeries($dataset) as [$measure, $scenario, $members, $amounts]) {
             $facts += PackedAmounts::count($amounts);
             $counts = $counted[$measure] ?? false ? '' : false;
+            $flat = PackedAmounts::flat($amounts);
             if ([] === $places) {
-                $all->add((string) $measure, (string) $scenario, $amounts, $counts);
+                $all->addFlat((string) $measure, (string) $scenario, $flat, $counts);
             }
             foreach ($places as $place) {
-                ($byPlace[$place][$members[$place]] ??= new SeriesAdder())->add(
-                    (string) $measure,
-                    (string) $scenario,
-                    $amounts,
-                    $counts,
-                );
+                $adder = $byPlace[$place][$members[$place]] ??= new SeriesAdder();
+                $adder->addFlat((string) $measure, (string) $scenario, $flat, $counts);
             }
         }
         // The members of one breakdown together are all.

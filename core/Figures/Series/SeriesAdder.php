@@ -26,10 +26,19 @@ final class SeriesAdder
      */
     public function add(string $measure, string $scenario, string $packed, string|false $counts = ''): void
     {
+        $this->addFlat($measure, $scenario, PackedAmounts::flat($packed), $counts);
+    }
+
+    /**
+     * As add(), of amounts that are unpacked already.
+     *
+     * @param array<int, int> $flat as PackedAmounts::flat() gives them
+     */
+    public function addFlat(string $measure, string $scenario, array $flat, string|false $counts): void
+    {
         $sums = $this->sums[$measure][$scenario] ?? [];
         // Out of the array, so that the loop writes to its own copy.
         $this->sums[$measure][$scenario] = [];
-        $flat = PackedAmounts::flat($packed);
         for ($i = 1, $end = \count($flat); $i < $end; $i += 2) {
             $start = $flat[$i];
             $sum = ($sums[$start] ?? 0) + $flat[$i + 1];

@@ -16,8 +16,8 @@ final class Currencies
 
     private readonly ?int $measureAt;
     private readonly bool $areToldApart;
-    /** @var array<string, string> by measure, or column */
-    private array $known = [];
+    /** @var array<string, string> those of the amounts so far, by measure, or column */
+    public array $known = [];
 
     public function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
     {

@@ -33,6 +33,8 @@ final class FactReader
     private const ROWS_BETWEEN_SIGNS = 8192;
     private const ROWS_BETWEEN_CLEARINGS = 8 * self::ROWS_BETWEEN_SIGNS;
     private const SAFE_DIGITS = 17;
+    /** Combinations that a second process tells at once. */
+    private const COMBINATIONS_AT_ONCE = 4096;
 
     private readonly RowCombinations $combinations;
     private readonly AmountColumns $amounts;
@@ -117,11 +119,166 @@ final class FactReader
         string $organisation = '',
         ?callable $sign = null,
     ): ReadFigures {
+        $sign ??= static function (int $rows): void {};
         $reader = new self($sheet, $mapping);
-        $reader->readRows($sign ?? static function (int $rows): void {});
+        try {
+            $reader->readAll($sign);
+        } catch (SecondProcessLost) {
+            $reader = new self($sheet, $mapping);
+            $reader->readRows($reader->sheet, $sign);
+        }
         $reader->refusals->insistOnNone();
 
         return $reader->result($name, $organisation);
+    }
+
+    /**
+     * Reads a long text in two processes, each a half of it, wherever they come to the same as one: else this one reads
+     * what the other one has read.
+     *
+     * @param callable(int): void $sign
+     *
+     * @throws RefusedFigures
+     * @throws SecondProcessLost where the other process was killed while it told what it had read
+     */
+    private function readAll(callable $sign): void
+    {
+        $isPlain =
+            [] === $this->mapping->leaveOut && [] === $this->mapping->of(Role::Total) && $this->single->areNone();
+        $middle = $isPlain ? $this->sheet->maybeMiddle() : null;
+        $second =
+            null === $middle
+                ? null
+                : SecondProcess::maybe(fn (): iterable => self::told($this->sheet->from($middle), $this->mapping));
+        if (null === $middle || null === $second) {
+            $this->readRows($this->sheet, $sign);
+
+            return;
+        }
+        $half = null;
+        try {
+            $this->readRows($this->sheet->upTo($middle, function () use ($second, &$half): bool {
+                $half = $this->maybeHalf($second);
+
+                return null !== $half;
+            }), $sign);
+            null === $half || $this->join($half, $second, $sign);
+        } finally {
+            $second->end();
+        }
+    }
+
+    /**
+     * What a second process tells of its half: nothing where a row was refused or is a total, which have to be read by
+     * their numbers.
+     *
+     * @return \Generator<int, HalfRead|SeriesSlice>
+     *
+     * @throws RefusedFigures
+     */
+    private static function told(Sheet $sheet, Mapping $mapping): \Generator
+    {
+        $reader = new self($sheet, $mapping);
+        $reader->readRows($sheet, static function (int $rows): void {});
+        if (!$reader->refusals->areNone() || !$reader->totals->areNone() || !$reader->markedTotals->areNone()) {
+            return;
+        }
+        $combinations = $reader->combinations;
+        yield new HalfRead(
+            combinations: $combinations->count(),
+            starts: array_filter($reader->starts, is_string(...)),
+            scale: $reader->scale,
+            rows: $reader->rows,
+            without: $reader->without,
+            guarded: $combinations->guarded,
+            units: $combinations->units,
+            currencies: $reader->slow->currencies->known,
+        );
+        $slots = $reader->amounts->slots;
+        $from = 0;
+        while ([] !== ($texts = $combinations->slice($from, self::COMBINATIONS_AT_ONCE))) {
+            $packed = $decimals = [];
+            for ($run = $from * $slots, $end = $run + \count($texts) * $slots; $run < $end; ++$run) {
+                if (isset($reader->packed[$run])) {
+                    $packed[$run - $from * $slots] = $reader->packed[$run];
+                    $decimals[$run - $from * $slots] = $reader->decimals[$run] ?? 0;
+                }
+            }
+            yield new SeriesSlice($texts, $packed, $decimals);
+            $from += \count($texts);
+        }
+    }
+
+    /** What the second process has read, where it goes together with what was read here. */
+    private function maybeHalf(SecondProcess $second): ?HalfRead
+    {
+        $half = $second->maybeNext();
+        if (!($half instanceof HalfRead) || !$this->refusals->areNone()) {
+            return null;
+        }
+        $differs = static fn (array $one, array $other): bool => array_intersect_key($one, $other) !=
+            array_intersect_key($other, $one);
+        foreach ($half->guarded as $breakdown => $names) {
+            if ($differs($this->combinations->guarded[$breakdown] ?? [], $names)) {
+                return null;
+            }
+        }
+
+        return $differs($this->combinations->units, $half->units)
+            || $differs($this->slow->currencies->known, $half->currencies)
+            ? null
+            : $half;
+    }
+
+    /**
+     * Puts the amounts of the second half behind those of the first, as if they had been read one after the other.
+     *
+     * @param callable(int): void $sign
+     *
+     * @throws RefusedFigures
+     * @throws SecondProcessLost
+     */
+    private function join(HalfRead $half, SecondProcess $second, callable $sign): void
+    {
+        $scale = max($this->scale, $half->scale);
+        $this->packed = self::scaled($this->packed, $scale - $this->scale, $scale);
+        $slots = $this->amounts->slots;
+        $packed = $this->packed;
+        $this->packed = [];
+        $missing = $half->combinations;
+        while (($slice = $second->maybeNext()) instanceof SeriesSlice) {
+            $missing -= \count($slice->combinations);
+            $numbers = array_map($this->combinations->numberOf(...), $slice->combinations);
+            foreach (self::scaled($slice->packed, $scale - $half->scale, $scale) as $place => $amounts) {
+                $run = $numbers[intdiv($place, $slots)] * $slots + $place % $slots;
+                $packed[$run] ??= '';
+                $packed[$run] .= $amounts;
+                $this->decimals[$run] = max($this->decimals[$run] ?? 0, $slice->decimals[$place]);
+            }
+        }
+        if (0 !== $missing) {
+            throw new SecondProcessLost();
+        }
+        [$this->packed, $this->scale] = [$packed, $scale];
+        $this->combinations->units += $half->units;
+        $this->starts += $half->starts;
+        $this->rows += $half->rows;
+        $this->without += $half->without;
+        self::pause($this->rows, $sign);
+    }
+
+    /**
+     * @param array<int, string> $packed
+     *
+     * @return array<int, string>
+     *
+     * @throws RefusedFigures
+     */
+    private static function scaled(array $packed, int $power, int $decimals): array
+    {
+        return 0 === $power
+            ? $packed
+            : ScaledRuns::of($packed, $power) ?? throw self::tooLong('of other rows', $decimals);
     }
 
     /**
@@ -132,7 +289,7 @@ final class FactReader
      *
      * @throws RefusedFigures
      */
-    private function readRows(callable $sign): void
+    private function readRows(Sheet $sheet, callable $sign): void
     {
         $leaveOut = array_fill_keys($this->mapping->leaveOut, true);
         $width = \count($this->sheet->header);
@@ -148,7 +305,7 @@ final class FactReader
         $scale = $this->scale;
         $hasTotals = [] !== $this->mapping->of(Role::Total);
         $rows = 0;
-        foreach ($this->sheet->each() as $number => $cells) {
+        foreach ($sheet->each() as $number => $cells) {
             if (0 === ++$rows % self::ROWS_BETWEEN_SIGNS) {
                 self::pause($rows, $sign);
             }
@@ -210,9 +367,7 @@ final class FactReader
                     continue;
                 }
                 if ($decimals > $scale) {
-                    $packed =
-                        ScaledRuns::of($packed, $decimals - $scale) ??
-                        throw self::tooLong('of earlier rows', $decimals);
+                    $packed = self::scaled($packed, $decimals - $scale, $decimals);
                     $scale = $decimals;
                 } elseif ($decimals < $scale) {
                     $amount *= 10 ** ($scale - $decimals);

@@ -33,7 +33,13 @@ final class RowCombinations
     /** @var array<string, int> number by the clean texts */
     private array $numbers = [];
     /** @var array<int, array<string, bool>> whether a name stands behind an apostrophe, by breakdown */
-    private array $guarded = [];
+    public array $guarded = [];
+    /** @var array<int, array<string, string>> names by the cells that tell them, by breakdown */
+    private array $names = [];
+    /** @var array<string, Scenario> by the cells that tell them */
+    private array $scenarios = [];
+    /** @var array<string, bool> whether a name says that its row is a total */
+    private array $totalNames = [];
     /** @var array{string, string} why the last row was refused: the column and the sentence */
     public array $refusal = ['', ''];
 
@@ -46,9 +52,11 @@ final class RowCombinations
     private readonly ?int $unitAt;
     /** @var list<int> the columns that a combination is made of */
     public readonly array $places;
+    private readonly bool $keepsTotalRows;
 
     public function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
     {
+        $this->keepsTotalRows = $mapping->keepsTotalRows();
         $names = array_map(strval(...), array_keys($mapping->of(Role::Breakdown)));
         $this->breakdowns = array_map($sheet->placeOf(...), $names);
         $this->sameAs = array_map(static fn (string $name): array => $mapping->sameAs[$name] ?? [], $names);
@@ -69,44 +77,39 @@ final class RowCombinations
     }
 
     /**
+     * What a cell says is looked into once: combinations are far more than the names that they are made of.
+     *
      * @param list<string> $cells of a row whose combination was not seen before
      *
      * @throws RefusedFigures
      */
     public function number(array $cells): int
     {
-        $raw = $cells;
-        $cells = array_map(Cell::clean(...), $cells);
         $members = [];
         foreach ($this->breakdowns as $i => $place) {
-            $name = $cells[$place] ?? '';
-            if (mb_strlen($name) > Limits::NAME) {
+            $raw = $cells[$place] ?? '';
+            $name = $this->names[$i][$raw] ?? $this->maybeName($i, $place, $raw);
+            if (null === $name) {
+                return self::REFUSED;
+            }
+            $members[] = $this->names[$i][$raw] = $name;
+        }
+        $scenario = null;
+        if (null !== $this->scenarioAt) {
+            $raw = $cells[$this->scenarioAt] ?? '';
+            $scenario = $this->scenarios[$raw] ?? ScenarioWords::maybe(Cell::clean($raw));
+            if (null === $scenario) {
                 return $this->refused(
-                    $place,
-                    \sprintf('a name has %d letters; up to %d can be read.', mb_strlen($name), Limits::NAME),
+                    $this->scenarioAt,
+                    \sprintf(
+                        '"%s" is not a scenario. Write actual, budget, forecast, target or prior year.',
+                        Cell::clean($raw),
+                    ),
                 );
             }
-            $isGuarded = Cell::isGuarded($raw[$place] ?? '');
-            if (($this->guarded[$i][$name] ??= $isGuarded) !== $isGuarded) {
-                return $this->refused(
-                    $place,
-                    "\"$name\" stands with an apostrophe before it in some rows, and without one in others. Write it ".
-                        'alike, or give them two names.',
-                );
-            }
-            $members[] = $this->sameAs[$i][$name] ?? $name;
+            $this->scenarios[$raw] = $scenario;
         }
-        $scenario = null === $this->scenarioAt ? null : ScenarioWords::maybe($cells[$this->scenarioAt] ?? '');
-        if (null !== $this->scenarioAt && null === $scenario) {
-            return $this->refused(
-                $this->scenarioAt,
-                \sprintf(
-                    '"%s" is not a scenario. Write actual, budget, forecast, target or prior year.',
-                    $cells[$this->scenarioAt] ?? '',
-                ),
-            );
-        }
-        $measure = null === $this->measureAt ? null : $cells[$this->measureAt] ?? '';
+        $measure = null === $this->measureAt ? null : Cell::clean($cells[$this->measureAt] ?? '');
         if (null !== $measure && ('' === $measure || mb_strlen($measure) > 120)) {
             return $this->refused(
                 (int) $this->measureAt,
@@ -120,7 +123,7 @@ final class RowCombinations
             && null ===
                 $this->unit(
                     $measure ?? ($this->mapping->measure ?? RoleGuess::DEFAULT_MEASURE),
-                    $cells[$this->unitAt] ?? '',
+                    Cell::clean($cells[$this->unitAt] ?? ''),
                 )
         ) {
             return self::REFUSED;
@@ -130,13 +133,54 @@ final class RowCombinations
     }
 
     /**
+     * The name that a cell of a breakdown tells.
+     *
+     * @param int $i of the breakdown
+     *
+     * @return ?string null where it is refused
+     */
+    private function maybeName(int $i, int $place, string $raw): ?string
+    {
+        $name = Cell::clean($raw);
+        if (mb_strlen($name) > Limits::NAME) {
+            $this->refused(
+                $place,
+                \sprintf('a name has %d letters; up to %d can be read.', mb_strlen($name), Limits::NAME),
+            );
+
+            return null;
+        }
+        $isGuarded = Cell::isGuarded($raw);
+        if (($this->guarded[$i][$name] ??= $isGuarded) !== $isGuarded) {
+            $this->refused(
+                $place,
+                "\"$name\" stands with an apostrophe before it in some rows, and without one in others. Write it ".
+                    'alike, or give them two names.',
+            );
+
+            return null;
+        }
+
+        return $this->sameAs[$i][$name] ?? $name;
+    }
+
+    /**
      * @param list<string> $members
      *
      * @throws RefusedFigures
      */
     private function numbered(array $members, ?Scenario $scenario, ?string $measure): int
     {
-        $key = implode("\0", [$measure ?? '', $scenario->value ?? '', implode("\0", $members)]);
+        return $this->numberOf(implode("\0", [$measure ?? '', $scenario->value ?? '', implode("\0", $members)]));
+    }
+
+    /**
+     * The number of a combination that is written as one text.
+     *
+     * @throws RefusedFigures
+     */
+    public function numberOf(string $key): int
+    {
         if (!isset($this->numbers[$key])) {
             if (\count($this->list) >= Limits::COMBINATIONS) {
                 throw RefusedFigures::whole(
@@ -148,12 +192,38 @@ final class RowCombinations
             }
             $this->numbers[$key] = \count($this->list);
             $this->list[] = $key;
-            if (!$this->mapping->keepsTotalRows() && [] !== array_filter($members, TotalWords::isTotal(...))) {
+            if (!$this->keepsTotalRows && $this->areTotals($key)) {
                 $this->totals[$this->numbers[$key]] = true;
             }
         }
 
         return $this->numbers[$key];
+    }
+
+    private function areTotals(string $key): bool
+    {
+        foreach (\array_slice(explode("\0", $key), 2) as $name) {
+            if ($this->totalNames[$name] ??= TotalWords::isTotal($name)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function count(): int
+    {
+        return \count($this->list);
+    }
+
+    /**
+     * Some of the combinations, as texts.
+     *
+     * @return list<string>
+     */
+    public function slice(int $from, int $count): array
+    {
+        return \array_slice($this->list, $from, $count);
     }
 
     /**
@@ -173,7 +243,7 @@ final class RowCombinations
     /** Forgets what is only needed while rows are read. */
     public function close(): void
     {
-        $this->numbers = [];
+        $this->numbers = $this->names = $this->scenarios = $this->totalNames = [];
     }
 
     private function unit(string $measure, string $unit): ?string

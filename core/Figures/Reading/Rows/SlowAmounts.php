@@ -19,7 +19,7 @@ final readonly class SlowAmounts
 
     public function __construct(
         private NumberReader $numbers,
-        private Currencies $currencies,
+        public Currencies $currencies,
         private Refusals $refusals,
     ) {
     }

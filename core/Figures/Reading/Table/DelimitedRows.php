@@ -16,13 +16,64 @@ final readonly class DelimitedRows implements RowSource
 {
     private const BYTES_AT_ONCE = 262_144;
     private const BYTE_ORDER_MARK = "\xEF\xBB\xBF";
+    /** Bytes of a text that two readers are worth while for. */
+    private const WORTH_TWO = 8_000_000;
+    /** Number that rows are counted from where the reading begins in the middle: beyond every header. */
+    private const FAR = 1_000_000_000;
 
     /**
      * @param resource $stream UTF-8, seekable
      * @param non-empty-string $delimiter
+     * @param int $from the byte at which reading begins
+     * @param ?int $middle a byte at which a line begins; null: none is told
+     * @param ?\Closure(): bool $isTaken asked at the middle, where a row begins there, whether somebody else has read
+     *                                   what follows
      */
-    public function __construct(private mixed $stream, public string $delimiter)
+    public function __construct(
+        private mixed $stream,
+        public string $delimiter,
+        private int $from = 0,
+        private ?int $middle = null,
+        private ?\Closure $isTaken = null,
+    ) {
+    }
+
+    /** Where a line begins about half way; null where the text is too short for two readers, or no file. */
+    public function maybeMiddle(): ?int
     {
+        rewind($this->stream);
+        $size = fstat($this->stream)['size'] ?? 0;
+        $path = stream_get_meta_data($this->stream)['uri'] ?? '';
+        $hasLines = str_contains((string) fread($this->stream, self::BYTES_AT_ONCE), "\n");
+        if ($size < self::WORTH_TWO || !$hasLines || !is_file($path)) {
+            return null;
+        }
+        fseek($this->stream, intdiv($size, 2));
+        $cut = (string) fgets($this->stream, Limits::LINE);
+
+        return str_ends_with($cut, "\n") ? (int) ftell($this->stream) : null;
+    }
+
+    /**
+     * The same rows; where they come to the middle, somebody else may have read what follows.
+     *
+     * @param \Closure(): bool $isTaken
+     */
+    public function upTo(int $middle, \Closure $isTaken): self
+    {
+        return new self($this->stream, $this->delimiter, 0, $middle, $isTaken);
+    }
+
+    /** The rows from a byte on, by a stream of their own; their numbers say nothing. */
+    public function from(int $byte): self
+    {
+        $stream = fopen(stream_get_meta_data($this->stream)['uri'] ?? '', 'r');
+
+        return new self(
+            \is_resource($stream) ? $stream : throw new \RuntimeException('The text cannot be opened once more.'),
+            $this->delimiter,
+            $byte,
+        );
     }
 
     /**
@@ -34,10 +85,10 @@ final readonly class DelimitedRows implements RowSource
     {
         $delimiter = $this->delimiter;
         $between = '"'.$delimiter.'"';
-        $number = $start = 0;
+        $number = $start = 0 === $this->from ? 0 : self::FAR;
         $open = '';
         $isOpen = false;
-        foreach ($this->runs() as $lines) {
+        foreach ($this->runs() as $isMiddle => $lines) {
             foreach ($lines as $line) {
                 ++$number;
                 if (!$isOpen && !str_contains($line, '"')) {
@@ -74,6 +125,9 @@ final readonly class DelimitedRows implements RowSource
                     yield $start => $this->cells($open);
                 }
             }
+            if ($isMiddle && !$isOpen && null !== $this->isTaken && ($this->isTaken)()) {
+                return;
+            }
         }
         if ($isOpen && $start > $after) {
             yield $start => $this->cells($open);
@@ -107,14 +161,17 @@ final readonly class DelimitedRows implements RowSource
     }
 
     /**
-     * @return \Generator<int, list<string>> lines without their breaks, whichever kind those are, many at once
+     * @return \Generator<bool, list<string>> lines without their breaks, whichever kind those are, many at once; and
+     *                                        whether what follows begins at the middle
      *
      * @throws RefusedFigures
      */
     private function runs(): \Generator
     {
-        rewind($this->stream);
+        fseek($this->stream, $this->from);
+        $middle = $this->middle ?? \PHP_INT_MAX;
         $rest = (string) fread($this->stream, self::BYTES_AT_ONCE);
+        $at = $this->from + \strlen($rest);
         $rest = str_starts_with($rest, self::BYTE_ORDER_MARK) ? substr($rest, 3) : $rest;
         $break = str_contains($rest, "\n") || !str_contains($rest, "\r") ? "\n" : "\r";
         do {
@@ -123,7 +180,7 @@ final readonly class DelimitedRows implements RowSource
                 "\n" === $break && str_contains($rest, "\r\n") ? str_replace("\r\n", "\n", $rest) : $rest,
             );
             $rest = array_pop($lines);
-            yield $lines;
+            yield $at === $middle => $lines;
             if (\strlen($rest) > Limits::LINE) {
                 throw RefusedFigures::whole(
                     'A row of the file has more than '.
@@ -131,11 +188,13 @@ final readonly class DelimitedRows implements RowSource
                         ' letters. This is not a table; look at how the file was made.',
                 );
             }
-            $more = feof($this->stream) ? '' : (string) fread($this->stream, self::BYTES_AT_ONCE);
+            $bytes = $at < $middle ? min(self::BYTES_AT_ONCE, $middle - $at) : self::BYTES_AT_ONCE;
+            $more = feof($this->stream) ? '' : (string) fread($this->stream, max(1, $bytes));
+            $at += \strlen($more);
             $rest .= $more;
         } while ('' !== $more);
         if ('' !== $rest) {
-            yield [rtrim($rest, "\r")];
+            yield false => [rtrim($rest, "\r")];
         }
     }
 

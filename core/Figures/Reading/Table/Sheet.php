@@ -61,6 +61,34 @@ final readonly class Sheet
         );
     }
 
+    /** Where its text can be read from by a second reader; null where it is short, or no plain text. */
+    public function maybeMiddle(): ?int
+    {
+        return $this->source instanceof DelimitedRows ? $this->source->maybeMiddle() : null;
+    }
+
+    /**
+     * The same table; at the middle, somebody else may have read what follows.
+     *
+     * @param \Closure(): bool $isTaken
+     */
+    public function upTo(int $middle, \Closure $isTaken): self
+    {
+        return $this->reading(
+            static fn (RowSource $rows): RowSource => $rows instanceof DelimitedRows
+                ? $rows->upTo($middle, $isTaken)
+                : $rows,
+        );
+    }
+
+    /** The rows of its text from the middle on. */
+    public function from(int $middle): self
+    {
+        return $this->reading(
+            static fn (RowSource $rows): RowSource => $rows instanceof DelimitedRows ? $rows->from($middle) : $rows,
+        );
+    }
+
     /** @throws RefusedFigures */
     public static function of(RowSource $source, ?HeaderPosition $told = null): self
     {

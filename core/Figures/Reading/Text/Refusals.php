@@ -22,6 +22,11 @@ final class Refusals
         }
     }
 
+    public function areNone(): bool
+    {
+        return [] === $this->list;
+    }
+
     /** @throws RefusedFigures */
     public function insistOnNone(): void
     {

@@ -71,6 +71,11 @@ final class MarkedTotals
         return true;
     }
 
+    public function areNone(): bool
+    {
+        return [] === $this->rows;
+    }
+
     /** Reads the rows once more, as what they add up to is asked of few files only. */
     public function maybeNotice(): ?Notice
     {

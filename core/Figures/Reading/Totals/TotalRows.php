@@ -29,6 +29,11 @@ final class TotalRows
         }
     }
 
+    public function areNone(): bool
+    {
+        return [] === $this->rows;
+    }
+
     /**
      * @param list<Series> $series
      * @param list<string> $packed amounts of the same series, all with this number of decimals
