@@ -27,4 +27,26 @@ final readonly class HalfRead
         public array $currencies,
     ) {
     }
+
+    /** Whether it says the same as the first half of what both of them met. */
+    public function goesWith(RowCombinations $combinations, Currencies $currencies): bool
+    {
+        foreach ($this->guarded as $breakdown => $names) {
+            if (!self::areAlike($combinations->guarded[$breakdown] ?? [], $names)) {
+                return false;
+            }
+        }
+
+        return self::areAlike($combinations->units, $this->units)
+            && self::areAlike($currencies->known, $this->currencies);
+    }
+
+    /**
+     * @param array<string, string|bool> $one
+     * @param array<string, string|bool> $other
+     */
+    private static function areAlike(array $one, array $other): bool
+    {
+        return [] === array_diff_assoc(array_intersect_key($one, $other), $other);
+    }
 }

@@ -16,7 +16,6 @@ final readonly class DelimitedRows implements RowSource
 {
     private const BYTES_AT_ONCE = 262_144;
     private const BYTE_ORDER_MARK = "\xEF\xBB\xBF";
-    /** Bytes of a text that two readers are worth while for. */
     private const WORTH_TWO = 8_000_000;
     /** Number that rows are counted from where the reading begins in the middle: beyond every header. */
     private const FAR = 1_000_000_000;
@@ -24,6 +23,7 @@ final readonly class DelimitedRows implements RowSource
     /**
      * @param resource $stream UTF-8, seekable
      * @param non-empty-string $delimiter
+     * @param int $worthTwo bytes of a text that two readers are worth while for
      * @param int $from the byte at which reading begins
      * @param ?int $middle a byte at which a line begins; null: none is told
      * @param ?\Closure(): bool $isTaken asked at the middle, where a row begins there, whether somebody else has read
@@ -32,6 +32,7 @@ final readonly class DelimitedRows implements RowSource
     public function __construct(
         private mixed $stream,
         public string $delimiter,
+        private int $worthTwo = self::WORTH_TWO,
         private int $from = 0,
         private ?int $middle = null,
         private ?\Closure $isTaken = null,
@@ -45,7 +46,7 @@ final readonly class DelimitedRows implements RowSource
         $size = fstat($this->stream)['size'] ?? 0;
         $path = stream_get_meta_data($this->stream)['uri'] ?? '';
         $hasLines = str_contains((string) fread($this->stream, self::BYTES_AT_ONCE), "\n");
-        if ($size < self::WORTH_TWO || !$hasLines || !is_file($path)) {
+        if ($size < $this->worthTwo || !$hasLines || !is_file($path)) {
             return null;
         }
         fseek($this->stream, intdiv($size, 2));
@@ -61,7 +62,13 @@ final readonly class DelimitedRows implements RowSource
      */
     public function upTo(int $middle, \Closure $isTaken): self
     {
-        return new self($this->stream, $this->delimiter, 0, $middle, $isTaken);
+        return new self(
+            stream: $this->stream,
+            delimiter: $this->delimiter,
+            worthTwo: $this->worthTwo,
+            middle: $middle,
+            isTaken: $isTaken,
+        );
     }
 
     /** The rows from a byte on, by a stream of their own; their numbers say nothing. */
@@ -72,6 +79,7 @@ final readonly class DelimitedRows implements RowSource
         return new self(
             \is_resource($stream) ? $stream : throw new \RuntimeException('The text cannot be opened once more.'),
             $this->delimiter,
+            $this->worthTwo,
             $byte,
         );
     }
@@ -170,7 +178,7 @@ final readonly class DelimitedRows implements RowSource
     {
         fseek($this->stream, $this->from);
         $middle = $this->middle ?? \PHP_INT_MAX;
-        $rest = (string) fread($this->stream, self::BYTES_AT_ONCE);
+        $rest = (string) fread($this->stream, max(1, min(self::BYTES_AT_ONCE, $middle - $this->from)));
         $at = $this->from + \strlen($rest);
         $rest = str_starts_with($rest, self::BYTE_ORDER_MARK) ? substr($rest, 3) : $rest;
         $break = str_contains($rest, "\n") || !str_contains($rest, "\r") ? "\n" : "\r";
