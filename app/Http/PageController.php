@@ -26,15 +26,22 @@ final readonly class PageController
     }
 
     #[Route('/build/{file}', requirements: ['file' => '[\w.-]+(/[\w.-]+)*'], methods: 'GET')]
-    public function built(string $file): Response
+    public function built(string $file, Request $request): Response
     {
         $path = $this->project.'/public/build/'.$file;
         $type = self::TYPES[pathinfo($file, \PATHINFO_EXTENSION)] ?? null;
         if (null === $type || str_contains($file, '..') || !is_file($path)) {
             throw new NotFoundHttpException('There is no such file.');
         }
+        // Scripts have packed copies beside them, made as small as they can be when they are built.
+        $isPacked = \in_array('gzip', $request->getEncodings(), true) && is_file("$path.gz");
+        $headers = [
+            'Content-Type' => $type,
+            'Vary' => 'Accept-Encoding',
+            ...$isPacked ? ['Content-Encoding' => 'gzip'] : [],
+        ];
 
-        return (new BinaryFileResponse($path, 200, ['Content-Type' => $type]))->setCache([
+        return (new BinaryFileResponse($isPacked ? "$path.gz" : $path, 200, $headers))->setCache([
             'public' => true,
             'max_age' => 31_536_000,
             'immutable' => true,

@@ -65,6 +65,7 @@ final class FrontTest extends TestCase
         self::assertStringNotContainsString('Content-Encoding', $plainHead);
         self::assertSame($plain, gzdecode($packed));
         self::assertLessThan(0.5 * \strlen($plain), \strlen($packed));
+        self::assertStringEqualsFile(__DIR__."/../../public/build/assets/$script.gz", $packed);
     }
 
     public function testWhatIsNoRequestIsRefusedAsAProblem(): void
