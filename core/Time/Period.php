@@ -72,14 +72,18 @@ final readonly class Period
 
     public function firstDay(): int
     {
-        return $this->grain->months() > 0 ? self::firstDayOfMonth($this->start) : $this->start;
+        // Days first: of years by day there are thousands.
+        return Grain::Day === $this->grain || 0 === $this->grain->months()
+            ? $this->start
+            : self::firstDayOfMonth($this->start);
     }
 
     public function lastDay(): int
     {
         return match ($this->grain) {
-            Grain::Timeless, Grain::Day => $this->start,
+            Grain::Day, Grain::Timeless => $this->start,
             Grain::Week => $this->start + 6,
+            Grain::Month => self::firstDayOfMonth($this->start + 1) - 1,
             default => self::firstDayOfMonth($this->start + $this->grain->months()) - 1,
         };
     }
@@ -134,7 +138,11 @@ final readonly class Period
         if ($this->grain === $other->grain) {
             return $this->start > $other->start;
         }
-        $end = Grain::Week === $this->grain ? $this->decisiveDay() : $this->lastDay();
+        $end = match ($this->grain) {
+            Grain::Day => $this->start,
+            Grain::Week => $this->decisiveDay(),
+            default => $this->lastDay(),
+        };
 
         return $end > $other->lastDay();
     }

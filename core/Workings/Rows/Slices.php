@@ -26,7 +26,7 @@ final readonly class Slices
         private Scope $scope,
         private Figures $figures,
         private ?MemberSlices $members,
-        private PeriodSlices $periods,
+        private ?PeriodSlices $periods,
     ) {
     }
 
@@ -55,11 +55,15 @@ final readonly class Slices
                     isNet: $isNet,
                 );
 
+        $arePeriods = null === $members && !$scope->question->isWhole();
+
         return new self(
             $scope,
             $figures,
             $members,
-            PeriodSlices::planned($scope, $scope->question->grain() ?? $scope->dataset->grain),
+            $arePeriods
+                ? PeriodSlices::planned($scope, $scope->question->grain() ?? $scope->dataset->grain)
+                : null,
         );
     }
 
@@ -75,7 +79,7 @@ final readonly class Slices
             return $this->members->of($where);
         }
         $sums = $this->figures->sums($this->scope->sources, $where);
-        if ($this->scope->question->isWhole()) {
+        if (null === $this->periods) {
             return [$this->whole($sums)];
         }
         $slices = $this->periods->of($sums);
@@ -118,7 +122,7 @@ final readonly class Slices
     /** All periods that rows are made of: those of the question, and of running totals those before them. */
     public function reach(): FinePeriods
     {
-        return null === $this->members ? $this->periods->reach() : $this->scope->fine;
+        return $this->periods?->reach() ?? $this->scope->fine;
     }
 
     /** Figures whose sum is the result of the lines that rows are; null: rows are no such lines. */
