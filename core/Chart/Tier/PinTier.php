@@ -79,7 +79,10 @@ final readonly class PinTier implements Tier
                 $row->variance($this->reference)?->amount,
                 $this->workings->context->display->percent($row->variance($this->reference)),
             ],
-            $this->rows,
+            LabelWidths::widestOf(
+                $this->rows,
+                fn (Row $row): ?BigDecimal => $row->variance($this->reference)?->percent(1),
+            ),
         );
 
         return LabelWidths::of($labels, 600)->plus(self::HEAD / 2);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Chart\Tier;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\PlacedLabel;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\LabelWidths;
@@ -47,13 +48,15 @@ final readonly class VarianceTier implements Tier
 
     public function labelWidths(): LabelWidths
     {
+        $amount = fn (Row $row): ?BigDecimal => $row->variance($this->reference)?->amount;
+
         return LabelWidths::of(
             array_map(
                 fn (Row $row): array => [
-                    $row->variance($this->reference)?->amount,
-                    $this->workings->context->display->variance($row->variance($this->reference)?->amount),
+                    $amount($row),
+                    $this->workings->context->display->variance($amount($row)),
                 ],
-                $this->rows,
+                LabelWidths::widestOf($this->rows, $amount),
             ),
             600,
         );

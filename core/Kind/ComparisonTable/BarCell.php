@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind\ComparisonTable;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\LabelWidths;
 use KeenMargin\Core\Chart\Scale\Extent;
@@ -53,7 +54,10 @@ final readonly class BarCell implements Tier
                     TableWorkings::number($row, $this->column, $this->workings),
                     CellText::of($row, $this->column, $this->workings),
                 ],
-                $this->rows,
+                LabelWidths::widestOf(
+                    $this->rows,
+                    fn (Row $row): ?BigDecimal => TableWorkings::number($row, $this->column, $this->workings),
+                ),
             ),
             600,
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Kind\ComparisonTable;
 
+use Brick\Math\BigDecimal;
 use KeenMargin\Core\Chart\Canvas\Canvas;
 use KeenMargin\Core\Chart\Canvas\Stage;
 use KeenMargin\Core\Chart\Part\LabelWidths;
@@ -46,13 +47,17 @@ final readonly class NumberCell implements Tier
         if (null !== $this->room) {
             return $this->room;
         }
+        $number = fn (Row $row): ?BigDecimal => TableWorkings::number($row, $this->column, $this->workings);
+        $isBold = fn (Row $row): bool => 600 === $this->weight($row);
+        $bold = array_values(array_filter($this->rows, $isBold));
+        $plain = array_values(array_filter($this->rows, static fn (Row $row): bool => !$isBold($row)));
         $widths = array_map(
             fn (Row $row): float => TextMeasure::width(
                 CellText::of($row, $this->column, $this->workings),
                 Type::LABEL,
                 $this->weight($row),
             ),
-            $this->rows,
+            [...LabelWidths::widestOf($bold, $number), ...LabelWidths::widestOf($plain, $number)],
         );
 
         return new LabelWidths(0.0, max([0.0, ...$widths]));

@@ -39,24 +39,18 @@ final readonly class Display
     /** @param list<Row> $rows */
     public static function of(Measure $measure, Finish $finish, array $rows): self
     {
-        return self::fitting(
-            $measure,
-            $finish,
-            array_merge(
-                [],
-                ...array_map(static fn (Row $row): array => [$row->shown, ...array_values($row->values)], $rows),
-            ),
-            array_merge(
-                [],
-                ...array_map(
-                    static fn (Row $row): array => array_map(
-                        static fn (?Variance $variance): ?BigDecimal => $variance?->amount,
-                        array_values($row->variances),
-                    ),
-                    $rows,
-                ),
-            ),
-        );
+        $amounts = $variances = [];
+        foreach ($rows as $row) {
+            $amounts[] = $row->shown;
+            foreach ($row->values as $value) {
+                $amounts[] = $value;
+            }
+            foreach ($row->variances as $variance) {
+                $variances[] = $variance?->amount;
+            }
+        }
+
+        return self::fitting($measure, $finish, $amounts, $variances);
     }
 
     /**
