@@ -276,6 +276,8 @@ watch(regions, () => isLastWanted.value && step(Infinity))
 }
 .lit {
   fill: var(--color-accent-tint);
+  /* Room for the row's card where keys bring it into sight. */
+  scroll-margin: 140px;
 }
 .drop {
   fill: none;
