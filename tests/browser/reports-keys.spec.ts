@@ -50,10 +50,12 @@ test('a page is written and arranged by keys alone', async ({ page }) => {
   await expect(block(page, 'c').locator('.tools')).toBeFocused()
   await page.keyboard.press('Delete')
   await expect(block(page, 'c')).toHaveCount(0)
+  const version = async () => (await (await page.request.get(`/api/reports/${id}`)).json()).version
   for (let steps = 0; steps < 4; steps++) {
+    const before = await version()
     await page.keyboard.press('Control+z')
+    await expect.poll(version).not.toBe(before)
     await expect(page.getByRole('status').filter({ hasText: /^Undone/ })).toBeVisible()
-    await page.waitForTimeout(150)
   }
   await expect
     .poll(async () => (await kept(page, id)).pages[0].rows[0].blocks.map((one: { id: string }) => one.id))

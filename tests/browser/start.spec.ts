@@ -62,14 +62,16 @@ test('a chart that pins an earlier closing period is marked as behind', async ({
 
 test('two windows on one chart: the later one is told, and chooses', async ({ page, context }) => {
   const id = await made(page, 'Two charts', 'Month,Route,Actual,Budget\n2026-05,North,10,9\n2026-06,Holm,11,12\n')
-  await page.request.post('/api/charts', {
+  const answer = await page.request.post('/api/charts', {
     data: { dataset: id, name: 'In two windows', recipe: { keenMargin: 1, question: {}, kind: 'variance-tiers' } },
   })
   const other = await context.newPage()
   await chart(page, 'In two windows')
   await chart(other, 'In two windows')
   await by(page, 'quarter')
-  await page.waitForTimeout(800)
+  const { id: named } = (await answer.json()) as { id: number }
+  const saved = async () => (await (await page.request.get(`/api/charts/${named}`)).json()).recipe.question.by
+  await expect.poll(saved).toBe('quarter')
   await slot(other, 'Better').click()
   await other.getByRole('option', { name: /Less is better/ }).click()
   await expect(other.getByRole('alert')).toContainText(

@@ -58,7 +58,10 @@ final readonly class TextFile implements FileFormat
 
     public function rows(string $sheet): RowSource
     {
-        return new DelimitedRows($this->stream, Delimiter::infer($this->stream));
+        $path = stream_get_meta_data($this->stream)['uri'] ?? '';
+        $again = is_file($path) ? static fn (): mixed => self::opened($path) : null;
+
+        return new DelimitedRows($this->stream, Delimiter::infer($this->stream), $again);
     }
 
     /** @return resource */

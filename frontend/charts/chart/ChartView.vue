@@ -52,7 +52,9 @@ const {
   computed(() => (measured.value ? Math.round(width.value / zoom.value) : 0)),
   fresh,
   known,
-  computed(() => beyond.value.includes(true) || showsWorkings.value || selected.value !== null),
+  computed(
+    () => beyond.value.slice(0, recipes.value.length).includes(true) || showsWorkings.value || selected.value !== null,
+  ),
 )
 watch(drawing, (drawn) => drawn && renamed(drawn))
 /** A chart that is pinned to a day within a month knows from its drawing what is next to it. */

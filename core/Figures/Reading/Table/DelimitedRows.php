@@ -23,6 +23,7 @@ final readonly class DelimitedRows implements RowSource
     /**
      * @param resource $stream UTF-8, seekable
      * @param non-empty-string $delimiter
+     * @param ?\Closure(): resource $again opens the same text once more, for a second reader; null: it cannot be
      * @param int $worthTwo bytes of a text that two readers are worth while for
      * @param int $from the byte at which reading begins
      * @param ?int $middle a byte at which a line begins; null: none is told
@@ -32,6 +33,7 @@ final readonly class DelimitedRows implements RowSource
     public function __construct(
         private mixed $stream,
         public string $delimiter,
+        private ?\Closure $again = null,
         private int $worthTwo = self::WORTH_TWO,
         private int $from = 0,
         private ?int $middle = null,
@@ -39,14 +41,13 @@ final readonly class DelimitedRows implements RowSource
     ) {
     }
 
-    /** Where a line begins about half way; null where the text is too short for two readers, or no file. */
+    /** Where a line begins about half way; null where the text is too short for two readers, or there is one only. */
     public function maybeMiddle(): ?int
     {
         rewind($this->stream);
         $size = fstat($this->stream)['size'] ?? 0;
-        $path = stream_get_meta_data($this->stream)['uri'] ?? '';
         $hasLines = str_contains((string) fread($this->stream, self::BYTES_AT_ONCE), "\n");
-        if ($size < $this->worthTwo || !$hasLines || !is_file($path)) {
+        if ($size < $this->worthTwo || !$hasLines || null === $this->again) {
             return null;
         }
         fseek($this->stream, intdiv($size, 2));
@@ -65,6 +66,7 @@ final readonly class DelimitedRows implements RowSource
         return new self(
             stream: $this->stream,
             delimiter: $this->delimiter,
+            again: $this->again,
             worthTwo: $this->worthTwo,
             middle: $middle,
             isTaken: $isTaken,
@@ -74,14 +76,9 @@ final readonly class DelimitedRows implements RowSource
     /** The rows from a byte on, by a stream of their own; their numbers say nothing. */
     public function from(int $byte): self
     {
-        $stream = fopen(stream_get_meta_data($this->stream)['uri'] ?? '', 'r');
+        $stream = null === $this->again ? $this->stream : ($this->again)();
 
-        return new self(
-            \is_resource($stream) ? $stream : throw new \RuntimeException('The text cannot be opened once more.'),
-            $this->delimiter,
-            $this->worthTwo,
-            $byte,
-        );
+        return new self($stream, $this->delimiter, from: $byte);
     }
 
     /**

@@ -96,11 +96,14 @@ final class TwoReadersTest extends TestCase
     /** @return array{string, bool} what was read, or why not; and whether it was read by two */
     private function read(int $worthTwo): array
     {
-        $stream = fopen($this->path, 'r');
-        self::assertIsResource($stream);
+        $opened = function (): mixed {
+            $stream = fopen($this->path, 'r');
+
+            return \is_resource($stream) ? $stream : throw new \RuntimeException('It cannot be opened.');
+        };
         $told = [];
         try {
-            $sheet = Sheet::of(new DelimitedRows($stream, ',', $worthTwo));
+            $sheet = Sheet::of(new DelimitedRows($opened(), ',', $opened, $worthTwo));
             $read = FactReader::figures(
                 $sheet,
                 RoleGuess::of($sheet),
