@@ -3,6 +3,11 @@ export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`
 }
 
+/** `1 more row follows…`, `4,946 more rows follow…` */
+export function rowsFollow(count: number): string {
+  return `${plural(count, 'more row')} ${count === 1 ? 'follows' : 'follow'}…`
+}
+
 /** `a Route`, `an Account`, `a Unit` */
 export function withArticle(name: string): string {
   return `${/^(?:[aeio]|u(?!ni|se|ti))/i.test(name) ? 'an' : 'a'} ${name}`

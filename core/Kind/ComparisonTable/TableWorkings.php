@@ -52,7 +52,7 @@ final readonly class TableWorkings
             'top' => $question->top ?? (null === $question->breakdown() ? null : self::MOST),
             ...null === $question->sort ? [] : ['order' => null, 'sequence' => []],
         ]);
-        $compared = ComparisonWorkings::of($asked, $figures, true);
+        $compared = ComparisonWorkings::of($asked, $figures, isUnitOfParts: true);
         $rows = self::sorted(self::rows($compared, $asked, $figures, $columns), $question);
 
         return With::of($compared, [

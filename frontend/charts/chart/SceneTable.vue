@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onUnmounted, shallowRef, watch } from 'vue'
 import type { WorkingsTable } from '../../shared/types'
+import { plural } from '../../shared/wording'
 import { sumsBelow } from '../workings/tableText'
 
 /**
@@ -54,7 +55,7 @@ onUnmounted(() => clearTimeout(waiting))
     </table>
   </div>
   <button v-if="table.more" class="link sr-only focus:not-sr-only" @click="emit('all')">
-    Numbers of the {{ table.more.toLocaleString('en') }} rows that follow
+    Numbers of {{ plural(table.more, 'more row') }}
   </button>
 </template>
 

@@ -4,6 +4,7 @@ import { useElementBounding, useEventListener, useWindowSize } from '@vueuse/cor
 import type { Handle, Scene } from '../../shared/types'
 import { hatch, hatches, palettes } from '../../shared/notation'
 import { inSight, layers } from '../../shared/scene/inSight'
+import { rowsFollow } from '../../shared/wording'
 import SceneMarks from '../../shared/scene/SceneMarks.vue'
 
 const SceneHandles = defineAsyncComponent(() => import('./SceneHandles.vue'))
@@ -231,7 +232,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
     </template>
     <SceneMarks v-else :marks="scene.marks" :prefix="prefix" :inks="inks" />
     <text v-if="missingFrom !== null" :x="2" :y="missingFrom + 20" class="missing">
-      {{ more.toLocaleString('en') }} more rows follow…
+      {{ rowsFollow(more) }}
     </text>
     <SceneHandles
       v-if="scene.handles.length"

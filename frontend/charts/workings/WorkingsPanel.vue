@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import type { WorkingsTable } from '../../shared/types'
 import { useToast } from '../../shared/useToast'
+import { rowsFollow } from '../../shared/wording'
 import { effectClass } from '../../shared/scene/effects'
 import { block, sorted, sumsBelow, type Sorting } from './tableText'
 import { useHeight } from './useHeight'
@@ -219,7 +220,7 @@ defineExpose({ show })
           </tr>
         </tfoot>
       </table>
-      <p v-if="table.more" class="py-2 text-quiet">{{ table.more.toLocaleString('en') }} more rows follow…</p>
+      <p v-if="table.more" class="py-2 text-quiet">{{ rowsFollow(table.more) }}</p>
     </div>
   </section>
 </template>

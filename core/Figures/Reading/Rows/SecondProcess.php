@@ -28,11 +28,12 @@ final class SecondProcess
         if ('cli' !== \PHP_SAPI || !\function_exists('pcntl_fork') || !\function_exists('posix_kill')) {
             return null;
         }
-        $ends = stream_socket_pair(\STREAM_PF_UNIX, \STREAM_SOCK_STREAM, 0);
+        // Where the system has no room for one more, this process does the work alone.
+        $ends = @stream_socket_pair(\STREAM_PF_UNIX, \STREAM_SOCK_STREAM, 0);
         if (false === $ends) {
             return null;
         }
-        $id = pcntl_fork();
+        $id = @pcntl_fork();
         if (0 === $id) {
             self::tell($ends[1], $work);
         }

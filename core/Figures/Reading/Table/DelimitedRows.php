@@ -76,9 +76,9 @@ final readonly class DelimitedRows implements RowSource
     /** The rows from a byte on, by a stream of their own; their numbers say nothing. */
     public function from(int $byte): self
     {
-        $stream = null === $this->again ? $this->stream : ($this->again)();
+        $again = $this->again ?? throw new \LogicException('This text is read by one reader only.');
 
-        return new self($stream, $this->delimiter, from: $byte);
+        return new self($again(), $this->delimiter, from: $byte);
     }
 
     /**
