@@ -4,22 +4,29 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\CommandLine;
 
-/** `REPORT.json --figures NAME=FILE … -o pack.pdf` */
+use KeenMargin\App\Export\Report\ReportFormats;
+use KeenMargin\App\Export\Report\ReportRenderer;
+
+/** `REPORT.json --figures NAME=FILE … -o pack.pdf`, or `pack.pptx` */
 final readonly class ReportArguments
 {
-    private const FORMATS = ['pdf'];
-
     /** @param array<string|int, string> $figures files by name */
-    private function __construct(public string $report, public array $figures, public string $output)
-    {
+    private function __construct(
+        public string $report,
+        public array $figures,
+        public string $output,
+        public ReportRenderer $renderer,
+    ) {
     }
 
     /**
      * @param list<string> $arguments
      *
+     * @param ReportFormats $formats what a report can be written as
+     *
      * @throws UsageError
      */
-    public static function of(array $arguments): self
+    public static function of(array $arguments, ReportFormats $formats): self
     {
         $report = $output = null;
         $figures = [];
@@ -49,10 +56,10 @@ final readonly class ReportArguments
         if (null === $report || null === $output || [] === $figures) {
             throw new UsageError('Give a report, figures and the file to write; see ./keen report --help.');
         }
-        if (!\in_array(strtolower(pathinfo($output, \PATHINFO_EXTENSION)), self::FORMATS, true)) {
-            throw new UsageError("$output: the ending chooses the format; known is .pdf.");
-        }
+        $renderer =
+            $formats->maybe(strtolower(pathinfo($output, \PATHINFO_EXTENSION))) ??
+            throw new UsageError("$output: the ending chooses the format; known are {$formats->named()}.");
 
-        return new self($report, $figures, $output);
+        return new self($report, $figures, $output, $renderer);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\CommandLine;
 
-use KeenMargin\App\Export\Report\ReportPdf;
+use KeenMargin\App\Export\Report\ReportFormats;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
@@ -39,7 +39,7 @@ final readonly class ReportCommand
      */
     public function run(array $arguments): CommandOutput
     {
-        $told = ReportArguments::of($arguments);
+        $told = ReportArguments::of($arguments, new ReportFormats($this->fonts));
         $given = Given::json((string) file_get_contents(InputFile::path($told->report, 'a report')));
         $report = ReportReader::incoming($given, self::BESIDES);
         $drawing = ReportDrawing::of($report, self::library($given, $told, $report), ChartKinds::all());
@@ -48,7 +48,7 @@ final readonly class ReportCommand
         $pages = new ReportPages($drawing, $made);
 
         return new CommandOutput(
-            (new ReportPdf($this->fonts))->render($pages, $made),
+            $told->renderer->render($pages, $made, new FileOrigin($told->figures)),
             $told->output,
             self::toSettle($drawing),
         );

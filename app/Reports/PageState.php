@@ -40,7 +40,7 @@ final class PageState
             'left' => Plain::round($page->paper->left()),
             'contentWidth' => Plain::round($page->paper->contentWidth()),
             'messageBottom' => Plain::round($page->messageBottom),
-            'message' => self::marks($page->message),
+            'message' => self::marks($page->message->marks),
             'says' => $drawing->said($page->page->message),
             'frame' => self::marks($page->frame),
             'blocks' => array_map(

@@ -8,15 +8,24 @@ use KeenMargin\App\Export\Picture\PdfSurface;
 use KeenMargin\Core\Report\Layout\ReportPages;
 
 /** A whole report as PDF, a page a sheet: vectors, the fonts inside, real text, bookmarks. */
-final readonly class ReportPdf
+final readonly class ReportPdf implements ReportRenderer
 {
     /** @param string $fonts folder of the shipped fonts */
     public function __construct(private string $fonts)
     {
     }
 
-    /** @param \DateTimeImmutable $made moment that it is of */
-    public function render(ReportPages $pages, \DateTimeImmutable $made): string
+    public function format(): string
+    {
+        return 'pdf';
+    }
+
+    public function mediaType(): string
+    {
+        return 'application/pdf';
+    }
+
+    public function render(ReportPages $pages, \DateTimeImmutable $made, Origin $origin): string
     {
         $report = $pages->report();
         $canvas = new PdfSurface($report->title, $report->organisation, $this->fonts.'/pdf');

@@ -31,10 +31,14 @@ final class BlockDraft
     private ?int $asked = null;
     /** @var list<Mark> of what is no chart, from its own top left corner */
     public array $marks = [];
+    /** @var list<PlacedText> what lines among these marks are broken from */
+    public array $texts = [];
     /** Why a chart cannot be drawn. */
     public ?string $trouble = null;
     /** @var list<Mark> what a chart cannot follow, from the left below it */
     public array $below = [];
+    /** @var list<PlacedText> what lines among these marks are broken from */
+    public array $belowTexts = [];
     public float $belowHeight = 0.0;
     /** @var list<string> */
     public array $cannot = [];

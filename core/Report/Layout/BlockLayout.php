@@ -69,6 +69,7 @@ final readonly class BlockLayout
             $draft->cannot = $asked->cannot;
             $below = self::small('Not as its page: '.implode(' ', $asked->cannot), $draft->width);
             $draft->below = $below->marks;
+            $draft->belowTexts = $below->texts;
             $draft->belowHeight = $below->height + 2.0;
         }
         $draft->who = $this->who($asked->figures->dataset()->organisation, $workings->context->who);
@@ -87,22 +88,22 @@ final readonly class BlockLayout
 
     private function text(LiveText $text, string $id, float $width): LaidText
     {
-        return TextLayout::of(
+        $placed = new PlacedText(
             paragraphs: $this->drawing->paragraphs($text),
             left: 0.0,
             top: -self::RAISED,
             width: $width,
             size: Type::PAGE_TEXT,
             line: Type::PAGE_TEXT_LINE,
-            key: $id,
-            stale: $this->drawing->stale($text),
             between: self::BETWEEN,
         );
+
+        return TextLayout::of($placed, $id, $this->drawing->stale($text));
     }
 
     private static function small(string $text, float $width): LaidText
     {
-        return TextLayout::of(
+        return TextLayout::of(new PlacedText(
             paragraphs: [new Paragraph([new TextRun($text)])],
             left: 2.0,
             top: 0.0,
@@ -110,12 +111,13 @@ final readonly class BlockLayout
             size: Type::SMALL,
             line: self::SMALL_LINE,
             ink: Ink::Quiet,
-        );
+        ));
     }
 
     private static function take(BlockDraft $draft, LaidText $laid): void
     {
         $draft->marks = $laid->marks;
+        $draft->texts = $laid->texts;
         $draft->height = $laid->height;
     }
 }

@@ -17,9 +17,10 @@ final readonly class DrawnPage
 {
     /**
      * @param float $height of the paper; of a column as high as it came out
-     * @param list<Mark> $message in lines
+     * @param LaidText $message in lines
      * @param float $messageBottom where the rule below it is
      * @param list<Mark> $frame rules, notes in the margin, the foot
+     * @param list<PlacedText> $noteTexts what the notes in the margin say
      * @param list<PlacedBlock> $blocks
      * @param list<PageNote> $notes
      * @param float $over by how many points blocks or notes reach beyond the page
@@ -30,9 +31,10 @@ final readonly class DrawnPage
         public int $number,
         public Paper $paper,
         public float $height,
-        public array $message,
+        public LaidText $message,
         public float $messageBottom,
         public array $frame,
+        public array $noteTexts,
         public array $blocks,
         public array $notes,
         public float $over,
@@ -47,7 +49,7 @@ final readonly class DrawnPage
      */
     public function scenes(): array
     {
-        $scenes = [$this->scene([new Group($this->message, 'message'), new Group($this->frame, 'frame')])];
+        $scenes = [$this->scene([new Group($this->message->marks, 'message'), new Group($this->frame, 'frame')])];
         foreach ($this->blocks as $block) {
             $drawn = $block->drawing?->scene;
             $marks = [

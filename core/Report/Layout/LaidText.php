@@ -9,8 +9,11 @@ use KeenMargin\Core\Scene\Mark;
 /** A text in lines. */
 final readonly class LaidText
 {
-    /** @param list<Mark> $marks */
-    public function __construct(public array $marks, public float $height)
+    /**
+     * @param list<Mark> $marks
+     * @param list<PlacedText> $texts what its lines are broken from
+     */
+    public function __construct(public array $marks, public float $height, public array $texts = [])
     {
     }
 }

@@ -24,7 +24,7 @@ final class MarginNotes
     /** @param list<PageNote> $notes */
     public static function laid(array $notes, float $left, float $top, float $width): LaidText
     {
-        $marks = [];
+        $marks = $texts = [];
         $y = $top;
         foreach ($notes as $note) {
             $middle = $y + 0.62 * self::LINE;
@@ -49,7 +49,7 @@ final class MarginNotes
                 role: 'note-number',
                 key: "note:$note->number",
             );
-            $text = TextLayout::of(
+            $text = TextLayout::of(new PlacedText(
                 paragraphs: array_map(
                     static fn (string $line): Paragraph => new Paragraph([new TextRun($line)]),
                     array_values(array_filter(preg_split('/\R/u', trim($note->text)) ?: [])),
@@ -60,11 +60,12 @@ final class MarginNotes
                 size: self::SIZE,
                 line: self::LINE,
                 between: 2.0,
-            );
+            ));
             array_push($marks, ...$text->marks);
+            array_push($texts, ...$text->texts);
             $y += $text->height + self::BETWEEN;
         }
 
-        return new LaidText($marks, [] === $notes ? 0.0 : $y - self::BETWEEN - $top);
+        return new LaidText($marks, [] === $notes ? 0.0 : $y - self::BETWEEN - $top, $texts);
     }
 }

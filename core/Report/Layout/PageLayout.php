@@ -45,8 +45,7 @@ final class PageLayout
     private array $notes = [];
     /** @var list<RowDraft> */
     private array $rows = [];
-    /** @var list<Mark> in lines */
-    private array $message;
+    private LaidText $message;
     /** Where the rule below the message is. */
     private float $rule;
 
@@ -79,11 +78,11 @@ final class PageLayout
         return $this->placed($foot, $over);
     }
 
-    /** @return array{list<Mark>, float} the message in lines, and where the rule below it is */
+    /** @return array{LaidText, float} the message in lines, and where the rule below it is */
     private function message(): array
     {
         $text = $this->page->message;
-        $laid = TextLayout::of(
+        $placed = new PlacedText(
             paragraphs: $text->isEmpty()
                 ? [new Paragraph([new TextRun($this->page->title)])]
                 : $this->drawing->paragraphs($text),
@@ -93,12 +92,11 @@ final class PageLayout
             size: Type::PAGE_MESSAGE,
             line: Type::PAGE_MESSAGE_LINE,
             weight: 500,
-            key: 'message',
-            stale: $this->drawing->stale($text),
             ink: $text->isEmpty() ? Ink::Quiet : Ink::Ink,
         );
+        $laid = TextLayout::of($placed, 'message', $this->drawing->stale($text));
 
-        return [$laid->marks, self::TOP + max($laid->height, Type::PAGE_MESSAGE_LINE) + self::BELOW_MESSAGE];
+        return [$laid, self::TOP + max($laid->height, Type::PAGE_MESSAGE_LINE) + self::BELOW_MESSAGE];
     }
 
     /** Lays every block out, and makes charts fit the page. */
@@ -319,6 +317,7 @@ final class PageLayout
                 ...$notes->marks,
                 ...$foot->marks($paper, $number, \count($pages)),
             ],
+            noteTexts: $notes->texts,
             blocks: $placed,
             notes: $this->notes,
             over: null === $paper->bottom() ? 0.0 : max(0.0, $lowest - $paper->bottom()),
@@ -342,10 +341,25 @@ final class PageLayout
             drawing: $draft->drawing,
             scale: $draft->scale(),
             marks: [...array_map($own->mark(...), $draft->marks), ...array_map($below->mark(...), $draft->below)],
+            texts: self::texts($draft, $top),
             trouble: $draft->trouble,
             cannot: $draft->cannot,
             name: $block instanceof ChartBlock ? $this->drawing->nameOf($block) : '',
         );
+    }
+
+    /** @return list<PlacedText> where they stand on the page */
+    private static function texts(BlockDraft $draft, float $top): array
+    {
+        $bottom = $top + $draft->height - $draft->belowHeight;
+
+        return [
+            ...array_map(static fn (PlacedText $one): PlacedText => $one->moved($draft->left, $top), $draft->texts),
+            ...array_map(
+                static fn (PlacedText $one): PlacedText => $one->moved($draft->left, $bottom),
+                $draft->belowTexts,
+            ),
+        ];
     }
 
     /** @return list<Mark> the rule of the margin, and that below the message */

@@ -16,6 +16,7 @@ final readonly class PlacedBlock
      * @param ?Drawing $drawing of a chart; null: it is none, or cannot be drawn
      * @param float $scale points of the page for a point of the chart
      * @param list<Mark> $marks of the page: of what is no chart, and what a chart cannot follow
+     * @param list<PlacedText> $texts what lines among these marks are broken from
      * @param ?string $trouble why a chart cannot be drawn; null: it can, or it is none
      * @param list<string> $cannot what of its page a chart cannot follow
      * @param string $name of a chart that is kept under one; blank: it is not
@@ -30,6 +31,7 @@ final readonly class PlacedBlock
         public ?Drawing $drawing,
         public float $scale,
         public array $marks,
+        public array $texts,
         public ?string $trouble,
         public array $cannot,
         public string $name,

@@ -20,7 +20,7 @@ final class ReportPages
     private readonly Foot $foot;
 
     /** @param ?\DateTimeImmutable $made moment that stands at the foot; null: none */
-    public function __construct(private readonly ReportDrawing $drawing, ?\DateTimeImmutable $made = null)
+    public function __construct(public readonly ReportDrawing $drawing, ?\DateTimeImmutable $made = null)
     {
         $report = $drawing->report;
         $this->foot = new Foot(

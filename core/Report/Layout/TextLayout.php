@@ -15,7 +15,9 @@ use KeenMargin\Core\Scene\TextMeasure;
 /** Breaks paragraphs into lines of texts, each of one weight. */
 final class TextLayout
 {
-    private const INDENT = 12.0;
+    /** Of an entry of a list. */
+    public const INDENT = 12.0;
+    private const ENTRY_AFTER_ENTRY = 0.35;
     private const BULLET = 1.6;
 
     /** @var list<Mark> */
@@ -24,100 +26,76 @@ final class TextLayout
     private float $y;
 
     /**
-     * @param float $line height of a line
-     * @param 400|500 $weight of what is not emphasised
      * @param string $key that marks of numbers bear, followed by which of the text's numbers they are
      * @param list<int> $stale which numbers have changed since the text was written
      */
     private function __construct(
-        private readonly float $left,
-        private readonly float $top,
-        private readonly float $width,
-        private readonly float $size,
-        private readonly float $line,
-        private readonly int $weight,
+        private readonly PlacedText $text,
         private readonly string $key,
         private readonly array $stale,
-        private readonly Ink $ink,
     ) {
-        $this->x = $left;
-        $this->y = $top;
+        $this->x = $text->left;
+        $this->y = $text->top;
     }
 
     /**
-     * @param list<Paragraph> $paragraphs
-     * @param 400|500 $weight
-     * @param list<int> $stale
+     * @param string $key that marks of numbers bear, followed by which of the text's numbers they are
+     * @param list<int> $stale which numbers have changed since the text was written
      */
-    public static function of(
-        array $paragraphs,
-        float $left,
-        float $top,
-        float $width,
-        float $size,
-        float $line,
-        int $weight = 400,
-        string $key = '',
-        array $stale = [],
-        Ink $ink = Ink::Ink,
-        float $between = 0.0,
-    ): LaidText {
-        $layout = new self(
-            left: $left,
-            top: $top,
-            width: $width,
-            size: $size,
-            line: $line,
-            weight: $weight,
-            key: $key,
-            stale: $stale,
-            ink: $ink,
-        );
+    public static function of(PlacedText $text, string $key = '', array $stale = []): LaidText
+    {
+        $layout = new self($text, $key, $stale);
         $wasEntry = false;
-        foreach ($paragraphs as $i => $paragraph) {
-            // Entries of one list stand close to one another.
-            $layout->y += 0 === $i ? 0.0 : ($wasEntry && $paragraph->isEntry ? 0.35 : 1.0) * $between;
+        foreach ($text->paragraphs as $i => $paragraph) {
+            $layout->y += 0 === $i ? 0.0 : self::above($paragraph, $wasEntry) * $text->between;
             $layout->paragraph($paragraph);
             $wasEntry = $paragraph->isEntry;
         }
 
-        return new LaidText($layout->marks, $layout->y - $top);
+        return new LaidText($layout->marks, $layout->y - $text->top, [$text]);
+    }
+
+    /** Parts of what is left between paragraphs above one of them: entries of one list stand close to one another. */
+    public static function above(Paragraph $paragraph, bool $followsEntry): float
+    {
+        return $followsEntry && $paragraph->isEntry ? self::ENTRY_AFTER_ENTRY : 1.0;
     }
 
     private function paragraph(Paragraph $paragraph): void
     {
         $indent = $paragraph->isEntry ? self::INDENT : 0.0;
-        $this->x = $this->left + $indent;
-        $this->y += $this->line;
+        $this->x = $this->text->left + $indent;
+        $this->y += $this->text->line;
         if ($paragraph->isEntry) {
             $this->marks[] = new Circle(
-                x: $this->left + 4.0,
-                y: $this->y - 0.34 * $this->size,
+                x: $this->text->left + 4.0,
+                y: $this->y - 0.34 * $this->text->size,
                 radius: self::BULLET,
                 fill: Ink::Quiet->value,
                 role: 'entry',
             );
         }
         foreach ($paragraph->runs as $run) {
-            $this->run($run, $this->left + $indent);
+            $this->run($run, $this->text->left + $indent);
         }
     }
 
     /** Words of a run, each line of them as one text; a number is not broken. */
     private function run(TextRun $run, float $start): void
     {
-        $weight = $run->isStrong ? 600 : $this->weight;
+        $weight = $run->isStrong ? 600 : $this->text->weight;
         $pieces =
             null === $run->number
                 ? preg_split('/(?<= )(?! )/u', $run->text, -1, \PREG_SPLIT_NO_EMPTY) ?: []
                 : [$run->text];
         $line = '';
         foreach ($pieces as $piece) {
-            $needed = TextMeasure::width($line.rtrim($piece), $this->size, $weight);
-            if ($this->x + $needed > $this->left + $this->width && $this->x + ('' === $line ? 0.0 : 1.0) > $start) {
+            $needed = TextMeasure::width($line.rtrim($piece), $this->text->size, $weight);
+            $right = $this->text->left + $this->text->width;
+            if ($this->x + $needed > $right && $this->x + ('' === $line ? 0.0 : 1.0) > $start) {
                 $this->write($line, $weight, $run);
                 $this->x = $start;
-                $this->y += $this->line;
+                $this->y += $this->text->line;
                 $line = '';
                 $piece = ltrim($piece);
             }
@@ -125,7 +103,7 @@ final class TextLayout
                 if ($i > 0) {
                     $this->write($line, $weight, $run);
                     $this->x = $start;
-                    $this->y += $this->line;
+                    $this->y += $this->text->line;
                     $line = '';
                 }
                 $line .= $part;
@@ -143,9 +121,9 @@ final class TextLayout
      */
     private function fitting(string $piece, int $weight): array
     {
-        return TextMeasure::width(rtrim($piece), $this->size, $weight) <= $this->width
+        return TextMeasure::width(rtrim($piece), $this->text->size, $weight) <= $this->text->width
             ? [$piece]
-            : TextMeasure::lines($piece, $this->width - self::INDENT, $this->size, $weight);
+            : TextMeasure::lines($piece, $this->text->width - self::INDENT, $this->text->size, $weight);
     }
 
     /** @param 400|500|600 $weight */
@@ -154,14 +132,14 @@ final class TextLayout
         if ('' === $text) {
             return;
         }
-        $width = TextMeasure::width($text, $this->size, $weight);
+        $width = TextMeasure::width($text, $this->text->size, $weight);
         $isStale = null !== $run->number && \in_array($run->number, $this->stale, true);
         $this->marks[] = new Text(
             x: $this->x,
             y: $this->y,
             text: $text,
-            size: $this->size,
-            fill: $this->ink->value,
+            size: $this->text->size,
+            fill: $this->text->ink->value,
             width: $width,
             weight: $weight,
             role: null === $run->number ? 'text' : ($isStale ? 'stale-number' : 'live-number'),

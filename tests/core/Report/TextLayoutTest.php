@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\core\Report;
 
 use KeenMargin\Core\Report\Layout\LaidText;
+use KeenMargin\Core\Report\Layout\PlacedText;
 use KeenMargin\Core\Report\Layout\TextLayout;
 use KeenMargin\Core\Report\Text\Paragraph;
 use KeenMargin\Core\Report\Text\TextRun;
@@ -21,17 +22,17 @@ final class TextLayoutTest extends TestCase
      */
     private static function laid(array $paragraphs, float $width, array $stale = []): LaidText
     {
-        return TextLayout::of(
+        $placed = new PlacedText(
             paragraphs: $paragraphs,
             left: 10.0,
             top: 20.0,
             width: $width,
             size: 12.0,
             line: 17.0,
-            key: 't',
-            stale: $stale,
             between: 7.0,
         );
+
+        return TextLayout::of($placed, 't', $stale);
     }
 
     /** @return list<list<Text>> by line */

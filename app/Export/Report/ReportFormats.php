@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Report;
+
+/** What a report can be written as. */
+final readonly class ReportFormats
+{
+    /** Endings of files, for routes. */
+    public const ENDINGS = 'pdf|pptx';
+
+    /** @param string $fonts folder of the shipped fonts */
+    public function __construct(private string $fonts)
+    {
+    }
+
+    /** @return non-empty-list<ReportRenderer> */
+    public function all(): array
+    {
+        return [new ReportPdf($this->fonts), new ReportSlides()];
+    }
+
+    /** @param string $format ending of a file; null where nothing is written as that */
+    public function maybe(string $format): ?ReportRenderer
+    {
+        foreach ($this->all() as $renderer) {
+            if ($renderer->format() === $format) {
+                return $renderer;
+            }
+        }
+
+        return null;
+    }
+
+    /** `.pdf and .pptx` */
+    public function named(): string
+    {
+        return implode(
+            ' and ',
+            array_map(static fn (ReportRenderer $one): string => '.'.$one->format(), $this->all()),
+        );
+    }
+}

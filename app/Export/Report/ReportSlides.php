@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Report;
+
+use KeenMargin\App\Export\Slides\Deck;
+use KeenMargin\App\Export\Slides\PageSlide;
+use KeenMargin\App\Export\Slides\PageSpeech;
+use KeenMargin\Core\Report\Layout\ReportPages;
+
+/** A whole report as slides, a page a slide: shapes and texts that can be edited where they land. */
+final readonly class ReportSlides implements ReportRenderer
+{
+    public function format(): string
+    {
+        return 'pptx';
+    }
+
+    public function mediaType(): string
+    {
+        return 'application/vnd.openxmlformats-officedocument.presentationml.presentation';
+    }
+
+    public function render(ReportPages $pages, \DateTimeImmutable $made, Origin $origin): string
+    {
+        $report = $pages->report();
+        $deck = new Deck($report, $made);
+        $speech = new PageSpeech($pages->drawing, $origin);
+        foreach ($pages->all() as $page) {
+            $deck->add(PageSlide::of($page, $report->sheet->printed()), $speech->of($page));
+        }
+
+        return $deck->bytes();
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Slides\Shape;
+
+use KeenMargin\Core\Notation\Ink;
+
+/** One shape: its outline, its colours, its text. */
+final readonly class Shape implements Node
+{
+    /**
+     * @param string $key by which it is found again, unique within its block: `k7f2q1`
+     * @param string $name as lists of shapes show it
+     * @param ?Ink $fill null: none
+     * @param ?Ink $stroke null: none
+     * @param string $colours in which inks are drawn: `effect`, `greys`
+     * @param float $thickness of the stroke in points
+     * @param list<float> $dash strokes and gaps in turn, in points; none of a whole line
+     * @param ?TextBody $text null: none
+     * @param ?Placeholder $placeholder null: it is none
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public Frame $frame,
+        public Outline $outline,
+        public ?Ink $fill = null,
+        public ?Ink $stroke = null,
+        public string $colours = 'effect',
+        public float $thickness = 1.0,
+        public array $dash = [],
+        public ?TextBody $text = null,
+        public ?Placeholder $placeholder = null,
+    ) {
+    }
+
+    public function frame(): Frame
+    {
+        return $this->frame;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Slides\Shape;
+
+/** Shapes that are moved together: a chart, or a row of it. */
+final readonly class ShapeGroup implements Node
+{
+    /**
+     * @param string $key within its block; blank: it is the block itself
+     * @param string $name as lists of shapes show it: `Jul: AC 1,031, ΔBU +82`
+     * @param string $words what it shows, for whoever does not see it
+     * @param non-empty-list<Node> $nodes from back to front
+     * @param ?Frame $room that its block has on the page; null: it is no block
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public string $words,
+        public array $nodes,
+        public ?Frame $room = null,
+    ) {
+    }
+
+    public function frame(): Frame
+    {
+        return Frame::around(array_map(static fn (Node $node): Frame => $node->frame(), $this->nodes));
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Slides\Shape;
+
+/** The text of a shape. */
+final readonly class TextBody
+{
+    /**
+     * What is below the baseline of a line, in parts of the size: slides have lines of 1.2 times the size, whatever
+     * the font (measured with LibreOffice, which does as the format's own program).
+     */
+    public const BELOW_BASELINE = 0.205;
+
+    /**
+     * @param list<TextLine> $lines paragraphs from top to bottom
+     * @param bool $wraps whether its lines are broken at the edge of its shape
+     * @param 'top'|'middle'|'bottom' $at
+     */
+    public function __construct(public array $lines, public bool $wraps = false, public string $at = 'bottom')
+    {
+    }
+
+    public function text(): string
+    {
+        return implode("\n", array_map(static fn (TextLine $line): string => $line->text(), $this->lines));
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Slides\Shape;
+
+use KeenMargin\Core\Notation\Ink;
+
+/** A piece of a text that looks the same throughout. */
+final readonly class TextPiece
+{
+    /**
+     * @param float $size in points
+     * @param 400|500|600 $weight 500 is the serif
+     */
+    public function __construct(
+        public string $text,
+        public float $size,
+        public Ink $ink = Ink::Ink,
+        public int $weight = 400,
+    ) {
+    }
+}
