@@ -8,6 +8,7 @@ use KeenMargin\App\Export\Picture\PdfRenderer;
 use KeenMargin\App\Export\Picture\PictureFonts;
 use KeenMargin\App\Export\Picture\PictureNotDrawn;
 use KeenMargin\App\Export\Picture\PngRenderer;
+use KeenMargin\App\Export\Report\ReportSlides;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Drawing\ChartKinds;
@@ -15,9 +16,14 @@ use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Question\Document\RecipeReader;
+use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Render\Renderer;
 use KeenMargin\Core\Render\SvgRenderer;
+use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\ChartPage;
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
+use KeenMargin\Core\Report\Layout\ReportPages;
 
 /**
  * `workings` and `draw`: a recipe and a file of figures in, numbers or a picture out; `report`: a report and its files
@@ -77,12 +83,35 @@ final readonly class FigureCommands
         $figures = $this->figures($recipe, $figuresFile);
         $drawing = Drawing::of($recipe, $figures, ChartKinds::all());
 
-        return new CommandOutput(
-            'draw' === $arguments[0]
-                ? $this->renderer($output ?? '.svg')->render($drawing->scene)
-                : $drawing->document(),
-            $output,
+        $bytes = match (true) {
+            'draw' !== $arguments[0] => $drawing->document(),
+            self::isSlide($output) => self::slide($drawing, $figures, InputFile::name($figuresFile)),
+            default => $this->renderer($output ?? '.svg')->render($drawing->scene),
+        };
+
+        return new CommandOutput($bytes, $output);
+    }
+
+    private static function isSlide(?string $output): bool
+    {
+        return 'pptx' === strtolower(pathinfo($output ?? '', \PATHINFO_EXTENSION));
+    }
+
+    /** Laid out as a page of a report would be. */
+    private static function slide(Drawing $drawing, FactTable $figures, string $name): string
+    {
+        $chart = new ChartBlock('chart', recipe: RecipeWriter::toArray($drawing->recipe));
+        $report = ChartPage::report(
+            $chart,
+            $drawing->workings->context->subject,
+            $drawing->recipe->finish->message,
+            $figures->dataset()->organisation,
         );
+        $library = new FileLibrary([$name => $figures], [], []);
+        $made = new \DateTimeImmutable();
+        $pages = new ReportPages(ReportDrawing::of($report, $library, ChartKinds::all()), $made);
+
+        return (new ReportSlides())->render($pages, $made, new FileOrigin([$name => $name]));
     }
 
     /**
@@ -110,7 +139,7 @@ final readonly class FigureCommands
         if (2 !== \count($files)) {
             throw new UsageError("Give a recipe and a file of figures; see ./keen $command --help.");
         }
-        null === $output || $this->renderer($output);
+        null === $output || self::isSlide($output) || $this->renderer($output);
 
         return [$files[0], $files[1], $output];
     }
@@ -127,7 +156,8 @@ final readonly class FigureCommands
                 (int) (1 === preg_match('/@([1-3])x\.png$/i', $output, $scale) ? $scale[1] : 1),
             ),
             default => throw new UsageError(
-                "$output: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf.",
+                "$output: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png), .pdf and ".
+                    '.pptx.',
             ),
         };
     }

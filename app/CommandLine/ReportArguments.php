@@ -21,7 +21,6 @@ final readonly class ReportArguments
 
     /**
      * @param list<string> $arguments
-     *
      * @param ReportFormats $formats what a report can be written as
      *
      * @throws UsageError

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Reports;
 
-use KeenMargin\App\Export\Report\ReportPdf;
+use KeenMargin\App\Export\Report\Origin;
+use KeenMargin\App\Export\Report\ReportFormats;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\IssuedReport;
@@ -23,7 +24,8 @@ final readonly class Issuing
 
     public function __construct(
         private OpenReports $open,
-        private ReportPdf $pdf,
+        private ReportFormats $formats,
+        private StoredOrigin $origin,
         private ReportState $states,
         private SourceImports $imports,
         private CurrentJob $job,
@@ -59,8 +61,19 @@ final readonly class Issuing
                     $this->states->datasets($report),
                 ),
             ),
-            pdf: $this->pdf->render($pages, $at),
+            files: $this->files($pages, $at, $this->origin->of($record)),
         );
+    }
+
+    /** @return array<string, string> bytes, by the ending of the file */
+    private function files(ReportPages $pages, \DateTimeImmutable $at, Origin $origin): array
+    {
+        $files = [];
+        foreach ($this->formats->all() as $renderer) {
+            $files[$renderer->format()] = $renderer->render($pages, $at, $origin);
+        }
+
+        return $files;
     }
 
     /** @param array<mixed> $of */

@@ -49,14 +49,19 @@ final readonly class Placing
                 ),
                 'thickness' => $this->scale * $mark->thickness,
             ]),
-            $mark instanceof Text => With::of($mark, [
-                'x' => $this->x($mark->x),
-                'y' => $this->y($mark->y),
-                'size' => $this->scale * $mark->size,
-                'width' => $this->scale * $mark->width,
-            ]),
+            $mark instanceof Text => $this->text($mark),
             default => throw new \InvalidArgumentException('A mark of class '.$mark::class.' cannot be placed.'),
         };
+    }
+
+    public function text(Text $text): Text
+    {
+        return With::of($text, [
+            'x' => $this->x($text->x),
+            'y' => $this->y($text->y),
+            'size' => $this->scale * $text->size,
+            'width' => $this->scale * $text->width,
+        ]);
     }
 
     /** @return list<Mark> */

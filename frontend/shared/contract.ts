@@ -1546,7 +1546,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    /** The chart as SVG, PNG or PDF, with its notes below */
+    /** The chart as SVG, PNG or PDF, with its notes below, or as a slide, with its notes in the margin */
     post: {
       parameters: {
         query?: {
@@ -1575,6 +1575,7 @@ export interface paths {
             'image/svg+xml': string
             'image/png': string
             'application/pdf': string
+            'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
           }
         }
         /** @description Refused: what is wrong and what to do */
@@ -1603,7 +1604,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    /** The chart as SVG, PNG or PDF, with its notes below */
+    /** The chart as SVG, PNG or PDF, with its notes below, or as a slide, with its notes in the margin */
     post: {
       parameters: {
         query?: {
@@ -1612,7 +1613,7 @@ export interface paths {
         header?: never
         path: {
           id: number
-          format: 'svg' | 'png' | 'pdf'
+          format: 'svg' | 'png' | 'pdf' | 'pptx'
         }
         cookie?: never
       }
@@ -1633,6 +1634,7 @@ export interface paths {
             'image/svg+xml': string
             'image/png': string
             'application/pdf': string
+            'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
           }
         }
         /** @description Refused: what is wrong and what to do */
@@ -4589,7 +4591,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** The chart as a picture, always as it is now, under an address to link to */
+    /** The chart as a picture or a slide, always as it is now, under an address to link to */
     get: {
       parameters: {
         query?: {
@@ -4598,7 +4600,7 @@ export interface paths {
         header?: never
         path: {
           id: number
-          format: 'svg' | 'png' | 'pdf'
+          format: 'svg' | 'png' | 'pdf' | 'pptx'
         }
         cookie?: never
       }
@@ -4613,6 +4615,7 @@ export interface paths {
             'image/svg+xml': string
             'image/png': string
             'application/pdf': string
+            'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
           }
         }
         /** @description Refused: what is wrong and what to do */
@@ -4634,20 +4637,21 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/reports/{id}.pdf': {
+  '/reports/{id}.{format}': {
     parameters: {
       query?: never
       header?: never
       path?: never
       cookie?: never
     }
-    /** All pages as they are now, as PDF */
+    /** All pages as they are now, as a file */
     get: {
       parameters: {
         query?: never
         header?: never
         path: {
           id: number
+          format: 'pdf' | 'pptx'
         }
         cookie?: never
       }
@@ -4660,6 +4664,7 @@ export interface paths {
           }
           content: {
             'application/pdf': string
+            'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
           }
         }
         /** @description Refused: what is wrong and what to do */
@@ -4681,14 +4686,14 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/reports/{id}/issues/{number}.pdf': {
+  '/reports/{id}/issues/{number}.{format}': {
     parameters: {
       query?: never
       header?: never
       path?: never
       cookie?: never
     }
-    /** An issued report as it went out, as PDF */
+    /** An issued report as it went out, as a file */
     get: {
       parameters: {
         query?: never
@@ -4696,6 +4701,7 @@ export interface paths {
         path: {
           id: number
           number: string
+          format: 'pdf' | 'pptx'
         }
         cookie?: never
       }
@@ -4708,6 +4714,7 @@ export interface paths {
           }
           content: {
             'application/pdf': string
+            'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
           }
         }
         /** @description Refused: what is wrong and what to do */

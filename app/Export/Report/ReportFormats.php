@@ -9,6 +9,7 @@ final readonly class ReportFormats
 {
     /** Endings of files, for routes. */
     public const ENDINGS = 'pdf|pptx';
+    public const MEDIA_TYPES = [ReportPdf::MEDIA_TYPE, ReportSlides::MEDIA_TYPE];
 
     /** @param string $fonts folder of the shipped fonts */
     public function __construct(private string $fonts)
@@ -31,6 +32,12 @@ final readonly class ReportFormats
         }
 
         return null;
+    }
+
+    /** @throws \InvalidArgumentException where nothing is written as that */
+    public function of(string $format): ReportRenderer
+    {
+        return $this->maybe($format) ?? throw new \InvalidArgumentException("Nothing is written as .$format.");
     }
 
     /** `.pdf and .pptx` */

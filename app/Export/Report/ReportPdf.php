@@ -10,6 +10,8 @@ use KeenMargin\Core\Report\Layout\ReportPages;
 /** A whole report as PDF, a page a sheet: vectors, the fonts inside, real text, bookmarks. */
 final readonly class ReportPdf implements ReportRenderer
 {
+    public const MEDIA_TYPE = 'application/pdf';
+
     /** @param string $fonts folder of the shipped fonts */
     public function __construct(private string $fonts)
     {
@@ -22,7 +24,7 @@ final readonly class ReportPdf implements ReportRenderer
 
     public function mediaType(): string
     {
-        return 'application/pdf';
+        return self::MEDIA_TYPE;
     }
 
     public function render(ReportPages $pages, \DateTimeImmutable $made, Origin $origin): string

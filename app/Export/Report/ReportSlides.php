@@ -6,12 +6,13 @@ namespace KeenMargin\App\Export\Report;
 
 use KeenMargin\App\Export\Slides\Deck;
 use KeenMargin\App\Export\Slides\PageSlide;
-use KeenMargin\App\Export\Slides\PageSpeech;
 use KeenMargin\Core\Report\Layout\ReportPages;
 
 /** A whole report as slides, a page a slide: shapes and texts that can be edited where they land. */
 final readonly class ReportSlides implements ReportRenderer
 {
+    public const MEDIA_TYPE = 'application/vnd.openxmlformats-officedocument.presentationml.presentation';
+
     public function format(): string
     {
         return 'pptx';
@@ -19,7 +20,7 @@ final readonly class ReportSlides implements ReportRenderer
 
     public function mediaType(): string
     {
-        return 'application/vnd.openxmlformats-officedocument.presentationml.presentation';
+        return self::MEDIA_TYPE;
     }
 
     public function render(ReportPages $pages, \DateTimeImmutable $made, Origin $origin): string

@@ -53,7 +53,7 @@ final class Deck
     }
 
     /** @param list<Speech> $speeches what is said under it */
-    public function add(PageSlide $page, array $speeches): void
+    public function add(SlideContent $page, array $speeches): void
     {
         $number = \count($this->slides) + 1;
         $name = "ppt/slides/slide$number.xml";
@@ -62,10 +62,10 @@ final class Deck
         foreach ($page->nodes as $placed) {
             $shapes .= $writer->node($placed->node, $placed->block);
         }
-        $this->package->add($name, Slide::TYPE, Slide::xml($page->name(), $shapes));
+        $this->package->add($name, Slide::TYPE, Slide::xml($page->name, $shapes));
         $this->package->relations($name)->to('slideLayout', self::LAYOUT);
         $this->slides[] = $this->package->relations(self::PRESENTATION)->to('slide', $name);
-        $this->addNotes($number, $name, $page->id(), $speeches);
+        $this->addNotes($number, $name, $page->id, $speeches);
     }
 
     public function bytes(): string

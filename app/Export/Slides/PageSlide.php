@@ -8,11 +8,13 @@ use KeenMargin\App\Export\Slides\Part\SlideLayout;
 use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\MarkShapes;
 use KeenMargin\App\Export\Slides\Shape\Node;
+use KeenMargin\App\Export\Slides\Shape\Placed;
 use KeenMargin\App\Export\Slides\Shape\Placeholder;
 use KeenMargin\App\Export\Slides\Shape\RowName;
 use KeenMargin\App\Export\Slides\Shape\SceneShapes;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\Shape\TextShapes;
+use KeenMargin\App\Export\Slides\Shape\WiderLetters;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Report\Block\FiguresBlock;
 use KeenMargin\Core\Report\Block\TextBlock;
@@ -33,14 +35,15 @@ final class PageSlide
     private const FRAME = ['margin', 'rule'];
 
     /** @var list<Placed> in reading order */
-    public array $nodes = [];
+    private array $nodes = [];
     private int $texts = 0;
 
     private function __construct(private readonly DrawnPage $page, private readonly float $scale)
     {
     }
 
-    public static function of(DrawnPage $page, float $scale): self
+    /** @param float $scale points of the slide for a point of the page */
+    public static function of(DrawnPage $page, float $scale): SlideContent
     {
         $own = new self($page, $scale);
         $texts = new TextShapes($scale);
@@ -56,8 +59,7 @@ final class PageSlide
         }
         foreach ($page->blocks as $block) {
             $own->block($block, $texts);
-        }
-        [] === $page->noteTexts || $own->put(
+        }[] === $page->noteTexts || $own->put(
             $id,
             $texts->shape(
                 self::NOTES,
@@ -70,17 +72,11 @@ final class PageSlide
             self::isRule($mark) || $own->put($id, $frame->shape($mark));
         }
 
-        return $own;
-    }
+        $title = $page->page->title;
 
-    public function id(): string
-    {
-        return $this->page->page->id;
-    }
+        $nodes = WiderLetters::fitted($own->nodes, $scale * $page->paper->width);
 
-    public function name(): string
-    {
-        return '' === $this->page->page->title ? "Page {$this->page->number}" : $this->page->page->title;
+        return new SlideContent($id, '' === $title ? "Page $page->number" : $title, $nodes);
     }
 
     private function block(PlacedBlock $block, TextShapes $texts): void
@@ -89,13 +85,10 @@ final class PageSlide
         $drawing = $block->drawing;
         $nodes = [];
         if (null !== $drawing) {
-            $placing = new Placing(
-                $this->scale * $block->left,
-                $this->scale * $block->top,
-                $this->scale * $block->scale,
-            );
-            $shapes = new MarkShapes($placing, $this->scale * $block->scale, $drawing->scene->colours);
-            $nodes = SceneShapes::of($this->seen($drawing->scene->marks(), $block), $shapes, self::names($drawing));
+            $scale = $this->scale * $block->scale;
+            $placing = new Placing($this->scale * $block->left, $this->scale * $block->top, $scale);
+            $marks = $this->seen($drawing->scene->marks(), $block);
+            $nodes = self::chart($drawing, $marks, new MarkShapes($placing, $scale, $drawing->scene->colours));
         }
         $own = new MarkShapes(new Placing(0.0, 0.0, $this->scale), $this->scale, 'effect');
         array_push($nodes, ...SceneShapes::of(TextShapes::besides($block->marks), $own, []));
@@ -105,8 +98,7 @@ final class PageSlide
             $shape = $texts->shape("text$i", 'Text', [$text], $placeholder);
             // A placeholder is never part of a group.
             $isText ? $this->put($id, $shape) : $nodes[] = $shape;
-        }
-        [] === $nodes || $this->put($id, new ShapeGroup(
+        }[] === $nodes || $this->put($id, new ShapeGroup(
             key: '',
             name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
             words: $drawing->scene->description ?? '',
@@ -142,8 +134,14 @@ final class PageSlide
         return $mark instanceof Line && \in_array($mark->role, self::FRAME, true);
     }
 
-    /** @return array<string, RowName> by the keys of rows */
-    private static function names(Drawing $drawing): array
+    /**
+     * The marks of a chart, row by row.
+     *
+     * @param iterable<Mark> $marks
+     *
+     * @return list<Node>
+     */
+    public static function chart(Drawing $drawing, iterable $marks, MarkShapes $shapes): array
     {
         $words = new RowNames($drawing->workings);
         $names = [];
@@ -151,6 +149,6 @@ final class PageSlide
             $names[$row->key->id] = new RowName($words->brief($row), $words->whole($row));
         }
 
-        return $names;
+        return SceneShapes::of($marks, $shapes, $names);
     }
 }

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Charts;
 
 use KeenMargin\App\Http\Contract\Operation;
+use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\Records;
+use KeenMargin\App\Reports\ChartSlides;
+use KeenMargin\App\Reports\ReportDocuments;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
@@ -16,7 +19,9 @@ use KeenMargin\Core\Drawing\ChartKinds;
 use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Recipe;
+use KeenMargin\Core\Report\ChartPage;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -38,6 +43,7 @@ final readonly class ChartPictureController
         private OpenDatasets $datasets,
         private ChartKinds $kinds,
         private Pictures $pictures,
+        private ChartSlides $slides,
         private DatasetNotes $notes,
         private KeptDocuments $documents,
         #[Autowire('%kernel.project_dir%')] private string $project,
@@ -58,11 +64,15 @@ final readonly class ChartPictureController
     }
 
     /** Whoever shows it asks each time whether it has changed. */
-    #[Route('/charts/{id}.{format}', requirements: ['id' => Records::ID, 'format' => 'svg|png|pdf'], methods: 'GET')]
+    #[Route(
+        '/charts/{id}.{format}',
+        requirements: ['id' => Records::ID, 'format' => 'svg|png|pdf|pptx'],
+        methods: 'GET',
+    ),]
     #[Operation(
-        'The chart as a picture, always as it is now, under an address to link to',
+        'The chart as a picture or a slide, always as it is now, under an address to link to',
         query: ['scale' => '1|2|3'],
-        media: ['image/svg+xml', 'image/png', 'application/pdf'],
+        media: ['image/svg+xml', 'image/png', 'application/pdf', ChartSlides::MEDIA_TYPE],
     ),]
     public function whole(int $id, string $format, Request $request): Response
     {
@@ -77,6 +87,9 @@ final readonly class ChartPictureController
             return $answer;
         }
         [$figures, $recipe] = $this->figured($chart);
+        if ('pptx' === $format) {
+            return $this->slide($chart, $recipe, $answer);
+        }
         $drawing = Drawing::of(
             $recipe,
             $figures,
@@ -87,6 +100,21 @@ final readonly class ChartPictureController
         $picture->setEtag(trim((string) $answer->getEtag(), '"'));
 
         return $picture;
+    }
+
+    private function slide(ChartRecord $chart, Recipe $recipe, Response $answer): Response
+    {
+        $report = ChartPage::report(
+            ReportDocuments::namedChart($chart),
+            $chart->name,
+            $recipe->finish->message,
+            $chart->dataset->organisation,
+        );
+        $name = FileName::ofTitle($chart->name, 'pptx');
+        $answer->headers->set('Content-Type', ChartSlides::MEDIA_TYPE);
+        $answer->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', ...$name));
+
+        return $answer->setContent($this->slides->render($report));
     }
 
     /** A short hash of the code that draws, as bin/setup keeps it. */

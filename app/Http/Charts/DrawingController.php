@@ -12,6 +12,8 @@ use KeenMargin\App\Http\IncomingRecipes;
 use KeenMargin\App\Http\JsonBody;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Http\Version;
+use KeenMargin\App\Reports\ChartSlides;
+use KeenMargin\App\Reports\ReportDocuments;
 use KeenMargin\App\Storage\DatasetNotes;
 use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\DatasetRecord;
@@ -25,6 +27,7 @@ use KeenMargin\Core\Question\Change\CarryOver;
 use KeenMargin\Core\Question\Document\RecipeWriter;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\Typed\TypedSlot;
+use KeenMargin\Core\Report\ChartPage;
 use KeenMargin\Core\Workings\About\NotesInChart;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -43,6 +46,7 @@ final readonly class DrawingController
         private OpenDatasets $datasets,
         private ChartKinds $kinds,
         private Pictures $pictures,
+        private ChartSlides $slides,
         private DatasetNotes $notes,
         private IncomingRecipes $recipes,
         private KeptDocuments $documents,
@@ -106,12 +110,12 @@ final readonly class DrawingController
 
     /** With the notes of its rows, numbered and below. */
     #[Route('/pictures', defaults: ['format' => 'svg'])]
-    #[Route('/pictures.{format}', requirements: ['format' => 'svg|png|pdf'])]
+    #[Route('/pictures.{format}', requirements: ['format' => 'svg|png|pdf|pptx'])]
     #[Operation(
-        'The chart as SVG, PNG or PDF, with its notes below',
+        'The chart as SVG, PNG or PDF, with its notes below, or as a slide, with its notes in the margin',
         body: ['recipe' => 'Recipe'],
         query: ['scale' => '1|2|3'],
-        media: ['image/svg+xml', 'image/png', 'application/pdf'],
+        media: ['image/svg+xml', 'image/png', 'application/pdf', ChartSlides::MEDIA_TYPE],
     ),]
     public function picture(int $id, string $format, Request $request): Response
     {
@@ -123,9 +127,20 @@ final readonly class DrawingController
             $this->notes->inChart($record, $recipe->question, true),
         );
 
-        return $this->pictures->answer($drawing->scene, $format, $request, [
-            'Content-Disposition' => self::named($drawing, $format),
-        ]);
+        $named = ['Content-Disposition' => self::named($drawing, $format)];
+
+        return 'pptx' === $format
+            ? new Response($this->slide($drawing, $record), 200, ['Content-Type' => ChartSlides::MEDIA_TYPE] + $named)
+            : $this->pictures->answer($drawing->scene, $format, $request, $named);
+    }
+
+    private function slide(Drawing $drawing, DatasetRecord $record): string
+    {
+        $chart = ReportDocuments::ownChart($record, RecipeWriter::toArray($drawing->recipe));
+        $message = $drawing->recipe->finish->message;
+        $title = $drawing->workings->context->subject;
+
+        return $this->slides->render(ChartPage::report($chart, $title, $message, $record->organisation));
     }
 
     #[Route('/workings', defaults: ['format' => 'csv'])]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Reports;
 
 use KeenMargin\App\Editing\ReportEdit;
+use KeenMargin\App\Export\Report\ReportFormats;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\QueryNumber;
 use KeenMargin\App\Http\Records;
@@ -34,6 +35,7 @@ final readonly class IssueController
         private Records $records,
         private IssueStore $issues,
         private Issuing $issuing,
+        private ReportFormats $formats,
         private Changes $changes,
         private ReportState $states,
         private ReportEdit $edit,
@@ -103,19 +105,23 @@ final readonly class IssueController
     }
 
     #[Route(
-        '/reports/{id}/issues/{number}.pdf',
-        requirements: ['id' => Records::ID, 'number' => self::NUMBER],
+        '/reports/{id}/issues/{number}.{format}',
+        requirements: ['id' => Records::ID, 'number' => self::NUMBER, 'format' => ReportFormats::ENDINGS],
         methods: 'GET',
     ),]
-    #[Operation('An issued report as it went out, as PDF', media: ['application/pdf'])]
-    public function pdf(int $id, int $number): Response
+    #[Operation('An issued report as it went out, as a file', media: ReportFormats::MEDIA_TYPES)]
+    public function file(int $id, int $number, string $format): Response
     {
-        $bytes = $this->issues->maybePart($id, $number, 'pdf') ?? throw self::gone($number);
         $brief = $this->issues->maybeBrief($id, $number) ?? throw self::gone($number);
+        $bytes =
+            $this->issues->maybeFile($id, $number, $format) ??
+            throw new NotFoundHttpException(
+                "Issue $number went out before reports were kept as .$format; take its PDF, or issue it anew.",
+            );
         $title = \is_string($brief['title']) ? $brief['title'] : 'Report';
         $closing = \is_string($brief['closing']) ? $brief['closing'] : '';
 
-        return ReportPageController::file($bytes, trim("$title $closing"));
+        return ReportPageController::file($bytes, trim("$title $closing"), $this->formats->of($format));
     }
 
     /** From an issued report to the draft, to the same with the figures as they are now, or to another issued one. */

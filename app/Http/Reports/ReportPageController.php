@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Reports;
 
-use KeenMargin\App\Export\Report\ReportPdf;
+use KeenMargin\App\Export\Report\ReportFormats;
+use KeenMargin\App\Export\Report\ReportRenderer;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\QueryNumber;
@@ -13,6 +14,7 @@ use KeenMargin\App\Reports\NumberOffers;
 use KeenMargin\App\Reports\OpenReports;
 use KeenMargin\App\Reports\PageState;
 use KeenMargin\App\Reports\ReportFile;
+use KeenMargin\App\Reports\StoredOrigin;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Render\SvgRenderer;
@@ -37,7 +39,8 @@ final readonly class ReportPageController
         private OpenReports $open,
         private ReportFile $files,
         private SvgRenderer $svg,
-        private ReportPdf $pdf,
+        private ReportFormats $formats,
+        private StoredOrigin $origin,
     ) {
     }
 
@@ -112,30 +115,33 @@ final readonly class ReportPageController
     }
 
     /** All pages, under an address to link to; whoever opens it gets them as they are now. */
-    #[Route('/reports/{id}.pdf', requirements: ['id' => Records::ID], methods: 'GET')]
-    #[Operation('All pages as they are now, as PDF', media: ['application/pdf'])]
-    public function pdf(int $id): Response
+    #[Route(
+        '/reports/{id}.{format}',
+        requirements: ['id' => Records::ID, 'format' => ReportFormats::ENDINGS],
+        methods: 'GET',
+    ),]
+    #[Operation('All pages as they are now, as a file', media: ReportFormats::MEDIA_TYPES)]
+    public function whole(int $id, string $format): Response
     {
         $record = $this->records->report($id);
-
-        return self::file($this->render($record), $record->title);
-    }
-
-    public static function file(string $bytes, string $title): Response
-    {
-        return new Response($bytes, 200, [
-            'Content-Type' => 'application/pdf',
-            'Cache-Control' => 'max-age=0, must-revalidate',
-            'Content-Disposition' => HeaderUtils::makeDisposition('inline', ...FileName::ofTitle($title, 'pdf')),
-        ]);
-    }
-
-    private function render(ReportRecord $record): string
-    {
+        $renderer = $this->formats->of($format);
         $made = new \DateTimeImmutable();
-        $drawing = $this->open->drawing($this->withPage($record));
+        $pages = new ReportPages($this->open->drawing($this->withPage($record)), $made);
 
-        return $this->pdf->render(new ReportPages($drawing, $made), $made);
+        return self::file($renderer->render($pages, $made, $this->origin->of($record)), $record->title, $renderer);
+    }
+
+    public static function file(string $bytes, string $title, ReportRenderer $renderer): Response
+    {
+        $name = FileName::ofTitle($title, $renderer->format());
+        // A browser shows PDF by itself, and nothing else of what a report is written as.
+        $shown = 'pdf' === $renderer->format() ? 'inline' : 'attachment';
+
+        return new Response($bytes, 200, [
+            'Content-Type' => $renderer->mediaType(),
+            'Cache-Control' => 'max-age=0, must-revalidate',
+            'Content-Disposition' => HeaderUtils::makeDisposition($shown, ...$name),
+        ]);
     }
 
     /** A report without any page is shown as one that nothing stands on. */

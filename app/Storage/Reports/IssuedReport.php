@@ -14,7 +14,7 @@ final readonly class IssuedReport
      * @param string $snapshot JSON: every number and note behind its pages
      * @param string $pages JSON list: its pages as the page shows them
      * @param string $sources JSON list: of which imports its figures are
-     * @param string $pdf bytes
+     * @param array<string, string> $files bytes, by the ending of the file
      */
     public function __construct(
         public string $title,
@@ -25,7 +25,7 @@ final readonly class IssuedReport
         public string $snapshot,
         public string $pages,
         public string $sources,
-        public string $pdf,
+        public array $files,
     ) {
     }
 }

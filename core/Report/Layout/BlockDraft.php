@@ -126,6 +126,21 @@ final class BlockDraft
         $this->height = $this->whole(min($this->drawing->scene->height, $bottom + self::BELOW));
     }
 
+    /**
+     * @param float $top where the block stands on the page
+     *
+     * @return list<PlacedText> its texts where they stand there
+     */
+    public function placedTexts(float $top): array
+    {
+        $below = $top + $this->height - $this->belowHeight;
+
+        return [
+            ...array_map(fn (PlacedText $one): PlacedText => $one->moved($this->left, $top), $this->texts),
+            ...array_map(fn (PlacedText $one): PlacedText => $one->moved($this->left, $below), $this->belowTexts),
+        ];
+    }
+
     /** What is left of a height of the page for the chart, in points of its own. */
     private function points(float $height): int
     {

@@ -341,25 +341,11 @@ final class PageLayout
             drawing: $draft->drawing,
             scale: $draft->scale(),
             marks: [...array_map($own->mark(...), $draft->marks), ...array_map($below->mark(...), $draft->below)],
-            texts: self::texts($draft, $top),
+            texts: $draft->placedTexts($top),
             trouble: $draft->trouble,
             cannot: $draft->cannot,
             name: $block instanceof ChartBlock ? $this->drawing->nameOf($block) : '',
         );
-    }
-
-    /** @return list<PlacedText> where they stand on the page */
-    private static function texts(BlockDraft $draft, float $top): array
-    {
-        $bottom = $top + $draft->height - $draft->belowHeight;
-
-        return [
-            ...array_map(static fn (PlacedText $one): PlacedText => $one->moved($draft->left, $top), $draft->texts),
-            ...array_map(
-                static fn (PlacedText $one): PlacedText => $one->moved($draft->left, $bottom),
-                $draft->belowTexts,
-            ),
-        ];
     }
 
     /** @return list<Mark> the rule of the margin, and that below the message */

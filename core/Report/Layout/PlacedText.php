@@ -42,10 +42,4 @@ final readonly class PlacedText
     {
         return With::of($this, ['size' => $size]);
     }
-
-    /** Height that it takes. */
-    public function height(): float
-    {
-        return TextLayout::of($this)->height;
-    }
 }

@@ -20,7 +20,9 @@ final readonly class RowNames
     public function brief(Row $row): string
     {
         $columns = $this->workings->table->columns;
-        $amount = self::maybeFirst($columns, [ColumnForm::Amount, ColumnForm::Change, ColumnForm::Rate]);
+        $amount =
+            $this->workings->table->maybeColumn('shown') ??
+            self::maybeFirst($columns, [ColumnForm::Amount, ColumnForm::Change, ColumnForm::Rate]);
         $variance = self::maybeFirst($columns, [ColumnForm::Variance, ColumnForm::Points]);
 
         return $this->said($row->name, $row, array_filter([$amount, $variance]));
@@ -29,10 +31,12 @@ final readonly class RowNames
     /** All its numbers: `Jul 2026: AC 1,031, BU 949, ΔBU +82, ΔBU % +8.6`. */
     public function whole(Row $row): string
     {
-        return $this->said($row->label, $row, $this->workings->table->columns);
+        $isOwn = static fn (Column $column): bool => 'shown' !== $column->key || null === $row->shownScenario;
+
+        return $this->said($row->label, $row, array_filter($this->workings->table->columns, $isOwn));
     }
 
-    /** @param list<Column> $columns */
+    /** @param array<int, Column> $columns */
     private function said(string $name, Row $row, array $columns): string
     {
         $said = [];
@@ -53,7 +57,7 @@ final readonly class RowNames
     }
 
     /**
-     * @param list<Column>     $columns
+     * @param list<Column> $columns
      * @param list<ColumnForm> $forms
      */
     private static function maybeFirst(array $columns, array $forms): ?Column

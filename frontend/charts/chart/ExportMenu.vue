@@ -34,6 +34,11 @@ const groups = computed(() => [
       note: 'vectors and real text',
       does: () => saved(savePicture(props.dataset, props.recipe, 'pdf')),
     },
+    {
+      label: 'Slide as PPTX',
+      note: 'shapes to edit',
+      does: () => saved(savePicture(props.dataset, props.recipe, 'pptx')),
+    },
     ...[1, 2, 3].map((scale) => ({
       label: `Picture as PNG, ${scale}×`,
       note: ['for the screen', 'for slides', 'for print'][scale - 1] ?? '',

@@ -5,7 +5,7 @@ import type { Recipe } from '../../shared/types'
 const pictures = (dataset: number, format: string, scale = 1) =>
   `/datasets/${dataset}/pictures.${format}${format === 'png' ? `?scale=${scale}` : ''}`
 
-export const savePicture = (dataset: number, recipe: Recipe, format: 'svg' | 'png' | 'pdf', scale = 1) =>
+export const savePicture = (dataset: number, recipe: Recipe, format: 'svg' | 'png' | 'pdf' | 'pptx', scale = 1) =>
   saveFile(pictures(dataset, format, scale), { recipe })
 export const saveWorkings = (dataset: number, recipe: Recipe, format: 'csv' | 'xlsx') =>
   saveFile(`/datasets/${dataset}/workings.${format}`, { recipe })

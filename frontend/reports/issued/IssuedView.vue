@@ -41,6 +41,7 @@ useKeys({ PageDown: () => turn(1), PageUp: () => turn(-1) })
 <template>
   <div class="flex h-screen flex-col">
     <TopBar area="reports" class="max-sm:hidden">
+      <a class="button" :href="`/reports/${id}/issues/${number}.pptx`" download>Slides as issued</a>
       <a class="button button-strong" :href="`/reports/${id}/issues/${number}.pdf`" target="_blank" rel="noopener"
         >PDF as issued</a
       >

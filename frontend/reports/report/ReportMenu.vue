@@ -11,9 +11,9 @@ import type { Report } from '../types'
 const props = defineProps<{ report: Report }>()
 const { tell } = useToast()
 const button = ref<{ $el: HTMLElement } | null>(null)
-const address = `${window.location.origin}/reports/${props.report.id}.pdf`
 
-async function copyAddress() {
+async function copyAddress(ending: string) {
+  const address = `${window.location.origin}/reports/${props.report.id}.${ending}`
   try {
     await navigator.clipboard.writeText(address)
     tell('The address is copied. Whoever opens it gets the pages as they are then.')
@@ -43,9 +43,15 @@ useKeys({ e: () => button.value?.$el.click() })
           ><span class="flex-1">All pages as PDF</span><span class="text-quiet">vectors, real text</span></a
         >
       </MenuItem>
-      <MenuItem
-        ><button class="choice" @click="copyAddress">
-          <span class="flex-1">Address of the PDF</span><span class="text-quiet">always current</span>
+      <MenuItem>
+        <a class="choice" :href="`/reports/${report.id}.pptx`" download
+          ><span class="flex-1">Slides as PPTX</span><span class="text-quiet">shapes to edit</span></a
+        >
+      </MenuItem>
+      <MenuItem v-for="(name, ending) in { pdf: 'PDF', pptx: 'slides' }" :key="ending"
+        ><button class="choice" @click="copyAddress(ending)">
+          <span class="flex-1">Address of the {{ name }}</span
+          ><span class="text-quiet">always current</span>
         </button></MenuItem
       >
       <MenuItem>

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Paint;
 
-use KeenMargin\App\Export\Slides\Xml;
+use KeenMargin\App\Export\Slides\Package\Xml;
 use KeenMargin\Core\Notation\Ink;
 
 /**

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Part;
 
-use KeenMargin\App\Export\Slides\Xml;
+use KeenMargin\App\Export\Slides\Package\Xml;
 
 /** What a deck says of itself: its title, whose it is, when it was made. */
 final class Properties
 {
     public const CORE = 'application/vnd.openxmlformats-package.core-properties+xml';
-    public const CORE_RELATION = 'http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties';
+    public const CORE_RELATION =
+        'http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties';
     public const APP = 'application/vnd.openxmlformats-officedocument.extended-properties+xml';
 
     public static function core(string $title, string $organisation, \DateTimeImmutable $made): string

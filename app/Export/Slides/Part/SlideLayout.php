@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Part;
 
+use KeenMargin\App\Export\Slides\Package\Xml;
 use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\Placeholder;
-use KeenMargin\App\Export\Slides\Xml;
 use KeenMargin\Core\Report\Layout\Paper;
 use KeenMargin\Core\Report\Sheet;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Part;
 
-use KeenMargin\App\Export\Slides\Xml;
+use KeenMargin\App\Export\Slides\Package\Xml;
 
 /** What stands under a slide for whoever presents it, and the master of those pages. */
 final class SpeakerNotes

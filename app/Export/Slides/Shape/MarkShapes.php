@@ -14,14 +14,13 @@ use KeenMargin\Core\Scene\Path;
 use KeenMargin\Core\Scene\Placing;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Scene\TextMeasure;
 
 /** Makes shapes of marks, one by one; of texts that stand side by side one shape. */
 final class MarkShapes
 {
     /** Room for a line of any font, in parts of the size. */
     private const LINE = 1.6;
-    /** By so much letters of another font may be wider. */
-    private const WIDER = 1.08;
     private const ROOM = 2.0;
     /** Texts that begin so close to where the one before ends are one. */
     private const JOINED = 0.3;
@@ -87,17 +86,31 @@ final class MarkShapes
      */
     public function joined(array $texts): Shape
     {
-        return $this->text(array_map($this->placing->mark(...), $texts));
+        return $this->text(array_map($this->placing->text(...), $texts));
     }
 
-    /** Whether a text goes on where another ends. */
+    /** Whether a text goes on where another ends, or in a title a space behind it. */
     public static function goesOn(Text $before, Text $text): bool
     {
         return 'start' === $before->anchor
             && 'start' === $text->anchor
             && $before->key === $text->key
             && abs($before->y - $text->y) < 0.01
-            && abs($before->x + $before->width - $text->x) < self::JOINED;
+            && (abs(self::gap($before, $text)) < self::JOINED || self::isSpace($before, $text));
+    }
+
+    private static function gap(Text $before, Text $text): float
+    {
+        return $text->x - $before->x - $before->width;
+    }
+
+    private static function isSpace(Text $before, Text $text): bool
+    {
+        $space = TextMeasure::width(' ', $text->size);
+
+        return 'title' === $before->role
+            && 'title' === $text->role
+            && abs(self::gap($before, $text) - $space) < self::JOINED;
     }
 
     private function made(
@@ -146,22 +159,18 @@ final class MarkShapes
         $first = $texts[0];
         $width = array_sum(array_map(static fn (Text $text): float => $text->width, $texts));
         $size = max(array_map(static fn (Text $text): float => $text->size, $texts));
-        $room = self::WIDER * $width + self::ROOM;
+        $room = WiderLetters::WIDER * $width + self::ROOM;
         $left = match ($first->anchor) {
             'start' => $first->x,
             'middle' => $first->x - $room / 2.0,
             'end' => $first->x - $room,
         };
         $bottom = $first->y + TextBody::BELOW_BASELINE * $size;
-        $pieces = array_map(
-            static fn (Text $text): TextPiece => new TextPiece(
-                $text->text,
-                $text->size,
-                Ink::of($text->fill),
-                $text->weight,
-            ),
-            $texts,
-        );
+        $pieces = [];
+        foreach ($texts as $i => $text) {
+            $space = $i > 0 && self::isSpace($texts[$i - 1], $text) ? ' ' : '';
+            $pieces[] = new TextPiece($space.$text->text, $text->size, Ink::of($text->fill), $text->weight);
+        }
 
         return new Shape(
             key: $this->key($first, $first->role, $first->key, $first->of),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Shape;
 
-use KeenMargin\App\Export\Slides\Xml;
+use KeenMargin\App\Export\Slides\Package\Xml;
 use KeenMargin\Core\Scene\Arc;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Path;

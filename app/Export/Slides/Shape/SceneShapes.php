@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Shape;
 
 use KeenMargin\Core\Scene\Box;
+use KeenMargin\Core\Scene\Group;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\MarkBox;
 use KeenMargin\Core\Scene\Text;
@@ -17,7 +18,7 @@ final class SceneShapes
 {
     /** @var list<Node> */
     private array $behind = [];
-    /** @var array<string, list<Shape>> by the keys of rows */
+    /** @var array<string, non-empty-list<Shape>> by the keys of rows */
     private array $ofRows = [];
     /** @var list<Node> */
     private array $before = [];
@@ -44,7 +45,7 @@ final class SceneShapes
             if ($mark instanceof Text) {
                 $texts[] = $mark;
             } else {
-                $own->take($mark, $mark->key ?? null, $shapes->shape($mark));
+                $own->take($mark, self::rowOf($mark), $shapes->shape($mark));
             }
         }
         $own->takeTexts($texts, $shapes);
@@ -75,6 +76,11 @@ final class SceneShapes
         } else {
             $this->behind[] = $shape;
         }
+    }
+
+    private static function rowOf(Mark $mark): ?string
+    {
+        return $mark instanceof Group ? null : $mark->key ?? null;
     }
 
     /** Whether it was painted over a mark of a row. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Shape;
 
+use KeenMargin\App\Export\Slides\Package\Xml;
 use KeenMargin\App\Export\Slides\Paint\Palette;
-use KeenMargin\App\Export\Slides\Xml;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Type;
 

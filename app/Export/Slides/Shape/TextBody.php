@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Shape;
 
+use KeenMargin\Core\Document\With;
+
 /** The text of a shape. */
 final readonly class TextBody
 {
@@ -20,6 +22,19 @@ final readonly class TextBody
      */
     public function __construct(public array $lines, public bool $wraps = false, public string $at = 'bottom')
     {
+    }
+
+    /** The same in letters of another size. */
+    public function sized(float $factor): self
+    {
+        $piece = static fn (TextPiece $one): TextPiece => With::of($one, ['size' => $factor * $one->size]);
+
+        return With::of($this, [
+            'lines' => array_map(
+                static fn (TextLine $line): TextLine => With::of($line, ['pieces' => array_map($piece, $line->pieces)]),
+                $this->lines,
+            ),
+        ]);
     }
 
     public function text(): string

@@ -7,8 +7,8 @@ namespace KeenMargin\App\Export\Slides\Shape;
 use KeenMargin\Core\Report\Layout\PlacedText;
 use KeenMargin\Core\Report\Layout\TextLayout;
 use KeenMargin\Core\Report\Text\Paragraph;
-use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Circle;
+use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\Text;
 
 /**
@@ -17,8 +17,6 @@ use KeenMargin\Core\Scene\Text;
  */
 final readonly class TextShapes
 {
-    /** By so much letters of another font may be wider. */
-    private const WIDER = 1.08;
     private const STEP = 0.02;
     private const SMALLEST = 0.8;
     /** Marks that paragraphs stand for. */
@@ -41,7 +39,7 @@ final readonly class TextShapes
         foreach ($texts as $text) {
             $gap = null === $bottom ? 0.0 : $text->top - $bottom;
             array_push($lines, ...$this->lines($text, $gap, $factor));
-            $bottom = $text->top + $text->height();
+            $bottom = $text->top + self::height($text);
         }
         $first = $texts[0];
         // A line of a set height has what hangs below its baseline at its foot.
@@ -110,12 +108,20 @@ final readonly class TextShapes
     /** How much smaller it is set, so that wider letters take no more lines. */
     private static function factor(PlacedText $text): float
     {
-        $room = $text->height() + 0.5;
+        $room = self::height($text) + 0.5;
         $factor = 1.0;
-        while ($factor > self::SMALLEST && $text->sized($factor * self::WIDER * $text->size)->height() > $room) {
+        while (
+            $factor > self::SMALLEST
+            && self::height($text->sized($factor * WiderLetters::WIDER * $text->size)) > $room
+        ) {
             $factor -= self::STEP;
         }
 
         return $factor;
+    }
+
+    private static function height(PlacedText $text): float
+    {
+        return TextLayout::of($text)->height;
     }
 }

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Export\Slides;
+namespace KeenMargin\App\Export\Report;
 
-use KeenMargin\App\Export\Report\Origin;
+use KeenMargin\App\Export\Slides\Speech;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\DrawnPage;

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Export\Slides;
-
-use KeenMargin\App\Export\Slides\Shape\Node;
+namespace KeenMargin\App\Export\Slides\Shape;
 
 /** What stands on a slide, and which block of the report, or which page, it belongs to. */
 final readonly class Placed

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Export\Slides;
+namespace KeenMargin\App\Export\Slides\Package;
 
 /** Texts and lengths as the parts of a deck write them. */
 final class Xml
