@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Report;
 
-use KeenMargin\App\Export\Slides\Speech;
+use KeenMargin\App\Export\Slides\Part\Speech;
 use KeenMargin\Core\Report\Block\ChartBlock;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\DrawnPage;

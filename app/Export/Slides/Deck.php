@@ -6,12 +6,13 @@ namespace KeenMargin\App\Export\Slides;
 
 use KeenMargin\App\Export\Slides\Package\Package;
 use KeenMargin\App\Export\Slides\Paint\Palette;
+use KeenMargin\App\Export\Slides\Part\DeckMemory;
 use KeenMargin\App\Export\Slides\Part\Presentation;
 use KeenMargin\App\Export\Slides\Part\Properties;
 use KeenMargin\App\Export\Slides\Part\Slide;
 use KeenMargin\App\Export\Slides\Part\SlideLayout;
-use KeenMargin\App\Export\Slides\Part\SpeakerLine;
 use KeenMargin\App\Export\Slides\Part\SpeakerNotes;
+use KeenMargin\App\Export\Slides\Part\Speech;
 use KeenMargin\App\Export\Slides\Part\Theme;
 use KeenMargin\App\Export\Slides\Shape\ShapeWriter;
 use KeenMargin\App\Export\Slides\Shape\Tag;
@@ -29,6 +30,7 @@ final class Deck
 
     private readonly Package $package;
     private readonly Palette $palette;
+    private readonly DeckMemory $memory;
     /** @var list<string> ids of the relations to slides */
     private array $slides = [];
 
@@ -36,6 +38,7 @@ final class Deck
     {
         $this->package = new Package();
         $this->palette = new Palette();
+        $this->memory = new DeckMemory();
         $layout = new SlideLayout($report->sheet);
         $this->package->relations()->to('officeDocument', self::PRESENTATION);
         $this->package->relations(self::MASTER)->to('theme', self::THEME);
@@ -58,6 +61,7 @@ final class Deck
         $number = \count($this->slides) + 1;
         $name = "ppt/slides/slide$number.xml";
         $writer = new ShapeWriter($this->palette);
+        SlideMemory::take($page, $this->memory);
         $shapes = '';
         foreach ($page->nodes as $placed) {
             $shapes .= $writer->node($placed->node, $placed->block);
@@ -83,6 +87,8 @@ final class Deck
         $core = Properties::core($this->report->title, $this->report->organisation, $this->made);
         $this->package->add('docProps/core.xml', Properties::CORE, $core);
         $this->package->add('docProps/app.xml', Properties::APP, Properties::app(\count($this->slides)));
+        $this->package->add(DeckMemory::PART, DeckMemory::TYPE, $this->memory->xml());
+        $this->package->relations()->to(DeckMemory::RELATION, DeckMemory::PART);
         $this->package->relations()->to(Properties::CORE_RELATION, 'docProps/core.xml');
         $this->package->relations()->to('extended-properties', 'docProps/app.xml');
 
@@ -96,21 +102,10 @@ final class Deck
         $relations = $this->package->relations($name);
         $relations->to('notesMaster', self::NOTES_MASTER);
         $relations->to('slide', $slide);
-        $lines = [];
-        foreach ($speeches as $i => $speech) {
-            $i > 0 && $lines[] = new SpeakerLine('');
-            $lines[] = new SpeakerLine($speech->title, isHead: true);
-            foreach ($speech->said as $sentence) {
-                $lines[] = new SpeakerLine($sentence);
-            }
-            null === $speech->address || $lines[] = new SpeakerLine(
-                $speech->address,
-                link: $relations->toAddress($speech->address),
-            );
-        }
-        $text = implode("\n", array_map(static fn (SpeakerLine $line): string => $line->text, $lines));
-        $tag = new Tag($page, 'speech', ['says' => hash('crc32b', $text)]);
-        $this->package->add($name, SpeakerNotes::TYPE, SpeakerNotes::xml($lines, $tag->after('')));
+        $lines = SpeakerNotes::lines($speeches, $relations->toAddress(...));
+        $tag = (new Tag($page, SpeakerNotes::KEY, text: Tag::ofText(SpeakerNotes::text($lines))))->written();
+        $this->memory->block($page, $page)->tags[SpeakerNotes::KEY] = $tag;
+        $this->package->add($name, SpeakerNotes::TYPE, SpeakerNotes::xml($lines, $tag));
         $this->package->relations($slide)->to('notesSlide', $name);
     }
 }

@@ -12,6 +12,7 @@ use KeenMargin\App\Export\Slides\Shape\Placed;
 use KeenMargin\App\Export\Slides\Shape\Placeholder;
 use KeenMargin\App\Export\Slides\Shape\RowName;
 use KeenMargin\App\Export\Slides\Shape\SceneShapes;
+use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\Shape\TextShapes;
 use KeenMargin\App\Export\Slides\Shape\WiderLetters;
@@ -98,13 +99,16 @@ final class PageSlide
             $shape = $texts->shape("text$i", 'Text', [$text], $placeholder);
             // A placeholder is never part of a group.
             $isText ? $this->put($id, $shape) : $nodes[] = $shape;
-        }[] === $nodes || $this->put($id, new ShapeGroup(
-            key: '',
-            name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
-            words: $drawing->scene->description ?? '',
-            nodes: $nodes,
-            room: (new Frame($block->left, $block->top, $block->width, $block->height))->scaled($this->scale),
-        ));
+        }
+        if ([] !== $nodes) {
+            $room = (new Frame($block->left, $block->top, $block->width, $block->height))->scaled($this->scale);
+            $this->put($id, new ShapeGroup(
+                key: '',
+                name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
+                words: $drawing->scene->description ?? '',
+                nodes: [Shape::area($room, $room), ...$nodes],
+            ));
+        }
     }
 
     /**

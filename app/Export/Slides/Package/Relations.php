@@ -18,12 +18,9 @@ final class Relations
     {
     }
 
-    /** Where they are kept: `ppt/_rels/presentation.xml.rels` */
     public function name(): string
     {
-        $folder = \dirname($this->from);
-
-        return '' === $this->from ? '_rels/.rels' : "$folder/_rels/".basename($this->from).'.rels';
+        return self::nameOf($this->from);
     }
 
     /**
@@ -63,10 +60,27 @@ final class Relations
         return $xml->outputMemory();
     }
 
+    /** The whole address of a type: of office documents where it is one word. */
+    public static function typeOf(string $type): string
+    {
+        return str_contains($type, ':') ? $type : self::OF_DOCUMENTS.$type;
+    }
+
+    /** Where the relations of a part are kept: `ppt/_rels/presentation.xml.rels`. */
+    public static function nameOf(string $from): string
+    {
+        return '' === $from ? '_rels/.rels' : \dirname($from).'/_rels/'.basename($from).'.rels';
+    }
+
+    /** A part that holds no relations yet. */
+    public static function empty(): string
+    {
+        return Xml::HEAD.'<Relationships xmlns="'.self::NAMESPACE.'"></Relationships>';
+    }
+
     private function add(string $type, string $target, bool $isOutside): string
     {
-        $type = str_contains($type, ':') ? $type : self::OF_DOCUMENTS.$type;
-        $one = ['type' => $type, 'target' => $target, 'isOutside' => $isOutside];
+        $one = ['type' => self::typeOf($type), 'target' => $target, 'isOutside' => $isOutside];
         $known = array_search($one, $this->all, true);
         if (false !== $known) {
             return (string) $known;

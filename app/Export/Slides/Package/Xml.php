@@ -32,6 +32,22 @@ final class Xml
         return str_replace("\n", '&#10;', htmlspecialchars($text, \ENT_QUOTES | \ENT_XML1, 'UTF-8'));
     }
 
+    /** What an attribute of a tag says; blank where it has none of that name. */
+    public static function attribute(string $tag, string $name): string
+    {
+        $isThere = 1 === preg_match('~\s'.$name.'\s*=\s*(?:"([^"]*)"|\'([^\']*)\')~', $tag, $found);
+
+        return $isThere ? self::plain('' === $found[1] ? $found[2] ?? '' : $found[1]) : '';
+    }
+
+    /** What is written in XML as it is read. */
+    public static function plain(string $written): string
+    {
+        return str_contains($written, '&')
+            ? html_entity_decode($written, \ENT_QUOTES | \ENT_XML1, 'UTF-8')
+            : $written;
+    }
+
     /** A length in points as whole units. */
     public static function emu(float $points): int
     {

@@ -15,29 +15,68 @@ final class SpeakerNotes
     public const WIDTH = 540.0;
     public const HEIGHT = 720.0;
 
+    /** Key of the text in tags. */
+    public const KEY = 'speech';
+
     /**
-     * @param list<SpeakerLine> $lines
-     * @param string $description of the text, with its key
+     * @param list<Speech> $speeches
+     * @param callable(string): string $link id of the relation to an address
+     *
+     * @return list<SpeakerLine>
      */
-    public static function xml(array $lines, string $description): string
+    public static function lines(array $speeches, callable $link): array
+    {
+        $lines = [];
+        foreach ($speeches as $i => $speech) {
+            if ($i > 0) {
+                $lines[] = new SpeakerLine('');
+            }
+            $lines[] = new SpeakerLine($speech->title, isHead: true);
+            foreach ($speech->said as $sentence) {
+                $lines[] = new SpeakerLine($sentence);
+            }
+            if (null !== $speech->address) {
+                $lines[] = new SpeakerLine($speech->address, link: $link($speech->address));
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @param list<SpeakerLine> $lines */
+    public static function text(array $lines): string
+    {
+        return implode("\n", array_map(static fn (SpeakerLine $line): string => $line->text, $lines));
+    }
+
+    /** @param list<SpeakerLine> $lines */
+    public static function body(array $lines): string
     {
         $paragraphs = '';
         foreach ($lines as $line) {
             $link = null === $line->link ? '' : "<a:hlinkClick r:id=\"$line->link\"/>";
             $weight = $line->isHead ? ' b="1"' : '';
-            $paragraphs .= '' === $line->text
+            $text = Xml::text($line->text);
+            $paragraphs .= '' === $text
                 ? '<a:p/>'
-                : "<a:p><a:r><a:rPr lang=\"en-GB\"$weight noProof=\"1\">$link</a:rPr><a:t>".Xml::text($line->text).
-                    '</a:t></a:r></a:p>';
+                : "<a:p><a:r><a:rPr lang=\"en-GB\"$weight noProof=\"1\">$link</a:rPr><a:t>$text</a:t></a:r></a:p>";
         }
-        $paragraphs = '' === $paragraphs ? '<a:p/>' : $paragraphs;
 
+        return '<p:txBody><a:bodyPr/><a:lstStyle/>'.('' === $paragraphs ? '<a:p/>' : $paragraphs).'</p:txBody>';
+    }
+
+    /**
+     * @param list<SpeakerLine> $lines
+     * @param string $description of the text, with its tag
+     */
+    public static function xml(array $lines, string $description): string
+    {
         return Xml::HEAD.'<p:notes '.Xml::NAMESPACES.'><p:cSld>'.Slide::TREE.
             '<p:sp><p:nvSpPr><p:cNvPr id="2" name="Slide"/><p:cNvSpPr><a:spLocks noGrp="1" noRot="1" '.
             'noChangeAspect="1"/></p:cNvSpPr><p:nvPr><p:ph type="sldImg"/></p:nvPr></p:nvSpPr><p:spPr/></p:sp>'.
             '<p:sp><p:nvSpPr><p:cNvPr id="3" name="Notes" descr="'.Xml::text($description).'"/><p:cNvSpPr>'.
             '<a:spLocks noGrp="1"/></p:cNvSpPr><p:nvPr><p:ph type="body" idx="1"/></p:nvPr></p:nvSpPr><p:spPr/>'.
-            "<p:txBody><a:bodyPr/><a:lstStyle/>$paragraphs</p:txBody></p:sp></p:spTree></p:cSld>".
+            self::body($lines).'</p:sp></p:spTree></p:cSld>'.
             '<p:clrMapOvr><a:masterClrMapping/></p:clrMapOvr></p:notes>';
     }
 

@@ -194,6 +194,9 @@ final class MarkShapes
     /** `value AC` */
     private static function name(string $role, ?string $of): string
     {
-        return trim(str_replace('-', ' ', $role)." $of") ?: 'mark';
+        $words = str_replace('-', ' ', $role);
+        $named = null === $of || str_contains($words, $of) ? $words : "$words $of";
+
+        return '' === $named ? 'mark' : $named;
     }
 }

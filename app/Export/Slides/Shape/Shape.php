@@ -19,6 +19,7 @@ final readonly class Shape implements Node
      * @param list<float> $dash strokes and gaps in turn, in points; none of a whole line
      * @param ?TextBody $text null: none
      * @param ?Placeholder $placeholder null: it is none
+     * @param ?Frame $room of the area of a block: where its page has it; null: it is no such area
      */
     public function __construct(
         public string $key,
@@ -32,7 +33,18 @@ final readonly class Shape implements Node
         public array $dash = [],
         public ?TextBody $text = null,
         public ?Placeholder $placeholder = null,
+        public ?Frame $room = null,
     ) {
+    }
+
+    /**
+     * Where a block is: nothing that is seen, but it is moved and made smaller with the block.
+     *
+     * @param Frame $room where its page has it
+     */
+    public static function area(Frame $frame, Frame $room): self
+    {
+        return new self('area', 'area', $frame, Outline::rectangle(), room: $room);
     }
 
     public function frame(): Frame

@@ -12,14 +12,12 @@ final readonly class ShapeGroup implements Node
      * @param string $name as lists of shapes show it: `Jul: AC 1,031, ΔBU +82`
      * @param string $words what it shows, for whoever does not see it
      * @param non-empty-list<Node> $nodes from back to front
-     * @param ?Frame $room that its block has on the page; null: it is no block
      */
     public function __construct(
         public string $key,
         public string $name,
         public string $words,
         public array $nodes,
-        public ?Frame $room = null,
     ) {
     }
 

@@ -19,45 +19,79 @@ final class ShapeWriter
     private array $styles = [];
     private int $lastId;
 
-    /** @param int $lastId the highest id that the slide has already */
-    public function __construct(private readonly Palette $palette, int $lastId = 1)
-    {
+    /**
+     * @param int $lastId the highest id that the slide has already
+     * @param Space $space in which places are told
+     */
+    public function __construct(
+        private readonly Palette $palette,
+        int $lastId = 1,
+        private readonly Space $space = new Space(),
+    ) {
         $this->lastId = $lastId;
     }
 
-    /** @param string $block id of the block that it belongs to */
-    public function node(Node $node, string $block): string
+    /**
+     * @param string $block id of the block that it belongs to
+     * @param ?callable(Shape): ?Kept $kept what a shape keeps of how it was, or that it is left out; null: nothing
+     *
+     * @return string blank where all of it is left out
+     */
+    public function node(Node $node, string $block, ?callable $kept = null): string
     {
         return match (true) {
-            $node instanceof ShapeGroup => $this->group($node, $block),
-            $node instanceof Shape => $this->shape($node, $block),
+            $node instanceof ShapeGroup => $this->group($node, $block, $kept),
+            $node instanceof Shape => $this->shape($node, $block, null === $kept ? new Kept() : $kept($node)),
             default => throw new \InvalidArgumentException($node::class.' cannot be written on a slide.'),
         };
     }
 
-    public function group(ShapeGroup $group, string $block): string
-    {
-        $frame = $group->frame();
-        $inside = implode('', array_map(fn (Node $node): string => $this->node($node, $block), $group->nodes));
+    /**
+     * @param ?callable(Shape): ?Kept $kept
+     * @param string $besides further shapes in it, as they are written
+     * @param ?int $id null: one of its own
+     */
+    public function group(
+        ShapeGroup $group,
+        string $block,
+        ?callable $kept = null,
+        string $besides = '',
+        ?int $id = null,
+    ): string {
+        $inside = '';
+        foreach ($group->nodes as $node) {
+            $inside .= $this->node($node, $block, $kept);
+        }
+        $inside .= $besides;
+        if ('' === $inside) {
+            return '';
+        }
+        $tag = new Tag($block, $group->key);
 
         return '<p:grpSp><p:nvGrpSpPr>'.
-            $this->identity($group->name, self::tagOfGroup($group, $block)->after($group->words)).
+            $this->identity($group->name, $tag->after($group->words), $id).
             '<p:cNvGrpSpPr/><p:nvPr/></p:nvGrpSpPr><p:grpSpPr>'.
-            self::place($frame, '', true).
+            $this->place($group->frame(), '', true).
             '</p:grpSpPr>'.
             $inside.
             '</p:grpSp>';
     }
 
-    public function shape(Shape $shape, string $block): string
+    /** @param ?Kept $kept what of it stays as it is on a slide; null: it is left out */
+    public function shape(Shape $shape, string $block, ?Kept $kept): string
     {
+        if (null === $kept) {
+            return '';
+        }
         $outline = $shape->outline;
-        $identity = $this->identity($shape->name, self::tag($shape, $block)->after(''));
-        $place = self::place($shape->frame, $outline->risesToRight ? ' flipV="1"' : '');
+        $tag = self::tag($shape, $block)->written();
+        $identity = $this->identity("$shape->name $tag", $tag, $kept->id);
+        $place = $kept->place ?? $this->place($shape->frame, $outline->risesToRight ? ' flipV="1"' : '');
         $paint =
             $outline->xml.
-            ($outline->isLine ? '' : $this->palette->fill($shape->fill, $shape->colours)).
-            $this->palette->line($shape->stroke, $shape->colours, $shape->thickness, $shape->dash);
+            ($outline->isLine ? '' : $kept->fill ?? $this->palette->fill($shape->fill, $shape->colours)).
+            ($kept->line ??
+                $this->palette->line($shape->stroke, $shape->colours, $shape->thickness, $shape->dash));
         if ($outline->isLine) {
             return "<p:cxnSp><p:nvCxnSpPr>$identity<p:cNvCxnSpPr/><p:nvPr/></p:nvCxnSpPr>".
                 "<p:spPr>$place$paint</p:spPr></p:cxnSp>";
@@ -65,44 +99,35 @@ final class ShapeWriter
         $isBox = null !== $shape->text && null === $shape->fill && null === $shape->placeholder;
         $locks = null === $shape->placeholder ? '' : '<a:spLocks noGrp="1"/>';
         $about = $isBox ? '<p:cNvSpPr txBox="1"/>' : ('' === $locks ? '<p:cNvSpPr/>' : "<p:cNvSpPr>$locks</p:cNvSpPr>");
-        $placeholder = null === $shape->placeholder ? '<p:nvPr/>' : "<p:nvPr>{$shape->placeholder->xml()}</p:nvPr>";
+        $placeholder = $kept->placeholder ?? $shape->placeholder?->xml() ?? '';
+        $text = null === $shape->text
+            ? ''
+            : $kept->body ?? $this->text($shape->text, $shape->colours, $kept->textFill);
 
-        return "<p:sp><p:nvSpPr>$identity$about$placeholder</p:nvSpPr><p:spPr>$place$paint</p:spPr>".
-            (null === $shape->text ? '' : $this->text($shape->text, $shape->colours)).
-            '</p:sp>';
+        return "<p:sp><p:nvSpPr>$identity$about".
+            ('' === $placeholder ? '<p:nvPr/>' : "<p:nvPr>$placeholder</p:nvPr>").
+            "</p:nvSpPr><p:spPr>$place$paint</p:spPr>$text</p:sp>";
     }
 
-    /** What its description says of a shape. */
+    /** What its name and description tell of a shape. */
     public static function tag(Shape $shape, string $block): Tag
     {
-        $inks = [$shape->fill, $shape->stroke, $shape->text?->lines[0]->pieces[0]->ink ?? null];
-
-        return new Tag($block, $shape->key, array_filter([
-            'at' => Tag::frame($shape->frame),
-            'as' => implode(',', array_map(static fn (?Ink $ink): string => $ink->value ?? '', $inks)),
-            'says' => null === $shape->text ? '' : hash('crc32b', $shape->text->text()),
-        ]));
-    }
-
-    public static function tagOfGroup(ShapeGroup $group, string $block): Tag
-    {
-        $keys = array_map(
-            static fn (Node $node): string => $node instanceof Shape || $node instanceof ShapeGroup ? $node->key : '',
-            $group->nodes,
+        return new Tag(
+            block: $block,
+            shape: $shape->key,
+            frame: $shape->frame,
+            inks: [$shape->fill, $shape->stroke, $shape->text?->ink()],
+            text: Tag::ofText($shape->text?->text() ?? ''),
+            room: $shape->room,
         );
-        $room = $group->room;
-
-        return new Tag($block, $group->key, [
-            ...null === $room ? [] : ['at' => Tag::frame($room)],
-            'has' => implode(',', $keys),
-        ]);
     }
 
-    public function text(TextBody $body, string $colours): string
+    /** @param ?string $fill of all its letters; null: that of each piece */
+    public function text(TextBody $body, string $colours, ?string $fill = null): string
     {
         $lines = '';
         foreach ($body->lines as $line) {
-            $lines .= $this->line($line, $colours);
+            $lines .= $this->line($line, $colours, $fill);
         }
         $wrap = $body->wraps ? 'square' : 'none';
 
@@ -111,12 +136,13 @@ final class ShapeWriter
             "<a:lstStyle/>$lines</p:txBody>";
     }
 
-    private function line(TextLine $line, string $colours): string
+    private function line(TextLine $line, string $colours, ?string $fill): string
     {
         $pieces = '';
         foreach ($line->pieces as $piece) {
             $text = Xml::text($piece->text);
-            $pieces .= "<a:r>{$this->style('rPr', $piece, $colours)}<a:t>$text</a:t></a:r>";
+            $style = $this->style($piece, $colours, $fill);
+            $pieces .= "<a:r>$style<a:t>$text</a:t></a:r>";
         }
         $indent = $line->indent;
         $margin = null === $indent
@@ -135,27 +161,27 @@ final class ShapeWriter
             "$bullet</a:pPr>$pieces</a:p>";
     }
 
-    private function style(string $element, TextPiece $piece, string $colours): string
+    private function style(TextPiece $piece, string $colours, ?string $fill): string
     {
-        $key = "$element {$piece->ink->value} $piece->size $piece->weight $colours";
+        $key = "{$piece->ink->value} $piece->size $piece->weight $colours $fill";
 
-        return $this->styles[$key] ??= "<a:$element lang=\"en-GB\" sz=\"".(int) round(100.0 * $piece->size).
-            '" b="'.(600 === $piece->weight ? 1 : 0).'" i="0" noProof="1" dirty="0"><a:solidFill>'.
-            $this->palette->colour($piece->ink, $colours).
-            '</a:solidFill><a:latin typeface="'.(Type::SERIF_WEIGHT === $piece->weight ? '+mj-lt' : '+mn-lt').'"/>'.
-            "</a:$element>";
+        return $this->styles[$key] ??= '<a:rPr lang="en-GB" sz="'.(int) round(100.0 * $piece->size).
+            '" b="'.(600 === $piece->weight ? 1 : 0).'" i="0" noProof="1" dirty="0">'.
+            ($fill ?? '<a:solidFill>'.$this->palette->colour($piece->ink, $colours).'</a:solidFill>').
+            '<a:latin typeface="'.(Type::SERIF_WEIGHT === $piece->weight ? '+mj-lt' : '+mn-lt').'"/></a:rPr>';
     }
 
-    private function identity(string $name, string $description): string
+    private function identity(string $name, string $description, ?int $id): string
     {
-        $id = ++$this->lastId;
+        $id ??= ++$this->lastId;
 
         return "<p:cNvPr id=\"$id\" name=\"".Xml::text($name).'" descr="'.Xml::text($description).'"/>';
     }
 
     /** @param bool $holds whether it is a group, whose shapes are placed as on the slide */
-    private static function place(Frame $frame, string $turned, bool $holds = false): string
+    private function place(Frame $frame, string $turned, bool $holds = false): string
     {
+        $frame = $this->space->within($frame);
         $at = 'x="'.Xml::emu($frame->left).'" y="'.Xml::emu($frame->top).'"';
         $size = 'cx="'.Xml::emu($frame->width).'" cy="'.Xml::emu($frame->height).'"';
 

@@ -4,47 +4,82 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Shape;
 
+use KeenMargin\Core\Notation\Ink;
+
 /**
- * What the description of a shape says about where it is from, so that it is found again in a deck that was worked on
- * by hand: `[keen:block.shape;at=12.5,8,40,11;as=ink,none;says=1f0a…]`.
+ * Where a shape is from and how it was written: `[keen:stand-months.k7f2q1~8c.2f.16.a4~ink..ink~1f0a9c2e]`. It stands
+ * in its description, and of single shapes also in the name, as not every program keeps descriptions. By it a shape is
+ * found again in a deck that was worked on by hand, and what the hand changed is told from what it left.
  */
 final readonly class Tag
 {
-    private const PATTERN = '/\s*\[keen:([A-Za-z0-9_-]{1,60})(?:\.([a-z0-9]{1,8}))?((?:;[a-z]+=[^;\]]*)*)\]/';
+    private const PATTERN = '/\s*\[keen:([A-Za-z0-9_-]{1,60})(?:\.([a-z0-9]{1,8}))?(?:~([^~\]]*))?(?:~([^~\]]*))?'.
+        '(?:~([^~\]]*))?(?:~([^~\]]*))?\]/';
+    /** Parts of a point that frames are told in: more than any program rounds to. */
+    private const PER_POINT = 20;
 
     /**
      * @param string $block id of the block, or of the page
      * @param string $shape key of the shape within it; blank: the block itself
-     * @param array<string, string> $facts how it was when it was written
+     * @param ?Frame $frame that it was written with; null: it is a group
+     * @param list<?Ink> $inks of fill, stroke and text, as they were written; null: none
+     * @param string $text short hash of what it said; blank: nothing
+     * @param ?Frame $room of the area of a chart: where its page would have it; null: it is no such area
      */
-    public function __construct(public string $block, public string $shape = '', public array $facts = [])
-    {
+    public function __construct(
+        public string $block,
+        public string $shape = '',
+        public ?Frame $frame = null,
+        public array $inks = [],
+        public string $text = '',
+        public ?Frame $room = null,
+    ) {
     }
 
-    /** @param string $words what it shows, for whoever does not see it */
-    public function after(string $words): string
+    public function written(): string
     {
-        $facts = '';
-        foreach ($this->facts as $name => $fact) {
-            $facts .= ";$name=".str_replace([';', ']'], ' ', $fact);
-        }
+        $facts = [
+            null === $this->frame ? '' : self::frame($this->frame),
+            implode('.', array_map(static fn (?Ink $ink): string => $ink->value ?? '', $this->inks)),
+            $this->text,
+            null === $this->room ? '' : self::frame($this->room),
+        ];
         $key = '' === $this->shape ? $this->block : "$this->block.$this->shape";
 
-        return trim("$words\n[keen:$key$facts]");
+        return '[keen:'.rtrim($key.'~'.implode('~', $facts), '~').']';
     }
 
-    public static function maybeIn(string $description): ?self
+    /** @param string $words what stands before it */
+    public function after(string $words): string
     {
-        if (1 !== preg_match(self::PATTERN, $description, $found)) {
+        return ltrim("$words\n".$this->written());
+    }
+
+    /** Null where the text has none. */
+    public static function maybeIn(string $text): ?self
+    {
+        if (!str_contains($text, '[keen:') || 1 !== preg_match(self::PATTERN, $text, $found)) {
             return null;
         }
-        $facts = [];
-        foreach (array_filter(explode(';', $found[3])) as $fact) {
-            [$name, $value] = explode('=', $fact, 2);
-            $facts[$name] = $value;
-        }
+        $inks = array_map(
+            static fn (string $ink): ?Ink => Ink::tryFrom($ink),
+            explode('.', $found[4] ?? ''),
+        );
 
-        return new self($found[1], $found[2], $facts);
+        return new self(
+            block: $found[1],
+            shape: $found[2] ?? '',
+            frame: self::maybeFrame($found[3] ?? ''),
+            inks: $inks,
+            text: $found[5] ?? '',
+            room: self::maybeFrame($found[6] ?? ''),
+        );
+    }
+
+    /** A text without it. */
+    public static function without(string $text): string
+    {
+        return trim((string) preg_replace(self::PATTERN, '', $text));
     }
 
     /** Six letters that stand for what a shape is. */
@@ -55,20 +90,36 @@ final readonly class Tag
         return substr(str_pad($letters, 6, '0', \STR_PAD_LEFT), -6);
     }
 
-    public static function frame(Frame $frame): string
+    public static function ofText(string $text): string
+    {
+        return '' === $text ? '' : hash('crc32b', $text);
+    }
+
+    private static function frame(Frame $frame): string
     {
         $edges = [$frame->left, $frame->top, $frame->width, $frame->height];
 
-        return implode(',', array_map(static fn (float $edge): string => (string) round($edge, 2), $edges));
+        return implode(
+            '.',
+            array_map(static function (float $edge): string {
+                $whole = (int) round(self::PER_POINT * $edge);
+
+                return ($whole < 0 ? '-' : '').base_convert((string) abs($whole), 10, 36);
+            }, $edges),
+        );
     }
 
-    /** @return ?Frame null where the fact is not there, or says something else */
-    public function maybeFrame(string $fact): ?Frame
+    private static function maybeFrame(string $told): ?Frame
     {
-        $edges = explode(',', $this->facts[$fact] ?? '');
+        if (1 !== preg_match('/^-?[a-z0-9]{1,7}(\.-?[a-z0-9]{1,7}){3}$/', $told)) {
+            return null;
+        }
+        $edges = array_map(
+            static fn (string $edge): float => (str_starts_with($edge, '-') ? -1.0 : 1.0) *
+                ((float) base_convert(ltrim($edge, '-'), 36, 10) / self::PER_POINT),
+            explode('.', $told),
+        );
 
-        return 4 === \count($edges) && array_filter($edges, is_numeric(...)) === $edges
-            ? new Frame(...array_map(floatval(...), $edges))
-            : null;
+        return new Frame($edges[0], $edges[1], $edges[2], $edges[3]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Shape;
 
 use KeenMargin\Core\Document\With;
+use KeenMargin\Core\Notation\Ink;
 
 /** The text of a shape. */
 final readonly class TextBody
@@ -35,6 +36,25 @@ final readonly class TextBody
                 $this->lines,
             ),
         ]);
+    }
+
+    /** That of its first letters; null where there are none. */
+    public function ink(): ?Ink
+    {
+        return $this->lines[0]->pieces[0]->ink ?? null;
+    }
+
+    /** @return list<string> numbers in it that are taken from workings, as they are written */
+    public function numbers(): array
+    {
+        $numbers = [];
+        foreach ($this->lines as $line) {
+            foreach ($line->pieces as $piece) {
+                $piece->isNumber && $numbers[] = $piece->text;
+            }
+        }
+
+        return $numbers;
     }
 
     public function text(): string

@@ -99,7 +99,13 @@ final readonly class TextShapes
         $pieces = [];
         foreach ($paragraph->runs as $run) {
             $weight = $run->isStrong ? 600 : $text->weight;
-            $pieces[] = new TextPiece($run->text, $factor * $this->scale * $text->size, $text->ink, $weight);
+            $pieces[] = new TextPiece(
+                text: $run->text,
+                size: $factor * $this->scale * $text->size,
+                ink: $text->ink,
+                weight: $weight,
+                isNumber: null !== $run->number,
+            );
         }
 
         return $pieces;

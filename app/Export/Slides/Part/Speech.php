@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Export\Slides;
+namespace KeenMargin\App\Export\Slides\Part;
 
 /** What is said of one chart. */
 final readonly class Speech
