@@ -9,6 +9,7 @@ use KeenMargin\App\Export\Picture\PictureFonts;
 use KeenMargin\App\Export\Picture\PictureNotDrawn;
 use KeenMargin\App\Export\Picture\PngRenderer;
 use KeenMargin\App\Export\Report\ReportSlides;
+use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\NotAccepted;
 use KeenMargin\Core\Drawing\ChartKinds;
@@ -53,7 +54,7 @@ final readonly class FigureCommands
             }
 
             return self::DONE;
-        } catch (UsageError|NotAccepted|RefusedFigures|PictureNotDrawn $e) {
+        } catch (UsageError|NotAccepted|RefusedFigures|PictureNotDrawn|DeckRefused $e) {
             fwrite(\STDERR, self::oneLine($e->getMessage())."\n");
 
             return self::REFUSED;

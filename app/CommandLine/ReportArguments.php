@@ -6,16 +6,22 @@ namespace KeenMargin\App\CommandLine;
 
 use KeenMargin\App\Export\Report\ReportFormats;
 use KeenMargin\App\Export\Report\ReportRenderer;
+use KeenMargin\App\Export\Report\ReportSlides;
 
-/** `REPORT.json --figures NAME=FILE … -o pack.pdf`, or `pack.pptx` */
+/** `REPORT.json --figures NAME=FILE … -o pack.pdf`, or `pack.pptx`, with `--update OLD.pptx` */
 final readonly class ReportArguments
 {
-    /** @param array<string|int, string> $figures files by name */
+    /**
+     * @param array<string|int, string> $figures files by name
+     * @param ?string $output null: nothing is written, what an update would do is only told
+     * @param ?string $update deck that is brought up to date; null: none
+     */
     private function __construct(
         public string $report,
         public array $figures,
-        public string $output,
+        public ?string $output,
         public ReportRenderer $renderer,
+        public ?string $update,
     ) {
     }
 
@@ -27,7 +33,7 @@ final readonly class ReportArguments
      */
     public static function of(array $arguments, ReportFormats $formats): self
     {
-        $report = $output = null;
+        $report = $output = $update = null;
         $figures = [];
         while ([] !== $arguments) {
             $argument = array_shift($arguments);
@@ -35,6 +41,10 @@ final readonly class ReportArguments
                 $output =
                     array_shift($arguments) ??
                     throw new UsageError("After $argument comes the file to write, such as pack.pdf.");
+            } elseif ('--update' === $argument) {
+                $update =
+                    array_shift($arguments) ??
+                    throw new UsageError('After --update comes the deck to bring up to date, such as pack.pptx.');
             } elseif ('--figures' === $argument) {
                 $pair = explode('=', array_shift($arguments) ?? '', 2);
                 if ('' === $pair[0] || '' === ($pair[1] ?? '')) {
@@ -52,13 +62,28 @@ final readonly class ReportArguments
                 throw new UsageError("One report at a time; $argument is the second. See ./keen report --help.");
             }
         }
-        if (null === $report || null === $output || [] === $figures) {
+        if (null === $report || (null === $output && null === $update) || [] === $figures) {
             throw new UsageError('Give a report, figures and the file to write; see ./keen report --help.');
         }
+        if (null !== $update && null !== $output) {
+            self::insistOnAnother($update, $output);
+        }
+        $file = $output ?? (string) $update;
         $renderer =
-            $formats->maybe(strtolower(pathinfo($output, \PATHINFO_EXTENSION))) ??
-            throw new UsageError("$output: the ending chooses the format; known are {$formats->named()}.");
+            $formats->maybe(strtolower(pathinfo($file, \PATHINFO_EXTENSION))) ??
+            throw new UsageError("$file: the ending chooses the format; known are {$formats->named()}.");
+        if (null !== $update && !$renderer instanceof ReportSlides) {
+            throw new UsageError("$file: only slides are brought up to date; give a file that ends with .pptx.");
+        }
 
-        return new self($report, $figures, $output, $renderer);
+        return new self($report, $figures, $output, $renderer, $update);
+    }
+
+    /** @throws UsageError where the deck of before would be written over */
+    private static function insistOnAnother(string $update, string $output): void
+    {
+        if (realpath($update) === realpath($output) && false !== realpath($update)) {
+            throw new UsageError("$output is the deck that is brought up to date. Write to another file.");
+        }
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\CommandLine;
 
 use KeenMargin\App\Export\Report\ReportFormats;
+use KeenMargin\App\Export\Report\ReportSlides;
+use KeenMargin\App\Export\Slides\Update\UpdateEntry;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
@@ -47,11 +49,36 @@ final readonly class ReportCommand
         $made = new \DateTimeImmutable();
         $pages = new ReportPages($drawing, $made);
 
-        return new CommandOutput(
-            $told->renderer->render($pages, $made, new FileOrigin($told->figures)),
-            $told->output,
-            self::toSettle($drawing),
+        $origin = new FileOrigin($told->figures);
+        $notices = self::toSettle($drawing);
+        if (null !== $told->update) {
+            return self::updated($told->update, $told->output, $pages, $origin, $notices);
+        }
+
+        return new CommandOutput($told->renderer->render($pages, $made, $origin), $told->output, $notices);
+    }
+
+    /**
+     * What is done to the deck is told; the deck is written where a file is given.
+     *
+     * @param list<string> $notices
+     */
+    private static function updated(
+        string $deck,
+        ?string $output,
+        ReportPages $pages,
+        FileOrigin $origin,
+        array $notices,
+    ): CommandOutput {
+        $update = (new ReportSlides())->update(InputFile::path($deck, 'a deck'), $pages, $origin);
+        $lines = array_map(
+            static fn (UpdateEntry $entry): string => ucfirst($entry->kind->value).": {$entry->line()}",
+            $update->entries(),
         );
+
+        return null === $output
+            ? new CommandOutput(implode("\n", [...$lines, '']), null, $notices)
+            : new CommandOutput($update->bytes(), $output, [...$notices, ...$lines]);
     }
 
     /** @return list<string> what has to be settled and is not accepted, as the application's list would say */

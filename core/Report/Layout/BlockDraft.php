@@ -10,8 +10,11 @@ use KeenMargin\Core\Drawing\UndrawnChart;
 use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\TitleLines;
 use KeenMargin\Core\Report\Block\Block;
+use KeenMargin\Core\Report\Block\ChartBlock;
+use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\MarkBox;
+use KeenMargin\Core\Scene\Placing;
 
 /** A block while its page is laid out: its place across is known, its height is sought. */
 final class BlockDraft
@@ -127,18 +130,34 @@ final class BlockDraft
     }
 
     /**
-     * @param float $top where the block stands on the page
+     * Where it stands on its page.
      *
-     * @return list<PlacedText> its texts where they stand there
+     * @param string $row id of its row
      */
-    public function placedTexts(float $top): array
+    public function placed(string $row, float $top, ReportDrawing $drawing): PlacedBlock
     {
-        $below = $top + $this->height - $this->belowHeight;
+        $bottom = $top + $this->height - $this->belowHeight;
+        $own = new Placing($this->left, $top);
+        $below = new Placing($this->left, $bottom);
 
-        return [
-            ...array_map(fn (PlacedText $one): PlacedText => $one->moved($this->left, $top), $this->texts),
-            ...array_map(fn (PlacedText $one): PlacedText => $one->moved($this->left, $below), $this->belowTexts),
-        ];
+        return new PlacedBlock(
+            block: $this->block,
+            row: $row,
+            left: $this->left,
+            top: $top,
+            width: $this->width,
+            height: $this->height,
+            drawing: $this->drawing,
+            scale: $this->scale(),
+            marks: [...array_map($own->mark(...), $this->marks), ...array_map($below->mark(...), $this->below)],
+            texts: [
+                ...array_map(fn (PlacedText $one): PlacedText => $one->moved($this->left, $top), $this->texts),
+                ...array_map(fn (PlacedText $one): PlacedText => $one->moved($this->left, $bottom), $this->belowTexts),
+            ],
+            trouble: $this->trouble,
+            cannot: $this->cannot,
+            name: $this->block instanceof ChartBlock ? $drawing->nameOf($this->block) : '',
+        );
     }
 
     /** What is left of a height of the page for the chart, in points of its own. */

@@ -17,7 +17,6 @@ use KeenMargin\Core\Report\Text\Paragraph;
 use KeenMargin\Core\Report\Text\TextRun;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
-use KeenMargin\Core\Scene\Placing;
 use KeenMargin\Core\Workings\Result\Check;
 
 /**
@@ -289,7 +288,7 @@ final class PageLayout
         foreach ($this->rows as $i => $row) {
             $y += 0 === $i ? 0.0 : self::ROW_GAP;
             foreach ($row->blocks as $draft) {
-                $placed[] = $this->placedBlock($draft, $row->id, $y);
+                $placed[] = $draft->placed($row->id, $y, $this->drawing);
             }
             $y += $row->height();
         }
@@ -322,29 +321,6 @@ final class PageLayout
             notes: $this->notes,
             over: null === $paper->bottom() ? 0.0 : max(0.0, $lowest - $paper->bottom()),
             checks: $this->isOnScale() ? $this->scaleChecks($placed, $over) : [],
-        );
-    }
-
-    private function placedBlock(BlockDraft $draft, string $row, float $top): PlacedBlock
-    {
-        $own = new Placing($draft->left, $top);
-        $below = new Placing($draft->left, $top + $draft->height - $draft->belowHeight);
-        $block = $draft->block;
-
-        return new PlacedBlock(
-            block: $block,
-            row: $row,
-            left: $draft->left,
-            top: $top,
-            width: $draft->width,
-            height: $draft->height,
-            drawing: $draft->drawing,
-            scale: $draft->scale(),
-            marks: [...array_map($own->mark(...), $draft->marks), ...array_map($below->mark(...), $draft->below)],
-            texts: $draft->placedTexts($top),
-            trouble: $draft->trouble,
-            cannot: $draft->cannot,
-            name: $block instanceof ChartBlock ? $this->drawing->nameOf($block) : '',
         );
     }
 

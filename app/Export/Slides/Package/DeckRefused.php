@@ -30,14 +30,16 @@ final class DeckRefused extends \DomainException
     public static function refersOutside(string $part): self
     {
         return new self(
-            "This presentation refers to files outside of it ($part). Break these links or put what they show into it, ".
-                'then give it again.',
+            "This presentation refers to files outside of it ($part). Break these links, or put what they show into ".
+                'it, then give it again.',
         );
     }
 
     public static function isBroken(string $part): self
     {
-        return new self("The part $part of this presentation cannot be read. Open it and save it anew, then try again.");
+        return new self(
+            "The part $part of this presentation cannot be read. Open it and save it anew, then give it again.",
+        );
     }
 
     public static function hasEntities(string $part): self
@@ -45,8 +47,13 @@ final class DeckRefused extends \DomainException
         return new self("The part $part of this presentation declares entities, which no presentation needs.");
     }
 
-    public static function isOfAnotherSort(string $why): self
+    public static function hasNothingOfOurs(): self
     {
-        return new self($why);
+        return new self('Nothing in this deck came from here. Give one that was exported from this report.');
+    }
+
+    public static function isOfAnotherReport(): self
+    {
+        return new self('This deck was made from another report. Give one that was exported from this one.');
     }
 }

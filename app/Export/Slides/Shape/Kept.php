@@ -9,14 +9,17 @@ final readonly class Kept
 {
     /**
      * @param ?int $id that the slide knows it by; null: a new one
-     * @param ?string $place as it is written there; null: the new one, as the others
+     * @param ?Frame $frame where it is; null: where it is now, and likewise the others
+     * @param string $turned how it is turned, as it is written
+     * @param ?string $fill as it is written there
      * @param ?string $textFill colour of its letters
      * @param ?string $body its whole text
      * @param ?string $placeholder that it fills
      */
     public function __construct(
         public ?int $id = null,
-        public ?string $place = null,
+        public ?Frame $frame = null,
+        public string $turned = '',
         public ?string $fill = null,
         public ?string $line = null,
         public ?string $textFill = null,

@@ -18,17 +18,26 @@ final class ShapeWriter
     /** @var array<string, string> properties of pieces of text that were written before */
     private array $styles = [];
     private int $lastId;
+    /** In which places are told. */
+    private Space $space;
 
     /**
      * @param int $lastId the highest id that the slide has already
-     * @param Space $space in which places are told
      */
     public function __construct(
         private readonly Palette $palette,
         int $lastId = 1,
-        private readonly Space $space = new Space(),
     ) {
+        $this->space = new Space();
         $this->lastId = $lastId;
+    }
+
+    /** The same that tells places as a group of the slide does. */
+    public function within(Space $space): self
+    {
+        $this->space = $space;
+
+        return $this;
     }
 
     /**
@@ -86,7 +95,10 @@ final class ShapeWriter
         $outline = $shape->outline;
         $tag = self::tag($shape, $block)->written();
         $identity = $this->identity("$shape->name $tag", $tag, $kept->id);
-        $place = $kept->place ?? $this->place($shape->frame, $outline->risesToRight ? ' flipV="1"' : '');
+        $turned = $outline->risesToRight ? ' flipV="1"' : '';
+        $place = null === $kept->frame
+            ? $this->place($shape->frame, $turned)
+            : $this->place($kept->frame, $kept->turned);
         $paint =
             $outline->xml.
             ($outline->isLine ? '' : $kept->fill ?? $this->palette->fill($shape->fill, $shape->colours)).

@@ -33,7 +33,7 @@ final readonly class MarkupTag
         $tags = [];
         foreach ($found as $one) {
             [$text, $at] = $one[0];
-            if (isset($one[2])) {
+            if (isset($one[1], $one[2])) {
                 $isEmpty = '/' === ($one[3][0] ?? '');
                 $tags[] = new self($one[2][0], '/' === $one[1][0], $isEmpty, $at, $at + \strlen($text));
             }

@@ -35,6 +35,7 @@ final class OldShape
      * @param string $kind local name of its element: `sp`, `cxnSp`, `grpSp`, `pic` …
      * @param int $start in bytes of the slide's XML
      * @param string $xml all of it; of a group only what stands before its first shape
+     * @param string $slide the XML of the whole slide
      * @param Space $space of the group that it stands in; of the slide where it is in none
      */
     public function __construct(
@@ -42,6 +43,7 @@ final class OldShape
         public readonly int $start,
         public readonly string $xml,
         Space $space,
+        private readonly string $slide,
     ) {
         $this->end = $start + \strlen($xml);
         $about = 1 === preg_match('~<(?:\w+:)?cNvPr\b(?:[^>"\']|"[^"]*"|\'[^\']*\')*>~', $xml, $found) ? $found[0] : '';
@@ -62,6 +64,25 @@ final class OldShape
     public function isGroup(): bool
     {
         return 'grpSp' === $this->kind;
+    }
+
+    /** How it is turned, as attributes. */
+    public function turned(): string
+    {
+        $head = substr($this->place, 0, (int) strpos($this->place, '>'));
+        preg_match_all('~\s(?:rot|flipH|flipV)="[^"]*"~', $head, $found);
+
+        return implode('', $found[0]);
+    }
+
+    /** All the bytes that it is written in. */
+    public function whole(): string
+    {
+        if (!$this->isGroup()) {
+            return $this->xml;
+        }
+
+        return substr($this->slide, $this->start, $this->end - $this->start);
     }
 
     /** Whether it is one shape that came from here. */
@@ -90,7 +111,9 @@ final class OldShape
     /** The placeholder as it is written. */
     public function placeholder(): ?string
     {
-        return 1 === preg_match('~<(?:\w+:)?ph\b[^>]*?(?:/>|>.*?</(?:\w+:)?ph>)~s', $this->xml, $found) ? $found[0] : null;
+        $isOne = 1 === preg_match('~<(?:\w+:)?ph\b[^>]*?(?:/>|>.*?</(?:\w+:)?ph>)~s', $this->xml, $found);
+
+        return $isOne ? $found[0] : null;
     }
 
     public function fill(): string

@@ -90,7 +90,7 @@ final class OldSlide
     {
         // Its own properties end where its first shape begins.
         $head = ($this->tags[$this->at]->start ?? $tag->end) - $tag->start;
-        $group = new OldShape($tag->kind, $tag->start, substr($this->xml, $tag->start, $head), $space);
+        $group = new OldShape($tag->kind, $tag->start, substr($this->xml, $tag->start, $head), $space, $this->xml);
         ++$this->count;
         $group->children = $this->within($group->space);
         foreach ($group->children as $child) {
@@ -111,6 +111,8 @@ final class OldSlide
         }
         ++$this->count;
 
-        return new OldShape($tag->kind, $tag->start, substr($this->xml, $tag->start, $end->end - $tag->start), $space);
+        $xml = substr($this->xml, $tag->start, $end->end - $tag->start);
+
+        return new OldShape($tag->kind, $tag->start, $xml, $space, $this->xml);
     }
 }

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Slides;
+
+use KeenMargin\App\Export\Slides\Part\SlideLayout;
+use KeenMargin\App\Export\Slides\Shape\Frame;
+use KeenMargin\App\Export\Slides\Shape\MarkShapes;
+use KeenMargin\App\Export\Slides\Shape\Node;
+use KeenMargin\App\Export\Slides\Shape\Placeholder;
+use KeenMargin\App\Export\Slides\Shape\RowName;
+use KeenMargin\App\Export\Slides\Shape\SceneShapes;
+use KeenMargin\App\Export\Slides\Shape\Shape;
+use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\TextShapes;
+use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Report\Block\FiguresBlock;
+use KeenMargin\Core\Report\Block\TextBlock;
+use KeenMargin\Core\Report\Layout\PlacedBlock;
+use KeenMargin\Core\Scene\Mark;
+use KeenMargin\Core\Scene\MarkBox;
+use KeenMargin\Core\Scene\Placing;
+use KeenMargin\Core\Workings\Words\RowNames;
+
+/** A block of a page as shapes: a chart and key figures as a group, texts as placeholders. */
+final readonly class BlockShapes
+{
+    /**
+     * @param float $scale points of the slide for a point of the page
+     * @param float $bottom of the page, below which nothing of a block stands
+     */
+    public function __construct(private float $scale, private float $bottom)
+    {
+    }
+
+    /**
+     * @param int $texts how many texts are on the slide already
+     *
+     * @return list<Node> from back to front; none of an empty block
+     */
+    public function of(PlacedBlock $block, int $texts = 0): array
+    {
+        $drawing = $block->drawing;
+        $nodes = null === $drawing ? [] : $this->marks($drawing, $block);
+        $own = new MarkShapes(new Placing(0.0, 0.0, $this->scale), $this->scale, 'effect');
+        array_push($nodes, ...SceneShapes::of(TextShapes::besides($block->marks), $own, []));
+        $isText = $block->block instanceof TextBlock;
+        $shapes = new TextShapes($this->scale);
+        foreach ($block->texts as $i => $text) {
+            $placeholder = $isText ? new Placeholder('body', SlideLayout::TEXT + $texts + $i) : null;
+            $nodes[] = $shapes->shape("text$i", 'Text', [$text], $placeholder);
+        }
+        // A placeholder is never part of a group.
+        if ($isText || [] === $nodes) {
+            return $nodes;
+        }
+        $room = (new Frame($block->left, $block->top, $block->width, $block->height))->scaled($this->scale);
+
+        return [
+            new ShapeGroup(
+                key: '',
+                name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
+                words: $drawing->scene->description ?? '',
+                nodes: [Shape::area($room, $room), ...$nodes],
+            ),
+        ];
+    }
+
+    /**
+     * The marks of a chart, row by row.
+     *
+     * @param iterable<Mark> $marks
+     *
+     * @return list<Node>
+     */
+    public static function chart(Drawing $drawing, iterable $marks, MarkShapes $shapes): array
+    {
+        $words = new RowNames($drawing->workings);
+        $names = [];
+        foreach ($drawing->workings->table->rows as $row) {
+            $names[$row->key->id] = new RowName($words->brief($row), $words->whole($row));
+        }
+
+        return SceneShapes::of($marks, $shapes, $names);
+    }
+
+    /** @return list<Node> without what stands below the page's bottom */
+    private function marks(Drawing $drawing, PlacedBlock $block): array
+    {
+        $bottom = $this->bottom - $block->top + 1.0;
+        $seen = [];
+        foreach ($drawing->scene->marks() as $mark) {
+            if ($block->scale * MarkBox::of($mark)->bottom <= $bottom) {
+                $seen[] = $mark;
+            }
+        }
+        $scale = $this->scale * $block->scale;
+        $placing = new Placing($this->scale * $block->left, $this->scale * $block->top, $scale);
+
+        return self::chart($drawing, $seen, new MarkShapes($placing, $scale, $drawing->scene->colours));
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Slides\Update;
+
+use KeenMargin\App\Export\Slides\Package\Xml;
+use KeenMargin\App\Export\Slides\Shape\Frame;
+use KeenMargin\App\Export\Slides\Shape\Node;
+use KeenMargin\App\Export\Slides\Shape\Shape;
+use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\Shape\Space;
+use KeenMargin\Core\Document\With;
+
+/** Shapes at another place. */
+final class Moved
+{
+    /**
+     * @template T of Node
+     *
+     * @param T $node
+     *
+     * @return T
+     */
+    public static function by(Node $node, float $right, float $down): Node
+    {
+        if ($node instanceof ShapeGroup) {
+            $nodes = array_map(static fn (Node $one): Node => self::by($one, $right, $down), $node->nodes);
+
+            return With::of($node, ['nodes' => $nodes]);
+        }
+        $frame = $node->frame();
+
+        return With::of($node, [
+            'frame' => new Frame($frame->left + $right, $frame->top + $down, $frame->width, $frame->height),
+        ]);
+    }
+
+    /** With another area. */
+    public static function withArea(ShapeGroup $group, Shape $area): ShapeGroup
+    {
+        $nodes = array_filter(
+            $group->nodes,
+            static fn (Node $node): bool => !$node instanceof Shape || $area->key !== $node->key,
+        );
+
+        return With::of($group, ['nodes' => [$area, ...array_values($nodes)]]);
+    }
+
+    /**
+     * What somebody put into a group, as it is written there: where the group's places are told in other points than
+     * those of what it will stand in, in a group of its own that tells them the same.
+     *
+     * @param Space $space of what it will stand in
+     */
+    public static function asItWas(OldShape $shape, Space $space): string
+    {
+        $inner = $shape->parent->space ?? $space;
+        if ($inner == $space || null === $shape->frame) {
+            return $shape->whole();
+        }
+        $frame = $space->within($shape->frame);
+        $told = $inner->within($shape->frame);
+        $place = static fn (string $name, Frame $one): string => "<a:$name x=\"".Xml::emu($one->left).'" y="'.
+            Xml::emu($one->top).'"/>';
+        $size = static fn (string $name, Frame $one): string => "<a:$name cx=\"".Xml::emu($one->width).'" cy="'.
+            Xml::emu($one->height).'"/>';
+
+        return '<p:grpSp xmlns:p="'.Xml::PRESENTATION.'" xmlns:a="'.Xml::DRAWING.'"><p:nvGrpSpPr><p:cNvPr id="'.
+            ($shape->id + 1_000_000).'" name=""/><p:cNvGrpSpPr/><p:nvPr/></p:nvGrpSpPr><p:grpSpPr><a:xfrm>'.
+            $place('off', $frame).$size('ext', $frame).$place('chOff', $told).$size('chExt', $told).
+            '</a:xfrm></p:grpSpPr>'.$shape->whole().'</p:grpSp>';
+    }
+}

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Export\Slides\Update;
+
+use KeenMargin\App\Export\Slides\Package\DeckRefused;
+use KeenMargin\App\Export\Slides\Package\OpenedPackage;
+use KeenMargin\App\Export\Slides\Package\Relation;
+use KeenMargin\App\Export\Slides\Package\Xml;
+use KeenMargin\App\Export\Slides\Part\DeckMemory;
+use KeenMargin\App\Export\Slides\Part\Presentation;
+use KeenMargin\App\Export\Slides\Part\Slide;
+
+/** The slides of a deck that somebody gave, in order, and what they refer to. */
+final class OldDeck
+{
+    private const MACROS = 'macroEnabled';
+    private const LIST = '~<(?:\w+:)?sldId\b[^>]*>~';
+
+    /** @var list<string> parts of the slides */
+    public readonly array $slides;
+    private readonly string $presentation;
+
+    /** @throws DeckRefused */
+    private function __construct(private readonly OpenedPackage $package)
+    {
+        $types = $package->types();
+        if ([] !== preg_grep('/'.self::MACROS.'|vbaProject/i', $types)) {
+            throw DeckRefused::hasMacros();
+        }
+        $this->presentation = (string) array_search(Presentation::TYPE, $types, true);
+        if ('' === $this->presentation) {
+            throw DeckRefused::isNone();
+        }
+        $relations = $package->relations($this->presentation);
+        preg_match_all(self::LIST, $package->xml($this->presentation), $found);
+        $slides = [];
+        foreach ($found[0] as $one) {
+            // Without a prefix it is the number of the slide itself.
+            $id = 1 === preg_match('~\s\w+:id="([^"]*)"~', $one, $told) ? $told[1] : '';
+            $slides[] = ($relations[$id] ?? throw DeckRefused::isBroken($this->presentation))->target;
+        }
+        $this->slides = $slides;
+        $this->insistOnInside();
+    }
+
+    /** @throws DeckRefused where it is no deck, bears macros, or shows what lies outside */
+    public static function of(OpenedPackage $package): self
+    {
+        return new self($package);
+    }
+
+    /** The part that a slide refers to; null: none of that kind. */
+    public function maybeRelated(string $part, string $kind): ?string
+    {
+        foreach ($this->package->relations($part) as $relation) {
+            if ($relation->kind === $kind && !$relation->isOutside && $this->package->has($relation->target)) {
+                return $relation->target;
+            }
+        }
+
+        return null;
+    }
+
+    /** XML of what is remembered of it; blank where nothing is. */
+    public function memory(): string
+    {
+        return $this->package->has(DeckMemory::PART) ? $this->package->xml(DeckMemory::PART) : '';
+    }
+
+    public function remember(DeckMemory $memory): void
+    {
+        $others = DeckMemory::others($this->memory());
+        $this->package->put(DeckMemory::PART, $memory->xml($others));
+        $this->package->setType(DeckMemory::PART, DeckMemory::TYPE);
+        $this->package->relate('', new Relation(DeckMemory::RELATION, DeckMemory::PART));
+    }
+
+    /**
+     * Adds a slide with the layout of the others.
+     *
+     * @param ?string $before part of the slide that it stands behind; null: it is the first
+     *
+     * @return string its part
+     */
+    public function add(string $xml, ?string $before): string
+    {
+        $number = 1;
+        while ($this->package->has("ppt/slides/slide$number.xml")) {
+            ++$number;
+        }
+        $part = "ppt/slides/slide$number.xml";
+        $like = $before ?? $this->slides[0] ?? throw DeckRefused::isNone();
+        $this->package->put($part, $xml);
+        $this->package->setType($part, Slide::TYPE);
+        $layout = $this->maybeRelated($like, 'slideLayout') ?? throw DeckRefused::isBroken($like);
+        $this->package->relate($part, new Relation('slideLayout', $layout));
+        $this->list($this->package->relate($this->presentation, new Relation('slide', $part)), $before);
+
+        return $part;
+    }
+
+    /** Takes a slide out, with what is said under it. */
+    public function remove(string $slide): void
+    {
+        $notes = $this->maybeRelated($slide, 'notesSlide');
+        null === $notes || $this->package->drop($notes);
+        $id = $this->relationTo($slide);
+        $xml = $this->package->xml($this->presentation);
+        $this->package->put($this->presentation, (string) preg_replace(self::listed($id), '', $xml, 1));
+        $this->package->unrelate($this->presentation, $id);
+        $this->package->drop($slide);
+    }
+
+    /** How the list of slides names one. */
+    private static function listed(string $relation): string
+    {
+        return '~<(?:\w+:)?sldId\b[^>]*="'.preg_quote($relation, '~').'"[^>]*>~';
+    }
+
+    /** Id of the presentation's relation to a slide. */
+    private function relationTo(string $slide): string
+    {
+        foreach ($this->package->relations($this->presentation) as $id => $relation) {
+            if ($relation->target === $slide) {
+                return (string) $id;
+            }
+        }
+
+        throw DeckRefused::isBroken($this->presentation);
+    }
+
+    /** @param string $relation id of the relation to the slide */
+    private function list(string $relation, ?string $before): void
+    {
+        $xml = $this->package->xml($this->presentation);
+        preg_match_all('~<(?:\w+:)?sldId\b[^>]*?\sid="(\d+)"~', $xml, $ids);
+        $id = max(255, ...array_map(intval(...), $ids[1])) + 1;
+        $new = '<p:sldId xmlns:p="'.Xml::PRESENTATION.'" xmlns:r="'.Xml::RELATIONS."\" id=\"$id\" r:id=\"$relation\"/>";
+        $this->package->put($this->presentation, (string) preg_replace_callback(
+            null === $before ? '~<(?:\w+:)?sldIdLst\b[^>]*>~' : self::listed($this->relationTo($before)),
+            static fn (array $found): string => $found[0].$new,
+            $xml,
+            1,
+        ));
+    }
+
+    /** @throws DeckRefused where a part shows what lies outside of the file; links that are followed are none */
+    private function insistOnInside(): void
+    {
+        foreach (preg_grep('~\.rels$~', $this->package->names()) ?: [] as $name) {
+            foreach (Relation::read($this->package->xml($name), '') as $relation) {
+                if ($relation->isOutside && 'hyperlink' !== $relation->kind) {
+                    throw DeckRefused::refersOutside($name);
+                }
+            }
+        }
+    }
+}
