@@ -8,6 +8,7 @@ use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\OptimisticLockException;
 use KeenMargin\App\Editing\ChangedMeanwhile;
 use KeenMargin\App\Editing\ReportConflict;
+use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Import\NoLongerHere;
 use KeenMargin\App\Import\NoSuchReading;
 use KeenMargin\App\Storage\Connection\StorageTrouble;
@@ -43,6 +44,7 @@ final readonly class ProblemListener
         $trouble = StorageTrouble::maybeOf($error, $this->database);
         [$status, $problem] = match (true) {
             $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
+            $error instanceof DeckRefused => [422, ['detail' => $error->getMessage()]],
             $error instanceof RefusedFigures => [
                 422,
                 ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)],

@@ -2,6 +2,7 @@ import type { Report as ReportAnswer } from '../shared/contract'
 import type { ReportDocument } from './document'
 
 export type {
+  DeckChanges,
   IssuedReport,
   NumberOffer,
   PageBlock,

@@ -3913,6 +3913,116 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/reports/{id}/deck': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The deck with the report as it is now */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'multipart/form-data': {
+            file: string
+            /** @description The one that the figures are meant for */
+            dataset?: number
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/reports/{id}/deck/changes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What bringing a deck up to date would do to it */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'multipart/form-data': {
+            file: string
+            /** @description The one that the figures are meant for */
+            dataset?: number
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['DeckChanges']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/reports/{id}/document': {
     parameters: {
       query?: never
@@ -4943,6 +5053,19 @@ export interface components {
       members?: {
         [key: string]: string[]
       }
+    }
+    /** @description What an update does with something in a deck. */
+    DeckChange: {
+      /** @enum {string} */
+      kind: 'stale' | 'kept' | 'gone' | 'new' | 'changed'
+      /** @description its number, from 1; nought: the deck */
+      slide: number
+      what: string
+      says: string
+    }
+    /** @description What bringing a deck up to date would do to it; what has to be looked at comes first. */
+    DeckChanges: {
+      entries: components['schemas']['DeckChange'][]
     }
     /** @description A chart: its sentence, scene, summary, checks and workings. */
     Drawing: {
@@ -6422,6 +6545,8 @@ export type Dataset = components['schemas']['Dataset']
 export type DatasetBrief = components['schemas']['DatasetBrief']
 export type DatasetName = components['schemas']['DatasetName']
 export type DatasetNotice = components['schemas']['DatasetNotice']
+export type DeckChange = components['schemas']['DeckChange']
+export type DeckChanges = components['schemas']['DeckChanges']
 export type Drawing = components['schemas']['Drawing']
 export type EarlierImport = components['schemas']['EarlierImport']
 export type Edited = components['schemas']['Edited']

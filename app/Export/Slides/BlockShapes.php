@@ -63,6 +63,7 @@ final readonly class BlockShapes
                 name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
                 words: $drawing->scene->description ?? '',
                 nodes: [Shape::area($room, $room), ...$nodes],
+                brief: $drawing->workings->context->subject ?? '',
             ),
         ];
     }

@@ -9,13 +9,13 @@ use KeenMargin\App\Export\Table\TextFile;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\JsonBody;
+use KeenMargin\App\Http\ReceivedFile;
 use KeenMargin\App\Http\Records;
 use KeenMargin\App\Import\FirstLook;
 use KeenMargin\App\Import\ReadingFile;
 use KeenMargin\App\Import\ReadingShelf;
 use KeenMargin\App\Import\Trial;
 use KeenMargin\App\Jobs\Deferral;
-use KeenMargin\App\Storage\Files\NotWritten;
 use KeenMargin\App\Storage\Files\WholeFile;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\Core\Document\Given;
@@ -23,7 +23,6 @@ use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Reading\Mapping\MappingReader;
 use KeenMargin\Core\Figures\Reading\Text\Limits;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -214,23 +213,14 @@ final readonly class ReadingController
                 $this->target($body['dataset'] ?? null),
             ];
         }
-        $file = $request->files->get('file');
-        if (!$file instanceof UploadedFile) {
-            throw new BadRequestHttpException('Send the file as "file" of a form.');
-        }
-        if (\in_array($file->getError(), [\UPLOAD_ERR_CANT_WRITE, \UPLOAD_ERR_NO_TMP_DIR], true)) {
-            throw NotWritten::at(sys_get_temp_dir().'/upload');
-        }
-        if (!$file->isValid()) {
-            throw RefusedFigures::whole(
-                \sprintf(
-                    'The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be '.
-                        'read.',
-                    Limits::BYTES / 1_000_000,
-                    Limits::PACKED_BYTES / 1_000_000,
-                ),
-            );
-        }
+        $partial = RefusedFigures::whole(
+            \sprintf(
+                'The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be read.',
+                Limits::BYTES / 1_000_000,
+                Limits::PACKED_BYTES / 1_000_000,
+            ),
+        );
+        $file = ReceivedFile::of($request, $partial);
 
         return [
             FileName::safe($file->getClientOriginalName()),

@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import FileButton from './FileButton.vue'
-import { useDrop } from './useDrop'
+import { useDrop } from '../../shared/useDrop'
 import { useIncoming } from './useIncoming'
 
 const { problem, isBusy, takeFile, takeText } = useIncoming()

@@ -9,6 +9,7 @@ import type { Report } from '../types'
 
 /** What a report is taken along as. */
 const props = defineProps<{ report: Report }>()
+const emit = defineEmits<{ deck: [deck: File] }>()
 const { tell } = useToast()
 const button = ref<{ $el: HTMLElement } | null>(null)
 
@@ -30,6 +31,12 @@ async function saveDocument() {
   } catch (error) {
     tell(says(error))
   }
+}
+const field = ref<HTMLInputElement | null>(null)
+function takeDeck() {
+  const deck = field.value?.files?.[0]
+  if (deck) emit('deck', deck)
+  if (field.value) field.value.value = ''
 }
 useKeys({ e: () => button.value?.$el.click() })
 </script>
@@ -54,6 +61,11 @@ useKeys({ e: () => button.value?.$el.click() })
           ><span class="text-quiet">always current</span>
         </button></MenuItem
       >
+      <MenuItem
+        ><button class="choice" @click="field?.click()">
+          <span class="flex-1">Bring a deck up to date</span><span class="text-quiet">or drop it here</span>
+        </button></MenuItem
+      >
       <MenuItem>
         <RouterLink class="choice" :to="`/reports/${report.id}/print`"
           ><span class="flex-1">Print</span><span class="text-quiet">Ctrl+P</span></RouterLink
@@ -65,5 +77,14 @@ useKeys({ e: () => button.value?.$el.click() })
         </button></MenuItem
       >
     </MenuItems>
+    <input
+      ref="field"
+      class="hidden"
+      type="file"
+      accept=".pptx"
+      aria-label="Deck to bring up to date"
+      tabindex="-1"
+      @change="takeDeck"
+    />
   </Menu>
 </template>

@@ -7,6 +7,7 @@ import ClosingControl from '../../shared/ClosingControl.vue'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import TopBar from '../../shared/TopBar.vue'
 import type { Drawing } from '../../shared/types'
+import { useDrop } from '../../shared/useDrop'
 import { useKeys } from '../../shared/useKeys'
 import { useLoad } from '../../shared/useLoad'
 import { useToast } from '../../shared/useToast'
@@ -24,6 +25,7 @@ const BlockEditor = defineAsyncComponent(() => import('../edit/BlockEditor.vue')
 const FiguresEditor = defineAsyncComponent(() => import('../edit/FiguresEditor.vue'))
 const RollSheet = defineAsyncComponent(() => import('../roll/RollSheet.vue'))
 const IssueSheet = defineAsyncComponent(() => import('../roll/IssueSheet.vue'))
+const DeckSheet = defineAsyncComponent(() => import('../slides/DeckSheet.vue'))
 const ChangesList = defineAsyncComponent(() => import('../margin/ChangesList.vue'))
 const ReadColumn = defineAsyncComponent(() => import('../present/ReadColumn.vue'))
 
@@ -194,6 +196,13 @@ function changeBlock(block: Block) {
   void edit((of) => withBlock(of, block.id, () => block), 'A chart of the report is changed')
 }
 
+/** A deck that was made of the report, and is brought up to date. */
+const deck = ref<File | null>(null)
+useDrop(
+  (file) => (deck.value = file),
+  () => undefined,
+)
+
 useKeys({
   'mod+z': () => void undo(),
   'mod+shift+z': () => void redo(),
@@ -234,7 +243,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </button>
       <button class="button" :disabled="!report?.redo" title="Ctrl+Shift+Z" @click="redo">Redo</button>
       <RouterLink class="button" :to="`/reports/${id}/present?page=${pageId}`" title="p">Present</RouterLink>
-      <ReportMenu v-if="report" :report="report" />
+      <ReportMenu v-if="report" :report="report" @deck="deck = $event" />
     </TopBar>
     <div class="flex min-h-0 flex-1 print:block">
       <ChartOfPageMargin
@@ -374,6 +383,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       @change="(block) => (changeBlock(block), close())"
       @close="close"
     />
+    <DeckSheet v-if="deck" :report="id" :deck="deck" @close="deck = null" />
     <RollSheet v-if="rollTo" :report="id" :to="rollTo" :sign="sign" @roll="roll" @close="rollTo = null" />
     <IssueSheet
       v-if="isIssuing && report"

@@ -104,15 +104,22 @@ final class BlockGroup
         return $names;
     }
 
-    /** How many of its shapes are not written any more. */
-    public function goneCount(ShapeGroup $now): int
+    /** @return list<string> names of the rows of which nothing is written any more */
+    public function goneRows(ShapeGroup $now): array
     {
-        $keys = [];
+        $written = [];
         foreach (NewContent::leaves($now) as $shape) {
-            $keys[$shape->key] = true;
+            $written[$shape->key] = true;
         }
+        $rows = [];
+        foreach ($this->rowNames() as $key => $row) {
+            $rows[$row] = ($rows[$row] ?? false) || isset($written[$key]);
+        }
+        unset($rows['']);
 
-        return \count(array_diff_key($this->old, $keys));
+        $gone = array_filter($rows, static fn (bool $isWritten): bool => !$isWritten);
+
+        return array_map(strval(...), array_keys($gone));
     }
 
     /**

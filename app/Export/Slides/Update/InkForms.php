@@ -54,8 +54,8 @@ final class InkForms
     }
 
     /**
-     * Elements and what they say, in order: `srgbClr 23272e`; blank where nothing is painted. Saturation is left out, as
-     * some programs lose it.
+     * Elements and what they say, in order: `srgbClr 23272e`; blank where nothing is painted. Saturation is left out,
+     * as some programs lose it.
      */
     private static function form(string $written): string
     {

@@ -122,7 +122,7 @@ final class SlideUpdate
 
     private function tellGroup(OldShape $old, BlockGroup $group, ChangeCounts $counts, ShapeGroup $now): void
     {
-        $name = $now->name;
+        $name = $now->briefly();
         if ($group->isMoved()) {
             $says = $group->isResized() ? 'stays where it is and is laid out for its frame' : 'stays where it is';
             $this->run->tell(UpdateKind::Kept, $this->number, $name, $says);
@@ -130,15 +130,15 @@ final class SlideUpdate
         if ($counts->deleted > 0) {
             $this->run->tell(UpdateKind::Kept, $this->number, $name, $counts->deletedWords());
         }
+        foreach ($group->goneRows($now) as $row) {
+            $this->run->tell(UpdateKind::Gone, $this->number, $row, "in $name");
+        }
+        foreach ($now->nodes as $row) {
+            $isNew = $row instanceof ShapeGroup && $counts->areNew($row);
+            $isNew && $this->run->tell(UpdateKind::New, $this->number, $row->name, "in $name");
+        }
         if ('' !== $counts->words()) {
             $this->run->tell(UpdateKind::Changed, $this->number, $name, $counts->words());
-        }
-        $gone = $group->goneCount($now);
-        if ($gone > 0) {
-            $this->run->tell(UpdateKind::Gone, $this->number, $name, ChangeCounts::shapes($gone));
-        }
-        if ($counts->added > 0) {
-            $this->run->tell(UpdateKind::New, $this->number, $name, ChangeCounts::shapes($counts->added));
         }
     }
 
@@ -147,7 +147,8 @@ final class SlideUpdate
     {
         $now = $this->isOfPage($tag->block) ? $this->content->maybeShape($tag->block, $tag->shape) : null;
         if (null === $now) {
-            $this->run->tell(UpdateKind::Gone, $this->number, $old->name, 'is not in the report any more');
+            null === $old->placeholder()
+                || $this->run->tell(UpdateKind::Gone, $this->number, $old->name, 'is not in the report any more');
 
             return '';
         }
@@ -158,7 +159,7 @@ final class SlideUpdate
         }
         $counts = new ChangeCounts();
         $counts->take($old, $now, $hand, self::SEEN);
-        if ('' !== $counts->words()) {
+        if (null !== $now->placeholder && '' !== $counts->words()) {
             $this->run->tell(UpdateKind::Changed, $this->number, $now->name, $counts->words());
         }
 
@@ -198,8 +199,14 @@ final class SlideUpdate
             $isThere = $node instanceof ShapeGroup && isset($this->found[$placed->block]);
             if ($isNew && !$isThere) {
                 $written .= $this->writer->node($node, $placed->block);
-                $name = $node instanceof ShapeGroup || $node instanceof Shape ? $node->name : '';
-                $this->run->tell(UpdateKind::New, $this->number, $name, 'is new');
+                // Rules, discs of notes and the foot go without saying.
+                $isTold = $node instanceof ShapeGroup || ($node instanceof Shape && null !== $node->placeholder);
+                $isTold && $this->run->tell(
+                    UpdateKind::New,
+                    $this->number,
+                    $node instanceof ShapeGroup ? $node->briefly() : $node->name,
+                    'is new',
+                );
             }
         }
 
