@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Reports;
 
 use KeenMargin\App\Storage\Names\KeptDocuments;
+use KeenMargin\App\Storage\Record\ChartRecord;
+use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ReportRecord;
 use KeenMargin\App\Storage\Reports\StoredLibrary;
 use KeenMargin\Core\Document\Given;
@@ -82,25 +84,51 @@ final readonly class OpenReports
         return substr(hash('sha256', json_encode($states, \JSON_THROW_ON_ERROR)), 0, 24);
     }
 
-    private function stateOf(string $dataset): string
+    /** When something that its pages are drawn from was changed last, or a little later: never before. */
+    public function changedAt(ReportRecord $record): \DateTimeImmutable
     {
-        try {
-            $record = $this->library->dataset($dataset);
-        } catch (NotAccepted) {
-            return 'gone';
+        $at = $record->savedAt;
+        $report = $this->report($record);
+        foreach ($report->datasets() as $dataset) {
+            $at = max($at, $this->maybeDataset($dataset)->usedAt ?? $at);
+        }
+        foreach ($report->charts() as $block) {
+            $chart = '' === $block->named ? null : $this->maybeChart($block->named);
+            $at = max($at, $chart->savedAt ?? $at, $chart->dataset->usedAt ?? $at);
         }
 
-        return "$record->version.$record->revision";
+        return $at;
+    }
+
+    private function maybeDataset(string $dataset): ?DatasetRecord
+    {
+        try {
+            return $this->library->dataset($dataset);
+        } catch (NotAccepted) {
+            return null;
+        }
+    }
+
+    private function maybeChart(string $named): ?ChartRecord
+    {
+        try {
+            return $this->library->chartRecord($named);
+        } catch (NotAccepted) {
+            return null;
+        }
+    }
+
+    private function stateOf(string $dataset): string
+    {
+        $record = $this->maybeDataset($dataset);
+
+        return null === $record ? 'gone' : "$record->version.$record->revision";
     }
 
     private function stateOfChart(string $named): string
     {
-        try {
-            $chart = $this->library->chartRecord($named);
-        } catch (NotAccepted) {
-            return 'gone';
-        }
+        $chart = $this->maybeChart($named);
 
-        return "$chart->version.".$this->stateOf((string) $chart->dataset->id);
+        return null === $chart ? 'gone' : "$chart->version.".$this->stateOf((string) $chart->dataset->id);
     }
 }

@@ -4796,6 +4796,60 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/reports/{id}/blocks/{block}.{format}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A block of a report as a picture, under an address to link to, or what the picture tells */
+    get: {
+      parameters: {
+        query?: {
+          scale?: '1' | '2' | '3'
+          closed?: string
+        }
+        header?: never
+        path: {
+          id: number
+          block: string
+          format: 'svg' | 'png' | 'json'
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['PictureFacts']
+            'image/svg+xml': string
+            'image/png': string
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/reports/{id}/issues/{number}.{format}': {
     parameters: {
       query?: never
@@ -4825,6 +4879,60 @@ export interface paths {
           content: {
             'application/pdf': string
             'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/reports/{id}/pages/{page}.{format}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A page of a report as a picture, under an address to link to, or what the picture tells */
+    get: {
+      parameters: {
+        query?: {
+          scale?: '1' | '2' | '3'
+          closed?: string
+        }
+        header?: never
+        path: {
+          id: number
+          page: string
+          format: 'svg' | 'png' | 'json'
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['PictureFacts']
+            'image/svg+xml': string
+            'image/png': string
           }
         }
         /** @description Refused: what is wrong and what to do */
@@ -5685,6 +5793,21 @@ export interface components {
     Period: {
       key: string
       label: string
+    }
+    /** @description What a picture of a report tells, for pages that embed it. */
+    PictureFacts: {
+      title: string
+      /** @description one or two sentences about what it shows */
+      summary: string
+      /**
+       * Format: float
+       * @description in points, as its height
+       */
+      width: number
+      /** Format: float */
+      height: number
+      /** @description the last closed period that it shows; null: its figures have no time */
+      closed: string | null
     }
     /** @description Where a finding leads. */
     Place: {
@@ -6598,6 +6721,7 @@ export type PageNumber = components['schemas']['PageNumber']
 export type PageRow = components['schemas']['PageRow']
 export type PageRowNumber = components['schemas']['PageRowNumber']
 export type Period = components['schemas']['Period']
+export type PictureFacts = components['schemas']['PictureFacts']
 export type Place = components['schemas']['Place']
 export type Problem = components['schemas']['Problem']
 export type Pulse = components['schemas']['Pulse']

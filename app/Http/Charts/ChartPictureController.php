@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Http\Charts;
 
+use KeenMargin\App\Http\Build;
 use KeenMargin\App\Http\Contract\Operation;
 use KeenMargin\App\Http\FileName;
 use KeenMargin\App\Http\Records;
@@ -20,7 +21,6 @@ use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Question\Document\RecipeReader;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Report\ChartPage;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -32,11 +32,6 @@ use Symfony\Component\Routing\Attribute\Route;
 final readonly class ChartPictureController
 {
     private const SMALL = 620;
-    /** Slides and pages elsewhere may show it. */
-    private const LINKED = [
-        'Cache-Control' => 'max-age=0, must-revalidate',
-        'Cross-Origin-Resource-Policy' => 'cross-origin',
-    ];
 
     public function __construct(
         private Records $records,
@@ -46,7 +41,7 @@ final readonly class ChartPictureController
         private ChartSlides $slides,
         private DatasetNotes $notes,
         private KeptDocuments $documents,
-        #[Autowire('%kernel.project_dir%')] private string $project,
+        private Build $build,
     ) {
     }
 
@@ -77,11 +72,10 @@ final readonly class ChartPictureController
     public function whole(int $id, string $format, Request $request): Response
     {
         $chart = $this->records->chart($id);
-        $answer = new Response(null, 200, self::LINKED);
+        $answer = new Response(null, 200, Pictures::LINKED);
         $states = [$chart->version, $chart->dataset->version, $chart->dataset->revision];
-        // Another build may draw the same numbers otherwise.
         $answer->setEtag(
-            implode('.', [$id, ...$states, $format, $request->query->getString('scale'), $this->build()]),
+            implode('.', [$id, ...$states, $format, $request->query->getString('scale'), $this->build->hash()]),
         );
         if ($answer->isNotModified($request)) {
             return $answer;
@@ -96,7 +90,7 @@ final readonly class ChartPictureController
             $this->kinds,
             $this->notes->inChart($chart->dataset, $recipe->question, true),
         );
-        $picture = $this->pictures->answer($drawing->scene, $format, $request, self::LINKED);
+        $picture = $this->pictures->answer($drawing->scene, $format, $request, Pictures::LINKED);
         $picture->setEtag(trim((string) $answer->getEtag(), '"'));
 
         return $picture;
@@ -115,12 +109,6 @@ final readonly class ChartPictureController
         $answer->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', ...$name));
 
         return $answer->setContent($this->slides->render($report));
-    }
-
-    /** A short hash of the code that draws, as bin/setup keeps it. */
-    private function build(): string
-    {
-        return substr((string) @file_get_contents("$this->project/var/cache.stamp"), 0, 12);
     }
 
     /** @return array{StoredFigures, Recipe} */

@@ -18,6 +18,12 @@ use Symfony\Component\HttpKernel\Exception\UnprocessableEntityHttpException;
 /** Scenes as files: SVG, PNG with one to three pixels a point (`?scale=2`), PDF. */
 final readonly class Pictures
 {
+    /** Slides and pages elsewhere may show it; whoever does asks each time whether it has changed. */
+    public const LINKED = [
+        'Cache-Control' => 'max-age=0, must-revalidate',
+        'Cross-Origin-Resource-Policy' => 'cross-origin',
+    ];
+
     public function __construct(private SvgRenderer $svg, private PngRenderer $png, private PdfRenderer $pdf)
     {
     }
