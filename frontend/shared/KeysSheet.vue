@@ -22,6 +22,7 @@ const keys = [
   ['1 2 3', 'In a report: how wide the block is; Enter changes it, Delete takes it away'],
   ['w', 'Open or close the workings'],
   ['e', 'Export'],
+  ['c', 'Copy the chart, the block or the row that is pointed at: picture and table at once'],
   ['← →', 'In the question: from slot to slot. On the chart: from period to period. On the closing line: back and on'],
   ['Enter, F2', 'In the table: type into the amount; Tab and Enter go on, Escape lets it be'],
   ['Delete', 'In the table: clear what is selected. Shift and arrows select'],

@@ -96,6 +96,7 @@ watch(
 )
 const pane = ref<InstanceType<typeof ChartPane>[]>([])
 const workings = ref<InstanceType<typeof WorkingsPanel> | null>(null)
+const exports = ref<InstanceType<typeof ExportMenu> | null>(null)
 const highlighted = computed(() => highlightedKeys(shown.value?.drawing.workings.rows, shown.value?.recipe.finish))
 const notes = useNotes(
   computed(() => dataset.value?.id ?? null),
@@ -124,6 +125,7 @@ useKeys({
   w: () => (showsWorkings.value = !showsWorkings.value),
   n: () => begin(selected.value ?? lit.value),
   b: turnBeside,
+  c: () => workings.value?.copyRow() || exports.value?.copyAll(),
   r: () => (isPutting.value = true),
   '[': () => moveClosing(closing.value?.back),
   ']': () => moveClosing(closing.value?.on),
@@ -145,7 +147,14 @@ useKeys({
       <button class="button" :disabled="!canUndo" :title="undoSays" @click="sitting.undo">Undo</button>
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="sitting.redo">Redo</button>
       <button v-if="dataset && shown" class="button" title="r" @click="isPutting = true">Put into a report</button>
-      <ExportMenu v-if="dataset && shown" :dataset="dataset.id" :recipe="shown.recipe" :chart="named" />
+      <ExportMenu
+        v-if="dataset && shown"
+        ref="exports"
+        :dataset="dataset.id"
+        :recipe="shown.recipe"
+        :chart="named"
+        :workings="shown.drawing.workings"
+      />
     </TopBar>
     <div class="flex min-h-0 flex-1">
       <ChartMargin

@@ -2,12 +2,13 @@
 import { computed, ref } from 'vue'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { says } from '../../shared/api'
-import type { Chart, Recipe } from '../../shared/types'
+import { notCopied } from '../../shared/clipboard'
+import type { Chart, Recipe, WorkingsTable } from '../../shared/types'
 import { useKeys } from '../../shared/useKeys'
 import { useToast } from '../../shared/useToast'
-import { copyPicture, pictureAddress, savePicture, saveRecipe, saveWorkings } from './exports'
+import { copyChart, pictureAddress, savePicture, saveRecipe, saveWorkings } from './exports'
 
-const props = defineProps<{ dataset: number; recipe: Recipe; chart: Chart | null }>()
+const props = defineProps<{ dataset: number; recipe: Recipe; chart: Chart | null; workings: WorkingsTable }>()
 const { tell } = useToast()
 const button = ref<{ $el: HTMLElement } | null>(null)
 
@@ -15,9 +16,7 @@ async function run(action: () => Promise<string>) {
   try {
     tell(await action())
   } catch (error) {
-    tell(
-      error instanceof DOMException ? 'The browser did not let it be copied. Save it as a file instead.' : says(error),
-    )
+    tell(notCopied(error) ?? says(error))
   }
 }
 
@@ -45,9 +44,9 @@ const groups = computed(() => [
       does: () => saved(savePicture(props.dataset, props.recipe, 'png', scale)),
     })),
     {
-      label: 'Copy the picture',
-      note: 'to paste it elsewhere',
-      does: async () => (await copyPicture(props.dataset, props.recipe), 'The picture is copied.'),
+      label: 'Copy picture and table',
+      note: 'c',
+      does: () => copyChart(props.dataset, props.recipe, props.workings),
     },
     ...(props.chart
       ? [
@@ -90,7 +89,9 @@ const groups = computed(() => [
     },
   ],
 ])
+const copyAll = () => run(() => copyChart(props.dataset, props.recipe, props.workings))
 useKeys({ e: () => button.value?.$el.click() })
+defineExpose({ copyAll })
 </script>
 
 <template>

@@ -1,6 +1,8 @@
-import { fetchFile } from '../../shared/api'
+import { ask, fetchFile } from '../../shared/api'
+import { copyTogether } from '../../shared/clipboard'
 import { save, saveFile } from '../../shared/save'
-import type { Recipe } from '../../shared/types'
+import type { Drawing, Recipe, WorkingsTable } from '../../shared/types'
+import { copied } from '../workings/tableText'
 
 const pictures = (dataset: number, format: string, scale = 1) =>
   `/datasets/${dataset}/pictures.${format}${format === 'png' ? `?scale=${scale}` : ''}`
@@ -20,8 +22,14 @@ export function saveRecipe(recipe: Recipe, name?: string): string {
 /** Where the picture of a named chart is, always as the chart is now. */
 export const pictureAddress = (chart: number) => `${window.location.origin}/charts/${chart}.png?scale=2`
 
-/** The picture with two pixels a point; the browser wants it promised at once. */
-export async function copyPicture(dataset: number, recipe: Recipe) {
-  const picture = fetchFile(pictures(dataset, 'png', 2), { recipe }).then(({ blob }) => blob)
-  await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })])
-}
+/** The picture with two pixels a point and sharp at any size, and all numbers behind it. */
+export const copyChart = (dataset: number, recipe: Recipe, shown: WorkingsTable) =>
+  copyTogether({
+    picture: (format) => fetchFile(pictures(dataset, format, 2), { recipe }).then(({ blob }) => blob),
+    table: shown.more
+      ? // Not all of its rows had to be sent to be seen.
+        ask<Drawing>('POST', `/datasets/${dataset}/drawings`, { body: { recipe } }).then(({ workings }) =>
+          copied(workings, workings.rows),
+        )
+      : copied(shown, shown.rows),
+  })

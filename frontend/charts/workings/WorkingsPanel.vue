@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import type { WorkingsTable } from '../../shared/types'
+import { says } from '../../shared/api'
+import { copyTogether, notCopied } from '../../shared/clipboard'
 import { useToast } from '../../shared/useToast'
 import { rowsFollow } from '../../shared/wording'
 import { effectClass } from '../../shared/scene/effects'
-import { block, sorted, sumsBelow, type Sorting } from './tableText'
+import { copied, isSum, sorted, sumsBelow, type Sorting } from './tableText'
 import { useHeight } from './useHeight'
 
 /** Every number behind the chart, row by row. */
@@ -37,7 +39,6 @@ async function reach(key: string) {
   shownRows.value = place + PAGE
   await nextTick()
 }
-const isSum = (role: string) => ['group', 'total', 'landing'].includes(role)
 const sums = computed(() => sumsBelow(props.table))
 
 function tone(row: WorkingsTable['rows'][number], column: string, reference: string | null): string {
@@ -56,13 +57,19 @@ function sort(column: string) {
 const direction = (column: string) =>
   sorting.value?.column === column ? (sorting.value.isDown ? 'descending' : 'ascending') : 'none'
 
-async function copy() {
+async function copy(rows: WorkingsTable['rows']) {
   try {
-    await navigator.clipboard.writeText(block(props.table, rows.value))
-    tell('The table is copied.')
-  } catch {
-    tell('The browser did not let the table be copied. Export the workings instead.')
+    tell(await copyTogether({ table: copied(props.table, rows) }))
+  } catch (error) {
+    tell(notCopied(error) ?? says(error))
   }
+}
+/** The row that is pointed at, or whose button has the focus; none where the pointer is elsewhere. */
+function copyRow(): boolean {
+  const place = window.document.activeElement?.closest('[data-row]') ?? panel.value?.querySelector('[data-row]:hover')
+  const row = isOpen.value ? props.table.rows.find(({ key }) => key === place?.getAttribute('data-row')) : undefined
+  if (row) void copy([row])
+  return row !== undefined
 }
 
 /** The row that is shown may be one of those that came later. */
@@ -86,7 +93,7 @@ async function show(key: string) {
   await reach(key)
   rowOf(key)?.scrollIntoView({ block: 'nearest' })
 }
-defineExpose({ show })
+defineExpose({ show, copyRow })
 </script>
 
 <template>
@@ -119,7 +126,7 @@ defineExpose({ show })
         >
       </button>
       <button v-if="isOpen && sorting" class="link text-[12px]" @click="sorting = null">In the chart’s order</button>
-      <button v-if="isOpen && !table.more" class="link text-[12px]" @click="copy">Copy the table</button>
+      <button v-if="isOpen && !table.more" class="link text-[12px]" @click="copy(rows)">Copy the table</button>
     </div>
     <div
       v-if="isOpen"

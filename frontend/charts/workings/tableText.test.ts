@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { WorkingsTable } from '../../shared/types'
-import { block, size, sorted } from './tableText'
+import { tableText } from '../../shared/clipboard'
+import { copied, size, sorted } from './tableText'
 
 const row = (key: string, cell: string, role: 'row' | 'total' | 'group' = 'row') => ({
   ...{ key, ref: key, label: key, role, depth: 0, panel: '', shown: null },
@@ -55,9 +56,10 @@ describe('the table of the workings', () => {
   })
 
   it('is copied as a block with a plain minus sign, a total once', () => {
-    const text = block(table, table.rows)
+    const text = tableText(copied(table, table.rows))
     expect(text.split('\n')[0]).toBe('Route\tAC')
     expect(text).toContain('Holm\t-3')
     expect(text.split('\n').slice(-2)).toEqual(['All\t9', 'Year with forecast\t12'])
+    expect(copied(table, table.rows.slice(0, 1)).rows).toEqual([{ label: 'North', cells: ['1,204.5'], isSum: false }])
   })
 })

@@ -1,3 +1,4 @@
+import type { CopiedTable } from '../../shared/clipboard'
 import type { WorkingsTable } from '../../shared/types'
 
 /** How a column of the workings is sorted: by its numbers, up or down; not at all keeps the chart's order. */
@@ -34,18 +35,25 @@ export function sorted(rows: Row[], by: Sorting | null): Row[] {
   return [...compared, ...sums]
 }
 
-/** The table as text that other programs take as cells. */
-export function block(table: WorkingsTable, rows: Row[]): string {
-  const line = (cells: string[]) => cells.map((cell) => cell.replace(/[\t\r\n]+/g, ' ').replace('−', '-')).join('\t')
-  const hasTotal = table.rows.some((row) => row.role === 'total')
-  return [
-    line([table.rowsAre, ...table.columns.map((column) => column.head)]),
-    ...rows.map((row) => line([row.label, ...table.columns.map((column) => row.cells[column.id] ?? '')])),
-    ...table.sums
-      .filter((sum) => sum.key !== 'total' || !hasTotal)
-      .map((sum) => line([sum.label, ...table.columns.map((column) => sum.cells[column.id] ?? '')])),
-  ].join('\n')
+/** The table as it is copied: rows in the given order, and the sums below them where all rows are there. */
+export function copied(table: WorkingsTable, rows: Row[], caption = ''): CopiedTable {
+  const cells = (of: Record<string, string>) => table.columns.map((column) => of[column.id] ?? '')
+  const isWhole = rows.length >= table.rows.length
+  return {
+    caption,
+    heads: [table.rowsAre, ...table.columns.map((column) => column.head)],
+    rows: [
+      ...rows.map((row) => ({ label: row.label, cells: cells(row.cells), isSum: isSum(row.role) })),
+      ...(isWhole ? sumsBelow(table) : []).map((sum) => ({
+        label: sum.label,
+        cells: cells(sum.cells),
+        isSum: true,
+      })),
+    ],
+  }
 }
+
+export const isSum = (role: string) => ['group', 'total', 'landing'].includes(role)
 
 /** Sums that are no rows already. */
 export function sumsBelow(table: WorkingsTable) {

@@ -10,6 +10,7 @@ const emit = defineEmits<{
   move: [way: 'left' | 'right' | 'up' | 'down']
   width: [width: number]
   remove: []
+  copy: []
   drag: [event: PointerEvent]
 }>()
 const root = ref<HTMLElement | null>(null)
@@ -28,6 +29,7 @@ function key(event: KeyboardEvent) {
   if (way && event.altKey) emit('move', way)
   else if (event.key === 'Enter' || event.key === 'F2') emit('edit')
   else if (event.key === 'Delete') emit('remove')
+  else if (event.key === 'c' && !event.ctrlKey && !event.metaKey) emit('copy')
   else if (/^[123]$/.test(event.key) && !props.isAlone) emit('width', Number(event.key))
   else return
   event.preventDefault()
@@ -46,7 +48,7 @@ defineExpose({ focus: () => root.value?.focus() })
     ]"
     tabindex="0"
     role="group"
-    :aria-label="`${name}. Enter changes it, Alt and arrows move it, Delete takes it away`"
+    :aria-label="`${name}. Enter changes it, c copies it, Alt and arrows move it, Delete takes it away`"
     @keydown="key"
     @click.self="emit('edit')"
   >
@@ -83,6 +85,7 @@ defineExpose({ focus: () => root.value?.focus() })
       <button class="px-1.5 hover:text-accent" @click="emit('edit')">
         {{ placed.kind === 'text' ? 'Write' : 'Change' }}
       </button>
+      <button class="px-1.5 hover:text-accent" title="c" @click="emit('copy')">Copy</button>
       <button
         class="px-1.5 text-quiet hover:text-unfavourable-text"
         aria-label="Take it away"

@@ -23,6 +23,7 @@ import {
 import LiveTextEditor from '../text/LiveTextEditor.vue'
 import NumberSearch from '../text/NumberSearch.vue'
 import type { NumberOffer, PageBlock, ReportDifference, ReportPage } from '../types'
+import { copyBlock } from './copyBlock'
 import PageSheet from './PageSheet.vue'
 
 /** A page that is changed where it stands: its message and texts are written, blocks added, moved and taken away. */
@@ -313,6 +314,7 @@ function insert(offer: NumberOffer) {
           @move="move(block.id, $event)"
           @width="setWidth(block.id, $event)"
           @remove="remove(block.id)"
+          @copy="copyBlock(report, block)"
           @drag="grab(block.id, $event)"
         />
       </template>
