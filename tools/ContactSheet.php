@@ -88,6 +88,12 @@ final class ContactSheet
         'one for each' => ['ordinary', ['each' => 'Route'], ['width' => 1320]],
     ];
 
+    /** Figures of a year, closed through August; `long names`, `missing` and others likewise. */
+    public static function table(string $name = 'ordinary'): FactTable
+    {
+        return self::read(self::figures()[$name]);
+    }
+
     /** @return \Generator<int, ContactCase> kind by kind */
     public static function cases(): \Generator
     {
