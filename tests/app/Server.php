@@ -160,8 +160,12 @@ final class Server
         }, $handles);
     }
 
-    public static function upload(string $name, string $bytes, ?int $dataset = null): Answer
-    {
+    public static function upload(
+        string $name,
+        string $bytes,
+        ?int $dataset = null,
+        string $to = '/api/readings',
+    ): Answer {
         $field =
             null === $dataset ? '' : "--edge\r\nContent-Disposition: form-data; name=\"dataset\"\r\n\r\n$dataset\r\n";
         $body =
@@ -169,7 +173,7 @@ final class Server
             "--edge\r\nContent-Disposition: form-data; name=\"file\"; ".
             "filename=\"$name\"\r\nContent-Type: text/csv\r\n\r\n$bytes\r\n--edge--\r\n";
 
-        return self::send('POST', '/api/readings', $body, ['Content-Type' => 'multipart/form-data; boundary=edge']);
+        return self::send('POST', $to, $body, ['Content-Type' => 'multipart/form-data; boundary=edge']);
     }
 
     private static function start(): string

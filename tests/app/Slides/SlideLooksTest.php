@@ -11,6 +11,8 @@ use KeenMargin\App\Export\Slides\Shape\MarkShapes;
 use KeenMargin\App\Export\Slides\Shape\Placed;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\SlideContent;
+use KeenMargin\App\Export\Slides\Update\UpdateEntry;
+use KeenMargin\App\Export\Slides\Update\UpdateKind;
 use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Report\Report;
@@ -57,6 +59,7 @@ final class SlideLooksTest extends TestCase
         foreach ($cases as $i => $case) {
             $shares["$case->kind, $case->case"] = self::worstTile($pictures[$i], self::picture($case));
         }
+        self::assertNotSame([], $shares);
         arsort($shares);
         self::assertLessThan(self::MOST_OF_A_TILE, max($shares), (string) array_key_first($shares));
         self::assertLessThan(self::MOST_ON_AVERAGE, array_sum($shares) / \count($shares));
@@ -121,6 +124,43 @@ final class SlideLooksTest extends TestCase
         }
     }
 
+    /** A deck that another program saved meanwhile is brought up to date like one that it did not. */
+    public function testADeckThatWasSavedAnewIsTakenAsWell(): void
+    {
+        $july = Office::savedAnew(SampleReport::of('2026-07')->deck());
+        $path = (string) tempnam(sys_get_temp_dir(), 'deck');
+        file_put_contents($path, $july);
+        $kept = array_filter(
+            SampleReport::of('2026-07')->updated($path)->entries(),
+            static fn (UpdateEntry $one): bool => UpdateKind::Kept === $one->kind,
+        );
+        self::assertSame([], array_map(static fn (UpdateEntry $one): string => $one->line(), $kept));
+        $is = new ReadDeck(SampleReport::of()->updated($path)->bytes());
+        $now = new ReadDeck(SampleReport::of()->deck());
+        foreach ([1, 2, 3] as $slide) {
+            $texts = static fn (ReadDeck $deck): array => array_map(
+                static fn (array $one): string => $one['text'],
+                $deck->ours($slide),
+            );
+            self::assertEquals($texts($now), $texts($is));
+        }
+        unlink($path);
+    }
+
+    public function testWhatTheHandDidStaysWhereTheDeckWasSavedAnew(): void
+    {
+        foreach ([3, 4, 5] as $seed) {
+            mt_srand($seed);
+            $hand = new Hand(SampleReport::of('2026-07')->deck());
+            SlideUpdateTest::work($hand);
+            $path = (string) tempnam(sys_get_temp_dir(), 'deck');
+            file_put_contents($path, Office::savedAnew($hand->deck()));
+            $is = new ReadDeck(SampleReport::of()->updated($path)->bytes());
+            SlideUpdateTest::assertHandStays($hand, $is, new ReadDeck(SampleReport::of()->deck()), "seed $seed");
+            unlink($path);
+        }
+    }
+
     /** @return list<string> groups with what stands in them, by name; placeholders get names of their own */
     private static function tree(ReadDeck $deck, int $slide): array
     {
@@ -153,8 +193,7 @@ final class SlideLooksTest extends TestCase
             $scale = self::scale($drawing->scene);
             $shapes = new MarkShapes(new Placing(0.0, 0.0, $scale), $scale, $drawing->scene->colours);
             $nodes = BlockShapes::chart($drawing, self::solid($drawing->scene), $shapes);
-            self::assertNotSame([], $nodes);
-            $group = new ShapeGroup('', "$case->kind, $case->case", '', $nodes);
+            $group = new ShapeGroup('', "$case->kind, $case->case", '', [] === $nodes ? self::fail('No marks.') : $nodes);
             $deck->add(new SlideContent("p$i", $case->case, [new Placed("b$i", $group)]), []);
         }
 
@@ -220,7 +259,7 @@ final class SlideLooksTest extends TestCase
         $tiles = [];
         for ($y = 0; $y < $height; ++$y) {
             for ($x = 0; $x < $width; ++$x) {
-                [$a, $b] = [imagecolorat($one, $x, $y), imagecolorat($other, $x, $y)];
+                [$a, $b] = [(int) imagecolorat($one, $x, $y), (int) imagecolorat($other, $x, $y)];
                 if ($a !== $b && self::differ($a, $b)) {
                     $tile = intdiv($y, self::TILE) * self::REDUCED + intdiv($x, self::TILE);
                     $tiles[$tile] = ($tiles[$tile] ?? 0) + 1;

@@ -6,6 +6,7 @@ namespace KeenMargin\Tests\app\Slides;
 
 use KeenMargin\App\Export\Slides\BlockShapes;
 use KeenMargin\App\Export\Slides\Shape\MarkShapes;
+use KeenMargin\App\Export\Slides\Shape\Node;
 use KeenMargin\App\Export\Slides\Shape\Placed;
 use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
@@ -161,8 +162,7 @@ final class SlidesTest extends TestCase
             $scene = $case->drawing->scene;
             $shapes = new MarkShapes(new Placing(0.0, 0.0), 1.0, $scene->colours);
             $nodes = BlockShapes::chart($case->drawing, $scene->marks(), $shapes);
-            self::assertNotSame([], $nodes);
-            $group = new Placed('b', new ShapeGroup('', $case->case, '', $nodes));
+            $group = new Placed('b', self::group($nodes));
             $fitted = WiderLetters::fitted([$group], $scene->width)[0]->node;
             $was = [...WiderLetters::texts($group->node)];
             $is = [...WiderLetters::texts($fitted)];
@@ -194,9 +194,15 @@ final class SlidesTest extends TestCase
             $nodes = BlockShapes::chart($case->drawing, $case->drawing->scene->marks(), $shapes);
             $keys = array_map(
                 static fn (Shape $one): string => $one->key,
-                [...NewContent::leaves(new ShapeGroup('', '', '', $nodes))],
+                [...NewContent::leaves(self::group($nodes))],
             );
             self::assertSame([], array_diff_key($keys, array_unique($keys)), "$case->kind, $case->case");
         }
+    }
+
+    /** @param list<Node> $nodes */
+    private static function group(array $nodes): ShapeGroup
+    {
+        return new ShapeGroup('', 'A chart', '', [] === $nodes ? self::fail('It has no marks.') : $nodes);
     }
 }

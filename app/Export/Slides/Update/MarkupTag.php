@@ -26,6 +26,12 @@ final readonly class MarkupTag
     ) {
     }
 
+    /** How many there are at least, without making any of them. */
+    public static function count(string $xml): int
+    {
+        return (int) preg_match_all('~<(?:\w+:)?(?:sp|grpSp|cxnSp|pic|graphicFrame)(?=[\s/>])~', $xml);
+    }
+
     /** @return list<self> in the order in which they are written */
     public static function all(string $xml): array
     {

@@ -136,7 +136,7 @@ final class OldDeck
     {
         $xml = $this->package->xml($this->presentation);
         preg_match_all('~<(?:\w+:)?sldId\b[^>]*?\sid="(\d+)"~', $xml, $ids);
-        $id = max(255, ...array_map(intval(...), $ids[1])) + 1;
+        $id = max([255, ...array_map(intval(...), $ids[1])]) + 1;
         $new = '<p:sldId xmlns:p="'.Xml::PRESENTATION.'" xmlns:r="'.Xml::RELATIONS."\" id=\"$id\" r:id=\"$relation\"/>";
         $this->package->put($this->presentation, (string) preg_replace_callback(
             null === $before ? '~<(?:\w+:)?sldIdLst\b[^>]*>~' : self::listed($this->relationTo($before)),

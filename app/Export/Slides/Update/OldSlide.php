@@ -30,7 +30,7 @@ final class OldSlide
         $this->shapes = $this->within(new Space());
         $this->end = $this->closed->start ?? 0;
         preg_match_all('~<(?:\w+:)?cNvPr\b[^>]*?\sid="(\d{1,9})"~', $xml, $ids);
-        $this->highestId = max(1, ...array_map(intval(...), $ids[1]));
+        $this->highestId = max([1, ...array_map(intval(...), $ids[1])]);
         $this->tags = [];
     }
 
@@ -42,11 +42,10 @@ final class OldSlide
      */
     public static function read(string $xml, string $part, int $most): self
     {
-        $tags = MarkupTag::all($xml);
-        if (\count($tags) > 2 * $most) {
+        if (MarkupTag::count($xml) > $most) {
             throw DeckRefused::isTooLarge("more than $most shapes");
         }
-        $slide = new self($xml, $tags);
+        $slide = new self($xml, MarkupTag::all($xml));
 
         return 0 === $slide->end ? throw DeckRefused::isBroken($part) : $slide;
     }
