@@ -50,7 +50,10 @@ final class DeckRefusedTest extends TestCase
     /** @return array<string, array{callable(string): mixed, string}> */
     public static function bad(): array
     {
-        $put = static fn (string $name, string|callable $xml): callable => static function (string $path) use ($name, $xml): void {
+        $put = static fn (
+            string $name,
+            string|callable $xml,
+        ): callable => static function (string $path) use ($name, $xml): void {
             $zip = new \ZipArchive();
             $zip->open($path);
             $was = (string) $zip->getFromName($name);
@@ -72,24 +75,34 @@ final class DeckRefusedTest extends TestCase
             'empty' => [static fn (string $path) => file_put_contents($path, ''), 'This is not a presentation'],
             'a picture' => [static fn (string $path) => file_put_contents($path, "\x89PNG\r\n"), 'not a presentation'],
             'cut off' => [
-                static fn (string $path) => file_put_contents($path, substr((string) file_get_contents($path), 0, 30_000)),
+                static fn (string $path) => file_put_contents(
+                    $path,
+                    substr((string) file_get_contents($path), 0, 30_000),
+                ),
                 'or it is cut off',
             ],
             'protected' => [
-                static fn (string $path) => file_put_contents($path, "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600)),
+                static fn (string $path) => file_put_contents(
+                    $path,
+                    "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600),
+                ),
                 'protected by a password',
             ],
             'with macros' => [
                 $replaced('[Content_Types].xml', 'presentation.main+xml', 'presentation.macroEnabled.main+xml'),
                 'bears macros (.pptm)',
             ],
-            'no presentation' => [$replaced('[Content_Types].xml', 'presentationml.presentation', 'x'), 'not a presentation'],
+            'no presentation' => [
+                $replaced('[Content_Types].xml', 'presentationml.presentation', 'x'),
+                'not a presentation',
+            ],
             'a linked picture' => [
                 $replaced(
                     'ppt/slides/_rels/slide1.xml.rels',
                     '</Relationships>',
-                    '<Relationship Id="x1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/image"'
-                        .' Target="http://127.0.0.1:1/x.png" TargetMode="External"/></Relationships>',
+                    '<Relationship Id="x1" Target="http://127.0.0.1:1/x.png" TargetMode="External" '
+                        .'Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/image"/>'
+                        .'</Relationships>',
                 ),
                 'refers to files outside of it',
             ],

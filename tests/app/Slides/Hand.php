@@ -11,7 +11,8 @@ namespace KeenMargin\Tests\app\Slides;
 final class Hand
 {
     private const POINT = 12_700;
-    public const STRANGER = '<p:sp><p:nvSpPr><p:cNvPr id="9001" name="My remark" descr=\'Mine &amp; "only"\'/><p:cNvSpPr txBox="1"/>'.
+    public const STRANGER =
+        '<p:sp><p:nvSpPr><p:cNvPr id="9001" name="My remark" descr=\'Mine &amp; "only"\'/><p:cNvSpPr txBox="1"/>'.
         '<p:nvPr/></p:nvSpPr><p:spPr><a:xfrm><a:off x="100000" y="200000"/><a:ext cx="900000"  cy="300000"/></a:xfrm>'.
         '<a:prstGeom prst="rect"><a:avLst/></a:prstGeom></p:spPr><p:txBody><a:bodyPr/><a:lstStyle/><a:p><a:r>'.
         '<a:rPr lang="en-GB"/><a:t>Ask Ida</a:t></a:r></a:p></p:txBody></p:sp>';
@@ -74,7 +75,8 @@ final class Hand
     {
         $this->coloured["$slide $key"] = $colour;
         $this->change($slide, $key, static fn (string $shape): string => (string) preg_replace(
-            '~(<a:(?:prst|cust)Geom.*?</a:(?:prst|cust)Geom>)<a:(solidFill|noFill|pattFill)\b[^>]*?(?:/>|>.*?</a:\2>)~s',
+            '~(<a:(?:prst|cust)Geom.*?</a:(?:prst|cust)Geom>)'.
+                '<a:(solidFill|noFill|pattFill)\b[^>]*?(?:/>|>.*?</a:\2>)~s',
             "$1<a:solidFill><a:srgbClr val=\"$colour\"/></a:solidFill>",
             $shape,
             1,
@@ -102,9 +104,18 @@ final class Hand
     public function moveBlock(int $slide, string $block, int $right, int $down, float $size = 1.0): void
     {
         $part = $this->part($slide);
-        $pattern = '~(<p:cNvPr id="\d+" name="[^"]*" descr="[^"]*\[keen:'.preg_quote($block, '~').'\]"/>.*?<a:xfrm>)<a:off x="(\d+)" y="(\d+)"/>'.
+        $pattern =
+            '~(<p:cNvPr id="\d+" name="[^"]*" descr="[^"]*\[keen:'.
+            preg_quote($block, '~').
+            '\]"/>.*?<a:xfrm>)<a:off x="(\d+)" y="(\d+)"/>'.
             '<a:ext cx="(\d+)" cy="(\d+)"/>~s';
-        $this->slides[$part] = (string) preg_replace_callback($pattern, function (array $found) use ($block, $right, $down, $size, $slide): string {
+        $this->slides[$part] = (string) preg_replace_callback($pattern, function (array $found) use (
+            $block,
+            $right,
+            $down,
+            $size,
+            $slide,
+        ): string {
             [$x, $y] = [(int) $found[2] + $right * self::POINT, (int) $found[3] + $down * self::POINT];
             [$width, $height] = [(int) round($size * (int) $found[4]), (int) round($size * (int) $found[5])];
             $area = $this->deck->ours($slide)["$block.area"];
@@ -137,9 +148,10 @@ final class Hand
     {
         $xml = self::groupOf($this->slides[$this->part($from)], $block);
         $id = 5_000;
-        $copy = (string) preg_replace_callback('~(<p:cNvPr id=")\d+~', static function (array $found) use (&$id): string {
+        $numbered = static function (array $found) use (&$id): string {
             return $found[1].++$id;
-        }, $xml);
+        };
+        $copy = (string) preg_replace_callback('~(<p:cNvPr id=")\d+~', $numbered, $xml);
         $part = $this->part($to);
         $this->slides[$part] = str_replace('</p:spTree>', "$copy</p:spTree>", $this->slides[$part]);
     }
@@ -158,7 +170,10 @@ final class Hand
             $presentation = (string) $zip->getFromName('ppt/presentation.xml');
             preg_match_all('~<p:sldId [^>]*/>~', $presentation, $found);
             $list = implode('', array_map(static fn (int $number): string => $found[0][$number - 1], $order));
-            $zip->addFromString('ppt/presentation.xml', (string) preg_replace('~(<p:sldIdLst>).*?(</p:sldIdLst>)~', "$1$list$2", $presentation));
+            $zip->addFromString(
+                'ppt/presentation.xml',
+                (string) preg_replace('~(<p:sldIdLst>).*?(</p:sldIdLst>)~', "$1$list$2", $presentation),
+            );
         }
         $zip->close();
         $bytes = (string) file_get_contents($path);
@@ -176,7 +191,10 @@ final class Hand
     private function change(int $slide, string $key, callable $change): void
     {
         $part = $this->part($slide);
-        $pattern = '#<p:(sp|cxnSp)><p:nv\w+><p:cNvPr id="\d+" name="[^"]*\[keen:'.preg_quote($key, '#').'[~\]](?:(?!</p:\1>).)*</p:\1>#s';
+        $pattern =
+            '#<p:(sp|cxnSp)><p:nv\w+><p:cNvPr id="\d+" name="[^"]*\[keen:'.
+            preg_quote($key, '#').
+            '[~\]](?:(?!</p:\1>).)*</p:\1>#s';
         $this->slides[$part] = (string) preg_replace_callback(
             $pattern,
             static fn (array $found): string => $change($found[0]),
@@ -193,7 +211,14 @@ final class Hand
     /** The XML of the group that a block is. */
     private static function groupOf(string $xml, string $block): string
     {
-        preg_match('~<p:grpSp><p:nvGrpSpPr><p:cNvPr id="\d+" name="[^"]*" descr="[^"]*\[keen:'.preg_quote($block, '~').'\]"/>~', $xml, $found, \PREG_OFFSET_CAPTURE);
+        preg_match(
+            '~<p:grpSp><p:nvGrpSpPr><p:cNvPr id="\d+" name="[^"]*" descr="[^"]*\[keen:'.
+                preg_quote($block, '~').
+                '\]"/>~',
+            $xml,
+            $found,
+            \PREG_OFFSET_CAPTURE,
+        );
         $start = $found[0][1] ?? 0;
         $depth = 0;
         preg_match_all('~</?p:grpSp>~', $xml, $tags, \PREG_OFFSET_CAPTURE, $start);

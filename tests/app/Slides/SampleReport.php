@@ -69,8 +69,16 @@ final readonly class SampleReport
                     'title' => 'How near',
                     'message' => 'Near the target',
                     'rows' => [['blocks' => [
-                        ['id' => 'rings', 'dataset' => 'Space', 'chart' => ['kind' => 'gauge'] + self::bullets('quarter')],
-                        ['id' => 'table', 'dataset' => 'Space', 'chart' => ['kind' => 'comparison-table'] + self::recipe('Route')],
+                        [
+                            'id' => 'rings',
+                            'dataset' => 'Space',
+                            'chart' => ['kind' => 'gauge'] + self::bullets('quarter'),
+                        ],
+                        [
+                            'id' => 'table',
+                            'dataset' => 'Space',
+                            'chart' => ['kind' => 'comparison-table'] + self::recipe('Route'),
+                        ],
                     ]]],
                 ],
             ],
@@ -145,7 +153,14 @@ final readonly class SampleReport
     {
         $column = 'bridge' === $of ? 'to' : 'variance:BU';
 
-        return ['said' => '1', 'of' => $of, 'row' => ['sum' => $sum], 'column' => $column, 'exact' => '1000', 'follows' => true];
+        return [
+            'said' => '1',
+            'of' => $of,
+            'row' => ['sum' => $sum],
+            'column' => $column,
+            'exact' => '1000',
+            'follows' => true,
+        ];
     }
 
     /** @return array<string, mixed> */

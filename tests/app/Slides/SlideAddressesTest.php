@@ -53,7 +53,10 @@ final class SlideAddressesTest extends TestCase
         self::assertStringContainsString('.pptx', $answer->header('Content-Disposition'));
         $said = ReadDeck::said($deck->slide(1), '//a:t');
         self::assertContains('Some <script>words</script>', $said);
-        $links = ReadDeck::said($deck->part('ppt/notesSlides/_rels/notesSlide1.xml.rels'), '//s:Relationship[@TargetMode]/@Target');
+        $links = ReadDeck::said(
+            $deck->part('ppt/notesSlides/_rels/notesSlide1.xml.rels'),
+            '//s:Relationship[@TargetMode]/@Target',
+        );
         self::assertCount(1, $links);
         self::assertStringEndsWith("/reports/$this->report?page=first", $links[0]);
         $notes = implode("\n", ReadDeck::said($deck->part('ppt/notesSlides/notesSlide1.xml'), '//a:t'));
@@ -89,7 +92,12 @@ final class SlideAddressesTest extends TestCase
         self::assertSame(201, $chart->status, $chart->body);
         $named = Server::send('GET', "/charts/{$chart->int('id')}.pptx");
         self::assertSame('Holm is ahead', self::slides($named)->ours(1)['page.message']['text']);
-        $again = Server::send('GET', "/charts/{$chart->int('id')}.pptx", null, ['If-None-Match' => $named->header('ETag')]);
+        $again = Server::send(
+            'GET',
+            "/charts/{$chart->int('id')}.pptx",
+            null,
+            ['If-None-Match' => $named->header('ETag')],
+        );
         self::assertSame(304, $again->status);
     }
 
@@ -137,7 +145,10 @@ final class SlideAddressesTest extends TestCase
         self::assertSame(404, Server::send('GET', "/reports/$this->report/blocks/none.svg")->status);
         self::assertSame(400, Server::send('GET', "$address.png?scale=9")->status);
         self::assertSame(200, Server::send('GET', "/reports/$this->report/pages/first.svg")->status);
-        self::assertSame('Where we stand', Server::send('GET', "/reports/$this->report/pages/first.json")->text('title'));
+        self::assertSame(
+            'Where we stand',
+            Server::send('GET', "/reports/$this->report/pages/first.json")->text('title'),
+        );
     }
 
     public function testWhetherAPictureChangedIsToldHonestly(): void
@@ -163,7 +174,10 @@ final class SlideAddressesTest extends TestCase
     {
         $folder = sys_get_temp_dir().'/keen-slides-'.bin2hex(random_bytes(4));
         mkdir($folder);
-        file_put_contents("$folder/fares.csv", "Month;Route;Actual;Budget\n01.2026;North;100,5;120\n02.2026;North;110;0\n");
+        file_put_contents(
+            "$folder/fares.csv",
+            "Month;Route;Actual;Budget\n01.2026;North;100,5;120\n02.2026;North;110;0\n",
+        );
         $recipe = ['keenMargin' => 1, 'kind' => 'variance-tiers', 'question' => ['by' => 'month', 'against' => ['BU']]];
         file_put_contents("$folder/recipe.json", json_encode($recipe, \JSON_THROW_ON_ERROR));
         $report = ['keenMargin' => 1, 'report' => 'Review', 'closedThrough' => '2026-01', 'pages' => [
@@ -179,7 +193,10 @@ final class SlideAddressesTest extends TestCase
             $folder,
         );
         try {
-            self::assertSame([0, '', ''], Command::keen(['draw', 'recipe.json', 'fares.csv', '-o', 'c.pptx'], '', $folder));
+            self::assertSame(
+                [0, '', ''],
+                Command::keen(['draw', 'recipe.json', 'fares.csv', '-o', 'c.pptx'], '', $folder),
+            );
             DeckRules::assertKept(new ReadDeck((string) file_get_contents("$folder/c.pptx")));
             $write('2026-01');
             self::assertSame(0, $make('-o', 'old.pptx')[0]);
@@ -193,7 +210,10 @@ final class SlideAddressesTest extends TestCase
             self::assertStringContainsString('Changed: Slide 1: ', $notices);
             DeckRules::assertKept(new ReadDeck((string) file_get_contents("$folder/new.pptx")));
             [$code, , $refused] = $make('--update', 'old.pptx', '-o', 'old.pptx');
-            self::assertSame([2, "old.pptx is the deck that is brought up to date. Write to another file.\n"], [$code, $refused]);
+            self::assertSame(
+                [2, "old.pptx is the deck that is brought up to date. Write to another file.\n"],
+                [$code, $refused],
+            );
             file_put_contents("$folder/bad.pptx", 'nothing');
             self::assertSame(2, $make('--update', 'bad.pptx', '-o', 'new.pptx')[0]);
         } finally {

@@ -59,9 +59,12 @@ final class SlideLooksTest extends TestCase
         foreach ($cases as $i => $case) {
             $shares["$case->kind, $case->case"] = self::worstTile($pictures[$i], self::picture($case));
         }
-        self::assertNotSame([], $shares);
         arsort($shares);
-        self::assertLessThan(self::MOST_OF_A_TILE, max($shares), (string) array_key_first($shares));
+        self::assertLessThan(
+            self::MOST_OF_A_TILE,
+            max([0.0, ...array_values($shares)]),
+            (string) array_key_first($shares),
+        );
         self::assertLessThan(self::MOST_ON_AVERAGE, array_sum($shares) / \count($shares));
     }
 
@@ -74,11 +77,7 @@ final class SlideLooksTest extends TestCase
         self::assertLessThan(self::MOST_OF_A_TILE, self::worstTile(Office::drawn($deck)[0], $picture));
         $bar = '~<p:sp><p:nvSpPr><p:cNvPr id="\d+" name="value shown \[keen:[^"]*"[^>]*/>(?:(?!</p:sp>).)*</p:sp>~s';
         $trials = [
-            'shifted' => static fn (string $xml): string => self::first($bar, $xml, static fn (string $one): string => (string) preg_replace_callback(
-                '~<a:off x="(\d+)"~',
-                static fn (array $found): string => '<a:off x="'.((int) $found[1] + 10 * 12_700).'"',
-                $one,
-            )),
+            'shifted' => static fn (string $xml): string => self::first($bar, $xml, self::shifted(...)),
             'recoloured' => static fn (string $xml): string => self::first(
                 $bar,
                 $xml,
@@ -193,7 +192,12 @@ final class SlideLooksTest extends TestCase
             $scale = self::scale($drawing->scene);
             $shapes = new MarkShapes(new Placing(0.0, 0.0, $scale), $scale, $drawing->scene->colours);
             $nodes = BlockShapes::chart($drawing, self::solid($drawing->scene), $shapes);
-            $group = new ShapeGroup('', "$case->kind, $case->case", '', [] === $nodes ? self::fail('No marks.') : $nodes);
+            $group = new ShapeGroup(
+                '',
+                "$case->kind, $case->case",
+                '',
+                [] === $nodes ? self::fail('No marks.') : $nodes,
+            );
             $deck->add(new SlideContent("p$i", $case->case, [new Placed("b$i", $group)]), []);
         }
 
@@ -209,7 +213,8 @@ final class SlideLooksTest extends TestCase
     {
         $marks = [];
         foreach ($scene->marks() as $mark) {
-            $isHatched = ($mark instanceof Rect || $mark instanceof Path) && str_starts_with((string) $mark->fill, 'hatch-');
+            $fill = $mark instanceof Rect || $mark instanceof Path ? (string) $mark->fill : '';
+            $isHatched = str_starts_with($fill, 'hatch-');
             $marks[] = $isHatched ? With::of($mark, ['fill' => Ink::PriorYear->value]) : $mark;
         }
 
@@ -230,7 +235,9 @@ final class SlideLooksTest extends TestCase
             height: self::HEIGHT,
             title: '',
             description: '',
-            groups: [new Group(array_map((new Placing(0.0, 0.0, self::scale($scene)))->mark(...), self::solid($scene)))],
+            groups: [
+                new Group(array_map((new Placing(0.0, 0.0, self::scale($scene)))->mark(...), self::solid($scene))),
+            ],
             colours: $scene->colours,
         ));
     }
@@ -287,7 +294,18 @@ final class SlideLooksTest extends TestCase
         $height = (int) round((imagesy($image) * self::REDUCED) / imagesx($image));
         $reduced = imagecreatetruecolor(self::REDUCED, max(1, $height));
         self::assertNotFalse($reduced);
-        imagecopyresampled($reduced, $image, 0, 0, 0, 0, self::REDUCED, max(1, $height), imagesx($image), imagesy($image));
+        imagecopyresampled(
+            $reduced,
+            $image,
+            0,
+            0,
+            0,
+            0,
+            self::REDUCED,
+            max(1, $height),
+            imagesx($image),
+            imagesy($image),
+        );
 
         return $reduced;
     }
@@ -310,9 +328,24 @@ final class SlideLooksTest extends TestCase
         return $bytes;
     }
 
+    /** Ten points to the right. */
+    private static function shifted(string $shape): string
+    {
+        return (string) preg_replace_callback(
+            '~<a:off x="(\d+)"~',
+            static fn (array $found): string => '<a:off x="'.((int) $found[1] + 10 * 12_700).'"',
+            $shape,
+        );
+    }
+
     /** @param callable(string): string $change */
     private static function first(string $pattern, string $xml, callable $change): string
     {
-        return (string) preg_replace_callback($pattern, static fn (array $found): string => $change($found[0]), $xml, 1);
+        return (string) preg_replace_callback(
+            $pattern,
+            static fn (array $found): string => $change($found[0]),
+            $xml,
+            1,
+        );
     }
 }

@@ -131,7 +131,11 @@ final class SlideUpdateTest extends TestCase
                 self::assertArrayNotHasKey($place, $hand->deleted, "$where: $key came back");
                 self::assertArrayNotHasKey("$slide $block", $hand->deleted, "$where: $block came back");
                 if (isset($hand->coloured[$place])) {
-                    self::assertStringContainsStringIgnoringCase($hand->coloured[$place], $shape['fill'], "$where: $key");
+                    self::assertStringContainsStringIgnoringCase(
+                        $hand->coloured[$place],
+                        $shape['fill'],
+                        "$where: $key",
+                    );
                 }
                 if (isset($hand->reworded[$place])) {
                     self::assertSame($hand->reworded[$place], $shape['text'], "$where: $key");
@@ -153,7 +157,12 @@ final class SlideUpdateTest extends TestCase
                 foreach (['x', 'y', 'cx', 'cy'] as $edge) {
                     // A block that is only moved is as large as its page has it now.
                     $isSize = str_starts_with($edge, 'c') && 'routes' === $block;
-                    $isSize || self::assertEqualsWithDelta($frame[$edge], $area[$edge], self::TOLERANCE, "$where: $block");
+                    $isSize || self::assertEqualsWithDelta(
+                        $frame[$edge],
+                        $area[$edge],
+                        self::TOLERANCE,
+                        "$where: $block",
+                    );
                 }
             }
         }
@@ -173,7 +182,10 @@ final class SlideUpdateTest extends TestCase
             }
         }
         // Letters are as large as before: the chart is drawn anew, not shrunk.
-        $labels = ReadDeck::said((new ReadDeck(self::updated($hand->deck(), SampleReport::of())->bytes()))->slide(1), '//p:grpSp//a:rPr/@sz');
+        $labels = ReadDeck::said(
+            (new ReadDeck(self::updated($hand->deck(), SampleReport::of())->bytes()))->slide(1),
+            '//p:grpSp//a:rPr/@sz',
+        );
         self::assertContains('921', $labels);
     }
 
@@ -249,7 +261,15 @@ final class SlideUpdateTest extends TestCase
         $zip = new \ZipArchive();
         $zip->open($path);
         $xml = (string) $zip->getFromName('ppt/slides/slide1.xml');
-        $zip->addFromString('ppt/slides/slide1.xml', (string) preg_replace('~(\[keen:months\].*?</p:grpSpPr>)~s', '$1'.str_replace(['\\', '$'], ['\\\\', '\$'], Hand::STRANGER), $xml, 1));
+        $zip->addFromString(
+            'ppt/slides/slide1.xml',
+            (string) preg_replace(
+                '~(\[keen:months\].*?</p:grpSpPr>)~s',
+                '$1'.str_replace(['\\', '$'], ['\\\\', '\$'], Hand::STRANGER),
+                $xml,
+                1,
+            ),
+        );
         $zip->close();
         $is = (new ReadDeck(self::updated((string) file_get_contents($path), SampleReport::of())->bytes()));
         unlink($path);

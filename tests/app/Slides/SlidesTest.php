@@ -109,7 +109,10 @@ final class SlidesTest extends TestCase
         self::assertMatchesRegularExpression('/^Jul: AC [\d,]+, ΔBU [+−\d,]+$/u', $rows[6]);
         self::assertMatchesRegularExpression('/^Sep: FC [\d,]+, ΔBU [+−\d,]+$/u', $rows[8]);
         $words = ReadDeck::said($path, './p:grpSp/p:nvGrpSpPr/p:cNvPr/@descr', $charts[1]);
-        self::assertMatchesRegularExpression('/^Jul 2026: AC [\d,]+, BU [\d,]+, ΔBU [+−\d,]+, ΔBU % [+−\d.]+\n/u', $words[6]);
+        self::assertMatchesRegularExpression(
+            '/^Jul 2026: AC [\d,]+, BU [\d,]+, ΔBU [+−\d,]+, ΔBU % [+−\d.]+\n/u',
+            $words[6],
+        );
         $summary = ReadDeck::said($path, './p:nvGrpSpPr/p:cNvPr/@descr', $charts[1])[0];
         self::assertStringContainsString('Used in Jan–Aug 2026: ', $summary);
         foreach (ReadDeck::said($path, '//p:sp//p:cNvPr/@descr|//p:cxnSp//p:cNvPr/@descr') as $description) {
@@ -121,7 +124,10 @@ final class SlidesTest extends TestCase
     {
         $first = self::deck()->slide(1);
         $title = ReadDeck::found($first, '//p:sp[.//p:ph[@type="title"]]')[0];
-        self::assertMatchesRegularExpression('/^The year is [+−]\d+ m from its budget$/u', implode('', ReadDeck::said($first, './/a:t', $title)));
+        self::assertMatchesRegularExpression(
+            '/^The year is [+−]\d+ m from its budget$/u',
+            implode('', ReadDeck::said($first, './/a:t', $title)),
+        );
         $notes = ReadDeck::found($first, '//p:sp[.//p:ph[@type="body" and @idx="10"]]')[0];
         self::assertSame(
             ['A slipway', 'was repaired', 'Island Days moved'],
