@@ -8,13 +8,16 @@ use KeenMargin\App\Export\Report\ReportFormats;
 use KeenMargin\App\Export\Report\ReportRenderer;
 use KeenMargin\App\Export\Report\ReportSlides;
 
-/** `REPORT.json --figures NAME=FILE … -o pack.pdf`, or `pack.pptx`, with `--update OLD.pptx` */
+/** `REPORT.json --figures NAME=FILE … -o pack.pdf`, or `pack.pptx`, of `--update OLD.pptx` or in `--template T.pptx` */
 final readonly class ReportArguments
 {
     /**
      * @param array<string|int, string> $figures files by name
      * @param ?string $output null: nothing is written, what an update would do is only told
      * @param ?string $update deck that is brought up to date; null: none
+     * @param ?string $template presentation that slides are made in; null: none
+     * @param string $layout of the template, by name; blank: the most suitable
+     * @param array<string, string> $roles names of its colours by role, where they are told
      */
     private function __construct(
         public string $report,
@@ -22,6 +25,9 @@ final readonly class ReportArguments
         public ?string $output,
         public ReportRenderer $renderer,
         public ?string $update,
+        public ?string $template,
+        public string $layout,
+        public array $roles,
     ) {
     }
 
@@ -33,7 +39,9 @@ final readonly class ReportArguments
      */
     public static function of(array $arguments, ReportFormats $formats): self
     {
-        $report = $output = $update = null;
+        $report = $output = $update = $template = null;
+        $layout = '';
+        $roles = [];
         $figures = [];
         while ([] !== $arguments) {
             $argument = array_shift($arguments);
@@ -45,6 +53,18 @@ final readonly class ReportArguments
                 $update =
                     array_shift($arguments) ??
                     throw new UsageError('After --update comes the deck to bring up to date, such as pack.pptx.');
+            } elseif ('--template' === $argument) {
+                $template =
+                    array_shift($arguments) ??
+                    throw new UsageError('After --template comes the presentation that decks are made in.');
+            } elseif ('--layout' === $argument) {
+                $layout = array_shift($arguments) ?? throw new UsageError('After --layout comes its name.');
+            } elseif ('--role' === $argument) {
+                [$role, $colour] = [...explode('=', array_shift($arguments) ?? '', 2), ''];
+                if ('' === $role || '' === $colour) {
+                    throw new UsageError('After --role comes ROLE=COLOUR, such as favourable=accent6.');
+                }
+                $roles[$role] = $colour;
             } elseif ('--figures' === $argument) {
                 $pair = explode('=', array_shift($arguments) ?? '', 2);
                 if ('' === $pair[0] || '' === ($pair[1] ?? '')) {
@@ -76,7 +96,20 @@ final readonly class ReportArguments
             throw new UsageError("$file: only slides are brought up to date; give a file that ends with .pptx.");
         }
 
-        return new self($report, $figures, $output, $renderer, $update);
+        if (null !== $template && (!$renderer instanceof ReportSlides || null !== $update)) {
+            throw new UsageError('--template is for new slides; give a file that ends with .pptx, and no --update.');
+        }
+
+        return new self(
+            report: $report,
+            figures: $figures,
+            output: $output,
+            renderer: $renderer,
+            update: $update,
+            template: $template,
+            layout: $layout,
+            roles: $roles,
+        );
     }
 
     /** @throws UsageError where the deck of before would be written over */

@@ -6,6 +6,7 @@ namespace KeenMargin\App\CommandLine;
 
 use KeenMargin\App\Export\Report\ReportFormats;
 use KeenMargin\App\Export\Report\ReportSlides;
+use KeenMargin\App\Export\Slides\Template\Template;
 use KeenMargin\App\Export\Slides\Update\UpdateEntry;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\Given;
@@ -55,7 +56,18 @@ final readonly class ReportCommand
             return self::updated($told->update, $told->output, $pages, $origin, $notices);
         }
 
-        return new CommandOutput($told->renderer->render($pages, $made, $origin), $told->output, $notices);
+        $bytes = null === $told->template
+            ? $told->renderer->render($pages, $made, $origin)
+            : (new ReportSlides())->renderIn(self::template($told), $pages, $origin);
+
+        return new CommandOutput($bytes, $told->output, $notices);
+    }
+
+    private static function template(ReportArguments $told): Template
+    {
+        $path = InputFile::path((string) $told->template, 'a template');
+
+        return Template::open($path)->with($told->layout, $told->roles);
     }
 
     /**

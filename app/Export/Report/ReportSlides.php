@@ -8,13 +8,20 @@ use KeenMargin\App\Export\Slides\BlockShapes;
 use KeenMargin\App\Export\Slides\Deck;
 use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Export\Slides\PageSlide;
+use KeenMargin\App\Export\Slides\Part\DeckLook;
 use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
+use KeenMargin\App\Export\Slides\SlideWriter;
+use KeenMargin\App\Export\Slides\Template\Template;
+use KeenMargin\App\Export\Slides\Template\TemplateDeck;
 use KeenMargin\App\Export\Slides\Update\DeckUpdate;
 use KeenMargin\App\Export\Slides\Update\NewContent;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\BlockInFrame;
+use KeenMargin\Core\Report\Layout\DrawnPage;
+use KeenMargin\Core\Report\Layout\Paper;
 use KeenMargin\Core\Report\Layout\ReportPages;
+use KeenMargin\Core\Report\Page;
 
 /** A whole report as slides, a page a slide: shapes and texts that can be edited where they land. */
 final readonly class ReportSlides implements ReportRenderer
@@ -33,11 +40,24 @@ final readonly class ReportSlides implements ReportRenderer
 
     public function render(ReportPages $pages, \DateTimeImmutable $made, Origin $origin): string
     {
-        $report = $pages->report();
-        $deck = new Deck($report, $made);
+        return $this->written($pages, $origin, new Deck($pages->report(), $made), null);
+    }
+
+    /**
+     * In the organisation's own template.
+     *
+     * @throws DeckRefused where the template is not what it was
+     */
+    public function renderIn(Template $template, ReportPages $pages, Origin $origin): string
+    {
+        return $this->written($pages, $origin, new TemplateDeck($template), $template->look());
+    }
+
+    private function written(ReportPages $pages, Origin $origin, SlideWriter $deck, ?DeckLook $look): string
+    {
         $speech = new PageSpeech($pages->drawing, $origin);
-        foreach ($pages->all() as $page) {
-            $deck->add(PageSlide::of($page, $report->sheet->printed()), $speech->of($page));
+        foreach (self::drawn($pages, $look) as $page) {
+            $deck->add(PageSlide::of($page, self::scale($pages, $look), $look), $speech->of($page));
         }
 
         return $deck->bytes();
@@ -53,16 +73,41 @@ final readonly class ReportSlides implements ReportRenderer
     public function update(string $path, ReportPages $pages, Origin $origin): DeckUpdate
     {
         $drawing = $pages->drawing;
-        $scale = $pages->report()->sheet->printed();
+        $look = DeckUpdate::maybeLook($path);
+        $scale = self::scale($pages, $look);
         $speech = new PageSpeech($drawing, $origin);
         $slides = $speeches = [];
-        foreach ($pages->all() as $page) {
-            $slides[] = PageSlide::of($page, $scale);
+        foreach (self::drawn($pages, $look) as $page) {
+            $slides[] = PageSlide::of($page, $scale, $look);
             $speeches[$page->page->id] = $speech->of($page);
         }
         $draw = static fn (string $id, Frame $frame): ?ShapeGroup => self::maybeDrawn($drawing, $id, $frame, $scale);
 
         return new DeckUpdate($path, new NewContent($slides, $draw), $speeches);
+    }
+
+    /**
+     * Pages on the sheet of the report, or as a template has room for them.
+     *
+     * @return \Generator<int, DrawnPage>
+     */
+    private static function drawn(ReportPages $pages, ?DeckLook $look): \Generator
+    {
+        return null === $look
+            ? $pages->all()
+            : $pages->all(
+                static fn (Page $page): Paper => Paper::within(
+                    $look->room->width,
+                    $look->room->height,
+                    $pages->hasNotes($page),
+                ),
+            );
+    }
+
+    /** Points of the slide for a point of the page. */
+    private static function scale(ReportPages $pages, ?DeckLook $look): float
+    {
+        return null === $look ? $pages->report()->sheet->printed() : 1.0;
     }
 
     /** A block laid out for a frame of its own; null where there is none, or it is a text. */

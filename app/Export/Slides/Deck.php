@@ -19,7 +19,7 @@ use KeenMargin\App\Export\Slides\Shape\Tag;
 use KeenMargin\Core\Report\Report;
 
 /** A deck of slides (PresentationML, ECMA-376) that has no template: pages of a report, one after the other. */
-final class Deck
+final class Deck implements SlideWriter
 {
     private const PRESENTATION = 'ppt/presentation.xml';
     private const MASTER = 'ppt/slideMasters/slideMaster1.xml';
@@ -55,7 +55,6 @@ final class Deck
         $this->package->add(self::NOTES_THEME, Theme::TYPE, Theme::xml());
     }
 
-    /** @param list<Speech> $speeches what is said under it */
     public function add(SlideContent $page, array $speeches): void
     {
         $number = \count($this->slides) + 1;

@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides;
 
+use KeenMargin\App\Export\Slides\Part\DeckLook;
 use KeenMargin\App\Export\Slides\Part\SlideLayout;
 use KeenMargin\App\Export\Slides\Shape\MarkShapes;
+use KeenMargin\App\Export\Slides\Shape\Moved;
+use KeenMargin\App\Export\Slides\Shape\Node;
 use KeenMargin\App\Export\Slides\Shape\Placed;
 use KeenMargin\App\Export\Slides\Shape\Placeholder;
 use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\TextShapes;
 use KeenMargin\App\Export\Slides\Shape\WiderLetters;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Report\Layout\DrawnPage;
 use KeenMargin\Core\Scene\Line;
 use KeenMargin\Core\Scene\Mark;
@@ -24,8 +28,40 @@ final class PageSlide
     public const NOTES = 'notes';
     private const RULES = ['margin', 'rule'];
 
-    /** @param float $scale points of the slide for a point of the page */
-    public static function of(DrawnPage $page, float $scale): SlideContent
+    /**
+     * @param float $scale points of the slide for a point of the page
+     * @param ?DeckLook $look where a template has it; null: the page is the whole slide
+     */
+    public static function of(DrawnPage $page, float $scale, ?DeckLook $look = null): SlideContent
+    {
+        $slide = self::whole($page, $scale);
+        if (null === $look) {
+            return $slide;
+        }
+        $nodes = [];
+        foreach ($slide->nodes as $placed) {
+            $nodes[] = new Placed($placed->block, self::within($placed->node, $look));
+        }
+
+        return new SlideContent($slide->id, $slide->name, $nodes);
+    }
+
+    /** As a template has it: the message in its title, the first text in its body, all else where it has room. */
+    private static function within(Node $node, DeckLook $look): Node
+    {
+        if ($node instanceof Shape && 'title' === $node->placeholder?->type) {
+            return With::of($node, ['inherits' => true]);
+        }
+        $moved = Moved::by($node, $look->room->left, $look->room->top);
+        if (!$moved instanceof Shape || null === $moved->placeholder) {
+            return $moved;
+        }
+        $isFirst = SlideLayout::TEXT === $moved->placeholder->index;
+
+        return With::of($moved, ['placeholder' => $isFirst ? new Placeholder('body', $look->bodyIndex) : null]);
+    }
+
+    private static function whole(DrawnPage $page, float $scale): SlideContent
     {
         $id = $page->page->id;
         $shapes = new MarkShapes(new Placing(0.0, 0.0, $scale), $scale, 'effect');

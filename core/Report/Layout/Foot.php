@@ -23,7 +23,7 @@ final readonly class Foot
     /** @return list<Mark> */
     public function marks(Paper $paper, int $page, int $pages): array
     {
-        if (null === $paper->height) {
+        if (null === $paper->height || $paper->isBare) {
             return [];
         }
         $right = implode(

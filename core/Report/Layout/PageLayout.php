@@ -94,6 +94,9 @@ final class PageLayout
             ink: $text->isEmpty() ? Ink::Quiet : Ink::Ink,
         );
         $laid = TextLayout::of($placed, 'message', $this->drawing->stale($text));
+        if ($this->paper->isBare) {
+            return [new LaidText([], 0.0, $laid->texts), -self::BELOW_RULE];
+        }
 
         return [$laid, self::TOP + max($laid->height, Type::PAGE_MESSAGE_LINE) + self::BELOW_MESSAGE];
     }
@@ -295,7 +298,7 @@ final class PageLayout
         $paper = $this->paper;
         $notes = $paper->isColumn()
             ? MarginNotes::laid($this->notes, $paper->left(), $y + self::ROW_GAP, $paper->contentWidth())
-            : MarginNotes::laid($this->notes, 14.0, $top, $paper->margin - 26.0);
+            : MarginNotes::laid($this->notes, $paper->notesLeft(), $top, $paper->margin - $paper->notesLeft() - 12.0);
         $lowest = max(
             $y,
             $paper->isColumn() ? $y + self::ROW_GAP + $notes->height : $top + $notes->height,
@@ -337,11 +340,12 @@ final class PageLayout
             role: 'rule',
         );
         $margin = $this->paper->margin;
+        $belowMessage = $this->paper->isBare ? [] : [$below];
 
         return 0.0 === $margin
-            ? [$below]
+            ? $belowMessage
             : [
-                $below,
+                ...$belowMessage,
                 new Line(
                     x1: $margin,
                     y1: 0.0,

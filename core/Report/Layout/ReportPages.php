@@ -47,12 +47,22 @@ final class ReportPages
         return ($laid ?? $this->laidOut($page, $paper))->drawn($this->foot, $over);
     }
 
-    /** @return \Generator<int, DrawnPage> */
-    public function all(): \Generator
+    /**
+     * @param ?callable(Page): Paper $paper null: the report's own sheet
+     *
+     * @return \Generator<int, DrawnPage>
+     */
+    public function all(?callable $paper = null): \Generator
     {
         foreach ($this->report()->pages as $page) {
-            yield $this->page($page);
+            yield $this->page($page, null === $paper ? null : $paper($page));
         }
+    }
+
+    /** Whether notes stand beside a page. */
+    public function hasNotes(Page $page): bool
+    {
+        return [] !== PageNotes::of($this->drawing, $page)->list;
     }
 
     /** Of all pages that are on the scale of the report. */

@@ -56,4 +56,35 @@ final class DeckRefused extends \DomainException
     {
         return new self('This deck was made from another report. Give one that was exported from this one.');
     }
+
+    public static function lacksRoom(): self
+    {
+        return new self(
+            'None of the layouts of this template has both a title and a body that is large enough for a chart. Put '.
+                'both placeholders on one of them, then give it again.',
+        );
+    }
+
+    /** @param list<string> $known */
+    public static function hasNoLayout(string $name, array $known): self
+    {
+        $all = implode(', ', $known);
+
+        return new self("The template has no layout \"$name\" with a title and a body; it has $all.");
+    }
+
+    /**
+     * @param list<string> $roles
+     * @param list<string> $colours
+     */
+    public static function hasNoColour(string $told, array $roles, array $colours): self
+    {
+        return new self(
+            "$told is no colour of a role. Roles are ".
+                implode(', ', $roles).
+                '; colours of the theme are '.
+                implode(', ', $colours).
+                '.',
+        );
+    }
 }

@@ -159,6 +159,12 @@ final class OpenedPackage
         return $types;
     }
 
+    /** Gives all parts of a type another. */
+    public function retype(string $from, string $to): void
+    {
+        $this->put(self::CONTENT_TYPES, str_replace("\"$from\"", "\"$to\"", $this->xml(self::CONTENT_TYPES)));
+    }
+
     public function setType(string $name, string $type): void
     {
         if (!isset($this->types()[$name])) {

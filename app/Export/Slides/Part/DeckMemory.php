@@ -26,6 +26,8 @@ final class DeckMemory
     private const PROPERTY = '~<(?:\w+:)?property\b.*?</(?:\w+:)?property>~s';
     private const OWN = '~\bname="Keen Margin (\d+)".*?<(?:\w+:)?lpwstr>(.*?)</~s';
 
+    /** How its template is used; null: it has none. */
+    public ?DeckLook $look = null;
     /** @var array<string, array<string, BlockMemory>> by page and block; the page itself is one of them */
     private array $pages = [];
 
@@ -63,7 +65,12 @@ final class DeckMemory
             ),
             $this->pages,
         );
-        $packed = base64_encode((string) gzdeflate(json_encode($pages, \JSON_THROW_ON_ERROR), 9));
+        $packed = base64_encode(
+            (string) gzdeflate(
+                json_encode(['pages' => $pages, 'look' => $this->look?->toArray()], \JSON_THROW_ON_ERROR),
+                9,
+            ),
+        );
         $properties = '';
         foreach (str_split($packed, self::PIECE) as $i => $piece) {
             $properties .= '<property name="'.self::NAME.($i + 1)."\"><vt:lpwstr>$piece</vt:lpwstr></property>";
@@ -96,7 +103,10 @@ final class DeckMemory
         $packed = base64_decode(implode('', $pieces), true);
         $json = false === $packed || '' === $packed ? '' : (string) @gzinflate($packed, self::MOST_BYTES);
         $memory = new self();
-        $pages = json_decode($json, true, 8);
+        $told = json_decode($json, true, 10);
+        $told = \is_array($told) ? $told : [];
+        $memory->look = DeckLook::maybe($told['look'] ?? null);
+        $pages = $told['pages'] ?? [];
         foreach (\is_array($pages) ? $pages : [] as $page => $blocks) {
             foreach (\is_array($blocks) ? $blocks : [] as $block => $told) {
                 $memory->pages[(string) $page][(string) $block] = BlockMemory::read($told);

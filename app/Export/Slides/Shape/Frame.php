@@ -33,6 +33,16 @@ final readonly class Frame
         return new self($left, $top, $right - $left, $bottom - $top);
     }
 
+    public function area(): float
+    {
+        return $this->width * $this->height;
+    }
+
+    public function moved(float $right, float $down): self
+    {
+        return new self($this->left + $right, $this->top + $down, $this->width, $this->height);
+    }
+
     public function scaled(float $by): self
     {
         return new self($by * $this->left, $by * $this->top, $by * $this->width, $by * $this->height);

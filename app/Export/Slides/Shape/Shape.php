@@ -19,6 +19,7 @@ final readonly class Shape implements Node
      * @param list<float> $dash strokes and gaps in turn, in points; none of a whole line
      * @param ?TextBody $text null: none
      * @param ?Placeholder $placeholder null: it is none
+     * @param bool $inherits whether its placeholder says where it is and how its text is set
      * @param ?Frame $room of the area of a block: where its page has it; null: it is no such area
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class Shape implements Node
         public ?TextBody $text = null,
         public ?Placeholder $placeholder = null,
         public ?Frame $room = null,
+        public bool $inherits = false,
     ) {
     }
 

@@ -92,6 +92,9 @@ final class ShapeWriter
         if (null === $kept) {
             return '';
         }
+        if ($shape->inherits) {
+            return $this->inheriting($shape, $block, $kept);
+        }
         $outline = $shape->outline;
         $tag = self::tag($shape, $block)->written();
         $identity = $this->identity("$shape->name $tag", $tag, $kept->id);
@@ -121,13 +124,31 @@ final class ShapeWriter
             "</p:nvSpPr><p:spPr>$place$paint</p:spPr>$text</p:sp>";
     }
 
+    /** A placeholder whose layout says all but its text. */
+    private function inheriting(Shape $shape, string $block, Kept $kept): string
+    {
+        $tag = self::tag($shape, $block)->written();
+        $place = null === $kept->frame ? '' : $this->place($kept->frame, $kept->turned);
+        $lines = '';
+        foreach ($shape->text->lines ?? [] as $line) {
+            $lines .= '<a:p><a:r><a:rPr lang="en-GB" noProof="1"/><a:t>'.Xml::text($line->text()).'</a:t></a:r></a:p>';
+        }
+        $placeholder = $kept->placeholder ?? $shape->placeholder?->xml() ?? '';
+
+        return '<p:sp><p:nvSpPr>'.$this->identity("$shape->name $tag", $tag, $kept->id).
+            "<p:cNvSpPr><a:spLocks noGrp=\"1\"/></p:cNvSpPr><p:nvPr>$placeholder</p:nvPr></p:nvSpPr>".
+            "<p:spPr>$place</p:spPr>".
+            ($kept->body ?? "<p:txBody><a:bodyPr/><a:lstStyle/>$lines</p:txBody>").
+            '</p:sp>';
+    }
+
     /** What its name and description tell of a shape. */
     public static function tag(Shape $shape, string $block): Tag
     {
         return new Tag(
             block: $block,
             shape: $shape->key,
-            frame: $shape->frame,
+            frame: $shape->inherits ? null : $shape->frame,
             inks: [$shape->fill, $shape->stroke, $shape->text?->ink()],
             text: Tag::ofText($shape->text?->text() ?? ''),
             room: $shape->room,

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Update;
 
+use KeenMargin\App\Export\Slides\Given\AsItWas;
+use KeenMargin\App\Export\Slides\Given\OldShape;
 use KeenMargin\App\Export\Slides\Shape\Frame;
+use KeenMargin\App\Export\Slides\Shape\Moved;
 use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\Shape\Space;
@@ -131,7 +134,7 @@ final class BlockGroup
     {
         $written = '';
         foreach ($this->others as $other) {
-            $written .= Moved::asItWas($other, $space);
+            $written .= AsItWas::in($other, $space);
         }
 
         return $written;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Update;
 
+use KeenMargin\App\Export\Slides\Given\OldShape;
+
 /** Finds the groups that stand for blocks. */
 final class BlockGroups
 {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Update;
 
+use KeenMargin\App\Export\Slides\Given\OldShape;
 use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\Core\Document\Wording;

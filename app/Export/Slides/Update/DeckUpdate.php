@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Update;
 
+use KeenMargin\App\Export\Slides\Given\OldDeck;
+use KeenMargin\App\Export\Slides\Given\OldSlide;
 use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Export\Slides\Package\OpenedPackage;
 use KeenMargin\App\Export\Slides\Package\Relation;
 use KeenMargin\App\Export\Slides\Package\Xml;
 use KeenMargin\App\Export\Slides\Paint\Palette;
+use KeenMargin\App\Export\Slides\Part\DeckLook;
 use KeenMargin\App\Export\Slides\Part\DeckMemory;
 use KeenMargin\App\Export\Slides\Part\Slide;
 use KeenMargin\App\Export\Slides\Part\SpeakerNotes;
@@ -42,8 +45,18 @@ final class DeckUpdate
         $this->package = OpenedPackage::open($path);
         $this->deck = OldDeck::of($this->package);
         $this->memory = DeckMemory::read($this->deck->memory());
-        $this->run = new UpdateRun(new Palette(), $this->memory);
+        $this->run = new UpdateRun(new Palette($this->memory->look->roles ?? Palette::OWN), $this->memory);
         $this->update();
+    }
+
+    /**
+     * How the template of a deck is used; null: it has none.
+     *
+     * @throws DeckRefused where it is no deck
+     */
+    public static function maybeLook(string $path): ?DeckLook
+    {
+        return DeckMemory::read(OldDeck::of(OpenedPackage::open($path))->memory())->look;
     }
 
     /** @return list<UpdateEntry> what is done, what has to be looked at first */
@@ -200,6 +213,7 @@ final class DeckUpdate
     private function remember(): void
     {
         $memory = new DeckMemory();
+        $memory->look = $this->memory->look;
         foreach ($this->content->slides as $page => $slide) {
             SlideMemory::take($slide, $memory);
             $lines = SpeakerNotes::lines($this->speeches[$page] ?? [], static fn (string $address): string => $address);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Update;
 
+use KeenMargin\App\Export\Slides\Given\OldShape;
 use KeenMargin\App\Export\Slides\PageSlide;
 use KeenMargin\App\Export\Slides\Part\DeckMemory;
 use KeenMargin\App\Export\Slides\Shape\Tag;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Export\Slides\Update;
+namespace KeenMargin\App\Export\Slides\Given;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
 use KeenMargin\App\Export\Slides\Shape\Frame;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Export\Slides\Update;
+namespace KeenMargin\App\Export\Slides\Given;
 
 /** Where an element of XML begins or ends. */
 final readonly class MarkupTag

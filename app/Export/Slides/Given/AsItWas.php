@@ -2,58 +2,22 @@
 
 declare(strict_types=1);
 
-namespace KeenMargin\App\Export\Slides\Update;
+namespace KeenMargin\App\Export\Slides\Given;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
 use KeenMargin\App\Export\Slides\Shape\Frame;
-use KeenMargin\App\Export\Slides\Shape\Node;
-use KeenMargin\App\Export\Slides\Shape\Shape;
-use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\Shape\Space;
-use KeenMargin\Core\Document\With;
 
-/** Shapes at another place. */
-final class Moved
+/** What somebody put into a group, at its place in another. */
+final class AsItWas
 {
-    /**
-     * @template T of Node
-     *
-     * @param T $node
-     *
-     * @return T
-     */
-    public static function by(Node $node, float $right, float $down): Node
-    {
-        if ($node instanceof ShapeGroup) {
-            $nodes = array_map(static fn (Node $one): Node => self::by($one, $right, $down), $node->nodes);
-
-            return With::of($node, ['nodes' => $nodes]);
-        }
-        $frame = $node->frame();
-
-        return With::of($node, [
-            'frame' => new Frame($frame->left + $right, $frame->top + $down, $frame->width, $frame->height),
-        ]);
-    }
-
-    /** With another area. */
-    public static function withArea(ShapeGroup $group, Shape $area): ShapeGroup
-    {
-        $nodes = array_filter(
-            $group->nodes,
-            static fn (Node $node): bool => !$node instanceof Shape || $area->key !== $node->key,
-        );
-
-        return With::of($group, ['nodes' => [$area, ...array_values($nodes)]]);
-    }
-
     /**
      * What somebody put into a group, as it is written there: where the group's places are told in other points than
      * those of what it will stand in, in a group of its own that tells them the same.
      *
      * @param Space $space of what it will stand in
      */
-    public static function asItWas(OldShape $shape, Space $space): string
+    public static function in(OldShape $shape, Space $space): string
     {
         $inner = $shape->parent->space ?? $space;
         if ($inner == $space || null === $shape->frame) {
