@@ -18,8 +18,6 @@ use KeenMargin\App\Export\Slides\Update\DeckUpdate;
 use KeenMargin\App\Export\Slides\Update\NewContent;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
 use KeenMargin\Core\Report\Layout\BlockInFrame;
-use KeenMargin\Core\Report\Layout\DrawnPage;
-use KeenMargin\Core\Report\Layout\Paper;
 use KeenMargin\Core\Report\Layout\ReportPages;
 use KeenMargin\Core\Report\Page;
 
@@ -56,8 +54,8 @@ final readonly class ReportSlides implements ReportRenderer
     private function written(ReportPages $pages, Origin $origin, SlideWriter $deck, ?DeckLook $look): string
     {
         $speech = new PageSpeech($pages->drawing, $origin);
-        foreach (self::drawn($pages, $look) as $page) {
-            $deck->add(PageSlide::of($page, self::scale($pages, $look), $look), $speech->of($page));
+        foreach (FittedPage::all($pages, $look) as $fitted) {
+            $deck->add(PageSlide::of($fitted->page, $fitted->scale, $look), $speech->of($fitted->page));
         }
 
         return $deck->bytes();
@@ -74,51 +72,32 @@ final readonly class ReportSlides implements ReportRenderer
     {
         $drawing = $pages->drawing;
         $look = DeckUpdate::maybeLook($path);
-        $scale = self::scale($pages, $look);
         $speech = new PageSpeech($drawing, $origin);
-        $slides = $speeches = [];
-        foreach (self::drawn($pages, $look) as $page) {
-            $slides[] = PageSlide::of($page, $scale, $look);
-            $speeches[$page->page->id] = $speech->of($page);
+        $slides = $speeches = $scales = [];
+        foreach (FittedPage::all($pages, $look) as $id => $fitted) {
+            $slides[] = PageSlide::of($fitted->page, $fitted->scale, $look);
+            $speeches[$id] = $speech->of($fitted->page);
+            $scales[$id] = $fitted->scale;
         }
-        $draw = static fn (string $id, Frame $frame): ?ShapeGroup => self::maybeDrawn($drawing, $id, $frame, $scale);
+        $draw = static fn (string $id, Frame $frame): ?ShapeGroup => self::maybeDrawn($drawing, $id, $frame, $scales);
 
         return new DeckUpdate($path, new NewContent($slides, $draw), $speeches);
     }
 
     /**
-     * Pages on the sheet of the report, or as a template has room for them.
+     * A block laid out for a frame of its own; null where there is none, or it is a text.
      *
-     * @return \Generator<int, DrawnPage>
+     * @param array<string, float> $scales points of the slide for a point of the page, by page
      */
-    private static function drawn(ReportPages $pages, ?DeckLook $look): \Generator
+    private static function maybeDrawn(ReportDrawing $drawing, string $id, Frame $frame, array $scales): ?ShapeGroup
     {
-        return null === $look
-            ? $pages->all()
-            : $pages->all(
-                static fn (Page $page): Paper => Paper::within(
-                    $look->room->width,
-                    $look->room->height,
-                    $pages->hasNotes($page),
-                ),
-            );
-    }
-
-    /** Points of the slide for a point of the page. */
-    private static function scale(ReportPages $pages, ?DeckLook $look): float
-    {
-        return null === $look ? $pages->report()->sheet->printed() : 1.0;
-    }
-
-    /** A block laid out for a frame of its own; null where there is none, or it is a text. */
-    private static function maybeDrawn(ReportDrawing $drawing, string $id, Frame $frame, float $scale): ?ShapeGroup
-    {
-        $onPage = $frame->scaled(1.0 / $scale);
         foreach ($drawing->report->pages as $page) {
             $block = $page->maybeBlock($id);
             if (null === $block) {
                 continue;
             }
+            $scale = $scales[$page->id] ?? 1.0;
+            $onPage = $frame->scaled(1.0 / $scale);
             $placed = BlockInFrame::placed(
                 drawing: $drawing,
                 page: $page,

@@ -47,15 +47,11 @@ final class ReportPages
         return ($laid ?? $this->laidOut($page, $paper))->drawn($this->foot, $over);
     }
 
-    /**
-     * @param ?callable(Page): Paper $paper null: the report's own sheet
-     *
-     * @return \Generator<int, DrawnPage>
-     */
-    public function all(?callable $paper = null): \Generator
+    /** @return \Generator<int, DrawnPage> on the report's own sheet */
+    public function all(): \Generator
     {
         foreach ($this->report()->pages as $page) {
-            yield $this->page($page, null === $paper ? null : $paper($page));
+            yield $this->page($page);
         }
     }
 
