@@ -6,7 +6,6 @@ namespace KeenMargin\App\CommandLine;
 
 use KeenMargin\App\Export\Report\ReportFormats;
 use KeenMargin\App\Export\Report\ReportSlides;
-use KeenMargin\App\Export\Slides\Template\Template;
 use KeenMargin\App\Export\Slides\Update\UpdateEntry;
 use KeenMargin\App\Import\YearHint;
 use KeenMargin\Core\Document\Given;
@@ -56,18 +55,14 @@ final readonly class ReportCommand
             return self::updated($told->update, $told->output, $pages, $origin, $notices);
         }
 
-        $bytes = null === $told->template
-            ? $told->renderer->render($pages, $made, $origin)
-            : (new ReportSlides())->renderIn(self::template($told), $pages, $origin);
+        $renderer = null === $told->template
+            ? $told->renderer
+            : new ReportSlides(
+                new TemplateFile(InputFile::path($told->template, 'a template'), $told->layout, $told->roles),
+            );
+        $bytes = $renderer->render($pages, $made, $origin);
 
         return new CommandOutput($bytes, $told->output, $notices);
-    }
-
-    private static function template(ReportArguments $told): Template
-    {
-        $path = InputFile::path((string) $told->template, 'a template');
-
-        return Template::open($path)->with($told->layout, $told->roles);
     }
 
     /**

@@ -13,7 +13,7 @@ final readonly class ChartSlides
 {
     public const MEDIA_TYPE = ReportSlides::MEDIA_TYPE;
 
-    public function __construct(private OpenReports $open, private StoredOrigin $origin)
+    public function __construct(private OpenReports $open, private StoredOrigin $origin, private DeckTemplate $template)
     {
     }
 
@@ -23,6 +23,6 @@ final readonly class ChartSlides
         $made = new \DateTimeImmutable();
         $pages = new ReportPages($this->open->drawing($report), $made);
 
-        return (new ReportSlides())->render($pages, $made, $this->origin->ofCharts());
+        return (new ReportSlides($this->template))->render($pages, $made, $this->origin->ofCharts());
     }
 }

@@ -3,6 +3,7 @@ import type { ReportDocument } from './document'
 
 export type {
   DeckChanges,
+  DeckTemplates,
   IssuedReport,
   NumberOffer,
   PageBlock,

@@ -4694,6 +4694,153 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/template': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The template of slides, how it is used, and a picture of what it gives */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['DeckTemplates']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    /** Make all slides in a template */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'multipart/form-data': {
+            file: string
+            /** @description The one that the figures are meant for */
+            dataset?: number
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['DeckTemplates']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    /** Make slides without a template again */
+    delete: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['DeckTemplates']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    options?: never
+    head?: never
+    /** Which layout of the template is used, and which of its colours plays which role */
+    patch: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            layout?: string
+            roles?: Record<string, never>
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['DeckTemplates']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    trace?: never
+  }
   '/charts/{id}.{format}': {
     parameters: {
       query?: never
@@ -5174,6 +5321,10 @@ export interface components {
     /** @description What bringing a deck up to date would do to it; what has to be looked at comes first. */
     DeckChanges: {
       entries: components['schemas']['DeckChange'][]
+    }
+    /** @description The template that all slides are made in. */
+    DeckTemplates: {
+      template: components['schemas']['UsedTemplate'] | null
     }
     /** @description A chart: its sentence, scene, summary, checks and workings. */
     Drawing: {
@@ -6568,6 +6719,25 @@ export interface components {
       holds: boolean
       says: string
     }
+    /** @description A template of slides, and how it is used. */
+    UsedTemplate: {
+      /** @description of its file */
+      name: string
+      /** @description that pages are put on */
+      layout: string
+      /** @description that have a title and a body, the most suitable first */
+      layouts: string[]
+      /** @description of the theme, by name */
+      colours: {
+        [key: string]: string
+      }
+      /** @description names of colours by role */
+      roles: {
+        [key: string]: string
+      }
+      /** @description what a slide looks like, roughly, as SVG */
+      picture: string
+    }
     /** @description A way to look into a row. */
     WayDeeper: {
       by: string
@@ -6670,6 +6840,7 @@ export type DatasetName = components['schemas']['DatasetName']
 export type DatasetNotice = components['schemas']['DatasetNotice']
 export type DeckChange = components['schemas']['DeckChange']
 export type DeckChanges = components['schemas']['DeckChanges']
+export type DeckTemplates = components['schemas']['DeckTemplates']
 export type Drawing = components['schemas']['Drawing']
 export type EarlierImport = components['schemas']['EarlierImport']
 export type Edited = components['schemas']['Edited']
@@ -6787,6 +6958,7 @@ export type Trial = components['schemas']['Trial']
 export type TrialBreakdown = components['schemas']['TrialBreakdown']
 export type TrialMeasure = components['schemas']['TrialMeasure']
 export type TrialNotice = components['schemas']['TrialNotice']
+export type UsedTemplate = components['schemas']['UsedTemplate']
 export type WayDeeper = components['schemas']['WayDeeper']
 export type WorkingsColumn = components['schemas']['WorkingsColumn']
 export type WorkingsRow = components['schemas']['WorkingsRow']

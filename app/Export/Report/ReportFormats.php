@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Report;
 
+use KeenMargin\App\Export\Slides\Template\TemplateSource;
+
 /** What a report can be written as. */
 final readonly class ReportFormats
 {
@@ -11,15 +13,18 @@ final readonly class ReportFormats
     public const ENDINGS = 'pdf|pptx';
     public const MEDIA_TYPES = [ReportPdf::MEDIA_TYPE, ReportSlides::MEDIA_TYPE];
 
-    /** @param string $fonts folder of the shipped fonts */
-    public function __construct(private string $fonts)
+    /**
+     * @param string $fonts folder of the shipped fonts
+     * @param ?TemplateSource $templates that slides are made in; null: none
+     */
+    public function __construct(private string $fonts, private ?TemplateSource $templates = null)
     {
     }
 
     /** @return non-empty-list<ReportRenderer> */
     public function all(): array
     {
-        return [new ReportPdf($this->fonts), new ReportSlides()];
+        return [new ReportPdf($this->fonts), new ReportSlides($this->templates)];
     }
 
     /** @param string $format ending of a file; null where nothing is written as that */

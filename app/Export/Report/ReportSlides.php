@@ -12,8 +12,8 @@ use KeenMargin\App\Export\Slides\Part\DeckLook;
 use KeenMargin\App\Export\Slides\Shape\Frame;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\SlideWriter;
-use KeenMargin\App\Export\Slides\Template\Template;
 use KeenMargin\App\Export\Slides\Template\TemplateDeck;
+use KeenMargin\App\Export\Slides\Template\TemplateSource;
 use KeenMargin\App\Export\Slides\Update\DeckUpdate;
 use KeenMargin\App\Export\Slides\Update\NewContent;
 use KeenMargin\Core\Report\Drawing\ReportDrawing;
@@ -25,6 +25,11 @@ use KeenMargin\Core\Report\Page;
 final readonly class ReportSlides implements ReportRenderer
 {
     public const MEDIA_TYPE = 'application/vnd.openxmlformats-officedocument.presentationml.presentation';
+
+    /** @param ?TemplateSource $templates that slides are made in; null: none */
+    public function __construct(private ?TemplateSource $templates = null)
+    {
+    }
 
     public function format(): string
     {
@@ -38,17 +43,10 @@ final readonly class ReportSlides implements ReportRenderer
 
     public function render(ReportPages $pages, \DateTimeImmutable $made, Origin $origin): string
     {
-        return $this->written($pages, $origin, new Deck($pages->report(), $made), null);
-    }
+        $template = $this->templates?->maybe();
+        $deck = null === $template ? new Deck($pages->report(), $made) : new TemplateDeck($template);
 
-    /**
-     * In the organisation's own template.
-     *
-     * @throws DeckRefused where the template is not what it was
-     */
-    public function renderIn(Template $template, ReportPages $pages, Origin $origin): string
-    {
-        return $this->written($pages, $origin, new TemplateDeck($template), $template->look());
+        return $this->written($pages, $origin, $deck, $template?->look());
     }
 
     private function written(ReportPages $pages, Origin $origin, SlideWriter $deck, ?DeckLook $look): string

@@ -9,7 +9,7 @@ import type { Report } from '../types'
 
 /** What a report is taken along as. */
 const props = defineProps<{ report: Report }>()
-const emit = defineEmits<{ deck: [deck: File] }>()
+const emit = defineEmits<{ deck: [deck: File]; template: [] }>()
 const { tell } = useToast()
 const button = ref<{ $el: HTMLElement } | null>(null)
 
@@ -64,6 +64,11 @@ useKeys({ e: () => button.value?.$el.click() })
       <MenuItem
         ><button class="choice" @click="field?.click()">
           <span class="flex-1">Bring a deck up to date</span><span class="text-quiet">or drop it here</span>
+        </button></MenuItem
+      >
+      <MenuItem
+        ><button class="choice" @click="emit('template')">
+          <span class="flex-1">Template of slides</span><span class="text-quiet">fonts, colours, logo</span>
         </button></MenuItem
       >
       <MenuItem>

@@ -26,6 +26,7 @@ const FiguresEditor = defineAsyncComponent(() => import('../edit/FiguresEditor.v
 const RollSheet = defineAsyncComponent(() => import('../roll/RollSheet.vue'))
 const IssueSheet = defineAsyncComponent(() => import('../roll/IssueSheet.vue'))
 const DeckSheet = defineAsyncComponent(() => import('../slides/DeckSheet.vue'))
+const TemplateSheet = defineAsyncComponent(() => import('../slides/TemplateSheet.vue'))
 const ChangesList = defineAsyncComponent(() => import('../margin/ChangesList.vue'))
 const ReadColumn = defineAsyncComponent(() => import('../present/ReadColumn.vue'))
 
@@ -198,6 +199,7 @@ function changeBlock(block: Block) {
 
 /** A deck that was made of the report, and is brought up to date. */
 const deck = ref<File | null>(null)
+const isChoosingTemplate = ref(false)
 useDrop(
   (file) => (deck.value = file),
   () => undefined,
@@ -243,7 +245,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </button>
       <button class="button" :disabled="!report?.redo" title="Ctrl+Shift+Z" @click="redo">Redo</button>
       <RouterLink class="button" :to="`/reports/${id}/present?page=${pageId}`" title="p">Present</RouterLink>
-      <ReportMenu v-if="report" :report="report" @deck="deck = $event" />
+      <ReportMenu v-if="report" :report="report" @deck="deck = $event" @template="isChoosingTemplate = true" />
     </TopBar>
     <div class="flex min-h-0 flex-1 print:block">
       <ChartOfPageMargin
@@ -383,6 +385,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       @change="(block) => (changeBlock(block), close())"
       @close="close"
     />
+    <TemplateSheet v-if="isChoosingTemplate" @close="isChoosingTemplate = false" />
     <DeckSheet v-if="deck" :report="id" :deck="deck" @close="deck = null" />
     <RollSheet v-if="rollTo" :report="id" :to="rollTo" :sign="sign" @roll="roll" @close="rollTo = null" />
     <IssueSheet

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace KeenMargin\Tests\app\Slides;
 
 use KeenMargin\App\CommandLine\FileOrigin;
+use KeenMargin\App\CommandLine\TemplateFile;
 use KeenMargin\App\Export\Report\ReportSlides;
 use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Export\Slides\Template\Template;
 use KeenMargin\App\Export\Slides\Update\UpdateEntry;
 use KeenMargin\App\Export\Slides\Update\UpdateKind;
 use KeenMargin\Tests\app\Command;
+use KeenMargin\Tests\app\Kept;
+use KeenMargin\Tests\app\Server;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -37,9 +40,9 @@ final class TemplateTest extends TestCase
 
     private function deck(string $closed = '2026-08'): string
     {
-        return (new ReportSlides())->renderIn(
-            Template::open($this->path),
+        return (new ReportSlides(new TemplateFile($this->path)))->render(
             self::report($closed)->pages(),
+            SampleReport::made(),
             new FileOrigin(['Space' => 'space.csv']),
         );
     }
@@ -170,6 +173,39 @@ final class TemplateTest extends TestCase
             self::assertFileDoesNotExist("$folder/$name.pptx");
         } finally {
             array_map(unlink(...), glob("$folder/$name.*") ?: []);
+        }
+    }
+
+    public function testItIsKeptForAllDecksAndShownWithWhatItGives(): void
+    {
+        self::assertNull(Server::send('GET', '/api/template')->at('template'));
+        $taken = Server::upload('Ours.pptx', (string) file_get_contents($this->path), to: '/api/template');
+        self::assertSame(200, $taken->status, $taken->body);
+        try {
+            self::assertSame('Ours.pptx', $taken->text('template', 'name'));
+            self::assertSame('Title and room', $taken->text('template', 'layout'));
+            self::assertSame('accent1', $taken->text('template', 'roles', 'favourable'));
+            self::assertStringContainsString('<svg', $taken->text('template', 'picture'));
+            self::assertStringContainsString('#1B4F72', $taken->text('template', 'picture'));
+            $dataset = Kept::made(Kept::FARES);
+            $recipe = [
+                'keenMargin' => 1,
+                'kind' => 'nested-columns',
+                'question' => ['by' => 'Route', 'against' => ['BU']],
+            ];
+            $slide = Server::send('POST', "/api/datasets/$dataset/pictures.pptx", ['recipe' => $recipe]);
+            $deck = new ReadDeck($slide->body);
+            DeckRules::assertKept($deck);
+            self::assertStringContainsString('name="Band"', $deck->parts['ppt/slideMasters/slideMaster1.xml']);
+            $set = Server::send('PATCH', '/api/template', ['roles' => ['accent' => 'accent6']]);
+            self::assertSame('accent6', $set->text('template', 'roles', 'accent'));
+            self::assertSame(422, Server::send('PATCH', '/api/template', ['layout' => 'None'])->status);
+            self::assertSame(422, Server::send('PATCH', '/api/template', ['roles' => ['accent' => 'x']])->status);
+            $bad = Server::upload('bad.pptx', 'nothing', to: '/api/template');
+            self::assertSame(422, $bad->status);
+            self::assertSame('Ours.pptx', Server::send('GET', '/api/template')->text('template', 'name'));
+        } finally {
+            self::assertNull(Server::send('DELETE', '/api/template')->at('template'));
         }
     }
 }

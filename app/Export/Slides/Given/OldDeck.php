@@ -85,6 +85,17 @@ final class OldDeck
         return $this->allRelated($this->presentation, 'slideMaster');
     }
 
+    /** @return array{float, float} width and height of its slides in points */
+    public function size(): array
+    {
+        $isTold = 1 === preg_match('~<(?:\w+:)?sldSz\b[^>]*>~', $this->package->xml($this->presentation), $found);
+        $length = static fn (string $name): float => $isTold ? Xml::points(
+            (int) Xml::attribute($found[0], $name),
+        ) : 0.0;
+
+        return [$length('cx') ?: 960.0, $length('cy') ?: 540.0];
+    }
+
     /** A template becomes a presentation; another presentation stays one. */
     public function asPresentation(): void
     {
