@@ -69,8 +69,8 @@ test('the picture and the workings are exported, and the picture is copied', asy
     'Period,AC,FC,BU,PY,Shown,Variance BU,Variance BU %,Effect BU,Flagged BU,Compared BU,Absent BU,Variance PY,Variance PY %,Effect PY,Flagged PY,Compared PY,Absent PY',
   )
   await page.getByRole('button', { name: 'Export' }).click()
-  await page.getByRole('menuitem', { name: /Copy the picture/ }).click()
-  await expect(page.getByText('The picture is copied.')).toBeVisible()
+  await page.getByRole('menuitem', { name: /Copy picture and table/ }).click()
+  await expect(page.getByText(/^Copied the picture \(PNG and SVG\) and a table of 1\d rows\.$/)).toBeVisible()
   const size = await page.evaluate(async () => {
     const item = (await navigator.clipboard.read())[0]
     const image = await createImageBitmap(await (item as ClipboardItem).getType('image/png'))

@@ -14,18 +14,26 @@ use KeenMargin\App\Export\Slides\Shape\SceneShapes;
 use KeenMargin\App\Export\Slides\Shape\Shape;
 use KeenMargin\App\Export\Slides\Shape\ShapeGroup;
 use KeenMargin\App\Export\Slides\Shape\TextShapes;
+use KeenMargin\Core\Document\Wording;
 use KeenMargin\Core\Drawing\Drawing;
+use KeenMargin\Core\Notation\Ink;
+use KeenMargin\Core\Notation\Type;
 use KeenMargin\Core\Report\Block\FiguresBlock;
 use KeenMargin\Core\Report\Block\TextBlock;
 use KeenMargin\Core\Report\Layout\PlacedBlock;
 use KeenMargin\Core\Scene\Mark;
 use KeenMargin\Core\Scene\MarkBox;
 use KeenMargin\Core\Scene\Placing;
+use KeenMargin\Core\Scene\Text;
+use KeenMargin\Core\Scene\TextMeasure;
 use KeenMargin\Core\Workings\Words\RowNames;
 
 /** A block of a page as shapes: a chart and key figures as a group, texts as placeholders. */
 final readonly class BlockShapes
 {
+    /** Points below the bottom of the page at which it is told that there is more. */
+    private const BELOW = 9.0;
+
     /**
      * @param float $scale points of the slide for a point of the page
      * @param float $bottom of the page, below which nothing of a block stands
@@ -86,19 +94,43 @@ final readonly class BlockShapes
         return SceneShapes::of($marks, $shapes, $names);
     }
 
-    /** @return list<Node> without what stands below the page's bottom */
+    /** @return list<Node> without what stands below the page's bottom; that there is more is told below */
     private function marks(Drawing $drawing, PlacedBlock $block): array
     {
-        $bottom = $this->bottom - $block->top + 1.0;
-        $seen = [];
+        $bottom = $this->bottom - $block->top;
+        $seen = $rows = [];
         foreach ($drawing->scene->marks() as $mark) {
-            if ($block->scale * MarkBox::of($mark)->bottom <= $bottom) {
+            if ($block->scale * MarkBox::of($mark)->bottom <= $bottom + 1.0) {
                 $seen[] = $mark;
+                $rows[SceneShapes::rowOf($mark) ?? ''] = true;
             }
         }
         $scale = $this->scale * $block->scale;
         $placing = new Placing($this->scale * $block->left, $this->scale * $block->top, $scale);
+        $shapes = new MarkShapes($placing, $scale, $drawing->scene->colours);
+        $nodes = self::chart($drawing, $seen, $shapes);
+        $keys = array_fill_keys($drawing->workings->table->keys(), true);
+        $missing = \count(array_diff_key($keys, $rows));
+        if ($missing > 0 && $bottom < $block->scale * $drawing->scene->height) {
+            $says = Wording::count($missing, 'more row has', 'more rows have').' no room on this page';
+            $nodes[] = $shapes->shape(self::small($says, ($bottom + self::BELOW) / $block->scale));
+        }
 
-        return self::chart($drawing, $seen, new MarkShapes($placing, $scale, $drawing->scene->colours));
+        return $nodes;
+    }
+
+    private static function small(string $text, float $y): Text
+    {
+        $width = TextMeasure::width($text, Type::SMALL);
+
+        return new Text(
+            x: 2.0,
+            y: $y,
+            text: $text,
+            size: Type::SMALL,
+            fill: Ink::Quiet->value,
+            width: $width,
+            role: 'more',
+        );
     }
 }

@@ -190,6 +190,24 @@ final class SlidesTest extends TestCase
         self::assertLessThan(60, $smaller);
     }
 
+    public function testRowsThatHaveNoRoomAreTold(): void
+    {
+        $table = [
+            'keenMargin' => 1,
+            'kind' => 'comparison-table',
+            'question' => ['measure' => 'Used', 'by' => 'month', 'against' => ['BU']],
+        ];
+        $report = new SampleReport([
+            'keenMargin' => 1,
+            'report' => 'Long',
+            'sheet' => '16:9',
+            'pages' => [['message' => 'All', 'rows' => [['blocks' => [['dataset' => 'Space', 'chart' => $table]]]]]],
+        ]);
+        $deck = new ReadDeck($report->deck(ContactSheet::table('sixty rows')));
+        $more = preg_grep('/ more rows have no room on this page$/', ReadDeck::said($deck->slide(1), '//a:t')) ?: [];
+        self::assertCount(1, $more);
+    }
+
     public function testEveryMarkIsAShapeOfItsOwnKey(): void
     {
         foreach (ContactSheet::cases() as $case) {

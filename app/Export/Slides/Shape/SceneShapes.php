@@ -78,7 +78,8 @@ final class SceneShapes
         }
     }
 
-    private static function rowOf(Mark $mark): ?string
+    /** Key of the row that a mark belongs to; null: to none. */
+    public static function rowOf(Mark $mark): ?string
     {
         return $mark instanceof Group ? null : $mark->key ?? null;
     }
