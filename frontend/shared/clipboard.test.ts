@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
-import { copyTogether, tableHtml, tableText } from './clipboard'
+import { copyTogether, tableHtml, tableText, withoutStyles } from './clipboard'
 
 const table = {
   caption: 'Fares <in k EUR>',
@@ -20,6 +20,15 @@ describe('a table in the clipboard', () => {
 
   it('is text whose minus signs other programs read', () => {
     expect(tableText(table)).toBe('Route\tAC\tΔBU\nNorth & West\t100\t-20\nTotal\t150\t-10')
+  })
+})
+
+describe('a picture in the clipboard', () => {
+  it('has no style sheet, and names its fonts', () => {
+    const svg = '<svg width="1"><style>text{fill:red}</style><text class="serif">A</text></svg>'
+    expect(withoutStyles(svg)).toBe(
+      '<svg font-family="IBM Plex Sans, sans-serif" width="1"><text font-family="IBM Plex Serif, serif">A</text></svg>',
+    )
   })
 })
 

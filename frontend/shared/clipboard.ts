@@ -30,6 +30,18 @@ export function tableText({ heads, rows }: CopiedTable): string {
 const SVG = 'image/svg+xml'
 const takes = (type: string) => typeof ClipboardItem.supports !== 'function' || ClipboardItem.supports(type)
 
+/**
+ * A picture without a style sheet, which clipboards take out: what it says stands at the elements. Its fonts are told
+ * by name.
+ */
+export function withoutStyles(svg: string): string {
+  const family = (name: string, kind: string) => `font-family="${name}, ${kind}"`
+  return svg
+    .replace(/<style>[^]*?<\/style>/, '')
+    .replace('<svg ', `<svg ${family('IBM Plex Sans', 'sans-serif')} `)
+    .replaceAll(' class="serif"', ` ${family('IBM Plex Serif', 'serif')}`)
+}
+
 interface Copy {
   /** the picture in a format; none where only a table is copied */
   picture?: (format: 'png' | 'svg') => Promise<Blob>
@@ -48,7 +60,8 @@ export async function copyTogether({ picture, table }: Copy): Promise<string> {
   if (picture) {
     const formats = ['PNG', ...(takes(SVG) ? ['SVG'] : [])]
     parts['image/png'] = picture('png')
-    if (takes(SVG)) parts[SVG] = picture('svg').then((blob) => new Blob([blob], { type: SVG }))
+    if (takes(SVG))
+      parts[SVG] = picture('svg').then(async (blob) => new Blob([withoutStyles(await blob.text())], { type: SVG }))
     said.push(`the picture (${formats.join(' and ')})`)
   }
   const rows = table && Promise.resolve(table)

@@ -92,7 +92,7 @@ test('a number of the reading shows its row, and the workings sort, copy and kee
   await workings.getByRole('button', { name: 'In the chart’s order' }).click()
   await expect.poll(first).toContain('Jan 2026')
   await workings.getByRole('button', { name: 'Copy the table' }).click()
-  await expect(page.getByText(/^Copied a table of 1\d rows\.$/)).toBeVisible()
+  await expect(page.getByText(/Copied a table of 1\d rows\./)).toBeVisible()
   const copied = await page.evaluate(() => navigator.clipboard.readText())
   expect(copied.split('\n')[0]).toBe('Period\tAC\tFC\tBU\tPY\tShown\tΔBU\tΔBU %\tΔPY\tΔPY %')
   expect(copied).toContain('Jun 2026\t744\t')
