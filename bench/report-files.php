@@ -12,10 +12,11 @@ $folder = dirname(__DIR__).'/var';
 $ending = 'update' === $what ? 'pptx' : $what;
 $output = "$folder/bench-output.$ending";
 $command = [dirname(__DIR__).'/keen', 'report', $report, '--figures', "$name=$figures"];
+/** @param list<string> $more */
 $run = static function (array $more) use ($command): float {
     $start = hrtime(true);
     $pipes = [];
-    $process = proc_open([...$command, ...$more], [2 => ['file', '/dev/null', 'w']], $pipes);
+    $process = proc_open([...$command, ...array_values($more)], [2 => ['file', '/dev/null', 'w']], $pipes);
     if (!is_resource($process) || 0 !== proc_close($process)) {
         fwrite(\STDERR, "The report cannot be made.\n");
         exit(1);

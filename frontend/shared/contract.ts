@@ -4901,10 +4901,12 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** All pages as they are now, as a file */
+    /** All pages as they are now, or one of them, as a file */
     get: {
       parameters: {
-        query?: never
+        query?: {
+          page?: string
+        }
         header?: never
         path: {
           id: number

@@ -166,6 +166,28 @@ final class MigrationTest extends TestCase
         );
     }
 
+    /** PDFs of issued reports stand beside other files of theirs, and come back. */
+    public function testFilesOfIssuesMoveToATableOfTheirOwnAndBack(): void
+    {
+        Migrated::to('KeenMargin\Migrations\Version20261204000000', $this->file);
+        $database = new \PDO("sqlite:$this->file");
+        $database->exec(
+            "INSERT INTO report (id, version, title, document, saved_at, used_at) VALUES (1, 1, 'Old', '{}', ".
+                "'2026-11-24 00:00:00', '2026-11-24 00:00:00')",
+        );
+        $database->exec(
+            'INSERT INTO report_issue (id, report, number, title, closing, at, who, document, snapshot, pages, '.
+                "sources, pdf) VALUES (7, 1, 1, 'Old', 'Jul 2026', '2026-11-24', 'Ida', '{}', '{}', '[]', '[]', x'25504446')",
+        );
+        unset($database);
+        Migrated::to('latest', $this->file);
+        $files = self::rows(new \PDO("sqlite:$this->file"), 'SELECT issue, format, hex(bytes) FROM issue_file');
+        self::assertSame([[7, 'pdf', '25504446']], $files);
+        Migrated::to('KeenMargin\Migrations\Version20261204000000', $this->file);
+        $issues = self::rows(new \PDO("sqlite:$this->file"), 'SELECT id, closing, hex(pdf) FROM report_issue');
+        self::assertSame([[7, 'Jul 2026', '25504446']], $issues);
+    }
+
     /** @return list<list<int|string|null>> */
     private static function rows(\PDO $database, string $sql): array
     {

@@ -129,4 +129,8 @@ test('a chart, a row of its workings and a block of a report are copied by one k
   await page.keyboard.press('c')
   await expect(page.getByText(/Copied the picture \(PNG and SVG\) and a table of \d+ rows\./)).toBeVisible()
   expect((await read()).html).toContain('<table>')
+  await block.getByRole('button', { name: 'Address' }).click()
+  await expect(page.getByText(/The address is copied/)).toBeVisible()
+  const address = await page.evaluate(() => navigator.clipboard.readText())
+  expect((await page.request.get(address)).headers()['content-type']).toContain('image/svg+xml')
 })

@@ -28,7 +28,7 @@ final readonly class FittedPage
      */
     public static function all(ReportPages $pages, ?DeckLook $look): \Generator
     {
-        foreach ($pages->report()->pages as $page) {
+        foreach ($pages->wanted() as $page) {
             yield $page->id => null === $look
                 ? new self($pages->page($page), $pages->report()->sheet->printed())
                 : self::within($pages, $page, $look);

@@ -55,6 +55,9 @@ final readonly class ReportSlides implements ReportRenderer
         foreach (FittedPage::all($pages, $look) as $fitted) {
             $deck->add(PageSlide::of($fitted->page, $fitted->scale, $look), $speech->of($fitted->page));
         }
+        foreach ($pages->report()->pages as $page) {
+            \in_array($page, $pages->wanted(), true) || $deck->leaveOut($page->id);
+        }
 
         return $deck->bytes();
     }

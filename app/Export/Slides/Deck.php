@@ -71,6 +71,11 @@ final class Deck implements SlideWriter
         $this->addNotes($number, $name, $page->id, $speeches);
     }
 
+    public function leaveOut(string $page): void
+    {
+        $this->memory->block($page, $page);
+    }
+
     public function bytes(): string
     {
         $relations = $this->package->relations(self::PRESENTATION);

@@ -120,13 +120,20 @@ final readonly class ReportPageController
         requirements: ['id' => Records::ID, 'format' => ReportFormats::ENDINGS],
         methods: 'GET',
     ),]
-    #[Operation('All pages as they are now, as a file', media: ReportFormats::MEDIA_TYPES)]
-    public function whole(int $id, string $format): Response
+    #[Operation(
+        'All pages as they are now, or one of them, as a file',
+        query: ['page' => 'string'],
+        media: ReportFormats::MEDIA_TYPES,
+    ),]
+    public function whole(int $id, string $format, Request $request): Response
     {
         $record = $this->records->report($id);
         $renderer = $this->formats->of($format);
         $made = new \DateTimeImmutable();
-        $pages = new ReportPages($this->open->drawing($this->withPage($record)), $made);
+        $report = $this->withPage($record);
+        $page = $request->query->getString('page');
+        $only = '' === $page ? null : self::pageOf($report, $page);
+        $pages = new ReportPages($this->open->drawing($report), $made, $only);
 
         return self::file($renderer->render($pages, $made, $this->origin->of($record)), $record->title, $renderer);
     }

@@ -19,9 +19,15 @@ final class ReportPages
     private array $laid = [];
     private readonly Foot $foot;
 
-    /** @param ?\DateTimeImmutable $made moment that stands at the foot; null: none */
-    public function __construct(public readonly ReportDrawing $drawing, ?\DateTimeImmutable $made = null)
-    {
+    /**
+     * @param ?\DateTimeImmutable $made moment that stands at the foot; null: none
+     * @param ?Page $only the one that is wanted; null: all
+     */
+    public function __construct(
+        public readonly ReportDrawing $drawing,
+        ?\DateTimeImmutable $made = null,
+        private readonly ?Page $only = null,
+    ) {
         $report = $drawing->report;
         $this->foot = new Foot(
             implode(' · ', array_filter([$report->organisation, $report->title])),
@@ -50,9 +56,15 @@ final class ReportPages
     /** @return \Generator<int, DrawnPage> on the report's own sheet */
     public function all(): \Generator
     {
-        foreach ($this->report()->pages as $page) {
+        foreach ($this->wanted() as $page) {
             yield $this->page($page);
         }
+    }
+
+    /** @return list<Page> */
+    public function wanted(): array
+    {
+        return null === $this->only ? $this->report()->pages : [$this->only];
     }
 
     /** Whether notes stand beside a page. */

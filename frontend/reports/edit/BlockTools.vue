@@ -11,6 +11,7 @@ const emit = defineEmits<{
   width: [width: number]
   remove: []
   copy: []
+  address: []
   drag: [event: PointerEvent]
 }>()
 const root = ref<HTMLElement | null>(null)
@@ -86,6 +87,13 @@ defineExpose({ focus: () => root.value?.focus() })
         {{ placed.kind === 'text' ? 'Write' : 'Change' }}
       </button>
       <button class="px-1.5 hover:text-accent" title="c" @click="emit('copy')">Copy</button>
+      <button
+        class="px-1.5 hover:text-accent"
+        title="Of its picture, which follows: .svg, .png and .json"
+        @click="emit('address')"
+      >
+        Address
+      </button>
       <button
         class="px-1.5 text-quiet hover:text-unfavourable-text"
         aria-label="Take it away"

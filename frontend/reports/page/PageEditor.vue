@@ -23,7 +23,7 @@ import {
 import LiveTextEditor from '../text/LiveTextEditor.vue'
 import NumberSearch from '../text/NumberSearch.vue'
 import type { NumberOffer, PageBlock, ReportDifference, ReportPage } from '../types'
-import { copyBlock } from './copyBlock'
+import { copyAddress, copyBlock } from './copyBlock'
 import PageSheet from './PageSheet.vue'
 
 /** A page that is changed where it stands: its message and texts are written, blocks added, moved and taken away. */
@@ -315,6 +315,7 @@ function insert(offer: NumberOffer) {
           @width="setWidth(block.id, $event)"
           @remove="remove(block.id)"
           @copy="copyBlock(report, block)"
+          @address="copyAddress(report, block)"
           @drag="grab(block.id, $event)"
         />
       </template>

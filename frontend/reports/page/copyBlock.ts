@@ -31,3 +31,15 @@ export async function copyBlock(report: number, block: PageBlock) {
     tell(notCopied(error) ?? (error instanceof Problem ? error.detail : 'It could not be copied.'))
   }
 }
+
+/** Copies the address of the picture of a block, which is always as the block is. */
+export async function copyAddress(report: number, block: PageBlock) {
+  const { tell } = useToast()
+  const address = `${window.location.origin}/reports/${report}/blocks/${block.id}.svg`
+  try {
+    await navigator.clipboard.writeText(address)
+    tell('The address is copied. What links to it shows the block as it is; with .png or .json it is that.')
+  } catch {
+    tell(`The browser did not let it be copied: ${address}`)
+  }
+}

@@ -8,7 +8,7 @@ import { useToast } from '../../shared/useToast'
 import type { Report } from '../types'
 
 /** What a report is taken along as. */
-const props = defineProps<{ report: Report }>()
+const props = defineProps<{ report: Report; page: string }>()
 const emit = defineEmits<{ deck: [deck: File]; template: [] }>()
 const { tell } = useToast()
 const button = ref<{ $el: HTMLElement } | null>(null)
@@ -53,6 +53,11 @@ useKeys({ e: () => button.value?.$el.click() })
       <MenuItem>
         <a class="choice" :href="`/reports/${report.id}.pptx`" download
           ><span class="flex-1">Slides as PPTX</span><span class="text-quiet">shapes to edit</span></a
+        >
+      </MenuItem>
+      <MenuItem v-if="page">
+        <a class="choice" :href="`/reports/${report.id}.pptx?page=${page}`" download
+          ><span class="flex-1">This page as a slide</span><span class="text-quiet">shapes to edit</span></a
         >
       </MenuItem>
       <MenuItem v-for="(name, ending) in { pdf: 'PDF', pptx: 'slides' }" :key="ending"

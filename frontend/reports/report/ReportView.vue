@@ -245,7 +245,13 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </button>
       <button class="button" :disabled="!report?.redo" title="Ctrl+Shift+Z" @click="redo">Redo</button>
       <RouterLink class="button" :to="`/reports/${id}/present?page=${pageId}`" title="p">Present</RouterLink>
-      <ReportMenu v-if="report" :report="report" @deck="deck = $event" @template="isChoosingTemplate = true" />
+      <ReportMenu
+        v-if="report"
+        :report="report"
+        :page="pageId"
+        @deck="deck = $event"
+        @template="isChoosingTemplate = true"
+      />
     </TopBar>
     <div class="flex min-h-0 flex-1 print:block">
       <ChartOfPageMargin

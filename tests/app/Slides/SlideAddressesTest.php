@@ -62,6 +62,8 @@ final class SlideAddressesTest extends TestCase
         $notes = implode("\n", ReadDeck::said($deck->part('ppt/notesSlides/notesSlide1.xml'), '//a:t'));
         self::assertMatchesRegularExpression('/Figures came with ledger-2026-07\.csv, \d+ \w+ \d{4}\./', $notes);
         self::assertSame(404, Server::send('GET', '/reports/999999.pptx')->status);
+        self::assertCount(1, self::slides(Server::send('GET', "/reports/$this->report.pptx?page=first"))->slides());
+        self::assertSame(404, Server::send('GET', "/reports/$this->report.pptx?page=none")->status);
     }
 
     public function testAnIssuedReportStaysAsItWentOut(): void

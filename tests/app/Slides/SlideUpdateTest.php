@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace KeenMargin\Tests\app\Slides;
 
+use KeenMargin\App\CommandLine\FileOrigin;
+use KeenMargin\App\Export\Report\ReportSlides;
 use KeenMargin\App\Export\Slides\Update\DeckUpdate;
 use KeenMargin\App\Export\Slides\Update\UpdateEntry;
 use KeenMargin\App\Export\Slides\Update\UpdateKind;
+use KeenMargin\Core\Report\Layout\ReportPages;
 use PHPUnit\Framework\TestCase;
 
 /** Decks that were worked on by hand are brought to another month without undoing that. */
@@ -217,6 +220,19 @@ final class SlideUpdateTest extends TestCase
             ['The deck: Why: is a slide that was deleted, and stays away'],
             self::lines($update, UpdateKind::Kept),
         );
+    }
+
+    public function testADeckOfOnePageStaysOne(): void
+    {
+        $july = SampleReport::of('2026-07');
+        $report = $july->pages()->report();
+        $pages = new ReportPages($july->pages()->drawing, SampleReport::made(), $report->pages[1]);
+        $deck = (new ReportSlides())->render($pages, SampleReport::made(), new FileOrigin([]));
+        $update = self::updated($deck, SampleReport::of());
+        $is = new ReadDeck($update->bytes());
+        self::assertCount(1, $is->slides());
+        self::assertArrayHasKey('bridge.area', $is->ours(1));
+        self::assertSame([], [...self::lines($update, UpdateKind::New), ...self::lines($update, UpdateKind::Kept)]);
     }
 
     public function testANumberInAnEditedSentenceIsTold(): void

@@ -54,6 +54,11 @@ final class TemplateDeck implements SlideWriter
         $this->memory->block($page->id, $page->id)->tags[SpeakerNotes::KEY] = $tag;
     }
 
+    public function leaveOut(string $page): void
+    {
+        $this->memory->block($page, $page);
+    }
+
     public function bytes(): string
     {
         $this->deck->remember($this->memory);

@@ -10,6 +10,7 @@ use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Export\Slides\Package\OpenedPackage;
 use KeenMargin\App\Export\Slides\Package\Relation;
 use KeenMargin\App\Export\Slides\Package\Xml;
+use KeenMargin\App\Export\Slides\PageSlide;
 use KeenMargin\App\Export\Slides\Paint\Palette;
 use KeenMargin\App\Export\Slides\Part\DeckLook;
 use KeenMargin\App\Export\Slides\Part\DeckMemory;
@@ -203,7 +204,8 @@ final class DeckUpdate
     {
         foreach ($this->memory->pages() as $page) {
             $slide = $this->content->slides[$page] ?? null;
-            if (null !== $slide && !isset($this->slideOf[$page])) {
+            $wasThere = isset($this->memory->maybeBlock($page, $page)->tags[PageSlide::MESSAGE]);
+            if (null !== $slide && $wasThere && !isset($this->slideOf[$page])) {
                 $this->run->tell(UpdateKind::Kept, 0, $slide->name, 'is a slide that was deleted, and stays away');
             }
         }
@@ -215,6 +217,10 @@ final class DeckUpdate
         $memory = new DeckMemory();
         $memory->look = $this->memory->look;
         foreach ($this->content->slides as $page => $slide) {
+            if (!isset($this->slideOf[$page])) {
+                $memory->block((string) $page, (string) $page);
+                continue;
+            }
             SlideMemory::take($slide, $memory);
             $lines = SpeakerNotes::lines($this->speeches[$page] ?? [], static fn (string $address): string => $address);
             $tag = new Tag((string) $page, SpeakerNotes::KEY, text: Tag::ofText(SpeakerNotes::text($lines)));
