@@ -76,20 +76,25 @@ final class SlideUpdateTest extends TestCase
         self::assertSame([], self::updated(self::july(), SampleReport::of('2026-07'))->entries());
     }
 
-    /** What is promised, over random hands on three slides. */
+    /** What is promised, over random reports and random hands on their slides. */
     public function testWhatTheHandDidStays(): void
     {
-        $now = new ReadDeck(SampleReport::of()->deck());
         foreach (range(1, 12) as $seed) {
             mt_srand($seed);
-            $hand = new Hand(self::july());
+            $sheet = ['A4 across', 'A4 upright', '16:9'][mt_rand(0, 2)];
+            $less = \array_slice(['table', 'words', 'keys'], mt_rand(0, 3));
+            $was = SampleReport::of(['2026-05', '2026-06', '2026-07'][mt_rand(0, 2)], $sheet)->without(...$less);
+            $now = SampleReport::of(['2026-04', '2026-08'][mt_rand(0, 1)], $sheet)->without(...$less);
+            $hand = new Hand($was->deck());
             self::work($hand);
-            $is = new ReadDeck(self::updated($hand->deck(), SampleReport::of())->bytes());
+            $hand->copyBlock(1, 'months', 2);
+            $is = new ReadDeck(self::updated($hand->deck(), $now)->bytes());
             DeckRules::assertKept($is);
-            self::assertHandStays($hand, $is, $now, "seed $seed");
+            self::assertHandStays($hand, $is, new ReadDeck($now->deck()), "seed $seed");
             foreach ($hand->added as $slide => $bytes) {
                 self::assertStringContainsString($bytes, $is->parts[$is->slides()[$slide - 1]], "seed $seed");
             }
+            self::assertArrayHasKey('months.area', $is->ours(2), "seed $seed");
         }
     }
 
