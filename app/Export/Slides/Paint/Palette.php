@@ -71,7 +71,7 @@ final class Palette
 
     private function made(Ink $ink, string $colours): string
     {
-        $role = Role::of($ink, $colours);
+        $role = ColourRole::of($ink, $colours);
         $slot = $this->slots[$role->value];
         $from = Hsl::of($role->base()->colour());
         $to = Hsl::of($ink->within($colours));

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Export\Slides\Part;
 
-use KeenMargin\App\Export\Slides\Paint\Role;
+use KeenMargin\App\Export\Slides\Paint\ColourRole;
 use KeenMargin\App\Export\Slides\Shape\Frame;
 
 /** How the template of a deck is used: which of its colours plays which role, and where pages are laid out. */
@@ -40,7 +40,7 @@ final readonly class DeckLook
             return null;
         }
         $slots = [];
-        foreach (Role::cases() as $role) {
+        foreach (ColourRole::cases() as $role) {
             $slot = $roles[$role->value] ?? null;
             if (!\is_string($slot) || 1 !== preg_match('/^(tx|bg|accent)[1-6]$/', $slot)) {
                 return null;

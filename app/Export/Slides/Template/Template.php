@@ -10,7 +10,7 @@ use KeenMargin\App\Export\Slides\Given\OldSlide;
 use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Export\Slides\Package\OpenedPackage;
 use KeenMargin\App\Export\Slides\Package\Xml;
-use KeenMargin\App\Export\Slides\Paint\Role;
+use KeenMargin\App\Export\Slides\Paint\ColourRole;
 use KeenMargin\App\Export\Slides\Part\DeckLook;
 
 /** The organisation's own template: its masters, layouts and theme, and where pages of reports fit into it. */
@@ -82,10 +82,10 @@ final readonly class Template
             throw DeckRefused::hasNoLayout($layout, $known);
         }
         foreach ($roles as $role => $slot) {
-            if (null === Role::tryFrom($role) || !isset($this->colours->colours[$slot])) {
+            if (null === ColourRole::tryFrom($role) || !isset($this->colours->colours[$slot])) {
                 throw DeckRefused::hasNoColour(
                     "$role=$slot",
-                    array_column(Role::cases(), 'value'),
+                    array_column(ColourRole::cases(), 'value'),
                     array_keys($this->colours->colours),
                 );
             }

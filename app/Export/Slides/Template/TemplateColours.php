@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Template;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
+use KeenMargin\App\Export\Slides\Paint\ColourRole;
 use KeenMargin\App\Export\Slides\Paint\Hsl;
-use KeenMargin\App\Export\Slides\Paint\Role;
 
 /** The colours of a theme by the names that slides call them, and which of them plays which role. */
 final readonly class TemplateColours
@@ -64,12 +64,12 @@ final readonly class TemplateColours
         $bad = $this->nearest(self::BAD, [$good]);
 
         return [
-            Role::Ink->value => 'tx1',
-            Role::Panel->value => 'bg1',
-            Role::Pale->value => $this->isPale('bg2') ? 'bg2' : 'bg1',
-            Role::Favourable->value => $good,
-            Role::Unfavourable->value => $bad,
-            Role::Accent->value => $this->nearest(300.0, [$good, $bad]),
+            ColourRole::Ink->value => 'tx1',
+            ColourRole::Panel->value => 'bg1',
+            ColourRole::Pale->value => $this->isPale('bg2') ? 'bg2' : 'bg1',
+            ColourRole::Favourable->value => $good,
+            ColourRole::Unfavourable->value => $bad,
+            ColourRole::Accent->value => $this->nearest(300.0, [$good, $bad]),
         ];
     }
 

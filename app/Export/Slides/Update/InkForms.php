@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Update;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
+use KeenMargin\App\Export\Slides\Paint\ColourRole;
 use KeenMargin\App\Export\Slides\Paint\Palette;
-use KeenMargin\App\Export\Slides\Paint\Role;
 use KeenMargin\Core\Notation\Ink;
 
 /** Tells whether a colour in a deck is the ink that was written, however the program that saved it writes it. */
@@ -41,7 +41,7 @@ final class InkForms
         }
         foreach (['effect', 'greys'] as $colours) {
             $own = self::form($this->palette->fill($ink, $colours));
-            $role = Role::of($ink, $colours);
+            $role = ColourRole::of($ink, $colours);
             $plain = 'srgbClr '.strtolower(ltrim($role->base()->colour(), '#'));
             $named = self::form($this->palette->colour($role->base(), 'effect'));
             $said = [$own, str_replace($named, $plain, $own)];

@@ -7,7 +7,7 @@ namespace KeenMargin\App\Export\Slides\Paint;
 use KeenMargin\Core\Notation\Ink;
 
 /** What a colour of a deck is for. The theme of the deck says which colour that is. */
-enum Role: string
+enum ColourRole: string
 {
     /** amounts and texts */
     case Ink = 'ink';
