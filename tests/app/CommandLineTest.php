@@ -102,7 +102,7 @@ final class CommandLineTest extends TestCase
         yield 'an unknown format' => [
             ['draw', 'recipe.json', 'figures.csv', '-o', 'out.bmp'],
             '',
-            'out.bmp: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png) and .pdf.',
+            'out.bmp: the ending chooses the format; known are .svg, .png (also @2x.png and @3x.png), .pdf and .pptx.',
         ];
         yield 'an unknown option' => [
             ['draw', 'recipe.json', 'figures.csv', '--fast'],
