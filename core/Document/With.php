@@ -19,6 +19,6 @@ final class With
      */
     public static function of(object $of, array $in): object
     {
-        return (new \ReflectionClass($of))->newInstanceArgs([...get_object_vars($of), ...$in]);
+        return new ($of::class)(...[...get_object_vars($of), ...$in]);
     }
 }

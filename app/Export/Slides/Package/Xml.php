@@ -17,7 +17,7 @@ final class Xml
     public const NAMESPACES =
         'xmlns:a="'.self::DRAWING.'" xmlns:r="'.self::RELATIONS.'" xmlns:p="'.self::PRESENTATION.'"';
 
-    private const PLAIN = '0123456789.,-+% :/()=ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
+    private const PLAIN = '0123456789.,-+% :/()=[]~_ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
 
     /** Characters that XML does not allow are left out. */
     public static function text(string $text): string
