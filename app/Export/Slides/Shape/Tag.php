@@ -7,7 +7,7 @@ namespace KeenMargin\App\Export\Slides\Shape;
 use KeenMargin\Core\Notation\Ink;
 
 /**
- * Where a shape is from and how it was written: `[keen:stand-months.k7f2q1~8c.2f.16.a4~ink..ink~1f0a9c2e]`. It stands
+ * Where a shape is from and how it was written: `[keen:stand-months.k7f2q1~28cb.e13.186.11b~ink..ink~1f0a9c2e]`. It stands
  * in its description, and of single shapes also in the name, as not every program keeps descriptions. By it a shape is
  * found again in a deck that was worked on by hand, and what the hand changed is told from what it left.
  */
@@ -104,19 +104,19 @@ final readonly class Tag
             array_map(static function (float $edge): string {
                 $whole = (int) round(self::PER_POINT * $edge);
 
-                return ($whole < 0 ? '-' : '').base_convert((string) abs($whole), 10, 36);
+                return ($whole < 0 ? '-' : '').dechex(abs($whole));
             }, $edges),
         );
     }
 
     private static function maybeFrame(string $told): ?Frame
     {
-        if (1 !== preg_match('/^-?[a-z0-9]{1,7}(\.-?[a-z0-9]{1,7}){3}$/', $told)) {
+        if (1 !== preg_match('/^-?[0-9a-f]{1,7}(\.-?[0-9a-f]{1,7}){3}$/', $told)) {
             return null;
         }
         $edges = array_map(
             static fn (string $edge): float => (str_starts_with($edge, '-') ? -1.0 : 1.0) *
-                ((float) base_convert(ltrim($edge, '-'), 36, 10) / self::PER_POINT),
+                ((float) hexdec(ltrim($edge, '-')) / self::PER_POINT),
             explode('.', $told),
         );
 
