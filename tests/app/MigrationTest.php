@@ -177,7 +177,8 @@ final class MigrationTest extends TestCase
         );
         $database->exec(
             'INSERT INTO report_issue (id, report, number, title, closing, at, who, document, snapshot, pages, '.
-                "sources, pdf) VALUES (7, 1, 1, 'Old', 'Jul 2026', '2026-11-24', 'Ida', '{}', '{}', '[]', '[]', x'25504446')",
+                "sources, pdf) VALUES (7, 1, 1, 'Old', 'Jul 2026', '2026-11-24', 'Ida', '{}', '{}', '[]', '[]', ".
+                "x'25504446')",
         );
         unset($database);
         Migrated::to('latest', $this->file);

@@ -7,9 +7,9 @@ namespace KeenMargin\App\Export\Slides\Shape;
 use KeenMargin\Core\Notation\Ink;
 
 /**
- * Where a shape is from and how it was written: `[keen:stand-months.k7f2q1~28cb.e13.186.11b~ink..ink~1f0a9c2e]`. It stands
- * in its description, and of single shapes also in the name, as not every program keeps descriptions. By it a shape is
- * found again in a deck that was worked on by hand, and what the hand changed is told from what it left.
+ * Where a shape is from and how it was written: `[keen:stand-months.k7f2q1~28cb.e13.186.11b~ink..ink~1f0a9c2e]`. It
+ * stands in its description, and of single shapes also in the name, as not every program keeps descriptions. By it a
+ * shape is found again in a deck that was worked on by hand, and what the hand changed is told from what it left.
  */
 final readonly class Tag
 {
