@@ -72,7 +72,8 @@ final readonly class ReportSlides implements ReportRenderer
     public function update(string $path, ReportPages $pages, Origin $origin): DeckUpdate
     {
         $drawing = $pages->drawing;
-        $look = DeckUpdate::maybeLook($path);
+        $update = new DeckUpdate($path);
+        $look = $update->maybeLook();
         $speech = new PageSpeech($drawing, $origin);
         $slides = $speeches = $scales = [];
         foreach (FittedPage::all($pages, $look) as $id => $fitted) {
@@ -82,7 +83,7 @@ final readonly class ReportSlides implements ReportRenderer
         }
         $draw = static fn (string $id, Frame $frame): ?ShapeGroup => self::maybeDrawn($drawing, $id, $frame, $scales);
 
-        return new DeckUpdate($path, new NewContent($slides, $draw), $speeches);
+        return $update->to(new NewContent($slides, $draw), $speeches);
     }
 
     /**

@@ -15,7 +15,6 @@ use KeenMargin\App\Export\Slides\Part\SpeakerNotes;
 use KeenMargin\App\Export\Slides\Part\Speech;
 use KeenMargin\App\Export\Slides\Part\Theme;
 use KeenMargin\App\Export\Slides\Shape\ShapeWriter;
-use KeenMargin\App\Export\Slides\Shape\Tag;
 use KeenMargin\Core\Report\Report;
 
 /** A deck of slides (PresentationML, ECMA-376) that has no template: pages of a report, one after the other. */
@@ -61,11 +60,7 @@ final class Deck implements SlideWriter
         $name = "ppt/slides/slide$number.xml";
         $writer = new ShapeWriter($this->palette);
         SlideMemory::take($page, $this->memory);
-        $shapes = '';
-        foreach ($page->nodes as $placed) {
-            $shapes .= $writer->node($placed->node, $placed->block);
-        }
-        $this->package->add($name, Slide::TYPE, Slide::xml($page->name, $shapes));
+        $this->package->add($name, Slide::TYPE, Slide::xml($page->name, $writer->all($page->nodes)));
         $this->package->relations($name)->to('slideLayout', self::LAYOUT);
         $this->slides[] = $this->package->relations(self::PRESENTATION)->to('slide', $name);
         $this->addNotes($number, $name, $page->id, $speeches);
@@ -107,7 +102,7 @@ final class Deck implements SlideWriter
         $relations->to('notesMaster', self::NOTES_MASTER);
         $relations->to('slide', $slide);
         $lines = SpeakerNotes::lines($speeches, $relations->toAddress(...));
-        $tag = (new Tag($page, SpeakerNotes::KEY, text: Tag::ofText(SpeakerNotes::text($lines))))->written();
+        $tag = SpeakerNotes::tag($page, $lines);
         $this->memory->block($page, $page)->tags[SpeakerNotes::KEY] = $tag;
         $this->package->add($name, SpeakerNotes::TYPE, SpeakerNotes::xml($lines, $tag));
         $this->package->relations($slide)->to('notesSlide', $name);

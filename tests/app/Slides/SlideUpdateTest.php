@@ -227,6 +227,28 @@ final class SlideUpdateTest extends TestCase
         );
     }
 
+    /** Where a program lost what the deck remembers, nothing that is there comes a second time. */
+    public function testNothingIsDoubledWhereTheMemoryOfADeckIsLost(): void
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'deck');
+        file_put_contents($path, self::july());
+        OwnTemplate::change($path, [
+            'docProps/custom.xml' => static fn (string $xml): string => (string) preg_replace(
+                '~<property.*</property>~s',
+                '',
+                $xml,
+            ),
+        ]);
+        $is = new ReadDeck(self::updated((string) file_get_contents($path), SampleReport::of())->bytes());
+        unlink($path);
+        DeckRules::assertKept($is);
+        foreach ([1, 2, 3] as $slide) {
+            self::assertCount(1, ReadDeck::found($is->slide($slide), '//p:ph[@type="title"]'));
+            $names = ReadDeck::said($is->slide($slide), '//p:sp//p:cNvPr/@name|//p:cxnSp//p:cNvPr/@name');
+            self::assertSame([], array_diff_key($names, array_unique($names)));
+        }
+    }
+
     public function testADeckOfOnePageStaysOne(): void
     {
         $july = SampleReport::of('2026-07');
@@ -265,6 +287,8 @@ final class SlideUpdateTest extends TestCase
         self::assertArrayHasKey('words.text0', $is->ours(2));
         self::assertArrayHasKey('rings.area', $is->ours(3));
         self::assertContains('The deck: How near: is a new slide', self::lines($more, UpdateKind::New));
+        $notes = preg_grep('~^ppt/notesSlides/[^/]+\.xml$~', array_keys($is->parts)) ?: [];
+        self::assertCount(3, $notes);
         $back = self::updated($more->bytes(), $less);
         $was = new ReadDeck($back->bytes());
         DeckRules::assertKept($was);

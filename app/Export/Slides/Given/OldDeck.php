@@ -14,7 +14,6 @@ use KeenMargin\App\Export\Slides\Part\Slide;
 use KeenMargin\App\Export\Slides\Part\SpeakerNotes;
 use KeenMargin\App\Export\Slides\Part\Speech;
 use KeenMargin\App\Export\Slides\Part\Theme;
-use KeenMargin\App\Export\Slides\Shape\Tag;
 
 /** The slides of a deck that somebody gave, in order, and what they refer to. */
 final class OldDeck
@@ -119,7 +118,7 @@ final class OldDeck
             new Relation('hyperlink', $address, true),
         );
         $lines = SpeakerNotes::lines($speeches, $link);
-        $tag = (new Tag($page, SpeakerNotes::KEY, text: Tag::ofText(SpeakerNotes::text($lines))))->written();
+        $tag = SpeakerNotes::tag($page, $lines);
         $this->package->put($part, SpeakerNotes::xml($lines, $tag));
         $this->package->setType($part, SpeakerNotes::TYPE);
         $this->package->relate($slide, new Relation('notesSlide', $part));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KeenMargin\App\Export\Slides\Part;
 
 use KeenMargin\App\Export\Slides\Package\Xml;
+use KeenMargin\App\Export\Slides\Shape\Tag;
 
 /** What stands under a slide for whoever presents it, and the master of those pages. */
 final class SpeakerNotes
@@ -44,9 +45,20 @@ final class SpeakerNotes
     }
 
     /** @param list<SpeakerLine> $lines */
-    public static function text(array $lines): string
+    private static function text(array $lines): string
     {
         return implode("\n", array_map(static fn (SpeakerLine $line): string => $line->text, $lines));
+    }
+
+    /**
+     * Tag of the text, as it is written.
+     *
+     * @param string $page id
+     * @param list<SpeakerLine> $lines
+     */
+    public static function tag(string $page, array $lines): string
+    {
+        return (new Tag($page, self::KEY, text: Tag::ofText(self::text($lines))))->written();
     }
 
     /** @param list<SpeakerLine> $lines */

@@ -21,13 +21,9 @@ final class ShapeWriter
     /** In which places are told. */
     private Space $space;
 
-    /**
-     * @param int $lastId the highest id that the slide has already
-     */
-    public function __construct(
-        private readonly Palette $palette,
-        int $lastId = 1,
-    ) {
+    /** @param int $lastId the highest id that the slide has already */
+    public function __construct(private readonly Palette $palette, int $lastId = 1)
+    {
         $this->space = new Space();
         $this->lastId = $lastId;
     }
@@ -38,6 +34,17 @@ final class ShapeWriter
         $this->space = $space;
 
         return $this;
+    }
+
+    /** @param list<Placed> $nodes in order */
+    public function all(array $nodes): string
+    {
+        $written = '';
+        foreach ($nodes as $placed) {
+            $written .= $this->node($placed->node, $placed->block);
+        }
+
+        return $written;
     }
 
     /**
@@ -156,7 +163,7 @@ final class ShapeWriter
     }
 
     /** @param ?string $fill of all its letters; null: that of each piece */
-    public function text(TextBody $body, string $colours, ?string $fill = null): string
+    private function text(TextBody $body, string $colours, ?string $fill = null): string
     {
         $lines = '';
         foreach ($body->lines as $line) {

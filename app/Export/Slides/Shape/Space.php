@@ -60,12 +60,4 @@ final readonly class Space
             $frame->height / $this->down,
         );
     }
-
-    public function isSame(): bool
-    {
-        return abs($this->across - 1.0) < 0.0005
-            && abs($this->down - 1.0) < 0.0005
-            && abs($this->right) < 0.05
-            && abs($this->below) < 0.05;
-    }
 }

@@ -45,11 +45,8 @@ final class TemplateDeck implements SlideWriter
     {
         SlideMemory::take($page, $this->memory);
         $writer = new ShapeWriter($this->palette);
-        $shapes = '';
-        foreach ($page->nodes as $placed) {
-            $shapes .= $writer->node($placed->node, $placed->block);
-        }
-        $this->last = $this->deck->add(Slide::xml($page->name, $shapes), $this->last, $this->template->layout->part);
+        $slide = Slide::xml($page->name, $writer->all($page->nodes));
+        $this->last = $this->deck->add($slide, $this->last, $this->template->layout->part);
         $tag = $this->deck->addNotes($this->last, $page->id, $speeches);
         $this->memory->block($page->id, $page->id)->tags[SpeakerNotes::KEY] = $tag;
     }

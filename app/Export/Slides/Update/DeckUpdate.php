@@ -29,35 +29,45 @@ final class DeckUpdate
     private readonly OldDeck $deck;
     private readonly DeckMemory $memory;
     private readonly UpdateRun $run;
+    private NewContent $content;
+    /** @var array<string, list<Speech>> what is said under slides, by page */
+    private array $speeches = [];
     /** @var array<string, string> parts of slides, the first of each page, by page */
     private array $slideOf = [];
 
     /**
      * @param string $path of the deck, which is not changed
-     * @param array<string, list<Speech>> $speeches what is said under slides, by page
      *
-     * @throws DeckRefused where it is no deck that was made of this report
+     * @throws DeckRefused where it is no deck
      */
-    public function __construct(
-        string $path,
-        private readonly NewContent $content,
-        private readonly array $speeches,
-    ) {
+    public function __construct(string $path)
+    {
         $this->package = OpenedPackage::open($path);
         $this->deck = OldDeck::of($this->package);
         $this->memory = DeckMemory::read($this->deck->memory());
         $this->run = new UpdateRun(new Palette($this->memory->look->roles ?? Palette::OWN), $this->memory);
-        $this->update();
+    }
+
+    /** How the template of the deck is used; null: it has none. */
+    public function maybeLook(): ?DeckLook
+    {
+        return $this->memory->look;
     }
 
     /**
-     * How the template of a deck is used; null: it has none.
+     * Does it, once.
      *
-     * @throws DeckRefused where it is no deck
+     * @param array<string, list<Speech>> $speeches what is said under slides, by page
+     *
+     * @throws DeckRefused where the deck was not made of this report
      */
-    public static function maybeLook(string $path): ?DeckLook
+    public function to(NewContent $content, array $speeches): self
     {
-        return DeckMemory::read(OldDeck::of(OpenedPackage::open($path))->memory())->look;
+        $this->content = $content;
+        $this->speeches = $speeches;
+        $this->update();
+
+        return $this;
     }
 
     /** @return list<UpdateEntry> what is done, what has to be looked at first */
@@ -173,7 +183,7 @@ final class DeckUpdate
             $lines = SpeakerNotes::lines($this->speeches[$page] ?? [], $link);
             $new = str_replace($shape->body(), SpeakerNotes::body($lines), $shape->whole());
             $old = null === $shape->tag ? '' : $shape->tag->written();
-            $tag = (new Tag($page, SpeakerNotes::KEY, text: Tag::ofText(SpeakerNotes::text($lines))))->written();
+            $tag = SpeakerNotes::tag($page, $lines);
             $new = '' === $old ? $new : str_replace(Xml::text($old), Xml::text($tag), $new);
             $this->package->put($part, substr_replace($xml, $new, $shape->start, $shape->end - $shape->start));
 
@@ -188,12 +198,10 @@ final class DeckUpdate
         foreach ($this->content->slides as $page => $slide) {
             $page = (string) $page;
             if (!isset($this->slideOf[$page]) && null === $this->memory->maybeBlock($page, $page)) {
-                $shapes = '';
-                $writer = $this->run->writer(1);
-                foreach ($slide->nodes as $placed) {
-                    $shapes .= $writer->node($placed->node, $placed->block);
-                }
-                $this->slideOf[$page] = $this->deck->add(Slide::xml($slide->name, $shapes), $before);
+                $shapes = $this->run->writer(1)->all($slide->nodes);
+                $part = $this->deck->add(Slide::xml($slide->name, $shapes), $before);
+                $this->deck->addNotes($part, $page, $this->speeches[$page] ?? []);
+                $this->slideOf[$page] = $part;
                 $this->run->tell(UpdateKind::New, 0, $slide->name, 'is a new slide');
             }
             $before = $this->slideOf[$page] ?? $before;
@@ -223,8 +231,8 @@ final class DeckUpdate
             }
             SlideMemory::take($slide, $memory);
             $lines = SpeakerNotes::lines($this->speeches[$page] ?? [], static fn (string $address): string => $address);
-            $tag = new Tag((string) $page, SpeakerNotes::KEY, text: Tag::ofText(SpeakerNotes::text($lines)));
-            $memory->block((string) $page, (string) $page)->tags[SpeakerNotes::KEY] = $tag->written();
+            $tag = SpeakerNotes::tag((string) $page, $lines);
+            $memory->block((string) $page, (string) $page)->tags[SpeakerNotes::KEY] = $tag;
         }
         $this->deck->remember($memory);
     }

@@ -36,10 +36,13 @@ final readonly class HandWork
         $tolerance = self::TOLERANCE * max(1.0, $space->across, $space->down);
         [$fill, $stroke, $letters] = [$tag->inks[0] ?? null, $tag->inks[1] ?? null, $tag->inks[2] ?? null];
         $textFill = $shape->textFill();
+        $isTurned = 1 === preg_match('/\brot="-?[1-9]/', $shape->turned());
 
         return new self(
             shape: $shape,
-            isMoved: null !== $written && null !== $shape->frame && !$shape->frame->isNear($written, $tolerance),
+            isMoved: null !== $written
+                && null !== $shape->frame
+                && ($isTurned || !$shape->frame->isNear($written, $tolerance)),
             isFilled: 'sp' === $shape->kind && !$inks->isInk($fill, $shape->fill()),
             isOutlined: !$inks->isInk($stroke, $shape->line()),
             isInked: null !== $letters && '' !== $textFill && !$inks->isInk($letters, $textFill),
@@ -51,7 +54,7 @@ final readonly class HandWork
     public function words(): array
     {
         return array_keys(array_filter([
-            'moved or resized' => $this->isMoved,
+            'moved, resized or turned' => $this->isMoved,
             'recoloured' => $this->isFilled || $this->isOutlined || $this->isInked,
             'reworded' => $this->isReworded,
         ]));

@@ -27,7 +27,7 @@ final class SlideUpdate
     /** @var array<int, array{end: int, xml: string}> what is written anew, by where it starts in the old slide */
     private array $edits = [];
     private readonly ShapeWriter $writer;
-    /** @var array<string, true> blocks that stand on the slide */
+    /** @var array<string, true> blocks that something stands of on the slide, and single shapes as `block.shape` */
     private array $found = [];
 
     /**
@@ -73,7 +73,7 @@ final class SlideUpdate
             $this->found[$block] = true;
             $this->edit($shape, $this->group($shape, $block, $space));
         } elseif (null !== $tag) {
-            $this->found[$tag->block] = true;
+            $this->found[$tag->block] = $this->found["$tag->block.$tag->shape"] = true;
             $this->edit($shape, $this->single($shape, $tag, $space));
         } else {
             foreach ($shape->children as $child) {
@@ -198,7 +198,8 @@ final class SlideUpdate
             $memory = $this->memory->maybeBlock($this->page, $placed->block);
             $node = $placed->node;
             $isNew = $node instanceof Shape ? !($memory?->has($node->key) ?? false) : null === $memory;
-            $isThere = $node instanceof ShapeGroup && isset($this->found[$placed->block]);
+            $key = $node instanceof Shape ? "$placed->block.$node->key" : $placed->block;
+            $isThere = isset($this->found[$key]);
             if ($isNew && !$isThere) {
                 $written .= $this->writer->node($node, $placed->block);
                 // Rules, discs of notes and the foot go without saying.
