@@ -107,7 +107,19 @@ $schemas = [
 $found = (new Generator())->setVersion('3.1.0')->generate(["$root/app/Http/Contract"], validate: false);
 $document = json_decode($found?->toJson() ?? '{}', true, 512, \JSON_THROW_ON_ERROR);
 foreach ($document['components']['schemas'] ?? [] as $name => $schema) {
-    foreach (['', 'Charts\\', 'Figures\\', 'Imports\\', 'Reports\\', 'Scene\\', 'General\\'] as $area) {
+    foreach (
+        [
+            '',
+            'Charts\\',
+            'Figures\\',
+            'Imports\\',
+            'Reports\\',
+            'Scene\\',
+            'Sources\\',
+            'Month\\',
+            'General\\',
+        ] as $area
+    ) {
         $class = "KeenMargin\\App\\Http\\Contract\\$area$name";
         if (class_exists($class)) {
             $optional = defined("$class::OPTIONAL") ? (array) constant("$class::OPTIONAL") : [];

@@ -33,6 +33,7 @@ const CORE = [
     'Figures/Reading/Guess',
     'Figures/Reading/Totals',
     'Figures/Reading/Rows',
+    'Figures/Arrival',
     'Question/Near',
     'Question/Table',
     'Question',

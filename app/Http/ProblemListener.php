@@ -11,6 +11,10 @@ use KeenMargin\App\Editing\ReportConflict;
 use KeenMargin\App\Export\Slides\Package\DeckRefused;
 use KeenMargin\App\Import\NoLongerHere;
 use KeenMargin\App\Import\NoSuchReading;
+use KeenMargin\App\Security\SecretLost;
+use KeenMargin\App\Sources\Arrivals\NotWaiting;
+use KeenMargin\App\Sources\FetchFailed;
+use KeenMargin\App\Sources\Reach\NotAllowed;
 use KeenMargin\App\Storage\Connection\StorageTrouble;
 use KeenMargin\App\Storage\Imports\NotTakenBack;
 use KeenMargin\App\Storage\Turn\DeletedMeanwhile;
@@ -73,6 +77,9 @@ final readonly class ProblemListener
                         .'another name.',
                 ],
             ],
+            $error instanceof FetchFailed, $error instanceof SecretLost => [422, ['detail' => $error->getMessage()]],
+            $error instanceof NotAllowed => [403, ['detail' => $error->getMessage()]],
+            $error instanceof NotWaiting => [409, ['detail' => $error->getMessage()]],
             $error instanceof NotTakenBack => [409, ['detail' => $error->getMessage()]],
             $error instanceof DeletedMeanwhile, $error instanceof NoSuchReading => [
                 404,

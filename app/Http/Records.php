@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
+use KeenMargin\App\Storage\Record\ArrivalRecord;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\DatasetRecord;
 use KeenMargin\App\Storage\Record\ImportRecord;
 use KeenMargin\App\Storage\Record\NoteRecord;
 use KeenMargin\App\Storage\Record\ReportRecord;
+use KeenMargin\App\Storage\Record\SourceRecord;
 use KeenMargin\App\Storage\UseLog;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -84,6 +86,24 @@ final readonly class Records
         return null !== $note && null === $note->dataset->deletedAt
             ? $note
             : throw new NotFoundHttpException("There is no note $id. It may have been deleted.");
+    }
+
+    public function source(int $id): SourceRecord
+    {
+        $source = $this->manager->find(SourceRecord::class, $id);
+
+        return null !== $source && null === $source->dataset->deletedAt
+            ? $source
+            : throw new NotFoundHttpException("There is no source $id. It may have been removed.");
+    }
+
+    public function arrival(int $id): ArrivalRecord
+    {
+        $arrival = $this->manager->find(ArrivalRecord::class, $id);
+
+        return null !== $arrival && null === $arrival->source->dataset->deletedAt
+            ? $arrival
+            : throw new NotFoundHttpException("There is no arrival $id. Its source may have been removed.");
     }
 
     public function import(int $id): ImportRecord

@@ -12,6 +12,7 @@ use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\With;
 use KeenMargin\Core\Figures\Reading\Guess\JoinedMapping;
 use KeenMargin\Core\Figures\Reading\Guess\RoleGuess;
 use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
@@ -56,7 +57,7 @@ final readonly class FirstLook
             finds: $finds,
         );
         $guess = RoleGuess::of($table, null, YearHint::ofName($file->plainName()));
-        $mapping = null === $known ? $guess : $this->remembered($table, $guess, $known);
+        $mapping = null === $known ? $guess : self::remembered($table, $guess, $known->mapping);
         $joined = $target ?? $known?->dataset;
 
         return new Look(
@@ -76,6 +77,24 @@ final readonly class FirstLook
     public function mapping(Look $look, ?Given $told): Mapping
     {
         return null === $told ? $look->mapping : MappingReader::read($told, $look->mapping, $look->sheet);
+    }
+
+    /**
+     * Looks at the next file of a kind that is known, as it comes from a source.
+     *
+     * @param array<string, mixed> $known how files of its kind are read
+     *
+     * @throws RefusedFigures
+     */
+    public function again(ReadingFile $file, array $known, DatasetRecord $target): Look
+    {
+        $told = Given::kept($known);
+        $look = $this->look($file, MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target);
+        $guess = RoleGuess::of($look->sheet, null, YearHint::ofName($file->plainName()));
+        $mapping = self::remembered($look->sheet, $guess, $known);
+        $dataset = (new StoredFigures($target, $this->store))->dataset();
+
+        return With::of($look, ['mapping' => JoinedMapping::of($mapping, $dataset)]);
     }
 
     /** The import that brought the very same bytes, if one did and was not taken back. */
@@ -167,11 +186,12 @@ final readonly class FirstLook
         return false;
     }
 
-    private function remembered(Sheet $sheet, Mapping $guess, ImportRecord $known): Mapping
+    /** @param array<string, mixed> $known how a file of the same kind was read */
+    private static function remembered(Sheet $sheet, Mapping $guess, array $known): Mapping
     {
         try {
             $before = MappingReader::read(
-                Given::kept($known->mapping),
+                Given::kept($known),
                 $guess,
                 null,
             );

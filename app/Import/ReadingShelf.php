@@ -135,6 +135,7 @@ final readonly class ReadingShelf
     {
         $path = $this->folder($id).'/read-'.hash('xxh128', $key);
         try {
+            WholeFile::folder($this->folder($id));
             WholeFile::write($path, serialize($read));
         } catch (NotWritten) {
             // It is read once more when it is confirmed.

@@ -4,6 +4,186 @@
  */
 
 export interface paths {
+  '/api/arrivals/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What an arrival would change in the dataset as it is now */
+    get: {
+      parameters: {
+        query?: {
+          page?: number
+        }
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['ArrivalDifferences']
+          }
+        }
+        /** @description It takes longer: Location says where to ask for it */
+        202: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Accepted']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/arrivals/{id}/refuse': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Refuse an arrival, with a reason */
+    post: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            reason: string
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Arrival']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/arrivals/{id}/take': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Take an arrival, or some periods or members of it */
+    post: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            periods?: string[]
+            members?: Record<string, never>
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['ArrivalTaken']
+          }
+        }
+        /** @description It takes longer: Location says where to ask for it */
+        202: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Accepted']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/charts': {
     parameters: {
       query?: never
@@ -640,6 +820,61 @@ export interface paths {
         }
       }
     }
+    trace?: never
+  }
+  '/api/datasets/{id}/arrivals': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What the sources of a dataset brought, the latest first */
+    get: {
+      parameters: {
+        query?: {
+          page?: number
+          waiting?: '1'
+        }
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': {
+              items: components['schemas']['Arrival'][]
+              page: number
+              pages: number
+              total: number
+            }
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
     trace?: never
   }
   '/api/datasets/{id}/breakdowns/{of}': {
@@ -4694,6 +4929,504 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/sources': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Sources: all of them, or those of a dataset */
+    get: {
+      parameters: {
+        query?: {
+          dataset?: number
+          page?: number
+        }
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': {
+              items: components['schemas']['Source'][]
+              page: number
+              pages: number
+              total: number
+            }
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    /** Keep a source of a dataset */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            dataset: number
+            name: string
+            /** @enum {unknown} */
+            kind: 'web' | 'database' | 'folder'
+            settings: Record<string, never>
+            secret?: string
+            mapping: components['schemas']['Mapping']
+            /** @enum {unknown} */
+            mode?: 'add' | 'replace periods' | 'replace all'
+            schedule?: components['schemas']['Schedule']
+            /** @enum {unknown} */
+            takes?: 'never' | 'new periods' | 'open periods' | 'checked'
+            lookBack?: number
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Source']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sources/looks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Look at the first rows of a source that is not kept yet */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            dataset: number
+            /** @enum {unknown} */
+            kind: 'web' | 'database' | 'folder'
+            settings: Record<string, never>
+            secret?: string
+            source?: number
+            schedule?: components['schemas']['Schedule']
+            lookBack?: number
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Reading']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sources/offers': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a source can be made of here */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['SourceOffers']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sources/tables': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The tables of a database and their columns */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            dataset: number
+            /** @enum {unknown} */
+            kind: 'web' | 'database' | 'folder'
+            settings: Record<string, never>
+            secret?: string
+            source?: number
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['SourceTables']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sources/times': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A schedule in words, and its next times */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': components['schemas']['Schedule']
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['ScheduleTimes']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sources/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A source */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Source']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    /** Remove a source: what it brought stays, what waits goes with it */
+    delete: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description Done */
+        204: {
+          headers: {
+            [name: string]: unknown
+          }
+          content?: never
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    options?: never
+    head?: never
+    /** Change a source; a secret that is kept is forgotten where the host is another one */
+    patch: {
+      parameters: {
+        query?: never
+        header: {
+          /** @description The version that the change is based on, in quotes */
+          'If-Match': string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            name?: string
+            settings?: Record<string, never>
+            secret?: string
+            mapping?: components['schemas']['Mapping']
+            /** @enum {unknown} */
+            mode?: 'add' | 'replace periods' | 'replace all'
+            schedule?: components['schemas']['Schedule']
+            /** @enum {unknown} */
+            takes?: 'never' | 'new periods' | 'open periods' | 'checked'
+            lookBack?: number
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Source']
+          }
+        }
+        /** @description Based on a version that is not the last: `current` has that */
+        412: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    trace?: never
+  }
+  '/api/sources/{id}/fetches': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Fetch a source now */
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Fetched']
+          }
+        }
+        /** @description It takes longer: Location says where to ask for it */
+        202: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Accepted']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/template': {
     parameters: {
       query?: never
@@ -5119,6 +5852,48 @@ export interface components {
     Accepted: {
       job: components['schemas']['Job']
     }
+    /** @description What a source brought, before it counts and after it was decided. */
+    Arrival: {
+      id: number
+      source: number
+      sourceName: string
+      dataset: number
+      datasetName: string
+      name: string
+      at: string
+      period: string
+      /** @enum {string} */
+      state: 'waits' | 'taken' | 'taken in part' | 'refused' | 'overtaken'
+      says: string
+      counts: components['schemas']['ArrivalCounts'] | null
+      refusals: components['schemas']['Refusal'][]
+      reason: string
+      who: string
+      decidedAt: string | null
+      import: number | null
+    }
+    /** @description How many amounts an arrival would change. */
+    ArrivalCounts: {
+      added: number
+      changed: number
+      removed: number
+      inNewPeriods: number
+      inClosedPeriods: number
+    }
+    /** @description What an arrival would change in the dataset as it is now. */
+    ArrivalDifferences: {
+      arrival: components['schemas']['Arrival']
+      breakdowns: string[]
+      periods: components['schemas']['ChangedPeriod'][]
+      members: components['schemas']['ChangedMember'][]
+      amounts: components['schemas']['ChangedAmount'][]
+      all: number
+    }
+    /** @description An arrival that was taken, and its import. */
+    ArrivalTaken: {
+      arrival: components['schemas']['Arrival']
+      import: components['schemas']['Import']
+    }
     /** @description A name that a dataset lacks, and what could stand in its place. */
     Ask: {
       id: string
@@ -5177,6 +5952,43 @@ export interface components {
       newRows?: boolean
       /** @enum {string} */
       decimal?: '.' | ','
+    }
+    /** @description An amount as it was and as it would be. */
+    ChangedAmount: {
+      measure: string
+      /** @enum {string} */
+      scenario: 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+      members: string[]
+      period: string
+      label: string
+      isClosed: boolean
+      was: string | null
+      is: string | null
+      change: string
+    }
+    /** @description A member whose amounts an arrival changes. */
+    ChangedMember: {
+      breakdown: string
+      member: string
+      measure: string
+      isNew: boolean
+      like: string | null
+      change: string
+      amounts: number
+    }
+    /** @description A total that an arrival moves. */
+    ChangedPeriod: {
+      key: string
+      label: string
+      measure: string
+      /** @enum {string} */
+      scenario: 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+      isClosed: boolean
+      isNew: boolean
+      was: string | null
+      is: string
+      change: string
+      amounts: number
     }
     /** @description A named chart. */
     Chart: {
@@ -5377,6 +6189,12 @@ export interface components {
     /** @description Which breakdowns explain the variance of a question, the one that explains it best first. */
     Explanations: {
       explanations: components['schemas']['Explanation'][]
+    }
+    /** @description What came of a fetch. */
+    Fetched: {
+      /** @enum {string} */
+      outcome: 'taken' | 'waits' | 'nothing new' | 'failed' | 'not now'
+      source: components['schemas']['Source']
     }
     /** @description A row of a table of figures. */
     FigureRow: {
@@ -6542,6 +7360,20 @@ export interface components {
       handles: components['schemas']['Handle'][]
       marks: components['schemas']['Mark'][]
     }
+    /** @description When figures are fetched. */
+    Schedule: {
+      /** @enum {string} */
+      every: 'asked' | 'hour' | 'working day' | 'week' | 'month'
+      at: string
+      zone: string
+      days?: number[]
+      number?: number
+    }
+    /** @description A schedule in words, and the next times. */
+    ScheduleTimes: {
+      says: string
+      next: string[]
+    }
     /** @description A slot with nothing set, which has no place of its own in the sentence. */
     SentenceOffer: {
       text: string
@@ -6564,6 +7396,33 @@ export interface components {
     /** @description A change of the question; null for a key that is left out from now on. */
     SlotChange: {
       change: Record<string, never>
+    }
+    /** @description Where figures of a dataset are fetched from, how and when. Secrets are never told. */
+    Source: {
+      id: number
+      version: number
+      dataset: number
+      datasetName: string
+      name: string
+      /** @enum {string} */
+      kind: 'web' | 'database' | 'folder'
+      place: string
+      settings: Record<string, never>
+      hasSecret: boolean
+      mapping: Record<string, never>
+      /** @enum {string} */
+      mode: 'add' | 'replace periods' | 'replace all'
+      schedule: components['schemas']['Schedule']
+      times: components['schemas']['ScheduleTimes']
+      /** @enum {string} */
+      takes: 'never' | 'new periods' | 'open periods' | 'checked'
+      lookBack: number
+      /** @enum {string} */
+      state: 'new' | 'came' | 'waits' | 'fails' | 'stopped'
+      says: string
+      triedAt: string | null
+      dueAt: string | null
+      waiting: number
     }
     /** @description A file that amounts came from, with a page of its rows. */
     SourceFile: {
@@ -6594,6 +7453,20 @@ export interface components {
       name: string
       at: string
       digest: string
+    }
+    /** @description What a source can be made of here. */
+    SourceOffers: {
+      folders: string[]
+      zones: string[]
+    }
+    /** @description A table of a database, to choose from. */
+    SourceTable: {
+      name: string
+      columns: string[]
+    }
+    /** @description The tables of a database. */
+    SourceTables: {
+      items: components['schemas']['SourceTable'][]
     }
     Span:
       | ('year to date' | 'rest of year')
@@ -6825,11 +7698,18 @@ export interface components {
 }
 export type Acceptance = components['schemas']['Acceptance']
 export type Accepted = components['schemas']['Accepted']
+export type Arrival = components['schemas']['Arrival']
+export type ArrivalCounts = components['schemas']['ArrivalCounts']
+export type ArrivalDifferences = components['schemas']['ArrivalDifferences']
+export type ArrivalTaken = components['schemas']['ArrivalTaken']
 export type Ask = components['schemas']['Ask']
 export type BandReading = components['schemas']['BandReading']
 export type Breakdown = components['schemas']['Breakdown']
 export type CellPeriod = components['schemas']['CellPeriod']
 export type Cells = components['schemas']['Cells']
+export type ChangedAmount = components['schemas']['ChangedAmount']
+export type ChangedMember = components['schemas']['ChangedMember']
+export type ChangedPeriod = components['schemas']['ChangedPeriod']
 export type Chart = components['schemas']['Chart']
 export type Check = components['schemas']['Check']
 export type ClosingStep = components['schemas']['ClosingStep']
@@ -6848,6 +7728,7 @@ export type EarlierImport = components['schemas']['EarlierImport']
 export type Edited = components['schemas']['Edited']
 export type Explanation = components['schemas']['Explanation']
 export type Explanations = components['schemas']['Explanations']
+export type Fetched = components['schemas']['Fetched']
 export type FigureRow = components['schemas']['FigureRow']
 export type FigureTable = components['schemas']['FigureTable']
 export type FigureTotal = components['schemas']['FigureTotal']
@@ -6938,14 +7819,20 @@ export type Scenario = components['schemas']['Scenario']
 export type ScenarioImports = components['schemas']['ScenarioImports']
 export type ScenarioWord = components['schemas']['ScenarioWord']
 export type Scene = components['schemas']['Scene']
+export type Schedule = components['schemas']['Schedule']
+export type ScheduleTimes = components['schemas']['ScheduleTimes']
 export type SentenceOffer = components['schemas']['SentenceOffer']
 export type SentencePart = components['schemas']['SentencePart']
 export type Settlement = components['schemas']['Settlement']
 export type SlotChange = components['schemas']['SlotChange']
+export type Source = components['schemas']['Source']
 export type SourceFile = components['schemas']['SourceFile']
 export type SourceFileRow = components['schemas']['SourceFileRow']
 export type SourceFiles = components['schemas']['SourceFiles']
 export type SourceImport = components['schemas']['SourceImport']
+export type SourceOffers = components['schemas']['SourceOffers']
+export type SourceTable = components['schemas']['SourceTable']
+export type SourceTables = components['schemas']['SourceTables']
 export type Span = components['schemas']['Span']
 export type Spread = components['schemas']['Spread']
 export type StaleNumber = components['schemas']['StaleNumber']

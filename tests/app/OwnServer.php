@@ -93,7 +93,7 @@ final class OwnServer
         }
     }
 
-    private static function freePort(): int
+    public static function freePort(): int
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         \assert(\is_resource($socket));

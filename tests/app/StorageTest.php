@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Tools\SchemaTool;
 use KeenMargin\App\Kernel;
 use KeenMargin\App\Storage\Files\KeptFiles;
+use KeenMargin\App\Storage\Imports\CameLog;
 use KeenMargin\App\Storage\Imports\ImportKeeper;
 use KeenMargin\App\Storage\Imports\ImportSource;
 use KeenMargin\App\Storage\Names\FormerNames;
@@ -21,6 +22,7 @@ use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\App\Storage\Turn\WriteQueue;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\App\Work\CurrentJob;
+use KeenMargin\App\Work\HouseClock;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
@@ -84,6 +86,7 @@ final class StorageTest extends TestCase
             files: KeptFiles::beside($this->file),
             turn: new WriteTurn($this->manager, new WriteQueue($this->file)),
             job: new CurrentJob($this->manager->getConnection()),
+            came: new CameLog($this->manager->getConnection(), new HouseClock()),
         );
     }
 

@@ -15,6 +15,10 @@ final readonly class KeptFiles
     private const NAME = '/^([0-9a-f]+)-(\d+)$/D';
     /** Of the digest in a name, as readings are known by it. */
     public const DIGEST = 'xxh128';
+    /** Names of the files that are still needed: imports show their rows, arrivals wait to be taken. */
+    public const REFERRED =
+        'SELECT kept_file FROM import WHERE kept_file IS NOT NULL UNION SELECT kept_file FROM arrival WHERE '.
+        "kept_file IS NOT NULL AND state = 'waits' ORDER BY 1";
     /** A copy that was begun so long ago is not being made any more. */
     private const PART_SECONDS = 86_400;
 

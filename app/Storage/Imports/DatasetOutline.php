@@ -16,6 +16,7 @@ use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\Core\Figures\Breakdown;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Measure;
+use KeenMargin\Core\Figures\Series\Series;
 
 /** A kept dataset's measures and members as numbers; makes room for those that figures bring along. */
 final class DatasetOutline
@@ -28,6 +29,10 @@ final class DatasetOutline
     private array $trees = [];
     /** @var list<BreakdownRecord> */
     private array $breakdowns = [];
+    /** @var list<array<int, string>>|null names of members by id, for each breakdown; null: nobody asked */
+    private ?array $ownNames = null;
+    /** @var array<int, string>|null names of measures by id; null: nobody asked */
+    private ?array $measureNames = null;
 
     public function __construct(
         private readonly DatasetRecord $record,
@@ -131,6 +136,38 @@ final class DatasetOutline
         return array_map(
             static fn (MeasureRecord $measure): array => [(int) $measure->id, $measure->scale],
             $this->measures,
+        );
+    }
+
+    /** @return list<string> names of the breakdowns in the dataset's order */
+    public function breakdownNames(): array
+    {
+        return array_map(static fn (BreakdownRecord $breakdown): string => $breakdown->name, $this->breakdowns);
+    }
+
+    /** The series of a key, as SeriesStore::seriesKey() writes it, by the names that its members go by. */
+    public function series(string $key): Series
+    {
+        [$measure, $scenario, $ids] = explode(',', $key, 3) + ['', '', ''];
+        $members = array_map(intval(...), explode(',', $ids));
+        $this->ownNames ??= array_map(static fn (BreakdownMembers $tree): array => $tree->names(), $this->trees);
+        $this->measureNames ??= array_column(
+            array_map(
+                static fn (MeasureRecord $measure): array => [(int) $measure->id, $measure->name],
+                $this->record->measures->toArray(),
+            ),
+            1,
+            0,
+        );
+        $names = [];
+        foreach ($this->ownNames as $place => $byId) {
+            $names[] = $byId[$members[$place]] ?? '';
+        }
+
+        return Series::of(
+            $this->measureNames[(int) $measure] ?? '',
+            SeriesStore::scenario((int) $scenario),
+            $names,
         );
     }
 

@@ -14,12 +14,16 @@ use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\App\Storage\Series\StoredFigures;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\App\Work\CurrentJob;
+use KeenMargin\Core\Figures\Arrival\Differences;
+use KeenMargin\Core\Figures\Arrival\KnownPeriods;
+use KeenMargin\Core\Figures\Arrival\Picked;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Keeping\MergeCounts;
 use KeenMargin\Core\Figures\Notice;
 use KeenMargin\Core\Figures\Reading\Guess\JoinedMapping;
 use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
+use KeenMargin\Core\Figures\Series\FactTable;
 
 /** Keeps what was read: as a dataset of its own or in one that is there; in one transaction, whole or not at all. */
 final readonly class ImportKeeper
@@ -31,6 +35,7 @@ final readonly class ImportKeeper
         private KeptFiles $files,
         private WriteTurn $turn,
         private CurrentJob $job,
+        private CameLog $came,
     ) {
     }
 
@@ -62,6 +67,8 @@ final readonly class ImportKeeper
     /**
      * @param ?callable(int): void $sign
      * @param ?callable(DatasetRecord): void $insist told the dataset as it is when its turn has come; may throw
+     * @param ?Picked $picked the part of the figures that comes in; null: all of them
+     * @param ?callable(ImportRecord): void $then done in the same transaction
      */
     public function bringInto(
         DatasetRecord $record,
@@ -70,12 +77,17 @@ final readonly class ImportKeeper
         ImportMode $mode,
         ?callable $sign = null,
         ?callable $insist = null,
+        ?Picked $picked = null,
+        ?callable $then = null,
     ): ImportRecord {
+        $whole = $read->table;
+        $read = null === $picked ? $read : $picked->of($read);
+
         return $this->whole(
             $source,
             fn (?KeptCopy $kept): ImportRecord => $this->turn->onDataset((int) $record->id, function (
                 DatasetRecord $record,
-            ) use ($read, $source, $mode, $kept, $sign, $insist): ImportRecord {
+            ) use ($read, $source, $mode, $kept, $sign, $insist, $picked, $whole, $then): ImportRecord {
                 null === $insist || $insist($record);
                 JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
                 $outline = new DatasetOutline($record, $this->manager, $this->store);
@@ -90,6 +102,9 @@ final readonly class ImportKeeper
                     kept: $kept,
                     sign: $sign,
                     new: $isFirst ? [] : $new,
+                    picked: $picked,
+                    whole: $whole,
+                    then: $then,
                 );
             }),
         );
@@ -122,13 +137,11 @@ final readonly class ImportKeeper
         }
     }
 
-    /** @return list<string> names of the files that imports refer to */
+    /** @return list<string> names of the files that imports and arrivals refer to */
     public function referred(): array
     {
         /** @var list<string> */
-        return $this->store->connection->fetchFirstColumn(
-            'SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL',
-        );
+        return $this->store->connection->fetchFirstColumn(KeptFiles::REFERRED);
     }
 
     /** What bringing the figures in would change; nothing is written. */
@@ -144,9 +157,24 @@ final readonly class ImportKeeper
         ))->count();
     }
 
+    /** The same, amount by amount. */
+    public function differences(DatasetRecord $record, ReadFigures $read, ImportMode $mode): Differences
+    {
+        $dataset = $this->dataset($record);
+        JoinedMapping::insist($read->table->dataset(), $dataset);
+        $outline = new DatasetOutline($record, $this->manager, $this->store);
+        $differences = new Differences(new KnownPeriods($dataset));
+        foreach ((new ImportMerge($outline, $this->store, $read->table, $mode))->changes() as [$series, $was, $is]) {
+            $differences->addSeries($series, $was, $is);
+        }
+
+        return $differences;
+    }
+
     /**
      * @param ?callable(int): void $sign
      * @param array<string, list<string>> $new members that figures of the dataset had not named before, by breakdown
+     * @param ?callable(ImportRecord): void $then
      */
     private function write(
         DatasetOutline $outline,
@@ -156,8 +184,12 @@ final readonly class ImportKeeper
         ?KeptCopy $kept,
         ?callable $sign,
         array $new = [],
+        ?Picked $picked = null,
+        ?FactTable $whole = null,
+        ?callable $then = null,
     ): ImportRecord {
         $record = $outline->record();
+        $covered = $record->coverage;
         // Series are written one after the other: a large cache would only fill up.
         $this->store->connection->executeStatement('PRAGMA cache_size = -6000');
         $import = new ImportRecord(
@@ -171,9 +203,19 @@ final readonly class ImportKeeper
             signature: $source->signature,
         );
         $import->keptFile = $kept?->name;
+        $import->who = $source->who;
         $this->manager->persist($import);
         $this->manager->flush();
-        $counts = (new ImportMerge($outline, $this->store, $read->table, $mode, $sign))->write((int) $import->id);
+        $merge = new ImportMerge(
+            outline: $outline,
+            store: $this->store,
+            table: $read->table,
+            mode: $mode,
+            sign: $sign,
+            picked: $picked,
+            whole: $whole,
+        );
+        $counts = $merge->write((int) $import->id);
         $import->counts = $counts->toArray();
         $record->notices = array_map(static fn (Notice $notice): array => $notice->toArray(), [
             ...$read->table->dataset()->notices,
@@ -181,6 +223,9 @@ final readonly class ImportKeeper
         ]);
         $record->usedAt = new \DateTimeImmutable();
         $this->totals->make($record);
+        $this->came->log($import, $read->table, $covered);
+        $this->manager->flush();
+        null === $then || $then($import);
         $this->manager->flush();
         $kept?->keep();
         $this->job->committing();

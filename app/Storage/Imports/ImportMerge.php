@@ -6,13 +6,16 @@ namespace KeenMargin\App\Storage\Imports;
 
 use KeenMargin\App\Storage\Series\SeriesStore;
 use KeenMargin\App\Storage\Series\SeriesWriter;
+use KeenMargin\Core\Figures\Arrival\Picked;
 use KeenMargin\Core\Figures\Keeping\ImportMode;
 use KeenMargin\Core\Figures\Keeping\MergeCounts;
+use KeenMargin\Core\Figures\Keeping\Run;
 use KeenMargin\Core\Figures\Keeping\SeriesMerge;
 use KeenMargin\Core\Figures\Reading\Rows\ScaledRuns;
 use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use KeenMargin\Core\Figures\Series\FactTable;
 use KeenMargin\Core\Figures\Series\PackedAmounts;
+use KeenMargin\Core\Figures\Series\Series;
 
 /** Brings figures into a dataset a series at a time, or only counts what that would change. */
 final class ImportMerge
@@ -22,13 +25,19 @@ final class ImportMerge
     /** @var array<string, int> */
     private array $ids;
 
-    /** @param ?callable(int): void $sign */
+    /**
+     * @param ?callable(int): void $sign
+     * @param ?Picked $picked what of the dataset the figures are about; null: all of it
+     * @param ?FactTable $whole of which the figures are the part that was picked: its periods are replaced
+     */
     public function __construct(
         private readonly DatasetOutline $outline,
         private readonly SeriesStore $store,
         private readonly FactTable $table,
         private readonly ImportMode $mode,
         private readonly mixed $sign = null,
+        private readonly ?Picked $picked = null,
+        private readonly ?FactTable $whole = null,
     ) {
         $this->ids = $store->seriesIds((int) $outline->record()->id);
     }
@@ -43,6 +52,40 @@ final class ImportMerge
         }
 
         return $counts;
+    }
+
+    /**
+     * What bringing the figures in would change, amount by amount; nothing is written.
+     *
+     * @return \Generator<int, array{Series, array<int, int>, array<int, int>}> series with its amounts by period start,
+     *                                                                          before and after, where they differ
+     */
+    public function changes(): \Generator
+    {
+        foreach ($this->merged(0) as $key => [$id, $merge]) {
+            if ($merge instanceof SeriesMerge) {
+                [$was, $is] = [$merge->before->amounts, array_filter($merge->after->imports, self::isNew(...))];
+                $is = array_intersect_key($merge->after->amounts, $is);
+            } else {
+                [$was, $is] = [[], PackedAmounts::unpack($merge)];
+            }
+            if ($was != $is) {
+                yield [$this->seriesOf((string) $key), $was, $is];
+            }
+        }
+    }
+
+    /** Whether an amount came with the import that is only tried. */
+    private static function isNew(int $import): bool
+    {
+        return 0 === $import;
+    }
+
+    private function seriesOf(string $key): Series
+    {
+        return str_starts_with($key, 'new ')
+            ? $this->table->series[(int) substr($key, 4)]
+            : $this->outline->series($key);
     }
 
     public function write(int $import): MergeCounts
@@ -123,7 +166,12 @@ final class ImportMerge
             };
             yield $key => [
                 $id,
-                SeriesMerge::of($this->store->runs()->run($id), PackedAmounts::unpack($amounts), $import, $scope),
+                SeriesMerge::of(
+                    $this->run($id, -$more),
+                    PackedAmounts::unpack($amounts),
+                    $import,
+                    $this->within($scope),
+                ),
             ];
         }
         foreach (array_diff_key($alike, $own) as $key => $incoming) {
@@ -171,14 +219,42 @@ final class ImportMerge
                 ImportMode::ReplaceAll === $this->mode
                     ? null
                     : $this->scopes()[$this->scopeKey($measure, $scenario)] ?? [];
-            if (isset($seen[$id]) || [] === $scope) {
+            if (isset($seen[$id]) || [] === $scope || !$this->isPicked((string) $key)) {
                 continue;
             }
-            $merge = SeriesMerge::of($this->store->runs()->run($id), [], $import, $scope);
+            $merge = SeriesMerge::of($this->store->runs()->run($id), [], $import, $this->within($scope));
             if ($merge->counts->removed > 0) {
                 yield $key => [$id, $merge];
             }
         }
+    }
+
+    private function isPicked(string $key): bool
+    {
+        return null === $this->picked
+            || $this->picked->letsSeries($this->outline->series($key), $this->outline->breakdownNames());
+    }
+
+    /**
+     * @param array<int, true>|null $scope
+     *
+     * @return array<int, true>|null
+     */
+    private function within(?array $scope): ?array
+    {
+        return null === $this->picked?->starts ? $scope : $this->picked->ofPeriods($scope ?? $this->picked->starts);
+    }
+
+    /** Its amounts with more decimals, where the figures have more and none of them is written yet. */
+    private function run(int $series, int $power): Run
+    {
+        $run = $this->store->runs()->run($series);
+        if ($power <= 0 || [] === $run->amounts) {
+            return $run;
+        }
+        $scaled = ScaledRuns::of([PackedAmounts::pack($run->amounts)], $power)[0] ?? null;
+
+        return null === $scaled ? $run : new Run(PackedAmounts::unpack($scaled), $run->imports);
     }
 
     /** @var array<string, array<int, true>>|null */
@@ -190,14 +266,15 @@ final class ImportMerge
         if (null === $this->scopes) {
             $this->scopes = [];
             $measures = $this->outline->measures();
-            foreach ($this->table->series as $i => $series) {
+            $whole = $this->whole ?? $this->table;
+            foreach ($whole->series as $i => $series) {
                 $key = $this->scopeKey(
                     $measures[$series->measure][0] ?? 0,
                     SeriesStore::scenarioNumber($series->scenario),
                 );
                 $this->scopes[$key] =
                     ($this->scopes[$key] ?? []) +
-                    array_fill_keys(array_keys(PackedAmounts::unpack($this->table->packed[$i])), true);
+                    array_fill_keys(array_keys(PackedAmounts::unpack($whole->packed[$i])), true);
             }
         }
 

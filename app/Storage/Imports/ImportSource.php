@@ -12,6 +12,7 @@ final readonly class ImportSource
      * @param array<string, mixed> $mapping
      * @param string $signature of the header
      * @param ?string $path of the file, which is kept with the data
+     * @param string $who brought it, as they sign; the name of a source that brought it by itself
      */
     public function __construct(
         public string $name,
@@ -19,6 +20,7 @@ final readonly class ImportSource
         public array $mapping,
         public string $signature,
         public ?string $path = null,
+        public string $who = '',
     ) {
     }
 }

@@ -32,6 +32,7 @@ final readonly class ImportTakeBack
         private DatasetTotals $totals,
         private WriteTurn $turn,
         private CurrentJob $job,
+        private CameLog $came,
     ) {
     }
 
@@ -124,6 +125,7 @@ final readonly class ImportTakeBack
             "DELETE FROM dataset_change WHERE dataset = ? AND json_extract(body, '$.import') = CAST(? AS INTEGER)",
             [$import->dataset->id, $import->id],
         );
+        $this->came->forget((int) $import->id);
         $import->takenBackAt = new \DateTimeImmutable();
 
         return $done;

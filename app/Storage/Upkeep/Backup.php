@@ -33,10 +33,7 @@ final class Backup
                 self::copy($database, $copy);
                 $kept = KeptFiles::beside($database);
                 $opened = Soundness::opened($copy);
-                $names = self::column(
-                    $opened,
-                    'SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL ORDER BY 1',
-                );
+                $names = self::column($opened, KeptFiles::REFERRED);
                 $datasets = (int) (self::column($opened, 'SELECT COUNT(*) FROM dataset')[0] ?? 0);
                 unset($opened);
                 $there = array_values(array_filter($names, $kept->isUnchanged(...)));

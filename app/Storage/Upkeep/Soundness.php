@@ -131,7 +131,7 @@ final readonly class Soundness
     {
         $wrong = [];
         $names = array_column(
-            $this->rows->texts('SELECT DISTINCT kept_file FROM import WHERE kept_file IS NOT NULL'),
+            $this->rows->texts(KeptFiles::REFERRED),
             0,
         );
         foreach ($names as $name) {

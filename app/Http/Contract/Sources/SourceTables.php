@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Http\Contract\Sources;
+
+use OpenApi\Attributes as OA;
+
+/** The tables of a database. */
+#[OA\Schema]
+final readonly class SourceTables
+{
+    /** @param list<SourceTable> $items */
+    public function __construct(
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceTable'))] public array $items,
+    ) {
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KeenMargin\App\Sources\Arrivals;
+
+/** The dataset was changed between the comparison and the turn to write. */
+final class ChangedSince extends \RuntimeException
+{
+}
