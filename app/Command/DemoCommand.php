@@ -46,6 +46,7 @@ final class DemoCommand extends Command
         private readonly RowChangeWriter $rows,
         private readonly DatasetFindings $findings,
         private readonly DemoReport $report,
+        private readonly DemoMonth $month,
         private readonly KeptDocuments $documents,
         #[Autowire('%kernel.project_dir%/demo')] private readonly string $folder,
     ) {
@@ -85,6 +86,7 @@ final class DemoCommand extends Command
             }
         }
         $this->report->make("$this->folder/monthly-review.json");
+        $this->month->make("$this->folder/month.json");
         $output->writeln('The demo figures are in.');
 
         return Command::SUCCESS;

@@ -1266,6 +1266,90 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/datasets/{id}/expectations': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a dataset expects each month */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Expected'][]
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    /** Say what a dataset expects each month */
+    put: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            items: components['schemas']['Expected'][]
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Expected'][]
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/datasets/{id}/explanations': {
     parameters: {
       query?: never
@@ -2873,6 +2957,84 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/holidays': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Days off besides weekends */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Holidays']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    /** Say which days are off, in place of all that there were */
+    put: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': components['schemas']['Holidays']
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Holidays']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/imports/{id}/take-back': {
     parameters: {
       query?: never
@@ -3082,6 +3244,310 @@ export interface paths {
       }
     }
     put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/month-closings/{id}/undo': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Undo that a month was closed; books that were moved elsewhere since stay */
+    post: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          id: number
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['MonthClosed']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/months/last': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What the month that is over waits for */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Month']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/months/{period}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a month waits for */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          period: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Month']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/months/{period}/closings': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Close a month: the books of all datasets that are named move at once */
+    post: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          period: string
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            datasets: number[]
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['MonthClosed']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/months/{period}/history': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How late figures came over the twelve months up to this one */
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          period: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['MonthHistory']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/months/{period}/not-coming': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** Say that figures do not come in a month, and why; without a reason that they do */
+    put: {
+      parameters: {
+        query?: never
+        header?: {
+          /** @description Who it was, encoded as in an address */
+          'X-Signed'?: string
+        }
+        path: {
+          period: string
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': {
+            dataset: number
+            /** @enum {unknown} */
+            scenario: 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+            why?: string
+          }
+        }
+      }
+      responses: {
+        /** @description The answer */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Month']
+          }
+        }
+        /** @description Refused: what is wrong and what to do */
+        '4XX': {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/problem+json': components['schemas']['Problem']
+          }
+        }
+      }
+    }
     post?: never
     delete?: never
     options?: never
@@ -6180,6 +6646,32 @@ export interface components {
       redo: string | null
       undoId: number
     }
+    /** @description What a dataset expects each month. */
+    Expected: {
+      /** @enum {string} */
+      scenario: 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+      workingDay: number
+      whom?: string
+      source?: number | null
+    }
+    /** @description Figures of a scenario that a month waits for. */
+    ExpectedFigures: {
+      /** @enum {string} */
+      scenario: 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+      workingDay: number
+      due: string
+      whom: string
+      source: number | null
+      sourceName: string
+      /** @enum {string} */
+      state: 'came' | 'late' | 'expected' | 'does not come'
+      /** @description null: not yet, or the day is not known */
+      came: string | null
+      /** @description working day on which it came, 0 for before the first */
+      cameOn: number | null
+      late: number
+      why: string
+    }
     /** @description Which members of a breakdown explain a variance, and the bridge that shows it. */
     Explanation: {
       /** @description such as: 2 of 6 routes explain 80 %: North, Outer */
@@ -6407,6 +6899,15 @@ export interface components {
       note: string
       row: string
     }
+    /** @description A day off besides weekends. */
+    Holiday: {
+      day: string
+      name: string
+    }
+    /** @description Days off besides weekends. */
+    Holidays: {
+      items: components['schemas']['Holiday'][]
+    }
     /** @description A file or paste that brought figures in. */
     Import: {
       id: number
@@ -6626,12 +7127,96 @@ export interface components {
       name: string
       into: string
     }
+    /** @description What a month waits for. */
+    Month: {
+      key: string
+      label: string
+      back: string
+      on: string
+      daysOf: string
+      today: number
+      lastDay: number
+      headline: components['schemas']['MonthHeadlinePart'][]
+      days: components['schemas']['MonthDay'][]
+      datasets: components['schemas']['MonthDataset'][]
+      reports: components['schemas']['MonthReport'][]
+      closed: components['schemas']['MonthClosed'] | null
+      closedBefore: components['schemas']['MonthClosed'] | null
+    }
+    /** @description One time that a month was closed. */
+    MonthClosed: {
+      id: number
+      period: string
+      label: string
+      at: string
+      who: string
+      undoneAt: string | null
+      datasets: string[]
+    }
+    /** @description A dataset in a month that is to be closed. */
+    MonthDataset: {
+      id: number
+      name: string
+      closedThrough: string
+      isClosed: boolean
+      /** @description what it would be closed through; null: it has no period that ends by then */
+      closing: string | null
+      expected: components['schemas']['ExpectedFigures'][]
+      waiting: components['schemas']['Arrival'][]
+      failing: number | null
+      says: string
+      /** @enum {string} */
+      tone: 'holds' | 'look' | 'quiet'
+    }
+    /** @description A working day on which figures are expected. */
+    MonthDay: {
+      number: number
+      day: string
+      weekday: string
+      isToday: boolean
+    }
     /** @description The day within a month that actuals end with, and the month. */
     MonthEnd: {
       day: string
       dayLabel: string
       month: string
       monthLabel: string
+    }
+    /** @description A piece of what a month waits for, in words. */
+    MonthHeadlinePart: {
+      text: string
+      /** @enum {string} */
+      about: '' | 'files' | 'decisions'
+    }
+    /** @description How late figures came over the last twelve months. */
+    MonthHistory: {
+      items: components['schemas']['MonthHistoryRow'][]
+      periods: components['schemas']['Period'][]
+    }
+    /** @description How late the figures of a dataset came over the last months. */
+    MonthHistoryRow: {
+      dataset: number
+      name: string
+      /** @enum {string} */
+      scenario: 'AC' | 'BU' | 'FC' | 'TG' | 'PY'
+      months: components['schemas']['MonthLateness'][]
+    }
+    /** @description How late figures came in a month. */
+    MonthLateness: {
+      period: string
+      /** @description working days; null: they did not come, or nobody knows when */
+      late: number | null
+      came: string | null
+    }
+    /** @description A report that stands on the datasets of a month. */
+    MonthReport: {
+      id: number
+      title: string
+      pages: number
+      closing: string
+      isPinned: boolean
+      settle: number | null
+      waitsFor: string[]
     }
     /** @description A row that moved the headline. */
     Mover: {
@@ -7726,6 +8311,8 @@ export type DeckTemplates = components['schemas']['DeckTemplates']
 export type Drawing = components['schemas']['Drawing']
 export type EarlierImport = components['schemas']['EarlierImport']
 export type Edited = components['schemas']['Edited']
+export type Expected = components['schemas']['Expected']
+export type ExpectedFigures = components['schemas']['ExpectedFigures']
 export type Explanation = components['schemas']['Explanation']
 export type Explanations = components['schemas']['Explanations']
 export type Fetched = components['schemas']['Fetched']
@@ -7745,6 +8332,8 @@ export type FoundNames = components['schemas']['FoundNames']
 export type Handle = components['schemas']['Handle']
 export type HeaderPlace = components['schemas']['HeaderPlace']
 export type Headline = components['schemas']['Headline']
+export type Holiday = components['schemas']['Holiday']
+export type Holidays = components['schemas']['Holidays']
 export type Import = components['schemas']['Import']
 export type ImportOf = components['schemas']['ImportOf']
 export type Imported = components['schemas']['Imported']
@@ -7760,7 +8349,16 @@ export type Mark = components['schemas']['Mark']
 export type Measure = components['schemas']['Measure']
 export type MeasureRule = components['schemas']['MeasureRule']
 export type MergedMember = components['schemas']['MergedMember']
+export type Month = components['schemas']['Month']
+export type MonthClosed = components['schemas']['MonthClosed']
+export type MonthDataset = components['schemas']['MonthDataset']
+export type MonthDay = components['schemas']['MonthDay']
 export type MonthEnd = components['schemas']['MonthEnd']
+export type MonthHeadlinePart = components['schemas']['MonthHeadlinePart']
+export type MonthHistory = components['schemas']['MonthHistory']
+export type MonthHistoryRow = components['schemas']['MonthHistoryRow']
+export type MonthLateness = components['schemas']['MonthLateness']
+export type MonthReport = components['schemas']['MonthReport']
 export type Mover = components['schemas']['Mover']
 export type NameMap = components['schemas']['NameMap']
 export type NamedFinish = components['schemas']['NamedFinish']

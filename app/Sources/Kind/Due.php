@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Sources\Kind;
 
-use KeenMargin\Core\Time\CivilDate;
+use KeenMargin\Core\Time\DayKey;
 use KeenMargin\Core\Time\Period;
 
 /** The periods that are asked for: the one that ended last and those before it that are looked at again. */
@@ -39,13 +39,8 @@ final readonly class Due
     {
         return [
             '{period}' => $this->period->key(),
-            '{from}' => self::day($this->from),
-            '{to}' => self::day($this->to),
+            '{from}' => DayKey::of($this->from),
+            '{to}' => DayKey::of($this->to),
         ];
-    }
-
-    private static function day(int $day): string
-    {
-        return vsprintf('%04d-%02d-%02d', CivilDate::parts($day));
     }
 }

@@ -59,6 +59,14 @@ final readonly class CameLog
         return $came;
     }
 
+    /** Says when figures came, in place of what was known. */
+    public function set(int $dataset, int $import, string $scenario, string $period, string $at): void
+    {
+        $key = ['dataset' => $dataset, 'scenario' => $scenario, 'period' => $period];
+        $this->connection->delete('came', $key);
+        $this->connection->insert('came', $key + ['at' => $at, 'import' => $import]);
+    }
+
     public function forget(int $import): void
     {
         $this->connection->executeStatement('DELETE FROM came WHERE import = ?', [$import]);

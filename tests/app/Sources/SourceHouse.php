@@ -61,7 +61,11 @@ final readonly class SourceHouse
         ];
     }
 
-    /** @param array<string, mixed> $more */
+    /**
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
     public static function web(string $address, array $more = []): array
     {
         return $more + [
@@ -115,10 +119,14 @@ final readonly class SourceHouse
     public static function amounts(int $dataset, string $month, string $scenario = 'AC'): array
     {
         $amounts = [];
-        foreach (explode("\n", Kept::csv($dataset)) as $line) {
-            $cells = str_getcsv($line, ',', '"', '');
+        $lines = array_map(
+            static fn (string $line): array => str_getcsv($line, ',', '"', ''),
+            explode("\r\n", trim(Kept::bytes($dataset))),
+        );
+        $customer = (int) array_search('Customer', $lines[0], true);
+        foreach ($lines as $cells) {
             if (\in_array($month, $cells, true) && \in_array($scenario, $cells, true)) {
-                $amounts[(string) $cells[1]] = (string) end($cells);
+                $amounts[(string) $cells[$customer]] = (string) end($cells);
             }
         }
         ksort($amounts);
