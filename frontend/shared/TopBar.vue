@@ -3,7 +3,7 @@ import { storeToRefs } from 'pinia'
 import { useSearch } from './useSearch'
 
 const { isOpen } = storeToRefs(useSearch())
-defineProps<{ area?: 'figures' | 'charts' | 'reports' }>()
+defineProps<{ area?: 'figures' | 'charts' | 'reports' | 'month' }>()
 </script>
 
 <template>
@@ -19,6 +19,7 @@ defineProps<{ area?: 'figures' | 'charts' | 'reports' }>()
           ['figures', 'Figures'],
           ['charts', 'Charts'],
           ['reports', 'Reports'],
+          ['month', 'Month'],
         ]"
         :key="name"
         :to="`/${name}`"

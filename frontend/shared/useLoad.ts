@@ -10,6 +10,8 @@ interface Options {
   keepsPrevious?: boolean
   /** whether nothing is shown from before: for numbers, which may have changed meanwhile */
   isFresh?: boolean
+  /** milliseconds after which it is asked for again, as long as the page is looked at */
+  refetchEach?: number
 }
 
 /**
@@ -23,7 +25,7 @@ interface Options {
 export function useLoad<T>(
   key: MaybeRefOrGetter<QueryKey>,
   load: (signal: AbortSignal) => Promise<T>,
-  { isAsked = true, keepsPrevious = false, isFresh = false }: Options = {},
+  { isAsked = true, keepsPrevious = false, isFresh = false, refetchEach }: Options = {},
 ) {
   const query = useQuery<T>(
     {
@@ -33,6 +35,7 @@ export function useLoad<T>(
       shallow: true,
       ...(keepsPrevious ? { placeholderData: keepPreviousData } : {}),
       ...(isFresh ? { gcTime: 0 } : {}),
+      ...(refetchEach ? { refetchInterval: refetchEach } : {}),
     },
     cache,
   )

@@ -18,6 +18,7 @@ export function useSheets() {
     'g f': () => void router.push('/figures'),
     'g c': () => void router.push('/charts'),
     'g r': () => void router.push('/reports'),
+    'g m': () => void router.push('/month'),
   })
   return { isSearching, showsKeys }
 }

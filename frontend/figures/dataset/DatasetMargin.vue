@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import SentenceOfTrouble from '../../shared/SentenceOfTrouble.vue'
 import type { Dataset, Pulse } from '../../shared/types'
 import ChecksList from '../checks/ChecksList.vue'
+import SourceList from '../../sources/SourceList.vue'
 import ImportList from './ImportList.vue'
 import SignatureField from '../edits/SignatureField.vue'
 import type { Place } from '../types'
@@ -47,6 +48,7 @@ const sign = computed(() =>
     <SentenceOfTrouble v-if="refused" class="mb-5" :says="refused" />
     <p v-if="isOver" class="mb-5 text-accent">Let go to read it into this dataset.</p>
     <ChecksList v-if="dataset.facts" :dataset="dataset" :sign="sign" @show="$emit('show', $event)" />
+    <SourceList v-if="!dataset.isList" :dataset="dataset.id" :sign="sign" />
     <ImportList :dataset="dataset.id" :sign="sign" @changed="$emit('changed')" />
     <SignatureField class="mt-6" />
   </aside>
