@@ -36,7 +36,6 @@ function set(key: string, value: unknown) {
   const isTold = value !== '' || ['address', 'folder', 'pattern', 'rows'].includes(key)
   draft.value = { ...draft.value, settings: Object.fromEntries(isTold ? [...others, [key, value]] : others) }
 }
-}
 const [address, user, header, rows, parameter, host, database, table, query, folder, pattern] = [
   'address',
   'user',
