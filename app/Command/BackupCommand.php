@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Command;
 
+use KeenMargin\App\Security\PassphraseSecrets;
+use KeenMargin\App\Security\SealedSecrets;
+use KeenMargin\App\Security\SecretLost;
 use KeenMargin\App\Storage\Files\NotWritten;
 use KeenMargin\App\Storage\Upkeep\Backup;
 use KeenMargin\App\Storage\Upkeep\NotRestored;
@@ -12,6 +15,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -19,14 +23,17 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 #[AsCommand('keen:backup', 'Writes all that is kept to one file')]
 final class BackupCommand extends Command
 {
-    public function __construct(#[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database)
-    {
+    public function __construct(
+        #[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database,
+        private readonly SealedSecrets $secrets,
+    ) {
         parent::__construct();
     }
 
     protected function configure(): void
     {
-        $this->addArgument('file', InputArgument::REQUIRED);
+        $this->addArgument('file', InputArgument::REQUIRED)
+            ->addOption('passphrase-file', null, InputOption::VALUE_REQUIRED);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -37,8 +44,8 @@ final class BackupCommand extends Command
             if (!is_file($this->database)) {
                 throw new NotRestored("There are no figures in $this->database.");
             }
-            $done = Backup::write($this->database, $file);
-        } catch (NotRestored|NotWritten $e) {
+            $done = Backup::write($this->database, $file, $this->maybeResealed($input->getOption('passphrase-file')));
+        } catch (NotRestored|NotWritten|SecretLost $e) {
             return Refusal::say($output, $e->getMessage());
         } catch (\PDOException $e) {
             return Refusal::say($output, "The database could not be copied to $file: {$e->getMessage()}.");
@@ -53,6 +60,11 @@ final class BackupCommand extends Command
                 '; read again and found whole.',
             OutputInterface::OUTPUT_RAW,
         );
+        $done['secretsLeftOut'] > 0 && $output->writeln(
+            Wording::count($done['secretsLeftOut'], 'password or token', 'passwords and tokens').
+                ' of sources left out; --passphrase-file takes them along, encrypted.',
+            OutputInterface::OUTPUT_RAW,
+        );
         foreach ($done['missing'] as $name) {
             $output->writeln(
                 "Look: the kept file $name is not there any more, or was changed, and so is not in the backup.",
@@ -61,5 +73,16 @@ final class BackupCommand extends Command
         }
 
         return 0;
+    }
+
+    /** @return ?\Closure(string): string null: no secret is taken along */
+    private function maybeResealed(mixed $file): ?\Closure
+    {
+        if (!\is_string($file)) {
+            return null;
+        }
+        $own = PassphraseSecrets::ofFile($file);
+
+        return fn (string $sealed): string => $own->seal($this->secrets->open($sealed));
     }
 }

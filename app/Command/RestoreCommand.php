@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Command;
 
+use KeenMargin\App\Security\PassphraseSecrets;
+use KeenMargin\App\Security\SealedSecrets;
+use KeenMargin\App\Security\SecretLost;
 use KeenMargin\App\Storage\Files\NotWritten;
 use KeenMargin\App\Storage\Upkeep\BackupFile;
 use KeenMargin\App\Storage\Upkeep\NotRestored;
@@ -21,14 +24,18 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 #[AsCommand('keen:restore', 'Brings a backup back')]
 final class RestoreCommand extends Command
 {
-    public function __construct(#[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database)
-    {
+    public function __construct(
+        #[Autowire('%env(resolve:KEEN_DATA)%')] private readonly string $database,
+        private readonly SealedSecrets $secrets,
+    ) {
         parent::__construct();
     }
 
     protected function configure(): void
     {
-        $this->addArgument('file', InputArgument::REQUIRED)->addOption('replace', null, InputOption::VALUE_NONE);
+        $this->addArgument('file', InputArgument::REQUIRED)
+            ->addOption('replace', null, InputOption::VALUE_NONE)
+            ->addOption('passphrase-file', null, InputOption::VALUE_REQUIRED);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -43,8 +50,13 @@ final class RestoreCommand extends Command
                 throw new NotRestored('Keen Margin is running on these figures. End it, then restore.');
             }
             $backup = BackupFile::opened($file);
-            $done = Restore::run($backup, $this->database, true === $input->getOption('replace'));
-        } catch (NotRestored|NotWritten $e) {
+            $done = Restore::run(
+                $backup,
+                $this->database,
+                true === $input->getOption('replace'),
+                $this->maybeResealed($input->getOption('passphrase-file')),
+            );
+        } catch (NotRestored|NotWritten|SecretLost $e) {
             $isServed || @unlink("$this->database.serving");
 
             return Refusal::say($output, $e->getMessage());
@@ -55,9 +67,27 @@ final class RestoreCommand extends Command
                 '.',
             OutputInterface::OUTPUT_RAW,
         );
+        $done['secretsLeftOut'] > 0 && $output->writeln(
+            Wording::count($done['secretsLeftOut'], 'password or token', 'passwords and tokens').
+                ' of sources left out; --passphrase-file opens them.',
+            OutputInterface::OUTPUT_RAW,
+        );
         null === $done['beside']
             || $output->writeln("What was there before lies in {$done['beside']}.", OutputInterface::OUTPUT_RAW);
 
         return 0;
+    }
+
+    /** @return ?\Closure(string): ?string null: no secret comes back */
+    private function maybeResealed(mixed $file): ?\Closure
+    {
+        if (!\is_string($file)) {
+            return null;
+        }
+        $own = PassphraseSecrets::ofFile($file);
+
+        return fn (string $sealed): ?string => PassphraseSecrets::isOne($sealed)
+            ? $this->secrets->seal($own->open($sealed))
+            : null;
     }
 }

@@ -18,7 +18,7 @@ const failing = computed(() => props.month.datasets.filter((one) => (one.failing
 const open = computed(() => props.month.datasets.filter((one) => !one.isClosed && one.closing).length)
 const name = computed(() => props.month.label.split(' ')[0])
 const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
-const words: Record<string, string> = { AC: '', BU: 'budget ', FC: 'forecast ', TG: 'target ', PY: 'prior year ' }
+const words: Record<string, string> = { AC: '', BU: 'Budget, ', FC: 'Forecast, ', TG: 'Target, ', PY: 'Prior year, ' }
 /** `5th` */
 const nth = (number: number) =>
   `${number}${number % 100 > 10 && number % 100 < 14 ? 'th' : (['th', 'st', 'nd', 'rd'][number % 10] ?? 'th')}`

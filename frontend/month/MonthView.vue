@@ -20,7 +20,7 @@ const EVERY = 5000
 const route = useRoute()
 const router = useRouter()
 const { tell } = useToast()
-const period = computed(() => String(route.params.period ?? 'last'))
+const period = computed(() => String(route.params.period || 'last'))
 const {
   value: month,
   problem,

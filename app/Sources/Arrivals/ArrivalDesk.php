@@ -85,7 +85,7 @@ final readonly class ArrivalDesk
                 $failing[] = 'The same came before and was taken back.';
             }
             $arrival->counts = $counts->toArray();
-            $arrival->says = ArrivalWords::says($differences, $failing);
+            $arrival->says = ArrivalWords::says($differences, self::measures($source, $read), $failing);
             if (0 === $counts->all()) {
                 $this->overtake($arrival);
 
@@ -112,21 +112,30 @@ final readonly class ArrivalDesk
     }
 
     /**
-     * Decimals that the differences of an arrival are told with.
+     * Units and decimals that the differences of an arrival are told with.
      *
-     * @return array<string, int> by measure
+     * @return array<string, array{string, int}> by measure
      */
-    public function decimals(ArrivalRecord $arrival): array
+    private static function measures(SourceRecord $source, ReadFigures $read): array
     {
-        $decimals = [];
-        foreach ($this->reader->again($arrival)->table->dataset()->measures as $measure) {
-            $decimals[$measure->name] = $measure->decimals;
+        $told = [];
+        foreach ($read->table->dataset()->measures as $measure) {
+            $told[$measure->name] = [$measure->unit, $measure->decimals];
         }
-        foreach ($arrival->source->dataset->measures as $measure) {
-            $decimals[$measure->name] = max($measure->scale, $decimals[$measure->name] ?? 0);
+        foreach ($source->dataset->measures as $measure) {
+            $told[$measure->name] = [$measure->unit, max($measure->scale, $told[$measure->name][1] ?? 0)];
         }
 
-        return $decimals;
+        return $told;
+    }
+
+    /** @return array<string, int> decimals that the differences of an arrival are told with, by measure */
+    public function decimals(ArrivalRecord $arrival): array
+    {
+        return array_map(
+            static fn (array $measure): int => $measure[1],
+            self::measures($arrival->source, $this->reader->again($arrival)),
+        );
     }
 
     /** What the dataset would become by what waits; read and compared with the dataset as it is now. */

@@ -16,15 +16,19 @@ final class Backup
     private const FORMAT = 1;
 
     /**
-     * @return array{bytes: int, datasets: int, files: int, missing: list<string>} what the backup holds; files that it
-     *                                                                             cannot
-     *                                                                             hold as they are not there
+     * @param ?\Closure(string): ?string $secrets sealed as the backup holds them, null for one that it does not hold;
+     *                                            null: it holds none
+     *
+     * @return array{bytes: int, datasets: int, files: int, missing: list<string>, secretsLeftOut: int} what it holds;
+     *                                                                                                  files that are
+     *                                                                                                  not there any
+     *                                                                                                  more
      *
      * @throws NotWritten|NotRestored
      */
-    public static function write(string $database, string $to): array
+    public static function write(string $database, string $to, ?\Closure $secrets = null): array
     {
-        return Upkeep::alone($database, static function () use ($database, $to): array {
+        return Upkeep::alone($database, static function () use ($database, $to, $secrets): array {
             // Beside the backup, as that is where there has to be room for it.
             $copy = "$to.database";
             @unlink($copy);
@@ -33,6 +37,7 @@ final class Backup
                 self::copy($database, $copy);
                 $kept = KeptFiles::beside($database);
                 $opened = Soundness::opened($copy);
+                $left = KeptSecrets::change($opened, $secrets ?? static fn (string $sealed): ?string => null);
                 $names = self::column($opened, KeptFiles::REFERRED);
                 $datasets = (int) (self::column($opened, 'SELECT COUNT(*) FROM dataset')[0] ?? 0);
                 unset($opened);
@@ -53,6 +58,7 @@ final class Backup
                     'datasets' => $datasets,
                     'files' => \count($there),
                     'missing' => array_values(array_diff($names, $there)),
+                    'secretsLeftOut' => $left,
                 ];
             } finally {
                 foreach ([$copy, "$copy-journal", $part] as $left) {

@@ -14,13 +14,19 @@ final class Restore
     /**
      * @param string $database where it is to be
      * @param bool $isReplace whether what is there may be put aside
+     * @param ?\Closure(string): ?string $secrets sealed as they are kept here; null for one that cannot be opened
      *
-     * @return array{files: int, beside: ?string} how many kept files came back; where what was there before lies now
+     * @return array{files: int, beside: ?string, secretsLeftOut: int} how many kept files came back; where what was
+     *                                                                 there before lies now
      *
      * @throws NotRestored|NotWritten
      */
-    public static function run(BackupFile $backup, string $database, bool $isReplace): array
-    {
+    public static function run(
+        BackupFile $backup,
+        string $database,
+        bool $isReplace,
+        ?\Closure $secrets = null,
+    ): array {
         $files = KeptFiles::beside($database);
         $isThere =
             file_exists($database) || file_exists("$database-wal") || (!$files->isShared() && [] !== $files->sizes());
@@ -44,11 +50,15 @@ final class Restore
             $before = is_file($database) ? Soundness::opened($database) : null;
             Epoch::renew(Soundness::opened("$new/".BackupFile::DATABASE), $before);
             unset($before);
+            $left = KeptSecrets::change(
+                Soundness::opened("$new/".BackupFile::DATABASE),
+                $secrets ?? static fn (string $sealed): ?string => null,
+            );
             $beside = $isThere ? self::putAside($database, $files) : null;
             self::take("$new/files", $files->folder, $backup);
             @rename("$new/".BackupFile::DATABASE, $database) || throw NotWritten::at($database);
 
-            return ['files' => \count($backup->files()), 'beside' => $beside];
+            return ['files' => \count($backup->files()), 'beside' => $beside, 'secretsLeftOut' => $left];
         } finally {
             self::remove($new);
             // Where it was refused, nothing is left of it.

@@ -49,7 +49,11 @@ final class LedgerService
     public function tell(string $path, array $told): void
     {
         $answer = file_get_contents($this->at($path), false, stream_context_create([
-            'http' => ['method' => 'POST', 'content' => json_encode($told, \JSON_THROW_ON_ERROR)],
+            'http' => [
+                'method' => 'POST',
+                'header' => 'Content-Type: application/json',
+                'content' => json_encode($told, \JSON_THROW_ON_ERROR),
+            ],
         ]));
         \assert(\is_string($answer));
     }

@@ -7,7 +7,10 @@ namespace KeenMargin\App\Sources\Kind\Engine;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\DriverManager;
 
-/** A file of SQLite, opened for reading alone; a query stands in brackets, where nothing else may. */
+/**
+ * A file of SQLite, opened for reading alone. A query stands in brackets, where nothing else may, and has to be one
+ * without them, too.
+ */
 final readonly class Sqlite implements Engine
 {
     public function open(DatabaseSettings $settings, string $address, ?string $secret): Connection
@@ -24,6 +27,7 @@ final readonly class Sqlite implements Engine
 
     public function read(Connection $connection, string $query, array $parameters): \Generator
     {
+        $connection->prepare($query);
         $rows = $connection->executeQuery("SELECT * FROM (\n$query\n)", $parameters);
         yield Names::of($rows);
         yield from $rows->iterateNumeric();
