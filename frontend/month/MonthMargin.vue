@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Month, MonthClosed } from '../shared/contract'
+import { nth } from '../shared/wording'
 import SignatureField from '../figures/edits/SignatureField.vue'
 import WaitingArrival from './WaitingArrival.vue'
 
@@ -19,9 +20,6 @@ const open = computed(() => props.month.datasets.filter((one) => !one.isClosed &
 const name = computed(() => props.month.label.split(' ')[0])
 const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 const words: Record<string, string> = { AC: '', BU: 'Budget, ', FC: 'Forecast, ', TG: 'Target, ', PY: 'Prior year, ' }
-/** `5th` */
-const nth = (number: number) =>
-  `${number}${number % 100 > 10 && number % 100 < 14 ? 'th' : (['th', 'st', 'nd', 'rd'][number % 10] ?? 'th')}`
 const where = computed(() =>
   props.month.today ? `${nth(props.month.today)} working day of ${props.month.daysOf}` : '',
 )

@@ -8,6 +8,12 @@ export function rowsFollow(count: number): string {
   return `${plural(count, 'more row')} ${count === 1 ? 'follows' : 'follow'}…`
 }
 
+/** `1st`, `12th`, `23rd` */
+export function nth(number: number): string {
+  const isTeen = number % 100 > 10 && number % 100 < 14
+  return number + (isTeen ? 'th' : (['th', 'st', 'nd', 'rd'][number % 10] ?? 'th'))
+}
+
 /** `a Route`, `an Account`, `a Unit` */
 export function withArticle(name: string): string {
   return `${/^(?:[aeio]|u(?!ni|se|ti))/i.test(name) ? 'an' : 'a'} ${name}`

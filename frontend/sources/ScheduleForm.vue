@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { ask } from '../shared/api'
 import type { Schedule, ScheduleTimes, SourceOffers } from '../shared/contract'
 import { useLoad } from '../shared/useLoad'
+import { nth } from '../shared/wording'
 
 /** When figures are fetched, as a sentence of choices, with the next three times. */
 const schedule = defineModel<Schedule>({ required: true })
@@ -11,7 +12,7 @@ const every = [
   ['hour', 'each hour'],
   ['working day', 'each working day'],
   ['week', 'on days of the week'],
-  ['month', 'on a working day of the month'],
+  ['month', 'each month, on the'],
 ] as const
 const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const { value: offers } = useLoad(['sources', 'offers'], (signal) =>
@@ -47,18 +48,14 @@ function named(time: string): string {
       <select v-model="schedule.every" class="field" aria-label="How often">
         <option v-for="[id, words] in every" :key="id" :value="id">{{ words }}</option>
       </select>
-      <template v-if="schedule.every === 'month'">
-        <span>, the</span>
-        <input
-          v-model.number="schedule.number"
-          class="field w-16"
-          type="number"
-          min="1"
-          max="23"
-          aria-label="Working day of the month"
-        />
-        <span>th,</span>
-      </template>
+      <select
+        v-if="schedule.every === 'month'"
+        v-model.number="schedule.number"
+        class="field"
+        aria-label="Working day of the month"
+      >
+        <option v-for="number in 23" :key="number" :value="number">{{ nth(number) }} working day of the month</option>
+      </select>
       <template v-if="schedule.every === 'week'">
         <button
           v-for="(name, i) in weekdays"

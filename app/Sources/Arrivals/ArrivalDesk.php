@@ -50,7 +50,7 @@ final readonly class ArrivalDesk
         $digest = (string) hash_file(KeptFiles::DIGEST, $fetched->path);
         $scope = hash('sha256', $fetched->scope);
         $before = $this->maybeLatest($source, $scope);
-        if (self::isWithoutRows($fetched->path)) {
+        if ($fetched->isWithoutRows()) {
             return new Received(FetchOutcome::NothingNew, 'It has no figures of what was asked for yet.');
         }
         if (null !== $before && $before->digest === $digest && !$this->wasTakenBack($before)) {
@@ -356,20 +356,5 @@ final readonly class ArrivalDesk
     private function now(): \DateTimeImmutable
     {
         return $this->clock->now();
-    }
-
-    /** A header alone, or no row of JSON: there is nothing yet. */
-    private static function isWithoutRows(string $path): bool
-    {
-        $file = @fopen($path, 'r');
-        $lines = [];
-        while (\is_resource($file) && \count($lines) < 2 && false !== ($line = fgets($file, 1_000_000))) {
-            '' === trim($line, " \r\n\t\xEF\xBB\xBF") || ($lines[] = $line);
-        }
-
-        // One line is a header, unless it is a workbook or a JSON object.
-        $isHeader = static fn (string $line): bool => 1 !== preg_match('/^(?:PK|\s*\{)|\x00/', $line);
-
-        return [] === $lines || (1 === \count($lines) && $isHeader($lines[0]));
     }
 }

@@ -98,7 +98,12 @@ final readonly class SourceFetch
             ),
         );
 
-        return $fetched ?? throw new FetchFailed('There is nothing there yet that could be looked at.');
+        return null === $fetched || $fetched->isWithoutRows()
+            ? throw new FetchFailed(
+                'There are no figures of what was asked for yet, so that there is nothing to look at. Ask for more '.
+                    'periods.',
+            )
+            : $fetched;
     }
 
     public function maybeSecret(SourceRecord $source): ?string

@@ -14,7 +14,7 @@ use Symfony\Component\Process\Process;
 #[Group('alone')]
 final class FetchingPropertiesTest extends TestCase
 {
-    private const ROUNDS = 3;
+    private const ROUNDS = 2;
     private const STEPS = 14;
     private const CUSTOMERS = ['Aldwick', 'Corran', 'Tarn', 'Outer Co-op'];
     private const MONTHS = ['2026-05', '2026-06', '2026-07', '2026-08'];

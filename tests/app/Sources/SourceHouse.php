@@ -86,7 +86,8 @@ final readonly class SourceHouse
     public static function kept(int $dataset, array $told, array $more = []): int
     {
         $told += ['dataset' => $dataset];
-        $look = Server::send('POST', '/api/sources/looks', $told);
+        $asked = array_intersect_key($more, ['lookBack' => 0]);
+        $look = Server::send('POST', '/api/sources/looks', $asked + $told);
         Assert::assertSame(201, $look->status, $look->body);
         $source = Server::send(
             'POST',

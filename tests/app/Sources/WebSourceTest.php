@@ -338,6 +338,21 @@ final class WebSourceTest extends TestCase
         });
     }
 
+    public function testWhereThereIsNothingYetThatIsSaidAndNothingWaits(): void
+    {
+        self::$house->in(static function (): void {
+            $id = self::dataset();
+            $source = self::kept($id, ['takes' => 'checked']);
+            self::$ledger->tell('/entries', ['entries' => []]);
+            $done = SourceHouse::fetch($source);
+            self::assertSame('nothing new', $done->text('outcome'));
+            self::assertSame('It has no figures of what was asked for yet.', $done->text('source', 'says'));
+            $web = SourceHouse::web(self::$ledger->at('/entries')) + ['dataset' => $id];
+            $look = Server::send('POST', '/api/sources/looks', $web);
+            self::assertStringContainsString('nothing to look at', $look->text('detail'));
+        });
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function mistakes(): iterable
     {
