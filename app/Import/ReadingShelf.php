@@ -178,7 +178,8 @@ final readonly class ReadingShelf
     public function clear(): void
     {
         foreach (glob($this->folder.'/*', \GLOB_ONLYDIR) ?: [] as $folder) {
-            if (filemtime($folder) < time() - self::SECONDS) {
+            $changed = @filemtime($folder);
+            if (false !== $changed && $changed < time() - self::SECONDS) {
                 self::remove($folder);
             }
         }

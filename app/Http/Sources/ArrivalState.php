@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace KeenMargin\App\Http\Sources;
 
 use Brick\Math\BigDecimal;
-use Brick\Math\BigInteger;
 use KeenMargin\App\Http\Contract\Sources\Arrival;
 use KeenMargin\App\Http\Contract\Sources\ArrivalCounts;
 use KeenMargin\App\Http\Contract\Sources\ArrivalDifferences;
@@ -113,7 +112,7 @@ final readonly class ArrivalState
         foreach ($rows as ['measure' => $measure, 'scenario' => $scenario, 'start' => $start, 'sum' => $sum]) {
             $period = $differences->known->period($start);
             $was = $sums->added($measure, [$scenario->value => [$start]]);
-            $change = self::decimal($sum->change, $decimals[$measure] ?? 0);
+            $scale = $decimals[$measure] ?? 0;
             $told[] = new ChangedPeriod(
                 key: $period->key(),
                 label: PeriodNames::full($period),
@@ -122,8 +121,8 @@ final readonly class ArrivalState
                 isClosed: $differences->known->isClosed($start),
                 isNew: $differences->known->isNew($scenario, $start),
                 was: null === $was ? null : (string) $was,
-                is: (string) ($was ?? BigDecimal::zero())->plus($change),
-                change: (string) $change,
+                is: (string) $sum->total($was, $scale),
+                change: (string) $sum->amount($scale),
                 amounts: $sum->cells,
             );
         }
@@ -150,7 +149,7 @@ final readonly class ArrivalState
                     measure: $measure,
                     isNew: !\in_array($member, $breakdown->members, true),
                     like: $near[$member] ?? null,
-                    change: (string) self::decimal($sum->change, $decimals[$measure] ?? 0),
+                    change: (string) $sum->amount($decimals[$measure] ?? 0),
                     amounts: $sum->cells,
                 );
             }
@@ -180,7 +179,7 @@ final readonly class ArrivalState
         );
     }
 
-    private static function decimal(BigInteger|int $unscaled, int $decimals): BigDecimal
+    private static function decimal(int $unscaled, int $decimals): BigDecimal
     {
         return BigDecimal::ofUnscaledValue($unscaled, max(0, $decimals));
     }

@@ -56,8 +56,7 @@ final class ArrivalWords
         if (1 === \count($closed)) {
             $row = array_values($closed)[0];
             [$unit, $decimals] = $measures[$row['measure']] ?? ['', 0];
-            $change = BigDecimal::ofUnscaledValue($row['sum']->change, max(0, $decimals));
-            $by = ' by '.self::signed($change).('' === $unit ? '' : " $unit");
+            $by = ' by '.self::signed($row['sum']->amount($decimals)).('' === $unit ? '' : " $unit");
         }
 
         return Wording::some(array_values($names), self::MOST_PERIODS).

@@ -95,7 +95,8 @@ final readonly class CameLog
             $keys[(Grain::Day === $grain ? $period->group(Grain::Month, $calendar) : $period)->key()] = true;
         }
 
-        return array_keys($keys);
+        // The key of a year is a number to PHP.
+        return array_map(strval(...), array_keys($keys));
     }
 
     private function monthBefore(): string

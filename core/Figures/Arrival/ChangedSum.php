@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Arrival;
 
+use Brick\Math\BigDecimal;
 use Brick\Math\BigInteger;
 
 /** Differences added up: sums may outgrow the machine's integers. */
@@ -27,6 +28,18 @@ final readonly class ChangedSum
         $sum = $isSmall ? $this->change + $more : BigInteger::of($this->change)->plus($more);
 
         return new self($sum, $this->cells + 1);
+    }
+
+    /** @param int $decimals of the measure */
+    public function amount(int $decimals): BigDecimal
+    {
+        return BigDecimal::ofUnscaledValue($this->change, max(0, $decimals));
+    }
+
+    /** @param ?BigDecimal $total as it was; null: there was none */
+    public function total(?BigDecimal $total, int $decimals): BigDecimal
+    {
+        return ($total ?? BigDecimal::zero())->plus($this->amount($decimals));
     }
 
     /** For order alone. */
