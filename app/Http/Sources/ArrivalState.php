@@ -78,8 +78,8 @@ final readonly class ArrivalState
                 all: 0,
             );
         }
-        $differences = $this->desk->differences($arrival);
-        $decimals = $this->desk->decimals($arrival);
+        $compared = $this->desk->compared($arrival);
+        [$differences, $decimals] = [$compared->differences, $compared->decimals];
 
         return new ArrivalDifferences(
             arrival: $told,

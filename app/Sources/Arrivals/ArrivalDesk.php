@@ -66,7 +66,7 @@ final readonly class ArrivalDesk
             $look = $this->reader->look($source, $fetched);
             $arrival->signature = $look->signature;
             $arrival->mapping = BringIn::source($look, $look->mapping)->mapping;
-            $read = $this->reader->read($look, $digest);
+            $read = $this->reader->read($look);
         } catch (RefusedFigures|NotAccepted $e) {
             return $this->keepUnread($arrival, $fetched, $e);
         }
@@ -92,6 +92,7 @@ final readonly class ArrivalDesk
                 return new Received(FetchOutcome::NothingNew, 'Nothing changed.');
             }
             if (!TakesBySelf::from($source->takes)->lets($counts, $failing)) {
+                $this->reader->remember($arrival, $read);
                 $this->keep($arrival, $fetched);
 
                 return new Received(FetchOutcome::Waits, $arrival->says);
@@ -129,22 +130,15 @@ final readonly class ArrivalDesk
         return $told;
     }
 
-    /** @return array<string, int> decimals that the differences of an arrival are told with, by measure */
-    public function decimals(ArrivalRecord $arrival): array
-    {
-        return array_map(
-            static fn (array $measure): int => $measure[1],
-            self::measures($arrival->source, $this->reader->again($arrival)),
-        );
-    }
-
     /** What the dataset would become by what waits; read and compared with the dataset as it is now. */
-    public function differences(ArrivalRecord $arrival): Differences
+    public function compared(ArrivalRecord $arrival): Compared
     {
-        return $this->keeper->differences(
-            $arrival->source->dataset,
-            $this->reader->again($arrival),
-            ImportMode::from($arrival->source->mode),
+        $read = $this->reader->again($arrival);
+        $mode = ImportMode::from($arrival->source->mode);
+
+        return new Compared(
+            $this->keeper->differences($arrival->source->dataset, $read, $mode),
+            array_map(static fn (array $measure): int => $measure[1], self::measures($arrival->source, $read)),
         );
     }
 

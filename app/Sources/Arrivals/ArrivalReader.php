@@ -13,7 +13,6 @@ use KeenMargin\App\Storage\Files\KeptFiles;
 use KeenMargin\App\Storage\Imports\ImportSource;
 use KeenMargin\App\Storage\Record\ArrivalRecord;
 use KeenMargin\App\Storage\Record\SourceRecord;
-use KeenMargin\Core\Figures\Reading\Mapping\Mapping;
 use KeenMargin\Core\Figures\Reading\Mapping\Role;
 use KeenMargin\Core\Figures\Reading\Rows\FactReader;
 use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
@@ -61,12 +60,15 @@ final readonly class ArrivalReader
     }
 
     /** @throws RefusedFigures */
-    public function read(Look $look, string $digest): ReadFigures
+    public function read(Look $look): ReadFigures
     {
-        $read = FactReader::figures($look->sheet, $look->mapping, '');
-        $this->shelf->remember(self::shelf($digest), self::key($look->mapping), $read);
+        return FactReader::figures($look->sheet, $look->mapping, '');
+    }
 
-        return $read;
+    /** Figures that wait need not be read again to be looked at. */
+    public function remember(ArrivalRecord $arrival, ReadFigures $read): void
+    {
+        $this->shelf->remember(self::shelf($arrival->digest), self::key($arrival->mapping), $read);
     }
 
     /**
@@ -76,10 +78,13 @@ final readonly class ArrivalReader
      */
     public function again(ArrivalRecord $arrival): ReadFigures
     {
-        $look = $this->lookAgain($arrival);
+        $known = $this->shelf->maybeRead(self::shelf($arrival->digest), self::key($arrival->mapping));
+        if (null === $known) {
+            $known = $this->read($this->lookAgain($arrival));
+            $this->remember($arrival, $known);
+        }
 
-        return $this->shelf->maybeRead(self::shelf($arrival->digest), self::key($look->mapping)) ??
-            $this->read($look, $arrival->digest);
+        return $known;
     }
 
     /** Where the import of an arrival comes from. */
@@ -135,8 +140,9 @@ final readonly class ArrivalReader
         return substr(hash('sha256', "arrival $digest"), 0, 24);
     }
 
-    private static function key(Mapping $mapping): string
+    /** @param array<string, mixed> $mapping */
+    private static function key(array $mapping): string
     {
-        return json_encode($mapping->toArray(), \JSON_THROW_ON_ERROR);
+        return json_encode($mapping, \JSON_THROW_ON_ERROR);
     }
 }

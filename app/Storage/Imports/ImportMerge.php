@@ -24,6 +24,8 @@ final class ImportMerge
 
     /** @var array<string, int> */
     private array $ids;
+    /** @var array<int, string>|null packed amounts of all series, where nothing is written; null: they are not loaded */
+    private ?array $kept = null;
 
     /**
      * @param ?callable(int): void $sign
@@ -62,23 +64,17 @@ final class ImportMerge
      */
     public function changes(): \Generator
     {
-        foreach ($this->merged(0) as $key => [$id, $merge]) {
+        $this->kept = $this->store->runs()->amountsOf((int) $this->outline->record()->id);
+        foreach ($this->merged(0) as $key => [, $merge]) {
             if ($merge instanceof SeriesMerge) {
-                [$was, $is] = [$merge->before->amounts, array_filter($merge->after->imports, self::isNew(...))];
-                $is = array_intersect_key($merge->after->amounts, $is);
+                // Where nothing else is kept of a run than its amounts, what has an import is what came.
+                $is = array_intersect_key($merge->after->amounts, $merge->after->imports);
+                yield [$this->seriesOf((string) $key), $merge->before->amounts, $is];
             } else {
-                [$was, $is] = [[], PackedAmounts::unpack($merge)];
-            }
-            if ($was != $is) {
-                yield [$this->seriesOf((string) $key), $was, $is];
+                yield [$this->seriesOf((string) $key), [], PackedAmounts::unpack($merge)];
             }
         }
-    }
-
-    /** Whether an amount came with the import that is only tried. */
-    private static function isNew(int $import): bool
-    {
-        return 0 === $import;
+        $this->kept = null;
     }
 
     private function seriesOf(string $key): Series
@@ -157,6 +153,9 @@ final class ImportMerge
                 continue;
             }
             $seen[$id] = true;
+            if ($more >= 0 && $amounts === ($this->kept[$id] ?? null)) {
+                continue;
+            }
             $scope = match ($this->mode) {
                 ImportMode::Add => [],
                 ImportMode::ReplacePeriods => $this->scopes()[
@@ -198,7 +197,7 @@ final class ImportMerge
         foreach ($incoming as $i) {
             $starts += array_fill_keys(array_keys(PackedAmounts::unpack($this->table->packed[$i])), true);
         }
-        $merge = SeriesMerge::of($this->store->runs()->run($id), [], $import, $starts);
+        $merge = SeriesMerge::of($this->run($id, 0), [], $import, $starts);
         if ($merge->counts->removed > 0) {
             yield $key => [$id, $merge];
         }
@@ -222,7 +221,7 @@ final class ImportMerge
             if (isset($seen[$id]) || [] === $scope || !$this->isPicked((string) $key)) {
                 continue;
             }
-            $merge = SeriesMerge::of($this->store->runs()->run($id), [], $import, $this->within($scope));
+            $merge = SeriesMerge::of($this->run($id, 0), [], $import, $this->within($scope));
             if ($merge->counts->removed > 0) {
                 yield $key => [$id, $merge];
             }
@@ -248,7 +247,9 @@ final class ImportMerge
     /** Its amounts with more decimals, where the figures have more and none of them is written yet. */
     private function run(int $series, int $power): Run
     {
-        $run = $this->store->runs()->run($series);
+        $run = null === $this->kept
+            ? $this->store->runs()->run($series)
+            : new Run(PackedAmounts::unpack($this->kept[$series] ?? ''));
         if ($power <= 0 || [] === $run->amounts) {
             return $run;
         }

@@ -47,6 +47,23 @@ final readonly class RunStore
         }
     }
 
+    /** @return array<int, string> packed amounts of all series of a dataset, by series */
+    public function amountsOf(int $dataset): array
+    {
+        $amounts = [];
+        /** @var array{int, string} $row */
+        foreach (
+            $this->queries->rows(
+                'SELECT p.series, p.amounts FROM series s CROSS JOIN packed p ON p.series = s.id '.
+                    "WHERE s.dataset = $dataset",
+            ) as $row
+        ) {
+            $amounts[$row[0]] = $row[1];
+        }
+
+        return $amounts;
+    }
+
     public function log(int $import, int $series): Run
     {
         return self::asRun(

@@ -7,27 +7,38 @@ namespace KeenMargin\Core\Figures\Arrival;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigInteger;
 
-/** Differences added up: sums may outgrow the machine's integers. */
-final readonly class ChangedSum
+/** Differences added up: a sum may outgrow the machine's integers. */
+final class ChangedSum
 {
+    /** Whole numbers of this size can be added without outgrowing the machine's integers. */
     private const SMALL = 4_000_000_000_000_000_000;
 
-    /**
-     * @param BigInteger|int $change with the decimals of the measure
-     * @param int $cells amounts that change
-     */
-    public function __construct(public BigInteger|int $change = 0, public int $cells = 0)
+    /** With the decimals of the measure. */
+    public BigInteger|int $change = 0;
+    /** Amounts that change. */
+    public int $cells = 0;
+
+    public function add(int $change): void
     {
+        $this->change = $this->with($change);
+        ++$this->cells;
     }
 
-    public function and(Difference $difference): self
+    public function addAll(self $other): void
     {
-        $more = $difference->change();
-        // A sum that outgrows an integer would become a float, which is not exact.
-        $isSmall = \is_int($this->change) && abs($this->change) < self::SMALL && abs($more) < self::SMALL;
-        $sum = $isSmall ? $this->change + $more : BigInteger::of($this->change)->plus($more);
+        $this->change = $this->with($other->change);
+        $this->cells += $other->cells;
+    }
 
-        return new self($sum, $this->cells + 1);
+    private function with(BigInteger|int $more): BigInteger|int
+    {
+        // A sum that outgrows an integer would become a float, which is not exact.
+        $isSmall = \is_int($this->change)
+            && \is_int($more)
+            && abs($this->change) < self::SMALL
+            && abs($more) < self::SMALL;
+
+        return $isSmall ? $this->change + $more : BigInteger::of($this->change)->plus($more);
     }
 
     /** @param int $decimals of the measure */

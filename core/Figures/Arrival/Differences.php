@@ -9,7 +9,7 @@ use KeenMargin\Core\Figures\Series\Series;
 
 /**
  * What an arrival would change, added up by period and by member. Amounts are added as whole numbers, each with the
- * decimals of its measure.
+ * decimals of its measure. There may be a million of them: each is looked at once, and few are made objects of.
  */
 final class Differences
 {
@@ -32,41 +32,35 @@ final class Differences
     {
     }
 
-    public function add(Difference $difference): void
-    {
-        match (true) {
-            null === $difference->was => ++$this->added,
-            null === $difference->is => ++$this->removed,
-            default => ++$this->changed,
-        };
-        $this->inNewPeriods += $this->known->isNew($difference->series->scenario, $difference->start) ? 1 : 0;
-        $this->inClosedPeriods += $this->known->isClosed($difference->start) ? 1 : 0;
-        if (\count($this->kept) < self::MOST_KEPT) {
-            $this->kept[] = $difference;
-        }
-        $series = $difference->series;
-        [$measure, $scenario, $start] = [$series->measure, $series->scenario->value, $difference->start];
-        $sum = $this->periods[$measure][$scenario][$start] ?? new ChangedSum();
-        $this->periods[$measure][$scenario][$start] = $sum->and($difference);
-        foreach ($series->members() as $place => $member) {
-            $sum = $this->members[$measure][$place][$member] ?? new ChangedSum();
-            $this->members[$measure][$place][$member] = $sum->and($difference);
-        }
-    }
-
     /**
      * @param array<int, int> $was amounts of one series by period start
      * @param array<int, int> $is the same as they would be
      */
     public function addSeries(Series $series, array $was, array $is): void
     {
-        foreach ($is as $start => $amount) {
-            if (($was[$start] ?? null) !== $amount) {
-                $this->add(new Difference($series, $start, $was[$start] ?? null, $amount));
-            }
+        $ofSeries = new ChangedSum();
+        $periods = &$this->periods[$series->measure][$series->scenario->value];
+        $periods ??= [];
+        // What stays goes first: arrays are compared at once.
+        foreach (array_diff_assoc($is, $was) as $start => $amount) {
+            $before = $was[$start] ?? null;
+            null === $before ? ++$this->added : ++$this->changed;
+            $this->keep($series, $start, $before, $amount);
+            $change = $amount - ($before ?? 0);
+            ($periods[$start] ??= new ChangedSum())->add($change);
+            $ofSeries->add($change);
         }
         foreach (array_diff_key($was, $is) as $start => $amount) {
-            $this->add(new Difference($series, $start, $amount, null));
+            ++$this->removed;
+            $this->keep($series, $start, $amount, null);
+            ($periods[$start] ??= new ChangedSum())->add(-$amount);
+            $ofSeries->add(-$amount);
+        }
+        unset($periods);
+        if ($ofSeries->cells > 0) {
+            foreach ($series->members() as $place => $member) {
+                ($this->members[$series->measure][$place][$member] ??= new ChangedSum())->addAll($ofSeries);
+            }
         }
     }
 
@@ -144,5 +138,14 @@ final class Differences
         );
 
         return $rows;
+    }
+
+    private function keep(Series $series, int $start, ?int $was, ?int $is): void
+    {
+        $this->inNewPeriods += $this->known->isNew($series->scenario, $start) ? 1 : 0;
+        $this->inClosedPeriods += $this->known->isClosed($start) ? 1 : 0;
+        if (\count($this->kept) < self::MOST_KEPT) {
+            $this->kept[] = new Difference($series, $start, $was, $is);
+        }
     }
 }

@@ -10,13 +10,15 @@ use KeenMargin\Core\Time\Grain;
 use KeenMargin\Core\Time\Period;
 
 /** Which periods of a dataset are closed, and which are new to a scenario, before an arrival counts. */
-final readonly class KnownPeriods
+final class KnownPeriods
 {
     /** @var array<string, array<int, true>> starts by scenario code */
-    private array $covered;
-    private ?Period $closed;
+    private readonly array $covered;
+    private readonly ?Period $closed;
+    /** @var array<int, bool> by start, of those that were asked for */
+    private array $isClosed = [];
 
-    public function __construct(private Dataset $dataset)
+    public function __construct(private readonly Dataset $dataset)
     {
         $this->covered = array_map(
             static fn (array $periods): array => array_fill_keys(
@@ -39,7 +41,8 @@ final readonly class KnownPeriods
      */
     public function isClosed(int $start): bool
     {
-        return null !== $this->closed && !$this->period($start)->isAfter($this->closed);
+        return $this->isClosed[$start] ??= null !== $this->closed
+            && !$this->period($start)->isAfter($this->closed);
     }
 
     public function period(int $start): Period
