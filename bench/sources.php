@@ -31,7 +31,7 @@ $database->admin->exec('GRANT SELECT ON entry TO reader');
 unset($lines);
 
 /** @param list<string> $arguments */
-function timed(SourceHouse $house, array $arguments): float
+function fetchTimed(SourceHouse $house, array $arguments): float
 {
     $start = hrtime(true);
     $process = proc_open(
@@ -70,32 +70,34 @@ for ($round = 0; $round < 3; ++$round) {
             ],
         ];
         $file = Kept::made(OWN);
-        $times['file'][] = timed($house, ['keen:import', (string) $file, $csv]);
+        $times['file'][] = fetchTimed($house, ['keen:import', (string) $file, $csv]);
         foreach ($told as $name => $source) {
             $id = Kept::made(OWN);
             $kept = SourceHouse::kept($id, $source, ['takes' => 'checked', 'mode' => 'add']);
-            $times[$name][] = timed($house, ['keen:fetch', (string) $kept]);
+            $times[$name][] = fetchTimed($house, ['keen:fetch', (string) $kept]);
             if (ROWS + 2 !== Server::send('GET', "/api/datasets/$id")->int('facts')) {
                 exit('Not all rows came.');
             }
         }
         // Each hundredth amount otherwise.
-        $database->admin->exec('UPDATE entry SET amount = amount + 1 WHERE amount % 100 = 7');
+        $database->admin->exec('UPDATE entry SET amount = -amount WHERE amount % 100 = 7');
         $now = Server::send('GET', "/api/sources/$kept");
         Server::send('PATCH', "/api/sources/$kept", ['takes' => 'never'], ['If-Match' => (string) $now->header('ETag')]);
-        $times['fetched with 1 % changes'][] = timed($house, ['keen:fetch', (string) $kept]);
-        $arrival = SourceHouse::waiting($id)[0];
+        $times['fetched with 1 % changes'][] = fetchTimed($house, ['keen:fetch', (string) $kept]);
+        $arrival = Server::send('GET', "/api/datasets/$id/arrivals?waiting=1")->at('items', 0, 'id');
+        assert(is_int($arrival));
         $start = hrtime(true);
-        $shown = Server::send('GET', "/api/arrivals/{$arrival['id']}");
+        $shown = Server::send('GET', "/api/arrivals/$arrival");
         $times['compared'][] = (hrtime(true) - $start) / 1e6;
         $times['changes'][] = $shown->int('all');
-        $database->admin->exec('UPDATE entry SET amount = amount - 1 WHERE amount % 100 = 8');
+        $database->admin->exec('UPDATE entry SET amount = -amount WHERE amount % 100 = -7');
     });
     $house->close();
 }
 $ledger->end();
 $database->end();
 unlink($csv);
+/** @var array<string, list<float|int>> $times */
 echo json_encode(array_map(static function (array $all): float {
     sort($all);
 

@@ -135,6 +135,24 @@ final class Ledger
         return $statement;
     }
 
+    /**
+     * The same as lines of CSV.
+     *
+     * @return iterable<string>
+     */
+    public function lines(string $from, string $to): iterable
+    {
+        $name = "CASE WHEN instr(customer, '\"') + instr(customer, ',') THEN '\"' || replace(customer, '\"', '\"\"') ".
+            "|| '\"' ELSE customer END";
+        $statement = $this->database->prepare(
+            "SELECT day || ',' || $name || ',' || amount FROM entry WHERE day BETWEEN ? AND ? ORDER BY day, id",
+        );
+        $statement->execute([$from, $to]);
+        $statement->setFetchMode(PDO::FETCH_COLUMN, 0);
+
+        return $statement;
+    }
+
     /** @return list<array{string, int}> sums of a month by customer, the largest first */
     public function balances(string $period): array
     {

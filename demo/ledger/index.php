@@ -94,12 +94,13 @@ if ('/entries' === $path) {
 $isCsv = '/entries.csv' === $path;
 header('Content-Type: '.($isCsv ? 'text/csv' : 'application/x-ndjson'));
 $faults->endless("$day,$customer,$amount\n");
-$put = static fn (array $row): string => $isCsv
-    ? "$row[0],".(strpbrk($row[1], '",') ? '"'.str_replace('"', '""', $row[1]).'"' : $row[1]).",$row[2]\n"
-    : json_encode([$day => $row[0], $customer => $row[1], $amount => $row[2]], \JSON_UNESCAPED_UNICODE)."\n";
 $text = $isCsv ? "$day,$customer,$amount\n" : '';
-foreach ($ledger->entries($from, $to) as $row) {
-    $text .= $put($row);
+$json = static fn (array $row): string => (string) json_encode(
+    [$day => $row[0], $customer => $row[1], $amount => $row[2]],
+    \JSON_UNESCAPED_UNICODE,
+);
+foreach ($isCsv ? $ledger->lines($from, $to) : $ledger->entries($from, $to) as $row) {
+    $text .= ($isCsv ? $row : $json($row))."\n";
     if (strlen($text) > 500_000) {
         $faults->cutOff($text);
         echo $text;

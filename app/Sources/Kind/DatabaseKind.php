@@ -59,8 +59,8 @@ final readonly class DatabaseKind implements SourceKind
                 ? $told->query
                 : 'SELECT * FROM '.self::quoted($connection, $told->table);
             $rows = new RowFile($path);
-            foreach ($engine->read($connection, $statement, $parameters) as $row) {
-                $rows->add($row);
+            foreach ($engine->read($connection, $statement, $parameters) as $block) {
+                $rows->add($block);
                 if ($rows->bytes() > Limits::BYTES) {
                     throw new FetchFailed('There is more than can be read. Ask for fewer columns or periods.');
                 }

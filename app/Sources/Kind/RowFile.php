@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\App\Sources\Kind;
 
+use KeenMargin\App\Sources\Kind\Engine\RowBlock;
 use KeenMargin\App\Storage\Files\NotWritten;
 
 /** Rows of a database as CSV with a header: points in numbers, nothing where a cell has no value. */
@@ -24,18 +25,48 @@ final class RowFile
         $this->file = \is_resource($file) ? $file : throw NotWritten::at($path);
     }
 
-    /** @param list<mixed> $row */
-    public function add(array $row): void
+    public function add(RowBlock $block): void
     {
-        ++$this->count;
-        $cells = [];
-        foreach ($row as $cell) {
-            $cells[] = null === $cell ? '' : (\is_int($cell) ? (string) $cell : self::cell($cell));
-        }
-        $this->waiting .= implode(',', $cells)."\n";
+        $this->count += \count($block->rows);
+        $this->waiting .= self::maybePlain($block) ?? self::quoted($block->rows);
         if (\strlen($this->waiting) > self::BYTES_AT_ONCE) {
             $this->flush();
         }
+    }
+
+    /** The rows as lines, where no cell has to be quoted, as most have not: which is known once they are put together. */
+    private static function maybePlain(RowBlock $block): ?string
+    {
+        if (!$block->areTexts || [] === $block->rows) {
+            return null;
+        }
+        $lines = [];
+        foreach ($block->rows as $row) {
+            /** @var list<?string> $row */
+            $lines[] = implode(',', $row);
+        }
+        $text = implode("\n", $lines)."\n";
+        $commas = \count($block->rows) * (\count($block->rows[0]) - 1);
+        $isPlain = \strlen($text) === strcspn($text, "\";\r\t")
+            && substr_count($text, ',') === $commas
+            && substr_count($text, "\n") === \count($lines);
+
+        return $isPlain ? $text : null;
+    }
+
+    /** @param list<list<mixed>> $rows */
+    private static function quoted(array $rows): string
+    {
+        $text = '';
+        foreach ($rows as $row) {
+            $cells = [];
+            foreach ($row as $cell) {
+                $cells[] = null === $cell ? '' : (\is_int($cell) ? (string) $cell : self::cell($cell));
+            }
+            $text .= implode(',', $cells)."\n";
+        }
+
+        return $text;
     }
 
     public function bytes(): int

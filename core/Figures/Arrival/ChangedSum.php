@@ -7,38 +7,28 @@ namespace KeenMargin\Core\Figures\Arrival;
 use Brick\Math\BigDecimal;
 use Brick\Math\BigInteger;
 
-/** Differences added up: a sum may outgrow the machine's integers. */
-final class ChangedSum
+/** Differences added up. */
+final readonly class ChangedSum
 {
-    /** Whole numbers of this size can be added without outgrowing the machine's integers. */
-    private const SMALL = 4_000_000_000_000_000_000;
-
-    /** With the decimals of the measure. */
-    public BigInteger|int $change = 0;
-    /** Amounts that change. */
-    public int $cells = 0;
-
-    public function add(int $change): void
+    /**
+     * @param BigInteger|int $change with the decimals of the measure; large where it outgrows the machine's integers
+     * @param int $cells amounts that change
+     */
+    public function __construct(public BigInteger|int $change, public int $cells)
     {
-        $this->change = $this->with($change);
-        ++$this->cells;
     }
 
-    public function addAll(self $other): void
+    public function with(BigInteger|int $change, int $cells): self
     {
-        $this->change = $this->with($other->change);
-        $this->cells += $other->cells;
+        return new self(self::sum($this->change, $change), $this->cells + $cells);
     }
 
-    private function with(BigInteger|int $more): BigInteger|int
+    /** A sum that outgrows the machine's integers becomes a float, which is not exact: then it is added anew. */
+    public static function sum(BigInteger|int $one, BigInteger|int $other): BigInteger|int
     {
-        // A sum that outgrows an integer would become a float, which is not exact.
-        $isSmall = \is_int($this->change)
-            && \is_int($more)
-            && abs($this->change) < self::SMALL
-            && abs($more) < self::SMALL;
+        $sum = \is_int($one) && \is_int($other) ? $one + $other : null;
 
-        return $isSmall ? $this->change + $more : BigInteger::of($this->change)->plus($more);
+        return \is_int($sum) ? $sum : BigInteger::of($one)->plus($other);
     }
 
     /** @param int $decimals of the measure */

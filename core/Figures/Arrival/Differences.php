@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Figures\Arrival;
 
+use Brick\Math\BigInteger;
 use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Figures\Series\Series;
 
@@ -19,12 +20,12 @@ final class Differences
     private int $added = 0;
     private int $changed = 0;
     private int $removed = 0;
-    private int $inNewPeriods = 0;
-    private int $inClosedPeriods = 0;
     /** @var list<Difference> */
     private array $kept = [];
-    /** @var array<string, array<string, array<int, ChangedSum>>> by measure, scenario code and start */
-    private array $periods = [];
+    /** @var array<string, array<string, array<int, int|BigInteger>>> sums by measure, scenario code and start */
+    private array $changes = [];
+    /** @var array<string, array<string, array<int, int>>> how many amounts, by the same */
+    private array $cells = [];
     /** @var array<string, array<int, array<string|int, ChangedSum>>> by measure, place of the breakdown and member */
     private array $members = [];
 
@@ -38,41 +39,52 @@ final class Differences
      */
     public function addSeries(Series $series, array $was, array $is): void
     {
-        $ofSeries = new ChangedSum();
-        $periods = &$this->periods[$series->measure][$series->scenario->value];
-        $periods ??= [];
-        // What stays goes first: arrays are compared at once.
-        foreach (array_diff_assoc($is, $was) as $start => $amount) {
-            $before = $was[$start] ?? null;
-            null === $before ? ++$this->added : ++$this->changed;
-            $this->keep($series, $start, $before, $amount);
-            $change = $amount - ($before ?? 0);
-            ($periods[$start] ??= new ChangedSum())->add($change);
-            $ofSeries->add($change);
+        $new = [] === $was ? $is : array_diff_assoc($is, $was);
+        $gone = [] === $was ? [] : array_diff_key($was, $is);
+        $before = array_intersect_key($was, $new);
+        $count = \count($new) + \count($gone);
+        if (0 === $count) {
+            return;
         }
-        foreach (array_diff_key($was, $is) as $start => $amount) {
-            ++$this->removed;
-            $this->keep($series, $start, $amount, null);
-            ($periods[$start] ??= new ChangedSum())->add(-$amount);
-            $ofSeries->add(-$amount);
+        $this->changed += \count($before);
+        $this->added += \count($new) - \count($before);
+        $this->removed += \count($gone);
+        $changes = $new;
+        foreach ($before as $start => $amount) {
+            $changes[$start] = ChangedSum::sum($changes[$start], -$amount);
         }
-        unset($periods);
-        if ($ofSeries->cells > 0) {
-            foreach ($series->members() as $place => $member) {
-                ($this->members[$series->measure][$place][$member] ??= new ChangedSum())->addAll($ofSeries);
-            }
+        foreach ($gone as $start => $amount) {
+            $changes[$start] = -$amount;
         }
+        $sums = &$this->changes[$series->measure][$series->scenario->value];
+        $cells = &$this->cells[$series->measure][$series->scenario->value];
+        $ofSeries = 0;
+        foreach ($changes as $start => $change) {
+            $sums[$start] = ChangedSum::sum($sums[$start] ?? 0, $change);
+            $cells[$start] = ($cells[$start] ?? 0) + 1;
+            $ofSeries = ChangedSum::sum($ofSeries, $change);
+        }
+        unset($sums, $cells);
+        foreach ($series->members() as $place => $member) {
+            $sum = $this->members[$series->measure][$place][$member] ?? new ChangedSum(0, 0);
+            $this->members[$series->measure][$place][$member] = $sum->with($ofSeries, $count);
+        }
+        $this->keep($series, $was, $new, $gone);
     }
 
     public function counts(): ArrivalCounts
     {
-        return new ArrivalCounts(
-            $this->added,
-            $this->changed,
-            $this->removed,
-            $this->inNewPeriods,
-            $this->inClosedPeriods,
-        );
+        $inNewPeriods = $inClosedPeriods = 0;
+        foreach ($this->cells as $byScenario) {
+            foreach ($byScenario as $scenario => $byStart) {
+                foreach ($byStart as $start => $cells) {
+                    $inNewPeriods += $this->known->isNew(Scenario::from((string) $scenario), $start) ? $cells : 0;
+                    $inClosedPeriods += $this->known->isClosed($start) ? $cells : 0;
+                }
+            }
+        }
+
+        return new ArrivalCounts($this->added, $this->changed, $this->removed, $inNewPeriods, $inClosedPeriods);
     }
 
     /**
@@ -83,15 +95,15 @@ final class Differences
     public function periods(): array
     {
         $rows = [];
-        foreach ($this->periods as $measure => $byScenario) {
+        foreach ($this->changes as $measure => $byScenario) {
             foreach ($byScenario as $scenario => $byStart) {
                 ksort($byStart);
-                foreach ($byStart as $start => $sum) {
+                foreach ($byStart as $start => $change) {
                     $rows[] = [
                         'measure' => (string) $measure,
                         'scenario' => Scenario::from((string) $scenario),
                         'start' => $start,
-                        'sum' => $sum,
+                        'sum' => new ChangedSum($change, $this->cells[$measure][$scenario][$start] ?? 0),
                     ];
                 }
             }
@@ -140,12 +152,20 @@ final class Differences
         return $rows;
     }
 
-    private function keep(Series $series, int $start, ?int $was, ?int $is): void
+    /**
+     * @param array<int, int> $was
+     * @param array<int, int> $new
+     * @param array<int, int> $gone
+     */
+    private function keep(Series $series, array $was, array $new, array $gone): void
     {
-        $this->inNewPeriods += $this->known->isNew($series->scenario, $start) ? 1 : 0;
-        $this->inClosedPeriods += $this->known->isClosed($start) ? 1 : 0;
-        if (\count($this->kept) < self::MOST_KEPT) {
-            $this->kept[] = new Difference($series, $start, $was, $is);
+        $left = self::MOST_KEPT - \count($this->kept);
+        foreach ($left > 0 ? \array_slice($new, 0, $left, true) : [] as $start => $amount) {
+            $this->kept[] = new Difference($series, $start, $was[$start] ?? null, $amount);
+            --$left;
+        }
+        foreach ($left > 0 ? \array_slice($gone, 0, $left, true) : [] as $start => $amount) {
+            $this->kept[] = new Difference($series, $start, $amount, null);
         }
     }
 }

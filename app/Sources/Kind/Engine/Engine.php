@@ -26,7 +26,7 @@ interface Engine
     /**
      * @param array<string, string> $parameters by name
      *
-     * @return \Generator<int, list<mixed>> names of the columns first, then the rows, as they come
+     * @return \Generator<int, RowBlock> names of the columns first, then the rows, as they come
      *
      * @throws Exception
      */

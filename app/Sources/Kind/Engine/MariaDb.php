@@ -14,6 +14,7 @@ use Doctrine\DBAL\Exception;
  */
 final readonly class MariaDb implements Engine
 {
+    private const ROWS_AT_ONCE = 1_000;
     private const CONNECT_SECONDS = 10;
 
     public function open(DatabaseSettings $settings, string $address, ?string $secret): Connection
@@ -50,8 +51,8 @@ final readonly class MariaDb implements Engine
         $connection->executeStatement('START TRANSACTION READ ONLY');
         $connection->prepare($query);
         $rows = $connection->executeQuery("SELECT * FROM (\n$query\n) AS figures", $parameters);
-        yield Names::of($rows);
-        yield from $rows->iterateNumeric();
+        yield new RowBlock([Names::of($rows)], true);
+        yield from RowBlock::each($rows->iterateNumeric(), self::ROWS_AT_ONCE);
         $connection->executeStatement('ROLLBACK');
     }
 

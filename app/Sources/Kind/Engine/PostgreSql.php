@@ -22,7 +22,11 @@ final readonly class PostgreSql implements Engine
             'dbname' => $settings->database,
             'user' => $settings->user,
             'password' => $secret ?? '',
-            'driverOptions' => [\PDO::ATTR_TIMEOUT => self::CONNECT_SECONDS],
+            'driverOptions' => [
+                \PDO::ATTR_TIMEOUT => self::CONNECT_SECONDS,
+                // Numbers as the server writes them, to the last digit.
+                \PDO::ATTR_STRINGIFY_FETCHES => true,
+            ],
         ]);
         $connection->executeStatement('SET SESSION CHARACTERISTICS AS TRANSACTION READ ONLY');
         $connection->executeStatement('SET statement_timeout = '. 1000 * self::LONGEST);
@@ -37,10 +41,10 @@ final readonly class PostgreSql implements Engine
         for ($hasNames = false;; $hasNames = true) {
             $rows = $connection->executeQuery('FETCH '.self::ROWS_AT_ONCE.' FROM figures');
             if (!$hasNames) {
-                yield Names::of($rows);
+                yield new RowBlock([Names::of($rows)], true);
             }
             $some = $rows->fetchAllNumeric();
-            yield from $some;
+            yield new RowBlock($some, true);
             if (\count($some) < self::ROWS_AT_ONCE) {
                 break;
             }

@@ -13,6 +13,8 @@ use Doctrine\DBAL\DriverManager;
  */
 final readonly class Sqlite implements Engine
 {
+    private const ROWS_AT_ONCE = 1_000;
+
     public function open(DatabaseSettings $settings, string $address, ?string $secret): Connection
     {
         $connection = DriverManager::getConnection([
@@ -29,8 +31,8 @@ final readonly class Sqlite implements Engine
     {
         $connection->prepare($query);
         $rows = $connection->executeQuery("SELECT * FROM (\n$query\n)", $parameters);
-        yield Names::of($rows);
-        yield from $rows->iterateNumeric();
+        yield new RowBlock([Names::of($rows)], true);
+        yield from RowBlock::each($rows->iterateNumeric(), self::ROWS_AT_ONCE);
     }
 
     public function columns(Connection $connection): iterable
