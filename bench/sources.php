@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * A million rows from the stand-in ledger and from PostgreSQL into a dataset, each a whole process, against the same rows
- * from a CSV file; and an arrival of 1 % changes among them, compared and told by HTTP. Prints milliseconds as JSON.
+ * A million rows from the stand-in ledger and from PostgreSQL into a dataset, each a whole process, against the same
+ * rows from a CSV file; and an arrival of 1 % changes among them, compared and told by HTTP. Prints milliseconds as JSON.
  */
 
 use KeenMargin\Tests\app\Kept;
@@ -26,7 +26,10 @@ copy($ledger->at('/entries.csv'), $csv, $signIn);
 $database->admin->exec('CREATE TABLE entry (day DATE, customer TEXT, amount INT)');
 $copy = new PDO("pgsql:host=127.0.0.1;port=$database->port;dbname=postgres", 'admin');
 $lines = file($csv, \FILE_IGNORE_NEW_LINES) ?: [];
-$copy->pgsqlCopyFromArray('entry', array_map(static fn (string $line): string => strtr($line, [',' => "\t"]), array_slice($lines, 1)));
+$copy->pgsqlCopyFromArray(
+    'entry',
+    array_map(static fn (string $line): string => strtr($line, [',' => "\t"]), array_slice($lines, 1)),
+);
 $database->admin->exec('GRANT SELECT ON entry TO reader');
 unset($lines);
 
@@ -82,7 +85,12 @@ for ($round = 0; $round < 3; ++$round) {
         // Each hundredth amount otherwise.
         $database->admin->exec('UPDATE entry SET amount = -amount WHERE amount % 100 = 7');
         $now = Server::send('GET', "/api/sources/$kept");
-        Server::send('PATCH', "/api/sources/$kept", ['takes' => 'never'], ['If-Match' => (string) $now->header('ETag')]);
+        Server::send(
+            'PATCH',
+            "/api/sources/$kept",
+            ['takes' => 'never'],
+            ['If-Match' => (string) $now->header('ETag')],
+        );
         $times['fetched with 1 % changes'][] = fetchTimed($house, ['keen:fetch', (string) $kept]);
         $arrival = Server::send('GET', "/api/datasets/$id/arrivals?waiting=1")->at('items', 0, 'id');
         assert(is_int($arrival));

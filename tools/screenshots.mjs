@@ -22,17 +22,6 @@ const open = (name) => async (page) => {
     .click()
   await page.waitForSelector('svg.chart')
 }
-const file =
-  (text, name = 'monthly-results.csv') =>
-  (page) =>
-    page.setInputFiles('input[type=file]', {
-      name,
-      mimeType: 'text/csv',
-      buffer: Buffer.from(text),
-    })
-const messy =
-  'Month;Route;Actual;Budget;Memo\nJan 2026;North;121.986,50;119.000,00;\nFeb 2026;North;(1.200);118.400,00;corrected\nMar 2026;North;12x;120.100,00;\nApr 2026;Holm;98.110,25;97.000,00;\nTotal;;218.896,75;454.500,00;\n'
-
 const statement = async (page) => {
   await page.getByRole('link', { name: 'Operating statement', exact: true }).first().click()
   await page.getByLabel('Figures', { exact: true }).waitFor()
@@ -64,25 +53,9 @@ await shoot('settings', '/figures', async (page) => {
   await page.getByRole('link', { name: 'Settings' }).click()
   await page.getByLabel('Choose Fuel').waitFor()
 })
-await shoot('checks', '/figures', async (page) => {
-  await page.getByRole('link', { name: 'Operating result by route', exact: true }).first().click()
-  await page.locator('[data-check=mixed-signs]').getByRole('button', { name: 'See them' }).click()
-  await page
-    .locator('[data-check=mixed-signs]')
-    .getByRole('button', { name: /Jul 2026/ })
-    .first()
-    .click()
-  await page.getByText(/^Lowen, Jul, AC/).waitFor()
-})
 await shoot('reading', '/', (page) => page.setInputFiles('input[type=file]', 'tests/fixtures/figures/two-headers.xlsx'))
-await shoot('reading-refused', '/', file(messy))
 await shoot('charts', '/charts')
 await shoot('chart', '/charts', open('Monthly revenue'))
-await shoot('chart-selected', '/charts', async (page) => {
-  await open('Why the result missed its budget')(page)
-  await page.locator('svg.chart rect[data-key="Crew"][data-role=change]').click({ force: true })
-  await page.getByRole('menuitem', { name: 'Open by route' }).waitFor()
-})
 await shoot('chart-bridge', '/charts', open('Why the result missed its budget'))
 /** One part of a page as a picture. */
 async function part(name, path, selector, act) {
@@ -109,6 +82,14 @@ await sheet.screenshot({ path: 'docs/kinds.png', fullPage: true })
 
 const review = (await (await fetch(`${base}/api/reports?q=Monthly`)).json()).items[0].id
 const settled = (page) => page.getByText('every check holds').waitFor()
+const { items: waiting } = await (await fetch(`${base}/api/datasets/3/arrivals?waiting=1`)).json()
+await shoot('month', '/month', (page) => page.getByText('forecast 1 day late').waitFor())
+await shoot('arrival', `/arrivals/${waiting[0].id}`, (page) => page.getByText('Totals that move').waitFor())
+await shoot('source', '/sources/1', async (page) => {
+  await page.getByRole('button', { name: 'Look at the first rows' }).click()
+  await page.getByLabel('Role of Customer').waitFor()
+  await page.evaluate(() => scrollTo(0, 0))
+})
 await shoot('reports', '/reports', (page) => page.getByText('2 to settle').waitFor())
 await shoot('report', `/reports/${review}`, settled)
 await shoot('report-edited', `/reports/${review}?page=why`, async (page) => {

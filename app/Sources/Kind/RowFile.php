@@ -34,7 +34,7 @@ final class RowFile
         }
     }
 
-    /** The rows as lines, where no cell has to be quoted, as most have not: which is known once they are put together. */
+    /** The rows as lines, where no cell has to be quoted: which is known once they are put together. */
     private static function maybePlain(RowBlock $block): ?string
     {
         if (!$block->areTexts || [] === $block->rows) {

@@ -24,7 +24,7 @@ final class ImportMerge
 
     /** @var array<string, int> */
     private array $ids;
-    /** @var array<int, string>|null packed amounts of all series, where nothing is written; null: they are not loaded */
+    /** @var array<int, string>|null packed amounts of all series, where nothing is written; null: not loaded */
     private ?array $kept = null;
 
     /**
