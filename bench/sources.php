@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * A million rows from the stand-in ledger and from PostgreSQL into a dataset, each a whole process, against the same
- * rows from a CSV file; and an arrival of 1 % changes among them, compared and told by HTTP. Prints milliseconds as JSON.
+ * rows from a CSV file; and an arrival of 1 % changes among them, compared and told by HTTP. Prints milliseconds.
  */
 
 use KeenMargin\Tests\app\Kept;
