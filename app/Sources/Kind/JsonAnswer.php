@@ -10,7 +10,7 @@ use KeenMargin\App\Sources\FetchFailed;
 final class JsonAnswer
 {
     /** Bytes of one answer, which is taken apart in memory; pages are for more. */
-    public const MOST_BYTES = 64_000_000;
+    public const MOST_BYTES = 20_000_000;
     private const DEPTH = 64;
     /** Numbers become texts that begin with this while the answer is taken apart: a float would lose digits. */
     private const NUMBER = "\u{E000}";
