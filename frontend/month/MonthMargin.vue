@@ -91,7 +91,7 @@ const where = computed(() =>
       </p>
     </section>
     <p class="mt-7 flex flex-col items-start gap-1">
-      <button class="link" @click="$emit('history')">How late it was, month by month</button>
+      <button class="link text-left" @click="$emit('history')">How late it was, month by month</button>
       <button class="link" @click="$emit('holidays')">Days off</button>
     </p>
     <SignatureField class="mt-6" />
