@@ -50,21 +50,23 @@ final class Differences
         $this->added += \count($new) - \count($before);
         $this->removed += \count($gone);
         $changes = $new;
+        // Amounts have 18 digits at most: the difference of two fits.
         foreach ($before as $start => $amount) {
-            $changes[$start] = ChangedSum::sum($changes[$start], -$amount);
+            $changes[$start] -= $amount;
         }
         foreach ($gone as $start => $amount) {
             $changes[$start] = -$amount;
         }
         $sums = &$this->changes[$series->measure][$series->scenario->value];
         $cells = &$this->cells[$series->measure][$series->scenario->value];
-        $ofSeries = 0;
         foreach ($changes as $start => $change) {
             $sums[$start] = ChangedSum::sum($sums[$start] ?? 0, $change);
             $cells[$start] = ($cells[$start] ?? 0) + 1;
-            $ofSeries = ChangedSum::sum($ofSeries, $change);
         }
         unset($sums, $cells);
+        // Whole numbers that fit are added at once.
+        $sum = array_sum($changes);
+        $ofSeries = \is_int($sum) ? $sum : array_reduce($changes, ChangedSum::sum(...), 0);
         foreach ($series->members() as $place => $member) {
             $sum = $this->members[$series->measure][$place][$member] ?? new ChangedSum(0, 0);
             $this->members[$series->measure][$place][$member] = $sum->with($ofSeries, $count);
