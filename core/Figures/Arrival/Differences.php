@@ -64,9 +64,7 @@ final class Differences
             $cells[$start] = ($cells[$start] ?? 0) + 1;
         }
         unset($sums, $cells);
-        // Whole numbers that fit are added at once.
-        $sum = array_sum($changes);
-        $ofSeries = \is_int($sum) ? $sum : array_reduce($changes, ChangedSum::sum(...), 0);
+        $ofSeries = array_reduce($changes, ChangedSum::sum(...), 0);
         foreach ($series->members() as $place => $member) {
             $sum = $this->members[$series->measure][$place][$member] ?? new ChangedSum(0, 0);
             $this->members[$series->measure][$place][$member] = $sum->with($ofSeries, $count);
