@@ -36,15 +36,28 @@ const { value: stale, problem } = useLoad(
 <template>
   <DialogSheet :title="`Close ${month.label}`" width="max-w-xl" @close="$emit('close')">
     <p class="mb-2 text-quiet">The books of what is ticked are closed through {{ month.label }}.</p>
-    <fieldset class="max-h-[38vh] overflow-y-auto border-y border-hairline py-2">
-      <legend class="sr-only">Datasets</legend>
+    <p v-if="movable.length > 1" class="mb-1 flex gap-3">
+      <button type="button" class="link" @click="chosen = movable.map((one) => one.id)">Tick all</button>
+      <button type="button" class="link" @click="chosen = []">Tick none</button>
+    </p>
+    <div
+      class="max-h-[34vh] shrink-0 overflow-y-auto border-y border-hairline py-2"
+      role="group"
+      aria-label="Datasets"
+      tabindex="0"
+    >
       <label v-for="one in movable" :key="one.id" class="flex items-baseline gap-2.5 py-0.5">
         <input v-model="chosen" type="checkbox" class="accent-accent" :value="one.id" />
         <span class="min-w-0 flex-1 break-words">{{ one.name }}</span>
         <span class="text-[12px] text-quiet">{{ one.says }}</span>
       </label>
-    </fieldset>
-    <section class="my-3" aria-label="What would be said wrongly" aria-live="polite">
+    </div>
+    <section
+      class="my-3 max-h-[24vh] shrink-0 overflow-y-auto"
+      aria-label="What would be said wrongly"
+      aria-live="polite"
+      tabindex="0"
+    >
       <p v-if="problem" class="text-unfavourable-text">{{ problem }}</p>
       <p v-else-if="!stale" class="text-quiet">Looking through the reports…</p>
       <p v-else-if="!stale.length" class="flex gap-2">
