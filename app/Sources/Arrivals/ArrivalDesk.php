@@ -49,7 +49,7 @@ final readonly class ArrivalDesk
     {
         $digest = (string) hash_file(KeptFiles::DIGEST, $fetched->path);
         $scope = hash('sha256', $fetched->scope);
-        $before = $this->maybeLatest($source, $scope);
+        $before = $this->maybeSameThatWaits($source, $digest) ?? $this->maybeLatest($source, $scope);
         if ($fetched->isWithoutRows()) {
             return new Received(FetchOutcome::NothingNew, 'It has no figures of what was asked for yet.');
         }
@@ -290,6 +290,14 @@ final readonly class ArrivalDesk
         $copy->source = $source;
 
         return $copy;
+    }
+
+    /** The same bytes, whatever was asked for: an address may have changed without its answer. */
+    private function maybeSameThatWaits(SourceRecord $source, string $digest): ?ArrivalRecord
+    {
+        return $this->manager
+            ->getRepository(ArrivalRecord::class)
+            ->findOneBy(['source' => $source, 'digest' => $digest, 'state' => ArrivalRecord::WAITS]);
     }
 
     private function maybeLatest(SourceRecord $source, string $scope): ?ArrivalRecord
