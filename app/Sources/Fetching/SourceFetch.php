@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use KeenMargin\App\Security\SealedSecrets;
 use KeenMargin\App\Security\SecretLost;
 use KeenMargin\App\Sources\Arrivals\ArrivalDesk;
+use KeenMargin\App\Sources\Arrivals\ChangedSince;
 use KeenMargin\App\Sources\Arrivals\FetchOutcome;
 use KeenMargin\App\Sources\FetchFailed;
 use KeenMargin\App\Sources\Kind\Due;
@@ -22,6 +23,7 @@ use KeenMargin\App\Storage\Record\SourceRecord;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 use Psr\Clock\ClockInterface;
 
 /** Fetches a source: at most once at the same time, whoever asks for it. */
@@ -51,6 +53,10 @@ final readonly class SourceFetch
         if (null === $source || null !== $source->dataset->deletedAt || ($onlyIfDue && !$this->isDue($source))) {
             return FetchOutcome::NotNow;
         }
+        if ($onlyIfDue) {
+            $this->postpone($id);
+            $source = $this->manager->find(SourceRecord::class, $id) ?? $source;
+        }
         $folder = FetchFolder::make();
         try {
             return $this->fetch($source, $folder);
@@ -74,7 +80,7 @@ final readonly class SourceFetch
                 ),
             );
             $outcome = null === $fetched ? null : $this->desk->receive($source, $fetched, $due);
-        } catch (FetchFailed|NotAllowed|NotAccepted|SecretLost|NotWritten $e) {
+        } catch (FetchFailed|NotAllowed|NotAccepted|SecretLost|NotWritten|RefusedFigures|ChangedSince $e) {
             $this->settleFailure((int) $source->id, $e->getMessage());
 
             return FetchOutcome::Failed;
@@ -144,6 +150,15 @@ final readonly class SourceFetch
         return Schedule::read(Given::kept($source->schedule))
             ->maybeNext($now, $this->holidays->workingDays())
             ?->setTimezone($now->getTimezone());
+    }
+
+    /** A fetch that is killed, or fails in a way that nobody thought of, is not begun again at once. */
+    private function postpone(int $id): void
+    {
+        $this->turn->take(function () use ($id): void {
+            $source = $this->manager->find(SourceRecord::class, $id);
+            null === $source || ($source->dueAt = Pauses::maybeAgain(1, $this->clock->now()));
+        });
     }
 
     private function settle(int $id, ?Fetched $fetched, string $says): void
