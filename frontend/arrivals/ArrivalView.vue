@@ -36,6 +36,10 @@ watch(arrival, (own) => own && (document.title = `${own.name} – Keen Margin`),
 const withoutPeriods = ref<string[]>([])
 const withoutMembers = ref<string[]>([])
 const memberKey = (breakdown: string, member: string) => `${breakdown}\n${member}`
+/** Only the members that change most are listed: where there are more, none can be left out without the others. */
+const MOST_LISTED = 100
+const isWhole = (breakdown: string) =>
+  (told.value?.members ?? []).filter((one) => one.breakdown === breakdown).length < MOST_LISTED
 const isPartly = computed(() => withoutPeriods.value.length + withoutMembers.value.length > 0)
 const taken = computed(() => {
   const { periods = [], members = [], breakdowns = [] } = told.value ?? {}
@@ -113,7 +117,7 @@ const refuse = (reason: string) =>
             class="mb-8"
             :breakdown="breakdown"
             :members="told.members"
-            :can-pick="canDecide"
+            :can-pick="canDecide && isWhole(breakdown)"
           />
           <ChangedAmounts :told="told" :page="page" @turn="page += $event" />
         </template>
