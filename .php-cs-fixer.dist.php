@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 return (new PhpCsFixer\Config())
+    ->registerCustomFixers([new KeenMargin\Tools\format\JoinedLinesFixer()])
     ->setRiskyAllowed(true)
     ->setCacheFile(__DIR__.'/var/php-cs-fixer.cache')
     ->setRules([
@@ -13,6 +14,8 @@ return (new PhpCsFixer\Config())
         'phpdoc_align' => ['align' => 'left'],
         'concat_space' => ['spacing' => 'none'],
         'single_line_throw' => false,
+        'single_line_empty_body' => true,
+        'KeenMargin/joined_lines' => true,
     ])
     ->setFinder(
         PhpCsFixer\Finder::create()

@@ -6,19 +6,19 @@ const rows = readFileSync(new URL('../demo/net-revenue.csv', import.meta.url), '
   .trim()
   .split('\n')
   .slice(1)
-  .map((line) => line.split(','))
+  .map(line => line.split(','))
 const months = Array.from({ length: 12 }, (_, i) => `2026-${String(i + 1).padStart(2, '0')}`)
 const sum = (month, column) =>
-  rows.filter((row) => row[0] === month).reduce((total, row) => total + Number(row[column] || 0), 0)
+  rows.filter(row => row[0] === month).reduce((total, row) => total + Number(row[column] || 0), 0)
 
 export function draw() {
   const actual = months.map((month, i) => (i < 8 ? sum(month, 2) : null))
   const forecast = months.map((month, i) => (i < 8 ? null : sum(month, 4)))
-  const budget = months.map((month) => sum(month, 3))
+  const budget = months.map(month => sum(month, 3))
   const variance = months.map((_, i) => (actual[i] ?? forecast[i]) - budget[i])
   const chart = echarts.init(null, null, { renderer: 'svg', ssr: true, width: 880, height: 560 })
   const label = { show: true, position: 'top' }
-  const colour = (item) => (item.value < 0 ? '#B8370F' : '#1F9E8F')
+  const colour = item => (item.value < 0 ? '#B8370F' : '#1F9E8F')
   chart.setOption({
     animation: false,
     grid: [
@@ -26,8 +26,8 @@ export function draw() {
       { top: 140, height: 60 },
       { top: 240, height: 280 },
     ],
-    xAxis: [0, 1, 2].map((gridIndex) => ({ type: 'category', data: months, gridIndex })),
-    yAxis: [0, 1, 2].map((gridIndex) => ({ type: 'value', gridIndex, show: false })),
+    xAxis: [0, 1, 2].map(gridIndex => ({ type: 'category', data: months, gridIndex })),
+    yAxis: [0, 1, 2].map(gridIndex => ({ type: 'value', gridIndex, show: false })),
     series: [
       {
         type: 'bar',

@@ -9,25 +9,25 @@ const value = months.map((_, i) => Math.round(600000 + 300000 * Math.sin(i / 2))
 const budget = value.map((v, i) => Math.round(v * (1 + ((i * 7) % 11) / 100 - 0.05)))
 const variance = value.map((v, i) => v - budget[i])
 const label = { show: true, position: 'top' }
-const colour = (item) => (item.value < 0 ? '#B8370F' : '#1F9E8F')
+const colour = item => (item.value < 0 ? '#B8370F' : '#1F9E8F')
 const bar = (data, grid, more = {}) => ({ type: 'bar', xAxisIndex: grid, yAxisIndex: grid, data, ...more })
 const line = (data, grid, more = {}) => ({ type: 'line', xAxisIndex: grid, yAxisIndex: grid, data, ...more })
 const percent = variance.map((v, i) => (100 * v) / budget[i])
 
 /** Floating bars by the usual way of a general chart: an invisible base, rises and falls stacked on it. */
-const floating = (steps) => {
+const floating = steps => {
   const running = steps.reduce((all, one) => [...all, all.at(-1) + one], [2_000_000])
   const base = steps.map((one, i) => Math.min(running[i], running[i + 1]))
   const hidden = { itemStyle: { color: 'transparent' } }
   return [
     bar(base, 0, { stack: 'all', ...hidden }),
     bar(
-      steps.map((one) => Math.max(0, one)),
+      steps.map(one => Math.max(0, one)),
       0,
       { stack: 'all', label, itemStyle: { color: '#1F9E8F' } },
     ),
     bar(
-      steps.map((one) => Math.max(0, -one)),
+      steps.map(one => Math.max(0, -one)),
       0,
       { stack: 'all', label, itemStyle: { color: '#B8370F' } },
     ),
@@ -42,7 +42,7 @@ const pictures = {
     [
       ...['#C6C0B4', '#D6D1C7', '#E4E0D8'].map((color, i) =>
         bar(
-          budget.map((one) => one * [0.85, 0.1, 0.15][i]),
+          budget.map(one => one * [0.85, 0.1, 0.15][i]),
           0,
           { stack: 'bands', barWidth: 24, itemStyle: { color } },
         ),

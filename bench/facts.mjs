@@ -4,38 +4,34 @@ import { at, sender } from './http.mjs'
 const base = process.argv[2]
 const send = sender(base)
 const datasets = (await send('GET', '/api/datasets')).items
-const find = (name) => datasets.find((one) => one.name === name)
-const customer = (i) => `Customer ${String(i).padStart(5, '0')} of the Brackwater archipelago`
+const find = name => datasets.find(one => one.name === name)
+const customer = i => `Customer ${String(i).padStart(5, '0')} of the Brackwater archipelago`
 const some = Array.from({ length: 25 }, (_, i) => customer(1 + i * 190))
 
 const question = (by, where) => ({
   recipe: { keenMargin: 1, question: { against: ['BU'], by, where }, kind: 'variance-tiers' },
 })
 const bridge = {
-  recipe: {
-    keenMargin: 1,
-    question: { by: 'Customer', bridge: { from: 'BU', to: 'AC' }, top: 15 },
-    kind: 'bridge',
-  },
+  recipe: { keenMargin: 1, question: { by: 'Customer', bridge: { from: 'BU', to: 'AC' }, top: 15 }, kind: 'bridge' },
 }
-const table = (where) => ({ by: 'Customer', year: '2026', order: 'largest first', where })
+const table = where => ({ by: 'Customer', year: '2026', order: 'largest first', where })
 const asked = {
-  'by month': (id) => ['POST', `/api/datasets/${id}/drawings`, question('month')],
-  'by month, some customers': (id) => [
+  'by month': id => ['POST', `/api/datasets/${id}/drawings`, question('month')],
+  'by month, some customers': id => [
     'POST',
     `/api/datasets/${id}/drawings`,
     question('month', [{ field: 'Customer', in: some }]),
   ],
-  'by month, all but one': (id) => [
+  'by month, all but one': id => [
     'POST',
     `/api/datasets/${id}/drawings`,
     question('quarter', [{ field: 'Customer', notIn: [customer(7)] }]),
   ],
-  'by customer, the 20 largest drawn': (id) => ['POST', `/api/datasets/${id}/drawings`, question('Customer')],
-  'from budget to actual by customer, gathered to 15 steps': (id) => ['POST', `/api/datasets/${id}/drawings`, bridge],
-  'which breakdown explains it': (id) => ['POST', `/api/datasets/${id}/explanations`, question('month')],
-  'by customer': (id) => ['POST', `/api/datasets/${id}/tables`, table()],
-  'by customer, one route': (id) => ['POST', `/api/datasets/${id}/tables`, table([{ field: 'Route', in: ['North'] }])],
+  'by customer, the 20 largest drawn': id => ['POST', `/api/datasets/${id}/drawings`, question('Customer')],
+  'from budget to actual by customer, gathered to 15 steps': id => ['POST', `/api/datasets/${id}/drawings`, bridge],
+  'which breakdown explains it': id => ['POST', `/api/datasets/${id}/explanations`, question('month')],
+  'by customer': id => ['POST', `/api/datasets/${id}/tables`, table()],
+  'by customer, one route': id => ['POST', `/api/datasets/${id}/tables`, table([{ field: 'Route', in: ['North'] }])],
 }
 const spent = {}
 for (let round = 0; round < 60; round++)

@@ -10,7 +10,7 @@ const send = async (base, method, path, body) => {
 }
 
 /** Asks one server; what it refuses ends the bench. */
-export const sender = (base) => (method, path, body) => send(base, method, path, body)
+export const sender = base => (method, path, body) => send(base, method, path, body)
 
 /** The value that this share of a list is below. */
 export const at = (list, share) => list.sort((a, b) => a - b)[Math.floor(list.length * share)]

@@ -96,10 +96,7 @@ foreach (['book' => 'book.xlsx', 'million' => 'million.csv', 'quoted' => 'quoted
         [$times[$name][], $sizes[$name]] = timed(['./keen', 'import', "$name $i", "$folder/$file", '--new'], $data);
         if ('book' !== $name) {
             [$times['million' === $name ? 'shell' : 'shell quoted'][]] = timed([
-                'sqlite3',
-                "$folder/shell.sqlite",
-                '.mode csv',
-                ".import $folder/$file t$i",
+                'sqlite3', "$folder/shell.sqlite", '.mode csv', ".import $folder/$file t$i",
             ]);
             @unlink("$folder/shell.sqlite");
         }

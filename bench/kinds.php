@@ -66,10 +66,7 @@ $asked = [
             'bands' => ['percentOfTarget' => ['85', '95', '110']],
         ],
     ],
-    'thermometer' => [
-        $read('reserve.csv'),
-        ['goal' => '2000000', 'span' => ['from' => '2024-01', 'to' => '2027-12']],
-    ],
+    'thermometer' => [$read('reserve.csv'), ['goal' => '2000000', 'span' => ['from' => '2024-01', 'to' => '2027-12']]],
     'progress' => [$revenue, ['by' => 'Route', 'goal' => ['scenario' => 'BU'], 'span' => $span]],
     'comparison-table' => [$revenue, ['by' => 'Route', 'against' => ['BU'], 'span' => $span]],
     'build-up' => [$revenue, ['span' => $span, 'forecast' => 'FC', 'subtotals' => 'quarter']],
@@ -86,8 +83,7 @@ $svg = new SvgRenderer();
 $kinds = ChartKinds::all();
 [$figures, $question] = $asked[$argv[1] ?? ''] ?? exit("Give a kind.\n");
 $recipe = RecipeReader::json(
-    json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $argv[1]], \JSON_THROW_ON_ERROR),
-    $kinds,
+    json_encode(['keenMargin' => 1, 'question' => $question, 'kind' => $argv[1]], \JSON_THROW_ON_ERROR), $kinds,
 );
 $spent = [];
 for ($i = 0; $i < 1200; ++$i) {

@@ -4,18 +4,16 @@ import { at, sender } from './http.mjs'
 const SECONDS = 12
 const base = process.argv[2]
 const send = sender(base)
-const { id } = (await send('GET', '/api/datasets')).items.find((one) => one.name === 'million 0')
+const { id } = (await send('GET', '/api/datasets')).items.find(one => one.name === 'million 0')
 const dataset = await send('GET', `/api/datasets/${id}`)
 const measure = dataset.measures[0].name
 const [customer, ...others] = dataset.breakdowns
-const where = Object.fromEntries(others.map((one) => [one.name, one.members[0]]))
+const where = Object.fromEntries(others.map(one => [one.name, one.members[0]]))
 const period = dataset.periodList.at(-1)?.key ?? dataset.closing
-const drawing = {
-  recipe: { keenMargin: 1, question: { against: ['BU'], by: 'month' }, kind: 'variance-tiers' },
-}
+const drawing = { recipe: { keenMargin: 1, question: { against: ['BU'], by: 'month' }, kind: 'variance-tiers' } }
 let count = 0
 const does = {
-  edit: (user) => [
+  edit: user => [
     'POST',
     `/api/datasets/${id}/edits`,
     {
@@ -36,13 +34,13 @@ async function crowd(users, of, pause = 0) {
   const spent = {}
   let errors = 0
   const until = performance.now() + 1000 * SECONDS
-  const one = async (user) => {
+  const one = async user => {
     for (let i = 0; performance.now() < until; i++) {
       const what = of(user, i)
       const start = performance.now()
       await send(...does[what](user)).catch(() => errors++)
       ;(spent[what] ??= []).push(performance.now() - start)
-      if (pause) await new Promise((resolve) => setTimeout(resolve, pause * (0.5 + Math.random())))
+      if (pause) await new Promise(resolve => setTimeout(resolve, pause * (0.5 + Math.random())))
     }
   }
   await Promise.all(Array.from({ length: users }, (_, user) => one(user)))

@@ -13,7 +13,7 @@ async function chart(customers) {
   const rows = ['Month,Customer,Actual,Budget,Prior year']
   for (let customer = 1; customer <= customers; customer++)
     for (let month = 1; month <= 12; month++) {
-      const amount = (prime) => 100 + ((customer * prime + month * 7919) % 89_900)
+      const amount = prime => 100 + ((customer * prime + month * 7919) % 89_900)
       const name = `Customer ${String(customer).padStart(4, '0')}`
       rows.push(`2026-${String(month).padStart(2, '0')},${name},${amount(7907)},${amount(6131)},${amount(5651)}`)
     }
@@ -22,7 +22,7 @@ async function chart(customers) {
   let dataset
   for (let i = 0; i < 100 && !dataset; i++) {
     const { items } = await (await page.request.get(`${base}/api/datasets?size=100`)).json()
-    dataset = items.find((one) => one.name === `${customers} customers`)?.id
+    dataset = items.find(one => one.name === `${customers} customers`)?.id
     if (!dataset) await page.waitForTimeout(200)
   }
   const columns = ['AC', 'BU', 'ΔBU', 'ΔBU %', 'share', 'trend']
@@ -37,7 +37,7 @@ const painted = []
 for (let i = 0; i < 22; i++) {
   await page.getByRole('button', { name: /^Sorted:/ }).click()
   await page.evaluate(() => {
-    window.painted = new Promise((resolve) => {
+    window.painted = new Promise(resolve => {
       let clicked = 0
       window.addEventListener('pointerup', () => (clicked = performance.now()), { capture: true })
       const watch = new MutationObserver(() => {
@@ -61,12 +61,12 @@ const opened = performance.now() - begun
 const sent = await page.evaluate(() =>
   performance
     .getEntriesByType('resource')
-    .filter((one) => one.name.endsWith('/drawings'))
+    .filter(one => one.name.endsWith('/drawings'))
     .reduce((sum, one) => sum + one.transferSize, 0),
 )
 await page.waitForTimeout(3000)
 const frames = await page.evaluate(async () => {
-  const isScrolled = (one) =>
+  const isScrolled = one =>
     one.scrollHeight > one.clientHeight + 50 && ['auto', 'scroll'].includes(getComputedStyle(one).overflowY)
   let room = document.querySelector('svg.chart')
   while (room && !isScrolled(room)) room = room.parentElement
@@ -75,7 +75,7 @@ const frames = await page.evaluate(async () => {
   let last = performance.now()
   for (let i = 0; i < 300; i++) {
     room.scrollBy(0, 66)
-    await new Promise((resolve) => requestAnimationFrame(resolve))
+    await new Promise(resolve => requestAnimationFrame(resolve))
     const now = performance.now()
     times.push(now - last)
     last = now

@@ -22,7 +22,7 @@ for (const [name, url] of [
 ]) {
   const visitor = await (await browser.newContext()).newPage()
   const files = []
-  visitor.on('response', (response) => response.url().endsWith('.js') && files.push(response))
+  visitor.on('response', response => response.url().endsWith('.js') && files.push(response))
   await visitor.goto(url)
   await visitor.waitForLoadState('networkidle')
   views[name] = 0
@@ -36,7 +36,7 @@ const marks = await page.locator('svg.chart rect[data-role=value]').all()
 for (let i = 0; i < 110; i++) {
   const box = await marks[(i * 5) % marks.length].boundingBox()
   await page.evaluate(() => {
-    window.hovered = new Promise((resolve) => {
+    window.hovered = new Promise(resolve => {
       let moved = 0
       window.addEventListener('pointermove', () => (moved ||= performance.now()), { capture: true })
       const watch = new MutationObserver(() => {
@@ -63,7 +63,7 @@ async function times(rounds, warm, act) {
   const spent = []
   for (let i = 0; i < rounds; i++) {
     await page.evaluate(() => {
-      window.painted = new Promise((resolve) => {
+      window.painted = new Promise(resolve => {
         let clicked = 0
         window.addEventListener('pointerup', () => (clicked = performance.now()), { capture: true })
         const chart = document.querySelector('svg.chart')
@@ -82,19 +82,19 @@ async function times(rounds, warm, act) {
   }
   return spent.sort((a, b) => a - b)
 }
-const middle = (spent) => spent[Math.floor(spent.length / 2)]
-const late = (spent) => spent[Math.ceil(spent.length * 0.95) - 1]
+const middle = spent => spent[Math.floor(spent.length / 2)]
+const late = spent => spent[Math.ceil(spent.length * 0.95) - 1]
 
 await page.getByRole('button', { name: /^Rows:/ }).click()
-const grains = await times(60, 10, (i) =>
+const grains = await times(60, 10, i =>
   page.getByRole('radio', { name: ['quarter', 'month', 'half-year', 'year'][i % 4], exact: true }).click(),
 )
 await page.keyboard.press('Escape')
 const kinds = []
-const choose = (name) =>
+const choose = name =>
   page.getByRole('radiogroup', { name: 'Drawn as' }).getByRole('radio', { name, exact: true }).click()
 for (const kind of ['Nested columns', 'Target marks', 'Gap line', 'Hat graph']) {
-  const spent = await times(44, 4, (i) => choose(i % 2 ? 'Variance tiers' : kind))
+  const spent = await times(44, 4, i => choose(i % 2 ? 'Variance tiers' : kind))
   kinds.push({ kind, median: middle(spent), p95: late(spent) })
 }
 await page.goto(`${base}/charts`)
@@ -103,7 +103,7 @@ await page
   .first()
   .click()
 await page.waitForSelector('svg.chart')
-const spent = await times(44, 4, (i) => choose(i % 2 ? 'Capacity fill' : 'Variance tiers'))
+const spent = await times(44, 4, i => choose(i % 2 ? 'Capacity fill' : 'Variance tiers'))
 kinds.push({ kind: 'Capacity fill', median: middle(spent), p95: late(spent) })
 await browser.close()
 const hover = { median: middle(hovers), p95: late(hovers) }

@@ -33,7 +33,7 @@ const asks = [
   ['target-marks', { by: 'month', against: ['BU'] }],
   ['comparison-table', { by: 'Region', against: ['BU', 'PY'] }],
 ]
-const chart = (i) => {
+const chart = i => {
   const [kind, question] = asks[i % asks.length]
   const where = i % 2 ? undefined : [{ field: 'Region', in: [regions[(i * 5) % 12], regions[(i * 7 + 1) % 12]] }]
   return {
@@ -43,7 +43,7 @@ const chart = (i) => {
   }
 }
 /** Pages of so many charts, three in a row. */
-const pages = (sizes) => {
+const pages = sizes => {
   let next = 0
   return sizes.map((size, p) => ({
     id: `p${p}`,
@@ -75,12 +75,12 @@ async function times(rounds, warm, act) {
   const spent = []
   for (let i = 0; i < rounds; i++) {
     await page.evaluate(() => {
-      window.painted = new Promise((resolve) => {
+      window.painted = new Promise(resolve => {
         let clicked = 0
         window.addEventListener('pointerup', () => (clicked = performance.now()), { capture: true, once: true })
         const sheet = document.querySelector('article')
-        const look = (of) =>
-          of.getAttribute('aria-label') + [...of.querySelectorAll('[data-role=title]')].map((one) => one.textContent)
+        const look = of =>
+          of.getAttribute('aria-label') + [...of.querySelectorAll('[data-role=title]')].map(one => one.textContent)
         const before = look(sheet)
         const watch = new MutationObserver(() => {
           const now = document.querySelector('article')
@@ -98,7 +98,7 @@ async function times(rounds, warm, act) {
   }
   return { median: at(spent, 0.5), p95: at(spent, 0.95) }
 }
-const painted = await times(34, 4, (i) =>
+const painted = await times(34, 4, i =>
   page
     .locator(`[data-page]`)
     .nth((i + 1) % 2)
@@ -108,7 +108,7 @@ await page.locator('[data-page]').first().click()
 await page.waitForTimeout(500)
 const slot = page.getByRole('group', { name: 'What the page is about' }).getByRole('button', { name: /^Filter:/ })
 await slot.click()
-const about = await times(34, 4, (i) => page.getByRole('checkbox', { name: regions[i % 2], exact: true }).click())
+const about = await times(34, 4, i => page.getByRole('checkbox', { name: regions[i % 2], exact: true }).click())
 await browser.close()
 
 const hundred = await make(
@@ -121,7 +121,7 @@ writeFileSync(
   JSON.stringify(await send('GET', `/api/reports/${hundred.id}/document`)),
 )
 writeFileSync('var/bench-report-figures.csv', lines.join('\n'))
-const took = async (path) => {
+const took = async path => {
   const start = performance.now()
   let answer = await fetch(base + path)
   if (answer.status === 202) {
@@ -129,7 +129,7 @@ const took = async (path) => {
     for (;;) {
       const now = await (await fetch(`${base}/api/jobs/${job.id}`)).json()
       if (now.status !== null && now.status !== undefined) break
-      await new Promise((resolve) => setTimeout(resolve, 50))
+      await new Promise(resolve => setTimeout(resolve, 50))
     }
   } else await answer.arrayBuffer()
   return performance.now() - start

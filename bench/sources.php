@@ -86,10 +86,7 @@ for ($round = 0; $round < 3; ++$round) {
         $database->admin->exec('UPDATE entry SET amount = -amount WHERE amount % 100 = 7');
         $now = Server::send('GET', "/api/sources/$kept");
         Server::send(
-            'PATCH',
-            "/api/sources/$kept",
-            ['takes' => 'never'],
-            ['If-Match' => (string) $now->header('ETag')],
+            'PATCH', "/api/sources/$kept", ['takes' => 'never'], ['If-Match' => (string) $now->header('ETag')],
         );
         $times['fetched with 1 % changes'][] = fetchTimed($house, ['keen:fetch', (string) $kept]);
         $arrival = Server::send('GET', "/api/datasets/$id/arrivals?waiting=1")->at('items', 0, 'id');

@@ -11,7 +11,7 @@ const months = Array.from(
   { length: 36 },
   (_, i) => `${2024 + Math.floor(i / 12)}-${String((i % 12) + 1).padStart(2, '0')}`,
 )
-const member = (i) => `Customer ${String(i).padStart(4, '0')}`
+const member = i => `Customer ${String(i).padStart(4, '0')}`
 const lines = Array.from({ length: MEMBERS }, (_, i) =>
   [member(i), ...months.map((_, j) => ((i * 7919 + j * 104729) % 90000) + 10000)].join('\t'),
 )
@@ -42,8 +42,8 @@ const browser = await playwright.launch(chromium)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 /** From the release of the button to the frame in which amounts of this period stand. */
 const painted = async (click, period) => {
-  await page.evaluate((label) => {
-    window.painted = new Promise((resolve) => {
+  await page.evaluate(label => {
+    window.painted = new Promise(resolve => {
       let clicked = 0
       window.addEventListener('pointerup', () => (clicked = performance.now()), { capture: true, once: true })
       const isThere = () => document.querySelector(`[role=gridcell][aria-label^="Customer 0000, ${label}:"]`)
@@ -72,7 +72,7 @@ for (let i = 0; i < 14; i++) {
   widened.push(all)
 }
 await browser.close()
-const told = (list) => ({ median: at(list, 0.5), p95: at(list, 0.95) })
+const told = list => ({ median: at(list, 0.5), p95: at(list, 0.95) })
 console.log(
   JSON.stringify({
     edits: told(edits),

@@ -197,12 +197,10 @@ foreach ($lines as $month => $scenarios) {
 
             return null === $own
                 ? ''
-                : array_sum(
-                    array_map(
-                        static fn (string $line): int => in_array($line, $income, true) ? $own[$line] : -$own[$line],
-                        array_keys($own),
-                    ),
-                );
+                : array_sum(array_map(
+                    static fn (string $line): int => in_array($line, $income, true) ? $own[$line] : -$own[$line],
+                    array_keys($own),
+                ));
         }, SCENARIOS);
         $result[] = [name($month), $route, ...$amounts];
     }
@@ -231,14 +229,7 @@ for ($month = FIRST; $month <= CLOSED; ++$month) {
         $sailed = $sailings[$month]['Actual'][$route];
         $offered = $sailed * ('Large vessel' === $class ? 420 : 190);
         $use = min(0.985, (0.44 + 0.36 * SEASON[$month % 12]) * ('Outer' === $route ? 0.7 : 1.0) * wobble(0.06));
-        $deck[] = [
-            name($month),
-            $route,
-            $class,
-            $offered,
-            (int) round($offered * $use),
-            (int) round($offered * 0.85),
-        ];
+        $deck[] = [name($month), $route, $class, $offered, (int) round($offered * $use), (int) round($offered * 0.85)];
         $winter = in_array($month % 12, [0, 1, 10, 11], true);
         $cancelled =
             (int) round($perMonth * ($winter ? 0.031 : 0.008) * wobble(0.5)) +
@@ -246,12 +237,7 @@ for ($month = FIRST; $month <= CLOSED; ++$month) {
         $late = (int) round($sailed * ($winter ? 0.11 : 0.055) * (0.6 + $miles / 30) * wobble(0.4));
         $punctuality[] = [name($month), 'Actual', $route, $sailed - $late, $sailed, $cancelled];
         $punctuality[] = [
-            name($month),
-            'Target',
-            $route,
-            (int) round($sailed * 0.94),
-            $sailed,
-            (int) round($perMonth * 0.012),
+            name($month), 'Target', $route, (int) round($sailed * 0.94), $sailed, (int) round($perMonth * 0.012),
         ];
     }
 }
@@ -307,8 +293,7 @@ const GOALS = [
     'Safety training' => [[6, 6, 5, 7, 6, 4, 5, 7], [5, 5, 5, 5, 4, 3, 3, 4, 4, 4, 4, 4]],
     'Hull surveys' => [[1, 1, 1, 1, 0, 0, 1, 1], [1, 1, 1, 1, 1, 0, 0, 1, 1, 1, 1, 1]],
     'Season passes' => [
-        [210, 380, 690, 940, 1_120, 880, 720, 460],
-        [200, 350, 600, 800, 950, 800, 600, 300, 200, 100, 60, 40],
+        [210, 380, 690, 940, 1_120, 880, 720, 460], [200, 350, 600, 800, 950, 800, 600, 300, 200, 100, 60, 40],
     ],
     'Berth repairs' => [[0, 0, 1, 0, 0, 0, 1, 0], [0, 0, 1, 1, 1, 1, 0, 0, 1, 1, 1, 1]],
     'Quiet engines' => [[0, 0, 0, 1, 0, 0, 0, 1], [0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1]],

@@ -14,8 +14,7 @@ const { isSearching, showsKeys } = useSheets()
 
 <template>
   <RouterView
-    :key="route.name === 'question' ? `question-${route.query.dataset}-${route.query.note ?? ''}` : route.path"
-  />
+    :key="route.name === 'question' ? `question-${route.query.dataset}-${route.query.note ?? ''}` : route.path" />
   <KeysSheet v-if="showsKeys" @close="showsKeys = false" />
   <SearchSheet v-if="isSearching" />
   <JobLines />

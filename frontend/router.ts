@@ -29,11 +29,7 @@ export const router = createRouter({
       component: () => import('./reports/issued/IssuedView.vue'),
     },
     { path: '/month/:period(\\d{4}-\\d{2})?', name: 'month', component: () => import('./month/MonthView.vue') },
-    {
-      path: '/figures/:id(\\d+)/sources/new',
-      name: 'new-source',
-      component: () => import('./sources/SourceView.vue'),
-    },
+    { path: '/figures/:id(\\d+)/sources/new', name: 'new-source', component: () => import('./sources/SourceView.vue') },
     { path: '/sources/:source(\\d+)', name: 'source', component: () => import('./sources/SourceView.vue') },
     { path: '/arrivals/:id(\\d+)', name: 'arrival', component: () => import('./arrivals/ArrivalView.vue') },
     { path: '/:rest(.*)', name: 'nothing', component: () => import('./shared/NothingHere.vue') },

@@ -51,9 +51,7 @@ final class RoomsTest extends TestCase
             // What kinds of source ask is the SQL of others' databases.
             if (!str_starts_with($file, 'app/Storage/') && !str_starts_with($file, 'app/Sources/Kind/')) {
                 self::assertDoesNotMatchRegularExpression(
-                    "/['\"](SELECT|INSERT INTO|UPDATE|DELETE FROM|WITH RECURSIVE)\\s/",
-                    $code,
-                    $file,
+                    "/['\"](SELECT|INSERT INTO|UPDATE|DELETE FROM|WITH RECURSIVE)\\s/", $code, $file,
                 );
             }
         }

@@ -19,6 +19,5 @@ final readonly class ContactCase
         public string $case,
         public ?Drawing $drawing,
         public string $refusal,
-    ) {
-    }
+    ) {}
 }

@@ -26,10 +26,8 @@ final class ContactSheet
 {
     private const ROUTES = ['North', 'Holm', 'Outer', 'Sound'];
     private const LONG = [
-        'Northern archipelago with all of its landing stages, summer service and freight',
-        'Holm and the two skerries',
-        'The outer islands as far as the lighthouse, weather permitting, once every day',
-        'Sound',
+        'Northern archipelago with all of its landing stages, summer service and freight', 'Holm and the two skerries',
+        'The outer islands as far as the lighthouse, weather permitting, once every day', 'Sound',
     ];
     private const BASIC = ['measure' => 'Used', 'forecast' => 'FC', 'flag' => ['percent' => '8']];
     private const BY_ROUTE = ['by' => 'Route', 'span' => 'year to date'];
@@ -159,10 +157,7 @@ final class ContactSheet
         );
 
         return new FactTable(
-            With::of($dataset, ['breakdowns' => $breakdowns]),
-            $table->series,
-            $table->packed,
-            $table->sums([], []),
+            With::of($dataset, ['breakdowns' => $breakdowns]), $table->series, $table->packed, $table->sums([], []),
         );
     }
 

@@ -18,8 +18,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 $noto = "$debian/usr/share/fonts/truetype/noto";
 if (!is_dir($noto) || !is_dir("$emoji/files")) {
     fwrite(
-        \STDERR,
-        "Give the root of the unpacked Debian packages and the unpacked folder of @fontsource/noto-emoji.\n",
+        \STDERR, "Give the root of the unpacked Debian packages and the unpacked folder of @fontsource/noto-emoji.\n",
     );
     exit(2);
 }

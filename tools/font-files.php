@@ -39,9 +39,7 @@ function fontGlyphs(array $tables): array
         if (12 === $word($at)) {
             for ($group = 0; $group < $long($at + 12); ++$group) {
                 [$start, $end, $first] = [
-                    $long($at + 16 + 12 * $group),
-                    $long($at + 20 + 12 * $group),
-                    $long($at + 24 + 12 * $group),
+                    $long($at + 16 + 12 * $group), $long($at + 20 + 12 * $group), $long($at + 24 + 12 * $group),
                 ];
                 for ($code = $start; $code <= $end; ++$code) {
                     $glyphs[$code] = $first + $code - $start;

@@ -46,10 +46,7 @@ foreach (
     foreach ($weights as $weight => $name) {
         $css = (string) file_get_contents("$folder/fonts/split/woff2/$prefix-$name.css");
         preg_match_all(
-            '~('.$prefix.'-'.$name.'-\w+\.woff2).*?unicode-range:\s*([^;}]+)~s',
-            $css,
-            $matches,
-            \PREG_SET_ORDER,
+            '~('.$prefix.'-'.$name.'-\w+\.woff2).*?unicode-range:\s*([^;}]+)~s', $css, $matches, \PREG_SET_ORDER,
         );
         foreach ($matches as [, $file, $ranges]) {
             if (is_file("$root/assets/fonts/$file")) {

@@ -32,12 +32,10 @@ foreach (Ink::cases() as $ink) {
     $css .= $ink->isHatch() ? '' : "  --color-{$ink->value}: {$ink->colour()};\n";
 }
 $css .= '  --font-sans: \''.Type::SANS."', sans-serif;\n  --font-serif: '".Type::SERIF."', serif;\n}\n";
-$hatches = array_values(
-    array_map(
-        static fn (Ink $ink): string => $ink->value,
-        array_filter(Ink::cases(), static fn (Ink $ink): bool => $ink->isHatch()),
-    ),
-);
+$hatches = array_values(array_map(
+    static fn (Ink $ink): string => $ink->value,
+    array_filter(Ink::cases(), static fn (Ink $ink): bool => $ink->isHatch()),
+));
 $ts =
     "// $head\nexport const palettes: Record<'effect' | 'greys', Record<string, string>> = ".
     json_encode(['effect' => $inks, 'greys' => $greys], \JSON_PRETTY_PRINT).

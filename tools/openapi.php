@@ -108,17 +108,7 @@ $found = (new Generator())->setVersion('3.1.0')->generate(["$root/app/Http/Contr
 $document = json_decode($found?->toJson() ?? '{}', true, 512, \JSON_THROW_ON_ERROR);
 foreach ($document['components']['schemas'] ?? [] as $name => $schema) {
     foreach (
-        [
-            '',
-            'Charts\\',
-            'Figures\\',
-            'Imports\\',
-            'Reports\\',
-            'Scene\\',
-            'Sources\\',
-            'Month\\',
-            'General\\',
-        ] as $area
+        ['', 'Charts\\', 'Figures\\', 'Imports\\', 'Reports\\', 'Scene\\', 'Sources\\', 'Month\\', 'General\\'] as $area
     ) {
         $class = "KeenMargin\\App\\Http\\Contract\\$area$name";
         if (class_exists($class)) {

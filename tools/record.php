@@ -50,8 +50,7 @@ $answer = static function (string $name, Answer $answer) use ($keep): void {
     $isJson = str_contains($answer->header('Content-Type'), 'json');
     $body = $isJson
         ? (string) json_encode(
-            json_decode($answer->body),
-            \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+            json_decode($answer->body), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
         )
         : $answer->body;
     $keep($name, "$answer->status\n$body\n");
@@ -59,8 +58,7 @@ $answer = static function (string $name, Answer $answer) use ($keep): void {
 $pdf = static function (string $name, Answer $answer) use ($keep, $work): void {
     file_put_contents("$work/page.pdf", $answer->body);
     $keep(
-        $name,
-        "$answer->status\n".shell_exec('pdftotext -layout '.escapeshellarg("$work/page.pdf").' - 2>/dev/null'),
+        $name, "$answer->status\n".shell_exec('pdftotext -layout '.escapeshellarg("$work/page.pdf").' - 2>/dev/null'),
     );
 };
 $picture = static function (string $name, int $dataset, mixed $recipe) use ($answer, $pdf): void {
@@ -93,8 +91,7 @@ Server::instead($server, static function () use ($answer, $picture, $pdf): void 
         $recipe = $dataset->at('firstRecipe');
         foreach (['slots', 'fits'] as $part) {
             $answer(
-                "demo/dataset-$id/$part.json",
-                Server::send('POST', "/api/datasets/$id/$part", ['recipe' => $recipe]),
+                "demo/dataset-$id/$part.json", Server::send('POST', "/api/datasets/$id/$part", ['recipe' => $recipe]),
             );
         }
         foreach (array_keys((array) $dataset->at('breakdowns')) as $b) {
@@ -145,9 +142,7 @@ Server::instead($server, static function () use ($answer, $picture, $root): void
         $answer("$name/reading.json", $reading);
         $answer(
             "$name/trial.json",
-            Server::send('POST', "/api/readings/{$reading->text('id')}/trials", [
-                'mapping' => $reading->at('mapping'),
-            ]),
+            Server::send('POST', "/api/readings/{$reading->text('id')}/trials", ['mapping' => $reading->at('mapping')]),
         );
         $made = Server::send('POST', '/api/datasets', [
             'reading' => $reading->text('id'),

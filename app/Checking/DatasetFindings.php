@@ -22,8 +22,7 @@ final readonly class DatasetFindings
         private OpenDatasets $datasets,
         private SeriesStore $store,
         private FindingStore $kept,
-    ) {
-    }
+    ) {}
 
     /** @return list<array<string, mixed>> as Finding::toArray() has them, with `accepted`: reason, who, at; or none */
     public function of(DatasetRecord $record): array
@@ -51,12 +50,10 @@ final readonly class DatasetFindings
             return null;
         }
 
-        return \count(
-            array_filter(
-                $this->of($record),
-                static fn (array $finding): bool => true !== $finding['holds'] && null === $finding['accepted'],
-            ),
-        );
+        return \count(array_filter(
+            $this->of($record),
+            static fn (array $finding): bool => true !== $finding['holds'] && null === $finding['accepted'],
+        ));
     }
 
     public function accept(DatasetRecord $record, string $id, string $mark, string $reason, string $who): void

@@ -68,13 +68,11 @@ final class DemoCommand extends Command
             )->dataset;
             foreach (array_reverse($entry->must('charts')->list()) as $chart) {
                 $recipe = RecipeReader::read($chart->must('recipe')->asDocument(), ChartKinds::all());
-                $this->manager->persist(
-                    new ChartRecord(
-                        $dataset,
-                        $chart->must('name')->string(),
-                        $this->documents->keptRecipe((int) $dataset->id, RecipeWriter::toArray($recipe)),
-                    ),
-                );
+                $this->manager->persist(new ChartRecord(
+                    $dataset,
+                    $chart->must('name')->string(),
+                    $this->documents->keptRecipe((int) $dataset->id, RecipeWriter::toArray($recipe)),
+                ));
             }
             $this->manager->flush();
             $this->settle($dataset, $entry->maybe('settings'));
@@ -111,18 +109,16 @@ final class DemoCommand extends Command
         $measure = $note->must('measure')->string();
         $period = Period::of($note->must('period')->string());
         $numbers = $this->documents->numbersOf((int) $dataset->id);
-        $this->manager->persist(
-            new NoteRecord(
-                dataset: $dataset,
-                measure: $numbers->measure($measure),
-                period: $period->key(),
-                place: DatasetNotes::keptPlace($place, $numbers),
-                label: NamedNote::labelled($measure, $place, $period),
-                text: $note->must('text')->string(2000),
-                author: $note->must('author')->string(),
-                at: (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
-            ),
-        );
+        $this->manager->persist(new NoteRecord(
+            dataset: $dataset,
+            measure: $numbers->measure($measure),
+            period: $period->key(),
+            place: DatasetNotes::keptPlace($place, $numbers),
+            label: NamedNote::labelled($measure, $place, $period),
+            text: $note->must('text')->string(2000),
+            author: $note->must('author')->string(),
+            at: (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
+        ));
         $this->manager->flush();
     }
 

@@ -30,8 +30,7 @@ final readonly class DemoMonth
         private HolidayStore $holidays,
         private SealedSecrets $secrets,
         private WriteTurn $turn,
-    ) {
-    }
+    ) {}
 
     public function make(string $file): void
     {

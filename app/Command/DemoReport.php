@@ -32,8 +32,7 @@ final readonly class DemoReport
         private ReportEdit $edit,
         private Issuing $issuing,
         private IssueStore $issues,
-    ) {
-    }
+    ) {}
 
     /** @param string $file a report as files have it, which is pinned to the month that is issued */
     public function make(string $file): void
@@ -45,16 +44,11 @@ final readonly class DemoReport
         );
         $id = $this->edit->make($report);
         $this->issues->add(
-            $id,
-            $this->issuing->of($this->edit->record($id), self::ISSUED_BY, new \DateTimeImmutable(self::ISSUED_AT)),
+            $id, $this->issuing->of($this->edit->record($id), self::ISSUED_BY, new \DateTimeImmutable(self::ISSUED_AT)),
         );
         $record = $this->edit->record($id);
         $this->edit->save(
-            $id,
-            $record->version,
-            self::draft($report),
-            'The report follows its datasets',
-            self::ISSUED_BY,
+            $id, $record->version, self::draft($report), 'The report follows its datasets', self::ISSUED_BY,
         );
     }
 

@@ -26,8 +26,7 @@ final class FetchCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('source', InputArgument::OPTIONAL)
-            ->addOption('due', null, InputOption::VALUE_NONE);
+        $this->addArgument('source', InputArgument::OPTIONAL)->addOption('due', null, InputOption::VALUE_NONE);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -49,9 +48,7 @@ final class FetchCommand extends Command
         foreach ($ids as $id) {
             $outcome = $this->fetch->run($id, $onlyIfDue);
             $failed = $failed || FetchOutcome::Failed === $outcome;
-            $says = FetchOutcome::NotNow === $outcome
-                ? 'It is being fetched already.'
-                : $this->sources->says($id);
+            $says = FetchOutcome::NotNow === $outcome ? 'It is being fetched already.' : $this->sources->says($id);
             $onlyIfDue || $output->writeln($this->sources->name($id).": $says", OutputInterface::OUTPUT_RAW);
         }
         if ([] === $ids && !$onlyIfDue) {

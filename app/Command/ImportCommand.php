@@ -142,9 +142,7 @@ final class ImportCommand extends Command
     private static function mode(string $mode): ImportMode
     {
         return self::MODES[$mode] ??
-            throw new UsageError(
-                "--mode: \"$mode\" is not known; give ".Wording::either(array_keys(self::MODES)).'.',
-            );
+            throw new UsageError("--mode: \"$mode\" is not known; give ".Wording::either(array_keys(self::MODES)).'.');
     }
 
     /** @return list<string> */

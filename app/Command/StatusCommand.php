@@ -28,8 +28,7 @@ final class StatusCommand extends Command
         $output->writeln("Figures in $this->database", OutputInterface::OUTPUT_RAW);
         foreach ($this->status->sizes() as [$what, $bytes, $stays]) {
             $output->writeln(
-                \sprintf('%12s  %s (%s)', self::bytes($bytes), $what, $stays),
-                OutputInterface::OUTPUT_RAW,
+                \sprintf('%12s  %s (%s)', self::bytes($bytes), $what, $stays), OutputInterface::OUTPUT_RAW,
             );
         }
         $free = @disk_free_space(is_dir(\dirname($this->database)) ? \dirname($this->database) : '.');
@@ -42,8 +41,6 @@ final class StatusCommand extends Command
 
     public static function bytes(int $bytes): string
     {
-        return $bytes < 1_000_000
-            ? number_format($bytes / 1000, 1).' kB'
-            : number_format($bytes / 1_000_000, 1).' MB';
+        return $bytes < 1_000_000 ? number_format($bytes / 1000, 1).' kB' : number_format($bytes / 1_000_000, 1).' MB';
     }
 }

@@ -11,7 +11,5 @@ final readonly class CommandOutput
      * @param ?string $file null: standard output
      * @param list<string> $notices what whoever hands it on should know, a line each
      */
-    public function __construct(public string $bytes, public ?string $file, public array $notices = [])
-    {
-    }
+    public function __construct(public string $bytes, public ?string $file, public array $notices = []) {}
 }

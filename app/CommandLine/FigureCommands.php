@@ -36,9 +36,7 @@ final readonly class FigureCommands
     private const FAULT = 1;
     private const REFUSED = 2;
 
-    public function __construct(private string $fonts)
-    {
-    }
+    public function __construct(private string $fonts) {}
 
     /** @param list<string> $arguments the command first */
     public function run(array $arguments): int
@@ -62,13 +60,7 @@ final readonly class FigureCommands
             fwrite(
                 \STDERR,
                 self::oneLine(
-                    'A fault of ours: '.
-                        $e->getMessage().
-                        ' ('.
-                        basename($e->getFile()).
-                        ':'.
-                        $e->getLine().
-                        ')',
+                    'A fault of ours: '.$e->getMessage().' ('.basename($e->getFile()).':'.$e->getLine().')',
                 )."\n",
             );
 

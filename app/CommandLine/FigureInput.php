@@ -34,8 +34,7 @@ final class FigureInput
         string $name,
     ): FactTable {
         $sheet = FigureFile::open(InputFile::path($file, 'figures'))->sheet(
-            MappingReader::maybeSheet($told),
-            MappingReader::maybeHeader($told),
+            MappingReader::maybeSheet($told), MappingReader::maybeHeader($told),
         );
         $guess = RoleGuess::of($sheet, $measure, $year);
         $mapping = null === $told ? $guess : MappingReader::read($told, $guess, $sheet);

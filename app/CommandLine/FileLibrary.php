@@ -25,9 +25,7 @@ final readonly class FileLibrary implements Library
      * @param array<string, Given> $charts `{"dataset": …, "recipe": RECIPE}` by name
      * @param list<Given> $notes `{"dataset": …, "measure": …, "period": …, "where": […], "text": …}`
      */
-    public function __construct(private array $figures, private array $charts, private array $notes)
-    {
-    }
+    public function __construct(private array $figures, private array $charts, private array $notes) {}
 
     public function figures(string $dataset): Figures
     {

@@ -10,9 +10,7 @@ use KeenMargin\App\Export\Report\Origin;
 final readonly class FileOrigin implements Origin
 {
     /** @param array<string|int, string> $figures files by the names that the report gives them */
-    public function __construct(private array $figures)
-    {
-    }
+    public function __construct(private array $figures) {}
 
     public function maybeAddress(string $page, string $named = ''): ?string
     {

@@ -28,8 +28,7 @@ final readonly class ReportArguments
         public ?string $template,
         public string $layout,
         public array $roles,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<string> $arguments

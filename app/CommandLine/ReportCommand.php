@@ -28,9 +28,7 @@ final readonly class ReportCommand
     /** What the document may have besides what a report is. */
     private const BESIDES = ['charts', 'figures', 'notes'];
 
-    public function __construct(private string $fonts)
-    {
-    }
+    public function __construct(private string $fonts) {}
 
     /**
      * @param list<string> $arguments after the command

@@ -14,9 +14,7 @@ final readonly class TemplateFile implements TemplateSource
      * @param string $layout by name; blank: the most suitable
      * @param array<string, string> $roles names of its colours by role, where they are told
      */
-    public function __construct(private string $path, private string $layout = '', private array $roles = [])
-    {
-    }
+    public function __construct(private string $path, private string $layout = '', private array $roles = []) {}
 
     public function maybe(): Template
     {

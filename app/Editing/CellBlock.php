@@ -40,8 +40,7 @@ final readonly class CellBlock
         public array $cells,
         public bool $knowsWas,
         public array $newRows,
-    ) {
-    }
+    ) {}
 
     /**
      * Names that could be of members, wherever they stand in what was sent.
@@ -86,8 +85,7 @@ final readonly class CellBlock
         $new = self::newRows($given, $dataset, $by, $rows);
         $where = self::where($given->maybe('where'), $dataset, $by);
         $amounts = self::texts($given->must('amounts'), \count($rows), \count($columns));
-        $was =
-            null === $given->maybe('was') ? null : self::texts($given->must('was'), \count($rows), \count($columns));
+        $was = null === $given->maybe('was') ? null : self::texts($given->must('was'), \count($rows), \count($columns));
         $reader = new NumberReader(self::style($given, array_merge(...$amounts)));
         $cells = [];
         foreach ($amounts as $i => $line) {
@@ -106,12 +104,7 @@ final readonly class CellBlock
         }
 
         return new self(
-            measure: $measure,
-            by: $by,
-            where: $where,
-            cells: $cells,
-            knowsWas: null !== $was,
-            newRows: $new,
+            measure: $measure, by: $by, where: $where, cells: $cells, knowsWas: null !== $was, newRows: $new,
         );
     }
 
@@ -123,8 +116,7 @@ final readonly class CellBlock
         $measure = $dataset->maybeMeasure($name) ?? throw new \LogicException();
         if ($measure->isRatio()) {
             throw new NotAccepted(
-                'measure',
-                "$name is computed from {$measure->numerator} and {$measure->denominator}. Change those.",
+                'measure', "$name is computed from {$measure->numerator} and {$measure->denominator}. Change those.",
             );
         }
 
@@ -138,10 +130,7 @@ final readonly class CellBlock
             $column->object(['key', 'scenario']);
             $scenario = $column->must('scenario')->enum(Scenario::class);
             if (Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true)) {
-                throw new NotAccepted(
-                    $column->path,
-                    'Prior year is the actual of one year earlier here. Change that.',
-                );
+                throw new NotAccepted($column->path, 'Prior year is the actual of one year earlier here. Change that.');
             }
             if ($dataset->isTimeless()) {
                 return [Period::timeless(), $scenario];
@@ -175,8 +164,7 @@ final readonly class CellBlock
         $groups = array_intersect($rows, $breakdown->groups());
         if ([] !== $groups) {
             throw new NotAccepted(
-                'rows',
-                Wording::and(array_values($groups)).' is a group: the sum of what stands in it. Change those.',
+                'rows', Wording::and(array_values($groups)).' is a group: the sum of what stands in it. Change those.',
             );
         }
         if ([] !== $new && true !== $given->maybe('newRows')?->bool()) {
@@ -256,8 +244,7 @@ final readonly class CellBlock
         $amount =
             $reader->maybe($text) ??
             throw new NotAccepted(
-                $path,
-                "\"$text\" is not a number. Figures are figures here: type the amount itself.",
+                $path, "\"$text\" is not a number. Figures are figures here: type the amount itself.",
             );
         if ($amount->getScale() > self::MOST_DECIMALS || \strlen((string) $amount->getUnscaledValue()->abs()) > 15) {
             throw new NotAccepted($path, "\"$text\" has too many digits to be kept exactly.");

@@ -32,8 +32,7 @@ final readonly class CellEdit
         private SeriesStore $store,
         private HandImport $imports,
         private ChangeLog $changes,
-    ) {
-    }
+    ) {}
 
     /** @return int how many amounts are changed */
     public function do(DatasetRecord $record, CellBlock $block, string $who): int
@@ -53,9 +52,7 @@ final readonly class CellEdit
                 array_map(static fn (array $one): array => $one['cells'], $series),
             );
             $this->changes->do(
-                $record,
-                new Change(self::says($block, $count), $rows, (int) $import->id, $series),
-                $who,
+                $record, new Change(self::says($block, $count), $rows, (int) $import->id, $series), $who,
             );
 
             return $count;
@@ -174,9 +171,7 @@ final readonly class CellEdit
             $own = [];
             foreach ($ids as $key) {
                 $full = SeriesStore::seriesKey(
-                    (int) $measure->id,
-                    SeriesStore::scenarioNumber($cell['scenario']),
-                    $key,
+                    (int) $measure->id, SeriesStore::scenarioNumber($cell['scenario']), $key,
                 );
                 $id = $this->store->maybeSeries((int) $record->id, $full);
                 $runs[$full] ??= null === $id ? new Run() : $this->store->runs()->run($id);

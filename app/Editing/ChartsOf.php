@@ -13,9 +13,7 @@ use KeenMargin\Core\Document\Wording;
 /** The named charts of a dataset, as far as a change of it concerns them. */
 final readonly class ChartsOf
 {
-    public function __construct(private EntityManagerInterface $manager, private KeptDocuments $documents)
-    {
-    }
+    public function __construct(private EntityManagerInterface $manager, private KeptDocuments $documents) {}
 
     /**
      * @param callable(array<mixed>): bool $concerns given the question

@@ -18,9 +18,7 @@ use KeenMargin\Core\Time\PeriodNames;
 /** Plans a change of a dataset's name, organisation, fiscal year or closing period. */
 final readonly class DatasetSettings
 {
-    public function __construct(private ChartsOf $charts)
-    {
-    }
+    public function __construct(private ChartsOf $charts) {}
 
     public function plan(DatasetRecord $record, Given $given): Plan
     {
@@ -54,10 +52,7 @@ final readonly class DatasetSettings
     public function planOpen(DatasetRecord $record): Plan
     {
         $row = RowChange::maybe(
-            'dataset',
-            (int) $record->id,
-            ['closed_through' => $record->closedThrough],
-            ['closed_through' => null],
+            'dataset', (int) $record->id, ['closed_through' => $record->closedThrough], ['closed_through' => null],
         );
 
         return new Plan(new Change('Books closed through the last actuals', null === $row ? [] : [$row]));

@@ -16,9 +16,7 @@ use KeenMargin\Core\Question\Finish;
 /** Puts a named finish on charts: their words and highlighted rows stay, and they follow it from then on. */
 final readonly class FinishUse
 {
-    public function __construct(private EntityManagerInterface $manager, private KeptDocuments $documents)
-    {
-    }
+    public function __construct(private EntityManagerInterface $manager, private KeptDocuments $documents) {}
 
     /** The finish that new charts begin with; none where no named one is the default. */
     public function maybeDefault(): ?Finish
@@ -59,13 +57,11 @@ final readonly class FinishUse
     /** @return list<ChartRecord> */
     public function bearing(string $name): array
     {
-        return array_values(
-            array_filter(
-                $this->manager->getRepository(ChartRecord::class)->findAll(),
-                static fn (ChartRecord $chart): bool => \is_array($chart->recipe['finish'] ?? null)
-                    && ($chart->recipe['finish']['named'] ?? null) === $name,
-            ),
-        );
+        return array_values(array_filter(
+            $this->manager->getRepository(ChartRecord::class)->findAll(),
+            static fn (ChartRecord $chart): bool => \is_array($chart->recipe['finish'] ?? null)
+                && ($chart->recipe['finish']['named'] ?? null) === $name,
+        ));
     }
 
     private static function of(ChartRecord $chart): Finish

@@ -26,23 +26,14 @@ use KeenMargin\Core\Question\Names\RecipeNames;
 final readonly class MeasureSettings
 {
     private const KEYS = [
-        'name',
-        'unit',
-        'decimals',
-        'grouping',
-        'overMembers',
-        'better',
-        'numerator',
-        'denominator',
-        'bands',
+        'name', 'unit', 'decimals', 'grouping', 'overMembers', 'better', 'numerator', 'denominator', 'bands',
     ];
 
     public function __construct(
         private SeriesStore $store,
         private ChartsOf $charts,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     public function plan(DatasetRecord $record, MeasureRecord $measure, Given $given): Plan
     {
@@ -77,9 +68,7 @@ final readonly class MeasureSettings
         if (
             $decimals < $measure->scale
             && !(new MeasureScale($this->store))->canLower(
-                (int) $record->id,
-                (int) $measure->id,
-                $measure->scale - $decimals,
+                (int) $record->id, (int) $measure->id, $measure->scale - $decimals,
             )
         ) {
             throw new NotAccepted(
@@ -91,10 +80,7 @@ final readonly class MeasureSettings
         }
         if ($decimals !== $measure->scale) {
             $rows[] = new RowChange(
-                'measure',
-                (int) $measure->id,
-                ['scale' => $measure->scale],
-                ['scale' => $decimals],
+                'measure', (int) $measure->id, ['scale' => $measure->scale], ['scale' => $decimals],
             );
         }
         $regroups =
@@ -243,8 +229,7 @@ final readonly class MeasureSettings
                 && !$this->store->hasSeriesOf((int) $measure->id)
             ) {
                 throw new NotAccepted(
-                    'grouping',
-                    "{$measure->name} has no amounts of its own; it can only be a ratio.",
+                    'grouping', "{$measure->name} has no amounts of its own; it can only be a ratio.",
                 );
             }
 

@@ -23,25 +23,12 @@ use KeenMargin\Core\Figures\LineRole;
  */
 final readonly class MemberSettings
 {
-    public function __construct(private SeriesStore $store, private KeptDocuments $documents)
-    {
-    }
+    public function __construct(private SeriesStore $store, private KeptDocuments $documents) {}
 
     public function plan(BreakdownRecord $breakdown, Given $given): Plan
     {
         $given->object([
-            'name',
-            'move',
-            'before',
-            'members',
-            'group',
-            'role',
-            'rename',
-            'to',
-            'merge',
-            'into',
-            'separate',
-            'remove',
+            'name', 'move', 'before', 'members', 'group', 'role', 'rename', 'to', 'merge', 'into', 'separate', 'remove',
             'add',
         ]);
         $members = BreakdownMembers::of($breakdown, $this->store);
@@ -76,9 +63,7 @@ final readonly class MemberSettings
             ],
         );
 
-        return new Plan(
-            new Change("“{$breakdown->name}” is named “{$name}”", null === $row ? [] : [$row]),
-        );
+        return new Plan(new Change("“{$breakdown->name}” is named “{$name}”", null === $row ? [] : [$row]));
     }
 
     private function added(BreakdownRecord $breakdown, BreakdownMembers $members, Given $given): Plan
@@ -133,8 +118,7 @@ final readonly class MemberSettings
         $other = array_search($to, $members->standing(), true);
         if (false !== $other && $other !== $id) {
             throw new NotAccepted(
-                'to',
-                "{$breakdown->name} has a \"$to\" already. Merge the two, if they are the same.",
+                'to', "{$breakdown->name} has a \"$to\" already. Merge the two, if they are the same.",
             );
         }
         self::insistFree($members, $to, 'to');
@@ -146,12 +130,7 @@ final readonly class MemberSettings
             ['name' => $to, 'former' => self::json(array_values(array_unique([...$former, $from])))],
         );
 
-        return new Plan(
-            new Change(
-                "“{$from}” is named “{$to}”",
-                $from === $to || null === $row ? [] : [$row],
-            ),
-        );
+        return new Plan(new Change("“{$from}” is named “{$to}”", $from === $to || null === $row ? [] : [$row]));
     }
 
     private function merged(BreakdownRecord $breakdown, BreakdownMembers $members, Given $given): Plan
@@ -161,8 +140,7 @@ final readonly class MemberSettings
         [$from, $to] = [$members->standing()[$id], $members->standing()[$into]];
         if ($id === $into || \in_array($to, $members->breakdown()->within($from), true)) {
             throw new NotAccepted(
-                'into',
-                "\"$from\" cannot be merged into \"$to\". Choose a member that does not stand in it.",
+                'into', "\"$from\" cannot be merged into \"$to\". Choose a member that does not stand in it.",
             );
         }
         $rows = [new RowChange('member', $id, ['merged_into' => null], ['merged_into' => $into])];
@@ -184,9 +162,7 @@ final readonly class MemberSettings
                     ? []
                     : [
                         Wording::count(
-                            $naming,
-                            'chart or report that names it shows',
-                            'charts and reports that name it show',
+                            $naming, 'chart or report that names it shows', 'charts and reports that name it show',
                         ).
                         " $to instead.",
                     ],
@@ -271,14 +247,12 @@ final readonly class MemberSettings
             $ids,
         );
 
-        return new Plan(
-            new Change(
-                self::some($members, $ids).
-                    ' '.
-                    ('' === $role ? 'has no role' : (LineRole::Subtotal->value === $role ? 'is a subtotal' : $role)),
-                array_values(array_filter($rows)),
-            ),
-        );
+        return new Plan(new Change(
+            self::some($members, $ids).
+                ' '.
+                ('' === $role ? 'has no role' : (LineRole::Subtotal->value === $role ? 'is a subtotal' : $role)),
+            array_values(array_filter($rows)),
+        ));
     }
 
     /** Puts members into a group, which is made where there is none of that name, or out of any. */
@@ -290,16 +264,13 @@ final readonly class MemberSettings
         $group = null;
         if ('' !== $name) {
             $known = array_search($name, $members->standing(), true);
-            $group =
-                false === $known ? $this->store->members()->numberFor((int) $breakdown->id, $name) : $known;
+            $group = false === $known ? $this->store->members()->numberFor((int) $breakdown->id, $name) : $known;
             foreach ($ids as $id) {
                 if (
-                    false !== $known
-                    && \in_array($name, $members->breakdown()->within($members->standing()[$id]), true)
+                    false !== $known && \in_array($name, $members->breakdown()->within($members->standing()[$id]), true)
                 ) {
                     throw new NotAccepted(
-                        'group',
-                        "\"$name\" stands in \"{$members->standing()[$id]}\" itself. Choose another group.",
+                        'group', "\"$name\" stands in \"{$members->standing()[$id]}\" itself. Choose another group.",
                     );
                 }
             }
@@ -314,9 +285,7 @@ final readonly class MemberSettings
             } elseif (
                 0 <
                     $this->store->amountsOf(
-                        (int) $breakdown->dataset->id,
-                        $breakdown->position,
-                        $members->alike($group),
+                        (int) $breakdown->dataset->id, $breakdown->position, $members->alike($group),
                     )
                 && [] === array_keys($members->parents, $group, true)
             ) {
@@ -332,12 +301,10 @@ final readonly class MemberSettings
             );
         }
 
-        return new Plan(
-            new Change(
-                self::some($members, $ids).(null === $group ? ' stands in no group' : " in $name"),
-                array_values(array_filter($rows)),
-            ),
-        );
+        return new Plan(new Change(
+            self::some($members, $ids).(null === $group ? ' stands in no group' : " in $name"),
+            array_values(array_filter($rows)),
+        ));
     }
 
     /** A merged member keeps its name, so that files may go on using it. */
@@ -346,8 +313,7 @@ final readonly class MemberSettings
         $for = $members->maybeStandsFor($name);
         if (null !== $for) {
             throw new NotAccepted(
-                $path,
-                "\"$name\" was merged into \"$for\". Separate the two first, or give another name.",
+                $path, "\"$name\" was merged into \"$for\". Separate the two first, or give another name.",
             );
         }
     }
@@ -372,9 +338,7 @@ final readonly class MemberSettings
     {
         return Wording::some(
             array_map(
-                static fn (int $id): string => '' === $members->standing()[$id]
-                    ? '(blank)'
-                    : $members->standing()[$id],
+                static fn (int $id): string => '' === $members->standing()[$id] ? '(blank)' : $members->standing()[$id],
                 $ids,
             ),
             3,

@@ -25,8 +25,7 @@ final readonly class NoteEdit
         private SeriesStore $store,
         private WriteTurn $turn,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     /** @return int the note's id */
     public function write(DatasetRecord $dataset, RowTarget $place, string $label, string $text, string $who): int
@@ -66,24 +65,22 @@ final readonly class NoteEdit
     {
         $this->changes->do(
             $note->dataset,
-            new Change("The note about {$note->label} is changed", [
-                new RowChange(
-                    'note',
-                    (int) $note->id,
-                    [
-                        'version' => $note->version,
-                        'text' => $note->text,
-                        'author' => $note->author,
-                        'changed_at' => $note->changedAt,
-                    ],
-                    [
-                        'version' => $note->version + 1,
-                        'text' => $text,
-                        'author' => '' === $who ? $note->author : $who,
-                        'changed_at' => self::now(),
-                    ],
-                ),
-            ]),
+            new Change("The note about {$note->label} is changed", [new RowChange(
+                'note',
+                (int) $note->id,
+                [
+                    'version' => $note->version,
+                    'text' => $note->text,
+                    'author' => $note->author,
+                    'changed_at' => $note->changedAt,
+                ],
+                [
+                    'version' => $note->version + 1,
+                    'text' => $text,
+                    'author' => '' === $who ? $note->author : $who,
+                    'changed_at' => self::now(),
+                ],
+            )]),
             $who,
         );
     }
@@ -92,25 +89,23 @@ final readonly class NoteEdit
     {
         $this->changes->do(
             $note->dataset,
-            new Change("The note about {$note->label} is deleted", [
-                new RowChange(
-                    'note',
-                    (int) $note->id,
-                    [
-                        'dataset_id' => $note->dataset->id,
-                        'version' => $note->version,
-                        'measure' => $note->measure,
-                        'period' => $note->period,
-                        'place' => $note->place,
-                        'label' => $note->label,
-                        'text' => $note->text,
-                        'author' => $note->author,
-                        'at' => $note->at,
-                        'changed_at' => $note->changedAt,
-                    ],
-                    null,
-                ),
-            ]),
+            new Change("The note about {$note->label} is deleted", [new RowChange(
+                'note',
+                (int) $note->id,
+                [
+                    'dataset_id' => $note->dataset->id,
+                    'version' => $note->version,
+                    'measure' => $note->measure,
+                    'period' => $note->period,
+                    'place' => $note->place,
+                    'label' => $note->label,
+                    'text' => $note->text,
+                    'author' => $note->author,
+                    'at' => $note->at,
+                    'changed_at' => $note->changedAt,
+                ],
+                null,
+            )]),
             $who,
         );
     }

@@ -13,7 +13,5 @@ final readonly class Plan
      * @param list<string> $follows what changes with it, as sentences
      * @param bool $isHarmful whether numbers or charts come out otherwise, so that it is worth a look before
      */
-    public function __construct(public Change $change, public array $follows = [], public bool $isHarmful = false)
-    {
-    }
+    public function __construct(public Change $change, public array $follows = [], public bool $isHarmful = false) {}
 }

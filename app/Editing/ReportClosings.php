@@ -16,8 +16,7 @@ final readonly class ReportClosings
         private EntityManagerInterface $manager,
         private DatasetSettings $settings,
         private ChangeLog $changes,
-    ) {
-    }
+    ) {}
 
     /**
      * To be called within the write turn of the report.
@@ -62,10 +61,7 @@ final readonly class ReportClosings
         $plan =
             null === $key
                 ? $this->settings->planOpen($record)
-                : $this->settings->plan(
-                    $record,
-                    Given::kept(['closedThrough' => $key]),
-                );
+                : $this->settings->plan($record, Given::kept(['closedThrough' => $key]));
         $this->changes->do($record, $plan->change, $who);
     }
 }

@@ -13,11 +13,9 @@ final class ReportConflict extends \RuntimeException
      */
     public function __construct(public readonly array $paths, string $why = '')
     {
-        parent::__construct(
-            trim(
-                "$why Somebody changed the same part of this report after you loaded it. Look at theirs, then put ".
-                    'yours on top.',
-            ),
-        );
+        parent::__construct(trim(
+            "$why Somebody changed the same part of this report after you loaded it. Look at theirs, then put ".
+                'yours on top.',
+        ));
     }
 }

@@ -35,17 +35,13 @@ final readonly class ReportEdit
         private ReportClosings $closings,
         private WriteTurn $turn,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     /** @return int its id */
     public function make(Report $report): int
     {
         return $this->turn->take(function () use ($report): int {
-            $record = new ReportRecord(
-                $report->title,
-                ReportWriter::toArray($this->documents->keptReport($report)),
-            );
+            $record = new ReportRecord($report->title, ReportWriter::toArray($this->documents->keptReport($report)));
             $this->manager->persist($record);
             $this->manager->flush();
             $this->steps->keepVersion((int) $record->id, $record->version, $record->document);
@@ -242,9 +238,7 @@ final readonly class ReportEdit
                 $dataset = $this->library->figures($told['dataset'])->dataset();
                 try {
                     RecipeReader::read(
-                        Given::kept($this->documents->recipe($told['recipe'])),
-                        $this->kinds,
-                        $dataset->calendar,
+                        Given::kept($this->documents->recipe($told['recipe'])), $this->kinds, $dataset->calendar,
                     );
                 } catch (NotAccepted $e) {
                     throw $e->within($report->pathOf($id));

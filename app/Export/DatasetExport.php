@@ -30,9 +30,7 @@ final readonly class DatasetExport
         'jsonl' => [JsonLinesWriter::class, 'application/jsonl; charset=utf-8'],
     ];
 
-    public function __construct(private SeriesStore $store, private CurrentJob $job)
-    {
-    }
+    public function __construct(private SeriesStore $store, private CurrentJob $job) {}
 
     /** @param key-of<self::FORMATS> $format */
     public function write(DatasetRecord $record, string $format, string $path): void

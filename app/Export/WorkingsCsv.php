@@ -24,8 +24,7 @@ final class WorkingsCsv
         foreach ($workings->table->rows as $row) {
             $lines[] = [$row->key->id, ...self::numbers($row, $workings)];
         }
-        $workings->table->hasTotalRow()
-            || ($lines[] = ['Total', ...self::numbers($workings->table->total, $workings)]);
+        $workings->table->hasTotalRow() || ($lines[] = ['Total', ...self::numbers($workings->table->total, $workings)]);
 
         return implode(
             '',

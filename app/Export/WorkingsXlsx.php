@@ -27,9 +27,7 @@ final readonly class WorkingsXlsx
      * @param array<string, int> $rows where each stands in the sheet, from 1
      * @param array<string, int> $columns where each stands, from 1 after the names
      */
-    private function __construct(private Workings $workings, private array $rows, private array $columns)
-    {
-    }
+    private function __construct(private Workings $workings, private array $rows, private array $columns) {}
 
     public static function of(Workings $workings): string
     {

@@ -9,9 +9,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** Which code is running: another build may draw the same numbers otherwise. */
 final readonly class Build
 {
-    public function __construct(#[Autowire('%kernel.project_dir%')] private string $project)
-    {
-    }
+    public function __construct(#[Autowire('%kernel.project_dir%')] private string $project) {}
 
     /** A short hash of the code that draws, as bin/setup keeps it. */
     public function hash(): string

@@ -11,9 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The description of the API, as OpenAPI. */
 final readonly class DocsController
 {
-    public function __construct(private string $file)
-    {
-    }
+    public function __construct(private string $file) {}
 
     #[Route('/api/docs', methods: 'GET')]
     #[Operation('This document', media: ['application/vnd.oai.openapi+json;version=3.1'])]

@@ -12,9 +12,7 @@ final class FileName
     {
         $name =
             preg_replace(
-                '/[\x00-\x1F\x7F\x{202A}-\x{202E}\x{2066}-\x{2069}]/u',
-                '',
-                basename(strtr($name, '\\', '/')),
+                '/[\x00-\x1F\x7F\x{202A}-\x{202E}\x{2066}-\x{2069}]/u', '', basename(strtr($name, '\\', '/')),
             ) ?? '';
 
         return '' === trim($name) ? 'Figures' : mb_substr($name, 0, 200);

@@ -17,9 +17,7 @@ use KeenMargin\Core\Time\FiscalCalendar;
 /** Reads recipes that were sent. Whoever sent one may not have heard of every renaming. */
 final readonly class IncomingRecipes
 {
-    public function __construct(private ChartKinds $kinds, private KeptDocuments $documents)
-    {
-    }
+    public function __construct(private ChartKinds $kinds, private KeptDocuments $documents) {}
 
     /**
      * @param ?int $known the last change of a name that the sender knew of; null: names are told as they are now, or as

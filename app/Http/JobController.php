@@ -17,9 +17,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/jobs/{id}', requirements: ['id' => '[0-9a-f]{24}'])]
 final readonly class JobController
 {
-    public function __construct(private JobShelf $shelf)
-    {
-    }
+    public function __construct(private JobShelf $shelf) {}
 
     #[Route('', methods: 'GET')]
     #[Operation('How far long work is, and what came of it', answer: 'Job')]

@@ -13,9 +13,7 @@ final readonly class Page
 {
     public const SIZE = 50;
 
-    private function __construct(public int $number)
-    {
-    }
+    private function __construct(public int $number) {}
 
     public static function of(Request $request): self
     {
@@ -55,8 +53,7 @@ final readonly class Page
         $records = $part->getQuery()->getResult();
 
         return $this->with(
-            array_map($state, $records),
-            (int) $of->select("COUNT($record.id)")->getQuery()->getSingleScalarResult(),
+            array_map($state, $records), (int) $of->select("COUNT($record.id)")->getQuery()->getSingleScalarResult(),
         );
     }
 

@@ -21,9 +21,7 @@ final readonly class PageController
         'map' => 'application/json',
     ];
 
-    public function __construct(private string $project)
-    {
-    }
+    public function __construct(private string $project) {}
 
     #[Route('/build/{file}', requirements: ['file' => '[\w.-]+(/[\w.-]+)*'], methods: 'GET')]
     public function built(string $file, Request $request): Response
@@ -54,10 +52,7 @@ final readonly class PageController
         if (str_contains(basename($request->getPathInfo()), '.')) {
             throw new NotFoundHttpException('There is no such file.');
         }
-        $manifest = json_decode(
-            (string) @file_get_contents($this->project.'/public/build/.vite/manifest.json'),
-            true,
-        );
+        $manifest = json_decode((string) @file_get_contents($this->project.'/public/build/.vite/manifest.json'), true);
         $entry = \is_array($manifest) ? $manifest['frontend/main.ts'] ?? null : null;
         if (!\is_array($entry) || !\is_string($entry['file'] ?? null)) {
             throw new \RuntimeException('The page is not built; run npm run build.');

@@ -39,8 +39,7 @@ final readonly class ProblemListener
     public function __construct(
         private LoggerInterface $logger,
         #[Autowire('%env(resolve:KEEN_DATA)%')] private string $database,
-    ) {
-    }
+    ) {}
 
     public function __invoke(ExceptionEvent $event): void
     {
@@ -50,20 +49,17 @@ final readonly class ProblemListener
             $error instanceof NotAccepted => [422, ['detail' => $error->reason, 'path' => $error->path]],
             $error instanceof DeckRefused => [422, ['detail' => $error->getMessage()]],
             $error instanceof RefusedFigures => [
-                422,
-                ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)],
+                422, ['detail' => $error->getMessage(), 'refusals' => self::refusals($error)],
             ],
             $error instanceof ChangedMeanwhile => [
-                412,
-                ['detail' => $error->getMessage(), 'current' => ['cells' => $error->cells]],
+                412, ['detail' => $error->getMessage(), 'current' => ['cells' => $error->cells]],
             ],
             null !== $trouble => [
                 $trouble->status(),
                 ['detail' => $trouble->says()] + (StorageTrouble::Busy === $trouble ? ['isBusy' => true] : []),
             ],
             $error instanceof ReportConflict => [
-                412,
-                ['detail' => $error->getMessage(), 'current' => ['paths' => $error->paths]],
+                412, ['detail' => $error->getMessage(), 'current' => ['paths' => $error->paths]],
             ],
             $error instanceof StaleVersion => [412, ['detail' => $error->getMessage(), 'current' => $error->current]],
             $error instanceof OptimisticLockException => [
@@ -82,15 +78,13 @@ final readonly class ProblemListener
             $error instanceof NotWaiting => [409, ['detail' => $error->getMessage()]],
             $error instanceof NotTakenBack => [409, ['detail' => $error->getMessage()]],
             $error instanceof DeletedMeanwhile, $error instanceof NoSuchReading => [
-                404,
-                ['detail' => $error->getMessage()],
+                404, ['detail' => $error->getMessage()],
             ],
             $error instanceof NoLongerHere => [410, ['detail' => $error->getMessage()]],
             $error instanceof Cancelled => [409, ['detail' => $error->getMessage()]],
             $error instanceof HttpExceptionInterface => [$error->getStatusCode(), ['detail' => self::says($error)]],
             default => [
-                500,
-                ['detail' => 'This is a fault of ours. It stands in the log; nothing of yours was changed.'],
+                500, ['detail' => 'This is a fault of ours. It stands in the log; nothing of yours was changed.'],
             ],
         };
         if (500 === $status || (null !== $trouble && StorageTrouble::Busy !== $trouble)) {
@@ -102,20 +96,16 @@ final readonly class ProblemListener
         $headers =
             $error instanceof HttpExceptionInterface
                 ? $error->getHeaders()
-                : (503 === $status
-                    ? ['Retry-After' => '2']
-                    : []);
-        $event->setResponse(
-            new JsonResponse(
-                [
-                    'type' => 'about:blank',
-                    'title' => Response::$statusTexts[$status] ?? 'Error',
-                    'status' => $status,
-                ] + $problem,
-                $status,
-                ['Content-Type' => 'application/problem+json'] + $headers,
-            ),
-        );
+                : (503 === $status ? ['Retry-After' => '2'] : []);
+        $event->setResponse(new JsonResponse(
+            [
+                'type' => 'about:blank',
+                'title' => Response::$statusTexts[$status] ?? 'Error',
+                'status' => $status,
+            ] + $problem,
+            $status,
+            ['Content-Type' => 'application/problem+json'] + $headers,
+        ));
     }
 
     /** @return list<array{row: int, column: string, reason: string}> */

@@ -23,9 +23,7 @@ final readonly class Records
     /** Of a route: digits of our own script. */
     public const ID = '[0-9]{1,15}';
 
-    public function __construct(private EntityManagerInterface $manager, private UseLog $uses)
-    {
-    }
+    public function __construct(private EntityManagerInterface $manager, private UseLog $uses) {}
 
     public function dataset(int $id): DatasetRecord
     {

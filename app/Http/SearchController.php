@@ -17,9 +17,7 @@ final readonly class SearchController
     private const MOST_OF_EACH = 6;
     private const LONGEST = 200;
 
-    public function __construct(private NameSearch $names)
-    {
-    }
+    public function __construct(private NameSearch $names) {}
 
     #[Route('/api/search', methods: 'GET')]
     #[Operation('Everything that has a name', answer: 'FoundNames', query: ['q' => 'string'])]

@@ -10,8 +10,6 @@ final class StaleVersion extends \RuntimeException
     /** @param array<string, mixed>|object $current state, for whoever has to put the change on top of it */
     public function __construct(public readonly array|object $current)
     {
-        parent::__construct(
-            'Somebody changed this after you loaded it. Look at their change, then put yours on top.',
-        );
+        parent::__construct('Somebody changed this after you loaded it. Look at their change, then put yours on top.');
     }
 }

@@ -21,8 +21,7 @@ final readonly class BringIn
         private FirstLook $firstLook,
         private Reader $reader,
         private ImportKeeper $keeper,
-    ) {
-    }
+    ) {}
 
     public function asNew(string $reading, string $name, string $organisation, ?Given $told): ImportRecord
     {
@@ -76,10 +75,7 @@ final readonly class BringIn
     private function looked(string $reading, ?Given $told, ?DatasetRecord $target): array
     {
         $look = $this->firstLook->look(
-            $this->shelf->get($reading),
-            MappingReader::maybeSheet($told),
-            MappingReader::maybeHeader($told),
-            $target,
+            $this->shelf->get($reading), MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target,
         );
 
         return [$look, $this->firstLook->mapping($look, $told)];

@@ -35,8 +35,7 @@ final readonly class FactSources
         private OpenDatasets $datasets,
         private SeriesStore $store,
         private KeptFiles $files,
-    ) {
-    }
+    ) {}
 
     /**
      * @param int $page from 1, of each file's rows
@@ -89,10 +88,7 @@ final readonly class FactSources
                 $runs = $this->store
                     ->runs()
                     ->runsOf(
-                        (int) $record->id,
-                        [(int) $measure->id],
-                        SeriesStore::scenarioNumber($scenario),
-                        $conditions,
+                        (int) $record->id, [(int) $measure->id], SeriesStore::scenarioNumber($scenario), $conditions,
                     );
                 foreach ($runs as $run) {
                     foreach ($run->imports as $start => $import) {
@@ -187,8 +183,7 @@ final readonly class FactSources
         try {
             $told = Given::kept($import->mapping);
             $sheet = FigureFile::open($path)->sheet(
-                MappingReader::maybeSheet($told),
-                MappingReader::maybeHeader($told),
+                MappingReader::maybeSheet($told), MappingReader::maybeHeader($told),
             );
             $mapping = JoinedMapping::of(MappingReader::read($told, RoleGuess::of($sheet), $sheet), $dataset);
         } catch (RefusedFigures|NotAccepted $e) {
@@ -199,14 +194,10 @@ final readonly class FactSources
             $order[$filter->field()],
         ) || $filter->letsText($series->member($order[$filter->field()]));
         $wanted = static fn (Series $series): bool => \in_array(
-            $series->scenario,
-            $facts->scenarios($series->measure),
-            true,
+            $series->scenario, $facts->scenarios($series->measure), true,
         ) && \count($facts->where) === \count(array_filter($facts->where, $lets($series)));
         $at = static fn (Series $series, int $start): bool => $facts->picks(
-            $series->measure,
-            $series->scenario,
-            $start,
+            $series->measure, $series->scenario, $start,
         );
 
         return ['columns' => $sheet->header, 'rows' => SourceRows::of($sheet, $mapping, $wanted, $at)];

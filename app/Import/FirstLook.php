@@ -31,9 +31,7 @@ final readonly class FirstLook
     /** Earlier imports with the same header that are looked at. */
     private const CANDIDATES = 20;
 
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)
-    {
-    }
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store) {}
 
     /**
      * @param ?string $sheet told; else the one that was read before, else the one with the most numbers
@@ -49,12 +47,7 @@ final readonly class FirstLook
     ): Look {
         $opened = FigureFile::open($file->path);
         [$name, $table, $known] = $this->chosen(
-            file: $opened,
-            of: $file,
-            named: $sheet,
-            header: $header,
-            target: $target,
-            finds: $finds,
+            file: $opened, of: $file, named: $sheet, header: $header, target: $target, finds: $finds,
         );
         $guess = RoleGuess::of($table, null, YearHint::ofName($file->plainName()));
         $mapping = null === $known ? $guess : self::remembered($table, $guess, $known->mapping);
@@ -116,8 +109,7 @@ final readonly class FirstLook
     ): array {
         $best = $named ?? $file->bestSheet();
         $refused = null;
-        $names =
-            null === $named ? array_unique([$best, ...\array_slice($file->sheets(), 0, self::SHEETS)]) : [$named];
+        $names = null === $named ? array_unique([$best, ...\array_slice($file->sheets(), 0, self::SHEETS)]) : [$named];
         foreach ($names as $name) {
             try {
                 $sheet = $file->sheet('' === $name ? null : $name, $header);
@@ -157,9 +149,7 @@ final readonly class FirstLook
         $alike = $this->manager
             ->getRepository(ImportRecord::class)
             ->findBy(
-                ['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null],
-                ['id' => 'DESC'],
-                self::CANDIDATES,
+                ['signature' => HeaderSignature::of($sheet), 'takenBackAt' => null], ['id' => 'DESC'], self::CANDIDATES,
             );
         foreach ($alike as $import) {
             if ($file->isCalledLike($import->name) || $this->sharesMembers($sheet, $import)) {
@@ -190,11 +180,7 @@ final readonly class FirstLook
     private static function remembered(Sheet $sheet, Mapping $guess, array $known): Mapping
     {
         try {
-            $before = MappingReader::read(
-                Given::kept($known),
-                $guess,
-                null,
-            );
+            $before = MappingReader::read(Given::kept($known), $guess, null);
         } catch (NotAccepted) {
             return $guess;
         }

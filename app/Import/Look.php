@@ -24,8 +24,7 @@ final readonly class Look
         public string $signature,
         public Mapping $mapping,
         public ?ImportRecord $known,
-    ) {
-    }
+    ) {}
 
     /**
      * @return list<string> what a person has to confirm; of a kind of file that came in before, only what changes with

@@ -11,9 +11,7 @@ use KeenMargin\Core\Figures\Reading\Rows\ReadFigures;
 /** Reads files on the shelf under a mapping, and keeps what it read until it is confirmed. */
 final readonly class Reader
 {
-    public function __construct(private ReadingShelf $shelf)
-    {
-    }
+    public function __construct(private ReadingShelf $shelf) {}
 
     public function read(Look $look, Mapping $mapping, WorkSign $sign): ReadFigures
     {
@@ -30,8 +28,7 @@ final readonly class Reader
     private static function key(Look $look, Mapping $mapping): string
     {
         return json_encode(
-            [$look->sheetName, $look->sheet->place->toArray(), $mapping->toArray()],
-            \JSON_THROW_ON_ERROR,
+            [$look->sheetName, $look->sheet->place->toArray(), $mapping->toArray()], \JSON_THROW_ON_ERROR,
         );
     }
 }

@@ -13,9 +13,7 @@ final readonly class ReadingFile
     public const PASTED = 'Pasted table';
 
     /** @param string $digest of its bytes */
-    public function __construct(public string $id, public string $name, public string $path, public string $digest)
-    {
-    }
+    public function __construct(public string $id, public string $name, public string $path, public string $digest) {}
 
     public static function at(string $path, string $name): self
     {

@@ -36,28 +36,12 @@ final readonly class ReadingShelf
     private const SECONDS = 86_400;
     /** All that figures which were read are made of. */
     private const KEPT = [
-        ReadFigures::class,
-        FactTable::class,
-        Dataset::class,
-        Measure::class,
-        OverMembers::class,
-        Grouping::class,
-        Better::class,
-        Breakdown::class,
-        LineRole::class,
-        Coverage::class,
-        Series::class,
-        Scenario::class,
-        Sums::class,
-        Notice::class,
-        Grain::class,
-        FiscalCalendar::class,
-        Period::class,
+        ReadFigures::class, FactTable::class, Dataset::class, Measure::class, OverMembers::class, Grouping::class,
+        Better::class, Breakdown::class, LineRole::class, Coverage::class, Series::class, Scenario::class, Sums::class,
+        Notice::class, Grain::class, FiscalCalendar::class, Period::class,
     ];
 
-    public function __construct(private string $folder, private CurrentJob $job)
-    {
-    }
+    public function __construct(private string $folder, private CurrentJob $job) {}
 
     /** @param string $path of a file that may be moved away */
     public function put(string $name, string $path): ReadingFile
@@ -70,8 +54,7 @@ final readonly class ReadingShelf
             @rename($path, "$folder/file") || WholeFile::copy($path, "$folder/file");
             $digest = (string) hash_file(KeptFiles::DIGEST, "$folder/file");
             WholeFile::write(
-                "$folder/about.json",
-                json_encode(['name' => $name, 'digest' => $digest], \JSON_THROW_ON_ERROR),
+                "$folder/about.json", json_encode(['name' => $name, 'digest' => $digest], \JSON_THROW_ON_ERROR),
             );
         } catch (NotWritten $e) {
             self::remove($folder);

@@ -34,8 +34,7 @@ final readonly class Trial
         private ReadingShelf $shelf,
         private ImportKeeper $keeper,
         private SeriesStore $store,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> */
     public function of(Look $look, Mapping $mapping, ?DatasetRecord $target, ImportMode $mode): array

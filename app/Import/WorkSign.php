@@ -10,9 +10,7 @@ use KeenMargin\App\Work\CurrentJob;
 /** Tells how far long work has come, and hears whether it is still wanted. */
 final readonly class WorkSign
 {
-    public function __construct(private string $folder, private string $token, private CurrentJob $job)
-    {
-    }
+    public function __construct(private string $folder, private string $token, private CurrentJob $job) {}
 
     /** @return \Closure(int): void to be told what is done from time to time */
     public function of(string $phase): \Closure
@@ -23,8 +21,7 @@ final readonly class WorkSign
             }
             $this->job->tell($phase, $done);
             @file_put_contents(
-                "$this->folder/progress",
-                json_encode(['phase' => $phase, 'done' => $done], \JSON_THROW_ON_ERROR),
+                "$this->folder/progress", json_encode(['phase' => $phase, 'done' => $done], \JSON_THROW_ON_ERROR),
             );
         };
     }

@@ -18,8 +18,6 @@ final class YearHint
 
     public static function ofName(string $fileName): int
     {
-        return 1 === preg_match('/(?<!\d)(19|20|21)\d{2}(?!\d)/', $fileName, $year)
-            ? (int) $year[0]
-            : (int) date('Y');
+        return 1 === preg_match('/(?<!\d)(19|20|21)\d{2}(?!\d)/', $fileName, $year) ? (int) $year[0] : (int) date('Y');
     }
 }

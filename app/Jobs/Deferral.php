@@ -27,8 +27,7 @@ final readonly class Deferral
         private string $project,
         private string $database,
         private int $longFrom,
-    ) {
-    }
+    ) {}
 
     /**
      * None where the work is to be done at once.
@@ -48,8 +47,7 @@ final readonly class Deferral
         }
         if ($this->shelf->waiting() >= self::MOST_WAITING) {
             throw new ServiceUnavailableHttpException(
-                5,
-                'So much long work is waiting that more would only make it longer. Try again in a while.',
+                5, 'So much long work is waiting that more would only make it longer. Try again in a while.',
             );
         }
         $headers = array_filter(

@@ -32,8 +32,7 @@ final readonly class Job
         public array $answer = [],
         public ?string $file = null,
         public array $headers = [],
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> as the API tells it */
     public function toArray(): array

@@ -27,8 +27,7 @@ final readonly class MonthClose
         private MonthClosings $kept,
         private WriteTurn $turn,
         private ClockInterface $clock,
-    ) {
-    }
+    ) {}
 
     /** The last period of a dataset's own that ends with the month or before it; null where there is none. */
     public static function maybePeriod(Dataset $dataset, Period $month): ?Period
@@ -68,12 +67,7 @@ final readonly class MonthClose
                 }
             }[] !== $closings || throw new NotAccepted('datasets', 'All of them are closed already.');
 
-            return $this->kept->add(
-                $month->key(),
-                $this->now(),
-                $who,
-                $this->closings->close($closings, $who),
-            );
+            return $this->kept->add($month->key(), $this->now(), $who, $this->closings->close($closings, $who));
         });
     }
 

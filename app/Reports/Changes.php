@@ -15,9 +15,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** Compares an issued report with the draft, with the figures as they are now, or with another issued one. */
 final readonly class Changes
 {
-    public function __construct(private OpenReports $open, private IssueStore $issues)
-    {
-    }
+    public function __construct(private OpenReports $open, private IssueStore $issues) {}
 
     /**
      * @param string $then snapshot of the issued report
@@ -58,11 +56,9 @@ final readonly class Changes
         $closing = $snapshot['closing'] ?? '';
         $issued = OpenReports::read($document);
 
-        return Snapshot::of(
-            $this->open->drawing(
-                \is_string($closing) && '' !== $closing ? $issued->closed(Period::of($closing)) : $issued,
-            ),
-        );
+        return Snapshot::of($this->open->drawing(
+            \is_string($closing) && '' !== $closing ? $issued->closed(Period::of($closing)) : $issued,
+        ));
     }
 
     /** @return array<string, mixed> */

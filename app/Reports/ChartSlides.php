@@ -13,9 +13,11 @@ final readonly class ChartSlides
 {
     public const MEDIA_TYPE = ReportSlides::MEDIA_TYPE;
 
-    public function __construct(private OpenReports $open, private StoredOrigin $origin, private DeckTemplate $template)
-    {
-    }
+    public function __construct(
+        private OpenReports $open,
+        private StoredOrigin $origin,
+        private DeckTemplate $template,
+    ) {}
 
     /** @param Report $report of one chart */
     public function render(Report $report): string

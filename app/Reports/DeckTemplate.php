@@ -19,8 +19,7 @@ final readonly class DeckTemplate implements TemplateSource
     public function __construct(
         private TemplateStore $store,
         #[Autowire('%kernel.project_dir%')] private string $project,
-    ) {
-    }
+    ) {}
 
     public function maybe(): ?Template
     {

@@ -29,8 +29,7 @@ final readonly class Issuing
         private ReportState $states,
         private SourceImports $imports,
         private CurrentJob $job,
-    ) {
-    }
+    ) {}
 
     public function of(ReportRecord $record, string $who, \DateTimeImmutable $at): IssuedReport
     {
@@ -55,12 +54,10 @@ final readonly class Issuing
             document: self::json(ReportWriter::toArray($report)),
             snapshot: self::json(Snapshot::of($drawing)),
             pages: self::json($drawn),
-            sources: self::json(
-                array_map(
-                    fn (DatasetRecord $dataset): array => $this->imports->of($dataset),
-                    $this->states->datasets($report),
-                ),
-            ),
+            sources: self::json(array_map(
+                fn (DatasetRecord $dataset): array => $this->imports->of($dataset),
+                $this->states->datasets($report),
+            )),
             files: $this->files($pages, $at, $this->origin->of($record)),
         );
     }

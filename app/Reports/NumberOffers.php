@@ -26,9 +26,7 @@ final class NumberOffers
     private array $found = [];
 
     /** @param list<string> $words that must stand in what is offered, in small letters */
-    private function __construct(private readonly array $words)
-    {
-    }
+    private function __construct(private readonly array $words) {}
 
     /**
      * @param string $sought words, in any order
@@ -115,13 +113,8 @@ final class NumberOffers
         }
     }
 
-    private function offer(
-        string $id,
-        Workings $workings,
-        string $says,
-        LinkedText $number,
-        bool $isClosing,
-    ): void {
+    private function offer(string $id, Workings $workings, string $says, LinkedText $number, bool $isClosing): void
+    {
         $text = SearchText::folded("{$workings->context->subject} $says $number->text");
         foreach ($this->words as $word) {
             if (!str_contains($text, $word)) {

@@ -21,8 +21,7 @@ final readonly class OriginOfReport implements Origin
         private ?int $report,
         private StoredLibrary $library,
         private SourceImports $imports,
-    ) {
-    }
+    ) {}
 
     public function maybeAddress(string $page, string $named = ''): ?string
     {

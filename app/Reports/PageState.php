@@ -93,15 +93,10 @@ final class PageState
             'isEmpty' => $block->isEmpty(),
             'rows' => null === $placed->drawing ? [] : self::rows($placed->drawing->workings),
             'summary' => \array_slice($placed->drawing?->workings->summary->texts() ?? [], 0, 3),
-            'failing' => array_values(
-                array_map(
-                    static fn (Check $check): string => $check->says,
-                    array_filter(
-                        $placed->drawing?->checks() ?? [],
-                        static fn (Check $check): bool => !$check->holds,
-                    ),
-                ),
-            ),
+            'failing' => array_values(array_map(
+                static fn (Check $check): string => $check->says,
+                array_filter($placed->drawing?->checks() ?? [], static fn (Check $check): bool => !$check->holds),
+            )),
             ...'chart' === $kind && !$block->isEmpty() ? self::asked($block->id(), $drawing) : [],
         ];
     }

@@ -37,9 +37,7 @@ final class ReportDocuments
                 id: self::id('p'),
                 title: mb_substr($some[0]->name, 0, 200),
                 rows: array_map(
-                    static fn (ChartRecord $chart): PageRow => new PageRow(self::id('r'), [
-                        self::namedChart($chart),
-                    ]),
+                    static fn (ChartRecord $chart): PageRow => new PageRow(self::id('r'), [self::namedChart($chart)]),
                     $some,
                 ),
             );

@@ -25,8 +25,7 @@ final readonly class ReportFile
         private ReportState $states,
         private StoredLibrary $library,
         private DatasetNotes $notes,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> as `./keen report` reads it */
     public function document(Report $report): array
@@ -130,17 +129,15 @@ final readonly class ReportFile
     /** @return list<array<string, mixed>> */
     private function notesOf(DatasetRecord $dataset, string $name): array
     {
-        return array_values(
-            array_map(
-                static fn (NamedNote $note): array => array_filter([
-                    'dataset' => $name,
-                    'measure' => $note->measure,
-                    'period' => $note->record->period,
-                    'where' => $note->place->filters,
-                    'text' => $note->record->text,
-                ]),
-                $this->notes->of($dataset),
-            ),
-        );
+        return array_values(array_map(
+            static fn (NamedNote $note): array => array_filter([
+                'dataset' => $name,
+                'measure' => $note->measure,
+                'period' => $note->record->period,
+                'where' => $note->place->filters,
+                'text' => $note->record->text,
+            ]),
+            $this->notes->of($dataset),
+        ));
     }
 }

@@ -36,8 +36,7 @@ final readonly class ReportState
         private ReportChecks $checks,
         private IssueStore $issues,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> what a list tells of it */
     public function listed(ReportRecord $record): array
@@ -253,11 +252,9 @@ final readonly class ReportState
         }
         ksort($months);
 
-        return array_values(
-            array_map(
-                static fn (Period $month): array => ['key' => $month->key(), 'label' => PeriodNames::full($month)],
-                $months,
-            ),
-        );
+        return array_values(array_map(
+            static fn (Period $month): array => ['key' => $month->key(), 'label' => PeriodNames::full($month)],
+            $months,
+        ));
     }
 }

@@ -27,8 +27,7 @@ final readonly class Rolling
         private StoredLibrary $library,
         private SettlementState $settlement,
         private CurrentJob $job,
-    ) {
-    }
+    ) {}
 
     /** @throws NotAccepted where it is no period */
     public static function period(string $key): Period
@@ -46,12 +45,7 @@ final readonly class Rolling
         $report = $this->open->report($record);
         $tell = fn (int $done, int $of) => $this->job->tell('Looking through the pages', $done, $of);
         $now = $this->open->drawing($report);
-        $pages = RollPreview::of(
-            $now,
-            $now->with($report->closed($to)),
-            $this->settlement->keys($record, $now),
-            $tell,
-        );
+        $pages = RollPreview::of($now, $now->with($report->closed($to)), $this->settlement->keys($record, $now), $tell);
 
         return [
             'to' => ['key' => $to->key(), 'label' => PeriodNames::full($to)],

@@ -16,9 +16,7 @@ use KeenMargin\Core\Report\Settling\Findings;
 /** What has to be settled in a report, looked up once for each state of it. */
 final readonly class SettlementState
 {
-    public function __construct(private OpenReports $open, private ReportChecks $checks, private CurrentJob $job)
-    {
-    }
+    public function __construct(private OpenReports $open, private ReportChecks $checks, private CurrentJob $job) {}
 
     /** @return array{findings: list<array<string, mixed>>, holds: list<string>} with what is accepted */
     public function of(ReportRecord $record): array
@@ -63,12 +61,10 @@ final readonly class SettlementState
         $accepted = array_map(static fn (Acceptance $one): string => $one->finding, $report->accepted);
         $findings = \is_array($kept['findings'] ?? null) ? $kept['findings'] : [];
 
-        return array_values(
-            array_filter(
-                $findings,
-                static fn (mixed $one): bool => \is_array($one) && !\in_array($one['key'] ?? '', $accepted, true),
-            ),
-        );
+        return array_values(array_filter(
+            $findings,
+            static fn (mixed $one): bool => \is_array($one) && !\in_array($one['key'] ?? '', $accepted, true),
+        ));
     }
 
     /** @param array<string, mixed> $finding */

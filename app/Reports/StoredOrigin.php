@@ -16,8 +16,7 @@ final readonly class StoredOrigin
         private RequestStack $requests,
         private StoredLibrary $library,
         private SourceImports $imports,
-    ) {
-    }
+    ) {}
 
     /** With addresses as whoever asks for it has them; without any where nobody asked over HTTP. */
     public function of(ReportRecord $report): OriginOfReport

@@ -30,8 +30,7 @@ final class OwnOriginOnly
         }
         // The method itself: a header that names another changes nothing.
         if (
-            !$event->isMainRequest()
-            || \in_array($request->getRealMethod(), ['GET', 'HEAD', 'OPTIONS', 'TRACE'], true)
+            !$event->isMainRequest() || \in_array($request->getRealMethod(), ['GET', 'HEAD', 'OPTIONS', 'TRACE'], true)
         ) {
             return;
         }

@@ -18,8 +18,7 @@ final readonly class SealedSecrets
     public function __construct(
         #[Autowire('%env(resolve:KEEN_DATA)%')] private string $database,
         #[Autowire('%env(KEEN_SECRET)%')] private string $configured = '',
-    ) {
-    }
+    ) {}
 
     public function seal(#[\SensitiveParameter] string $secret): string
     {

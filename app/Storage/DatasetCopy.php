@@ -23,8 +23,7 @@ final readonly class DatasetCopy
         private DatasetTotals $totals,
         private WriteTurn $turn,
         private CurrentJob $job,
-    ) {
-    }
+    ) {}
 
     public function of(DatasetRecord $record, string $who): DatasetRecord
     {
@@ -69,8 +68,7 @@ final readonly class DatasetCopy
         $this->number('measure', "SELECT id FROM measure WHERE dataset_id = $from");
         $this->number('breakdown', "SELECT id FROM breakdown WHERE dataset_id = $from");
         $this->number(
-            'member',
-            "SELECT m.id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE b.dataset_id = $from",
+            'member', "SELECT m.id FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE b.dataset_id = $from",
         );
         // Series without amounts are those of steps that were undone; steps stay with the first.
         $this->number('series', "SELECT s.id FROM series s JOIN packed p ON p.series = s.id WHERE s.dataset = $from");
@@ -83,25 +81,21 @@ final readonly class DatasetCopy
         $connection->executeStatement(
             'INSERT INTO measure (id, position, name, unit, scale, grouping, over_members, better, numerator, '.
                 "denominator, dataset_id, former, band, bands) SELECT {$new(
-                    'measure',
-                    'id',
+                    'measure', 'id',
                 )}, position, name, unit, scale, grouping, over_members, better, numerator, ".
                 "denominator, $to, former, band, bands FROM measure WHERE dataset_id = $from",
         );
         $connection->executeStatement(
             "INSERT INTO breakdown (id, position, name, dataset_id, former) SELECT {$new(
-                'breakdown',
-                'id',
+                'breakdown', 'id',
             )}, position, name, $to, former FROM breakdown WHERE dataset_id = $from",
         );
         $connection->executeStatement(
             'INSERT INTO member (id, position, name, breakdown_id, parent_id, role, merged_into, former) SELECT '.
                 "c.new, m.position, m.name, {$new('breakdown', 'm.breakdown_id')}, {$new(
-                    'member',
-                    'm.parent_id',
+                    'member', 'm.parent_id',
                 )}, m.role, {$new(
-                    'member',
-                    'm.merged_into',
+                    'member', 'm.merged_into',
                 )}, m.former FROM copied_member c JOIN member m ON m.id = c.old",
         );
         $members = implode(
@@ -113,8 +107,7 @@ final readonly class DatasetCopy
         );
         $connection->executeStatement(
             "INSERT INTO series SELECT c.new, $to, {$new(
-                'measure',
-                's.measure',
+                'measure', 's.measure',
             )}, s.scenario, $members FROM copied_series c JOIN series s ON s.id = c.old",
         );
         $connection->executeStatement(

@@ -11,16 +11,13 @@ use KeenMargin\App\Storage\Turn\WriteAside;
 /** Keeps the findings of a dataset until it changes, and which of them were accepted. */
 final readonly class FindingStore
 {
-    public function __construct(private Connection $connection, private WriteAside $aside)
-    {
-    }
+    public function __construct(private Connection $connection, private WriteAside $aside) {}
 
     /** @return ?string as keep() took it; null where there is none of the dataset as it is now */
     public function maybeKept(DatasetRecord $record): ?string
     {
         $kept = $this->connection->fetchOne('SELECT findings FROM dataset_check WHERE dataset = ? AND sign = ?', [
-            $record->id,
-            self::sign($record),
+            $record->id, self::sign($record),
         ]);
 
         return \is_string($kept) ? $kept : null;
@@ -42,22 +39,14 @@ final readonly class FindingStore
             'INSERT INTO accepted_check (dataset, finding, mark, reason, who, at) VALUES (?, ?, ?, ?, ?, ?) ON '.
                 'CONFLICT (dataset, finding) DO UPDATE SET mark = excluded.mark, reason = excluded.reason, who = '.
                 'excluded.who, at = excluded.at',
-            [
-                $record->id,
-                $finding,
-                $mark,
-                $reason,
-                $who,
-                (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
-            ],
+            [$record->id, $finding, $mark, $reason, $who, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM)],
         );
     }
 
     public function withdraw(DatasetRecord $record, string $finding): void
     {
         $this->connection->executeStatement('DELETE FROM accepted_check WHERE dataset = ? AND finding = ?', [
-            $record->id,
-            $finding,
+            $record->id, $finding,
         ]);
     }
 
@@ -66,8 +55,7 @@ final readonly class FindingStore
     {
         /** @var array<string, array{mark: string, reason: string, who: string, at: string}> */
         return $this->connection->fetchAllAssociativeIndexed(
-            'SELECT finding, mark, reason, who, at FROM accepted_check WHERE dataset = ?',
-            [$record->id],
+            'SELECT finding, mark, reason, who, at FROM accepted_check WHERE dataset = ?', [$record->id],
         );
     }
 

@@ -9,9 +9,7 @@ use Doctrine\DBAL\Connection;
 /** Which jobs were done: written in the transaction of what they changed. */
 final readonly class JobLog
 {
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     public function isDone(string $job): bool
     {

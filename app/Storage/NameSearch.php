@@ -60,9 +60,7 @@ final readonly class NameSearch
         ],
     ];
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /**
      * What has the sought text in its name, by kinds; of each those first that begin with it.

@@ -13,9 +13,7 @@ use KeenMargin\Core\Workings\About\NoteTarget;
 /** A note with the names, as they are now, of the measure and the members that it is about. */
 final readonly class NamedNote
 {
-    public function __construct(public NoteRecord $record, public string $measure, public NoteTarget $place)
-    {
-    }
+    public function __construct(public NoteRecord $record, public string $measure, public NoteTarget $place) {}
 
     /** `Net revenue, Aug 2026`, `Net revenue, North, Aug 2026` */
     public function label(): string

@@ -12,9 +12,7 @@ use KeenMargin\App\Storage\Turn\WriteAside;
 /** When somebody last looked at a dataset, a chart or a report: lists show the latest first. */
 final readonly class UseLog
 {
-    public function __construct(private WriteAside $aside)
-    {
-    }
+    public function __construct(private WriteAside $aside) {}
 
     /** No change of its state, so that its version stays. */
     public function used(DatasetRecord|ChartRecord|ReportRecord $record): void
@@ -25,8 +23,7 @@ final readonly class UseLog
             default => 'dataset',
         };
         $this->aside->write("UPDATE $table SET used_at = ? WHERE id = ?", [
-            (new \DateTimeImmutable())->format('Y-m-d H:i:s'),
-            $record->id,
+            (new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id,
         ]);
     }
 }

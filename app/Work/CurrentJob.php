@@ -21,9 +21,7 @@ final class CurrentJob
     private float $begun = 0.0;
     private float $told = 0.0;
 
-    public function __construct(private readonly Connection $connection)
-    {
-    }
+    public function __construct(private readonly Connection $connection) {}
 
     public function begin(string $id, string $folder): void
     {
@@ -76,8 +74,7 @@ final class CurrentJob
         if (null !== $this->folder) {
             $this->insistWanted();
             $this->connection->executeStatement('INSERT OR IGNORE INTO job_done (id, at) VALUES (?, ?)', [
-                $this->id,
-                (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
+                $this->id, (new \DateTimeImmutable())->format(\DateTimeInterface::ATOM),
             ]);
         }
     }

@@ -13,9 +13,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
  */
 final readonly class HouseClock implements ClockInterface
 {
-    public function __construct(#[Autowire('%env(int:KEEN_CLOCK_OFFSET)%')] private int $offset = 0)
-    {
-    }
+    public function __construct(#[Autowire('%env(int:KEEN_CLOCK_OFFSET)%')] private int $offset = 0) {}
 
     public function now(): \DateTimeImmutable
     {

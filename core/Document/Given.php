@@ -15,9 +15,7 @@ final readonly class Given
     private const MAX_DEPTH = 24;
     private const KEPT_DEPTH = 64;
 
-    private function __construct(private mixed $value, public string $path)
-    {
-    }
+    private function __construct(private mixed $value, public string $path) {}
 
     /** @throws NotAccepted */
     public static function json(string $text): self
@@ -28,8 +26,7 @@ final readonly class Given
         $text = str_starts_with($text, "\xEF\xBB\xBF") ? substr($text, 3) : $text;
         try {
             return new self(
-                json_decode($text, false, self::MAX_DEPTH, \JSON_THROW_ON_ERROR | \JSON_BIGINT_AS_STRING),
-                '',
+                json_decode($text, false, self::MAX_DEPTH, \JSON_THROW_ON_ERROR | \JSON_BIGINT_AS_STRING), '',
             );
         } catch (\JsonException $e) {
             throw new NotAccepted('', "This is not JSON ({$e->getMessage()}).");
@@ -65,10 +62,7 @@ final readonly class Given
     {
         foreach ($this->entries() as $key => $given) {
             if (!\in_array((string) $key, $keys, true)) {
-                throw new NotAccepted(
-                    $given->path,
-                    'This key is not known; accepted are '.implode(', ', $keys).'.',
-                );
+                throw new NotAccepted($given->path, 'This key is not known; accepted are '.implode(', ', $keys).'.');
             }
         }
 
@@ -104,8 +98,7 @@ final readonly class Given
     /** @throws NotAccepted */
     public function must(string $key): self
     {
-        return $this->maybe($key) ??
-            throw new NotAccepted(ltrim($this->path.'.'.$key, '.'), 'This key is missing.');
+        return $this->maybe($key) ?? throw new NotAccepted(ltrim($this->path.'.'.$key, '.'), 'This key is missing.');
     }
 
     /** The same value as a document of its own, its paths from its own root. */
@@ -286,8 +279,7 @@ final readonly class Given
     public function refuse(string $wanted): NotAccepted
     {
         $shown = json_encode(
-            $this->value,
-            \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PARTIAL_OUTPUT_ON_ERROR,
+            $this->value, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PARTIAL_OUTPUT_ON_ERROR,
         );
         $shown = \is_string($shown) && mb_strlen($shown) > 60 ? mb_substr($shown, 0, 57).'…' : $shown;
 

@@ -88,8 +88,6 @@ final readonly class ChartKinds implements Kinds
     public function of(string $id): ChartKind
     {
         return $this->kinds[$id] ??
-            throw new \InvalidArgumentException(
-                "There is no kind \"$id\"; there are ".implode(', ', $this->ids()).'.',
-            );
+            throw new \InvalidArgumentException("There is no kind \"$id\"; there are ".implode(', ', $this->ids()).'.');
     }
 }

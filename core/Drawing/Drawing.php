@@ -28,8 +28,7 @@ final readonly class Drawing
         public Workings $workings,
         public Scene $scene,
         private array $drawn,
-    ) {
-    }
+    ) {}
 
     /**
      * @param ?NotesInChart $notes null: without notes
@@ -46,11 +45,7 @@ final readonly class Drawing
     ): self {
         $workings = self::workings($recipe, $figures, $kinds);
         $isNoted = null !== $notes && $recipe->finish->notes;
-        $options = new ChartOptions(
-            $isNoted ? $notes->in($workings) : [],
-            $isNoted && $notes->areWritten,
-            $firstRows,
-        );
+        $options = new ChartOptions($isNoted ? $notes->in($workings) : [], $isNoted && $notes->areWritten, $firstRows);
 
         return self::drawn(UndrawnChart::of($recipe, $workings, $kinds, $options), $recipe->finish->height);
     }
@@ -72,11 +67,7 @@ final readonly class Drawing
         ];
 
         return new self(
-            chart: $chart,
-            recipe: $chart->recipe,
-            workings: $chart->workings,
-            scene: $scene,
-            drawn: $checks,
+            chart: $chart, recipe: $chart->recipe, workings: $chart->workings, scene: $scene, drawn: $checks,
         );
     }
 
@@ -145,10 +136,7 @@ final readonly class Drawing
      */
     private static function allMeasured(array $drawings): array
     {
-        return array_map(
-            static fn (self $one): MeasuredChart => $one->measured(),
-            $drawings,
-        );
+        return array_map(static fn (self $one): MeasuredChart => $one->measured(), $drawings);
     }
 
     /** With a further check of its drawing, before the others. */

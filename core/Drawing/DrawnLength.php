@@ -11,9 +11,7 @@ final readonly class DrawnLength
      * @param float $size of the number, without its sign
      * @param float $points its mark's length
      */
-    public function __construct(public float $size, public float $points)
-    {
-    }
+    public function __construct(public float $size, public float $points) {}
 
     public function minus(self $other): self
     {

@@ -10,9 +10,7 @@ use KeenMargin\Core\Workings\Result\Workings;
 /** A drawn chart with the numbers that its lengths stand for. */
 final readonly class MeasuredChart
 {
-    public function __construct(private Scene $scene, private Workings $workings)
-    {
-    }
+    public function __construct(private Scene $scene, private Workings $workings) {}
 
     /** @return array<string, float> points per unit, by scale */
     public function perUnit(): array

@@ -82,8 +82,7 @@ final class ScaleCheck
                 continue;
             }
             $length = new DrawnLength(
-                self::size($row, $mark->measures->column),
-                self::points($mark, $mark->measures->isHorizontal),
+                self::size($row, $mark->measures->column), self::points($mark, $mark->measures->isHorizontal),
             );
             if ($mark->measures->isCut) {
                 $cut[] = $length;

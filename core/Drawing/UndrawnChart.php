@@ -68,9 +68,7 @@ final class UndrawnChart
     /** @param array<string, float> $mostPerUnit points that a unit may have at most, by scale; none: any */
     public function scene(?int $height, array $mostPerUnit): Scene
     {
-        return null === $height && [] === $mostPerUnit
-            ? $this->natural()
-            : $this->frame->drawn($height, $mostPerUnit);
+        return null === $height && [] === $mostPerUnit ? $this->natural() : $this->frame->drawn($height, $mostPerUnit);
     }
 
     private function natural(): Scene

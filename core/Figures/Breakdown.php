@@ -21,8 +21,7 @@ final readonly class Breakdown
         public array $parents = [],
         public array $roles = [],
         public array $former = [],
-    ) {
-    }
+    ) {}
 
     /** Whether a column of this name is meant. */
     public function answersTo(string $name): bool
@@ -84,9 +83,7 @@ final readonly class Breakdown
         $roles = [];
         $groups = $this->groups();
         foreach ($members as $member) {
-            foreach (
-                isset($this->roles[$member]) ? [$member] : array_diff($this->within($member), $groups) as $line
-            ) {
+            foreach (isset($this->roles[$member]) ? [$member] : array_diff($this->within($member), $groups) as $line) {
                 $roles[] = $this->roles[$line] ?? null;
             }
         }

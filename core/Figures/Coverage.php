@@ -12,9 +12,7 @@ use KeenMargin\Core\Time\Period;
 final readonly class Coverage
 {
     /** @param array<string, list<Period>> $periods by scenario code, in calendar order */
-    public function __construct(public array $periods)
-    {
-    }
+    public function __construct(public array $periods) {}
 
     /** @param array<string, list<int>> $starts of periods, by scenario code */
     public static function ofStarts(array $starts, Grain $grain, FiscalCalendar $calendar): self
@@ -33,12 +31,10 @@ final readonly class Coverage
     /** @return list<Scenario> in the order of the codes */
     public function scenarios(): array
     {
-        return array_values(
-            array_filter(
-                Scenario::cases(),
-                fn (Scenario $scenario): bool => [] !== ($this->periods[$scenario->value] ?? []),
-            ),
-        );
+        return array_values(array_filter(
+            Scenario::cases(),
+            fn (Scenario $scenario): bool => [] !== ($this->periods[$scenario->value] ?? []),
+        ));
     }
 
     public function first(): ?Period

@@ -22,8 +22,7 @@ final readonly class CoverageStrip
         public array $closes,
         public array $has,
         public ?Period $closing,
-    ) {
-    }
+    ) {}
 
     public static function of(Dataset $dataset): self
     {

@@ -35,8 +35,7 @@ final readonly class Dataset
         public ?Period $closedThrough = null,
         public string $organisation = '',
         public array $notices = [],
-    ) {
-    }
+    ) {}
 
     public function named(string $name, string $organisation): self
     {
@@ -147,9 +146,7 @@ final readonly class Dataset
             return $last;
         }
 
-        return null !== $actual && self::isWithinMonth($actual)
-            ? $actual
-            : $last->group(Grain::Month, $this->calendar);
+        return null !== $actual && self::isWithinMonth($actual) ? $actual : $last->group(Grain::Month, $this->calendar);
     }
 
     /** Whether a month is not over on a day: actuals of the last few days of it end it. */

@@ -16,9 +16,7 @@ final readonly class FactFilter
      *                                                                     null: all periods
      * @param list<MemberFilter|NumberFilter> $where
      */
-    public function __construct(private array $starts, public array $where = [])
-    {
-    }
+    public function __construct(private array $starts, public array $where = []) {}
 
     /** @return list<string> */
     public function measures(): array

@@ -24,8 +24,7 @@ final readonly class KeptBands
         public ?Period $from = null,
         public ?string $breakdown = null,
         public ?string $member = null,
-    ) {
-    }
+    ) {}
 
     /**
      * Those that a value is judged by: its member's own before those for all, and of these the latest that begin before

@@ -16,9 +16,7 @@ final readonly class LineSigns
      * @param list<string> $mixed lines that take away, whose figures have both signs
      * @param list<string> $subtotals lines that are sums of others
      */
-    private function __construct(public array $negated, public array $mixed, public array $subtotals)
-    {
-    }
+    private function __construct(public array $negated, public array $mixed, public array $subtotals) {}
 
     /**
      * @param array<string|int, Sums> $sums of the whole dataset, by line

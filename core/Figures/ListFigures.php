@@ -13,9 +13,7 @@ final readonly class ListFigures implements Figures
      * @param Figures $stated with them
      * @param list<string> $sums members of the breakdown that are sums of others
      */
-    public function __construct(public Figures $stated, private string $breakdown, private array $sums)
-    {
-    }
+    public function __construct(public Figures $stated, private string $breakdown, private array $sums) {}
 
     public function dataset(): Dataset
     {

@@ -16,9 +16,7 @@ final class NetFigures implements Figures
     private array $signs = [];
 
     /** @param Breakdown $lines of the dataset, with roles */
-    public function __construct(public readonly Figures $figures, private readonly Breakdown $lines)
-    {
-    }
+    public function __construct(public readonly Figures $figures, private readonly Breakdown $lines) {}
 
     /** The breakdown that is a statement: it has lines that take away, or that are subtotals. Null where none is. */
     public static function maybeLines(Dataset $dataset): ?Breakdown
@@ -45,9 +43,7 @@ final class NetFigures implements Figures
     public function signs(array $measures): LineSigns
     {
         return $this->signs[implode("\0", $measures)] ??= LineSigns::of(
-            $this->lines,
-            $this->figures->sumsBy($this->lines->name, $measures, [], Scenario::cases()),
-            $measures,
+            $this->lines, $this->figures->sumsBy($this->lines->name, $measures, [], Scenario::cases()), $measures,
         );
     }
 
@@ -103,8 +99,7 @@ final class NetFigures implements Figures
 
         return array_map(
             fn (array $negated, array $own): SignedLines => new SignedLines(
-                new MemberFilter($this->lines->name, $own),
-                $negated,
+                new MemberFilter($this->lines->name, $own), $negated,
             ),
             $groups,
             $lines,

@@ -19,8 +19,7 @@ final readonly class Notice
         public bool $holds,
         public string $says,
         public array $members = [],
-    ) {
-    }
+    ) {}
 
     /**
      * Whoever names a member for the first time may have misspelt another.
@@ -41,17 +40,12 @@ final readonly class Notice
 
         return [] === $says
             ? []
-            : [
-                new self(
-                    self::NEW_MEMBERS,
-                    false,
-                    'Seen for the first time in '.$file.': '.Wording::and($says),
-                    array_map(
-                        static fn (array $members): array => \array_slice($members, 0, self::MOST_MEMBERS),
-                        $new,
-                    ),
-                ),
-            ];
+            : [new self(
+                self::NEW_MEMBERS,
+                false,
+                'Seen for the first time in '.$file.': '.Wording::and($says),
+                array_map(static fn (array $members): array => \array_slice($members, 0, self::MOST_MEMBERS), $new),
+            )];
     }
 
     /** Whether it says something about the numbers of a chart; else it is about the dataset alone. */

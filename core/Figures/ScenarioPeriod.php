@@ -13,9 +13,7 @@ final readonly class ScenarioPeriod
      * @param string $scenario its code
      * @param int $start of the period, as Period counts it
      */
-    public function __construct(public string $scenario, public int $start)
-    {
-    }
+    public function __construct(public string $scenario, public int $start) {}
 
     public static function of(Scenario $scenario, Period $period): self
     {

@@ -10,7 +10,5 @@ use KeenMargin\Core\Figures\Filter\MemberFilter;
 final readonly class SignedLines
 {
     /** @param array<string, array<string, true>> $negated measures and, within them, codes of the scenarios */
-    public function __construct(public MemberFilter $filter, public array $negated)
-    {
-    }
+    public function __construct(public MemberFilter $filter, public array $negated) {}
 }

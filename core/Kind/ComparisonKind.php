@@ -48,9 +48,7 @@ abstract readonly class ComparisonKind implements ChartKind
         return self::compared($question, $dataset, []);
     }
 
-    public function insist(Question $question, Dataset $dataset): void
-    {
-    }
+    public function insist(Question $question, Dataset $dataset): void {}
 
     public function required(): array
     {
@@ -99,18 +97,14 @@ abstract readonly class ComparisonKind implements ChartKind
      */
     public static function compared(Question $question, Dataset $dataset, array $rather): Question
     {
-        $there = array_values(
-            array_filter(
-                $dataset->scenarios(),
-                static fn (Scenario $scenario): bool => $scenario !== $question->scenario,
-            ),
-        );
-        $wanted = array_values(
-            array_filter(
-                [...$rather, Scenario::Budget, Scenario::Target, Scenario::PriorYear, ...$there],
-                static fn (Scenario $scenario): bool => \in_array($scenario, $there, true),
-            ),
-        );
+        $there = array_values(array_filter(
+            $dataset->scenarios(),
+            static fn (Scenario $scenario): bool => $scenario !== $question->scenario,
+        ));
+        $wanted = array_values(array_filter(
+            [...$rather, Scenario::Budget, Scenario::Target, Scenario::PriorYear, ...$there],
+            static fn (Scenario $scenario): bool => \in_array($scenario, $there, true),
+        ));
 
         return [] === $question->against && [] !== $wanted ? $question->asking(against: [$wanted[0]]) : $question;
     }

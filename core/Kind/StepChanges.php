@@ -39,8 +39,7 @@ final readonly class StepChanges
         private Workings $workings,
         private Recipe $recipe,
         private Dataset $dataset,
-    ) {
-    }
+    ) {}
 
     /**
      * @param bool $canOrder whether steps may stand in another order, and be gathered
@@ -50,8 +49,7 @@ final readonly class StepChanges
     public function all(bool $canOrder): array
     {
         if (
-            null !== GivenList::maybe($this->dataset, $this->recipe->question->roles)
-            && null !== $this->row->key->name
+            null !== GivenList::maybe($this->dataset, $this->recipe->question->roles) && null !== $this->row->key->name
         ) {
             return $this->roles((string) $this->row->key->name);
         }
@@ -132,13 +130,11 @@ final readonly class StepChanges
         }
         $own = $this->row->period?->grain;
 
-        return array_values(
-            array_filter(
-                [Grain::Quarter, Grain::Month],
-                fn (Grain $grain): bool => $grain->shows($this->dataset->grain)
-                    && (null === $own || ($grain !== $own && $own->groups($grain))),
-            ),
-        );
+        return array_values(array_filter(
+            [Grain::Quarter, Grain::Month],
+            fn (Grain $grain): bool => $grain->shows($this->dataset->grain)
+                && (null === $own || ($grain !== $own && $own->groups($grain))),
+        ));
     }
 
     private function opening(Grain|string $by, string $key): RowChange
@@ -231,14 +227,12 @@ final readonly class StepChanges
             return null;
         }
 
-        return \count(
-            array_filter(
-                $this->steps(),
-                static fn (Row $row): bool => ($row->values['change'] ?? BigDecimal::zero())
-                    ->abs()
-                    ->isGreaterThanOrEqualTo($own->abs()),
-            ),
-        );
+        return \count(array_filter(
+            $this->steps(),
+            static fn (Row $row): bool => ($row->values['change'] ?? BigDecimal::zero())
+                ->abs()
+                ->isGreaterThanOrEqualTo($own->abs()),
+        ));
     }
 
     /** @return array<int, Row> */

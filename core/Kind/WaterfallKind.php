@@ -55,11 +55,7 @@ abstract readonly class WaterfallKind implements ChartKind
     public function options(): array
     {
         return [
-            FinishOption::Steps,
-            FinishOption::StepLabels,
-            FinishOption::Dots,
-            FinishOption::Cut,
-            FinishOption::Turn,
+            FinishOption::Steps, FinishOption::StepLabels, FinishOption::Dots, FinishOption::Cut, FinishOption::Turn,
         ];
     }
 

@@ -11,9 +11,7 @@ use KeenMargin\Core\Workings\Arithmetic\Effect;
 /** How scenarios and effects look. */
 final readonly class Style
 {
-    private function __construct(public Ink $fill, public ?Ink $stroke)
-    {
-    }
+    private function __construct(public Ink $fill, public ?Ink $stroke) {}
 
     public static function scenario(Scenario $scenario): self
     {

@@ -9,35 +9,8 @@ final class Currency
 {
     /** ISO 4217, those that figures usually come in. */
     public const CODES = [
-        'EUR',
-        'USD',
-        'GBP',
-        'CHF',
-        'JPY',
-        'CNY',
-        'SEK',
-        'NOK',
-        'DKK',
-        'ISK',
-        'PLN',
-        'CZK',
-        'HUF',
-        'RON',
-        'BGN',
-        'TRY',
-        'CAD',
-        'AUD',
-        'NZD',
-        'SGD',
-        'HKD',
-        'INR',
-        'BRL',
-        'MXN',
-        'ZAR',
-        'ILS',
-        'AED',
-        'KRW',
-        'THB',
+        'EUR', 'USD', 'GBP', 'CHF', 'JPY', 'CNY', 'SEK', 'NOK', 'DKK', 'ISK', 'PLN', 'CZK', 'HUF', 'RON', 'BGN', 'TRY',
+        'CAD', 'AUD', 'NZD', 'SGD', 'HKD', 'INR', 'BRL', 'MXN', 'ZAR', 'ILS', 'AED', 'KRW', 'THB',
     ];
     public const SIGNS = ['€' => 'EUR', '$' => 'USD', '£' => 'GBP', '¥' => 'JPY'];
 

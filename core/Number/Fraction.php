@@ -14,9 +14,7 @@ use Brick\Math\RoundingMode;
 final readonly class Fraction
 {
     /** @param BigDecimal $denominator above zero */
-    private function __construct(public BigDecimal $numerator, public BigDecimal $denominator)
-    {
-    }
+    private function __construct(public BigDecimal $numerator, public BigDecimal $denominator) {}
 
     /**
      * A decimal over another one.

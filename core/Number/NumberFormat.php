@@ -15,9 +15,7 @@ final readonly class NumberFormat
     public const NONE = "\u{2013}";
     private const FIXED_SPACE = "\u{00A0}";
 
-    private function __construct(private string $group, private string $point)
-    {
-    }
+    private function __construct(private string $group, private string $point) {}
 
     /** @param 'en'|'de'|'fr' $locale `1,234.5`, `1.234,5`, `1 234,5` */
     public static function of(string $locale): self
@@ -62,9 +60,7 @@ final readonly class NumberFormat
     {
         return str_starts_with($written, '+')
             ? substr($written, 1)
-            : (str_starts_with($written, self::MINUS)
-                ? substr($written, \strlen(self::MINUS))
-                : $written);
+            : (str_starts_with($written, self::MINUS) ? substr($written, \strlen(self::MINUS)) : $written);
     }
 
     /** Whether a written number is nought, as far as it is written. */

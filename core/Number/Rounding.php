@@ -13,9 +13,7 @@ final readonly class Rounding
      * @param non-negative-int $decimals of a fraction
      * @param bool $strips whether zeros at its end are taken off
      */
-    public function __construct(private int $decimals = Decimals::RATE_SCALE, private bool $strips = false)
-    {
-    }
+    public function __construct(private int $decimals = Decimals::RATE_SCALE, private bool $strips = false) {}
 
     /** @return ($exact is null ? null : BigDecimal) */
     public function of(BigDecimal|Fraction|null $exact): ?BigDecimal

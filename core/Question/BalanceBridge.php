@@ -14,7 +14,5 @@ final readonly class BalanceBridge
      * @param ?string $balance a measure that states the balance at the end of each period; null: the opening value is
      *                         the sum of all movements before the span
      */
-    public function __construct(public ?string $balance = null)
-    {
-    }
+    public function __construct(public ?string $balance = null) {}
 }

@@ -7,7 +7,5 @@ namespace KeenMargin\Core\Question;
 /** Two members of one breakdown that are compared with each other. */
 final readonly class Between
 {
-    public function __construct(public string $field, public string $first, public string $second)
-    {
-    }
+    public function __construct(public string $field, public string $first, public string $second) {}
 }

@@ -7,9 +7,7 @@ namespace KeenMargin\Core\Question;
 /** The measures of how full something is: two of the three at least; the third is what the others leave. */
 final readonly class Capacity
 {
-    public function __construct(public ?string $used, public ?string $unused, public ?string $total)
-    {
-    }
+    public function __construct(public ?string $used, public ?string $unused, public ?string $total) {}
 
     /** @return array<string, string> measures by the part that they are, those that are told */
     public function told(): array

@@ -8,7 +8,5 @@ namespace KeenMargin\Core\Question;
 final readonly class Drivers
 {
     /** @param ?string $currency a measure of exchange rates, by which price and currency are told apart; null: none */
-    public function __construct(public string $volume, public string $value, public ?string $currency = null)
-    {
-    }
+    public function __construct(public string $volume, public string $value, public ?string $currency = null) {}
 }

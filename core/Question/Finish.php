@@ -67,8 +67,7 @@ final readonly class Finish
         public bool $dots = false,
         public ScaleEnds $ends = new ScaleEnds(),
         public ScaleForm $scale = ScaleForm::Shared,
-    ) {
-    }
+    ) {}
 
     public function highlights(RowKey $row): bool
     {

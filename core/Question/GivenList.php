@@ -22,9 +22,7 @@ final readonly class GivenList
     private const SUBTOTAL = '/^(?:sub-?\s?total|zwischensumme|sous-total)\b/iu';
 
     /** @param array<string|int, StepRole> $roles of the rows that are no steps */
-    private function __construct(public Breakdown $breakdown, public array $roles)
-    {
-    }
+    private function __construct(public Breakdown $breakdown, public array $roles) {}
 
     /**
      * Null where the figures are no plain list, or none of its rows is anything but a step.

@@ -8,19 +8,15 @@ namespace KeenMargin\Core\Question;
 final readonly class Message
 {
     /** @param list<MessageNumber> $numbers */
-    public function __construct(public string $text, public array $numbers = [])
-    {
-    }
+    public function __construct(public string $text, public array $numbers = []) {}
 
     /** @return list<MessageNumber> those that the text still has */
     public function kept(): array
     {
-        return array_values(
-            array_filter(
-                $this->numbers,
-                fn (MessageNumber $number): bool => 1 ===
-                    preg_match('/(?<![\d.,])'.preg_quote($number->said, '/').'(?![\d]|[.,]\d)/u', $this->text),
-            ),
-        );
+        return array_values(array_filter(
+            $this->numbers,
+            fn (MessageNumber $number): bool => 1 ===
+                preg_match('/(?<![\d.,])'.preg_quote($number->said, '/').'(?![\d]|[.,]\d)/u', $this->text),
+        ));
     }
 }

@@ -18,6 +18,5 @@ final readonly class MessageNumber
         public RowKey $row,
         public string $column,
         public BigDecimal $exact,
-    ) {
-    }
+    ) {}
 }

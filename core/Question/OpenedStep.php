@@ -10,7 +10,5 @@ use KeenMargin\Core\Time\Grain;
 final readonly class OpenedStep
 {
     /** @param Grain|string $by periods, or a breakdown by its name */
-    public function __construct(public RowKey $step, public Grain|string $by)
-    {
-    }
+    public function __construct(public RowKey $step, public Grain|string $by) {}
 }

@@ -13,7 +13,5 @@ final readonly class PeriodBridge
     public const YEAR_BEFORE = 'a year before';
 
     /** @param ?Span $from null: the same as `to`, one year before */
-    public function __construct(public ?Span $from, public Span $to)
-    {
-    }
+    public function __construct(public ?Span $from, public Span $to) {}
 }

@@ -77,8 +77,7 @@ final readonly class Question
         public Subtotals $subtotals = new Subtotals(),
         public array $roles = [],
         public bool $isProRata = false,
-    ) {
-    }
+    ) {}
 
     /**
      * The same question in other respects; what is not told stays.

@@ -24,8 +24,7 @@ final readonly class QuestionWords
         public string $beforeSpan,
         public array $against,
         public ?string $taken = null,
-    ) {
-    }
+    ) {}
 
     /** `How did net revenue of … in … compare with budget` */
     public static function comparison(Question $question, Measure $measure): self

@@ -17,8 +17,7 @@ final readonly class Recipe
         public Kind $kind,
         public Finish $finish = new Finish(),
         public ?Given $figures = null,
-    ) {
-    }
+    ) {}
 
     public function wide(int $width): self
     {

@@ -24,8 +24,7 @@ final readonly class RowChoices
         public bool $isWaterfall = false,
         public bool $canOrder = true,
         public bool $canBeWhole = false,
-    ) {
-    }
+    ) {}
 
     /** A question whose rows are periods, with all of them together in one row; others stay as they are. */
     public static function together(Question $question): Question

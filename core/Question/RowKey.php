@@ -53,9 +53,7 @@ final readonly class RowKey
 
     public function inPanel(?PanelKey $panel): self
     {
-        return $panel === $this->panel
-            ? $this
-            : new self($this->name, $this->sum, $panel, $this->within, $this->leg);
+        return $panel === $this->panel ? $this : new self($this->name, $this->sum, $panel, $this->within, $this->leg);
     }
 
     /** The same row as one of the steps of an opened one. */

@@ -9,7 +9,5 @@ use Brick\Math\BigDecimal;
 /** Where a scale begins and ends, in the measure's own unit; null: as it is found from the numbers. */
 final readonly class ScaleEnds
 {
-    public function __construct(public ?BigDecimal $from = null, public ?BigDecimal $to = null)
-    {
-    }
+    public function __construct(public ?BigDecimal $from = null, public ?BigDecimal $to = null) {}
 }

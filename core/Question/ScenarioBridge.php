@@ -10,9 +10,7 @@ use KeenMargin\Core\Figures\Scenario;
 final readonly class ScenarioBridge
 {
     /** @param list<Scenario> $through totals between the two, in their order */
-    public function __construct(public Scenario $from, public Scenario $to, public array $through = [])
-    {
-    }
+    public function __construct(public Scenario $from, public Scenario $to, public array $through = []) {}
 
     /** @return non-empty-list<Scenario> all totals, from the start to the end */
     public function stations(): array

@@ -17,8 +17,7 @@ final readonly class SentencePart
         public ?string $slot = null,
         public bool $isGuess = false,
         public array $offers = [],
-    ) {
-    }
+    ) {}
 
     /** @return array{text: string, slot?: string, isGuess?: true, offers?: list<array<string, mixed>>} */
     public function toArray(): array

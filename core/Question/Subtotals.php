@@ -8,9 +8,7 @@ namespace KeenMargin\Core\Question;
 final readonly class Subtotals
 {
     /** @param list<string> $after names of periods or members */
-    public function __construct(public array $after = [], public ?SubtotalsAt $at = null)
-    {
-    }
+    public function __construct(public array $after = [], public ?SubtotalsAt $at = null) {}
 
     public function isEmpty(): bool
     {

@@ -30,8 +30,7 @@ final class FontFaces
         private readonly array $faces,
         private readonly \Closure $read,
         private readonly ?\Closure $part = null,
-    ) {
-    }
+    ) {}
 
     /**
      * The files of a folder that has a faces.json.

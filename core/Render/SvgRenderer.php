@@ -20,9 +20,7 @@ use KeenMargin\Core\Scene\Text;
 /** Writes a scene as SVG, with its fonts inside where they are given. */
 final readonly class SvgRenderer implements Renderer
 {
-    public function __construct(private ?FontFaces $fonts = null)
-    {
-    }
+    public function __construct(private ?FontFaces $fonts = null) {}
 
     public function format(): string
     {
@@ -154,9 +152,7 @@ final readonly class SvgRenderer implements Renderer
                 self::paint($colours, $mark->fill, $mark->stroke, $mark->thickness).
                 self::data('', $mark->key).
                 '/>',
-            default => throw new \InvalidArgumentException(
-                'A mark of class '.$mark::class.' cannot be drawn as SVG.',
-            ),
+            default => throw new \InvalidArgumentException('A mark of class '.$mark::class.' cannot be drawn as SVG.'),
         };
     }
 
@@ -247,9 +243,7 @@ final readonly class SvgRenderer implements Renderer
 
     private static function escape(string $text): string
     {
-        if (
-            \strlen($text) === strspn($text, '0123456789.,-+% :ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz')
-        ) {
+        if (\strlen($text) === strspn($text, '0123456789.,-+% :ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz')) {
             return $text;
         }
         $text =

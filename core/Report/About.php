@@ -16,9 +16,7 @@ final readonly class About
      * @param ?Span $span null: each chart has its own
      * @param list<Scenario> $against references, at most two; none: each chart has its own
      */
-    public function __construct(public array $where = [], public ?Span $span = null, public array $against = [])
-    {
-    }
+    public function __construct(public array $where = [], public ?Span $span = null, public array $against = []) {}
 
     /** What a page says, and what the report says where the page is silent. */
     public function over(self $report): self

@@ -16,6 +16,5 @@ final readonly class Acceptance
         public string $reason,
         public string $who = '',
         public string $at = '',
-    ) {
-    }
+    ) {}
 }

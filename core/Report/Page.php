@@ -29,8 +29,7 @@ final readonly class Page
         public About $about = new About(),
         public ?ScaleOver $scale = null,
         public array $rows = [],
-    ) {
-    }
+    ) {}
 
     /** @return list<Block> row by row, from left to right */
     public function blocks(): array

@@ -12,7 +12,5 @@ final readonly class PageRow
     public const MOST_BLOCKS = 4;
 
     /** @param list<Block> $blocks from left to right */
-    public function __construct(public string $id, public array $blocks)
-    {
-    }
+    public function __construct(public string $id, public array $blocks) {}
 }

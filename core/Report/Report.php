@@ -33,8 +33,7 @@ final readonly class Report
         public string $organisation = '',
         public array $pages = [],
         public array $accepted = [],
-    ) {
-    }
+    ) {}
 
     /**
      * Refuses more charts than a report is drawn with.
@@ -45,8 +44,7 @@ final readonly class Report
     {
         if ($charts > self::MOST_CHARTS) {
             throw new NotAccepted(
-                $path,
-                'A report has '.self::MOST_CHARTS.' charts and key figures at most. Make two of it.',
+                $path, 'A report has '.self::MOST_CHARTS.' charts and key figures at most. Make two of it.',
             );
         }
     }

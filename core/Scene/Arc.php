@@ -31,8 +31,7 @@ final readonly class Arc implements Mark
         public ?string $key = null,
         public ?string $of = null,
         public ?Measures $measures = null,
-    ) {
-    }
+    ) {}
 
     /** @return non-empty-list<array{float, float}> corners of the polygon */
     public function points(): array
@@ -65,14 +64,7 @@ final readonly class Arc implements Mark
 
     public function path(): Path
     {
-        return new Path(
-            $this->points(),
-            $this->fill,
-            $this->stroke,
-            role: $this->role,
-            key: $this->key,
-            of: $this->of,
-        );
+        return new Path($this->points(), $this->fill, $this->stroke, role: $this->role, key: $this->key, of: $this->of);
     }
 
     public function toArray(): array

@@ -6,9 +6,7 @@ namespace KeenMargin\Core\Scene;
 
 final readonly class Box
 {
-    public function __construct(public float $left, public float $top, public float $right, public float $bottom)
-    {
-    }
+    public function __construct(public float $left, public float $top, public float $right, public float $bottom) {}
 
     public function overlaps(self $other, float $gap = 0.0): bool
     {

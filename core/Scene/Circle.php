@@ -17,8 +17,7 @@ final readonly class Circle implements Mark
         public string $role = '',
         public ?string $key = null,
         public ?string $of = null,
-    ) {
-    }
+    ) {}
 
     public function toArray(): array
     {

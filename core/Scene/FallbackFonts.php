@@ -9,12 +9,7 @@ final class FallbackFonts
 {
     /** Files of assets/fonts/fallback, as tools/fallback-fonts.php makes them. */
     public const NAMES = [
-        'NotoSansArabic',
-        'NotoSansHebrew',
-        'NotoSansThai',
-        'NotoSansDevanagari',
-        'NotoEmoji',
-        'DroidSansFallback',
+        'NotoSansArabic', 'NotoSansHebrew', 'NotoSansThai', 'NotoSansDevanagari', 'NotoEmoji', 'DroidSansFallback',
         'NotoSansSymbols2',
     ];
     private const EMOJI = 4;

@@ -7,9 +7,7 @@ namespace KeenMargin\Core\Scene;
 final readonly class Group implements Mark
 {
     /** @param list<Mark> $marks from back to front */
-    public function __construct(public array $marks, public string $role = '', public ?string $key = null)
-    {
-    }
+    public function __construct(public array $marks, public string $role = '', public ?string $key = null) {}
 
     public function toArray(): array
     {

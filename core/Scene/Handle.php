@@ -41,8 +41,7 @@ final readonly class Handle
         public ?BigDecimal $most = null,
         public ?array $centre = null,
         public ?string $name = null,
-    ) {
-    }
+    ) {}
 
     /** A step of about a two-hundredth of what a scale spans: 1, 2 or 5 with noughts. */
     public static function step(float $span): BigDecimal

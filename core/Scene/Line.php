@@ -19,8 +19,7 @@ final readonly class Line implements Mark
         public ?string $key = null,
         public ?string $of = null,
         public ?Measures $measures = null,
-    ) {
-    }
+    ) {}
 
     public function toArray(): array
     {

@@ -17,10 +17,7 @@ final class MarkBox
             $mark instanceof Arc => self::of($mark->path()),
             $mark instanceof Rect => new Box($mark->x, $mark->y, $mark->x + $mark->width, $mark->y + $mark->height),
             $mark instanceof Circle => new Box(
-                $mark->x - $mark->radius,
-                $mark->y - $mark->radius,
-                $mark->x + $mark->radius,
-                $mark->y + $mark->radius,
+                $mark->x - $mark->radius, $mark->y - $mark->radius, $mark->x + $mark->radius, $mark->y + $mark->radius,
             ),
             $mark instanceof Line => new Box(
                 min($mark->x1, $mark->x2) - self::AROUND_LINE,

@@ -17,8 +17,7 @@ final readonly class Measures
         public string $column,
         public bool $isCut = false,
         public bool $isHorizontal = false,
-    ) {
-    }
+    ) {}
 
     public function horizontally(): self
     {

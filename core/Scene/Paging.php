@@ -12,9 +12,7 @@ final readonly class Paging
      * @param float $headBottom where it ends, and the first row begins
      * @param list<float> $breaks tops of rows at which a page may begin, rising
      */
-    public function __construct(public float $headTop, public float $headBottom, public array $breaks)
-    {
-    }
+    public function __construct(public float $headTop, public float $headBottom, public array $breaks) {}
 
     /**
      * Pages of a height: which part of the scene each shows below its head. The first has what stands above the head.

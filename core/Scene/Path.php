@@ -16,8 +16,7 @@ final readonly class Path implements Mark
         public string $role = '',
         public ?string $key = null,
         public ?string $of = null,
-    ) {
-    }
+    ) {}
 
     public function toArray(): array
     {

@@ -9,9 +9,7 @@ use KeenMargin\Core\Document\With;
 /** Puts marks somewhere else, larger or smaller: `x` becomes `left + scale × x`. */
 final readonly class Placing
 {
-    public function __construct(private float $left, private float $top, private float $scale = 1.0)
-    {
-    }
+    public function __construct(private float $left, private float $top, private float $scale = 1.0) {}
 
     public function mark(Mark $mark): Mark
     {

@@ -18,8 +18,7 @@ final readonly class Rect implements Mark
         public ?string $key = null,
         public ?string $of = null,
         public ?Measures $measures = null,
-    ) {
-    }
+    ) {}
 
     public function toArray(): array
     {

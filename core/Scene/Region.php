@@ -12,9 +12,7 @@ final readonly class Region
      * @param Box $reach in which pointing means the row
      * @param Box $lit what is lit while it does: the row's marks with some room
      */
-    public function __construct(public string $key, public Box $reach, public Box $lit)
-    {
-    }
+    public function __construct(public string $key, public Box $reach, public Box $lit) {}
 
     /** @return array{key: string, reach: list<float>, lit: list<float>} boxes as left, top, right, bottom */
     public function toArray(): array

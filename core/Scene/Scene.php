@@ -30,8 +30,7 @@ final readonly class Scene
         public array $handles = [],
         public ?Paging $paging = null,
         public ?int $rows = null,
-    ) {
-    }
+    ) {}
 
     /** The same with more room below. */
     public function high(float $height): self

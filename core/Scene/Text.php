@@ -23,8 +23,7 @@ final readonly class Text implements Mark
         public string $role = 'label',
         public ?string $key = null,
         public ?string $of = null,
-    ) {
-    }
+    ) {}
 
     public function box(): Box
     {

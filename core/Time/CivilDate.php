@@ -26,12 +26,7 @@ final class CivilDate
         $yearOfEra = $year - $era * 400;
         $dayOfYear = intdiv(153 * ($month + ($month > 2 ? -3 : 9)) + 2, 5) + $day - 1;
 
-        return $era * 146097 +
-            $yearOfEra * 365 +
-            intdiv($yearOfEra, 4) -
-            intdiv($yearOfEra, 100) +
-            $dayOfYear -
-            719468;
+        return $era * 146097 + $yearOfEra * 365 + intdiv($yearOfEra, 4) - intdiv($yearOfEra, 100) + $dayOfYear - 719468;
     }
 
     /** @return array{int, int, int} year, month, day */
@@ -41,8 +36,7 @@ final class CivilDate
         $era = intdiv($number, 146097);
         $dayOfEra = $number - $era * 146097;
         $yearOfEra = intdiv(
-            $dayOfEra - intdiv($dayOfEra, 1460) + intdiv($dayOfEra, 36524) - intdiv($dayOfEra, 146096),
-            365,
+            $dayOfEra - intdiv($dayOfEra, 1460) + intdiv($dayOfEra, 36524) - intdiv($dayOfEra, 146096), 365,
         );
         $dayOfYear = $dayOfEra - (365 * $yearOfEra + intdiv($yearOfEra, 4) - intdiv($yearOfEra, 100));
         $shifted = intdiv(5 * $dayOfYear + 2, 153);

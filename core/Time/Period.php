@@ -16,9 +16,7 @@ final readonly class Period
     public const FIRST_YEAR = CivilDate::FIRST_YEAR;
     public const LAST_YEAR = CivilDate::LAST_YEAR;
 
-    private function __construct(public Grain $grain, public int $start, public int $firstMonth)
-    {
-    }
+    private function __construct(public Grain $grain, public int $start, public int $firstMonth) {}
 
     /** The only period of a plain list. */
     public static function timeless(): self
@@ -109,8 +107,7 @@ final readonly class Period
     {
         if (Grain::Week === $this->grain) {
             return self::week(
-                $this->yearNumber() - 1,
-                min($this->numberInYear(), self::weeksIn($this->yearNumber() - 1)),
+                $this->yearNumber() - 1, min($this->numberInYear(), self::weeksIn($this->yearNumber() - 1)),
             );
         }
         if (Grain::Day === $this->grain) {
@@ -208,8 +205,7 @@ final readonly class Period
             Grain::Day => $this->start - CivilDate::number($this->yearNumber(), 1, 1) + 1,
             Grain::Week => intdiv($this->decisiveDay() - CivilDate::number($this->yearNumber(), 1, 1), 7) + 1,
             default => intdiv(
-                $this->start - $this->calendar()->firstMonthOfYear($this->yearNumber()),
-                $this->grain->months(),
+                $this->start - $this->calendar()->firstMonthOfYear($this->yearNumber()), $this->grain->months(),
             ) + 1,
         };
     }

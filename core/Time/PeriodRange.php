@@ -7,9 +7,7 @@ namespace KeenMargin\Core\Time;
 /** An unbroken stretch of days, ends included; may be empty. */
 final readonly class PeriodRange
 {
-    public function __construct(public int $firstDay, public int $lastDay)
-    {
-    }
+    public function __construct(public int $firstDay, public int $lastDay) {}
 
     public static function between(Period $from, Period $to): self
     {

@@ -15,8 +15,7 @@ final readonly class Span
         public ?Period $to = null,
         public int $count = 0,
         public ?Grain $unit = null,
-    ) {
-    }
+    ) {}
 
     public static function all(): self
     {

@@ -13,9 +13,7 @@ final readonly class WorkingDays
     private const WEEKDAY_OF_DAY_ZERO = 4;
 
     /** @param array<int, string> $holidays names by day */
-    public function __construct(private array $holidays = [])
-    {
-    }
+    public function __construct(private array $holidays = []) {}
 
     /** @return int 1 for Monday to 7 for Sunday */
     public static function weekday(int $day): int

@@ -5,9 +5,7 @@ declare(strict_types=1);
 /** What goes wrong when it is asked to: kept in the ledger's file, so that it holds over requests. */
 final class Faults
 {
-    public function __construct(private readonly PDO $database)
-    {
-    }
+    public function __construct(private readonly PDO $database) {}
 
     /**
      * @param array<string, mixed> $told

@@ -96,8 +96,7 @@ header('Content-Type: '.($isCsv ? 'text/csv' : 'application/x-ndjson'));
 $faults->endless("$day,$customer,$amount\n");
 $text = $isCsv ? "$day,$customer,$amount\n" : '';
 $json = static fn (array $row): string => (string) json_encode(
-    [$day => $row[0], $customer => $row[1], $amount => $row[2]],
-    \JSON_UNESCAPED_UNICODE,
+    [$day => $row[0], $customer => $row[1], $amount => $row[2]], \JSON_UNESCAPED_UNICODE,
 );
 foreach ($isCsv ? $ledger->lines($from, $to) : $ledger->entries($from, $to) as $row) {
     $text .= ($isCsv ? $row : $json($row))."\n";

@@ -32,8 +32,7 @@ const words: Record<Arrival['state'], string> = {
 <template>
   <aside
     class="w-[272px] shrink-0 border-r-2 border-accent/35 px-7 pt-7 pb-8 max-lg:w-[228px] max-lg:px-5 max-md:w-auto max-md:border-r-0"
-    aria-label="Arrival"
-  >
+    aria-label="Arrival">
     <h1 class="font-serif text-[21px] leading-7 break-words">{{ arrival.name }}</h1>
     <p class="text-quiet">
       from <RouterLink class="link" :to="`/sources/${arrival.source}`">{{ arrival.sourceName }}</RouterLink> for

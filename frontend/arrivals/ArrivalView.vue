@@ -23,14 +23,14 @@ const {
   reload,
 } = useLoad(
   () => ['arrivals', 'one', id, page.value],
-  (signal) => ask<ArrivalDifferences>('GET', `/arrivals/${id}?page=${page.value}`, { signal, isShown: true }),
+  signal => ask<ArrivalDifferences>('GET', `/arrivals/${id}?page=${page.value}`, { signal, isShown: true }),
   { keepsPrevious: true, isFresh: true },
 )
 const trouble = ref('')
 const isBusy = ref(false)
 const arrival = computed(() => told.value?.arrival ?? null)
 const canDecide = computed(() => arrival.value?.state === 'waits')
-watch(arrival, (own) => own && (document.title = `${own.name} – Keen Margin`), { immediate: true })
+watch(arrival, own => own && (document.title = `${own.name} – Keen Margin`), { immediate: true })
 
 /** What is left out: keys of periods, and members by breakdown. */
 const withoutPeriods = ref<string[]>([])
@@ -39,14 +39,14 @@ const memberKey = (breakdown: string, member: string) => `${breakdown}\n${member
 /** Only the members that change most are listed: where there are more, none can be left out without the others. */
 const MOST_LISTED = 100
 const isWhole = (breakdown: string) =>
-  (told.value?.members ?? []).filter((one) => one.breakdown === breakdown).length < MOST_LISTED
+  (told.value?.members ?? []).filter(one => one.breakdown === breakdown).length < MOST_LISTED
 const isPartly = computed(() => withoutPeriods.value.length + withoutMembers.value.length > 0)
 const taken = computed(() => {
   const { periods = [], members = [], breakdowns = [] } = told.value ?? {}
-  const keys = [...new Set(periods.map((one) => one.key))].filter((key) => !withoutPeriods.value.includes(key))
-  const byBreakdown = breakdowns.flatMap((breakdown) => {
-    const own = members.filter((one) => one.breakdown === breakdown).map((one) => one.member)
-    const left = own.filter((member) => !withoutMembers.value.includes(memberKey(breakdown, member)))
+  const keys = [...new Set(periods.map(one => one.key))].filter(key => !withoutPeriods.value.includes(key))
+  const byBreakdown = breakdowns.flatMap(breakdown => {
+    const own = members.filter(one => one.breakdown === breakdown).map(one => one.member)
+    const left = own.filter(member => !withoutMembers.value.includes(memberKey(breakdown, member)))
     return left.length === own.length ? [] : [[breakdown, [...new Set(left)]] as const]
   })
   return {
@@ -55,7 +55,7 @@ const taken = computed(() => {
   }
 })
 const isNothing = computed(
-  () => taken.value.periods?.length === 0 || Object.values(taken.value.members ?? {}).some((own) => own.length === 0),
+  () => taken.value.periods?.length === 0 || Object.values(taken.value.members ?? {}).some(own => own.length === 0),
 )
 
 async function decide(action: () => Promise<string>) {
@@ -90,8 +90,7 @@ const refuse = (reason: string) =>
         v-if="canDecide && arrival?.counts"
         class="button button-strong"
         :disabled="isBusy || isNothing"
-        @click="take"
-      >
+        @click="take">
         {{ isPartly ? 'Take what is ticked' : 'Take all of it' }}
       </button>
     </TopBar>
@@ -103,8 +102,7 @@ const refuse = (reason: string) =>
         :can-decide="canDecide"
         :is-busy="isBusy"
         :opens-refusal="route.query.refuse === '1'"
-        @refuse="refuse"
-      />
+        @refuse="refuse" />
       <main class="min-w-0 flex-1 px-7 pt-6 pb-10 max-md:px-4">
         <SentenceOfTrouble v-if="trouble" class="mb-4" :says="trouble" />
         <h2 class="mb-5 max-w-3xl font-serif text-[22px] leading-8 break-words">{{ arrival.says }}</h2>
@@ -117,8 +115,7 @@ const refuse = (reason: string) =>
             class="mb-8"
             :breakdown="breakdown"
             :members="told.members"
-            :can-pick="canDecide && isWhole(breakdown)"
-          />
+            :can-pick="canDecide && isWhole(breakdown)" />
           <ChangedAmounts :told="told" :page="page" @turn="page += $event" />
         </template>
         <table v-else-if="arrival.refusals.length" class="border-collapse" aria-label="Rows that cannot be read">

@@ -6,10 +6,10 @@ import { signed } from './signed'
 /** Members whose amounts change, those that change most first; each can be left out. */
 const props = defineProps<{ breakdown: string; members: ChangedMember[]; canPick: boolean }>()
 const without = defineModel<string[]>({ required: true })
-const own = computed(() => props.members.filter((one) => one.breakdown === props.breakdown))
+const own = computed(() => props.members.filter(one => one.breakdown === props.breakdown))
 const key = (member: string) => `${props.breakdown}\n${member}`
 function toggle(member: string, isTaken: boolean) {
-  without.value = isTaken ? without.value.filter((one) => one !== key(member)) : [...without.value, key(member)]
+  without.value = isTaken ? without.value.filter(one => one !== key(member)) : [...without.value, key(member)]
 }
 </script>
 
@@ -22,8 +22,7 @@ function toggle(member: string, isTaken: boolean) {
           v-for="one in own"
           :key="`${one.member}${one.measure}`"
           class="border-t border-hairline"
-          :class="without.includes(key(one.member)) ? 'text-quiet line-through' : ''"
-        >
+          :class="without.includes(key(one.member)) ? 'text-quiet line-through' : ''">
           <th class="max-w-96 py-1 pr-8 text-left font-normal break-words" scope="row">
             <label class="flex items-baseline gap-2">
               <input
@@ -32,8 +31,7 @@ function toggle(member: string, isTaken: boolean) {
                 class="accent-accent"
                 :aria-label="`Take ${one.member}`"
                 :checked="!without.includes(key(one.member))"
-                @change="toggle(one.member, ($event.target as HTMLInputElement).checked)"
-              />
+                @change="toggle(one.member, ($event.target as HTMLInputElement).checked)" />
               <span>{{ one.member || 'no name' }}</span>
               <span v-if="one.like" class="text-[12px] font-semibold text-unfavourable-text"
                 >may be {{ one.like }}</span

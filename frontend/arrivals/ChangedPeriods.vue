@@ -7,7 +7,7 @@ import { signed } from './signed'
 defineProps<{ periods: ChangedPeriod[]; canPick: boolean }>()
 const without = defineModel<string[]>({ required: true })
 function toggle(key: string, isTaken: boolean) {
-  without.value = isTaken ? without.value.filter((one) => one !== key) : [...without.value, key]
+  without.value = isTaken ? without.value.filter(one => one !== key) : [...without.value, key]
 }
 </script>
 
@@ -30,8 +30,7 @@ function toggle(key: string, isTaken: boolean) {
           v-for="one in periods"
           :key="`${one.key}${one.measure}${one.scenario}`"
           class="border-t border-hairline"
-          :class="without.includes(one.key) ? 'text-quiet line-through' : ''"
-        >
+          :class="without.includes(one.key) ? 'text-quiet line-through' : ''">
           <th class="py-1 pr-8 text-left font-normal whitespace-nowrap" scope="row">
             <label class="flex items-baseline gap-2">
               <input
@@ -40,8 +39,7 @@ function toggle(key: string, isTaken: boolean) {
                 class="accent-accent"
                 :aria-label="`Take ${one.label}`"
                 :checked="!without.includes(one.key)"
-                @change="toggle(one.key, ($event.target as HTMLInputElement).checked)"
-              />
+                @change="toggle(one.key, ($event.target as HTMLInputElement).checked)" />
               <span>{{ one.label }}</span>
               <span v-if="one.isClosed" class="text-[12px] font-semibold text-unfavourable-text">closed</span>
               <span v-else-if="one.isNew" class="text-[12px] text-quiet">new</span>

@@ -51,15 +51,7 @@ describe('the summary of a trial', () => {
     grain: 'month',
     scenarios: ['AC'],
     measures: [
-      {
-        name: 'Fuel',
-        unit: 'EUR',
-        isNew: true,
-        grouping: 'sum',
-        overMembers: 'sum',
-        better: 'less',
-        isGuess: true,
-      },
+      { name: 'Fuel', unit: 'EUR', isNew: true, grouping: 'sum', overMembers: 'sum', better: 'less', isGuess: true },
     ],
     breakdowns: [{ name: 'Route', members: 7, newMembers: ['Norht', ''], newCount: 5 }],
     near: [],
@@ -95,13 +87,13 @@ describe('the summary of a trial', () => {
     const onSame = vi.fn()
     const onDifferent = vi.fn()
     const root = mounted(TrialSummary, { trial, target, near, reading: 'r', onSame, onDifferent })
-    root.querySelectorAll<HTMLButtonElement>('[role=group] button').forEach((button) => button.click())
+    root.querySelectorAll<HTMLButtonElement>('[role=group] button').forEach(button => button.click())
     expect([onSame.mock.calls[0]?.[0], onDifferent.mock.calls[0]?.[0]]).toEqual([near[0], near[0]])
   })
 
   it('names refused rows, and leaves them out together', () => {
     const onLeaveOut = vi.fn()
-    const refusals = [3, 3, 5].map((row) => ({ row, column: `c${row}`, reason: `Row ${row}: no.` }))
+    const refusals = [3, 3, 5].map(row => ({ row, column: `c${row}`, reason: `Row ${row}: no.` }))
     const refused: Trial = { accepted: false, doubts: [], says: 'x', refusals, refused: 412 }
     const root = mounted(TrialSummary, { trial: refused, target: null, near: [], reading: 'r1', onLeaveOut })
     expect(text(root)).toContain('And 409 more.')
@@ -164,7 +156,7 @@ describe('the sample', () => {
 
   it('marks refused rows and tells the notes above the header', () => {
     const root = mounted(SampleTable, { reading, refused: [3], modelValue: mapping() })
-    expect([...root.querySelectorAll('tbody tr')].map((row) => row.className.includes('bg-unfavourable'))).toEqual([
+    expect([...root.querySelectorAll('tbody tr')].map(row => row.className.includes('bg-unfavourable'))).toEqual([
       false,
       true,
     ])
@@ -229,7 +221,7 @@ describe('where an amount came from', () => {
     ]
     const root = mounted(SourcesPanel, { cell, files, problem: '' })
     expect(text(root)).toContain('North, Aug, AC: 5')
-    expect([...root.querySelectorAll('td')].map((one) => one.className.includes('font-semibold'))).toEqual([
+    expect([...root.querySelectorAll('td')].map(one => one.className.includes('font-semibold'))).toEqual([
       false,
       false,
       true,

@@ -8,21 +8,20 @@ import { useLoad } from '../shared/useLoad'
 /** Which books move with the month, and what would then be said wrongly in the reports that follow them. */
 const props = defineProps<{ month: Month }>()
 const emit = defineEmits<{ close: []; confirm: [datasets: number[]] }>()
-const movable = computed(() => props.month.datasets.filter((one) => one.closing && !one.isClosed))
-const isReady = (one: MonthDataset) =>
-  one.expected.every((own) => own.state === 'came' || own.state === 'does not come')
-const chosen = ref(movable.value.filter((one) => isReady(one) && !one.waiting.length).map((one) => one.id))
-const followers = computed(() => props.month.reports.filter((one) => !one.isPinned))
+const movable = computed(() => props.month.datasets.filter(one => one.closing && !one.isClosed))
+const isReady = (one: MonthDataset) => one.expected.every(own => own.state === 'came' || own.state === 'does not come')
+const chosen = ref(movable.value.filter(one => isReady(one) && !one.waiting.length).map(one => one.id))
+const followers = computed(() => props.month.reports.filter(one => !one.isPinned))
 const { value: stale, problem } = useLoad(
   () => ['months', props.month.key, 'closing'],
-  async (signal) => {
+  async signal => {
     const told: { title: string; says: string[] }[] = []
     for (const report of followers.value) {
       const preview = await ask<RollPreview>('GET', `/reports/${report.id}/roll?to=${props.month.key}`, { signal })
-      const says = preview.pages.flatMap((page) => [
+      const says = preview.pages.flatMap(page => [
         ...page.numbers
-          .filter((one) => !one.follows)
-          .map((one) => `${page.title}: ${one.was} is said; it will be ${one.becomes ?? 'gone'}`),
+          .filter(one => !one.follows)
+          .map(one => `${page.title}: ${one.was} is said; it will be ${one.becomes ?? 'gone'}`),
         ...page.found,
       ])
       if (says.length) told.push({ title: report.title, says })
@@ -37,15 +36,14 @@ const { value: stale, problem } = useLoad(
   <DialogSheet :title="`Close ${month.label}`" width="max-w-xl" @close="$emit('close')">
     <p class="mb-2 text-quiet">The books of what is ticked are closed through {{ month.label }}.</p>
     <p v-if="movable.length > 1" class="mb-1 flex gap-3">
-      <button type="button" class="link" @click="chosen = movable.map((one) => one.id)">Tick all</button>
+      <button type="button" class="link" @click="chosen = movable.map(one => one.id)">Tick all</button>
       <button type="button" class="link" @click="chosen = []">Tick none</button>
     </p>
     <div
       class="max-h-[34vh] shrink-0 overflow-y-auto border-y border-hairline py-2"
       role="group"
       aria-label="Datasets"
-      tabindex="0"
-    >
+      tabindex="0">
       <label v-for="one in movable" :key="one.id" class="flex items-baseline gap-2.5 py-0.5">
         <input v-model="chosen" type="checkbox" class="accent-accent" :value="one.id" />
         <span class="min-w-0 flex-1 break-words">{{ one.name }}</span>
@@ -56,8 +54,7 @@ const { value: stale, problem } = useLoad(
       class="my-3 max-h-[24vh] shrink-0 overflow-y-auto"
       aria-label="What would be said wrongly"
       aria-live="polite"
-      tabindex="0"
-    >
+      tabindex="0">
       <p v-if="problem" class="text-unfavourable-text">{{ problem }}</p>
       <p v-else-if="!stale" class="text-quiet">Looking through the reports…</p>
       <p v-else-if="!stale.length" class="flex gap-2">

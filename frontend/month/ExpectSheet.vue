@@ -12,12 +12,12 @@ const props = defineProps<{ dataset: MonthDataset }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
 const { value: known, problem } = useLoad(
   () => ['datasets', props.dataset.id, 'expectations'],
-  (signal) => ask<Expected[]>('GET', `/datasets/${props.dataset.id}/expectations`, { signal }),
+  signal => ask<Expected[]>('GET', `/datasets/${props.dataset.id}/expectations`, { signal }),
   { isFresh: true },
 )
 const { value: sources } = useLoad(
   () => ['sources', props.dataset.id],
-  (signal) => ask<Listing<Source>>('GET', `/sources?dataset=${props.dataset.id}`, { signal }),
+  signal => ask<Listing<Source>>('GET', `/sources?dataset=${props.dataset.id}`, { signal }),
 )
 const scenarios = [
   ['AC', 'Actual'],
@@ -29,12 +29,12 @@ const items = ref<Expected[]>([])
 const trouble = ref('')
 watch(
   known,
-  (own) => own && (items.value = own.length ? own : [{ scenario: 'AC', workingDay: 3, whom: '', source: null }]),
+  own => own && (items.value = own.length ? own : [{ scenario: 'AC', workingDay: 3, whom: '', source: null }]),
   { immediate: true },
 )
 
 function add() {
-  const free = scenarios.find(([code]) => !items.value.some((one) => one.scenario === code))
+  const free = scenarios.find(([code]) => !items.value.some(one => one.scenario === code))
   if (free) items.value = [...items.value, { scenario: free[0], workingDay: 3, whom: '', source: null }]
 }
 async function save() {
@@ -65,8 +65,7 @@ async function save() {
             min="1"
             max="23"
             required
-            aria-label="Working day"
-          />
+            aria-label="Working day" />
           <span>from</span>
           <select v-if="sources?.items.length" v-model="one.source" class="field w-44" aria-label="Source">
             <option :value="null">somebody</option>
@@ -78,14 +77,12 @@ async function save() {
             class="field min-w-36 flex-1"
             maxlength="120"
             placeholder="a name or an address"
-            aria-label="From whom"
-          />
+            aria-label="From whom" />
           <button
             type="button"
             class="size-7 rounded text-quiet hover:text-ink"
             aria-label="Expect this no more"
-            @click="items = items.filter((_, own) => own !== i)"
-          >
+            @click="items = items.filter((_, own) => own !== i)">
             ×
           </button>
         </li>

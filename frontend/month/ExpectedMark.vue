@@ -32,8 +32,7 @@ const canPress = computed(() => !props.plain && props.one.state !== 'came')
     :title="plain ? undefined : says"
     :aria-label="plain ? undefined : `${dataset}: ${says}`"
     :role="plain || canPress ? undefined : 'img'"
-    @click="canPress && $emit('press')"
-  >
+    @click="canPress && $emit('press')">
     <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
       <template v-if="one.state === 'came'">
         <rect
@@ -47,14 +46,12 @@ const canPress = computed(() => !props.plain && props.one.state !== 'came')
             'fill-panel stroke-ink': one.scenario !== 'AC' && one.scenario !== 'PY',
             'fill-prior-year stroke-prior-year': one.scenario === 'PY',
           }"
-          stroke-width="1.5"
-        />
+          stroke-width="1.5" />
         <path
           v-if="one.scenario === 'FC'"
           d="M2 8.5 L8.5 2 M2 12 L12 2 M5.5 12 L12 5.5 M9 12 L12 9 M2 5 L5 2"
           class="stroke-ink"
-          stroke-width="1.2"
-        />
+          stroke-width="1.2" />
         <path v-else-if="one.scenario === 'TG'" d="M3.5 7 H10.5" class="stroke-ink" stroke-width="1.5" />
       </template>
       <path v-else-if="one.state === 'does not come'" d="M3.5 7 H10.5" class="stroke-quiet" stroke-width="1.2" />
@@ -65,8 +62,7 @@ const canPress = computed(() => !props.plain && props.one.state !== 'came')
         r="5"
         class="fill-none"
         :class="one.state === 'late' ? 'stroke-accent' : 'stroke-prior-year'"
-        :stroke-width="one.state === 'late' ? 2.5 : 1.2"
-      />
+        :stroke-width="one.state === 'late' ? 2.5 : 1.2" />
     </svg>
   </component>
 </template>

@@ -10,7 +10,7 @@ const props = defineProps<{ month: Month }>()
 defineEmits<{ close: [] }>()
 const { value: history, problem } = useLoad(
   () => ['months', props.month.key, 'history'],
-  (signal) => ask<MonthHistory>('GET', `/months/${props.month.key}/history`, { signal }),
+  signal => ask<MonthHistory>('GET', `/months/${props.month.key}/history`, { signal }),
 )
 const words: Record<string, string> = { AC: '', BU: 'budget', FC: 'forecast', TG: 'target', PY: 'prior year' }
 </script>
@@ -28,8 +28,7 @@ const words: Record<string, string> = { AC: '', BU: 'budget', FC: 'forecast', TG
               v-for="period in history.periods"
               :key="period.key"
               class="w-11 pb-1 text-center font-normal whitespace-nowrap"
-              scope="col"
-            >
+              scope="col">
               {{ period.label.split(' ')[0] }}<br />{{ period.label.split(' ')[1] }}
             </th>
           </tr>
@@ -44,8 +43,7 @@ const words: Record<string, string> = { AC: '', BU: 'budget', FC: 'forecast', TG
               :key="one.period"
               class="text-center"
               :class="one.late ? 'font-semibold text-unfavourable-text' : 'text-quiet'"
-              :title="one.came ?? undefined"
-            >
+              :title="one.came ?? undefined">
               {{ one.late === null ? '–' : one.late || '·' }}
             </td>
           </tr>

@@ -8,12 +8,12 @@ import { useLoad } from '../shared/useLoad'
 
 /** Days off besides weekends, a line each: they are no working days, and nothing is due on them. */
 const emit = defineEmits<{ close: []; changed: [] }>()
-const { value: known, problem } = useLoad(['holidays'], (signal) => ask<Holidays>('GET', '/holidays', { signal }), {
+const { value: known, problem } = useLoad(['holidays'], signal => ask<Holidays>('GET', '/holidays', { signal }), {
   isFresh: true,
 })
 const text = ref('')
 const trouble = ref('')
-watch(known, (own) => own && (text.value = own.items.map((one) => `${one.day} ${one.name}`.trim()).join('\n')), {
+watch(known, own => own && (text.value = own.items.map(one => `${one.day} ${one.name}`.trim()).join('\n')), {
   immediate: true,
 })
 
@@ -21,9 +21,9 @@ async function save() {
   trouble.value = ''
   const items = text.value
     .split('\n')
-    .map((line) => line.trim())
+    .map(line => line.trim())
     .filter(Boolean)
-    .map((line) => ({ day: line.split(/\s+/)[0] ?? '', name: line.split(/\s+/).slice(1).join(' ') }))
+    .map(line => ({ day: line.split(/\s+/)[0] ?? '', name: line.split(/\s+/).slice(1).join(' ') }))
   try {
     await ask<Holidays>('PUT', '/holidays', { body: { items } })
     emit('changed')
@@ -43,8 +43,7 @@ async function save() {
           v-model="text"
           class="field mt-2 h-56 w-full py-2 font-sans"
           placeholder="2026-12-25 Christmas Day"
-          spellcheck="false"
-        />
+          spellcheck="false" />
       </label>
       <SentenceOfTrouble v-if="problem || trouble" class="my-2" :says="trouble || problem" />
       <p class="mt-3 flex gap-3">

@@ -9,14 +9,14 @@ import WaitingArrival from './WaitingArrival.vue'
 const props = defineProps<{ month: Month }>()
 defineEmits<{ go: [key: string]; undo: [closed: MonthClosed]; history: []; holidays: []; changed: [] }>()
 
-const arrivals = computed(() => props.month.datasets.flatMap((one) => one.waiting))
+const arrivals = computed(() => props.month.datasets.flatMap(one => one.waiting))
 const late = computed(() =>
-  props.month.datasets.flatMap((dataset) =>
-    dataset.expected.filter((one) => one.state === 'late').map((one) => ({ dataset, one })),
+  props.month.datasets.flatMap(dataset =>
+    dataset.expected.filter(one => one.state === 'late').map(one => ({ dataset, one })),
   ),
 )
-const failing = computed(() => props.month.datasets.filter((one) => (one.failing ?? 0) > 0))
-const open = computed(() => props.month.datasets.filter((one) => !one.isClosed && one.closing).length)
+const failing = computed(() => props.month.datasets.filter(one => (one.failing ?? 0) > 0))
+const open = computed(() => props.month.datasets.filter(one => !one.isClosed && one.closing).length)
 const name = computed(() => props.month.label.split(' ')[0])
 const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 const words: Record<string, string> = { AC: '', BU: 'Budget, ', FC: 'Forecast, ', TG: 'Target, ', PY: 'Prior year, ' }
@@ -28,14 +28,12 @@ const where = computed(() =>
 <template>
   <aside
     class="w-[272px] shrink-0 border-r-2 border-accent/35 px-7 pt-7 pb-8 max-lg:w-[228px] max-lg:px-5 max-md:w-auto max-md:border-r-0"
-    aria-label="Month"
-  >
+    aria-label="Month">
     <p class="flex items-baseline gap-2">
       <button
         class="text-lg text-quiet hover:text-accent"
         aria-label="The month before"
-        @click="$emit('go', month.back)"
-      >
+        @click="$emit('go', month.back)">
         ‹
       </button>
       <span role="heading" aria-level="1" class="font-serif text-[24px] leading-8">{{ month.label }}</span>
@@ -60,8 +58,7 @@ const where = computed(() =>
           v-for="{ dataset, one } in late"
           id="late"
           :key="`l${dataset.id}${one.scenario}`"
-          class="border-l-2 border-unfavourable pl-3"
-        >
+          class="border-l-2 border-unfavourable pl-3">
           <p class="break-words text-quiet">{{ dataset.name }}</p>
           <p>
             {{ words[one.scenario] }}{{ one.late }} {{ one.late === 1 ? 'day' : 'days' }} late.

@@ -18,8 +18,7 @@ const settles = (report: MonthReport) =>
       <li v-for="report in reports" :key="report.id">
         <RouterLink
           class="block h-full rounded-md border border-hairline bg-panel px-4 py-3 hover:border-accent/50"
-          :to="`/reports/${report.id}`"
-        >
+          :to="`/reports/${report.id}`">
           <span class="block font-semibold break-words">{{ report.title }}</span>
           <span class="block text-quiet"
             >{{ report.pages }} {{ report.pages === 1 ? 'page' : 'pages'

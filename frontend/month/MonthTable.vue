@@ -13,20 +13,12 @@ const emit = defineEmits<{
 /** The day under which a mark stands: that on which figures came, else that by which they are expected. */
 const column = (one: ExpectedFigures) => Math.max(1, Math.min(props.month.days.length, one.cameOn ?? one.workingDay))
 const marks = (dataset: MonthDataset, number: number) =>
-  dataset.expected.filter((one) => !(one.state === 'came' && one.cameOn === null) && column(one) === number)
+  dataset.expected.filter(one => !(one.state === 'came' && one.cameOn === null) && column(one) === number)
 const unclear = computed(() =>
-  props.month.datasets.some((one) => one.expected.some((own) => own.state === 'came' && own.cameOn === null)),
+  props.month.datasets.some(one => one.expected.some(own => own.state === 'came' && own.cameOn === null)),
 )
-const scenarios = computed(
-  () => new Set(props.month.datasets.flatMap((one) => one.expected.map((own) => own.scenario))),
-)
-const words: Record<string, string> = {
-  AC: 'actual',
-  BU: 'budget',
-  FC: 'forecast',
-  TG: 'target',
-  PY: 'prior year',
-}
+const scenarios = computed(() => new Set(props.month.datasets.flatMap(one => one.expected.map(own => own.scenario))))
+const words: Record<string, string> = { AC: 'actual', BU: 'budget', FC: 'forecast', TG: 'target', PY: 'prior year' }
 function ask(dataset: MonthDataset, one: ExpectedFigures) {
   if (one.state === 'does not come') return emit('coming', dataset.id, one, undefined)
   if (one.state === 'came') return
@@ -46,8 +38,7 @@ function ask(dataset: MonthDataset, one: ExpectedFigures) {
             class="w-8 pt-1 pb-1 text-center leading-4 font-normal"
             :class="day.isToday ? 'bg-accent-tint text-accent' : ''"
             scope="col"
-            :aria-label="`Working day ${day.number}, ${day.weekday} ${day.day}`"
-          >
+            :aria-label="`Working day ${day.number}, ${day.weekday} ${day.day}`">
             {{ day.number }}<br />{{ day.weekday }}
           </th>
           <th class="pb-1 pl-7 text-left font-normal" scope="col"><span class="sr-only">How it stands</span></th>
@@ -63,16 +54,14 @@ function ask(dataset: MonthDataset, one: ExpectedFigures) {
             v-for="day in month.days"
             :key="day.number"
             class="w-8 text-center"
-            :class="day.isToday ? 'bg-accent-tint' : ''"
-          >
+            :class="day.isToday ? 'bg-accent-tint' : ''">
             <span class="inline-flex gap-1">
               <ExpectedMark
                 v-for="one in marks(dataset, day.number)"
                 :key="one.scenario"
                 :one="one"
                 :dataset="dataset.name"
-                @press="ask(dataset, one)"
-              />
+                @press="ask(dataset, one)" />
             </span>
           </td>
           <td class="py-1.5 pl-7">
@@ -88,8 +77,7 @@ function ask(dataset: MonthDataset, one: ExpectedFigures) {
                 class="link ml-1 opacity-0 group-hover:opacity-100 focus:opacity-100"
                 :class="dataset.expected.length ? '' : 'opacity-100'"
                 :aria-label="`What ${dataset.name} expects`"
-                @click="$emit('expect', dataset)"
-              >
+                @click="$emit('expect', dataset)">
                 {{ dataset.expected.length ? 'Change' : 'Expect figures' }}
               </button>
             </span>

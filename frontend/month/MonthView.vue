@@ -27,15 +27,15 @@ const {
   reload,
 } = useLoad(
   () => ['months', period.value],
-  (signal) => ask<Month>('GET', `/months/${period.value}`, { signal }),
+  signal => ask<Month>('GET', `/months/${period.value}`, { signal }),
   { keepsPrevious: true, refetchEach: EVERY },
 )
-watch(month, (own) => own && (document.title = `${own.label} – Keen Margin`), { immediate: true })
+watch(month, own => own && (document.title = `${own.label} – Keen Margin`), { immediate: true })
 const trouble = ref('')
 const open = ref<'close' | 'history' | 'holidays' | null>(null)
 const expecting = ref<MonthDataset | null>(null)
 const name = computed(() => month.value?.label.split(' ')[0] ?? '')
-const isClosed = computed(() => (month.value?.datasets ?? []).every((one) => one.isClosed))
+const isClosed = computed(() => (month.value?.datasets ?? []).every(one => one.isClosed))
 const canClose = computed(() => (month.value?.datasets.length ?? 0) > 0 && !isClosed.value)
 
 const go = (key: string) => router.push(`/month/${key}`)
@@ -66,10 +66,7 @@ const setComing = (dataset: number, one: ExpectedFigures, why: string | undefine
     tell(why === undefined ? 'It is expected again.' : 'It is not waited for.')
   })
 
-useKeys({
-  '[': () => month.value && void go(month.value.back),
-  ']': () => month.value && void go(month.value.on),
-})
+useKeys({ '[': () => month.value && void go(month.value.back), ']': () => month.value && void go(month.value.on) })
 </script>
 
 <template>
@@ -87,8 +84,7 @@ useKeys({
         @undo="undo"
         @history="open = 'history'"
         @holidays="open = 'holidays'"
-        @changed="reload"
-      />
+        @changed="reload" />
       <main class="min-w-0 flex-1 px-7 pt-6 pb-10 max-md:px-4">
         <SentenceOfTrouble v-if="trouble" class="mb-4" :says="trouble" />
         <h2 class="mb-4 font-serif text-[24px] leading-9" aria-live="polite">

@@ -39,9 +39,9 @@ const pack: ReportDocument = {
 /** Pages as text: rows by " | ", pages by " || ". */
 const laid = (of: ReportDocument) =>
   (of.pages ?? [])
-    .map((page) => (page.rows ?? []).map((row) => row.blocks.map((one) => one.id).join(' ')).join(' | '))
+    .map(page => (page.rows ?? []).map(row => row.blocks.map(one => one.id).join(' ')).join(' | '))
     .join(' || ')
-const ids = (of: ReportDocument) => (of.pages ?? []).flatMap(blocksOf).map((one) => one.id)
+const ids = (of: ReportDocument) => (of.pages ?? []).flatMap(blocksOf).map(one => one.id)
 const number: LiveNumber = { said: '48', of: 'b1', column: 'variance', exact: '48.2' }
 
 describe('a text with numbers', () => {
@@ -57,7 +57,7 @@ describe('blocks and rows', () => {
     expect(findBlock(pack, 'c')?.row.id).toBe('r2')
     expect(findBlock(pack, 'nothing')).toBeNull()
     expect(laid(withBlock(pack, 'c', () => null))).toBe('a b | d e f g || h')
-    const wider = withBlock(pack, 'a', (one) => ({ ...one, width: 2 }))
+    const wider = withBlock(pack, 'a', one => ({ ...one, width: 2 }))
     expect(findBlock(wider, 'a')?.block.width).toBe(2)
     expect(findBlock(pack, 'a')?.block.width).toBeUndefined()
   })
@@ -99,7 +99,7 @@ describe('blocks and rows', () => {
     for (let step = 0; step < 400; step++) {
       const all = ids(report)
       const id = all[next(all.length)] as string
-      const rows = (report.pages ?? []).flatMap((page) => page.rows ?? [])
+      const rows = (report.pages ?? []).flatMap(page => page.rows ?? [])
       const row = rows[next(rows.length)]
       const ways = ['left', 'right', 'up', 'down'] as const
       const page = findBlock(report, id)?.page.id ?? ''
@@ -110,7 +110,7 @@ describe('blocks and rows', () => {
         () => withPageMoved(report, page, next(3) - 1),
       ][next(4)]?.() as ReportDocument
       expect(ids(report).sort()).toEqual(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'])
-      for (const one of (report.pages ?? []).flatMap((page) => page.rows ?? [])) {
+      for (const one of (report.pages ?? []).flatMap(page => page.rows ?? [])) {
         expect(one.blocks.length).toBeGreaterThan(0)
         expect(one.blocks.length).toBeLessThanOrEqual(4)
       }

@@ -83,16 +83,16 @@ export function textOf(of: (string | LiveNumber)[]): LiveText | undefined {
     if (typeof part === 'string' && typeof last === 'string') joined[joined.length - 1] = last + part
     else if (part !== '') joined.push(part)
   }
-  if (joined.every((part) => typeof part === 'string')) return joined.join('') || undefined
+  if (joined.every(part => typeof part === 'string')) return joined.join('') || undefined
   return joined
 }
 
-export const blocksOf = (page: Page) => (page.rows ?? []).flatMap((row) => row.blocks)
+export const blocksOf = (page: Page) => (page.rows ?? []).flatMap(row => row.blocks)
 
 export function findBlock(document: ReportDocument, id: string): { page: Page; row: PageRow; block: Block } | null {
   for (const page of document.pages ?? [])
     for (const row of page.rows ?? []) {
-      const block = row.blocks.find((one) => one.id === id)
+      const block = row.blocks.find(one => one.id === id)
       if (block) return { page, row, block }
     }
   return null
@@ -100,7 +100,7 @@ export function findBlock(document: ReportDocument, id: string): { page: Page; r
 
 /** The document with one page changed. */
 export function withPage(document: ReportDocument, id: string, change: (page: Page) => Page): ReportDocument {
-  return { ...document, pages: (document.pages ?? []).map((page) => (page.id === id ? told(change(page)) : page)) }
+  return { ...document, pages: (document.pages ?? []).map(page => (page.id === id ? told(change(page)) : page)) }
 }
 
 /** The document with one block changed; null takes it away, and its row where nothing else stands in it. */
@@ -111,25 +111,25 @@ export function withBlock(
 ): ReportDocument {
   const found = findBlock(document, id)
   if (!found) return document
-  return withPage(document, found.page.id, (page) => ({
+  return withPage(document, found.page.id, page => ({
     ...page,
     rows: (page.rows ?? [])
-      .map((row) => ({
+      .map(row => ({
         ...row,
-        blocks: row.blocks.flatMap((block) => {
+        blocks: row.blocks.flatMap(block => {
           const next = block.id === id ? change(block) : block
           return next ? [told(next)] : []
         }),
       }))
-      .filter((row) => row.blocks.length > 0),
+      .filter(row => row.blocks.length > 0),
   }))
 }
 
 /** A new row of one block, after another row; null: at the top. */
 export function withRow(document: ReportDocument, page: string, after: string | null, block: Block): ReportDocument {
-  return withPage(document, page, (one) => {
+  return withPage(document, page, one => {
     const rows = [...(one.rows ?? [])]
-    const at = after === null ? 0 : rows.findIndex((row) => row.id === after) + 1
+    const at = after === null ? 0 : rows.findIndex(row => row.id === after) + 1
     rows.splice(at, 0, { id: newId('r'), blocks: [block] })
     return { ...one, rows }
   })
@@ -139,9 +139,9 @@ export function withRow(document: ReportDocument, page: string, after: string | 
 export function withBlockIn(document: ReportDocument, row: string, block: Block): ReportDocument {
   return {
     ...document,
-    pages: (document.pages ?? []).map((page) => ({
+    pages: (document.pages ?? []).map(page => ({
       ...page,
-      rows: (page.rows ?? []).map((one) =>
+      rows: (page.rows ?? []).map(one =>
         one.id === row && one.blocks.length < MOST_BLOCKS ? { ...one, blocks: [...one.blocks, block] } : one,
       ),
     })),
@@ -164,7 +164,7 @@ export function withPageMoved(document: ReportDocument, id: string, by: number):
     ...document,
     pages: moved(
       pages,
-      pages.findIndex((page) => page.id === id),
+      pages.findIndex(page => page.id === id),
       by,
     ),
   }
@@ -172,11 +172,11 @@ export function withPageMoved(document: ReportDocument, id: string, by: number):
 
 /** A row moved by some places on its page. */
 export function withRowMoved(document: ReportDocument, page: string, row: string, by: number): ReportDocument {
-  return withPage(document, page, (one) => {
+  return withPage(document, page, one => {
     const rows = one.rows ?? []
     const next = moved(
       rows,
-      rows.findIndex((other) => other.id === row),
+      rows.findIndex(other => other.id === row),
       by,
     )
     return next === rows ? one : { ...one, rows: next }
@@ -198,9 +198,9 @@ export function withBlockMoved(
   const at = row.blocks.indexOf(block)
   if (way === 'left' || way === 'right') {
     const blocks = moved(row.blocks, at, way === 'left' ? -1 : 1)
-    return withPage(document, page.id, (one) => ({
+    return withPage(document, page.id, one => ({
       ...one,
-      rows: (one.rows ?? []).map((other) => (other.id === row.id ? { ...other, blocks } : other)),
+      rows: (one.rows ?? []).map(other => (other.id === row.id ? { ...other, blocks } : other)),
     }))
   }
   const rows = page.rows ?? []
@@ -209,45 +209,45 @@ export function withBlockMoved(
   const next = rows[place + (way === 'up' ? -1 : 1)]
   if (!next && isAlone) return document
   const without = rows
-    .map((other) => (other === row ? { ...row, blocks: row.blocks.filter((one) => one !== block) } : other))
-    .filter((other) => other.blocks.length > 0)
-  const target = next && without.find((other) => other.id === next.id)
+    .map(other => (other === row ? { ...row, blocks: row.blocks.filter(one => one !== block) } : other))
+    .filter(other => other.blocks.length > 0)
+  const target = next && without.find(other => other.id === next.id)
   if (isAlone && target && target.blocks.length < MOST_BLOCKS)
-    return withPage(document, page.id, (one) => ({
+    return withPage(document, page.id, one => ({
       ...one,
-      rows: without.map((other) => (other === target ? { ...other, blocks: [...other.blocks, block] } : other)),
+      rows: without.map(other => (other === target ? { ...other, blocks: [...other.blocks, block] } : other)),
     }))
-  const here = without.findIndex((other) => other.id === row.id)
+  const here = without.findIndex(other => other.id === row.id)
   const own = { id: newId('r'), blocks: [block] }
   // A row that is left by its only block is gone: the block goes past the next row.
   const to = isAlone
-    ? without.findIndex((other) => other.id === next?.id) + (way === 'up' ? 0 : 1)
+    ? without.findIndex(other => other.id === next?.id) + (way === 'up' ? 0 : 1)
     : here + (way === 'up' ? 0 : 1)
   const all = [...without]
   all.splice(Math.max(0, to), 0, own)
-  return withPage(document, page.id, (one) => ({ ...one, rows: all }))
+  return withPage(document, page.id, one => ({ ...one, rows: all }))
 }
 
 /** A block put before another one, or at the end of a row; on whichever page that is. */
 export function withBlockAt(document: ReportDocument, id: string, row: string, before: string | null): ReportDocument {
   const found = findBlock(document, id)
   if (!found || before === id) return document
-  const page = (document.pages ?? []).find((one) => one.rows?.some((other) => other.id === row))
-  const target = page?.rows?.find((other) => other.id === row)
+  const page = (document.pages ?? []).find(one => one.rows?.some(other => other.id === row))
+  const target = page?.rows?.find(other => other.id === row)
   if (!page || !target || (target.id !== found.row.id && target.blocks.length >= MOST_BLOCKS)) return document
   const keepsRow = target.id === found.row.id
-  const without = withPage(document, found.page.id, (one) => ({
+  const without = withPage(document, found.page.id, one => ({
     ...one,
     rows: (one.rows ?? [])
-      .map((other) => ({ ...other, blocks: other.blocks.filter((block) => block.id !== id) }))
-      .filter((other) => other.blocks.length > 0 || (keepsRow && other.id === row)),
+      .map(other => ({ ...other, blocks: other.blocks.filter(block => block.id !== id) }))
+      .filter(other => other.blocks.length > 0 || (keepsRow && other.id === row)),
   }))
-  return withPage(without, page.id, (one) => ({
+  return withPage(without, page.id, one => ({
     ...one,
-    rows: (one.rows ?? []).map((other) => {
+    rows: (one.rows ?? []).map(other => {
       if (other.id !== row) return other
       const blocks = [...other.blocks]
-      const at = before === null ? blocks.length : blocks.findIndex((block) => block.id === before)
+      const at = before === null ? blocks.length : blocks.findIndex(block => block.id === before)
       blocks.splice(at < 0 ? blocks.length : at, 0, found.block)
       return { ...other, blocks }
     }),
@@ -257,10 +257,10 @@ export function withBlockAt(document: ReportDocument, id: string, row: string, b
 /** The rows from one on, on a page of their own behind it. */
 export function withSecondPage(document: ReportDocument, id: string, from: string): ReportDocument {
   const pages = document.pages ?? []
-  const at = pages.findIndex((page) => page.id === id)
+  const at = pages.findIndex(page => page.id === id)
   const page = pages[at]
   const rows = page?.rows ?? []
-  const cut = rows.findIndex((row) => row.id === from)
+  const cut = rows.findIndex(row => row.id === from)
   if (!page || cut < 1) return document
   const second = told({
     id: newId('p'),

@@ -39,8 +39,7 @@ function take() {
       :disabled="!closing.back"
       aria-label="One period back"
       title="One period back  ["
-      @click="$emit('move', closing.back)"
-    >
+      @click="$emit('move', closing.back)">
       ‹
     </button>
     <form v-if="isTyping" @submit.prevent="take">
@@ -51,16 +50,14 @@ function take() {
         maxlength="40"
         aria-label="Books closed through: a month, or a day such as 12 Sep 2026"
         @keydown.esc.stop="isTyping = false"
-        @blur="take"
-      />
+        @blur="take" />
     </form>
     <button
       v-else-if="canType"
       class="min-w-[68px] text-center font-semibold text-accent hover:underline"
       aria-live="polite"
       title="Type a month, or a day such as 12 Sep 2026"
-      @click="type"
-    >
+      @click="type">
       {{ closing.label }}
     </button>
     <span v-else class="min-w-[68px] text-center font-semibold text-accent" aria-live="polite">{{
@@ -71,8 +68,7 @@ function take() {
       :disabled="!closing.on"
       aria-label="One period on"
       title="One period on  ]"
-      @click="$emit('move', closing.on)"
-    >
+      @click="$emit('move', closing.on)">
       ›
     </button>
     <button
@@ -83,8 +79,7 @@ function take() {
           ? `Close this ${what ?? 'chart'} when the books close`
           : `Keep this ${what ?? 'chart'} here when the books move on`
       "
-      @click="$emit('pin', !pinned)"
-    >
+      @click="$emit('pin', !pinned)">
       {{ pinned ? 'Unpin' : 'Pin' }}
     </button>
   </div>

@@ -31,8 +31,7 @@ const stop = (job: Job) => ask('DELETE', `/jobs/${job.id}`).catch(() => undefine
         <div
           class="h-full bg-accent transition-[width] duration-300"
           :class="job.of ? '' : 'w-full animate-pulse opacity-50'"
-          :style="job.of ? { width: `${(100 * job.done) / job.of}%` } : undefined"
-        />
+          :style="job.of ? { width: `${(100 * job.done) / job.of}%` } : undefined" />
       </div>
     </div>
   </div>

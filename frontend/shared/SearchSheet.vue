@@ -33,7 +33,7 @@ const settled = refDebounced(sought, 120)
 const words = computed(() => settled.value.trim())
 const { value: answer, problem } = useLoad(
   () => ['search', words.value],
-  (signal) => ask<{ items: Found[] }>('GET', `/search?q=${encodeURIComponent(words.value)}`, { signal }),
+  signal => ask<{ items: Found[] }>('GET', `/search?q=${encodeURIComponent(words.value)}`, { signal }),
   { isAsked: () => words.value !== '', keepsPrevious: true },
 )
 const found = computed(() => (words.value ? (answer.value?.items ?? null) : null))
@@ -89,8 +89,7 @@ function go(one: Found | null) {
             autocomplete="off"
             @change="sought = $event.target.value"
             @keydown.escape.capture.stop="isOpen = false"
-            @keydown.enter.capture="takeFirst"
-          />
+            @keydown.enter.capture="takeFirst" />
           <p v-if="problem" class="px-2 pt-3 text-unfavourable-text" role="alert">{{ problem }}</p>
           <p v-else-if="found && !found.length" class="px-2 pt-3 text-quiet">Nothing of that name.</p>
           <ComboboxOptions static class="mt-2 max-h-[50vh] overflow-auto">
@@ -98,8 +97,7 @@ function go(one: Found | null) {
               v-for="one in found ?? []"
               :key="`${one.kind} ${one.id}`"
               :value="one"
-              class="choice items-baseline rounded"
-            >
+              class="choice items-baseline rounded">
               <span class="w-20 shrink-0 text-[12px] font-normal text-quiet">{{ one.kind }}</span>
               <span class="min-w-0 break-words">{{ one.name || '(blank)' }}</span>
               <span class="ml-auto min-w-0 truncate pl-4 text-[12px] font-normal text-quiet">{{ one.within }}</span>

@@ -23,8 +23,7 @@ defineProps<{ files: SourceFile[] }>()
                 v-for="column in file.columns"
                 :key="column"
                 class="max-w-60 truncate border-b border-hairline px-3 py-1 font-normal"
-                scope="col"
-              >
+                scope="col">
                 {{ column }}
               </th>
             </tr>
@@ -37,8 +36,7 @@ defineProps<{ files: SourceFile[] }>()
                 :key="i"
                 class="max-w-72 truncate px-3 py-1"
                 :class="row.amounts.includes(file.columns[i] ?? '') ? 'bg-accent-tint font-semibold' : ''"
-                :title="text"
-              >
+                :title="text">
                 {{ text }}
               </td>
             </tr>

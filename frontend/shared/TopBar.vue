@@ -8,8 +8,7 @@ defineProps<{ area?: 'figures' | 'charts' | 'reports' | 'month' }>()
 
 <template>
   <header
-    class="flex h-12 shrink-0 items-stretch gap-7 border-b border-hairline bg-panel px-6 max-lg:gap-4 max-lg:px-4"
-  >
+    class="flex h-12 shrink-0 items-stretch gap-7 border-b border-hairline bg-panel px-6 max-lg:gap-4 max-lg:px-4">
     <RouterLink to="/" class="flex items-center gap-2.5 font-serif text-[17px] font-medium whitespace-nowrap">
       <span class="h-5 w-[3px] bg-accent" aria-hidden="true" />Keen Margin
     </RouterLink>

@@ -58,7 +58,7 @@ function problem(status: number, told: Told): Problem {
 
 /** The answer of long work, as if it had been done at once. */
 async function answered({ job }: { job: Job }, { signal, isShown }: Options): Promise<Response> {
-  const done = await useJobs().ended(job, (id) => ask<Job>('GET', `/jobs/${id}`), !isShown)
+  const done = await useJobs().ended(job, id => ask<Job>('GET', `/jobs/${id}`), !isShown)
   const status = done.status ?? 500
   if (status >= 400) throw problem(status, done.answer as Told)
   if (done.file) return fetch(done.file, { signal })
@@ -76,7 +76,7 @@ async function send(method: string, path: string, options: Options): Promise<Res
     if (response.status === 202) return answered(await response.json(), options)
     if (response.ok) return response
     if (!told.isBusy || tries >= PATIENCE || options.signal?.aborted) throw problem(response.status, told)
-    await new Promise((resolve) => window.setTimeout(resolve, SECOND))
+    await new Promise(resolve => window.setTimeout(resolve, SECOND))
   }
 }
 

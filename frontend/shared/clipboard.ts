@@ -7,14 +7,14 @@ export interface CopiedTable {
 }
 
 const SIGNS: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => SIGNS[sign] ?? sign)
+const escaped = (text: string) => text.replace(/[&<>"]/g, sign => SIGNS[sign] ?? sign)
 
 /** Plain HTML: its numbers stand right, its sums are strong. */
 export function tableHtml({ caption, heads, rows }: CopiedTable): string {
   const head = heads.map((one, i) => `<th scope="col" align="${i ? 'right' : 'left'}">${escaped(one)}</th>`).join('')
   const body = rows.map(({ label, cells, isSum }) => {
     const strong = (text: string) => (isSum ? `<strong>${escaped(text)}</strong>` : escaped(text))
-    const numbers = cells.map((cell) => `<td align="right">${strong(cell)}</td>`).join('')
+    const numbers = cells.map(cell => `<td align="right">${strong(cell)}</td>`).join('')
     return `<tr><th scope="row" align="left">${strong(label)}</th>${numbers}</tr>`
   })
   const title = caption ? `<caption>${escaped(caption)}</caption>` : ''
@@ -23,7 +23,7 @@ export function tableHtml({ caption, heads, rows }: CopiedTable): string {
 
 /** Cells between tabs, with the minus sign that other programs read. */
 export function tableText({ heads, rows }: CopiedTable): string {
-  const line = (cells: string[]) => cells.map((cell) => cell.replace(/[\t\r\n]+/g, ' ').replace('−', '-')).join('\t')
+  const line = (cells: string[]) => cells.map(cell => cell.replace(/[\t\r\n]+/g, ' ').replace('−', '-')).join('\t')
   return [line(heads), ...rows.map(({ label, cells }) => line([label, ...cells]))].join('\n')
 }
 
@@ -61,14 +61,14 @@ export async function copyTogether({ picture, table }: Copy): Promise<string> {
     const formats = ['PNG', ...(takes(SVG) ? ['SVG'] : [])]
     parts['image/png'] = picture('png')
     if (takes(SVG))
-      parts[SVG] = picture('svg').then(async (blob) => new Blob([withoutStyles(await blob.text())], { type: SVG }))
+      parts[SVG] = picture('svg').then(async blob => new Blob([withoutStyles(await blob.text())], { type: SVG }))
     said.push(`the picture (${formats.join(' and ')})`)
   }
   const rows = table && Promise.resolve(table)
   if (rows) {
     const blob = (type: string, text: string) => new Blob([text], { type })
-    parts['text/html'] = rows.then((one) => blob('text/html', tableHtml(one)))
-    parts['text/plain'] = rows.then((one) => blob('text/plain', tableText(one)))
+    parts['text/html'] = rows.then(one => blob('text/html', tableHtml(one)))
+    parts['text/plain'] = rows.then(one => blob('text/plain', tableText(one)))
   }
   await navigator.clipboard.write([new ClipboardItem(parts)])
   if (rows) {

@@ -5,52 +5,26 @@
 
 export interface paths {
   '/api/arrivals/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What an arrival would change in the dataset as it is now */
     get: {
-      parameters: {
-        query?: {
-          page?: number
-        }
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: { page?: number }; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ArrivalDifferences']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ArrivalDifferences'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -63,12 +37,7 @@ export interface paths {
     trace?: never
   }
   '/api/arrivals/{id}/refuse': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Refuse an arrival, with a reason */
@@ -79,36 +48,17 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            reason: string
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { reason: string } } }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Arrival']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Arrival'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -119,12 +69,7 @@ export interface paths {
     trace?: never
   }
   '/api/arrivals/{id}/take': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Take an arrival, or some periods or members of it */
@@ -135,46 +80,25 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            periods?: string[]
-            members?: Record<string, never>
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { periods?: string[]; members?: Record<string, never> } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ArrivalTaken']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ArrivalTaken'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -185,20 +109,11 @@ export interface paths {
     trace?: never
   }
   '/api/charts': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Named charts, the last saved first */
     get: {
       parameters: {
-        query?: {
-          page?: number
-          q?: string
-          dataset?: string
-        }
+        query?: { page?: number; q?: string; dataset?: string }
         header?: never
         path?: never
         cookie?: never
@@ -207,66 +122,34 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
-            'application/json': {
-              items: components['schemas']['Chart'][]
-              page: number
-              pages: number
-              total: number
-            }
+            'application/json': { items: components['schemas']['Chart'][]; page: number; pages: number; total: number }
           }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     put?: never
     /** Name a chart */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
         content: {
-          'application/json': {
-            dataset: number
-            name: string
-            recipe: components['schemas']['Recipe']
-            names?: number
-          }
+          'application/json': { dataset: number; name: string; recipe: components['schemas']['Recipe']; names?: number }
         }
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Chart']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Chart'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -277,41 +160,18 @@ export interface paths {
     trace?: never
   }
   '/api/charts/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A chart */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Chart']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Chart'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -323,47 +183,24 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
-        content: {
-          'application/json': {
-            name: string
-            recipe: components['schemas']['Recipe']
-            names?: number
-          }
-        }
+        content: { 'application/json': { name: string; recipe: components['schemas']['Recipe']; names?: number } }
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Chart']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Chart'] } }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -376,37 +213,22 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -416,43 +238,20 @@ export interface paths {
     trace?: never
   }
   '/api/charts/{id}/copies': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The chart once more, under a name of its own */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Chart']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Chart'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -463,41 +262,18 @@ export interface paths {
     trace?: never
   }
   '/api/charts/{id}/picture.svg': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The chart as it is now, small */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'image/svg+xml': string
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'image/svg+xml': string } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -510,43 +286,20 @@ export interface paths {
     trace?: never
   }
   '/api/charts/{id}/restoration': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Bring a deleted chart back */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Chart']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Chart'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -557,30 +310,15 @@ export interface paths {
     trace?: never
   }
   '/api/datasets': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Datasets by last use */
     get: {
-      parameters: {
-        query?: {
-          page?: number
-          deleted?: '1'
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: { page?: number; deleted?: '1' }; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/json': {
               items: components['schemas']['DatasetBrief'][]
@@ -592,24 +330,15 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     put?: never
     /** Confirm a reading: all of it becomes a dataset, or nothing does */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -622,31 +351,16 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Dataset'] } }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -657,41 +371,18 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A dataset with all that a question can be made of */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Dataset'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -700,53 +391,29 @@ export interface paths {
     /** Delete a dataset; it can be brought back */
     delete: {
       parameters: {
-        query?: {
-          foresee?: '1'
-        }
+        query?: { foresee?: '1' }
         header: {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description What would follow */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Follows']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Follows'] } }
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -755,18 +422,14 @@ export interface paths {
     /** Change the name, the organisation, the fiscal year or the closing period */
     patch: {
       parameters: {
-        query?: {
-          foresee?: '1'
-        }
+        query?: { foresee?: '1' }
         header: {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
@@ -784,71 +447,38 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset'] | components['schemas']['Follows']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Dataset'] | components['schemas']['Follows'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     trace?: never
   }
   '/api/datasets/{id}/arrivals': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What the sources of a dataset brought, the latest first */
     get: {
-      parameters: {
-        query?: {
-          page?: number
-          waiting?: '1'
-        }
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: { page?: number; waiting?: '1' }; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/json': {
               items: components['schemas']['Arrival'][]
@@ -860,12 +490,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -878,12 +504,7 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/breakdowns/{of}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     post?: never
@@ -893,19 +514,14 @@ export interface paths {
     /** Change a breakdown */
     patch: {
       parameters: {
-        query?: {
-          foresee?: '1'
-        }
+        query?: { foresee?: '1' }
         header: {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-          of: number
-        }
+        path: { id: number; of: number }
         cookie?: never
       }
       requestBody: {
@@ -931,71 +547,39 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset'] | components['schemas']['Follows']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Dataset'] | components['schemas']['Follows'] }
         }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     trace?: never
   }
   '/api/datasets/{id}/checks': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The checks of a dataset */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Findings']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Findings'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1008,12 +592,7 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/checks/{finding}/acceptance': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     /** Accept a failing check with a reason, until its figure changes */
     put: {
@@ -1023,72 +602,38 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-          finding: string
-        }
+        path: { id: number; finding: string }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            mark: string
-            reason: string
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { mark: string; reason: string } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Findings']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Findings'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     post?: never
     /** Withdraw an acceptance */
     delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-          finding: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number; finding: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Findings']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Findings'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1098,12 +643,7 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/copies': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The dataset once more, with its figures and settings */
@@ -1114,39 +654,22 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Dataset'] } }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1157,24 +680,12 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/drawings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Answer a question: sentence, scene, reading, checks, workings, and the kinds with what they lack or would ask */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -1187,22 +698,11 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Drawing']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Drawing'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1213,12 +713,7 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/edits': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Set or clear amounts by hand */
@@ -1229,34 +724,17 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Cells']
-        }
-      }
+      requestBody: { content: { 'application/json': components['schemas']['Cells'] } }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Edited']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Edited'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1267,79 +745,38 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/expectations': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What a dataset expects each month */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Expected'][]
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Expected'][] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     /** Say what a dataset expects each month */
     put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            items: components['schemas']['Expected'][]
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { items: components['schemas']['Expected'][] } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Expected'][]
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Expected'][] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1351,49 +788,23 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/explanations': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Which breakdowns explain the variance of a question, the one that explains it best first */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { recipe: components['schemas']['Recipe'] } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Explanations']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Explanations'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1404,30 +815,15 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/exports/{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** All figures as one tidy table that reads back in */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-          format: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number; format: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'text/csv': string
             'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet': string
@@ -1437,21 +833,13 @@ export interface paths {
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1464,50 +852,24 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/fits': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Fit a recipe made on other figures: what does not match is asked */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-            answers?: components['schemas']['NameMap']
-          }
+          'application/json': { recipe: components['schemas']['Recipe']; answers?: components['schemas']['NameMap'] }
         }
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Fitted']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Fitted'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1518,48 +880,23 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/imports': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What was brought into a dataset, the latest first */
     get: {
-      parameters: {
-        query?: {
-          page?: number
-        }
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: { page?: number }; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
-            'application/json': {
-              items: components['schemas']['Import'][]
-              page: number
-              pages: number
-              total: number
-            }
+            'application/json': { items: components['schemas']['Import'][]; page: number; pages: number; total: number }
           }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1572,9 +909,7 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
@@ -1590,39 +925,23 @@ export interface paths {
       responses: {
         /** @description The answer */
         201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Imported']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Imported'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1633,29 +952,20 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/measures': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** A new measure that is one over another */
     post: {
       parameters: {
-        query?: {
-          foresee?: '1'
-        }
+        query?: { foresee?: '1' }
         header: {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
@@ -1678,30 +988,18 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset'] | components['schemas']['Follows']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Dataset'] | components['schemas']['Follows'] }
         }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1712,12 +1010,7 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/measures/{of}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     post?: never
@@ -1727,19 +1020,14 @@ export interface paths {
     /** Change a measure */
     patch: {
       parameters: {
-        query?: {
-          foresee?: '1'
-        }
+        query?: { foresee?: '1' }
         header: {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-          of: number
-        }
+        path: { id: number; of: number }
         cookie?: never
       }
       requestBody: {
@@ -1763,90 +1051,45 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset'] | components['schemas']['Follows']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Dataset'] | components['schemas']['Follows'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     trace?: never
   }
   '/api/datasets/{id}/notes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Write a note about a row of what a recipe shows: it belongs to the row's measure, period and members */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-            row: string
-            text: string
-          }
-        }
+        content: { 'application/json': { recipe: components['schemas']['Recipe']; row: string; text: string } }
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Note']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Note'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1857,39 +1100,17 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/pictures': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The chart as SVG, PNG or PDF, with its notes below, or as a slide, with its notes in the margin */
     post: {
-      parameters: {
-        query?: {
-          scale?: '1' | '2' | '3'
-        }
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-          }
-        }
-      }
+      parameters: { query?: { scale?: '1' | '2' | '3' }; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { recipe: components['schemas']['Recipe'] } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'image/svg+xml': string
             'image/png': string
@@ -1899,12 +1120,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1915,40 +1132,22 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/pictures.{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The chart as SVG, PNG or PDF, with its notes below, or as a slide, with its notes in the margin */
     post: {
       parameters: {
-        query?: {
-          scale?: '1' | '2' | '3'
-        }
+        query?: { scale?: '1' | '2' | '3' }
         header?: never
-        path: {
-          id: number
-          format: 'svg' | 'png' | 'pdf' | 'pptx'
-        }
+        path: { id: number; format: 'svg' | 'png' | 'pdf' | 'pptx' }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { recipe: components['schemas']['Recipe'] } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'image/svg+xml': string
             'image/png': string
@@ -1958,12 +1157,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -1974,41 +1169,18 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/pulse': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Whether anything has changed */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Pulse']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Pulse'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2021,43 +1193,20 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/redo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Do again what was undone last */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Stepped']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Stepped'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2068,43 +1217,20 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/restoration': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Bring a deleted dataset back */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Dataset']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Dataset'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2115,50 +1241,23 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/rows': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** A row: the files its numbers came from, ways to look into it, the recipe without it */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-            row: string
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { recipe: components['schemas']['Recipe']; row: string } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RowAbout']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['RowAbout'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2169,52 +1268,27 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/rows/sources': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The rows of the files that a row came from, a page of each file's */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-            row: string
-            scenario: string
-            page?: number
-          }
+          'application/json': { recipe: components['schemas']['Recipe']; row: string; scenario: string; page?: number }
         }
       }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SourceFiles']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['SourceFiles'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2225,51 +1299,22 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/rows/sources.csv': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** All of these rows as one table */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-            row: string
-            scenario: string
-          }
-        }
+        content: { 'application/json': { recipe: components['schemas']['Recipe']; row: string; scenario: string } }
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'text/csv': string
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'text/csv': string } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2280,51 +1325,25 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/slots': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** What was typed into a slot of the sentence, as a change of the question */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-            slot: string
-            text: string
-          }
-        }
+        content: { 'application/json': { recipe: components['schemas']['Recipe']; slot: string; text: string } }
       }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SlotChange']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['SlotChange'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2335,24 +1354,12 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/sources': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The rows of the files that amounts came from */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -2366,21 +1373,13 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SourceFiles']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['SourceFiles'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2391,24 +1390,12 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/spreads': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** What spreading an amount over periods would give */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -2423,22 +1410,11 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Spread']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Spread'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2449,24 +1425,12 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/tables': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Figures with members down and periods across */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -2487,21 +1451,13 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['FigureTable']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['FigureTable'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2512,43 +1468,20 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/undo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Undo the last change of a dataset, whatever it was */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Stepped']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Stepped'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2559,37 +1492,17 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/workings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The workings as CSV, as a workbook with live formulas, or as the JSON document that the command line prints */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { recipe: components['schemas']['Recipe'] } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/json': Record<string, never>
             'text/csv': string
@@ -2598,12 +1511,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2614,12 +1523,7 @@ export interface paths {
     trace?: never
   }
   '/api/datasets/{id}/workings.{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The workings as CSV, as a workbook with live formulas, or as the JSON document that the command line prints */
@@ -2627,25 +1531,14 @@ export interface paths {
       parameters: {
         query?: never
         header?: never
-        path: {
-          id: number
-          format: 'csv' | 'xlsx' | 'json'
-        }
+        path: { id: number; format: 'csv' | 'xlsx' | 'json' }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            recipe: components['schemas']['Recipe']
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { recipe: components['schemas']['Recipe'] } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/json': Record<string, never>
             'text/csv': string
@@ -2654,12 +1547,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2670,39 +1559,21 @@ export interface paths {
     trace?: never
   }
   '/api/docs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** This document */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/vnd.oai.openapi+json;version=3.1': string
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/vnd.oai.openapi+json;version=3.1': string }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2715,78 +1586,41 @@ export interface paths {
     trace?: never
   }
   '/api/finishes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Named finishes */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['NamedFinishes']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['NamedFinishes'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     put?: never
     /** Keep a finish under a name */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
-        content: {
-          'application/json': {
-            name: string
-            finish?: Record<string, never>
-            isDefault?: boolean
-          }
-        }
+        content: { 'application/json': { name: string; finish?: Record<string, never>; isDefault?: boolean } }
       }
       responses: {
         /** @description The answer */
         201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['NamedFinish']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['NamedFinish'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2797,12 +1631,7 @@ export interface paths {
     trace?: never
   }
   '/api/finishes/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     /** Change a named finish, and the charts that bear its name */
     put: {
@@ -2812,47 +1641,27 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
-        content: {
-          'application/json': {
-            name: string
-            finish?: Record<string, never>
-            isDefault?: boolean
-          }
-        }
+        content: { 'application/json': { name: string; finish?: Record<string, never>; isDefault?: boolean } }
       }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['NamedFinish']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['NamedFinish'] }
         }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2865,37 +1674,22 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2905,49 +1699,23 @@ export interface paths {
     trace?: never
   }
   '/api/finishes/{id}/uses': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Put a named finish on charts */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            charts: number[]
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { charts: number[] } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['FinishUses']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['FinishUses'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -2958,73 +1726,38 @@ export interface paths {
     trace?: never
   }
   '/api/holidays': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Days off besides weekends */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Holidays']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Holidays'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     /** Say which days are off, in place of all that there were */
     put: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Holidays']
-        }
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
+      requestBody: { content: { 'application/json': components['schemas']['Holidays'] } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Holidays']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Holidays'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3036,89 +1769,44 @@ export interface paths {
     trace?: never
   }
   '/api/imports/{id}/take-back': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What taking an import back would do */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TakeBack']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['TakeBack'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     put?: never
     /** Take an import back; where a later one overwrote part of it, only confirmed */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            confirmed?: boolean
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { confirmed?: boolean } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TakenBack']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['TakenBack'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3129,41 +1817,18 @@ export interface paths {
     trace?: never
   }
   '/api/jobs/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** How far long work is, and what came of it */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Job']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Job'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3171,31 +1836,15 @@ export interface paths {
     post?: never
     /** Stop long work: nothing of it is kept. One that has ended stays as it is */
     delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3205,41 +1854,18 @@ export interface paths {
     trace?: never
   }
   '/api/jobs/{id}/file': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The file that long work has made */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/octet-stream': string
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/octet-stream': string } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3252,12 +1878,7 @@ export interface paths {
     trace?: never
   }
   '/api/month-closings/{id}/undo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Undo that a month was closed; books that were moved elsewhere since stay */
@@ -3268,30 +1889,20 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MonthClosed']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['MonthClosed'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3302,39 +1913,18 @@ export interface paths {
     trace?: never
   }
   '/api/months/last': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What the month that is over waits for */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Month']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Month'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3347,41 +1937,18 @@ export interface paths {
     trace?: never
   }
   '/api/months/{period}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What a month waits for */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          period: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { period: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Month']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Month'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3394,12 +1961,7 @@ export interface paths {
     trace?: never
   }
   '/api/months/{period}/closings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Close a month: the books of all datasets that are named move at once */
@@ -3410,36 +1972,20 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          period: string
-        }
+        path: { period: string }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            datasets: number[]
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { datasets: number[] } } }
       responses: {
         /** @description The answer */
         201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MonthClosed']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['MonthClosed'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3450,41 +1996,21 @@ export interface paths {
     trace?: never
   }
   '/api/months/{period}/history': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** How late figures came over the twelve months up to this one */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          period: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { period: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MonthHistory']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['MonthHistory'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3497,12 +2023,7 @@ export interface paths {
     trace?: never
   }
   '/api/months/{period}/not-coming': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     /** Say that figures do not come in a month, and why; without a reason that they do */
     put: {
@@ -3512,9 +2033,7 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          period: string
-        }
+        path: { period: string }
         cookie?: never
       }
       requestBody: {
@@ -3529,22 +2048,11 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Month']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Month'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3556,20 +2064,11 @@ export interface paths {
     trace?: never
   }
   '/api/notes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Notes, the latest first */
     get: {
       parameters: {
-        query?: {
-          q?: string
-          dataset?: string
-          page?: string
-        }
+        query?: { q?: string; dataset?: string; page?: string }
         header?: never
         path?: never
         cookie?: never
@@ -3578,26 +2077,15 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
-            'application/json': {
-              items: components['schemas']['Note'][]
-              page: number
-              pages: number
-              total: number
-            }
+            'application/json': { items: components['schemas']['Note'][]; page: number; pages: number; total: number }
           }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3610,41 +2098,18 @@ export interface paths {
     trace?: never
   }
   '/api/notes/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A note */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Note']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Note'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3656,45 +2121,22 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            text: string
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { text: string } } }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Note']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Note'] } }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3707,37 +2149,22 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3747,29 +2174,15 @@ export interface paths {
     trace?: never
   }
   '/api/readings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Hand in a file or a pasted table; nothing is kept yet */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
         content: {
-          'application/json': {
-            name?: string
-            text: string
-            dataset?: number
-          }
+          'application/json': { name?: string; text: string; dataset?: number }
           'multipart/form-data': {
             file: string
             /** @description The one that the figures are meant for */
@@ -3779,22 +2192,11 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Reading']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Reading'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3805,41 +2207,18 @@ export interface paths {
     trace?: never
   }
   '/api/readings/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The file as it was first looked at */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Reading']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Reading'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3847,31 +2226,15 @@ export interface paths {
     post?: never
     /** Drop a reading */
     delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3881,51 +2244,24 @@ export interface paths {
     trace?: never
   }
   '/api/readings/{id}/looks': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Look at the file anew: another sheet or header, for another dataset */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody: {
         content: {
-          'application/json': {
-            sheet?: string
-            header?: components['schemas']['HeaderPlace']
-            dataset?: number
-          }
+          'application/json': { sheet?: string; header?: components['schemas']['HeaderPlace']; dataset?: number }
         }
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Reading']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Reading'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3936,41 +2272,21 @@ export interface paths {
     trace?: never
   }
   '/api/readings/{id}/progress': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** How far the work on a file has come */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ReadingProgress']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ReadingProgress'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -3978,31 +2294,15 @@ export interface paths {
     post?: never
     /** End the work that is going on; nothing of it is kept */
     delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4012,41 +2312,18 @@ export interface paths {
     trace?: never
   }
   '/api/readings/{id}/refusals': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The refused rows of the last trial with their reasons */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'text/csv': string
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'text/csv': string } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4059,24 +2336,12 @@ export interface paths {
     trace?: never
   }
   '/api/readings/{id}/trials': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** What would come in under a mapping, or which rows are refused */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: string }; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -4089,31 +2354,16 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Trial']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Trial'] } }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4124,30 +2374,15 @@ export interface paths {
     trace?: never
   }
   '/api/reports': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Reports, the last used first */
     get: {
-      parameters: {
-        query?: {
-          page?: number
-          q?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: { page?: number; q?: string }; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/json': {
               items: components['schemas']['ReportBrief'][]
@@ -4159,51 +2394,25 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     put?: never
     /** Make a report: empty, of named charts, or of a document */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
-        content: {
-          'application/json': {
-            title: string
-            charts?: number[]
-            document?: Record<string, never>
-          }
-        }
+        content: { 'application/json': { title: string; charts?: number[]; document?: Record<string, never> } }
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4214,41 +2423,18 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A report */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4262,48 +2448,26 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
         content: {
-          'application/json': {
-            document: Record<string, never>
-            says?: string
-            over?: boolean
-            names?: number
-          }
+          'application/json': { document: Record<string, never>; says?: string; over?: boolean; names?: number }
         }
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4316,37 +2480,22 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4356,12 +2505,7 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/acceptances': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     /** Leave something as it is, with a reason */
     put: {
@@ -4371,76 +2515,32 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            finding: string
-            reason: string
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { finding: string; reason: string } } }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     post?: never
     /** Something has to be settled after all */
     delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            finding: string
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
+      requestBody: { content: { 'application/json': { finding: string } } }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4450,12 +2550,7 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/blocks': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Put a chart at the end of a report */
@@ -4466,9 +2561,7 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
@@ -4483,22 +2576,11 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4509,53 +2591,26 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/changes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What changed since an issued report: numbers, messages, notes, restated figures */
     get: {
-      parameters: {
-        query?: {
-          from?: number
-          to?: string
-        }
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: { from?: number; to?: string }; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ReportChanges']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ReportChanges'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4568,43 +2623,20 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/copies': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The report once more, under a title of its own */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4615,24 +2647,12 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/deck': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The deck with the report as it is now */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
           'multipart/form-data': {
@@ -4645,21 +2665,13 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/vnd.openxmlformats-officedocument.presentationml.presentation': string }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4670,24 +2682,12 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/deck/changes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** What bringing a deck up to date would do to it */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody: {
         content: {
           'multipart/form-data': {
@@ -4700,21 +2700,13 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DeckChanges']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['DeckChanges'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4725,41 +2717,18 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/document': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The document that ./keen report makes the same pages of */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': Record<string, never>
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': Record<string, never> } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4772,50 +2741,26 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/findings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What has to be settled before it goes out */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Settlement']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Settlement'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4828,12 +2773,7 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/issues': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Issue the report as it is: frozen with every number, note and page */
@@ -4846,48 +2786,27 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4898,42 +2817,21 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/issues/{number}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** An issued report, as it went out */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-          number: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number; number: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['IssuedReport']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['IssuedReport'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4946,44 +2844,21 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/pages/{page}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A page as it is now, on its sheet or as a column */
     get: {
-      parameters: {
-        query?: {
-          width?: number
-        }
-        header?: never
-        path: {
-          id: number
-          page: string
-        }
-        cookie?: never
-      }
+      parameters: { query?: { width?: number }; header?: never; path: { id: number; page: string }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ReportPage']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ReportPage'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -4996,46 +2871,26 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/pages/{page}/numbers': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Numbers that a text of the page may take: what its charts say, and their workings */
     get: {
       parameters: {
-        query?: {
-          q?: string
-          of?: string
-          row?: string
-        }
+        query?: { q?: string; of?: string; row?: string }
         header?: never
-        path: {
-          id: number
-          page: string
-        }
+        path: { id: number; page: string }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['NumberOffers']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['NumberOffers'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5048,41 +2903,18 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/picture.svg': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The first page as it is now, as a picture */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'image/svg+xml': string
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'image/svg+xml': string } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5095,41 +2927,21 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/pulse': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Whether the report, its charts or its figures changed */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ReportPulse']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ReportPulse'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5142,43 +2954,20 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/restoration': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Bring a deleted report back */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5189,52 +2978,26 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/roll': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What would change if the closing period moved */
     get: {
-      parameters: {
-        query?: {
-          to?: string
-        }
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: { to?: string }; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RollPreview']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['RollPreview'] }
         }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5249,45 +3012,22 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
-      requestBody: {
-        content: {
-          'application/json': {
-            to: string
-          }
-        }
-      }
+      requestBody: { content: { 'application/json': { to: string } } }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Report']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Report'] } }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5298,12 +3038,7 @@ export interface paths {
     trace?: never
   }
   '/api/reports/{id}/{way}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Take the last step back, or the next one on */
@@ -5314,31 +3049,20 @@ export interface paths {
           /** @description Who it was, encoded as in an address */
           'X-Signed'?: string
         }
-        path: {
-          id: number
-          way: string
-        }
+        path: { id: number; way: string }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ReportStepped']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ReportStepped'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5349,41 +3073,21 @@ export interface paths {
     trace?: never
   }
   '/api/search': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Everything that has a name */
     get: {
-      parameters: {
-        query?: {
-          q?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: { q?: string }; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['FoundNames']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['FoundNames'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5396,59 +3100,30 @@ export interface paths {
     trace?: never
   }
   '/api/sources': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** Sources: all of them, or those of a dataset */
     get: {
-      parameters: {
-        query?: {
-          dataset?: number
-          page?: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: { dataset?: number; page?: number }; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
-            'application/json': {
-              items: components['schemas']['Source'][]
-              page: number
-              pages: number
-              total: number
-            }
+            'application/json': { items: components['schemas']['Source'][]; page: number; pages: number; total: number }
           }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     put?: never
     /** Keep a source of a dataset */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -5470,22 +3145,11 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Source']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Source'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5496,22 +3160,12 @@ export interface paths {
     trace?: never
   }
   '/api/sources/looks': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Look at the first rows of a source that is not kept yet */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -5528,22 +3182,11 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Reading']
-          }
-        }
+        201: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Reading'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5554,39 +3197,21 @@ export interface paths {
     trace?: never
   }
   '/api/sources/offers': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** What a source can be made of here */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SourceOffers']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['SourceOffers'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5599,22 +3224,12 @@ export interface paths {
     trace?: never
   }
   '/api/sources/tables': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** The tables of a database and their columns */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
         content: {
           'application/json': {
@@ -5630,21 +3245,13 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SourceTables']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['SourceTables'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5655,45 +3262,23 @@ export interface paths {
     trace?: never
   }
   '/api/sources/times': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** A schedule in words, and its next times */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Schedule']
-        }
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
+      requestBody: { content: { 'application/json': components['schemas']['Schedule'] } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ScheduleTimes']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['ScheduleTimes'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5704,41 +3289,18 @@ export interface paths {
     trace?: never
   }
   '/api/sources/{id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A source */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Source']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Source'] } }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5746,31 +3308,15 @@ export interface paths {
     post?: never
     /** Remove a source: what it brought stays, what waits goes with it */
     delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description Done */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
+        204: { headers: { [name: string]: unknown }; content?: never }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5784,9 +3330,7 @@ export interface paths {
           /** @description The version that the change is based on, in quotes */
           'If-Match': string
         }
-        path: {
-          id: number
-        }
+        path: { id: number }
         cookie?: never
       }
       requestBody: {
@@ -5807,83 +3351,41 @@ export interface paths {
       }
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Source']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Source'] } }
         /** @description Based on a version that is not the last: `current` has that */
         412: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     trace?: never
   }
   '/api/sources/{id}/fetches': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     get?: never
     put?: never
     /** Fetch a source now */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          id: number
-        }
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path: { id: number }; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Fetched']
-          }
-        }
+        200: { headers: { [name: string]: unknown }; content: { 'application/json': components['schemas']['Fetched'] } }
         /** @description It takes longer: Location says where to ask for it */
         202: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Accepted']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['Accepted'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -5894,51 +3396,28 @@ export interface paths {
     trace?: never
   }
   '/api/template': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The template of slides, how it is used, and a picture of what it gives */
     get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DeckTemplates']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['DeckTemplates'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     put?: never
     /** Make all slides in a template */
     post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody: {
         content: {
           'multipart/form-data': {
@@ -5951,51 +3430,30 @@ export interface paths {
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DeckTemplates']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['DeckTemplates'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     /** Make slides without a template again */
     delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DeckTemplates']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['DeckTemplates'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -6003,70 +3461,38 @@ export interface paths {
     head?: never
     /** Which layout of the template is used, and which of its colours plays which role */
     patch: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': {
-            layout?: string
-            roles?: Record<string, never>
-          }
-        }
-      }
+      parameters: { query?: never; header?: never; path?: never; cookie?: never }
+      requestBody: { content: { 'application/json': { layout?: string; roles?: Record<string, never> } } }
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DeckTemplates']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/json': components['schemas']['DeckTemplates'] }
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
     trace?: never
   }
   '/charts/{id}.{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** The chart as a picture or a slide, always as it is now, under an address to link to */
     get: {
       parameters: {
-        query?: {
-          scale?: '1' | '2' | '3'
-        }
+        query?: { scale?: '1' | '2' | '3' }
         header?: never
-        path: {
-          id: number
-          format: 'svg' | 'png' | 'pdf' | 'pptx'
-        }
+        path: { id: number; format: 'svg' | 'png' | 'pdf' | 'pptx' }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'image/svg+xml': string
             'image/png': string
@@ -6076,12 +3502,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -6094,32 +3516,20 @@ export interface paths {
     trace?: never
   }
   '/reports/{id}.{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** All pages as they are now, or one of them, as a file */
     get: {
       parameters: {
-        query?: {
-          page?: string
-        }
+        query?: { page?: string }
         header?: never
-        path: {
-          id: number
-          format: 'pdf' | 'pptx'
-        }
+        path: { id: number; format: 'pdf' | 'pptx' }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/pdf': string
             'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
@@ -6127,12 +3537,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -6145,34 +3551,20 @@ export interface paths {
     trace?: never
   }
   '/reports/{id}/blocks/{block}.{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A block of a report as a picture, under an address to link to, or what the picture tells */
     get: {
       parameters: {
-        query?: {
-          scale?: '1' | '2' | '3'
-          closed?: string
-        }
+        query?: { scale?: '1' | '2' | '3'; closed?: string }
         header?: never
-        path: {
-          id: number
-          block: string
-          format: 'svg' | 'png' | 'json'
-        }
+        path: { id: number; block: string; format: 'svg' | 'png' | 'json' }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/json': components['schemas']['PictureFacts']
             'image/svg+xml': string
@@ -6181,12 +3573,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -6199,31 +3587,20 @@ export interface paths {
     trace?: never
   }
   '/reports/{id}/issues/{number}.{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** An issued report as it went out, as a file */
     get: {
       parameters: {
         query?: never
         header?: never
-        path: {
-          id: number
-          number: string
-          format: 'pdf' | 'pptx'
-        }
+        path: { id: number; number: string; format: 'pdf' | 'pptx' }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/pdf': string
             'application/vnd.openxmlformats-officedocument.presentationml.presentation': string
@@ -6231,12 +3608,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -6249,34 +3622,20 @@ export interface paths {
     trace?: never
   }
   '/reports/{id}/pages/{page}.{format}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
+    parameters: { query?: never; header?: never; path?: never; cookie?: never }
     /** A page of a report as a picture, under an address to link to, or what the picture tells */
     get: {
       parameters: {
-        query?: {
-          scale?: '1' | '2' | '3'
-          closed?: string
-        }
+        query?: { scale?: '1' | '2' | '3'; closed?: string }
         header?: never
-        path: {
-          id: number
-          page: string
-          format: 'svg' | 'png' | 'json'
-        }
+        path: { id: number; page: string; format: 'svg' | 'png' | 'json' }
         cookie?: never
       }
       requestBody?: never
       responses: {
         /** @description The answer */
         200: {
-          headers: {
-            [name: string]: unknown
-          }
+          headers: { [name: string]: unknown }
           content: {
             'application/json': components['schemas']['PictureFacts']
             'image/svg+xml': string
@@ -6285,12 +3644,8 @@ export interface paths {
         }
         /** @description Refused: what is wrong and what to do */
         '4XX': {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['Problem']
-          }
+          headers: { [name: string]: unknown }
+          content: { 'application/problem+json': components['schemas']['Problem'] }
         }
       }
     }
@@ -6315,9 +3670,7 @@ export interface components {
       at: string
     }
     /** @description A request that takes longer: Location says where to ask for it. */
-    Accepted: {
-      job: components['schemas']['Job']
-    }
+    Accepted: { job: components['schemas']['Job'] }
     /** @description What a source brought, before it counts and after it was decided. */
     Arrival: {
       id: number
@@ -6339,13 +3692,7 @@ export interface components {
       import: number | null
     }
     /** @description How many amounts an arrival would change. */
-    ArrivalCounts: {
-      added: number
-      changed: number
-      removed: number
-      inNewPeriods: number
-      inClosedPeriods: number
-    }
+    ArrivalCounts: { added: number; changed: number; removed: number; inNewPeriods: number; inClosedPeriods: number }
     /** @description What an arrival would change in the dataset as it is now. */
     ArrivalDifferences: {
       arrival: components['schemas']['Arrival']
@@ -6356,19 +3703,9 @@ export interface components {
       all: number
     }
     /** @description An arrival that was taken, and its import. */
-    ArrivalTaken: {
-      arrival: components['schemas']['Arrival']
-      import: components['schemas']['Import']
-    }
+    ArrivalTaken: { arrival: components['schemas']['Arrival']; import: components['schemas']['Import'] }
     /** @description A name that a dataset lacks, and what could stand in its place. */
-    Ask: {
-      id: string
-      says: string
-      choices: string[]
-      mayGo: boolean
-      without: string
-      guess: string | null
-    }
+    Ask: { id: string; says: string; choices: string[]; mayGo: boolean; without: string; guess: string | null }
     /** @description What a meaning makes of the bands of the first rows. */
     BandReading: {
       /** @enum {string} */
@@ -6382,16 +3719,10 @@ export interface components {
       /** @description each group before what stands in it */
       members: string[]
       /** @description the group of each member that stands in one */
-      parents: {
-        [key: string]: string
-      }
+      parents: { [key: string]: string }
       /** @description of each group all members within it that are no groups themselves */
-      leaves: {
-        [key: string]: string[]
-      }
-      roles: {
-        [key: string]: 'adds' | 'takes away' | 'subtotal'
-      }
+      leaves: { [key: string]: string[] }
+      roles: { [key: string]: 'adds' | 'takes away' | 'subtotal' }
       merged: components['schemas']['MergedMember'][]
       isNumeric: boolean
     }
@@ -6410,9 +3741,7 @@ export interface components {
       /** @description The breakdown whose members go down */
       by?: string
       /** @description One member of each other breakdown */
-      where?: {
-        [key: string]: string
-      }
+      where?: { [key: string]: string }
       /** @description Each must still be what it was */
       was?: (string | null)[][]
       newRows?: boolean
@@ -6473,18 +3802,9 @@ export interface components {
       behind?: string | null
     }
     /** @description A statement about numbers that holds or does not. */
-    Check: {
-      id: string
-      holds: boolean
-      says: string
-    }
+    Check: { id: string; holds: boolean; says: string }
     /** @description A closing period, and those that it moves to by a step. */
-    ClosingStep: {
-      key: string
-      label: string
-      back: string | null
-      on: string | null
-    }
+    ClosingStep: { key: string; label: string; back: string | null; on: string | null }
     /** @description What a column of a file holds. */
     ColumnRole: {
       /** @enum {string} */
@@ -6495,19 +3815,12 @@ export interface components {
       period?: string
     }
     /** @description What an import did to the figures. */
-    Counts: {
-      added: number
-      replaced: number
-      unchanged: number
-      removed: number
-    }
+    Counts: { added: number; replaced: number; unchanged: number; removed: number }
     /** @description Which scenario has figures for which period; days and weeks stand together as months. */
     CoverageStrip: {
       /** @description each with the key of its fiscal year and of its last finest period */
       periods: components['schemas']['StripPeriod'][]
-      has: {
-        [key: string]: string[]
-      }
+      has: { [key: string]: string[] }
       closing: string | null
     }
     /** @description A dataset with all that questions can be made of. */
@@ -6542,9 +3855,7 @@ export interface components {
       /** @description a list that says how it is drawn: by its start, subtotals and end, or its bands */
       isStaged: boolean
       /** @description measures that a value is the product of, where the figures have them */
-      drivers: {
-        [key: string]: string
-      } | null
+      drivers: { [key: string]: string } | null
       closing: string
       /** @description the periods that the books are closed through by steps; of days the months */
       closings: components['schemas']['Period'][]
@@ -6574,20 +3885,14 @@ export interface components {
       failing?: number | null
     }
     /** @description A dataset by its name. */
-    DatasetName: {
-      id: number
-      version: number
-      name: string
-    }
+    DatasetName: { id: number; version: number; name: string }
     /** @description What the reading of files has to say about a dataset. */
     DatasetNotice: {
       id: string
       holds: boolean
       says: string
       /** @description That it is about, by breakdown */
-      members?: {
-        [key: string]: string[]
-      }
+      members?: { [key: string]: string[] }
     }
     /** @description What an update does with something in a deck. */
     DeckChange: {
@@ -6599,13 +3904,9 @@ export interface components {
       says: string
     }
     /** @description What bringing a deck up to date would do to it; what has to be looked at comes first. */
-    DeckChanges: {
-      entries: components['schemas']['DeckChange'][]
-    }
+    DeckChanges: { entries: components['schemas']['DeckChange'][] }
     /** @description The template that all slides are made in. */
-    DeckTemplates: {
-      template: components['schemas']['UsedTemplate'] | null
-    }
+    DeckTemplates: { template: components['schemas']['UsedTemplate'] | null }
     /** @description A chart: its sentence, scene, summary, checks and workings. */
     Drawing: {
       recipe: components['schemas']['Recipe']
@@ -6622,9 +3923,7 @@ export interface components {
       stale: components['schemas']['StaleNumber'][]
       notes: components['schemas']['RowNote'][]
       /** @description what was written about the same rows a year before */
-      earlier: {
-        [key: string]: components['schemas']['Note'][]
-      }
+      earlier: { [key: string]: components['schemas']['Note'][] }
       /** @description the last change of a name that its names know of; of the first only */
       names?: number
       beside?: components['schemas']['Drawing'] | null
@@ -6679,9 +3978,7 @@ export interface components {
       recipe: components['schemas']['Recipe']
     }
     /** @description Which breakdowns explain the variance of a question, the one that explains it best first. */
-    Explanations: {
-      explanations: components['schemas']['Explanation'][]
-    }
+    Explanations: { explanations: components['schemas']['Explanation'][] }
     /** @description What came of a fetch. */
     Fetched: {
       /** @enum {string} */
@@ -6689,13 +3986,7 @@ export interface components {
       source: components['schemas']['Source']
     }
     /** @description A row of a table of figures. */
-    FigureRow: {
-      member: string
-      cells: string[]
-      total: string
-      depth: number
-      isGroup: boolean
-    }
+    FigureRow: { member: string; cells: string[]; total: string; depth: number; isGroup: boolean }
     /** @description Figures with members down and periods across. */
     FigureTable: {
       measure: string
@@ -6715,21 +4006,12 @@ export interface components {
       count: number
     }
     /** @description The totals of a table of figures. */
-    FigureTotal: {
-      cells: string[]
-      total: string
-    }
+    FigureTotal: { cells: string[]; total: string }
     /**
      * @description Members of a breakdown or whole groups (`in`, `notIn`), or sizes of a measure or of a breakdown of numbers (`below`,
      *     `atLeast`).
      */
-    Filter: {
-      field: string
-      in?: string[]
-      notIn?: string[]
-      below?: string
-      atLeast?: string
-    }
+    Filter: { field: string; in?: string[]; notIn?: string[]; below?: string; atLeast?: string }
     /** @description A check of a dataset. */
     Finding: {
       id: string
@@ -6741,15 +4023,9 @@ export interface components {
       accepted: components['schemas']['Acceptance'] | null
     }
     /** @description That something is left as it is. */
-    FindingAcceptance: {
-      reason: string
-      who: string
-      at: string
-    }
+    FindingAcceptance: { reason: string; who: string; at: string }
     /** @description The checks of a dataset. */
-    Findings: {
-      items: components['schemas']['Finding'][]
-    }
+    Findings: { items: components['schemas']['Finding'][] }
     Finish: {
       /** @enum {unknown} */
       unit?: '1' | 'k' | 'm' | 'bn'
@@ -6777,19 +4053,10 @@ export interface components {
       height?: number
       /** @enum {unknown} */
       colours?: 'effect' | 'greys'
-      title?: {
-        who?: string
-        what?: string
-        when?: string
-      }
+      title?: { who?: string; what?: string; when?: string }
       message?: {
         text: string
-        numbers?: {
-          said: string
-          row: components['schemas']['RowRef']
-          column: string
-          exact: string
-        }[]
+        numbers?: { said: string; row: components['schemas']['RowRef']; column: string; exact: string }[]
       }
       footnote?: string
       notes?: boolean
@@ -6804,18 +4071,12 @@ export interface components {
       /** @enum {unknown} */
       stepLabels?: 'amount' | 'share' | 'both'
       dots?: boolean
-      ends?: {
-        from?: string
-        to?: string
-      }
+      ends?: { from?: string; to?: string }
       /** @enum {unknown} */
       scale?: 'shared' | 'own' | 'target'
     }
     /** @description Charts that a named finish was put on, and their recipes as they were. */
-    FinishUses: {
-      before: components['schemas']['KeptRecipe'][]
-      charts: components['schemas']['Chart'][]
-    }
+    FinishUses: { before: components['schemas']['KeptRecipe'][]; charts: components['schemas']['Chart'][] }
     /** @description A recipe made on other figures, as far as it fits these. */
     Fitted: {
       recipe: components['schemas']['Recipe'] | null
@@ -6824,10 +4085,7 @@ export interface components {
       problem: string | null
     }
     /** @description What would follow from a change of settings. */
-    Follows: {
-      follows: string[]
-      isHarmful: boolean
-    }
+    Follows: { follows: string[]; isHarmful: boolean }
     /** @description Something that has a name. */
     FoundName: {
       /** @enum {string} */
@@ -6838,9 +4096,7 @@ export interface components {
       dataset: number
     }
     /** @description What was found, charts first. */
-    FoundNames: {
-      items: components['schemas']['FoundName'][]
-    }
+    FoundNames: { items: components['schemas']['FoundName'][] }
     /** @description Something that a reader may move on the chart, and where amounts are. */
     Handle: {
       /** @enum {string} */
@@ -6900,14 +4156,9 @@ export interface components {
       row: string
     }
     /** @description A day off besides weekends. */
-    Holiday: {
-      day: string
-      name: string
-    }
+    Holiday: { day: string; name: string }
     /** @description Days off besides weekends. */
-    Holidays: {
-      items: components['schemas']['Holiday'][]
-    }
+    Holidays: { items: components['schemas']['Holiday'][] }
     /** @description A file or paste that brought figures in. */
     Import: {
       id: number
@@ -6923,22 +4174,11 @@ export interface components {
       isKept: boolean
     }
     /** @description An import that figures came with. */
-    ImportOf: {
-      import: number
-      name: string
-      at: string
-      facts: number
-    }
+    ImportOf: { import: number; name: string; at: string; facts: number }
     /** @description An import and the dataset that it went into. */
-    Imported: {
-      import: components['schemas']['Import']
-      dataset: components['schemas']['Dataset']
-    }
+    Imported: { import: components['schemas']['Import']; dataset: components['schemas']['Dataset'] }
     /** @description A page as it went out: on its sheet, and as a column. */
-    IssuedPage: {
-      sheet: components['schemas']['ReportPage']
-      column: components['schemas']['ReportPage']
-    }
+    IssuedPage: { sheet: components['schemas']['ReportPage']; column: components['schemas']['ReportPage'] }
     /** @description A report as it went out. */
     IssuedReport: {
       number: number
@@ -6978,18 +4218,9 @@ export interface components {
       file: string | null
     }
     /** @description Bands that belong to a measure: for all its values or one member, from a period on. */
-    KeptBands: {
-      limits: string[]
-      names?: string[]
-      from?: string
-      field?: string
-      member?: string
-    }
+    KeptBands: { limits: string[]; names?: string[]; from?: string; field?: string; member?: string }
     /** @description The recipe of a chart as it was. */
-    KeptRecipe: {
-      id: number
-      recipe: components['schemas']['Recipe']
-    }
+    KeptRecipe: { id: number; recipe: components['schemas']['Recipe'] }
     /** @description A way to draw, what the figures lack for it, and the question that it would ask of them. */
     Kind: {
       id: string
@@ -7008,9 +4239,7 @@ export interface components {
     }
     /** @description How a file is read. */
     Mapping: {
-      columns: {
-        [key: string]: components['schemas']['ColumnRole']
-      }
+      columns: { [key: string]: components['schemas']['ColumnRole'] }
       /** @enum {string} */
       decimal: '.' | ','
       /** @enum {string} */
@@ -7019,12 +4248,8 @@ export interface components {
       measure?: string
       year?: number
       leaveOut?: number[]
-      measures?: {
-        [key: string]: components['schemas']['MeasureRule']
-      }
-      sameAs?: {
-        [key: string]: components['schemas']['NameMap']
-      }
+      measures?: { [key: string]: components['schemas']['MeasureRule'] }
+      sameAs?: { [key: string]: components['schemas']['NameMap'] }
       /** @enum {string} */
       totals?: 'keep' | 'leave out'
       header?: components['schemas']['HeaderPlace'] | null
@@ -7123,10 +4348,7 @@ export interface components {
       factor?: number
     }
     /** @description A member that stands for another. */
-    MergedMember: {
-      name: string
-      into: string
-    }
+    MergedMember: { name: string; into: string }
     /** @description What a month waits for. */
     Month: {
       key: string
@@ -7169,19 +4391,9 @@ export interface components {
       tone: 'holds' | 'look' | 'quiet'
     }
     /** @description A working day on which figures are expected. */
-    MonthDay: {
-      number: number
-      day: string
-      weekday: string
-      isToday: boolean
-    }
+    MonthDay: { number: number; day: string; weekday: string; isToday: boolean }
     /** @description The day within a month that actuals end with, and the month. */
-    MonthEnd: {
-      day: string
-      dayLabel: string
-      month: string
-      monthLabel: string
-    }
+    MonthEnd: { day: string; dayLabel: string; month: string; monthLabel: string }
     /** @description A piece of what a month waits for, in words. */
     MonthHeadlinePart: {
       text: string
@@ -7189,10 +4401,7 @@ export interface components {
       about: '' | 'files' | 'decisions'
     }
     /** @description How late figures came over the last twelve months. */
-    MonthHistory: {
-      items: components['schemas']['MonthHistoryRow'][]
-      periods: components['schemas']['Period'][]
-    }
+    MonthHistory: { items: components['schemas']['MonthHistoryRow'][]; periods: components['schemas']['Period'][] }
     /** @description How late the figures of a dataset came over the last months. */
     MonthHistoryRow: {
       dataset: number
@@ -7227,9 +4436,7 @@ export interface components {
       effect: 'favourable' | 'unfavourable' | 'neutral'
       flagged: boolean
     }
-    NameMap: {
-      [key: string]: string
-    }
+    NameMap: { [key: string]: string }
     /** @description A finish that is kept under a name. */
     NamedFinish: {
       id: number
@@ -7240,15 +4447,9 @@ export interface components {
       charts: number[]
     }
     /** @description Finishes that are kept under names. */
-    NamedFinishes: {
-      items: components['schemas']['NamedFinish'][]
-    }
+    NamedFinishes: { items: components['schemas']['NamedFinish'][] }
     /** @description A new name that is like a known one. */
-    NearName: {
-      breakdown: string
-      name: string
-      like: string
-    }
+    NearName: { breakdown: string; name: string; like: string }
     /** @description What somebody wrote about a measure, a period and members. */
     Note: {
       id: number
@@ -7277,9 +4478,7 @@ export interface components {
       exact: string
     }
     /** @description Numbers that a text may take. */
-    NumberOffers: {
-      items: components['schemas']['NumberOffer'][]
-    }
+    NumberOffers: { items: components['schemas']['NumberOffer'][] }
     /** @description A block where it stands on its page, in points. */
     PageBlock: {
       id: string
@@ -7315,12 +4514,7 @@ export interface components {
       recipe?: components['schemas']['Recipe'] | null
     }
     /** @description A note in the margin of a page. */
-    PageNote: {
-      number: number
-      text: string
-      id: number
-      block: string
-    }
+    PageNote: { number: number; text: string; id: number; block: string }
     /** @description A number of a text as it is now. */
     PageNumber: {
       /** @description id of the text’s block; blank: the message */
@@ -7335,21 +4529,11 @@ export interface components {
       from: string
     }
     /** @description A row of the workings of a chart on a page. */
-    PageRow: {
-      key: string
-      label: string
-      numbers: components['schemas']['PageRowNumber'][]
-    }
+    PageRow: { key: string; label: string; numbers: components['schemas']['PageRowNumber'][] }
     /** @description A number of a row, as pointing tells it. */
-    PageRowNumber: {
-      head: string
-      is: string
-    }
+    PageRowNumber: { head: string; is: string }
     /** @description A period by its key and in words. */
-    Period: {
-      key: string
-      label: string
-    }
+    Period: { key: string; label: string }
     /** @description What a picture of a report tells, for pages that embed it. */
     PictureFacts: {
       title: string
@@ -7409,47 +4593,25 @@ export interface components {
       closedThrough?: components['schemas']['RecipePeriod']
       where?: components['schemas']['Filter'][]
       better?: components['schemas']['RecipeBetter']
-      flag?: {
-        percent?: components['schemas']['RecipeSize']
-        amount?: components['schemas']['RecipeSize']
-      }
+      flag?: { percent?: components['schemas']['RecipeSize']; amount?: components['schemas']['RecipeSize'] }
       /** @enum {unknown} */
       order?: 'calendar' | 'given' | 'largest first' | 'smallest first' | 'favourable first'
       /** @enum {unknown} */
       cumulate?: 'year to date' | 'moving'
       top?: number
       each?: components['schemas']['RecipeName']
-      between?: {
-        field: components['schemas']['RecipeName']
-        first: string
-        second: string
-      }
+      between?: { field: components['schemas']['RecipeName']; first: string; second: string }
       used?: components['schemas']['RecipeName']
       unused?: components['schemas']['RecipeName']
       total?: components['schemas']['RecipeName']
       /** @description what is to be reached: a number, another scenario's figures, another measure */
       target?:
-        | string
-        | {
-            scenario: components['schemas']['Scenario']
-          }
-        | {
-            measure: components['schemas']['RecipeName']
-          }
+        string | { scenario: components['schemas']['Scenario'] } | { measure: components['schemas']['RecipeName'] }
       /** @description bands that values are judged by, from the lowest up */
       bands?:
-        | {
-            limits: string[]
-            names?: string[]
-          }
-        | {
-            increments: string[]
-            names?: string[]
-          }
-        | {
-            percentOfTarget: string[]
-            names?: string[]
-          }
+        | { limits: string[]; names?: string[] }
+        | { increments: string[]; names?: string[] }
+        | { percentOfTarget: string[]; names?: string[] }
       sequence?: string[]
       landing?: boolean
       /** @description A figure of a month that is not over is taken by the days that have passed. */
@@ -7465,11 +4627,7 @@ export interface components {
             fromPeriod: 'a year before' | components['schemas']['RecipeStretch']
             toPeriod: components['schemas']['RecipeStretch']
           }
-        | {
-            field: components['schemas']['RecipeName']
-            first: string
-            second: string
-          }
+        | { field: components['schemas']['RecipeName']; first: string; second: string }
         | {
             /** @constant */
             over: 'periods'
@@ -7481,25 +4639,13 @@ export interface components {
         currency?: components['schemas']['RecipeName']
       }
       /** @description steps that show what they are made of */
-      opened?: {
-        step: components['schemas']['RowRef']
-        by: components['schemas']['RecipeName']
-      }[]
+      opened?: { step: components['schemas']['RowRef']; by: components['schemas']['RecipeName'] }[]
       /** @description after which steps subtotals stand */
       subtotals?: ('quarter' | 'half-year' | 'year' | 'group') | string[]
       /** @description what rows of a list are, where their names do not tell it */
-      roles?: {
-        [key: string]: 'start' | 'step' | 'subtotal' | 'end'
-      }
+      roles?: { [key: string]: 'start' | 'step' | 'subtotal' | 'end' }
       /** @description what is to be reached in the course of time */
-      goal?:
-        | string
-        | {
-            scenario: components['schemas']['Scenario']
-          }
-        | {
-            measure: components['schemas']['RecipeName']
-          }
+      goal?: string | { scenario: components['schemas']['Scenario'] } | { measure: components['schemas']['RecipeName'] }
       /** @description of a thermometer, percentages of the goal that are marked, rising */
       milestones?: components['schemas']['RecipeSize'][]
       /**
@@ -7588,12 +4734,7 @@ export interface components {
       /** @description The last period whose actuals are final; of figures by day a day or a month. */
       closedThrough?: components['schemas']['RecipePeriod']
       /** @description What the lines of a statement do; those that are not named add. */
-      lines?: {
-        breakdown: components['schemas']['RecipeName']
-        of: {
-          [key: string]: 'add' | 'subtract' | 'subtotal'
-        }
-      }
+      lines?: { breakdown: components['schemas']['RecipeName']; of: { [key: string]: 'add' | 'subtract' | 'subtotal' } }
       measure?: components['schemas']['RecipeName']
       year?: number
       leaveOut?: number[]
@@ -7614,11 +4755,7 @@ export interface components {
       fiscalYearStarts?: number
       /** @enum {unknown} */
       grain?: 'day' | 'week' | 'month' | 'quarter' | 'half-year' | 'year' | 'none'
-      sameAs?: {
-        [key: string]: {
-          [key: string]: string
-        }
-      }
+      sameAs?: { [key: string]: { [key: string]: string } }
       /** @enum {unknown} */
       totals?: 'keep' | 'leave out'
       header?: {
@@ -7639,11 +4776,7 @@ export interface components {
     /** @description a period of any grain, or a span */
     RecipeStretch: components['schemas']['RecipePeriod'] | components['schemas']['Span']
     /** @description A row of a file that cannot come in. */
-    Refusal: {
-      row: number
-      column: string
-      reason: string
-    }
+    Refusal: { row: number; column: string; reason: string }
     /** @description Where a reader points at a row. */
     Region: {
       key: string
@@ -7662,9 +4795,7 @@ export interface components {
       title: string
       savedAt: string
       /** @description as docs/recipe.md says */
-      document: {
-        [key: string]: unknown
-      }
+      document: { [key: string]: unknown }
       /** @description the last change of a name that its names know of; saving tells it */
       names: number
       closing: components['schemas']['ReportClosing'] | null
@@ -7676,10 +4807,7 @@ export interface components {
       issues: components['schemas']['ReportIssueBrief'][]
     }
     /** @description A breakdown that pages may be filtered by. */
-    ReportBreakdown: {
-      name: string
-      members: string[]
-    }
+    ReportBreakdown: { name: string; members: string[] }
     /** @description What the list of reports tells of one. */
     ReportBrief: {
       id: number
@@ -7702,11 +4830,7 @@ export interface components {
       trouble: string | null
     }
     /** @description What changed since an issued report. */
-    ReportChanges: {
-      from: number
-      to: string
-      differences: components['schemas']['ReportDifference'][]
-    }
+    ReportChanges: { from: number; to: string; differences: components['schemas']['ReportDifference'][] }
     /** @description The closing period of a report, and those beside it. */
     ReportClosing: {
       key: string
@@ -7717,13 +4841,7 @@ export interface components {
       isPinned: boolean
     }
     /** @description A dataset that charts of a report are of. */
-    ReportDataset: {
-      id: number
-      name: string
-      organisation: string
-      grain: string
-      closing: string
-    }
+    ReportDataset: { id: number; name: string; organisation: string; grain: string; closing: string }
     /** @description Something that is otherwise than in an issued report. */
     ReportDifference: {
       /** @enum {string} */
@@ -7784,12 +4902,7 @@ export interface components {
       numbers: components['schemas']['PageNumber'][]
     }
     /** @description Whether a report, its charts or its figures changed, and the next steps back and on. */
-    ReportPulse: {
-      version: number
-      sign: string
-      undo: string | null
-      redo: string | null
-    }
+    ReportPulse: { version: number; sign: string; undo: string | null; redo: string | null }
     /** @description The same after a step. */
     ReportStepped: {
       version: number
@@ -7800,19 +4913,9 @@ export interface components {
       step: string | null
     }
     /** @description What would change if the closing period moved. */
-    RollPreview: {
-      to: components['schemas']['Period']
-      moves: string[]
-      pages: components['schemas']['RolledPage'][]
-    }
+    RollPreview: { to: components['schemas']['Period']; moves: string[]; pages: components['schemas']['RolledPage'][] }
     /** @description A number of a text that will be another one. */
-    RolledNumber: {
-      block: string
-      was: string
-      becomes: string | null
-      follows: boolean
-      from: string
-    }
+    RolledNumber: { block: string; was: string; becomes: string | null; follows: boolean; from: string }
     /** @description What becomes of a page when the closing period moves. */
     RolledPage: {
       id: string
@@ -7955,15 +5058,9 @@ export interface components {
       number?: number
     }
     /** @description A schedule in words, and the next times. */
-    ScheduleTimes: {
-      says: string
-      next: string[]
-    }
+    ScheduleTimes: { says: string; next: string[] }
     /** @description A slot with nothing set, which has no place of its own in the sentence. */
-    SentenceOffer: {
-      text: string
-      slot: string
-    }
+    SentenceOffer: { text: string; slot: string }
     /** @description Words of a sentence, or a slot of it. */
     SentencePart: {
       text: string
@@ -7974,14 +5071,9 @@ export interface components {
       offers?: components['schemas']['SentenceOffer'][]
     }
     /** @description What has to be settled in a report, and what holds. */
-    Settlement: {
-      findings: components['schemas']['ReportFinding'][]
-      holds: string[]
-    }
+    Settlement: { findings: components['schemas']['ReportFinding'][]; holds: string[] }
     /** @description A change of the question; null for a key that is left out from now on. */
-    SlotChange: {
-      change: Record<string, never>
-    }
+    SlotChange: { change: Record<string, never> }
     /** @description Where figures of a dataset are fetched from, how and when. Secrets are never told. */
     Source: {
       id: number
@@ -8023,54 +5115,24 @@ export interface components {
       hasMore?: boolean
     }
     /** @description A row of a file. */
-    SourceFileRow: {
-      row: number
-      cells: string[]
-      amounts: string[]
-    }
+    SourceFileRow: { row: number; cells: string[]; amounts: string[] }
     /** @description The files that amounts came from, with a page of the rows of each. */
-    SourceFiles: {
-      files: components['schemas']['SourceFile'][]
-    }
+    SourceFiles: { files: components['schemas']['SourceFile'][] }
     /** @description An import that figures came from. */
-    SourceImport: {
-      id: number
-      name: string
-      at: string
-      digest: string
-    }
+    SourceImport: { id: number; name: string; at: string; digest: string }
     /** @description What a source can be made of here. */
-    SourceOffers: {
-      folders: string[]
-      zones: string[]
-    }
+    SourceOffers: { folders: string[]; zones: string[] }
     /** @description A table of a database, to choose from. */
-    SourceTable: {
-      name: string
-      columns: string[]
-    }
+    SourceTable: { name: string; columns: string[] }
     /** @description The tables of a database. */
-    SourceTables: {
-      items: components['schemas']['SourceTable'][]
-    }
+    SourceTables: { items: components['schemas']['SourceTable'][] }
     Span:
       | ('year to date' | 'rest of year')
-      | {
-          from: components['schemas']['RecipePeriod']
-          to: components['schemas']['RecipePeriod']
-        }
-      | {
-          last: number
-          unit: components['schemas']['RecipeGrain']
-        }
-      | {
-          previous: number
-          unit: components['schemas']['RecipeGrain']
-        }
+      | { from: components['schemas']['RecipePeriod']; to: components['schemas']['RecipePeriod'] }
+      | { last: number; unit: components['schemas']['RecipeGrain'] }
+      | { previous: number; unit: components['schemas']['RecipeGrain'] }
     /** @description An amount for each period; nothing is changed. */
-    Spread: {
-      amounts: string[]
-    }
+    Spread: { amounts: string[] }
     /** @description A number of a message that is another by now. */
     StaleNumber: {
       said: string
@@ -8096,12 +5158,7 @@ export interface components {
       undoId: number
     }
     /** @description A period of a coverage strip, with the keys of its fiscal year and of its last finest period. */
-    StripPeriod: {
-      key: string
-      label: string
-      year: string
-      closes: string
-    }
+    StripPeriod: { key: string; label: string; year: string; closes: string }
     /** @description What a chart says in words and a few numbers. */
     Summary: {
       headline: components['schemas']['Headline']
@@ -8125,11 +5182,7 @@ export interface components {
       dataset: components['schemas']['Dataset']
     }
     /** @description What taking an import back did. */
-    TakenBackCounts: {
-      gone: number
-      restored: number
-      overwritten: number
-    }
+    TakenBackCounts: { gone: number; restored: number; overwritten: number }
     /** @description What would come in, or which rows are refused. */
     Trial: {
       accepted: boolean
@@ -8154,12 +5207,7 @@ export interface components {
       notices?: components['schemas']['TrialNotice'][]
     }
     /** @description A breakdown that would come in. */
-    TrialBreakdown: {
-      name: string
-      members: number
-      newMembers: string[]
-      newCount: number
-    }
+    TrialBreakdown: { name: string; members: number; newMembers: string[]; newCount: number }
     /** @description A measure that would come in. */
     TrialMeasure: {
       name: string
@@ -8175,10 +5223,7 @@ export interface components {
       isGuess: boolean
     }
     /** @description What a trial has to say. */
-    TrialNotice: {
-      holds: boolean
-      says: string
-    }
+    TrialNotice: { holds: boolean; says: string }
     /** @description A template of slides, and how it is used. */
     UsedTemplate: {
       /** @description of its file */
@@ -8188,22 +5233,14 @@ export interface components {
       /** @description that have a title and a body, the most suitable first */
       layouts: string[]
       /** @description of the theme, by name */
-      colours: {
-        [key: string]: string
-      }
+      colours: { [key: string]: string }
       /** @description names of colours by role */
-      roles: {
-        [key: string]: string
-      }
+      roles: { [key: string]: string }
       /** @description what a slide looks like, roughly, as SVG */
       picture: string
     }
     /** @description A way to look into a row. */
-    WayDeeper: {
-      by: string
-      label: string
-      recipe: components['schemas']['Recipe']
-    }
+    WayDeeper: { by: string; label: string; recipe: components['schemas']['Recipe'] }
     /** @description One number that every row of the workings has. */
     WorkingsColumn: {
       id: string
@@ -8238,31 +5275,17 @@ export interface components {
       panel: string
       /** @enum {string|null} */
       shown: 'AC' | 'BU' | 'FC' | 'TG' | 'PY' | null
-      cells: {
-        [key: string]: string
-      }
+      cells: { [key: string]: string }
       /** @description by column: of what is written as nought there is none */
-      effects: {
-        [key: string]: 'favourable' | 'unfavourable' | 'neutral' | null
-      }
+      effects: { [key: string]: 'favourable' | 'unfavourable' | 'neutral' | null }
       /** @description by reference: which periods are compared where the row has others */
-      only: {
-        [key: string]: string
-      }
-      flags: {
-        [key: string]: boolean
-      }
+      only: { [key: string]: string }
+      flags: { [key: string]: boolean }
       /** @description by the first reference */
       flagged: boolean
     }
     /** @description A sum over rows that is no row itself. */
-    WorkingsSum: {
-      key: string
-      label: string
-      cells: {
-        [key: string]: string
-      }
-    }
+    WorkingsSum: { key: string; label: string; cells: { [key: string]: string } }
     /** @description The workings, every number written out. */
     WorkingsTable: {
       unit: string

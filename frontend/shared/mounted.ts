@@ -9,7 +9,7 @@ export function mounted(component: Component, props: Record<string, unknown>): H
 }
 export const text = (root: Element) => (root.textContent ?? '').replace(/\s+/g, ' ').trim()
 export const named = (root: Element, name: string) =>
-  [...root.querySelectorAll('button')].find((one) => text(one).startsWith(name)) as HTMLButtonElement
+  [...root.querySelectorAll('button')].find(one => text(one).startsWith(name)) as HTMLButtonElement
 export async function opened(component: Component, props: Record<string, unknown>): Promise<HTMLElement> {
   const root = mounted(component, props)
   root.querySelector<HTMLButtonElement>('.slot')?.click()

@@ -17,7 +17,7 @@ export function folded(text: string): string {
     .normalize('NFKD')
     .replace(/\p{Mn}+/gu, '')
     .toLowerCase()
-    .replace(/[øæœłđðþıħß]/g, (letter) => others[letter] ?? letter)
+    .replace(/[øæœłđðþıħß]/g, letter => others[letter] ?? letter)
 }
 
 /** Whether a text holds what is sought; what is sought may be empty. */

@@ -5,17 +5,17 @@ import { useTurns } from './useTurns'
 
 /** The dataset as it is with another closing period; the strip's own is the one that ends with it or holds it. */
 function shown(dataset: Dataset, key: string): Dataset {
-  const order = dataset.closings.map((period) => period.key)
+  const order = dataset.closings.map(period => period.key)
   const at = order.indexOf(key)
   if (at < 0) return dataset
-  const holds = dataset.strip.periods.find((period) => order.indexOf(period.closes) >= at)
+  const holds = dataset.strip.periods.find(period => order.indexOf(period.closes) >= at)
   return { ...dataset, closing: key, strip: { ...dataset.strip, closing: holds?.key ?? dataset.strip.closing } }
 }
 
 /** A closing period with those before and after it, for the control that moves it. */
 export function around(dataset: Dataset | null, key: string | undefined): ClosingStep | null {
   const periods = dataset?.closings ?? []
-  const at = periods.findIndex((period) => period.key === key)
+  const at = periods.findIndex(period => period.key === key)
   const period = periods[at]
   // A day within a month is not among them: the server says what is next to it.
   if (!period) return dataset?.closingStep && dataset.closingStep.key === key ? dataset.closingStep : null

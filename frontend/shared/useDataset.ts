@@ -10,7 +10,7 @@ export const loadDataset = (id: number | null, signal?: AbortSignal) =>
 export function useDataset(id: MaybeRefOrGetter<number | null>) {
   return useLoad(
     () => ['datasets', toValue(id)],
-    (signal) => loadDataset(toValue(id), signal),
+    signal => loadDataset(toValue(id), signal),
     { isAsked: () => toValue(id) !== null, isFresh: true },
   )
 }

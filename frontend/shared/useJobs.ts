@@ -18,7 +18,7 @@ export interface Job {
 
 const EVERY = 400
 
-const pause = (milliseconds: number) => new Promise((resolve) => window.setTimeout(resolve, milliseconds))
+const pause = (milliseconds: number) => new Promise(resolve => window.setTimeout(resolve, milliseconds))
 
 /** All that is being waited for, on whichever page. */
 export const useJobs = defineStore('jobs', () => {
@@ -36,11 +36,11 @@ export const useJobs = defineStore('jobs', () => {
       while (now.state !== 'ended') {
         await pause(EVERY)
         now = await renew(job.id)
-        jobs.value = jobs.value.map((one) => (one.id === now.id ? now : one))
+        jobs.value = jobs.value.map(one => (one.id === now.id ? now : one))
       }
       return now
     } finally {
-      jobs.value = jobs.value.filter((one) => one.id !== job.id)
+      jobs.value = jobs.value.filter(one => one.id !== job.id)
     }
   }
 

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { Problem } from './api'
 import { useLoad } from './useLoad'
 
-const settle = () => new Promise((resolve) => setTimeout(resolve))
+const settle = () => new Promise(resolve => setTimeout(resolve))
 
 describe('loading', () => {
   it('tells what was refused, and forgets it once it goes well', async () => {
@@ -24,7 +24,7 @@ describe('loading', () => {
     const id = ref(1)
     const { value } = useLoad(
       () => ['charts', id.value],
-      () => new Promise<string>((resolve) => answers.push(resolve)),
+      () => new Promise<string>(resolve => answers.push(resolve)),
     )
     await settle()
     id.value = 2
@@ -38,7 +38,7 @@ describe('loading', () => {
 
   it('drops an answer that was asked for again meanwhile', async () => {
     const answers: ((value: string) => void)[] = []
-    const { value, reload } = useLoad(['charts'], () => new Promise<string>((resolve) => answers.push(resolve)))
+    const { value, reload } = useLoad(['charts'], () => new Promise<string>(resolve => answers.push(resolve)))
     await settle()
     answers[0]?.('first')
     await settle()

@@ -41,7 +41,7 @@ export function useLoad<T>(
   )
   const value = computed<T | null>({
     get: () => query.data.value ?? null,
-    set: (next) => cache.setQueryData(toValue(key), next ?? undefined),
+    set: next => cache.setQueryData(toValue(key), next ?? undefined),
   })
   const problem = ref('')
   watch([query.error, query.dataUpdatedAt], ([error]) => (problem.value = error === null ? '' : says(error)), {

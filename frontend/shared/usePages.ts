@@ -21,7 +21,7 @@ export function usePages<T>(resource: string, filter: () => Record<string, strin
     reload,
   } = useLoad(
     () => [resource, 'list', parameters.value],
-    (signal) => ask<Listing<T>>('GET', `/${resource}?${parameters.value}`, { signal }),
+    signal => ask<Listing<T>>('GET', `/${resource}?${parameters.value}`, { signal }),
     { keepsPrevious: true },
   )
 

@@ -65,7 +65,7 @@ export function usePulse(dataset: Ref<number | null>, changed: (pulse: Pulse, be
     },
     { immediate: true },
   )
-  watch(visibility, (state) => state === 'visible' && void beat())
+  watch(visibility, state => state === 'visible' && void beat())
 
   return { pulse, take, beat, ensure }
 }

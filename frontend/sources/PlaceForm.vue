@@ -19,17 +19,14 @@ const first: Record<Source['kind'], Record<string, unknown>> = {
   database: { engine: 'postgresql', host: '', database: '', user: '', table: '' },
   folder: { folder: '', pattern: '*.csv' },
 }
-const { value: offers } = useLoad(['sources', 'offers'], (signal) =>
+const { value: offers } = useLoad(['sources', 'offers'], signal =>
   ask<SourceOffers>('GET', '/sources/offers', { signal }),
 )
 const tables = ref<SourceTables['items']>([])
 const trouble = ref('')
 
 const text = (key: string) =>
-  computed<string>({
-    get: () => String(draft.value.settings[key] ?? ''),
-    set: (value) => set(key, value),
-  })
+  computed<string>({ get: () => String(draft.value.settings[key] ?? ''), set: value => set(key, value) })
 function set(key: string, value: unknown) {
   const others = Object.entries(draft.value.settings).filter(([name]) => name !== key)
   // What is empty is not told: each kind has its own beginning.
@@ -51,7 +48,7 @@ const [address, user, header, rows, parameter, host, database, table, query, fol
 ].map(text) as [ReturnType<typeof text>, ...ReturnType<typeof text>[]]
 const isJson = computed({
   get: () => 'rows' in draft.value.settings,
-  set: (value) => {
+  set: value => {
     const settings = { ...draft.value.settings, rows: '' }
     if (!value) delete (settings as Record<string, unknown>).rows
     draft.value = { ...draft.value, settings }
@@ -59,7 +56,7 @@ const isJson = computed({
 })
 const secret = computed({
   get: () => draft.value.secret ?? '',
-  set: (value) => (draft.value = { ...draft.value, secret: value }),
+  set: value => (draft.value = { ...draft.value, secret: value }),
 })
 const asksSecret = computed(
   () =>
@@ -103,7 +100,7 @@ async function offer() {
     trouble.value = says(error)
   }
 }
-const columns = computed(() => tables.value?.find((one) => one.name === table?.value)?.columns ?? [])
+const columns = computed(() => tables.value?.find(one => one.name === table?.value)?.columns ?? [])
 const placeholders = '{period} {from} {to}'
 </script>
 
@@ -136,8 +133,7 @@ const placeholders = '{period} {from} {to}'
           ><select
             class="field"
             :value="draft.settings.authentication"
-            @change="set('authentication', ($event.target as HTMLSelectElement).value)"
-          >
+            @change="set('authentication', ($event.target as HTMLSelectElement).value)">
             <option value="none">not needed</option>
             <option value="basic">name and password</option>
             <option value="bearer">token</option>
@@ -178,8 +174,7 @@ const placeholders = '{period} {from} {to}'
           ><select
             class="field"
             :value="draft.settings.pages"
-            @change="set('pages', ($event.target as HTMLSelectElement).value)"
-          >
+            @change="set('pages', ($event.target as HTMLSelectElement).value)">
             <option value="none">one answer</option>
             <option value="link">by a link to the next</option>
             <option value="number">by a number in the address</option>
@@ -197,8 +192,7 @@ const placeholders = '{period} {from} {to}'
           ><select
             class="field"
             :value="draft.settings.engine"
-            @change="ofEngine(($event.target as HTMLSelectElement).value)"
-          >
+            @change="ofEngine(($event.target as HTMLSelectElement).value)">
             <option value="postgresql">PostgreSQL</option>
             <option value="mariadb">MariaDB, MySQL</option>
             <option value="sqlite">SQLite</option>
@@ -257,8 +251,7 @@ const placeholders = '{period} {from} {to}'
           class="field h-24 w-full py-2"
           spellcheck="false"
           :disabled="table !== ''"
-          placeholder="SELECT day, route, amount FROM postings WHERE day BETWEEN :from AND :to"
-        />
+          placeholder="SELECT day, route, amount FROM postings WHERE day BETWEEN :from AND :to" />
       </label>
       <p class="mt-1 text-[12px] text-quiet">It is read only; :period, :from and :to stand for what is due.</p>
     </template>

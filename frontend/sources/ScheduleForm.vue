@@ -15,7 +15,7 @@ const every = [
   ['month', 'each month, on the'],
 ] as const
 const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
-const { value: offers } = useLoad(['sources', 'offers'], (signal) =>
+const { value: offers } = useLoad(['sources', 'offers'], signal =>
   ask<SourceOffers>('GET', '/sources/offers', { signal }),
 )
 const told = computed(() => {
@@ -24,14 +24,14 @@ const told = computed(() => {
 })
 const { value: times, problem } = useLoad(
   () => ['sources', 'times', JSON.stringify(told.value)],
-  (signal) => ask<ScheduleTimes>('POST', '/sources/times', { signal, body: told.value }),
+  signal => ask<ScheduleTimes>('POST', '/sources/times', { signal, body: told.value }),
   { keepsPrevious: true, isAsked: () => schedule.value.every !== 'week' || (schedule.value.days ?? []).length > 0 },
 )
 function toggle(day: number) {
   const days = schedule.value.days ?? []
   schedule.value = {
     ...schedule.value,
-    days: days.includes(day) ? days.filter((one) => one !== day) : [...days, day].sort(),
+    days: days.includes(day) ? days.filter(one => one !== day) : [...days, day].sort(),
   }
 }
 /** `Mon 5 Oct 2026, 06:30` */
@@ -52,8 +52,7 @@ function named(time: string): string {
         v-if="schedule.every === 'month'"
         v-model.number="schedule.number"
         class="field"
-        aria-label="Working day of the month"
-      >
+        aria-label="Working day of the month">
         <option v-for="number in 23" :key="number" :value="number">{{ nth(number) }} working day of the month</option>
       </select>
       <template v-if="schedule.every === 'week'">
@@ -64,8 +63,7 @@ function named(time: string): string {
           class="button px-2"
           :class="schedule.days?.includes(i + 1) ? 'border-accent bg-accent-tint text-accent' : ''"
           :aria-pressed="schedule.days?.includes(i + 1) ?? false"
-          @click="toggle(i + 1)"
-        >
+          @click="toggle(i + 1)">
           {{ name }}
         </button>
       </template>

@@ -9,12 +9,12 @@ import { plural, stamp } from '../shared/wording'
 const props = defineProps<{ dataset: number; sign?: string }>()
 const { value: sources } = useLoad(
   () => ['sources', 'of', props.dataset, props.sign],
-  (signal) => ask<Listing<Source>>('GET', `/sources?dataset=${props.dataset}`, { signal }),
+  signal => ask<Listing<Source>>('GET', `/sources?dataset=${props.dataset}`, { signal }),
   { keepsPrevious: true, refetchEach: 10_000 },
 )
 const { value: waiting } = useLoad(
-  () => ['arrivals', 'waiting', props.dataset, props.sign, sources.value?.items.map((one) => one.waiting).join()],
-  (signal) => ask<Listing<Arrival>>('GET', `/datasets/${props.dataset}/arrivals?waiting=1`, { signal }),
+  () => ['arrivals', 'waiting', props.dataset, props.sign, sources.value?.items.map(one => one.waiting).join()],
+  signal => ask<Listing<Arrival>>('GET', `/datasets/${props.dataset}/arrivals?waiting=1`, { signal }),
   { keepsPrevious: true, isAsked: () => (sources.value?.items.length ?? 0) > 0 },
 )
 </script>

@@ -12,7 +12,7 @@ defineEmits<{ remove: [] }>()
 const isAsking = ref(false)
 const { value: arrivals } = useLoad(
   () => ['arrivals', props.dataset.id, props.source?.triedAt, props.source?.waiting],
-  (signal) => ask<Listing<Arrival>>('GET', `/datasets/${props.dataset.id}/arrivals`, { signal }),
+  signal => ask<Listing<Arrival>>('GET', `/datasets/${props.dataset.id}/arrivals`, { signal }),
   { isAsked: () => props.source !== null, keepsPrevious: true },
 )
 const words: Record<Source['state'], string> = {
@@ -22,14 +22,13 @@ const words: Record<Source['state'], string> = {
   fails: 'It failed, and is tried again',
   stopped: 'It failed again and again, and is not tried before it is due the next time.',
 }
-const own = (list: Arrival[]) => list.filter((one) => one.source === props.source?.id)
+const own = (list: Arrival[]) => list.filter(one => one.source === props.source?.id)
 </script>
 
 <template>
   <aside
     class="w-[272px] shrink-0 border-r-2 border-accent/35 px-7 pt-7 pb-8 max-lg:w-[228px] max-lg:px-5 max-md:w-auto max-md:border-r-0"
-    aria-label="Source"
-  >
+    aria-label="Source">
     <h1 class="font-serif text-[21px] leading-7 break-words">{{ title }}</h1>
     <p class="mb-5 text-quiet">
       A source of <RouterLink class="link" :to="`/figures/${dataset.id}`">{{ dataset.name }}</RouterLink>

@@ -31,7 +31,7 @@ const {
   () => (route.params.id ? Number(route.params.id) : null),
 )
 const title = computed(() => source.value?.name ?? 'A new source')
-watch(title, (own) => (document.title = `${own} – Keen Margin`), { immediate: true })
+watch(title, own => (document.title = `${own} – Keen Margin`), { immediate: true })
 const sampled = ref<HTMLElement | null>(null)
 const canKeep = computed(() => draft.value.name.trim() !== '' && mapping.value !== null && !isBusy.value)
 
@@ -115,8 +115,7 @@ const modes = [
               type="number"
               min="1"
               max="60"
-              required
-            />
+              required />
             <span
               >{{ draft.lookBack === 1 ? 'period' : 'periods' }} that are over, so that what is restated is seen.</span
             >

@@ -66,13 +66,13 @@ export function useSource(id: MaybeRefOrGetter<number | null>, of: MaybeRefOrGet
     reload,
   } = useLoad(
     () => ['sources', 'one', toValue(id)],
-    (signal) => ask<Source>('GET', `/sources/${toValue(id)}`, { signal }),
+    signal => ask<Source>('GET', `/sources/${toValue(id)}`, { signal }),
     { isAsked: () => toValue(id) !== null, refetchEach: 3000 },
   )
   const datasetId = computed(() => toValue(of) ?? source.value?.dataset ?? null)
   const { value: dataset, problem: lost } = useLoad(
     () => ['datasets', datasetId.value],
-    (signal) => ask<Dataset>('GET', `/datasets/${datasetId.value}`, { signal }),
+    signal => ask<Dataset>('GET', `/datasets/${datasetId.value}`, { signal }),
     { isAsked: () => datasetId.value !== null },
   )
   const draft = ref<SourceDraft>(empty())

@@ -89,7 +89,7 @@ describe('the search', () => {
       field.value = typed
       field.dispatchEvent(new Event('input'))
     }
-    await new Promise((resolve) => setTimeout(resolve, 200))
+    await new Promise(resolve => setTimeout(resolve, 200))
     expect(asked.mock.calls.map(([path]) => path)).toEqual(['/api/search?q=fu%26'])
     const option = document.querySelector('[role=option]') as HTMLElement
     expect(text(option)).toBe('memberFuelLine of Costs')

@@ -55,8 +55,7 @@ final class BulletsTest extends TestCase
         );
         $refused = $typed('bands', '7, 5');
         self::assertSame(
-            [422, 'Limits of bands must rise; 5 does not lie above 7.'],
-            [$refused->status, $refused->at('detail')],
+            [422, 'Limits of bands must rise; 5 does not lie above 7.'], [$refused->status, $refused->at('detail')],
         );
     }
 
@@ -96,10 +95,7 @@ final class BulletsTest extends TestCase
 
         $route = Server::send('GET', "/api/datasets/$id")->int('breakdowns', 0, 'id');
         Kept::change('PATCH', $id, "/breakdowns/$route", ['rename' => 'North', 'to' => 'Northern']);
-        self::assertSame(
-            'Northern',
-            Server::send('GET', "/api/datasets/$id")->at('measures', 0, 'bands', 2, 'member'),
-        );
+        self::assertSame('Northern', Server::send('GET', "/api/datasets/$id")->at('measures', 0, 'bands', 2, 'member'));
         self::assertSame(['high', 'many'], self::bandsOf($id, ['by' => 'Route']));
 
         $copy = Server::send('POST', "/api/datasets/$id/copies");
@@ -121,8 +117,7 @@ final class BulletsTest extends TestCase
             ['If-Match' => $state->header('ETag')],
         );
         self::assertSame(
-            [422, 'Limits of bands must rise; 6 does not lie above 9.'],
-            [$refused->status, $refused->at('detail')],
+            [422, 'Limits of bands must rise; 6 does not lie above 9.'], [$refused->status, $refused->at('detail')],
         );
     }
 

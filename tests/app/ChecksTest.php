@@ -66,10 +66,7 @@ final class ChecksTest extends TestCase
         self::assertSame(2, self::of('/api/datasets', $id, 'failing'));
         Server::send('POST', "/api/datasets/$id/undo");
         self::assertNotNull($said('accepted'), 'as it was, and was accepted');
-        self::assertSame(
-            200,
-            Server::send('DELETE', "/api/datasets/$id/checks/scenarios-complete/acceptance")->status,
-        );
+        self::assertSame(200, Server::send('DELETE', "/api/datasets/$id/checks/scenarios-complete/acceptance")->status);
         self::assertNull($said('accepted'));
     }
 
@@ -113,9 +110,7 @@ final class ChecksTest extends TestCase
         ]);
         Kept::change('PATCH', $id, '', ['closedThrough' => '2026-07']);
         self::assertSame(
-            'A new pier',
-            self::said($id, 'new-members', 'accepted', 'reason'),
-            'the books move on, the members stay',
+            'A new pier', self::said($id, 'new-members', 'accepted', 'reason'), 'the books move on, the members stay',
         );
         self::assertSame(
             [false, 'Seen for the first time in september.csv: "Norht" of Route', ['Norht']],
@@ -145,8 +140,7 @@ final class ChecksTest extends TestCase
             [self::of('/api/charts', $plain, 'troubles'), self::of('/api/charts', $plain, 'behind')],
         );
         self::assertSame(
-            'Closed through Jun 2026; its figures through Aug 2026.',
-            self::of('/api/charts', $pinned, 'behind'),
+            'Closed through Jun 2026; its figures through Aug 2026.', self::of('/api/charts', $pinned, 'behind'),
         );
         $import = Server::send('GET', "/api/datasets/$id/imports")->int('items', 0, 'id');
         Server::send('POST', "/api/imports/$import/take-back", ['confirmed' => true]);
@@ -167,9 +161,7 @@ final class ChecksTest extends TestCase
         ]);
         Kept::change('PATCH', $id, '', ['organisation' => "$mark Ferries"]);
         $found = static fn (string $sought): array => array_column(
-            (array) Server::send('GET', '/api/search?q='.rawurlencode($sought))->at('items'),
-            'name',
-            'kind',
+            (array) Server::send('GET', '/api/search?q='.rawurlencode($sought))->at('items'), 'name', 'kind',
         );
         self::assertSame(['chart', 'dataset', 'member', 'import'], array_keys($found($mark)));
         self::assertSame(['member' => "$mark 100% <b>"], $found("$mark 100%"), 'a percent sign is a percent sign');
@@ -199,10 +191,7 @@ final class ChecksTest extends TestCase
         );
         $late = Kept::set($id, 'North', '2026-08', '13');
         self::assertSame([503, '2'], [$late->status, $late->header('Retry-After')], $late->body);
-        self::assertStringContainsString(
-            'Nothing of yours was changed. Try again in a moment.',
-            $late->text('detail'),
-        );
+        self::assertStringContainsString('Nothing of yours was changed. Try again in a moment.', $late->text('detail'));
         $writer->exec('ROLLBACK');
         self::assertSame(200, Kept::set($id, 'North', '2026-08', '13')->status);
     }

@@ -38,9 +38,7 @@ final class CollisionTest extends TestCase
         foreach (range(1, 8) as $round) {
             $id = Kept::made(self::CSV);
             $reading = Server::upload(
-                'august.csv',
-                "Month,Route,Actual,Budget\n2026-08,North,40,41\n2026-08,New $round,7,8\n",
-                $id,
+                'august.csv', "Month,Route,Actual,Budget\n2026-08,North,40,41\n2026-08,New $round,7,8\n", $id,
             )->text('id');
             $version = Server::send('GET', "/api/datasets/$id")->header('ETag');
             $answers = Server::sendTogether([
@@ -109,8 +107,7 @@ final class CollisionTest extends TestCase
                 $answers = Server::sendTogether([['PUT', $path, $one, $version], ['PUT', $path, $other, $version]]);
                 self::assertSame([200, 412], self::sorted(self::statuses($answers)), "$what in round $round");
                 $both = Server::sendTogether([
-                    ['DELETE', $path, null, ['If-Match' => '"2"']],
-                    ['DELETE', $path, null, ['If-Match' => '"2"']],
+                    ['DELETE', $path, null, ['If-Match' => '"2"']], ['DELETE', $path, null, ['If-Match' => '"2"']],
                 ]);
                 self::assertSame([204, 404], self::sorted(self::statuses($both)), "$what in round $round");
             }
@@ -127,9 +124,7 @@ final class CollisionTest extends TestCase
             $member = ['PATCH', "/api/datasets/$id/breakdowns/$breakdown", ['add' => "Isle $round"], $version];
             self::assertSame([201, 422], self::sorted(self::statuses(Server::sendTogether([$finish, $finish]))));
             self::assertSame(
-                [200, 412],
-                self::sorted(self::statuses(Server::sendTogether([$member, $member]))),
-                "round $round",
+                [200, 412], self::sorted(self::statuses(Server::sendTogether([$member, $member]))), "round $round",
             );
         }
     }
@@ -141,9 +136,7 @@ final class CollisionTest extends TestCase
             $import = Server::send('GET', "/api/datasets/$id/imports")->int('items', 0, 'id');
             $back = ['POST', "/api/imports/$import/take-back", ['confirmed' => false], []];
             self::assertSame(
-                [200, 409],
-                self::sorted(self::statuses(Server::sendTogether([$back, $back]))),
-                "round $round",
+                [200, 409], self::sorted(self::statuses(Server::sendTogether([$back, $back]))), "round $round",
             );
         }
     }
@@ -232,8 +225,7 @@ final class CollisionTest extends TestCase
         $bytes = Kept::bytes($id);
         $database = new \PDO('sqlite:'.Server::file());
         $highest = static fn (string $table): int => (int) (
-            $database->query("SELECT MAX(id) FROM $table") ?:
-            throw new \LogicException()
+            $database->query("SELECT MAX(id) FROM $table") ?: throw new \LogicException()
         )->fetchColumn();
         $before = array_map($highest, ['member', 'measure', 'breakdown', 'series']);
         $copy = $id;

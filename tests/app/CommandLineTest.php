@@ -60,8 +60,7 @@ final class CommandLineTest extends TestCase
         self::assertSame(
             0,
             $this->keen(
-                ['draw', '-o', 'b.svg', 'recipe.json', '-'],
-                (string) file_get_contents("$this->folder/figures.csv"),
+                ['draw', '-o', 'b.svg', 'recipe.json', '-'], (string) file_get_contents("$this->folder/figures.csv"),
             )[0],
         );
         self::assertStringContainsString('<svg', (string) file_get_contents("$this->folder/a.svg"));
@@ -134,9 +133,7 @@ final class CommandLineTest extends TestCase
                 .'"fractions" (0.5 is 50 %). Say it under "figures" in the recipe.',
         ];
         yield 'one file' => [
-            ['workings', 'recipe.json'],
-            '',
-            'Give a recipe and a file of figures; see ./keen workings --help.',
+            ['workings', 'recipe.json'], '', 'Give a recipe and a file of figures; see ./keen workings --help.',
         ];
         yield 'an unknown command' => [['paint'], '', 'There is no command "paint". ./keen lists them.'];
         yield 'a place that cannot be written' => [
@@ -188,8 +185,7 @@ final class CommandLineTest extends TestCase
                 .'first","decimal":","}}',
         );
         [$code, $output, $errors] = $this->keen(
-            ['workings', 'told.json', '-'],
-            "Date,Actual\n03/04/2026,1.234\n02/03/2026,1.000\n",
+            ['workings', 'told.json', '-'], "Date,Actual\n03/04/2026,1.234\n02/03/2026,1.000\n",
         );
         self::assertSame([0, ''], [$code, $errors]);
         self::assertStringContainsString('"key": "2026-03-04"', $output);
@@ -200,9 +196,7 @@ final class CommandLineTest extends TestCase
     {
         $keen = escapeshellarg(\dirname(__DIR__, 2).'/keen');
         $command = "$keen workings <(cat recipe.json) <(cat figures.csv)";
-        $printed = shell_exec(
-            'cd '.escapeshellarg($this->folder).' && bash -c '.escapeshellarg($command).' 2>&1',
-        );
+        $printed = shell_exec('cd '.escapeshellarg($this->folder).' && bash -c '.escapeshellarg($command).' 2>&1');
         self::assertStringContainsString('"shown": "311.5"', (string) $printed);
     }
 
@@ -216,8 +210,7 @@ final class CommandLineTest extends TestCase
             self::assertStringContainsString('"shown": "303100"', $output);
         }
         $this->file(
-            'sheet.json',
-            '{"keenMargin":1,"question":{},"kind":"variance-tiers","figures":{"sheet":"Read me"}}',
+            'sheet.json', '{"keenMargin":1,"question":{},"kind":"variance-tiers","figures":{"sheet":"Read me"}}',
         );
         self::assertSame(
             [2, '', "The file has a header and no figures below it. Give at least one row of figures.\n"],

@@ -38,14 +38,7 @@ final class Contract
         $pointer = implode(
             '/',
             array_map(static fn (string $part): string => rawurlencode(strtr($part, ['/' => '~1'])), [
-                'paths',
-                $template,
-                strtolower($method),
-                'responses',
-                $status,
-                'content',
-                $type,
-                'schema',
+                'paths', $template, strtolower($method), 'responses', $status, 'content', $type, 'schema',
             ]),
         );
         $result = $validator->validate(json_decode($answer->body), self::BASE."#/$pointer");

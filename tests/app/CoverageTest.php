@@ -18,8 +18,7 @@ final class CoverageTest extends TestCase
     public function testByTheCommandLine(Example $example): void
     {
         [$code, $output, $errors] = Command::keen(
-            ['workings', '-', Written::file($example->csv())],
-            $example->recipe(),
+            ['workings', '-', Written::file($example->csv())], $example->recipe(),
         );
         self::assertSame([0, ''], [$code, $errors]);
         self::assertTold($example, $output);

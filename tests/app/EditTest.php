@@ -39,9 +39,7 @@ final class EditTest extends TestCase
             $set->body,
         );
         self::assertSame(
-            ['2026-06' => '10.0', '2026-07' => '22.5'],
-            Kept::row($id, 'North'),
-            'with every digit that came',
+            ['2026-06' => '10.0', '2026-07' => '22.5'], Kept::row($id, 'North'), 'with every digit that came',
         );
         self::assertSame(1, Kept::set($id, 'Holm', '2026-07', '')->int('changed'));
         self::assertSame(['2026-06' => '', '2026-07' => ''], Kept::row($id, 'Holm'));
@@ -57,8 +55,7 @@ final class EditTest extends TestCase
 
         $undone = Server::send('POST', "/api/datasets/$id/undo");
         self::assertSame(
-            ['Holm, Jul 2026: now nothing', 0],
-            [$undone->at('step', 'says'), $undone->at('step', 'skipped')],
+            ['Holm, Jul 2026: now nothing', 0], [$undone->at('step', 'says'), $undone->at('step', 'skipped')],
         );
         self::assertSame('North, Jul 2026: 20 to 22.5', $undone->at('undo'));
         Server::send('POST', "/api/datasets/$id/undo");
@@ -86,8 +83,7 @@ final class EditTest extends TestCase
         self::assertSame(200, Server::send('POST', "/api/imports/$import/take-back", ['confirmed' => true])->status);
         self::assertSame($before, Kept::csv($id));
         self::assertNull(
-            Server::send('GET', "/api/datasets/$id/pulse")->at('undo'),
-            'no step leads back into what was taken back',
+            Server::send('GET', "/api/datasets/$id/pulse")->at('undo'), 'no step leads back into what was taken back',
         );
     }
 
@@ -101,14 +97,9 @@ final class EditTest extends TestCase
         ];
         $set = Server::send('POST', "/api/datasets/$id/edits", ['measure' => 'Amount', 'by' => 'Route'] + $block);
         self::assertSame(
-            [200, 3, '3 amounts of Amount'],
-            [$set->status, $set->at('changed'), $set->at('undo')],
-            $set->body,
+            [200, 3, '3 amounts of Amount'], [$set->status, $set->at('changed'), $set->at('undo')], $set->body,
         );
-        self::assertSame(
-            ['2026-06' => '1,234.50', '2026-07' => '20.00', '2026-08' => '7.00'],
-            Kept::row($id, 'North'),
-        );
+        self::assertSame(['2026-06' => '1,234.50', '2026-07' => '20.00', '2026-08' => '7.00'], Kept::row($id, 'North'));
         self::assertSame(
             ['2026-06' => '', '2026-07' => '5.00', '2026-08' => '−2.25'],
             Kept::row($id, 'Holm'),
@@ -170,8 +161,7 @@ final class EditTest extends TestCase
         $before = Kept::bytes($id);
         $refused = Kept::set($id, 'Skerry', '2026-07', '9');
         self::assertSame(
-            [422, 'Route has no Skerry. Send "newRows": true to add it.'],
-            [$refused->status, $refused->at('detail')],
+            [422, 'Route has no Skerry. Send "newRows": true to add it.'], [$refused->status, $refused->at('detail')],
         );
         self::assertSame(200, Kept::set($id, 'Skerry', '2026-07', '9', ['newRows' => true])->status);
         self::assertSame(['North', 'Holm', 'Skerry'], Kept::members($id));
@@ -185,8 +175,7 @@ final class EditTest extends TestCase
         $before = Kept::bytes($id);
         $breakdown = Server::send('GET', "/api/datasets/$id")->int('breakdowns', 0, 'id');
         self::assertSame(
-            200,
-            Kept::change('PATCH', $id, "/breakdowns/$breakdown", ['merge' => 'Holm', 'into' => 'North'])->status,
+            200, Kept::change('PATCH', $id, "/breakdowns/$breakdown", ['merge' => 'Holm', 'into' => 'North'])->status,
         );
         self::assertSame(['2026-06' => '10', '2026-07' => '25'], Kept::row($id, 'North'));
         self::assertSame(412, Kept::set($id, 'North', '2026-07', '30', ['was' => [['20']]])->status);
@@ -239,18 +228,15 @@ final class EditTest extends TestCase
         ];
         yield 'a word' => [$with(['amounts' => [['ten']]]), '"ten" is not a number'];
         yield 'too many digits' => [
-            $with(['amounts' => [['1234567890123456']]]),
-            'has too many digits to be kept exactly',
+            $with(['amounts' => [['1234567890123456']]]), 'has too many digits to be kept exactly',
         ];
         yield 'too many decimals' => [$with(['amounts' => [['0.12345678901']]]), 'has too many digits'];
         yield 'a ratio' => [
-            $with(['measure' => 'Per sailing']),
-            'Per sailing is computed from Amount and Sailings. Change those.',
+            $with(['measure' => 'Per sailing']), 'Per sailing is computed from Amount and Sailings. Change those.',
         ];
         yield 'no such measure' => [$with(['measure' => 'Fuel']), '"Fuel" is not accepted'];
         yield 'a quarter' => [
-            $with(['periods' => [['key' => '2026-Q1', 'scenario' => 'AC']]]),
-            'give a month, as the figures are',
+            $with(['periods' => [['key' => '2026-Q1', 'scenario' => 'AC']]]), 'give a month, as the figures are',
         ];
         yield 'no period' => [$with(['periods' => [['key' => 'June', 'scenario' => 'AC']]]), 'is not a period'];
         yield 'prior year that is derived' => [
@@ -258,8 +244,7 @@ final class EditTest extends TestCase
             'Prior year is the actual of one year earlier here. Change that.',
         ];
         yield 'no scenario' => [
-            $with(['periods' => [['key' => '2026-06', 'scenario' => 'XX']]]),
-            'periods[0].scenario',
+            $with(['periods' => [['key' => '2026-06', 'scenario' => 'XX']]]), 'periods[0].scenario',
         ];
         yield 'a sum over routes' => [
             [
@@ -319,8 +304,7 @@ final class EditTest extends TestCase
         self::assertSame(200, Kept::set($id, null, '2026-07', '25', ['was' => [['20']]])->status);
         $table = Server::send('POST', "/api/datasets/$id/tables", ['measure' => 'Amount']);
         self::assertSame(
-            [1, ['10', '25'], null],
-            [$table->at('count'), $table->at('rows', 0, 'cells'), $table->at('fixed')],
+            [1, ['10', '25'], null], [$table->at('count'), $table->at('rows', 0, 'cells'), $table->at('fixed')],
         );
     }
 
@@ -390,9 +374,7 @@ final class EditTest extends TestCase
         } while ($running > 0);
         foreach ($handles as $handle) {
             self::assertSame(
-                200,
-                curl_getinfo($handle, \CURLINFO_RESPONSE_CODE),
-                (string) curl_multi_getcontent($handle),
+                200, curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), (string) curl_multi_getcontent($handle),
             );
         }
         $table = Server::send('POST', "/api/datasets/$id/tables", [

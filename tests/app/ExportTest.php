@@ -20,15 +20,7 @@ final class ExportTest extends TestCase
         $sheet = Written::sheet(WorkingsCsv::of(Written::workings($csv, ['against' => ['BU']])));
         self::assertSame(
             [
-                'Period',
-                'AC',
-                'BU',
-                'Shown',
-                'Variance BU',
-                'Variance BU %',
-                'Effect BU',
-                'Flagged BU',
-                'Compared BU',
+                'Period', 'AC', 'BU', 'Shown', 'Variance BU', 'Variance BU %', 'Effect BU', 'Flagged BU', 'Compared BU',
                 'Absent BU',
             ],
             $sheet->header,
@@ -38,14 +30,7 @@ final class ExportTest extends TestCase
                 ['2026-01', '-302.10', '310.00', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no', 'all'],
                 ['2026-02', '', '298.00'],
                 [
-                    'Total',
-                    '-302.10',
-                    '608.00',
-                    '-302.10',
-                    '-612.10',
-                    '-197.4516',
-                    'unfavourable',
-                    'no',
+                    'Total', '-302.10', '608.00', '-302.10', '-612.10', '-197.4516', 'unfavourable', 'no',
                     'without 2026-02',
                 ],
             ],
@@ -57,14 +42,10 @@ final class ExportTest extends TestCase
     {
         $folder = sys_get_temp_dir().'/keen-shelf-'.bin2hex(random_bytes(4));
         $shelf = new ReadingShelf(
-            $folder,
-            new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])),
+            $folder, new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])),
         );
         $id = $shelf->put('näme.csv', Written::file("a\nb\0c"))->id;
-        self::assertSame(
-            ['näme.csv', "a\nb\0c"],
-            [$shelf->get($id)->name, file_get_contents($shelf->get($id)->path)],
-        );
+        self::assertSame(['näme.csv', "a\nb\0c"], [$shelf->get($id)->name, file_get_contents($shelf->get($id)->path)]);
         touch("$folder/$id", time() - 90_000);
         $other = $shelf->put('other', Written::file(''))->id;
         self::assertSame([$other], array_map(basename(...), glob("$folder/*") ?: []), 'a day later it is gone');

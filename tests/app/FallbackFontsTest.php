@@ -59,13 +59,10 @@ final class FallbackFontsTest extends TestCase
     public function testArabicIsJoinedAndTurned(): void
     {
         $letters = array_column(
-            DrawnText::letters(new Text(x: 0.0, y: 0.0, text: 'خط', size: 12.0, fill: 'ink', width: 40.0)),
-            'letter',
+            DrawnText::letters(new Text(x: 0.0, y: 0.0, text: 'خط', size: 12.0, fill: 'ink', width: 40.0)), 'letter',
         );
         self::assertSame(
-            ["\u{FEC2}", "\u{FEA7}"],
-            $letters,
-            'the last letter first, each in the form that joins the other',
+            ["\u{FEC2}", "\u{FEA7}"], $letters, 'the last letter first, each in the form that joins the other',
         );
     }
 
@@ -73,17 +70,10 @@ final class FallbackFontsTest extends TestCase
     {
         $folder = sys_get_temp_dir().'/keen-fallback-'.bin2hex(random_bytes(4));
         mkdir($folder);
+        file_put_contents("$folder/f.csv", "Month,Route,Actual,Budget\n2026-01,日本航路 😀,90,110\n2026-01,North,10,12\n");
+        file_put_contents("$folder/plain.csv", "Month,Route,Actual,Budget\n2026-01,Ærø,90,110\n2026-01,North,10,12\n");
         file_put_contents(
-            "$folder/f.csv",
-            "Month,Route,Actual,Budget\n2026-01,日本航路 😀,90,110\n2026-01,North,10,12\n",
-        );
-        file_put_contents(
-            "$folder/plain.csv",
-            "Month,Route,Actual,Budget\n2026-01,Ærø,90,110\n2026-01,North,10,12\n",
-        );
-        file_put_contents(
-            "$folder/r.json",
-            '{"keenMargin":1,"question":{"against":["BU"],"by":"Route"},"kind":"variance-tiers"}',
+            "$folder/r.json", '{"keenMargin":1,"question":{"against":["BU"],"by":"Route"},"kind":"variance-tiers"}',
         );
         foreach (['f.svg', 'f.pdf', 'f.png'] as $file) {
             [$code, , $errors] = Command::keen(['draw', "$folder/r.json", "$folder/f.csv", '-o', "$folder/$file"]);
@@ -94,9 +84,7 @@ final class FallbackFontsTest extends TestCase
         self::assertSame(2, substr_count($svg, "font-family:'IBM Plex Sans Fallback'"));
         self::assertStringNotContainsString('Fallback', (string) file_get_contents("$folder/plain.svg"));
         self::assertStringContainsString(
-            '日',
-            (string) shell_exec('pdftotext '.escapeshellarg("$folder/f.pdf").' -'),
-            'as real text',
+            '日', (string) shell_exec('pdftotext '.escapeshellarg("$folder/f.pdf").' -'), 'as real text',
         );
         array_map(unlink(...), glob("$folder/*") ?: []);
         rmdir($folder);

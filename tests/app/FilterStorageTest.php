@@ -94,9 +94,7 @@ final class FilterStorageTest extends TestCase
             $says = json_encode($question, \JSON_THROW_ON_ERROR);
             $stored = self::stored($id, $question);
             try {
-                $memory = Written::document(
-                    Drawing::workings(Written::recipe($question), $figures, ChartKinds::all()),
-                );
+                $memory = Written::document(Drawing::workings(Written::recipe($question), $figures, ChartKinds::all()));
             } catch (NotAccepted $e) {
                 self::assertSame([422, $e->reason], [$stored->status, $stored->at('detail')], $says);
                 continue;
@@ -162,9 +160,7 @@ final class FilterStorageTest extends TestCase
             implode('', array_map(static fn (int $i): string => "2026-01,Customer $i,$i\n", range(1, 250)));
         $id = Kept::made($csv);
         $of = static fn (int $from, array $more = []): Answer => Server::send(
-            'POST',
-            "/api/datasets/$id/tables",
-            ['by' => 'Customer', 'from' => $from] + $more,
+            'POST', "/api/datasets/$id/tables", ['by' => 'Customer', 'from' => $from] + $more,
         );
         self::assertSame(
             [250, 0, 100, 'Customer 1'],

@@ -71,8 +71,7 @@ final class FinishesTest extends TestCase
         self::assertSame([200, $charts], [$changed->status, $changed->at('charts')]);
         self::assertSame(['unit' => 'm', 'named' => $other], $finish($charts[1]));
         self::assertSame(
-            204,
-            Server::send('DELETE', '/api/finishes/'.$made->int('id'), null, ['If-Match' => '"2"'])->status,
+            204, Server::send('DELETE', '/api/finishes/'.$made->int('id'), null, ['If-Match' => '"2"'])->status,
         );
         self::assertSame(['unit' => 'm'], $finish($charts[1]));
     }
@@ -89,12 +88,10 @@ final class FinishesTest extends TestCase
             ['k', 'm'],
         );
         self::assertFalse(
-            array_values(
-                array_filter(
-                    (array) Server::send('GET', '/api/finishes')->at('items'),
-                    static fn (mixed $item): bool => \is_array($item) && $item['id'] === $one->int('id'),
-                ),
-            )[0]['isDefault'],
+            array_values(array_filter(
+                (array) Server::send('GET', '/api/finishes')->at('items'),
+                static fn (mixed $item): bool => \is_array($item) && $item['id'] === $one->int('id'),
+            ))[0]['isDefault'],
         );
         self::assertSame(
             ['unit' => 'm', 'named' => $two->text('name')],
@@ -134,8 +131,7 @@ final class FinishesTest extends TestCase
         $word = 'zz'.bin2hex(random_bytes(3));
         $chart = self::chart($dataset, "Chart 50% $word");
         $names = static fn (string $query): array => array_column(
-            (array) Server::send('GET', '/api/charts?'.http_build_query(['q' => $query]))->at('items'),
-            'name',
+            (array) Server::send('GET', '/api/charts?'.http_build_query(['q' => $query]))->at('items'), 'name',
         );
         self::assertSame(["Chart 50% $word"], $names("50% $word"));
         self::assertSame([], $names("50_ $word"));
@@ -146,8 +142,7 @@ final class FinishesTest extends TestCase
         );
         self::assertCount(2, (array) Server::send('GET', "/api/charts?dataset=$dataset")->at('items'));
         self::assertSame(
-            204,
-            Server::send('DELETE', '/api/charts/'.$chart->int('id'), null, ['If-Match' => '"1"'])->status,
+            204, Server::send('DELETE', '/api/charts/'.$chart->int('id'), null, ['If-Match' => '"1"'])->status,
         );
         self::assertSame(
             [404, 404, ["Chart 50% $word (copy)"]],

@@ -24,10 +24,7 @@ final class HostileReportsTest extends TestCase
         $document = $more + [
             'keenMargin' => 1,
             'report' => 'Review',
-            'pages' => [
-                ['id' => 'a', 'title' => 'First', 'rows' => $rows],
-                ['id' => 'b', 'title' => 'Second'],
-            ],
+            'pages' => [['id' => 'a', 'title' => 'First', 'rows' => $rows], ['id' => 'b', 'title' => 'Second']],
         ];
 
         return Server::send('POST', '/api/reports', ['title' => 'Review', 'document' => $document]);

@@ -43,8 +43,7 @@ final class HttpTest extends TestCase
         $mapping = ['measure' => 'Net revenue'];
         $trial = Server::send('POST', '/api/readings/'.$reading->text('id').'/trials', ['mapping' => $mapping]);
         self::assertSame(
-            [true, 6, 'Jan–Feb 2026'],
-            [$trial->at('accepted'), $trial->at('facts'), $trial->at('periods')],
+            [true, 6, 'Jan–Feb 2026'], [$trial->at('accepted'), $trial->at('facts'), $trial->at('periods')],
         );
         $dataset = Server::send('POST', '/api/datasets', [
             'reading' => $reading->text('id'),
@@ -122,8 +121,7 @@ final class HttpTest extends TestCase
         $refused = Server::send('POST', '/api/datasets', ['reading' => $reading->text('id'), 'name' => 'Bad']);
         self::assertSame([422, 'application/problem+json'], [$refused->status, $refused->header('Content-Type')]);
         self::assertSame(
-            'Row 3: "1.2.3" is not a number. Mend it in the file, or leave the row out.',
-            $refused->at('detail'),
+            'Row 3: "1.2.3" is not a number. Mend it in the file, or leave the row out.', $refused->at('detail'),
         );
         self::assertSame(3, $refused->at('refusals', 0, 'row'));
         self::assertSame($before, Server::kept());
@@ -153,10 +151,7 @@ final class HttpTest extends TestCase
         self::assertSame(
             'closedThrough',
             Server::send(
-                'PATCH',
-                "/api/datasets/$id",
-                ['closedThrough' => '2026-Q1'],
-                ['If-Match' => $moved->header('ETag')],
+                'PATCH', "/api/datasets/$id", ['closedThrough' => '2026-Q1'], ['If-Match' => $moved->header('ETag')],
             )->at('path'),
         );
     }
@@ -208,8 +203,7 @@ final class HttpTest extends TestCase
         $id = self::dataset();
         $svg = Server::send('POST', "/api/datasets/$id/pictures", ['recipe' => self::RECIPE]);
         self::assertStringContainsString(
-            'filename=example-amount-jan-feb-2026-ac-against-bu.svg',
-            $svg->header('Content-Disposition'),
+            'filename=example-amount-jan-feb-2026-ac-against-bu.svg', $svg->header('Content-Disposition'),
         );
         $csv = Server::send('POST', "/api/datasets/$id/workings", ['recipe' => self::RECIPE]);
         self::assertSame(
@@ -238,12 +232,7 @@ final class HttpTest extends TestCase
             'another origin',
         ];
         yield 'another site' => [
-            'POST',
-            '/api/readings',
-            ['text' => 'x'],
-            ['Sec-Fetch-Site' => 'cross-site'] + $json,
-            403,
-            'another origin',
+            'POST', '/api/readings', ['text' => 'x'], ['Sec-Fetch-Site' => 'cross-site'] + $json, 403, 'another origin',
         ];
         yield 'another host' => ['GET', '/api/datasets', null, ['Host' => 'evil.example'], 400, ''];
         yield 'no such address' => ['GET', '/api/nothing', null, [], 404, 'There is nothing at this address.'];
@@ -251,28 +240,13 @@ final class HttpTest extends TestCase
         yield 'wrong method' => ['DELETE', '/api/datasets', null, [], 405, 'This cannot be done here.'];
         yield 'not JSON' => ['POST', '/api/datasets', '{', $json, 422, 'This is not JSON'];
         yield 'no JSON at all' => [
-            'POST',
-            '/api/datasets',
-            'x',
-            ['Content-Type' => 'text/plain'],
-            415,
-            'application/json',
+            'POST', '/api/datasets', 'x', ['Content-Type' => 'text/plain'], 415, 'application/json',
         ];
         yield 'unknown key' => [
-            'POST',
-            '/api/datasets',
-            ['reading' => 'a', 'nmae' => 'b'],
-            $json,
-            422,
-            'This key is not known',
+            'POST', '/api/datasets', ['reading' => 'a', 'nmae' => 'b'], $json, 422, 'This key is not known',
         ];
         yield 'a reading that is gone' => [
-            'POST',
-            '/api/datasets',
-            ['reading' => str_repeat('a', 24), 'name' => 'b'],
-            $json,
-            410,
-            'no longer here',
+            'POST', '/api/datasets', ['reading' => str_repeat('a', 24), 'name' => 'b'], $json, 410, 'no longer here',
         ];
         yield 'a reading with a path in it' => [
             'POST',
@@ -283,30 +257,15 @@ final class HttpTest extends TestCase
             'There is no such reading.',
         ];
         yield 'a reading that is not there' => [
-            'GET',
-            '/api/readings/'.str_repeat('b', 24),
-            null,
-            [],
-            410,
-            'no longer here',
+            'GET', '/api/readings/'.str_repeat('b', 24), null, [], 410, 'no longer here',
         ];
         yield 'no page' => ['GET', '/api/charts?page=-1', null, [], 400, 'page'];
         yield 'an empty paste' => ['POST', '/api/readings', ['text' => ' '], $json, 422, 'The file is empty.'];
         yield 'an id in digits of another script' => [
-            'GET',
-            '/api/datasets/%D9%A1',
-            null,
-            [],
-            404,
-            'nothing at this address',
+            'GET', '/api/datasets/%D9%A1', null, [], 404, 'nothing at this address',
         ];
         yield 'an id that is too long' => [
-            'GET',
-            '/api/datasets/12345678901234567890',
-            null,
-            [],
-            404,
-            'nothing at this address',
+            'GET', '/api/datasets/12345678901234567890', null, [], 404, 'nothing at this address',
         ];
         yield 'a method in a header' => [
             'POST',

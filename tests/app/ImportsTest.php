@@ -20,11 +20,7 @@ final class ImportsTest extends TestCase
     /** @param array<string, mixed> $more */
     private static function bringIn(int $dataset, string $csv, array $more = []): Answer
     {
-        $reading = Server::send('POST', '/api/readings', [
-            'name' => 'next.csv',
-            'text' => $csv,
-            'dataset' => $dataset,
-        ]);
+        $reading = Server::send('POST', '/api/readings', ['name' => 'next.csv', 'text' => $csv, 'dataset' => $dataset]);
         self::assertSame(201, $reading->status, $reading->body);
 
         return Server::send('POST', "/api/datasets/$dataset/imports", ['reading' => $reading->text('id')] + $more, [
@@ -59,17 +55,12 @@ final class ImportsTest extends TestCase
         self::assertSame(
             [2, 1, 1, 0],
             array_map(static fn (string $what): int => $done->int('import', 'counts', $what), [
-                'added',
-                'replaced',
-                'unchanged',
-                'removed',
+                'added', 'replaced', 'unchanged', 'removed',
             ]),
         );
         self::assertSame('2026-08', $done->at('dataset', 'closing'));
         self::assertStringContainsString(
-            '2026-08,AC,Amount,,North,31',
-            Kept::csv($id),
-            'both rows of North are added up',
+            '2026-08,AC,Amount,,North,31', Kept::csv($id), 'both rows of North are added up',
         );
     }
 
@@ -134,8 +125,7 @@ final class ImportsTest extends TestCase
                 'restored' => 2,
                 'overwritten' => 2,
                 'examples' => [
-                    'North, Aug 2026, AC: now as next.csv has it',
-                    'North, Aug 2026, BU: now as next.csv has it',
+                    'North, Aug 2026, AC: now as next.csv has it', 'North, Aug 2026, BU: now as next.csv has it',
                 ],
             ],
             json_decode(Server::send('GET', "/api/imports/$august/take-back")->body, true),
@@ -173,20 +163,17 @@ final class ImportsTest extends TestCase
         self::assertSame(200, Server::send('GET', '/api/datasets')->status);
         $empty = Server::send('GET', "/api/datasets/$id");
         self::assertSame(
-            [200, 0, '', null],
-            [$empty->status, $empty->at('facts'), $empty->at('closing'), $empty->at('firstRecipe')],
+            [200, 0, '', null], [$empty->status, $empty->at('facts'), $empty->at('closing'), $empty->at('firstRecipe')],
         );
         $asked = Server::send('POST', "/api/datasets/$id/drawings", [
             'recipe' => ['keenMargin' => 1, 'question' => ['by' => 'month'], 'kind' => 'variance-tiers'],
         ]);
         self::assertSame(
-            [422, 'There are no figures in the dataset. Bring some in.'],
-            [$asked->status, $asked->at('detail')],
+            [422, 'There are no figures in the dataset. Bring some in.'], [$asked->status, $asked->at('detail')],
         );
         self::assertSame(200, Server::send('POST', "/api/datasets/$id/tables", ['by' => 'Route'])->status);
         self::assertSame(
-            "Period,Scenario,Measure,Unit,Route,Amount\r\n",
-            Server::send('GET', "/api/datasets/$id/exports/csv")->body,
+            "Period,Scenario,Measure,Unit,Route,Amount\r\n", Server::send('GET', "/api/datasets/$id/exports/csv")->body,
         );
         self::assertSame(201, self::bringIn($id, self::AUGUST)->status);
     }
@@ -289,15 +276,11 @@ final class ImportsTest extends TestCase
             'dataset' => $id,
         ]);
         $late = Server::send(
-            'POST',
-            "/api/datasets/$id/imports",
-            ['reading' => $reading->text('id')],
-            ['If-Match' => $version],
+            'POST', "/api/datasets/$id/imports", ['reading' => $reading->text('id')], ['If-Match' => $version],
         );
         self::assertSame([412, $id], [$late->status, $late->at('current', 'id')]);
         self::assertSame(
-            428,
-            Server::send('POST', "/api/datasets/$id/imports", ['reading' => $reading->text('id')])->status,
+            428, Server::send('POST', "/api/datasets/$id/imports", ['reading' => $reading->text('id')])->status,
         );
     }
 

@@ -32,25 +32,17 @@ final class IssuedReportsTest extends TestCase
                 'keenMargin' => 1,
                 'report' => 'Review',
                 'closedThrough' => '2026-02',
-                'pages' => [
-                    [
-                        'id' => 'p',
-                        'title' => 'Where we stand',
-                        'message' => ['Fares are ', ['said' => '315', 'follows' => true] + $number],
-                        'rows' => [
-                            [
-                                'blocks' => [
-                                    [
-                                        'id' => 'c',
-                                        'dataset' => (string) $this->dataset,
-                                        'chart' => $recipe(['by' => 'month']),
-                                    ],
-                                    ['id' => 'n', 'chart' => (string) $chart->int('id')],
-                                ],
-                            ],
+                'pages' => [[
+                    'id' => 'p',
+                    'title' => 'Where we stand',
+                    'message' => ['Fares are ', ['said' => '315', 'follows' => true] + $number],
+                    'rows' => [[
+                        'blocks' => [
+                            ['id' => 'c', 'dataset' => (string) $this->dataset, 'chart' => $recipe(['by' => 'month'])],
+                            ['id' => 'n', 'chart' => (string) $chart->int('id')],
                         ],
-                    ],
-                ],
+                    ]],
+                ]],
             ],
         ]);
         self::assertSame(201, $made->status, $made->body);
@@ -145,16 +137,10 @@ final class IssuedReportsTest extends TestCase
             ]),
             'it is renamed' => fn (): Answer => Kept::change('PATCH', $this->dataset, '', ['name' => 'D'.mt_rand()]),
             'the breakdown is renamed' => fn (): Answer => Kept::change(
-                'PATCH',
-                $this->dataset,
-                "/breakdowns/$breakdown",
-                ['name' => 'B'.mt_rand()],
+                'PATCH', $this->dataset, "/breakdowns/$breakdown", ['name' => 'B'.mt_rand()],
             ),
             'the books move' => fn (): Answer => Kept::change(
-                'PATCH',
-                $this->dataset,
-                '',
-                ['closedThrough' => '2026-0'.mt_rand(1, 3)],
+                'PATCH', $this->dataset, '', ['closedThrough' => '2026-0'.mt_rand(1, 3)],
             ),
             'a step is undone' => fn (): Answer => Server::send('POST', "/api/datasets/$this->dataset/undo"),
             'the report is rewritten' => function (): Answer {

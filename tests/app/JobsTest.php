@@ -137,9 +137,7 @@ final class JobsTest extends TestCase
                 ]),
             );
             self::assertSame(
-                [200, 3200],
-                [$back->int('status'), $back->int('answer', 'done', 'restored')],
-                $back->body,
+                [200, 3200], [$back->int('status'), $back->int('answer', 'done', 'restored')], $back->body,
             );
             self::assertSame($bytes, self::exported($id));
             $again = Server::send('POST', '/api/imports/'.$import->int('answer', 'import', 'id').'/take-back', [

@@ -78,9 +78,7 @@ final class KilledImportTest extends TestCase
     private function environment(): array
     {
         return array_filter(
-            ['KEEN_DATA' => "$this->folder/data.sqlite"] + getenv(),
-            is_string(...),
-            \ARRAY_FILTER_USE_KEY,
+            ['KEEN_DATA' => "$this->folder/data.sqlite"] + getenv(), is_string(...), \ARRAY_FILTER_USE_KEY,
         );
     }
 
@@ -120,10 +118,8 @@ final class KilledImportTest extends TestCase
             ' ',
             array_map($this->ask(...), [
                 'SELECT COUNT(*) || "/" || SUM(LENGTH(amounts)) FROM packed',
-                'SELECT group_concat(hex(amounts)) FROM series_total',
-                'SELECT COUNT(*) FROM touched',
-                'SELECT COUNT(*) || "/" || group_concat(name) FROM import',
-                'SELECT COUNT(*) FROM member',
+                'SELECT group_concat(hex(amounts)) FROM series_total', 'SELECT COUNT(*) FROM touched',
+                'SELECT COUNT(*) || "/" || group_concat(name) FROM import', 'SELECT COUNT(*) FROM member',
                 'SELECT fact_count FROM dataset',
             ]),
         );

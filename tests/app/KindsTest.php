@@ -17,20 +17,8 @@ use PHPUnit\Framework\TestCase;
 final class KindsTest extends TestCase
 {
     private const KINDS = [
-        'variance-tiers',
-        'nested-columns',
-        'target-marks',
-        'gap-line',
-        'hat',
-        'capacity-fill',
-        'build-up',
-        'bridge',
-        'statement',
-        'bullet',
-        'gauge',
-        'thermometer',
-        'progress',
-        'comparison-table',
+        'variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat', 'capacity-fill', 'build-up', 'bridge',
+        'statement', 'bullet', 'gauge', 'thermometer', 'progress', 'comparison-table',
     ];
 
     /** A dataset of its own; its number. */
@@ -111,9 +99,7 @@ final class KindsTest extends TestCase
                     Written::figures($figures->csv, RandomMembers::MAPPING, "Same picture $seed"),
                     ChartKinds::all(),
                 );
-                $svg = (new SvgRenderer(FontFaces::folder(\dirname(__DIR__, 2).'/assets/fonts')))->render(
-                    $told->scene,
-                );
+                $svg = (new SvgRenderer(FontFaces::folder(\dirname(__DIR__, 2).'/assets/fonts')))->render($told->scene);
                 self::assertSame($svg, $kept->body, "$kind, seed $seed");
             }
         }
@@ -135,10 +121,7 @@ final class KindsTest extends TestCase
             'Period,Foot,Car,Shown,Variance first,Variance first %,Effect first,Flagged first,Compared first,Absent '.
                 "first\r\n2026-01,74,30,30,-44,-59.4595,unfavourable,no,all,\r\n".
                 "Total,74,30,30,-44,-59.4595,unfavourable,no,all,\r\n",
-            $csv(
-                ['measure' => 'Sold', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Car']],
-                'hat',
-            ),
+            $csv(['measure' => 'Sold', 'between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Car']], 'hat'),
         );
         self::assertSame(
             'Class,Used,Unused,Total,Shown,Rate %,Target rate %,Variance rateTarget,Effect rateTarget,Flagged '.
@@ -190,9 +173,7 @@ final class KindsTest extends TestCase
         $place = array_search('Class', array_column((array) $dataset->at('breakdowns'), 'name'), true);
         $class = $dataset->at('breakdowns', (int) $place, 'id');
         $measure = $dataset->at(
-            'measures',
-            (int) array_search('Used', array_column((array) $dataset->at('measures'), 'name'), true),
-            'id',
+            'measures', (int) array_search('Used', array_column((array) $dataset->at('measures'), 'name'), true), 'id',
         );
         \assert(\is_int($class) && \is_int($measure));
         foreach (

@@ -76,17 +76,13 @@ final class LedgerTest extends TestCase
     public function testOverHttpAndNextMonth(): void
     {
         $dataset = Kept::made(
-            (string) file_get_contents(self::FOLDER.'/ledger-2026-08.csv'),
-            null,
-            'ledger-2026-08.csv',
+            (string) file_get_contents(self::FOLDER.'/ledger-2026-08.csv'), null, 'ledger-2026-08.csv',
         );
         foreach (self::rows() as [$by, $rows]) {
             self::assertSame($rows, self::told(self::kept($dataset, $by, '2026-01', '2026-08')));
         }
         $next = Server::upload(
-            'ledger-2026-09.csv',
-            (string) file_get_contents(self::FOLDER.'/ledger-2026-09.csv'),
-            $dataset,
+            'ledger-2026-09.csv', (string) file_get_contents(self::FOLDER.'/ledger-2026-09.csv'), $dataset,
         );
         $added = Kept::change('POST', $dataset, '/imports', ['reading' => $next->text('id'), 'mode' => 'add']);
         self::assertSame(201, $added->status, $added->body);
@@ -108,8 +104,7 @@ final class LedgerTest extends TestCase
             'kind' => 'variance-tiers',
         ];
         [$code, $output, $errors] = Command::keen(
-            ['workings', '-', self::FOLDER.'/ledger-2026-08.csv'],
-            json_encode($recipe, \JSON_THROW_ON_ERROR),
+            ['workings', '-', self::FOLDER.'/ledger-2026-08.csv'], json_encode($recipe, \JSON_THROW_ON_ERROR),
         );
         self::assertSame([0, ''], [$code, $errors]);
 

@@ -24,9 +24,7 @@ final class ListsTest extends TestCase
         $mapping = $reading->at('mapping');
         \assert(\is_array($mapping));
 
-        return Server::send('POST', '/api/readings/'.$reading->text('id').'/trials', [
-            'mapping' => $more + $mapping,
-        ]);
+        return Server::send('POST', '/api/readings/'.$reading->text('id').'/trials', ['mapping' => $more + $mapping]);
     }
 
     /** @param array<string, mixed> $more */
@@ -66,16 +64,12 @@ final class ListsTest extends TestCase
         $id = self::kept(self::read("Step\tAmount\nOpening balance\t120.50\nFares\t+40\nFuel\t(70)\nEnd\t90.5\n"));
         $dataset = Server::send('GET', "/api/datasets/$id");
         self::assertSame(
-            [true, ['AC'], 'none'],
-            [$dataset->at('isList'), $dataset->at('scenarios'), $dataset->at('grain')],
+            [true, ['AC'], 'none'], [$dataset->at('isList'), $dataset->at('scenarios'), $dataset->at('grain')],
         );
         self::assertSame(['120.50', '40.00', '−70.00'], \array_slice(self::column($id, 'Amount', 'Step'), 0, 3));
         $drawing = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => $dataset->at('firstRecipe')]);
         self::assertSame(
-            [
-                200,
-                'How did amount of all steps get from start to end, by step? More is better; flag gaps over 5 %.',
-            ],
+            [200, 'How did amount of all steps get from start to end, by step? More is better; flag gaps over 5 %.'],
             [$drawing->status, implode('', array_column((array) $drawing->at('sentence'), 'text'))],
         );
         self::assertSame(
@@ -106,12 +100,10 @@ final class ListsTest extends TestCase
         );
         $id = self::kept($reading, ['bands' => $meaning]);
         self::assertSame(
-            [null, 0, 1, 2],
-            array_column((array) Server::send('GET', "/api/datasets/$id")->at('measures'), 'band'),
+            [null, 0, 1, 2], array_column((array) Server::send('GET', "/api/datasets/$id")->at('measures'), 'band'),
         );
         self::assertSame(
-            [$fair, ['80', '85']],
-            [self::column($id, 'Fair', $route), self::column($id, 'Amount', $route, 'TG')],
+            [$fair, ['80', '85']], [self::column($id, 'Fair', $route), self::column($id, 'Amount', $route, 'TG')],
         );
         $sources = Server::send('POST', "/api/datasets/$id/sources", [
             'measure' => 'Fair',
@@ -159,11 +151,9 @@ final class ListsTest extends TestCase
 
     public function testContributionsWithAGoal(): void
     {
-        $id = self::kept(
-            self::read(
-                "Date\tContribution\tGoal\n2026-01-05\t300\t2000\n2026-02-07\t450\t2000\n2026-03-01\t500\t2000\n",
-            ),
-        );
+        $id = self::kept(self::read(
+            "Date\tContribution\tGoal\n2026-01-05\t300\t2000\n2026-02-07\t450\t2000\n2026-03-01\t500\t2000\n",
+        ));
         $total = static fn (string $measure): mixed => Server::send('POST', "/api/datasets/$id/tables", [
             'measure' => $measure,
         ])->at('total', 'total');

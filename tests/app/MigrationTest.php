@@ -44,9 +44,7 @@ final class MigrationTest extends TestCase
                 "'2026-11-24 00:00:00', 'a.csv', 'x', 3, 3, '{}', 1), (2, '2026-11-24 00:00:00', 'b.csv', 'y', 1, ".
                 "1, '{}', 1)",
         );
-        foreach (
-            [[24312, 1, 30210, 1], [24313, 1, -5, 2], [24312, 2, 20, 1]] as [$period, $member, $amount, $import]
-        ) {
+        foreach ([[24312, 1, 30210, 1], [24313, 1, -5, 2], [24312, 2, 20, 1]] as [$period, $member, $amount, $import]) {
             $database->exec(
                 "INSERT INTO fact VALUES (1, 1, 1, $period, $member, 0, 0, 0, 0, 0, 0, 0, $amount, $import)",
             );
@@ -60,8 +58,7 @@ final class MigrationTest extends TestCase
         Migrated::to('latest', $this->file);
         $database = new \PDO("sqlite:$this->file");
         $packed = self::rows(
-            $database,
-            'SELECT s.m0, p.amounts, p.imports FROM series s JOIN packed p ON p.series = s.id ORDER BY s.m0',
+            $database, 'SELECT s.m0, p.amounts, p.imports FROM series s JOIN packed p ON p.series = s.id ORDER BY s.m0',
         );
         self::assertSame(
             [[1, [24312 => 30210, 24313 => -5], [24312 => 1, 24313 => 2]], [2, [24312 => 20], pack('q', 1)]],
@@ -80,8 +77,7 @@ final class MigrationTest extends TestCase
             [PackedAmounts::unpack((string) $total[0]), PackedAmounts::unpack((string) $total[1])],
         );
         self::assertSame(
-            [['a.csv', 'add'], ['b.csv', 'add']],
-            self::rows($database, 'SELECT name, mode FROM import ORDER BY id'),
+            [['a.csv', 'add'], ['b.csv', 'add']], self::rows($database, 'SELECT name, mode FROM import ORDER BY id'),
         );
         self::assertSame([], self::rows($database, 'PRAGMA foreign_key_check'));
     }

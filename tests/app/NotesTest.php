@@ -76,10 +76,7 @@ final class NotesTest extends TestCase
             [[1, '2026-08', 'Fewer sailings']],
             self::shown($id, ['where' => [['field' => 'Route', 'in' => ['North']]]]),
         );
-        self::assertSame(
-            [[1, '2026-Q3', "Island days <b>moved</b>\nto July"]],
-            self::shown($id, ['by' => 'quarter']),
-        );
+        self::assertSame([[1, '2026-Q3', "Island days <b>moved</b>\nto July"]], self::shown($id, ['by' => 'quarter']));
         $picture = Server::send('POST', "/api/datasets/$id/pictures.svg", ['recipe' => self::recipe()])->body;
         self::assertStringContainsString('Island days &lt;b&gt;moved&lt;/b&gt;', $picture);
     }
@@ -99,10 +96,7 @@ final class NotesTest extends TestCase
         $note = self::written($id, '2026-08', 'First')->int('id');
         $version = Server::send('GET', "/api/datasets/$id")->header('ETag');
         $changed = Server::send(
-            'PUT',
-            "/api/notes/$note",
-            ['text' => 'Second'],
-            ['If-Match' => '"1"', 'X-Signed' => 'Tom'],
+            'PUT', "/api/notes/$note", ['text' => 'Second'], ['If-Match' => '"1"', 'X-Signed' => 'Tom'],
         );
         self::assertSame(
             [200, 'Second', 'Tom', 2],
@@ -144,8 +138,7 @@ final class NotesTest extends TestCase
         ]);
         Kept::change('PATCH', $id, '/measures/'.$dataset->int('measures', 0, 'id'), ['name' => 'Revenue']);
         self::assertSame(
-            [[1, '2026-08', 'Fewer sailings']],
-            self::shown($id, ['where' => [['field' => 'Route', 'in' => ['Nord']]]]),
+            [[1, '2026-08', 'Fewer sailings']], self::shown($id, ['where' => [['field' => 'Route', 'in' => ['Nord']]]]),
         );
         Server::send('POST', "/api/datasets/$id/undo");
         Server::send('POST', "/api/datasets/$id/undo");
@@ -170,8 +163,7 @@ final class NotesTest extends TestCase
         self::written($id, '2026-08', "About 100% $word");
         self::written($id, '2026-07', "Something else $word", [], 'Zed_Q');
         $texts = static fn (string $query): array => array_column(
-            (array) Server::send('GET', '/api/notes?'.http_build_query(['q' => $query]))->at('items'),
-            'text',
+            (array) Server::send('GET', '/api/notes?'.http_build_query(['q' => $query]))->at('items'), 'text',
         );
         self::assertSame(["Something else $word", "About 100% $word"], $texts($word));
         self::assertSame(["About 100% $word"], $texts('100% '.$word));
@@ -181,9 +173,7 @@ final class NotesTest extends TestCase
             ['note'],
             array_column((array) Server::send('GET', "/api/search?q=$word")->at('items'), 'kind')
                 ? array_values(
-                    array_unique(
-                        array_column((array) Server::send('GET', "/api/search?q=$word")->at('items'), 'kind'),
-                    ),
+                    array_unique(array_column((array) Server::send('GET', "/api/search?q=$word")->at('items'), 'kind')),
                 )
                 : [],
         );
@@ -201,8 +191,7 @@ final class NotesTest extends TestCase
         self::assertSame('text', self::written($id, '2026-08', str_repeat('x', 2001))->text('path'));
         self::assertSame(422, self::written($id, 'other', 'x', ['by' => 'Route', 'top' => 1])->status);
         self::assertSame(
-            428,
-            Server::send('DELETE', '/api/notes/'.self::written($id, '2026-08', 'x')->int('id'))->status,
+            428, Server::send('DELETE', '/api/notes/'.self::written($id, '2026-08', 'x')->int('id'))->status,
         );
     }
 }

@@ -49,10 +49,8 @@ final class NumberingTest extends TestCase
     public function testItLeadsBack(): void
     {
         $tables = [
-            'SELECT id, recipe FROM chart ORDER BY id',
-            'SELECT measure, place FROM note',
-            'SELECT name, numerator, denominator, bands FROM measure ORDER BY id',
-            'SELECT document FROM report',
+            'SELECT id, recipe FROM chart ORDER BY id', 'SELECT measure, place FROM note',
+            'SELECT name, numerator, denominator, bands FROM measure ORDER BY id', 'SELECT document FROM report',
         ];
         $before = array_map($this->rows(...), $tables);
         Migrated::to('latest', $this->file);
@@ -64,11 +62,7 @@ final class NumberingTest extends TestCase
     private static function looked(): void
     {
         $routes = static fn (int $chart): mixed => Server::send('GET', "/api/charts/$chart")->at(
-            'recipe',
-            'question',
-            'where',
-            0,
-            'in',
+            'recipe', 'question', 'where', 0, 'in',
         );
         self::assertSame([['Old sound'], ['Sound']], [$routes(1), $routes(2)]);
         $dataset = Server::send('GET', '/api/datasets/1');
@@ -142,9 +136,7 @@ final class NumberingTest extends TestCase
         ], 'id, position, name, unit, scale, grouping, numerator, denominator, former, bands, dataset_id', 1);
         $store->exec("INSERT INTO breakdown (id, position, name, dataset_id) VALUES (1, 0, 'Route', 1)");
         self::insert($store, 'member', [
-            [1, 0, 'Old sound', null, '["Sound"]'],
-            [2, 1, 'Sound', null, '["Holm"]'],
-            [3, 2, 'Isle', 2, '[]'],
+            [1, 0, 'Old sound', null, '["Sound"]'], [2, 1, 'Sound', null, '["Holm"]'], [3, 2, 'Isle', 2, '[]'],
         ], 'id, position, name, merged_into, former, breakdown_id', 1);
         foreach (['Old sound', 'Sound'] as $i => $route) {
             $chart = $store->prepare(
@@ -208,10 +200,7 @@ final class NumberingTest extends TestCase
             ['recipe' => self::json(self::recipe('Revenue', $is))],
         ];
         $name = static fn (string $table, int $id, string $was, string $is): array => [
-            $table,
-            $id,
-            ['name' => $was, 'former' => '[]'],
-            ['name' => $is, 'former' => self::json([$was])],
+            $table, $id, ['name' => $was, 'former' => '[]'], ['name' => $is, 'former' => self::json([$was])],
         ];
         $report = static fn (string $was, string $is): array => [
             'report',
@@ -243,8 +232,7 @@ final class NumberingTest extends TestCase
                     "INSERT INTO dataset_change (dataset, at, who, says, undone, body) VALUES (1, ?, '', 'Done', 0, ?)",
                 )
                 ->execute([
-                    "2026-11-24T$time:00+00:00",
-                    self::json(['rows' => $rows, 'import' => null, 'series' => []]),
+                    "2026-11-24T$time:00+00:00", self::json(['rows' => $rows, 'import' => null, 'series' => []]),
                 ]);
         }
     }

@@ -79,10 +79,7 @@ final class OracleTest extends TestCase
         }
         $of = Server::send('GET', "/api/datasets/$dataset")->int('breakdowns', 0, 'id');
         foreach ($ledger->groups as $member => $group) {
-            $grouped = Kept::change('PATCH', $dataset, "/breakdowns/$of", [
-                'members' => [$member],
-                'group' => $group,
-            ]);
+            $grouped = Kept::change('PATCH', $dataset, "/breakdowns/$of", ['members' => [$member], 'group' => $group]);
             self::assertSame(200, $grouped->status, $grouped->body);
         }
         foreach ($ledger->roles as $member => $role) {

@@ -14,8 +14,7 @@ final class OwnServer
         private readonly mixed $process,
         public readonly string $base,
         public readonly int $pid,
-    ) {
-    }
+    ) {}
 
     /**
      * @param bool $isMigrated whether its tables are there already
@@ -31,8 +30,7 @@ final class OwnServer
         $environment = ['KEEN_DATA' => $database] + $more + getenv();
         $isMigrated
             || self::run(
-                [\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'],
-                $environment,
+                [\PHP_BINARY, 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '-q'], $environment,
             );
         $withDemo && self::run([\PHP_BINARY, 'bin/console', 'keen:demo', '-q'], $environment);
         $port = self::freePort();
@@ -64,10 +62,7 @@ final class OwnServer
             $fields = explode(' ', (string) preg_replace('/^.*\) /', '', (string) @file_get_contents($stat)));
             $parents[(int) basename(\dirname($stat))] = (int) ($fields[1] ?? 0);
         }
-        $isCalled = static fn (int $pid): bool => str_contains(
-            (string) @file_get_contents("/proc/$pid/comm"),
-            $called,
-        );
+        $isCalled = static fn (int $pid): bool => str_contains((string) @file_get_contents("/proc/$pid/comm"), $called);
         $masters = array_filter(array_keys($parents, $this->pid, true), $isCalled);
 
         return array_keys(array_filter($parents, static fn (int $parent): bool => \in_array($parent, $masters, true)));

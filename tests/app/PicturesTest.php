@@ -64,9 +64,7 @@ final class PicturesTest extends TestCase
                 }
             }
             self::assertCount(
-                \count(
-                    preg_split('/\s+/u', implode(' ', self::said($drawing->scene)), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
-                ),
+                \count(preg_split('/\s+/u', implode(' ', self::said($drawing->scene)), -1, \PREG_SPLIT_NO_EMPTY) ?: []),
                 $words,
                 'Nothing but what the chart says',
             );
@@ -87,8 +85,7 @@ final class PicturesTest extends TestCase
     {
         $drawing = Written::drawing("Month,Actual\n2026-01,5\n", [], ['message' => ['text' => 'Привет ☃ 日本 <b>&']]);
         self::assertStringContainsString(
-            'Привет ☃',
-            self::printed('pdftotext -raw - -', (new PdfRenderer(self::FONTS))->render($drawing->scene)),
+            'Привет ☃', self::printed('pdftotext -raw - -', (new PdfRenderer(self::FONTS))->render($drawing->scene)),
         );
     }
 
@@ -137,9 +134,7 @@ final class PicturesTest extends TestCase
         foreach ($scene->marks() as $mark) {
             if ($mark instanceof \KeenMargin\Core\Scene\Rect && 'value' === $mark->role) {
                 $at = imagecolorat(
-                    $image,
-                    (int) (2 * ($mark->x + $mark->width / 4)),
-                    (int) (2 * ($mark->y + $mark->height / 2)),
+                    $image, (int) (2 * ($mark->x + $mark->width / 4)), (int) (2 * ($mark->y + $mark->height / 2)),
                 );
                 self::assertSame(0x23272E, $at);
                 self::assertNotSame(
@@ -190,12 +185,10 @@ final class PicturesTest extends TestCase
         );
         self::assertSame([[880], [1760], [2640]], [$size(''), $size('?scale=2'), $size('?scale=3')]);
         self::assertSame(
-            400,
-            Server::send('POST', "/api/datasets/$id/pictures.png?scale=9", ['recipe' => self::RECIPE])->status,
+            400, Server::send('POST', "/api/datasets/$id/pictures.png?scale=9", ['recipe' => self::RECIPE])->status,
         );
         self::assertSame(
-            404,
-            Server::send('POST', "/api/datasets/$id/pictures.gif", ['recipe' => self::RECIPE])->status,
+            404, Server::send('POST', "/api/datasets/$id/pictures.gif", ['recipe' => self::RECIPE])->status,
         );
         self::assertSame(404, Server::send('GET', '/charts/999999.png')->status);
     }
@@ -241,13 +234,7 @@ final class PicturesTest extends TestCase
         ) {
             $to = sys_get_temp_dir().'/keen-'.getmypid().$name;
             self::printed(
-                './keen draw '.
-                    escapeshellarg($recipe).
-                    ' '.
-                    escapeshellarg($figures).
-                    ' -o '.
-                    escapeshellarg($to),
-                '',
+                './keen draw '.escapeshellarg($recipe).' '.escapeshellarg($figures).' -o '.escapeshellarg($to), '',
             );
             self::assertStringStartsWith($start, (string) file_get_contents($to));
             $width[$name] = getimagesize($to)[0] ?? 0;

@@ -100,9 +100,7 @@ final class ReferencesTest extends TestCase
         Kept::change('PATCH', $this->dataset, "/breakdowns/$this->route", ['name' => 'Crossing']);
         $chart = $this->named('Holm');
         self::assertSame(
-            ['field' => 'Crossing', 'in' => ['Holme']],
-            $chart->at('recipe', 'question', 'where', 0),
-            $chart->body,
+            ['field' => 'Crossing', 'in' => ['Holme']], $chart->at('recipe', 'question', 'where', 0), $chart->body,
         );
         self::assertSame(422, Server::send('POST', '/api/charts', [
             'dataset' => $this->dataset,
@@ -115,8 +113,7 @@ final class ReferencesTest extends TestCase
     {
         $chart = $this->named('Sound');
         $report = $this->report([
-            self::chart('c', $this->dataset, 'Sound'),
-            ['id' => 'n', 'chart' => (string) $chart->int('id')],
+            self::chart('c', $this->dataset, 'Sound'), ['id' => 'n', 'chart' => (string) $chart->int('id')],
         ]);
         $measure = Server::send('GET', "/api/datasets/$this->dataset")->int('measures', 0, 'id');
         Server::send('POST', "/api/datasets/$this->dataset/notes", [
@@ -192,11 +189,7 @@ final class ReferencesTest extends TestCase
     {
         $chart = $this->named('Sound');
         $routes = static fn (): mixed => Server::send('GET', "/api/charts/{$chart->int('id')}")->at(
-            'recipe',
-            'question',
-            'where',
-            0,
-            'in',
+            'recipe', 'question', 'where', 0, 'in',
         );
         Kept::change('PATCH', $this->dataset, "/breakdowns/$this->route", ['merge' => 'Sound', 'into' => 'Holm']);
         self::assertSame(['Holm'], $routes());
@@ -227,10 +220,7 @@ final class ReferencesTest extends TestCase
         $other = self::put($read, self::where('d', ['Holm', 'Nowhere']), ['names' => $read->int('names')]);
         self::assertSame(200, $other->status, $other->body);
         $this->undo(1);
-        self::assertSame(
-            [['Sound'], ['Holm', 'Nowhere'], null],
-            self::routes(Server::send('GET', "/api/reports/$id")),
-        );
+        self::assertSame([['Sound'], ['Holm', 'Nowhere'], null], self::routes(Server::send('GET', "/api/reports/$id")));
     }
 
     public function testACopyRefersToItsOwn(): void
@@ -253,8 +243,7 @@ final class ReferencesTest extends TestCase
         $note = Server::send('GET', "/api/notes?dataset=$id");
         self::assertSame([['field' => 'Route', 'in' => ['Holm']]], $note->at('items', 0, 'place'), $note->body);
         self::assertSame(
-            'Holme',
-            Server::send('GET', "/api/datasets/$this->dataset")->at('measures', 0, 'bands', 0, 'member'),
+            'Holme', Server::send('GET', "/api/datasets/$this->dataset")->at('measures', 0, 'bands', 0, 'member'),
         );
     }
 
@@ -412,10 +401,8 @@ final class ReferencesTest extends TestCase
         $rows = [];
         foreach (
             [
-                'SELECT id, version, name, recipe FROM chart',
-                'SELECT id, version, document FROM report',
-                'SELECT report, version, document FROM report_version',
-                'SELECT id, measure, place, label FROM note',
+                'SELECT id, version, name, recipe FROM chart', 'SELECT id, version, document FROM report',
+                'SELECT report, version, document FROM report_version', 'SELECT id, measure, place, label FROM note',
                 'SELECT id, numerator, denominator, bands FROM measure',
             ] as $sql
         ) {

@@ -66,8 +66,7 @@ final class ReportPdfTest extends TestCase
                         ],
                         [
                             'blocks' => [
-                                ['id' => 'c', 'dataset' => 'Fares', 'chart' => $recipe],
-                                ['chart' => 'By route'],
+                                ['id' => 'c', 'dataset' => 'Fares', 'chart' => $recipe], ['chart' => 'By route'],
                             ],
                         ],
                     ],
@@ -120,8 +119,7 @@ final class ReportPdfTest extends TestCase
         [$code, $output, $notices] = $this->made($document);
         self::assertSame([0, ''], [$code, $output]);
         self::assertMatchesRegularExpression(
-            '/^To settle: Page 1: This page is too full, by \d+ points, \d+ % of the page\.\n$/D',
-            $notices,
+            '/^To settle: Page 1: This page is too full, by \d+ points, \d+ % of the page\.\n$/D', $notices,
         );
         $boxes = (string) shell_exec('pdftotext -bbox '.escapeshellarg("$this->folder/pack.pdf").' - 2>/dev/null');
         '' !== $boxes || self::markTestSkipped('poppler-utils is not installed.');
@@ -144,14 +142,8 @@ final class ReportPdfTest extends TestCase
                 [
                     $first,
                     [
-                        'Fares came to 316 in all',
-                        'Key fares',
-                        '1 A slipway repair',
-                        'Amount',
-                        'Jan',
-                        'North',
-                        'closed through Feb 2026',
-                        '1 / 2',
+                        'Fares came to 316 in all', 'Key fares', '1 A slipway repair', 'Amount', 'Jan', 'North',
+                        'closed through Feb 2026', '1 / 2',
                     ],
                 ],
                 [
@@ -213,8 +205,7 @@ final class ReportPdfTest extends TestCase
         );
         self::assertStringContainsString('there is no such file', $said(['none.json', ...$fares, '-o', 'a.pdf']));
         file_put_contents(
-            "$this->folder/report.json",
-            '{"keenMargin":1,"report":"R","pages":[{"rows":[{}],"colour":1}]}',
+            "$this->folder/report.json", '{"keenMargin":1,"report":"R","pages":[{"rows":[{}],"colour":1}]}',
         );
         self::assertStringContainsString('pages[0].colour', $said(['report.json', ...$fares, '-o', 'a.pdf']));
         file_put_contents("$this->folder/report.json", '{"keenMargin":1');
@@ -234,13 +225,11 @@ final class ReportPdfTest extends TestCase
             'document' => [
                 'keenMargin' => 1,
                 'report' => 'Review',
-                'pages' => [
-                    [
-                        'id' => 'p',
-                        'message' => 'Fares',
-                        'rows' => [['blocks' => [['dataset' => (string) $dataset, 'chart' => $recipe]]]],
-                    ],
-                ],
+                'pages' => [[
+                    'id' => 'p',
+                    'message' => 'Fares',
+                    'rows' => [['blocks' => [['dataset' => (string) $dataset, 'chart' => $recipe]]]],
+                ]],
             ],
         ]);
         $document = Server::send('GET', '/api/reports/'.$made->int('id').'/document');
@@ -249,9 +238,7 @@ final class ReportPdfTest extends TestCase
         self::assertSame(
             [0, '', ''],
             Command::keen(
-                ['report', 'report.json', '--figures', "$name=fares.csv", '-o', 'pack.pdf'],
-                '',
-                $this->folder,
+                ['report', 'report.json', '--figures', "$name=fares.csv", '-o', 'pack.pdf'], '', $this->folder,
             ),
         );
         $pdf = Server::send('GET', '/reports/'.$made->int('id').'.pdf');

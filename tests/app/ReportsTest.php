@@ -33,20 +33,18 @@ final class ReportsTest extends TestCase
             'keenMargin' => 1,
             'report' => 'Review',
             'closedThrough' => '2026-02',
-            'pages' => [
-                [
-                    'id' => 'p',
-                    'title' => 'Where we stand',
-                    'message' => ['Ahead by ', ['said' => '5', 'exact' => '-5', 'follows' => false] + $number],
-                    'rows' => [
-                        [
-                            'id' => 'r',
-                            'blocks' => [['id' => 'c', 'dataset' => (string) $dataset, 'chart' => self::recipe()]],
-                        ],
-                        ['id' => 's', 'blocks' => [['id' => 't', 'text' => 'A text']]],
+            'pages' => [[
+                'id' => 'p',
+                'title' => 'Where we stand',
+                'message' => ['Ahead by ', ['said' => '5', 'exact' => '-5', 'follows' => false] + $number],
+                'rows' => [
+                    [
+                        'id' => 'r',
+                        'blocks' => [['id' => 'c', 'dataset' => (string) $dataset, 'chart' => self::recipe()]],
                     ],
+                    ['id' => 's', 'blocks' => [['id' => 't', 'text' => 'A text']]],
                 ],
-            ],
+            ]],
         ];
         $made = Server::send('POST', '/api/reports', ['title' => 'Review', 'document' => $document]);
         self::assertSame(201, $made->status, $made->body);
@@ -99,16 +97,13 @@ final class ReportsTest extends TestCase
     {
         $dataset = Kept::made(Kept::FARES);
         $chart = Server::send(
-            'POST',
-            '/api/charts',
-            ['dataset' => $dataset, 'name' => 'Fares', 'recipe' => self::recipe()],
+            'POST', '/api/charts', ['dataset' => $dataset, 'name' => 'Fares', 'recipe' => self::recipe()],
         );
         $title = 'Review '.bin2hex(random_bytes(4));
         $made = Server::send('POST', '/api/reports', ['title' => $title, 'charts' => [$chart->int('id')]]);
         self::assertSame([201, $title], [$made->status, $made->text('title')]);
         self::assertSame(
-            (string) $chart->int('id'),
-            $made->at('document', 'pages', 0, 'rows', 0, 'blocks', 0, 'chart'),
+            (string) $chart->int('id'), $made->at('document', 'pages', 0, 'rows', 0, 'blocks', 0, 'chart'),
         );
         $id = $made->int('id');
         $listed = static fn (): Answer => Server::send('GET', '/api/reports?q='.rawurlencode($title));
@@ -135,8 +130,7 @@ final class ReportsTest extends TestCase
         $report = self::made(Kept::made(Kept::FARES));
         $page = Server::send('GET', '/api/reports/'.$report->int('id').'/pages/p');
         self::assertSame(
-            [200, 'Ahead by 5', 1, null],
-            [$page->status, $page->text('says'), $page->int('of'), $page->at('over')],
+            [200, 'Ahead by 5', 1, null], [$page->status, $page->text('says'), $page->int('of'), $page->at('over')],
         );
         self::assertSame('chart', $page->text('blocks', 0, 'kind'));
         self::assertSame(['2026-01', '2026-02'], array_column((array) $page->at('blocks', 0, 'rows'), 'key'));
@@ -249,8 +243,7 @@ final class ReportsTest extends TestCase
         self::assertSame(200, $accepted->status, $accepted->body);
         $again = Server::send('GET', "/api/reports/$id/findings");
         self::assertSame(['Rewritten on Monday', 'Ida'], [
-            $again->text('findings', 0, 'accepted', 'reason'),
-            $again->text('findings', 0, 'accepted', 'who'),
+            $again->text('findings', 0, 'accepted', 'reason'), $again->text('findings', 0, 'accepted', 'who'),
         ]);
         self::assertSame(0, Server::send('GET', '/api/reports')->int('items', 0, 'settle'));
         Server::send('DELETE', "/api/reports/$id/acceptances", ['finding' => $key]);
@@ -314,9 +307,7 @@ final class ReportsTest extends TestCase
         $back = Server::send('GET', "/api/reports/$id");
         self::assertSame('Route', $back->at('document', 'about', 'where', 0, 'field'));
         self::assertSame(
-            'Later',
-            $back->at('document', 'pages', 0, 'rows', 1, 'blocks', 0, 'text'),
-            'what came later stays',
+            'Later', $back->at('document', 'pages', 0, 'rows', 1, 'blocks', 0, 'text'), 'what came later stays',
         );
     }
 
@@ -326,23 +317,18 @@ final class ReportsTest extends TestCase
         $report = self::made($dataset);
         $id = $report->int('id');
         $own = Server::send(
-            'POST',
-            "/api/reports/$id/blocks",
-            ['dataset' => $dataset, 'recipe' => self::recipe(['by' => 'Route'])],
+            'POST', "/api/reports/$id/blocks", ['dataset' => $dataset, 'recipe' => self::recipe(['by' => 'Route'])],
         );
         self::assertSame(
             [201, 'Route'],
             [$own->status, $own->at('document', 'pages', 0, 'rows', 2, 'blocks', 0, 'chart', 'question', 'by')],
         );
         $chart = Server::send(
-            'POST',
-            '/api/charts',
-            ['dataset' => $dataset, 'name' => 'N', 'recipe' => self::recipe()],
+            'POST', '/api/charts', ['dataset' => $dataset, 'name' => 'N', 'recipe' => self::recipe()],
         );
         $named = Server::send('POST', "/api/reports/$id/blocks", ['chart' => $chart->int('id')]);
         self::assertSame(
-            (string) $chart->int('id'),
-            $named->at('document', 'pages', 0, 'rows', 3, 'blocks', 0, 'chart'),
+            (string) $chart->int('id'), $named->at('document', 'pages', 0, 'rows', 3, 'blocks', 0, 'chart'),
         );
         $sign = $named->text('sign');
         Server::send(
@@ -352,9 +338,7 @@ final class ReportsTest extends TestCase
             ['If-Match' => '"1"'],
         );
         self::assertNotSame(
-            $sign,
-            Server::send('GET', "/api/reports/$id/pulse")->text('sign'),
-            'its page looks otherwise',
+            $sign, Server::send('GET', "/api/reports/$id/pulse")->text('sign'), 'its page looks otherwise',
         );
         self::assertSame(404, Server::send('POST', "/api/reports/$id/blocks", ['chart' => 999999])->status);
     }

@@ -37,12 +37,10 @@ final class RowsTest extends TestCase
         self::assertSame(['from' => '2026-07', 'to' => '2026-07'], $row->at('without', 'question', 'span'));
         $deeper = Server::send('POST', "/api/datasets/$id/drawings", ['recipe' => $row->at('deeper', 0, 'recipe')]);
         self::assertSame(
-            ['Stop 0', 'Stop 1', 'Stop 2', 'total'],
-            array_column((array) $deeper->at('workings', 'rows'), 'key'),
+            ['Stop 0', 'Stop 1', 'Stop 2', 'total'], array_column((array) $deeper->at('workings', 'rows'), 'key'),
         );
         self::assertSame(
-            422,
-            Server::send('POST', "/api/datasets/$id/rows", ['recipe' => self::RECIPE, 'row' => 'x'])->status,
+            422, Server::send('POST', "/api/datasets/$id/rows", ['recipe' => self::RECIPE, 'row' => 'x'])->status,
         );
     }
 

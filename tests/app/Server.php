@@ -141,9 +141,7 @@ final class Server
             ]);
             null === $body
                 || curl_setopt(
-                    $handle,
-                    \CURLOPT_POSTFIELDS,
-                    json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                    $handle, \CURLOPT_POSTFIELDS, json_encode($body, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
                 );
             curl_multi_add_handle($all, $handle);
             $handles[] = $handle;

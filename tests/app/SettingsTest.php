@@ -58,9 +58,7 @@ final class SettingsTest extends TestCase
             ] as $body
         ) {
             self::assertSame(
-                422,
-                Kept::change('PATCH', $id, '', $body)->status,
-                json_encode($body, \JSON_THROW_ON_ERROR),
+                422, Kept::change('PATCH', $id, '', $body)->status, json_encode($body, \JSON_THROW_ON_ERROR),
             );
         }
         self::assertSame(428, Server::send('PATCH', "/api/datasets/$id", ['name' => 'x'])->status);
@@ -119,21 +117,14 @@ final class SettingsTest extends TestCase
     public function testMeasuresAreRenamedRegroupedAndTurned(): void
     {
         $id = Kept::made(self::CSV);
-        $chart = self::chart(
-            $id,
-            ['measure' => 'Amount', 'by' => 'quarter', 'against' => ['BU']],
-            'Amount by quarter',
-        );
+        $chart = self::chart($id, ['measure' => 'Amount', 'by' => 'quarter', 'against' => ['BU']], 'Amount by quarter');
         $of = self::measure($id);
         self::assertSame(
             200,
             Kept::change('PATCH', $id, "/measures/$of", ['name' => 'Net revenue', 'unit' => 'EUR', 'decimals' => 2])
                 ->status,
         );
-        self::assertSame(
-            'Net revenue',
-            Server::send('GET', "/api/charts/$chart")->at('recipe', 'question', 'measure'),
-        );
+        self::assertSame('Net revenue', Server::send('GET', "/api/charts/$chart")->at('recipe', 'question', 'measure'));
         self::assertSame('20.00', Kept::row($id, 'North')['2026-07']);
         $foreseen = Kept::change('PATCH', $id, "/measures/$of?foresee=1", [
             'grouping' => 'average',
@@ -150,8 +141,7 @@ final class SettingsTest extends TestCase
             [$foreseen->at('isHarmful'), $foreseen->at('follows')],
         );
         self::assertSame(
-            'less',
-            Kept::change('PATCH', $id, "/measures/$of", ['better' => 'less'])->at('measures', 0, 'better'),
+            'less', Kept::change('PATCH', $id, "/measures/$of", ['better' => 'less'])->at('measures', 0, 'better'),
         );
         self::assertSame(
             'less',
@@ -281,8 +271,7 @@ final class SettingsTest extends TestCase
             self::assertSame([200, $key], [$changed->status, $changed->at('closing')], "$typed: $changed->body");
         }
         self::assertSame(
-            ['2026-06', '2026-07'],
-            [$state()->at('closingStep', 'back'), $state()->at('closingStep', 'on')],
+            ['2026-06', '2026-07'], [$state()->at('closingStep', 'back'), $state()->at('closingStep', 'on')],
         );
         self::assertSame(422, Kept::change('PATCH', $id, '', ['closedThrough' => 'soon'])->status);
     }
@@ -411,9 +400,7 @@ final class SettingsTest extends TestCase
         self::assertSame(['2026-06' => '', '2026-07' => ''], Kept::row($id, 'Skerry'));
         self::assertSame(200, Kept::set($id, 'Skerry', '2026-07', '4')->status);
         self::assertSame(
-            422,
-            Kept::change('PATCH', $id, "/breakdowns/$of", ['remove' => 'Skerry'])->status,
-            'it has an amount',
+            422, Kept::change('PATCH', $id, "/breakdowns/$of", ['remove' => 'Skerry'])->status, 'it has an amount',
         );
         Kept::set($id, 'Skerry', '2026-07', '');
         self::assertSame(200, Kept::change('PATCH', $id, "/breakdowns/$of", ['remove' => 'Skerry'])->status);
@@ -425,11 +412,7 @@ final class SettingsTest extends TestCase
         $id = Kept::made(self::CSV);
         $of = self::breakdown($id);
         $before = Kept::bytes($id);
-        $chart = self::chart(
-            $id,
-            ['where' => [['field' => 'Route', 'in' => ['Holm']]], 'by' => 'month'],
-            'Holm alone',
-        );
+        $chart = self::chart($id, ['where' => [['field' => 'Route', 'in' => ['Holm']]], 'by' => 'month'], 'Holm alone');
         $foreseen = Kept::change('PATCH', $id, "/breakdowns/$of?foresee=1", ['merge' => 'Holm', 'into' => 'North']);
         self::assertSame(
             [
@@ -447,8 +430,7 @@ final class SettingsTest extends TestCase
             [$merged->at('breakdowns', 0, 'members'), $merged->at('breakdowns', 0, 'merged')],
         );
         self::assertSame(
-            ['North'],
-            Server::send('GET', "/api/charts/$chart")->at('recipe', 'question', 'where', 0, 'in'),
+            ['North'], Server::send('GET', "/api/charts/$chart")->at('recipe', 'question', 'where', 0, 'in'),
         );
         self::assertStringNotContainsString('Holm', Kept::bytes($id));
         $reading = Server::send('POST', '/api/readings', [
@@ -461,14 +443,12 @@ final class SettingsTest extends TestCase
         self::assertSame('9', Kept::row($id, 'North')['2026-08'], 'files to come count as well');
         self::assertSame(
             200,
-            Server::send('POST', '/api/imports/'.$in->int('import', 'id').'/take-back', ['confirmed' => true])
-                ->status,
+            Server::send('POST', '/api/imports/'.$in->int('import', 'id').'/take-back', ['confirmed' => true])->status,
         );
         Server::send('POST', "/api/datasets/$id/undo");
         self::assertSame($before, Kept::bytes($id), 'the same bytes');
         self::assertSame(
-            ['Holm'],
-            Server::send('GET', "/api/charts/$chart")->at('recipe', 'question', 'where', 0, 'in'),
+            ['Holm'], Server::send('GET', "/api/charts/$chart")->at('recipe', 'question', 'where', 0, 'in'),
         );
         Server::send('POST', "/api/datasets/$id/redo");
         Kept::change('PATCH', $id, "/breakdowns/$of", ['separate' => 'Holm']);
@@ -480,9 +460,7 @@ final class SettingsTest extends TestCase
         $id = Kept::made(self::CSV);
         $of = self::breakdown($id);
         $chart = self::chart(
-            $id,
-            ['where' => [['field' => 'Route', 'notIn' => ['Holm']]], 'by' => 'month'],
-            'All but Holm',
+            $id, ['where' => [['field' => 'Route', 'notIn' => ['Holm']]], 'by' => 'month'], 'All but Holm',
         );
         Kept::change('PATCH', $id, "/breakdowns/$of", ['rename' => 'Holm', 'to' => '<script>alert(1)</script>']);
         Kept::change('PATCH', $id, "/breakdowns/$of", ['name' => 'Crossing']);
@@ -510,8 +488,7 @@ final class SettingsTest extends TestCase
         self::assertSame(201, $copy->status, $copy->body);
         self::assertSame(Server::send('GET', "/api/datasets/$id")->text('name').' (copy)', $copy->at('name'));
         self::assertSame(
-            [Kept::csv($id), Kept::members($id)],
-            [Kept::csv($copy->int('id')), Kept::members($copy->int('id'))],
+            [Kept::csv($id), Kept::members($id)], [Kept::csv($copy->int('id')), Kept::members($copy->int('id'))],
         );
         Kept::set($copy->int('id'), 'North', '2026-07', '99');
         self::assertSame('20', Kept::row($id, 'North')['2026-07'], 'each for itself');
@@ -529,8 +506,7 @@ final class SettingsTest extends TestCase
         );
         self::assertNotContains($id, array_column((array) Server::send('GET', '/api/datasets')->at('items'), 'id'));
         self::assertContains(
-            $id,
-            array_column((array) Server::send('GET', '/api/datasets?deleted=1')->at('items'), 'id'),
+            $id, array_column((array) Server::send('GET', '/api/datasets?deleted=1')->at('items'), 'id'),
         );
         self::assertSame(200, Server::send('POST', "/api/datasets/$id/restoration", [])->status);
         self::assertSame(

@@ -57,22 +57,17 @@ final class StartTest extends TestCase
 
     public function testStartsPrintsItsAddressAndEndsWithAllItsWorkers(): void
     {
-        [$process, $output] = self::start(
-            ['demo', '--port', (string) self::PORT],
-            ['KEEN_DEMO_NAME' => 'start-test'],
-        );
+        [$process, $output] = self::start(['demo', '--port', (string) self::PORT], ['KEEN_DEMO_NAME' => 'start-test']);
         self::assertStringContainsString('http://127.0.0.1:'.self::PORT, self::until('ready', $output));
         $charts = json_decode((string) file_get_contents('http://127.0.0.1:'.self::PORT.'/api/charts'), true);
         \assert(\is_array($charts) && \is_array($charts['items']));
         self::assertContains('Monthly revenue', array_column($charts['items'], 'name'));
 
         [$second, , $errors] = self::start(
-            ['demo', '--port', (string) self::PORT, '--keep'],
-            ['KEEN_DEMO_NAME' => 'start-test'],
+            ['demo', '--port', (string) self::PORT, '--keep'], ['KEEN_DEMO_NAME' => 'start-test'],
         );
         self::assertStringContainsString(
-            'Port '.self::PORT.' is taken. Choose another',
-            (string) stream_get_contents($errors),
+            'Port '.self::PORT.' is taken. Choose another', (string) stream_get_contents($errors),
         );
         self::assertSame(2, proc_close($second));
 

@@ -139,10 +139,7 @@ final class StorageTest extends TestCase
             ->amount('Amount', Scenario::Actual, Period::of('2026-01'))
             ?->toString();
         self::assertSame('15', $sum());
-        self::assertSame(
-            '5',
-            $sum(new MemberFilter('Route', ['North', 'Holm']), new MemberFilter('Class', ['Cars'])),
-        );
+        self::assertSame('5', $sum(new MemberFilter('Route', ['North', 'Holm']), new MemberFilter('Class', ['Cars'])));
         self::assertSame('7', $sum(new MemberFilter('Route', ['Outer'], false)));
         self::assertNull($sum(new MemberFilter('Route', ['Holm']), new MemberFilter('Class', ['Vans'])));
     }
@@ -151,33 +148,20 @@ final class StorageTest extends TestCase
     {
         $this->keep("Month,Actual\n2026-01,1\n");
         $before = array_map($this->rows(...), [
-            'dataset',
-            'measure',
-            'import',
-            'series',
-            'packed',
-            'touched',
-            'series_total',
+            'dataset', 'measure', 'import', 'series', 'packed', 'touched', 'series_total',
         ]);
         try {
             $this->keep("Month,Actual\n2026-01,123456789012345678\n2026-02,0.0000000001\n");
             self::fail('It was kept.');
         } catch (RefusedFigures $refused) {
             self::assertStringContainsString(
-                'has too many digits beside amounts with 10 decimals',
-                $refused->getMessage(),
+                'has too many digits beside amounts with 10 decimals', $refused->getMessage(),
             );
         }
         self::assertSame(
             $before,
             array_map($this->rows(...), [
-                'dataset',
-                'measure',
-                'import',
-                'series',
-                'packed',
-                'touched',
-                'series_total',
+                'dataset', 'measure', 'import', 'series', 'packed', 'touched', 'series_total',
             ]),
         );
     }
@@ -198,17 +182,7 @@ final class StorageTest extends TestCase
         $this->manager->persist(new ChartRecord($record, 'A chart', []));
         $this->manager->flush();
         $this->connection()->executeStatement('DELETE FROM dataset WHERE id = ?', [$record->id]);
-        $tables = [
-            'measure',
-            'breakdown',
-            'member',
-            'import',
-            'chart',
-            'series',
-            'packed',
-            'touched',
-            'series_total',
-        ];
+        $tables = ['measure', 'breakdown', 'member', 'import', 'chart', 'series', 'packed', 'touched', 'series_total'];
         foreach ($tables as $table) {
             self::assertSame(0, $this->rows($table), $table);
         }
@@ -224,8 +198,7 @@ final class StorageTest extends TestCase
         self::assertIsInt($member);
         $names->lose(NameKind::Member, $member);
         self::assertSame(
-            [1000, null, null, null, null],
-            array_map($names->maybeKnown(...), [1000, 1001, 7, null, 2000]),
+            [1000, null, null, null, null], array_map($names->maybeKnown(...), [1000, 1001, 7, null, 2000]),
         );
     }
 

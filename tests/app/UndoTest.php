@@ -23,11 +23,7 @@ final class UndoTest extends TestCase
             }
             for ($at = \count($states) - 2; $at >= 0; --$at) {
                 self::assertNotNull(Server::send('POST', "/api/datasets/$id/undo")->at('step'));
-                self::assertSame(
-                    $states[$at],
-                    [Kept::bytes($id), self::settings($id)],
-                    "seed $seed, back to step $at",
-                );
+                self::assertSame($states[$at], [Kept::bytes($id), self::settings($id)], "seed $seed, back to step $at");
             }
             self::assertNull(Server::send('GET', "/api/datasets/$id/pulse")->at('undo'));
             for ($at = 1; $at < \count($states); ++$at) {
@@ -57,9 +53,7 @@ final class UndoTest extends TestCase
                     }
                 }
                 self::assertSame(
-                    array_map(self::cents(...), (array) $table->at('total', 'cells')),
-                    $sums,
-                    "seed $seed, $scenario",
+                    array_map(self::cents(...), (array) $table->at('total', 'cells')), $sums, "seed $seed, $scenario",
                 );
             }
             $again = Kept::made(Kept::bytes($id), null, 'again.csv');
@@ -75,9 +69,7 @@ final class UndoTest extends TestCase
                 (array) Server::send('POST', "/api/datasets/$of/drawings", $recipe)->at('workings', 'rows'),
             );
             self::assertSame(
-                $workings($again),
-                $workings($id),
-                "seed $seed: what comes in anew is what was kept along",
+                $workings($again), $workings($id), "seed $seed: what comes in anew is what was kept along",
             );
         }
     }
@@ -116,15 +108,13 @@ final class UndoTest extends TestCase
     private static function change(int $id): bool
     {
         $dataset = Server::send('GET', "/api/datasets/$id");
-        $members = array_values(
-            array_diff(
-                Kept::members($id),
-                array_map(
-                    static fn (mixed $group): string => \is_string($group) ? $group : '',
-                    (array) $dataset->at('breakdowns', 0, 'parents'),
-                ),
+        $members = array_values(array_diff(
+            Kept::members($id),
+            array_map(
+                static fn (mixed $group): string => \is_string($group) ? $group : '',
+                (array) $dataset->at('breakdowns', 0, 'parents'),
             ),
-        );
+        ));
         $one = $members[mt_rand(0, \count($members) - 1)];
         $other = $members[mt_rand(0, \count($members) - 1)];
         $breakdown = '/breakdowns/'.$dataset->int('breakdowns', 0, 'id');

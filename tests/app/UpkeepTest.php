@@ -191,8 +191,7 @@ final class UpkeepTest extends TestCase
             'an import that is not there',
         ];
         yield 'a month that is not covered' => [
-            "UPDATE dataset SET coverage = '{\"AC\":[1]}'",
-            'the periods that it says it covers',
+            "UPDATE dataset SET coverage = '{\"AC\":[1]}'", 'the periods that it says it covers',
         ];
         yield 'a count' => ['UPDATE dataset SET fact_count = fact_count + 1', 'it says that it has'];
         yield 'a total of nothing' => [
@@ -260,8 +259,7 @@ final class UpkeepTest extends TestCase
     public function testWhatHasOutlivedItsTimeGoes(): void
     {
         [$kept, $deleted] = [
-            Kept::made(self::CSV),
-            Kept::made("Month,Route,Actual\n2026-05,Gone,1\n", file: 'gone.csv'),
+            Kept::made(self::CSV), Kept::made("Month,Route,Actual\n2026-05,Gone,1\n", file: 'gone.csv'),
         ];
         Server::send('DELETE', "/api/datasets/$deleted", null, [
             'If-Match' => Server::send('GET', "/api/datasets/$deleted")->header('ETag'),
@@ -313,12 +311,7 @@ final class UpkeepTest extends TestCase
     public function testWrongWordsAreNamed(): void
     {
         $wrong = [
-            ['backup'],
-            ['backup', '-o'],
-            ['restore'],
-            ['check', 'now'],
-            ['status', '--all'],
-            ['restore', 'a', 'b'],
+            ['backup'], ['backup', '-o'], ['restore'], ['check', 'now'], ['status', '--all'], ['restore', 'a', 'b'],
         ];
         foreach ($wrong as $arguments) {
             [$code, $says] = self::keen("$this->folder/keen.sqlite", ...$arguments);

@@ -111,8 +111,7 @@ final class WaterfallsTest extends TestCase
             'recipe' => self::recipe(['by' => 'Step'], 'variance-tiers'),
         ]);
         self::assertSame(
-            ['Opening', 'Fares', 'Fuel', 'total'],
-            array_column((array) $tiers->at('workings', 'rows'), 'key'),
+            ['Opening', 'Fares', 'Fuel', 'total'], array_column((array) $tiers->at('workings', 'rows'), 'key'),
         );
     }
 
@@ -142,8 +141,7 @@ final class WaterfallsTest extends TestCase
     {
         $id = Kept::made(self::FIGURES);
         $recipe = self::recipe(
-            ['by' => 'Route', 'bridge' => ['fromPeriod' => '2026-07', 'toPeriod' => '2026-08']],
-            'bridge',
+            ['by' => 'Route', 'bridge' => ['fromPeriod' => '2026-07', 'toPeriod' => '2026-08']], 'bridge',
         );
         $sources = Server::send('POST', "/api/datasets/$id/rows/sources.csv", [
             'recipe' => $recipe,

@@ -49,10 +49,7 @@ final class WorkbookTest extends TestCase
             ] as $name => [$kind, $question]
         ) {
             $examples[$name] = Written::workings(
-                $members->csv,
-                $question + ['measure' => 'Used'],
-                RandomMembers::MAPPING,
-                $kind,
+                $members->csv, $question + ['measure' => 'Used'], RandomMembers::MAPPING, $kind,
             );
         }
 
@@ -63,22 +60,15 @@ final class WorkbookTest extends TestCase
     private static function waterfalls(): array
     {
         $wanted = [
-            'a step opened into its own, and one of these',
-            'three totals',
-            'volume, mix and rate',
-            'movements over a year end',
-            'a stated end that does not tie',
-            'members to a grand total',
+            'a step opened into its own, and one of these', 'three totals', 'volume, mix and rate',
+            'movements over a year end', 'a stated end that does not tie', 'members to a grand total',
             'a ratio in points',
         ];
         $waterfalls = [];
         foreach (WaterfallExamples::all() as $name => $example) {
             if (\in_array($name, $wanted, true)) {
                 $waterfalls[strtr($name, ' ', '-')] = Written::workings(
-                    $example->csv,
-                    $example->question,
-                    $example->mapping,
-                    $example->kind,
+                    $example->csv, $example->question, $example->mapping, $example->kind,
                 );
             }
         }

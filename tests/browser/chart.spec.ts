@@ -9,7 +9,7 @@ test('a chart is kept when it is named, saves itself, and stands in the list wit
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/charts\/\d+$/)
   await expect(page.getByLabel('Margin')).toContainText('saved')
-  const saved = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok())
+  const saved = page.waitForResponse(response => response.request().method() === 'PUT' && response.ok())
   await by(page, 'half-year')
   await saved
   await page.reload()
@@ -90,7 +90,7 @@ test('the chart is laid out anew for the width, its text keeps its size', async 
 
 test('text in the browser is as wide as it was measured', async ({ page }) => {
   await chart(page, 'Monthly revenue')
-  const off = await page.locator('svg.chart').evaluate(async (svg) => {
+  const off = await page.locator('svg.chart').evaluate(async svg => {
     await document.fonts.ready
     const answer = await (await fetch(`/api/charts`)).json()
     const saved = answer.items.find((item: { name: string }) => item.name === 'Monthly revenue')
@@ -107,9 +107,9 @@ test('text in the browser is as wide as it was measured', async ({ page }) => {
       })
     ).json()
     const told = drawing.scene.marks.flatMap((group: { marks: { type: string; width: number }[] }) =>
-      group.marks.filter((mark) => mark.type === 'text'),
+      group.marks.filter(mark => mark.type === 'text'),
     )
-    const drawn = [...svg.querySelectorAll('text')].map((text) => text.getComputedTextLength())
+    const drawn = [...svg.querySelectorAll('text')].map(text => text.getComputedTextLength())
     return Math.max(...drawn.map((width, i) => Math.abs(width - told[i].width)))
   })
   expect(off).toBeLessThan(0.5)
@@ -143,8 +143,8 @@ for (const [name, open] of [
     const found = await new AxeBuilder({ page }).analyze()
     expect(
       found.violations
-        .filter((violation) => ['serious', 'critical'].includes(violation.impact ?? ''))
-        .map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`),
+        .filter(violation => ['serious', 'critical'].includes(violation.impact ?? ''))
+        .map(violation => `${violation.id}: ${violation.nodes[0]?.html}`),
     ).toEqual([])
   })
 }
@@ -152,8 +152,8 @@ for (const [name, open] of [
 test('nothing on the chart view and the reading keeps anybody out', async ({ page }) => {
   const serious = async () =>
     (await new AxeBuilder({ page }).analyze()).violations
-      .filter((violation) => ['serious', 'critical'].includes(violation.impact ?? ''))
-      .map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)
+      .filter(violation => ['serious', 'critical'].includes(violation.impact ?? ''))
+      .map(violation => `${violation.id}: ${violation.nodes[0]?.html}`)
   await chart(page, 'Monthly revenue')
   await page.keyboard.press('w')
   expect(await serious()).toEqual([])

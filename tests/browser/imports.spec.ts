@@ -153,7 +153,7 @@ test('an amount leads to the rows that it came from, by keyboard', async ({ page
   await expect(sources.getByRole('row')).toHaveCount(7)
   expect(
     (await new AxeBuilder({ page }).analyze()).violations.filter(
-      (one) => one.impact === 'serious' || one.impact === 'critical',
+      one => one.impact === 'serious' || one.impact === 'critical',
     ),
   ).toEqual([])
 })
@@ -183,7 +183,7 @@ test('long work is shown on whichever page, and its answer comes', async ({ page
   await page.getByRole('link', { name: 'Many routes', exact: true }).click()
   // It is held as long as it takes to be seen.
   let isHeld = true
-  await page.route('**/api/jobs/*', async (route) => {
+  await page.route('**/api/jobs/*', async route => {
     const response = await route.fetch()
     const job = await response.json()
     if (!isHeld || route.request().method() !== 'GET') return route.fulfill({ response })
@@ -231,7 +231,7 @@ test('the reading view has nothing serious against it', async ({ page }) => {
   await expect(page.getByLabel('Summary')).toBeVisible()
   expect(
     (await new AxeBuilder({ page }).analyze()).violations.filter(
-      (one) => one.impact === 'serious' || one.impact === 'critical',
+      one => one.impact === 'serious' || one.impact === 'critical',
     ),
   ).toEqual([])
 })

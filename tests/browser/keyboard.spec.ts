@@ -5,8 +5,7 @@ type Page = import('@playwright/test').Page
 /** Presses a key until the wanted thing has the focus. */
 async function until(page: Page, key: string, wanted: import('@playwright/test').Locator) {
   for (let i = 0; i < 90; i++) {
-    if ((await wanted.count()) && (await wanted.first().evaluate((element) => element === document.activeElement)))
-      return
+    if ((await wanted.count()) && (await wanted.first().evaluate(element => element === document.activeElement))) return
     await page.keyboard.press(key)
   }
   await expect(wanted.first()).toBeFocused()

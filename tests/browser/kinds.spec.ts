@@ -3,7 +3,7 @@ import { by, chart, expect, kind, labels, made, question, read, sentence, slot, 
 /** Presses a key until something has the focus; fails where it never gets it. */
 async function until(page: import('@playwright/test').Page, key: string, found: import('@playwright/test').Locator) {
   for (let i = 0; i < 40; i++) {
-    if (await found.evaluate((element) => element === document.activeElement)) return
+    if (await found.evaluate(element => element === document.activeElement)) return
     await page.keyboard.press(key)
   }
   await expect(found).toBeFocused()

@@ -98,11 +98,11 @@ test('a number of the reading shows its row, and the workings sort, copy and kee
   expect(copied).toContain('Jun 2026\t744\t')
   await workings.getByRole('separator').focus()
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp')
-  const high = await page.locator('#workings').evaluate((element) => element.style.maxHeight)
+  const high = await page.locator('#workings').evaluate(element => element.style.maxHeight)
   await page.reload()
   await page.locator('svg.chart').waitFor()
   await page.keyboard.press('w')
-  await expect.poll(() => page.locator('#workings').evaluate((element) => element.style.maxHeight)).toBe(high)
+  await expect.poll(() => page.locator('#workings').evaluate(element => element.style.maxHeight)).toBe(high)
 })
 
 test('slots are typed into', async ({ page }) => {
@@ -155,8 +155,8 @@ test('undo goes through the chart, its figures, notes and the closing period, as
 test('nothing in what opens on the chart view keeps anybody out', async ({ page }) => {
   const serious = async () =>
     (await new AxeBuilder({ page }).analyze()).violations
-      .filter((violation) => ['serious', 'critical'].includes(violation.impact ?? ''))
-      .map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)
+      .filter(violation => ['serious', 'critical'].includes(violation.impact ?? ''))
+      .map(violation => `${violation.id}: ${violation.nodes[0]?.html}`)
   await chart(page, 'Monthly revenue')
   await mark(page, '2026-06').click()
   await expect(item(page, 'by route')).toBeVisible()

@@ -72,7 +72,7 @@ test('the chart is seen as other readers see it', async ({ page }) => {
     await expect(page.getByRole('button', { name: `As ${reader} readers see it` })).toBeVisible()
     const filter = await page
       .locator('svg.chart')
-      .evaluate((svg) => getComputedStyle(svg.parentElement as Element).filter)
+      .evaluate(svg => getComputedStyle(svg.parentElement as Element).filter)
     expect(filter).toContain('reader-')
   }
   await page.getByRole('button', { name: /readers see it/ }).click()
@@ -94,7 +94,7 @@ test('a second chart stands beside the first on one scale, and survives a reload
   const first = page.getByLabel('First chart')
   await expect
     .poll(async () => {
-      const months = await Promise.all(['2026-01', '2026-02', '2026-03'].map((key) => height(first, key)))
+      const months = await Promise.all(['2026-01', '2026-02', '2026-03'].map(key => height(first, key)))
       return Math.abs(months.reduce((sum, one) => sum + one, 0) / (await height(second, '2026-Q1')) - 1)
     })
     .toBeLessThan(0.01)

@@ -4,8 +4,8 @@ import { test as base, expect, type Page } from '@playwright/test'
 export const test = base.extend<{ page: Page }>({
   page: async ({ page }, use) => {
     const troubles: string[] = []
-    page.on('pageerror', (error) => troubles.push(error.message))
-    page.on('console', (message) => {
+    page.on('pageerror', error => troubles.push(error.message))
+    page.on('console', message => {
       if (message.type() === 'error' && !/status of 4\d\d/.test(message.text())) troubles.push(message.text())
     })
     await use(page)
@@ -69,5 +69,5 @@ export const amount = (page: Page, name: RegExp | string) => grid(page).getByRol
 
 /** Puts text on the clipboard, as another program would. */
 export async function clip(page: Page, text: string) {
-  await page.evaluate((wanted) => navigator.clipboard.writeText(wanted), text)
+  await page.evaluate(wanted => navigator.clipboard.writeText(wanted), text)
 }

@@ -9,7 +9,7 @@ export async function difference(page: Page, one: Buffer, other: Buffer): Promis
   return page.evaluate(
     async ([a = '', b = '']) => {
       const dots = async (base64: string) => {
-        const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
+        const bytes = Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))
         const image = await createImageBitmap(new Blob([bytes], { type: 'image/png' }))
         const canvas = new OffscreenCanvas(image.width, image.height)
         const context = canvas.getContext('2d')

@@ -18,7 +18,7 @@ async function openWorkings(page: import('@playwright/test').Page, row: string) 
   await page.getByRole('button', { name: /^Workings/ }).click()
   await expect(page.locator(`#workings [data-row="${row}"]`)).toBeVisible()
 }
-const words = (texts: string[]) => texts.map((text) => text.trim().replace(/\s+/g, ' '))
+const words = (texts: string[]) => texts.map(text => text.trim().replace(/\s+/g, ' '))
 
 test('a ledger by day is drawn as it is, month after month', async ({ page }) => {
   await page.goto('/')

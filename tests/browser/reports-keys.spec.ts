@@ -133,7 +133,7 @@ test('rolled on, settled, issued and presented by keys', async ({ page }) => {
 test('rows are moved by keys and by their handles', async ({ page }) => {
   const { id } = await pack(page, { title: 'Rows' })
   await openPack(page, id)
-  const order = async () => ((await kept(page, id)).pages[0].rows as Rows).map((row) => row.id)
+  const order = async () => ((await kept(page, id)).pages[0].rows as Rows).map(row => row.id)
   await tabTo(page, /^Row 2 of 2/)
   await page.keyboard.press('ArrowUp')
   await expect.poll(order).toEqual(['row2', 'row1'])
@@ -180,5 +180,5 @@ test('a chart is put into a report by keys, and a row of it gets a note where it
   await page.goto(`/reports/${id}/present?page=second`)
   await expect(page.getByRole('article')).toContainText('Storms on nine days')
   const axe = await new AxeBuilder({ page }).analyze()
-  expect(axe.violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target).join(' ')}`)).toEqual([])
+  expect(axe.violations.map(one => `${one.id}: ${one.nodes.map(node => node.target).join(' ')}`)).toEqual([])
 })

@@ -184,7 +184,7 @@ test('two hands on one report: different blocks are brought together, the same o
   await other.getByLabel('Title of the report').press('Enter')
   await expect(page.getByLabel('Title of the report')).toHaveValue('Two hands, one report')
   // Both change the same before either knows.
-  await other.route('**/pulse', (route) => route.abort())
+  await other.route('**/pulse', route => route.abort())
   await page.getByRole('button', { name: /^Write the message/ }).click()
   await page.keyboard.press('Control+a')
   await page.keyboard.type('Ida again')
@@ -314,6 +314,6 @@ test('the monthly review of the demo says what is to settle, and every view is a
     await page.goto(view)
     await expect(page.getByRole('article').first()).toBeVisible()
     const axe = await new AxeBuilder({ page }).analyze()
-    expect(axe.violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target).join(' ')}`)).toEqual([])
+    expect(axe.violations.map(one => `${one.id}: ${one.nodes.map(node => node.target).join(' ')}`)).toEqual([])
   }
 })

@@ -93,8 +93,8 @@ test('members are merged, moved and grouped by keyboard', async ({ page }) => {
   await expect(names).toHaveCount(3)
   expect(
     (await new AxeBuilder({ page }).analyze()).violations
-      .filter((one) => ['serious', 'critical'].includes(one.impact ?? ''))
-      .map((one) => `${one.id}: ${one.nodes[0]?.html}`),
+      .filter(one => ['serious', 'critical'].includes(one.impact ?? ''))
+      .map(one => `${one.id}: ${one.nodes[0]?.html}`),
   ).toEqual([])
 })
 

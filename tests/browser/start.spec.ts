@@ -23,14 +23,11 @@ test('a list becomes a dataset in three actions, and its bands are asked for', a
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   await page.evaluate(() =>
     document.dispatchEvent(
-      new ClipboardEvent('paste', {
-        bubbles: true,
-        clipboardData: Object.assign(new DataTransfer(), {}),
-      }),
+      new ClipboardEvent('paste', { bubbles: true, clipboardData: Object.assign(new DataTransfer(), {}) }),
     ),
   )
   await page.evaluate(
-    (text) => navigator.clipboard.writeText(text),
+    text => navigator.clipboard.writeText(text),
     'Route\tValue\tTarget\tPoor\tFair\nNorth\t72\t80\t75\t90\n',
   )
   await page.keyboard.press('ControlOrMeta+v')
@@ -88,7 +85,7 @@ test('two windows on one chart: the later one is told, and chooses', async ({ pa
 // Without the check for errors: that the part cannot be loaded is one.
 plain('a part of the application that cannot be loaded comes with the whole page', async ({ page }) => {
   await page.goto('/charts')
-  await page.route('**/ChartView-*.js', (route) => route.abort(), { times: 1 })
+  await page.route('**/ChartView-*.js', route => route.abort(), { times: 1 })
   await page.getByRole('article').first().getByRole('link').first().click()
   await expect(page.locator('svg.chart')).toBeVisible()
 })

@@ -140,7 +140,7 @@ test('two windows on one amount: the later one is told, and may put its own on t
   await expect(amount(page, /^North, Jul:/)).toBeVisible()
   const other = await context.newPage()
   // The second window does not hear of the first.
-  await other.route('**/pulse', (route) => route.abort())
+  await other.route('**/pulse', route => route.abort())
   await other.goto(`/figures/${id}`)
   await amount(other, /^North, Jul:/).click()
   await amount(page, /^North, Jul:/).click()

@@ -11,7 +11,7 @@ async function select(page: Page, key: string, role = 'change') {
 /** Presses a key until something has the focus. */
 async function until(page: Page, key: string, found: Locator) {
   for (let i = 0; i < 40; i++) {
-    if (await found.evaluate((element) => element === document.activeElement)) return
+    if (await found.evaluate(element => element === document.activeElement)) return
     await page.keyboard.press(key)
   }
   await expect(found).toBeFocused()
@@ -121,7 +121,7 @@ test('a statement stands beside its budget and prior year, with its variances', 
   await expect(sentence(page)).toContainText('come to, against budget')
   expect(await labels(page, 'tier-name')).toEqual(expect.arrayContaining(['AC/FC', 'BU', 'ΔBU']))
   await expect(page.locator('svg.chart')).toContainText('Fares and freight')
-  expect((await names(page)).filter((name) => name === '=').length).toBe(2)
+  expect((await names(page)).filter(name => name === '=').length).toBe(2)
   await kind(page, 'Variance tiers').click()
   await expect(page.locator('svg.chart text[data-role=name]', { hasText: 'Result' })).toBeVisible()
 })

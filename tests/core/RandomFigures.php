@@ -8,11 +8,8 @@ namespace KeenMargin\Tests\core;
 final class RandomFigures
 {
     private const NAMES = [
-        'Brackwater',
-        'Net revenue of the whole and undivided northern archipelago, ferries & "piers"',
-        '<script>alert(1)</script>',
-        'Überfahrten',
-        'K',
+        'Brackwater', 'Net revenue of the whole and undivided northern archipelago, ferries & "piers"',
+        '<script>alert(1)</script>', 'Überfahrten', 'K',
     ];
 
     /** @var array<int, array{?string, ?string, ?string, ?string}> actual, budget, forecast, prior year by month */

@@ -11,20 +11,9 @@ namespace KeenMargin\Tests\core;
 final class RandomMembers
 {
     private const NAMES = [
-        'North',
-        'Holm',
-        'Northern archipelago with all of its landing stages, in the summer and on feast days',
-        '<script>alert(1)</script>',
-        'total',
-        'Outer & "Skerry"',
-        'Ø',
-        'Sound',
-        'Lowen',
-        'A name of one long word: Überfahrtsgesellschaftsangestellte',
-        'East',
-        'West',
-        'other',
-        '12',
+        'North', 'Holm', 'Northern archipelago with all of its landing stages, in the summer and on feast days',
+        '<script>alert(1)</script>', 'total', 'Outer & "Skerry"', 'Ø', 'Sound', 'Lowen',
+        'A name of one long word: Überfahrtsgesellschaftsangestellte', 'East', 'West', 'other', '12',
     ];
     public const MAPPING = [
         'columns' => [
@@ -65,10 +54,7 @@ final class RandomMembers
                             ',"'.
                             str_replace('"', '""', $route).
                             "\",$class,$measure,".
-                            implode(
-                                ',',
-                                $this->amounts($month, $size * $share * (0.1 + mt_rand(0, 900) / 300), $sign),
-                            ).
+                            implode(',', $this->amounts($month, $size * $share * (0.1 + mt_rand(0, 900) / 300), $sign)).
                             "\n";
                     }
                 }

@@ -46,11 +46,7 @@ final class Written
         $sheet = self::sheet($csv);
         $given = Given::json(json_encode((object) $mapping, \JSON_THROW_ON_ERROR));
 
-        return FactReader::read(
-            $sheet,
-            MappingReader::read($given, RoleGuess::of($sheet, null, 2026), $sheet),
-            $name,
-        );
+        return FactReader::read($sheet, MappingReader::read($given, RoleGuess::of($sheet, null, 2026), $sheet), $name);
     }
 
     /**
@@ -128,11 +124,7 @@ final class Written
         array $mapping = [],
         string $kind = 'variance-tiers',
     ): Workings {
-        return Drawing::workings(
-            self::recipe($question, [], $kind),
-            self::figures($csv, $mapping),
-            ChartKinds::all(),
-        );
+        return Drawing::workings(self::recipe($question, [], $kind), self::figures($csv, $mapping), ChartKinds::all());
     }
 
     /**

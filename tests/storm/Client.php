@@ -16,9 +16,7 @@ final class Client
     public array $faults = [];
     public int $requests = 0;
 
-    public function __construct(private readonly string $base, private readonly string $name)
-    {
-    }
+    public function __construct(private readonly string $base, private readonly string $name) {}
 
     /**
      * @param string|array<string, mixed>|null $body
@@ -103,8 +101,7 @@ final class Client
                 }
 
                 return new Answer(
-                    ["HTTP/1.1 {$told->int('status')}"],
-                    json_encode($told->at('answer'), \JSON_THROW_ON_ERROR),
+                    ["HTTP/1.1 {$told->int('status')}"], json_encode($told->at('answer'), \JSON_THROW_ON_ERROR),
                 );
             }
             usleep(100_000);

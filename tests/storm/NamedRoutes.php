@@ -40,9 +40,7 @@ final class NamedRoutes
     /** @var list<string> */
     public array $wrong = [];
 
-    public function __construct(private readonly Client $client, private readonly string $name)
-    {
-    }
+    public function __construct(private readonly Client $client, private readonly string $name) {}
 
     public function step(): void
     {
@@ -108,10 +106,7 @@ final class NamedRoutes
         $after['names'][$route] = $to;
         $before = $this->state;
         $isDone = $this->change(
-            '/breakdowns/'.$this->breakdown,
-            ['rename' => $before['names'][$route], 'to' => $to],
-            $after,
-            'a renaming',
+            '/breakdowns/'.$this->breakdown, ['rename' => $before['names'][$route], 'to' => $to], $after, 'a renaming',
         );
         $isDone && ($this->renamings[] = $before);
 
@@ -163,12 +158,10 @@ final class NamedRoutes
         $after = $this->state;
         unset($after['blocks'][$id]);
         $document = self::document($known);
-        $document['pages'][0]['rows'] = array_values(
-            array_filter(
-                $document['pages'][0]['rows'],
-                static fn (array $row): bool => $row['blocks'][0]['id'] !== $id,
-            ),
-        );
+        $document['pages'][0]['rows'] = array_values(array_filter(
+            $document['pages'][0]['rows'],
+            static fn (array $row): bool => $row['blocks'][0]['id'] !== $id,
+        ));
         $this->put($known, $document, $after, 'a chart that was taken away');
     }
 
@@ -190,12 +183,7 @@ final class NamedRoutes
             return;
         }
         $before = $this->state;
-        $answer = $this->client->send(
-            'POST',
-            "/api/reports/$this->report/roll",
-            ['to' => $to],
-            $known->header('ETag'),
-        );
+        $answer = $this->client->send('POST', "/api/reports/$this->report/roll", ['to' => $to], $known->header('ETag'));
         $this->settle($answer, ['closing' => $to] + $before, 'rolling on') && ($this->steps[] = $before);
     }
 
@@ -216,10 +204,7 @@ final class NamedRoutes
         $reading = $this->client->upload($csv, $this->dataset);
         $version = $this->client->send('GET', "/api/datasets/$this->dataset")->header('ETag');
         $answer = $this->client->send(
-            'POST',
-            "/api/datasets/$this->dataset/imports",
-            ['reading' => $reading->text('id')],
-            $version,
+            'POST', "/api/datasets/$this->dataset/imports", ['reading' => $reading->text('id')], $version,
         );
         $this->renamings = [];
         $this->settle($answer, $this->state, 'an import');

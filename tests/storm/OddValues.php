@@ -9,52 +9,19 @@ final class OddValues
 {
     private const DEEPEST = 6;
     private const TEXTS = [
-        '',
-        ' ',
-        '0',
-        'AC',
-        'BU',
-        '2026-01',
-        '2026-13',
-        'Route',
-        'North',
-        'month',
-        '../../etc/passwd',
-        "a\0b",
-        "\u{202E}x",
-        '<script>alert(1)</script>',
-        '1e309',
-        '-0',
-        "' OR 1=1 --",
-        '{"a":1}',
-        '٣',
-        '😀',
+        '', ' ', '0', 'AC', 'BU', '2026-01', '2026-13', 'Route', 'North', 'month', '../../etc/passwd', "a\0b",
+        "\u{202E}x", '<script>alert(1)</script>', '1e309', '-0', "' OR 1=1 --", '{"a":1}', '٣', '😀',
     ];
     private const IDS = [
-        '0',
-        '-1',
-        '1',
-        '999999999999999',
-        '99999999999999999999',
-        'abc',
-        '%D9%A1',
-        '1%00',
-        '1.5',
-        '..',
-        '%2e%2e%2f',
-        "1'",
-        'null',
-        '0x1',
-        '1%20',
+        '0', '-1', '1', '999999999999999', '99999999999999999999', 'abc', '%D9%A1', '1%00', '1.5', '..', '%2e%2e%2f',
+        "1'", 'null', '0x1', '1%20',
     ];
 
     /**
      * @param array<mixed> $schemas of the description
      * @param array<mixed> $known ids of what is there
      */
-    public function __construct(private readonly array $schemas, private readonly array $known)
-    {
-    }
+    public function __construct(private readonly array $schemas, private readonly array $known) {}
 
     /**
      * @param array<mixed> $operation
@@ -87,12 +54,8 @@ final class OddValues
             'Content-Type: '.
             (0 === mt_rand(0, 9)
                 ? [
-                    'text/plain',
-                    'application/xml',
-                    'application/json; charset=utf-16',
-                    'multipart/form-data; boundary=x',
-                    'application/x-www-form-urlencoded',
-                    '',
+                    'text/plain', 'application/xml', 'application/json; charset=utf-16',
+                    'multipart/form-data; boundary=x', 'application/x-www-form-urlencoded', '',
                 ][mt_rand(0, 5)]
                 : 'application/json'),
         ];
@@ -122,9 +85,7 @@ final class OddValues
         }
         $known = $this->known[$of] ?? null;
 
-        return \is_scalar($known) && 0 < mt_rand(0, 4)
-            ? (string) $known
-            : self::IDS[mt_rand(0, \count(self::IDS) - 1)];
+        return \is_scalar($known) && 0 < mt_rand(0, 4) ? (string) $known : self::IDS[mt_rand(0, \count(self::IDS) - 1)];
     }
 
     /** @param array<mixed> $schema */
@@ -150,8 +111,7 @@ final class OddValues
         }
 
         return (string) json_encode(
-            $this->value($schema, 0),
-            \JSON_PARTIAL_OUTPUT_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+            $this->value($schema, 0), \JSON_PARTIAL_OUTPUT_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
         );
     }
 

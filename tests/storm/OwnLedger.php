@@ -32,9 +32,7 @@ final class OwnLedger
     /** @var list<string> what was done, and how it was answered */
     private array $trail = [];
 
-    public function __construct(private readonly Client $client, private readonly string $name)
-    {
-    }
+    public function __construct(private readonly Client $client, private readonly string $name) {}
 
     public function step(): void
     {
@@ -89,8 +87,7 @@ final class OwnLedger
         $block = [];
         foreach ($routes as $i => $route) {
             foreach (array_values($months) as $j => $month) {
-                $amount =
-                    0 === mt_rand(0, 4) ? '' : (string) mt_rand(-999, 99_999).['', '.5', '.25'][mt_rand(0, 2)];
+                $amount = 0 === mt_rand(0, 4) ? '' : (string) mt_rand(-999, 99_999).['', '.5', '.25'][mt_rand(0, 2)];
                 $block[$i][$j] = $amount;
                 if ('' === $amount) {
                     unset($after["$month,$route"]);
@@ -205,10 +202,7 @@ final class OwnLedger
         $version = $this->version();
         null === $version
             || $this->client->send(
-                'PATCH',
-                "/api/datasets/$this->id",
-                ['organisation' => 'Brackwater '.++$this->count],
-                $version,
+                'PATCH', "/api/datasets/$this->id", ['organisation' => 'Brackwater '.++$this->count], $version,
             );
         // The step is one of the log: what was to be undone is not the last one any more.
         $this->before = [];

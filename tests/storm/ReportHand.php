@@ -37,8 +37,7 @@ final class ReportHand
         private readonly string $name,
         private int $id,
         private readonly bool $isAlone,
-    ) {
-    }
+    ) {}
 
     public function step(): void
     {
@@ -178,10 +177,7 @@ final class ReportHand
         usleep(mt_rand(0, 150_000));
         $before = $this->texts;
         $answer = $this->client->send(
-            'PUT',
-            "/api/reports/$this->id",
-            ['document' => $document, 'says' => $what],
-            $known->header('ETag'),
+            'PUT', "/api/reports/$this->id", ['document' => $document, 'says' => $what], $known->header('ETag'),
         );
         $this->settle($answer, $after, $what) && ($this->before[] = $before);
     }

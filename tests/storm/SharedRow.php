@@ -20,8 +20,7 @@ final class SharedRow
         private readonly Client $client,
         private readonly int $dataset,
         private readonly string $row,
-    ) {
-    }
+    ) {}
 
     public function step(): void
     {
@@ -38,8 +37,7 @@ final class SharedRow
         if (200 === $answer->status) {
             $this->may[$month] = [$amount];
         } elseif (
-            !\in_array($answer->status, [507, 422, 412], true)
-            && !str_contains($answer->text('detail'), 'Nothing')
+            !\in_array($answer->status, [507, 422, 412], true) && !str_contains($answer->text('detail'), 'Nothing')
         ) {
             $this->may[$month] = [...$this->may[$month] ?? [''], $amount];
             // It may still be underway, and must not come after the next one.
@@ -54,9 +52,7 @@ final class SharedRow
             'scenario' => 'AC',
         ]);
         $months = array_map(
-            static fn (mixed $period): string => \is_array($period) && \is_string($period['key'])
-                ? $period['key']
-                : '',
+            static fn (mixed $period): string => \is_array($period) && \is_string($period['key']) ? $period['key'] : '',
             (array) $table->at('periods'),
         );
         $held = [];

@@ -30,8 +30,7 @@ final class Weather
         private readonly OwnServer $server,
         private readonly string $database,
         private readonly bool $isSmallDisk,
-    ) {
-    }
+    ) {}
 
     public function blow(): void
     {
@@ -61,8 +60,7 @@ final class Weather
         for ($until = microtime(true) + 1.0; microtime(true) < $until; usleep(5_000)) {
             foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $path) {
                 $isOurs = str_contains(
-                    (string) @file_get_contents(\dirname($path).'/environ'),
-                    "KEEN_DATA=$this->database",
+                    (string) @file_get_contents(\dirname($path).'/environ'), "KEEN_DATA=$this->database",
                 );
                 if ($isOurs && str_contains((string) @file_get_contents($path), 'keen:work')) {
                     usleep(mt_rand(0, 250_000));
@@ -128,8 +126,7 @@ final class Weather
         $folder = "$to-restored";
         0 === mt_rand(0, 1) && $this->killRestoration($to, "$folder/keen.sqlite");
         [$code, $says, $errors] = Command::keen(
-            ['restore', $to, '--replace'],
-            environment: ['KEEN_DATA' => "$folder/keen.sqlite"],
+            ['restore', $to, '--replace'], environment: ['KEEN_DATA' => "$folder/keen.sqlite"],
         );
         0 === $code || ($this->wrong[] = "A backup did not come back: $says$errors");
         if (0 === $code) {

@@ -101,8 +101,7 @@ try {
             $status = curl_getinfo($handle, \CURLINFO_RESPONSE_CODE);
             $seconds = curl_getinfo($handle, \CURLINFO_TOTAL_TIME);
             $statuses[$status] = ($statuses[$status] ?? 0) + 1;
-            $told =
-                "$method $address ".mb_substr(mb_scrub((string) $body), 0, 200).' '.implode(' | ', $headers);
+            $told = "$method $address ".mb_substr(mb_scrub((string) $body), 0, 200).' '.implode(' | ', $headers);
             if ($status >= 500 || 0 === $status) {
                 $wrong[] = "$status: $told";
             }

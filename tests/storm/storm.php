@@ -95,8 +95,7 @@ try {
             $befell[$what] = ($befell[$what] ?? 0) + $count;
         }
         foreach (Soundness::ofFile($database)->check() as $check) {
-            [] === $check['troubles']
-                || ($wrong[] = "Not sound: {$check['what']}: ".implode('; ', $check['troubles']));
+            [] === $check['troubles'] || ($wrong[] = "Not sound: {$check['what']}: ".implode('; ', $check['troubles']));
         }
         foreach (glob("$disk/files/*.part") ?: [] as $part) {
             $wrong[] = basename($part).' was left behind';
@@ -108,10 +107,7 @@ try {
     exec('rm -rf '.escapeshellarg($disk));
 }
 echo "$rounds rounds, $requests requests, $reports changes of reports; ",
-implode(
-    ', ',
-    array_map(static fn (string $what, int $count): string => "$count $what", array_keys($befell), $befell),
-),
+implode(', ', array_map(static fn (string $what, int $count): string => "$count $what", array_keys($befell), $befell)),
 "\n";
 foreach (\array_slice($wrong, 0, 20) as $says) {
     echo "WRONG   $says\n";

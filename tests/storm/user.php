@@ -43,12 +43,7 @@ file_put_contents(
             'requests' => $client->requests,
             'reports' => $pages->done + $together->done + $routes->done,
             'wrong' => array_merge(
-                $own->wrong,
-                $row->wrong,
-                $pages->wrong,
-                $routes->wrong,
-                $together->wrong,
-                $client->faults,
+                $own->wrong, $row->wrong, $pages->wrong, $routes->wrong, $together->wrong, $client->faults,
             ),
         ],
         \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,

@@ -27,9 +27,7 @@ final readonly class PositionalArgumentsRule implements Rule
 {
     private const MOST = 5;
 
-    public function __construct(private ReflectionProvider $reflections)
-    {
-    }
+    public function __construct(private ReflectionProvider $reflections) {}
 
     public function getNodeType(): string
     {
@@ -54,10 +52,7 @@ final readonly class PositionalArgumentsRule implements Rule
         if ([] !== $parameters && $parameters[\count($parameters) - 1]->isVariadic()) {
             return [];
         }
-        $names = implode(
-            ', ',
-            array_map(static fn (ParameterReflection $one): string => $one->getName(), $parameters),
-        );
+        $names = implode(', ', array_map(static fn (ParameterReflection $one): string => $one->getName(), $parameters));
         $called = match (true) {
             !($node instanceof New_) && $node->name instanceof Identifier => $node->name->toString(),
             $node instanceof New_ && $node->class instanceof Name => $node->class->getLast(),

@@ -191,9 +191,7 @@ final class FontSubset
             ),
         );
 
-        return pack('nnnnN', 0, 1, 3, 10, 12).
-            pack('nnNNN', 12, 0, 16 + \strlen($groups), 0, \count($glyphs)).
-            $groups;
+        return pack('nnnnN', 0, 1, 3, 10, 12).pack('nnNNN', 12, 0, 16 + \strlen($groups), 0, \count($glyphs)).$groups;
     }
 
     /** @return array<string, string> */
@@ -203,9 +201,7 @@ final class FontSubset
         for ($i = 0; $i < self::short($font, 4); ++$i) {
             $entry = 12 + 16 * $i;
             $tables[substr($font, $entry, 4)] = substr(
-                $font,
-                self::long($font, $entry + 8),
-                self::long($font, $entry + 12),
+                $font, self::long($font, $entry + 8), self::long($font, $entry + 12),
             );
         }
 
@@ -225,11 +221,7 @@ final class FontSubset
             /** @var array<int, int> $words */
             $words = unpack('N*', $padded);
             $head .= pack(
-                'a4NNN',
-                $tag,
-                array_sum($words) & 0xFFFFFFFF,
-                12 + 16 * $count + \strlen($body),
-                \strlen($table),
+                'a4NNN', $tag, array_sum($words) & 0xFFFFFFFF, 12 + 16 * $count + \strlen($body), \strlen($table),
             );
             $body .= $padded;
         }

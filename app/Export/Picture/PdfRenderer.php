@@ -14,9 +14,7 @@ use KeenMargin\Core\Scene\Scene;
 final readonly class PdfRenderer implements Renderer
 {
     /** @param string $fonts folder of the shipped fonts */
-    public function __construct(private string $fonts)
-    {
-    }
+    public function __construct(private string $fonts) {}
 
     public function format(): string
     {

@@ -22,9 +22,7 @@ final readonly class PngRenderer implements Renderer
      * @param string $fonts folder with the fonts and a fonts.conf
      * @param int<1, 3> $scale pixels a point
      */
-    public function __construct(private string $fonts, private int $scale = 1)
-    {
-    }
+    public function __construct(private string $fonts, private int $scale = 1) {}
 
     public function scaled(int $scale): self
     {

@@ -36,11 +36,7 @@ final class ScenePainter
                     true,
                 ),
                 $mark instanceof Path => $canvas->shape(
-                    $mark->points,
-                    $fill($mark->fill),
-                    $fill($mark->stroke),
-                    $mark->thickness,
-                    null !== $mark->fill,
+                    $mark->points, $fill($mark->fill), $fill($mark->stroke), $mark->thickness, null !== $mark->fill,
                 ),
                 $mark instanceof Line => $canvas->line(
                     x1: $mark->x1,

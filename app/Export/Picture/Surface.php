@@ -17,15 +17,7 @@ interface Surface
     public function shape(array $points, ?Ink $fill, ?Ink $stroke, float $thickness, bool $isClosed): void;
 
     /** @param list<float> $dash */
-    public function line(
-        float $x1,
-        float $y1,
-        float $x2,
-        float $y2,
-        Ink $stroke,
-        float $thickness,
-        array $dash,
-    ): void;
+    public function line(float $x1, float $y1, float $x2, float $y2, Ink $stroke, float $thickness, array $dash): void;
 
     public function circle(float $x, float $y, float $radius, Ink $fill, ?Ink $stroke, float $thickness): void;
 

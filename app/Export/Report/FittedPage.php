@@ -17,9 +17,7 @@ final readonly class FittedPage
     private const SCALES = [1.0, 0.88, 0.78, 0.68];
 
     /** @param float $scale points of the slide for a point of the page */
-    private function __construct(public DrawnPage $page, public float $scale)
-    {
-    }
+    private function __construct(public DrawnPage $page, public float $scale) {}
 
     /**
      * @param ?DeckLook $look of a template: where it has room; null: the slide is the report's own sheet

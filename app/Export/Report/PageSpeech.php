@@ -15,9 +15,7 @@ final readonly class PageSpeech
 {
     private const MOST_SOURCES = 5;
 
-    public function __construct(private ReportDrawing $drawing, private Origin $origin)
-    {
-    }
+    public function __construct(private ReportDrawing $drawing, private Origin $origin) {}
 
     /** @return list<Speech> of each chart that is drawn */
     public function of(DrawnPage $page): array

@@ -17,9 +17,7 @@ final readonly class ReportFormats
      * @param string $fonts folder of the shipped fonts
      * @param ?TemplateSource $templates that slides are made in; null: none
      */
-    public function __construct(private string $fonts, private ?TemplateSource $templates = null)
-    {
-    }
+    public function __construct(private string $fonts, private ?TemplateSource $templates = null) {}
 
     /** @return non-empty-list<ReportRenderer> */
     public function all(): array
@@ -48,9 +46,6 @@ final readonly class ReportFormats
     /** `.pdf and .pptx` */
     public function named(): string
     {
-        return implode(
-            ' and ',
-            array_map(static fn (ReportRenderer $one): string => '.'.$one->format(), $this->all()),
-        );
+        return implode(' and ', array_map(static fn (ReportRenderer $one): string => '.'.$one->format(), $this->all()));
     }
 }

@@ -13,9 +13,7 @@ final readonly class ReportPdf implements ReportRenderer
     public const MEDIA_TYPE = 'application/pdf';
 
     /** @param string $fonts folder of the shipped fonts */
-    public function __construct(private string $fonts)
-    {
-    }
+    public function __construct(private string $fonts) {}
 
     public function format(): string
     {

@@ -27,9 +27,7 @@ final readonly class ReportSlides implements ReportRenderer
     public const MEDIA_TYPE = 'application/vnd.openxmlformats-officedocument.presentationml.presentation';
 
     /** @param ?TemplateSource $templates that slides are made in; null: none */
-    public function __construct(private ?TemplateSource $templates = null)
-    {
-    }
+    public function __construct(private ?TemplateSource $templates = null) {}
 
     public function format(): string
     {

@@ -38,9 +38,7 @@ final readonly class BlockShapes
      * @param float $scale points of the slide for a point of the page
      * @param float $bottom of the page, below which nothing of a block stands
      */
-    public function __construct(private float $scale, private float $bottom)
-    {
-    }
+    public function __construct(private float $scale, private float $bottom) {}
 
     /**
      * @param int $texts how many texts are on the slide already
@@ -65,15 +63,13 @@ final readonly class BlockShapes
         }
         $room = (new Frame($block->left, $block->top, $block->width, $block->height))->scaled($this->scale);
 
-        return [
-            new ShapeGroup(
-                key: '',
-                name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
-                words: $drawing->scene->description ?? '',
-                nodes: [Shape::area($room, $room), ...$nodes],
-                brief: $drawing->workings->context->subject ?? '',
-            ),
-        ];
+        return [new ShapeGroup(
+            key: '',
+            name: $drawing->scene->title ?? ($block->block instanceof FiguresBlock ? 'Key figures' : 'Chart'),
+            words: $drawing->scene->description ?? '',
+            nodes: [Shape::area($room, $room), ...$nodes],
+            brief: $drawing->workings->context->subject ?? '',
+        )];
     }
 
     /**
@@ -124,13 +120,7 @@ final readonly class BlockShapes
         $width = TextMeasure::width($text, Type::SMALL);
 
         return new Text(
-            x: 2.0,
-            y: $y,
-            text: $text,
-            size: Type::SMALL,
-            fill: Ink::Quiet->value,
-            width: $width,
-            role: 'more',
+            x: 2.0, y: $y, text: $text, size: Type::SMALL, fill: Ink::Quiet->value, width: $width, role: 'more',
         );
     }
 }

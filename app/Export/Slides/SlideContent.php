@@ -14,7 +14,5 @@ final readonly class SlideContent
      * @param string $name in outlines
      * @param list<Placed> $nodes in reading order, from back to front
      */
-    public function __construct(public string $id, public string $name, public array $nodes)
-    {
-    }
+    public function __construct(public string $id, public string $name, public array $nodes) {}
 }

@@ -7,9 +7,7 @@ namespace KeenMargin\App\Export\Table;
 /** Comma-separated text, UTF-8, lines ended as RFC 4180 has them. */
 final readonly class CsvWriter implements TableWriter
 {
-    private function __construct(private TextFile $file)
-    {
-    }
+    private function __construct(private TextFile $file) {}
 
     public static function to(string $path, string $sheet): self
     {

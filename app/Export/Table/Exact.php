@@ -10,9 +10,7 @@ final readonly class Exact
     /** Workbooks keep this many digits of a number. */
     private const SURE_DIGITS = 15;
 
-    public function __construct(public string $digits)
-    {
-    }
+    public function __construct(public string $digits) {}
 
     public function fitsANumber(): bool
     {

@@ -10,9 +10,7 @@ final class JsonLinesWriter implements TableWriter
     /** @var list<string> */
     private array $keys = [];
 
-    private function __construct(private readonly TextFile $file)
-    {
-    }
+    private function __construct(private readonly TextFile $file) {}
 
     public static function to(string $path, string $sheet): self
     {

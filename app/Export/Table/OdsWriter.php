@@ -21,8 +21,7 @@ final class OdsWriter implements TableWriter
         private readonly string $path,
         private readonly string $part,
         private readonly \XMLWriter $xml,
-    ) {
-    }
+    ) {}
 
     public static function to(string $path, string $sheet): self
     {

@@ -23,8 +23,7 @@ final class XlsxWriter implements TableWriter
         private readonly string $sheet,
         private readonly string $part,
         private readonly \XMLWriter $xml,
-    ) {
-    }
+    ) {}
 
     public static function to(string $path, string $sheet): self
     {

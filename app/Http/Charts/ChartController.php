@@ -40,8 +40,7 @@ final readonly class ChartController
         private IncomingRecipes $recipes,
         private KeptDocuments $documents,
         private WriteTurn $turn,
-    ) {
-    }
+    ) {}
 
     /** By last use; with `q` those whose name or dataset has it, with `dataset` those of one. */
     #[Route('', methods: 'GET')]
@@ -49,7 +48,7 @@ final readonly class ChartController
         'Named charts, the last saved first',
         answer: 'page of Chart',
         query: ['page' => 'integer 1..', 'q' => 'string', 'dataset' => 'string'],
-    ),]
+    )]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -76,18 +75,14 @@ final readonly class ChartController
         answer: 'Chart',
         status: 201,
         body: ['dataset' => 'integer', 'name' => 'string', 'recipe' => 'Recipe', 'names?' => 'integer'],
-    ),]
+    )]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['dataset', 'name', 'recipe', 'names']);
         $chart = $this->turn->onDataset($body->must('dataset')->int(1, Records::HIGHEST_ID), function (
             DatasetRecord $dataset,
         ) use ($body): ChartRecord {
-            $chart = new ChartRecord(
-                $dataset,
-                trim($body->must('name')->string()),
-                $this->recipe($body, $dataset),
-            );
+            $chart = new ChartRecord($dataset, trim($body->must('name')->string()), $this->recipe($body, $dataset));
             $this->manager->persist($chart);
 
             return $chart;
@@ -112,7 +107,7 @@ final readonly class ChartController
         answer: 'Chart',
         body: ['name' => 'string', 'recipe' => 'Recipe', 'names?' => 'integer'],
         isVersioned: true,
-    ),]
+    )]
     public function put(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['name', 'recipe', 'names']);

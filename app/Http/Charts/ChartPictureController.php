@@ -42,8 +42,7 @@ final readonly class ChartPictureController
         private DatasetNotes $notes,
         private KeptDocuments $documents,
         private Build $build,
-    ) {
-    }
+    ) {}
 
     #[Route('/api/charts/{id}/picture.svg', requirements: ['id' => Records::ID], methods: 'GET')]
     #[Operation('The chart as it is now, small', media: ['image/svg+xml'])]
@@ -52,23 +51,19 @@ final readonly class ChartPictureController
         [$figures, $recipe] = $this->figured($this->records->chart($id));
 
         return $this->pictures->answer(
-            Drawing::of($recipe->small(self::SMALL), $figures, $this->kinds)->scene,
-            'svg',
-            $request,
+            Drawing::of($recipe->small(self::SMALL), $figures, $this->kinds)->scene, 'svg', $request,
         );
     }
 
     /** Whoever shows it asks each time whether it has changed. */
     #[Route(
-        '/charts/{id}.{format}',
-        requirements: ['id' => Records::ID, 'format' => 'svg|png|pdf|pptx'],
-        methods: 'GET',
-    ),]
+        '/charts/{id}.{format}', requirements: ['id' => Records::ID, 'format' => 'svg|png|pdf|pptx'], methods: 'GET',
+    )]
     #[Operation(
         'The chart as a picture or a slide, always as it is now, under an address to link to',
         query: ['scale' => '1|2|3'],
         media: ['image/svg+xml', 'image/png', 'application/pdf', ChartSlides::MEDIA_TYPE],
-    ),]
+    )]
     public function whole(int $id, string $format, Request $request): Response
     {
         $chart = $this->records->chart($id);
@@ -85,10 +80,7 @@ final readonly class ChartPictureController
             return $this->slide($chart, $recipe, $answer);
         }
         $drawing = Drawing::of(
-            $recipe,
-            $figures,
-            $this->kinds,
-            $this->notes->inChart($chart->dataset, $recipe->question, true),
+            $recipe, $figures, $this->kinds, $this->notes->inChart($chart->dataset, $recipe->question, true),
         );
         $picture = $this->pictures->answer($drawing->scene, $format, $request, Pictures::LINKED);
         $picture->setEtag(trim((string) $answer->getEtag(), '"'));
@@ -99,10 +91,7 @@ final readonly class ChartPictureController
     private function slide(ChartRecord $chart, Recipe $recipe, Response $answer): Response
     {
         $report = ChartPage::report(
-            ReportDocuments::namedChart($chart),
-            $chart->name,
-            $recipe->finish->message,
-            $chart->dataset->organisation,
+            ReportDocuments::namedChart($chart), $chart->name, $recipe->finish->message, $chart->dataset->organisation,
         );
         $name = FileName::ofTitle($chart->name, 'pptx');
         $answer->headers->set('Content-Type', ChartSlides::MEDIA_TYPE);
@@ -119,9 +108,7 @@ final readonly class ChartPictureController
         return [
             $figures,
             RecipeReader::read(
-                Given::kept($this->documents->recipe($chart->recipe)),
-                $this->kinds,
-                $figures->dataset()->calendar,
+                Given::kept($this->documents->recipe($chart->recipe)), $this->kinds, $figures->dataset()->calendar,
             ),
         ];
     }

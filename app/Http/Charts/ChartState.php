@@ -26,8 +26,7 @@ final readonly class ChartState
         private DatasetFindings $findings,
         private ChartKinds $kinds,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> */
     public function of(ChartRecord $chart): array
@@ -119,8 +118,7 @@ final readonly class ChartState
     {
         $dataset = $this->datasets->figures($chart->dataset)->dataset();
         try {
-            $own = RecipeReader::read($document, $this->kinds, $dataset->calendar)->question
-                ->closedThrough;
+            $own = RecipeReader::read($document, $this->kinds, $dataset->calendar)->question->closedThrough;
         } catch (NotAccepted) {
             return null;
         }

@@ -50,8 +50,7 @@ final readonly class DrawingController
         private DatasetNotes $notes,
         private IncomingRecipes $recipes,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     /**
      * With `beside`, a second chart on the same scale. With `rows`, of a table at most so many rows, in a scene that
@@ -62,7 +61,7 @@ final readonly class DrawingController
         'Answer a question: sentence, scene, reading, checks, workings, and the kinds with what they lack or would ask',
         answer: 'Drawing',
         body: ['recipe' => 'Recipe', 'beside?' => 'Recipe', 'names?' => 'integer', 'rows?' => 'integer'],
-    ),]
+    )]
     public function drawing(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['recipe', 'beside', 'names', 'rows']);
@@ -80,11 +79,7 @@ final readonly class DrawingController
         );
         $drawings = array_map(
             fn (Recipe $recipe, NotesInChart $notes): Drawing => Drawing::of(
-                $recipe,
-                $figures,
-                $this->kinds,
-                $notes,
-                $rows,
+                $recipe, $figures, $this->kinds, $notes, $rows,
             ),
             $recipes,
             $notes,
@@ -92,10 +87,7 @@ final readonly class DrawingController
         $drawings = isset($drawings[1]) ? Drawing::onOneScale($drawings) : $drawings;
         $states = array_map(
             fn (Recipe $recipe, Drawing $drawing, NotesInChart $notes): array => DrawingState::of(
-                $recipe,
-                $drawing,
-                $figures->dataset(),
-                $this->kinds,
+                $recipe, $drawing, $figures->dataset(), $this->kinds,
             ) + NoteState::inChart($drawing, $notes, $records),
             $recipes,
             $drawings,
@@ -116,15 +108,12 @@ final readonly class DrawingController
         body: ['recipe' => 'Recipe'],
         query: ['scale' => '1|2|3'],
         media: ['image/svg+xml', 'image/png', 'application/pdf', ChartSlides::MEDIA_TYPE],
-    ),]
+    )]
     public function picture(int $id, string $format, Request $request): Response
     {
         [$recipe, $figures, $record] = $this->asked($id, $request);
         $drawing = Drawing::of(
-            $recipe,
-            $figures,
-            $this->kinds,
-            $this->notes->inChart($record, $recipe->question, true),
+            $recipe, $figures, $this->kinds, $this->notes->inChart($record, $recipe->question, true),
         );
 
         $named = ['Content-Disposition' => self::named($drawing, $format)];
@@ -150,7 +139,7 @@ final readonly class DrawingController
         answer: 'object',
         body: ['recipe' => 'Recipe'],
         media: ['text/csv', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
-    ),]
+    )]
     public function workings(int $id, string $format, Request $request): Response
     {
         [$recipe, $figures] = $this->asked($id, $request);
@@ -179,7 +168,7 @@ final readonly class DrawingController
         'What was typed into a slot of the sentence, as a change of the question',
         answer: 'SlotChange',
         body: ['recipe' => 'Recipe', 'slot' => 'string', 'text' => 'string'],
-    ),]
+    )]
     public function slot(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -189,8 +178,7 @@ final readonly class DrawingController
 
         return new JsonResponse([
             'change' => (new TypedSlot($recipe->question, $dataset))->change(
-                $body->must('slot')->string(300),
-                trim($body->must('text')->string(500)),
+                $body->must('slot')->string(300), trim($body->must('text')->string(500)),
             ),
         ]);
     }
@@ -201,7 +189,7 @@ final readonly class DrawingController
         'Fit a recipe made on other figures: what does not match is asked',
         answer: 'Fitted',
         body: ['recipe' => 'Recipe', 'answers?' => 'NameMap'],
-    ),]
+    )]
     public function fit(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -226,9 +214,7 @@ final readonly class DrawingController
     {
         $record = $this->records->dataset($id);
         $figures = $this->datasets->figures($record);
-        $given = JsonBody::of($request)
-            ->object(['recipe'])
-            ->must('recipe');
+        $given = JsonBody::of($request)->object(['recipe'])->must('recipe');
         $recipe = $this->recipes->read($given, $record);
 
         return [$recipe, $figures, $record];

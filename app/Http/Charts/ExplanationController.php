@@ -32,22 +32,19 @@ final readonly class ExplanationController
         private OpenDatasets $datasets,
         private ChartKinds $kinds,
         private IncomingRecipes $recipes,
-    ) {
-    }
+    ) {}
 
     #[Route('/explanations')]
     #[Operation(
         'Which breakdowns explain the variance of a question, the one that explains it best first',
         answer: 'Explanations',
         body: ['recipe' => 'Recipe'],
-    ),]
+    )]
     public function explanations(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
         $figures = new MemoizedFigures($this->datasets->figures($record));
-        $given = JsonBody::of($request)
-            ->object(['recipe'])
-            ->must('recipe');
+        $given = JsonBody::of($request)->object(['recipe'])->must('recipe');
         $recipe = $this->recipes->read($given, $record);
         RecipeFit::insist($recipe, $figures->dataset());
         $kind = $this->kind();

@@ -34,8 +34,7 @@ final readonly class FinishController
         private FinishUse $use,
         private ChartState $states,
         private WriteTurn $turn,
-    ) {
-    }
+    ) {}
 
     /** All of them, by name: there are few. */
     #[Route('', methods: 'GET')]
@@ -56,7 +55,7 @@ final readonly class FinishController
         answer: 'NamedFinish',
         status: 201,
         body: ['name' => 'string', 'finish?' => 'object', 'isDefault?' => 'boolean'],
-    ),]
+    )]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['name', 'finish', 'isDefault']);
@@ -78,7 +77,7 @@ final readonly class FinishController
         answer: 'NamedFinish',
         body: ['name' => 'string', 'finish?' => 'object', 'isDefault?' => 'boolean'],
         isVersioned: true,
-    ),]
+    )]
     public function put(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['name', 'finish', 'isDefault']);
@@ -116,10 +115,7 @@ final readonly class FinishController
     #[Operation('Put a named finish on charts', answer: 'FinishUses', body: ['charts' => 'integer[]'])]
     public function use(int $id, Request $request): JsonResponse
     {
-        $given = JsonBody::of($request)
-            ->object(['charts'])
-            ->must('charts')
-            ->list(1);
+        $given = JsonBody::of($request)->object(['charts'])->must('charts')->list(1);
         [$charts, $before] = $this->turn->take(function () use ($id, $given): array {
             $charts = array_map(
                 fn (Given $chart) => $this->records->chart($chart->int(1, Records::HIGHEST_ID)),
@@ -154,8 +150,7 @@ final readonly class FinishController
         return null === $other || $other === $own
             ? $name
             : throw new NotAccepted(
-                'name',
-                "There is a finish \"$name\" already. Give another name, or change that one.",
+                'name', "There is a finish \"$name\" already. Give another name, or change that one.",
             );
     }
 
@@ -169,9 +164,7 @@ final readonly class FinishController
     {
         $isDefault = $body->maybe('isDefault')?->bool();
         if (true === $isDefault) {
-            foreach (
-                $this->manager->getRepository(NamedFinishRecord::class)->findBy(['isDefault' => true]) as $other
-            ) {
+            foreach ($this->manager->getRepository(NamedFinishRecord::class)->findBy(['isDefault' => true]) as $other) {
                 $other->isDefault = false;
             }
         }

@@ -43,8 +43,7 @@ final readonly class NoteController
         private NoteEdit $edit,
         private DatasetNotes $notes,
         private WriteTurn $turn,
-    ) {
-    }
+    ) {}
 
     /** The latest first; with `q` those whose text, author or row has it, with `dataset` those of one. */
     #[Route('/api/notes', methods: 'GET')]
@@ -52,7 +51,7 @@ final readonly class NoteController
         'Notes, the latest first',
         answer: 'page of Note',
         query: ['q' => 'string', 'dataset' => 'string', 'page' => 'string'],
-    ),]
+    )]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -89,7 +88,7 @@ final readonly class NoteController
         answer: 'Note',
         status: 201,
         body: ['recipe' => 'Recipe', 'row' => 'string', 'text' => 'string'],
-    ),]
+    )]
     public function post(int $id, Request $request): JsonResponse
     {
         $dataset = $this->records->dataset($id);
@@ -104,15 +103,13 @@ final readonly class NoteController
         $place =
             RowTarget::maybe($row, $workings, $recipe->question) ??
             throw new NotAccepted('row', "{$row->label} gathers several members; write the note about one of them.");
-        $note = $this->records->note(
-            $this->edit->write(
-                $dataset,
-                $place,
-                NamedNote::labelled($place->measure, $place->place, $place->period),
-                trim($body->must('text')->string(NoteEdit::LONGEST)),
-                Signature::of($request),
-            ),
-        );
+        $note = $this->records->note($this->edit->write(
+            $dataset,
+            $place,
+            NamedNote::labelled($place->measure, $place->place, $place->period),
+            trim($body->must('text')->string(NoteEdit::LONGEST)),
+            Signature::of($request),
+        ));
 
         return Version::answer($this->state($note), $note->version, 201);
     }
@@ -121,12 +118,7 @@ final readonly class NoteController
     #[Operation('Change a note', answer: 'Note', body: ['text' => 'string'], isVersioned: true)]
     public function put(int $id, Request $request): JsonResponse
     {
-        $text = trim(
-            JsonBody::of($request)
-                ->object(['text'])
-                ->must('text')
-                ->string(NoteEdit::LONGEST),
-        );
+        $text = trim(JsonBody::of($request)->object(['text'])->must('text')->string(NoteEdit::LONGEST));
         $this->turn->take(
             fn () => $this->edit->change($this->unchanged($id, $request), $text, Signature::of($request)),
         );

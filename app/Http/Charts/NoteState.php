@@ -45,25 +45,21 @@ final class NoteState
     {
         $earlier = [];
         foreach ($notes->aYearBefore($drawing->workings) as $row => $of) {
-            $earlier[(string) $row] = array_values(
-                array_map(
-                    self::of(...),
-                    array_filter(array_map(static fn (Note $note): ?NamedNote => $records[$note->id] ?? null, $of)),
-                ),
-            );
+            $earlier[(string) $row] = array_values(array_map(
+                self::of(...),
+                array_filter(array_map(static fn (Note $note): ?NamedNote => $records[$note->id] ?? null, $of)),
+            ));
         }
 
         return [
-            'notes' => array_values(
-                array_map(
-                    static fn (RowNote $note): array => ['number' => $note->number, 'row' => $note->row] +
-                        self::of($records[$note->id]),
-                    array_filter(
-                        $drawing->chart->options->notes,
-                        static fn (RowNote $note): bool => isset($records[$note->id]),
-                    ),
+            'notes' => array_values(array_map(
+                static fn (RowNote $note): array => ['number' => $note->number, 'row' => $note->row] +
+                    self::of($records[$note->id]),
+                array_filter(
+                    $drawing->chart->options->notes,
+                    static fn (RowNote $note): bool => isset($records[$note->id]),
                 ),
-            ),
+            )),
             'earlier' => [] === $earlier ? new \stdClass() : $earlier,
         ];
     }

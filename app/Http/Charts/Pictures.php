@@ -24,9 +24,7 @@ final readonly class Pictures
         'Cross-Origin-Resource-Policy' => 'cross-origin',
     ];
 
-    public function __construct(private SvgRenderer $svg, private PngRenderer $png, private PdfRenderer $pdf)
-    {
-    }
+    public function __construct(private SvgRenderer $svg, private PngRenderer $png, private PdfRenderer $pdf) {}
 
     /** @param array<string, string> $headers */
     public function answer(Scene $scene, string $format, Request $request, array $headers = []): Response

@@ -114,9 +114,7 @@ final class WorkingsState
             $isOther =
                 null !== $row->shown
                 && \in_array(
-                    $column->key,
-                    [$workings->context->scenario->value, $workings->context->forecast?->value],
-                    true,
+                    $column->key, [$workings->context->scenario->value, $workings->context->forecast?->value], true,
                 );
             $isNumber = ColumnForm::Band !== $column->form && !$column->form->isOfVariance();
             if (null === $column->number($row) && $isNumber && !$isOther) {

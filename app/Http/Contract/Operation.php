@@ -37,6 +37,5 @@ final readonly class Operation
         public bool $isLong = false,
         public bool $isForeseen = false,
         public bool $takesFile = false,
-    ) {
-    }
+    ) {}
 }

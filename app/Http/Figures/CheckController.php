@@ -19,9 +19,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/datasets/{id}/checks', requirements: ['id' => Records::ID, 'finding' => '[a-z-]{1,80}'])]
 final readonly class CheckController
 {
-    public function __construct(private Records $records, private DatasetFindings $findings)
-    {
-    }
+    public function __construct(private Records $records, private DatasetFindings $findings) {}
 
     #[Route('', methods: 'GET')]
     #[Operation('The checks of a dataset', answer: 'Findings')]
@@ -39,7 +37,7 @@ final readonly class CheckController
         answer: 'Findings',
         body: ['mark' => 'string', 'reason' => 'string'],
         isSigned: true,
-    ),]
+    )]
     public function accept(int $id, string $finding, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -54,8 +52,7 @@ final readonly class CheckController
         }
         if ($known[0]['mark'] !== $mark) {
             throw new NotAccepted(
-                'mark',
-                'What this check says has changed meanwhile. Read it again before you accept it.',
+                'mark', 'What this check says has changed meanwhile. Read it again before you accept it.',
             );
         }
         $this->findings->accept($record, $finding, $mark, $reason, Signature::of($request));

@@ -39,16 +39,13 @@ final readonly class DatasetController
         private WriteTurn $turn,
         private Deferral $deferral,
         private ReadingShelf $shelf,
-    ) {
-    }
+    ) {}
 
     /** By last use; with `?deleted=1` those that were deleted and can be brought back. */
     #[Route('', methods: 'GET')]
     #[Operation(
-        'Datasets by last use',
-        answer: 'page of DatasetBrief',
-        query: ['page' => 'integer 1..', 'deleted' => '1'],
-    ),]
+        'Datasets by last use', answer: 'page of DatasetBrief', query: ['page' => 'integer 1..', 'deleted' => '1'],
+    )]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -65,12 +62,9 @@ final readonly class DatasetController
                 ->setMaxResults(Page::SIZE),
         );
 
-        return new JsonResponse(
-            $page->with(
-                array_values($records->map($this->state->listed(...))->toArray()),
-                $repository->matching($of)->count(),
-            ),
-        );
+        return new JsonResponse($page->with(
+            array_values($records->map($this->state->listed(...))->toArray()), $repository->matching($of)->count(),
+        ));
     }
 
     /** Confirms a reading: all of it becomes a dataset, or nothing does. */
@@ -81,7 +75,7 @@ final readonly class DatasetController
         status: 201,
         body: ['reading' => 'string', 'name' => 'string', 'organisation?' => 'string', 'mapping?' => 'Mapping'],
         isLong: true,
-    ),]
+    )]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['reading', 'name', 'organisation', 'mapping']);
@@ -115,7 +109,7 @@ final readonly class DatasetController
         status: 201,
         isSigned: true,
         isLong: true,
-    ),]
+    )]
     public function copy(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);

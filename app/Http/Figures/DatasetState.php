@@ -43,8 +43,7 @@ final readonly class DatasetState
         private DatasetFindings $findings,
         private FinishUse $finishes,
         private ChartKinds $kinds,
-    ) {
-    }
+    ) {}
 
     private function finished(Recipe $recipe): Recipe
     {
@@ -100,8 +99,7 @@ final readonly class DatasetState
                 $record->breakdowns
                     ->map(
                         static fn (BreakdownRecord $breakdown): Breakdown => self::breakdown(
-                            $breakdown,
-                            $figures->members($breakdown->name),
+                            $breakdown, $figures->members($breakdown->name),
                         ),
                     )
                     ->toArray(),

@@ -26,8 +26,7 @@ final readonly class EditController
         private SeriesStore $store,
         private CellEdit $edit,
         private ChangeLog $changes,
-    ) {
-    }
+    ) {}
 
     /** Sets or clears a block of amounts. What stood there may be told: then it must still stand there. */
     #[Route('/edits', methods: 'POST')]

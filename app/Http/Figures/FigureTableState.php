@@ -117,12 +117,7 @@ final class FigureTableState
             'total' => ['cells' => array_map($cell, $table->total[0]), 'total' => $cell($table->total[1])],
             'from' => $from,
             'fixed' => self::maybeFixed(
-                measure: $measure,
-                dataset: $dataset,
-                scenario: $scenario,
-                by: $by,
-                where: $where,
-                grain: $grain,
+                measure: $measure, dataset: $dataset, scenario: $scenario, by: $by, where: $where, grain: $grain,
             ),
             'count' => [] === $dataset->breakdowns ? 1 : $table->count,
         ];
@@ -150,14 +145,11 @@ final class FigureTableState
                 : '',
             $where,
         );
-        $summed = array_values(
-            array_filter(
-                array_map(static fn (Breakdown $one): string => $one->name, $dataset->breakdowns),
-                static fn (string $name): bool => $name !== $by && !\in_array($name, $single, true),
-            ),
-        );
-        $isDerived =
-            Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true);
+        $summed = array_values(array_filter(
+            array_map(static fn (Breakdown $one): string => $one->name, $dataset->breakdowns),
+            static fn (string $name): bool => $name !== $by && !\in_array($name, $single, true),
+        ));
+        $isDerived = Scenario::PriorYear === $scenario && !\in_array($scenario, $dataset->coverage->scenarios(), true);
 
         return match (true) {
             $measure->isRatio() => "$measure->name is computed ".

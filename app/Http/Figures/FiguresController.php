@@ -41,8 +41,7 @@ final readonly class FiguresController
         private FactSources $sources,
         private DatasetExport $export,
         private Deferral $deferral,
-    ) {
-    }
+    ) {}
 
     /** Members down, periods across. */
     #[Route('/tables', methods: 'POST')]
@@ -61,7 +60,7 @@ final readonly class FiguresController
             'grain?' => 'string',
             'folded?' => 'string[]',
         ],
-    ),]
+    )]
     public function table(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -77,7 +76,7 @@ final readonly class FiguresController
         'The rows of the files that amounts came from',
         answer: 'SourceFiles',
         body: ['measure?' => 'string', 'scenario' => 'Scenario', 'period?' => 'string', 'where?' => 'Filter[]'],
-    ),]
+    )]
     public function sources(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -87,8 +86,7 @@ final readonly class FiguresController
         $period = FigureTableState::maybePeriod($body->maybe('period'), $figures->dataset());
         $where = array_map(
             static fn (Given $filter): MemberFilter|NumberFilter => FigureTableState::filter(
-                $filter,
-                $figures->dataset(),
+                $filter, $figures->dataset(),
             ),
             $body->maybe('where')?->list() ?? [],
         );
@@ -113,21 +111,17 @@ final readonly class FiguresController
     #[Operation(
         'All figures as one tidy table that reads back in',
         media: [
-            'text/csv',
-            'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-            'application/vnd.oasis.opendocument.spreadsheet',
-            'application/jsonl',
+            'text/csv', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+            'application/vnd.oasis.opendocument.spreadsheet', 'application/jsonl',
         ],
         isLong: true,
-    ),]
+    )]
     public function export(int $id, string $format, Request $request): Response
     {
         $record = $this->records->dataset($id);
         if (!isset(DatasetExport::FORMATS[$format])) {
             throw new NotFoundHttpException(
-                "There is no export as \"$format\"; there are ".
-                    implode(', ', array_keys(DatasetExport::FORMATS)).
-                    '.',
+                "There is no export as \"$format\"; there are ".implode(', ', array_keys(DatasetExport::FORMATS)).'.',
             );
         }
         $job = $this->deferral->maybe($request, $record->factCount, "$record->name is being exported");

@@ -16,8 +16,7 @@ final readonly class Pulse
         private ?string $undo,
         private ?string $redo,
         private int $undoId,
-    ) {
-    }
+    ) {}
 
     public static function of(DatasetRecord $record, ChangeLog $changes): self
     {

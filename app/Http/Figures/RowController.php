@@ -48,20 +48,18 @@ final readonly class RowController
         private FactSources $sources,
         private ChartKinds $kinds,
         private IncomingRecipes $recipes,
-    ) {
-    }
+    ) {}
 
     #[Route('/rows')]
     #[Operation(
         'A row: the files its numbers came from, ways to look into it, the recipe without it',
         answer: 'RowAbout',
         body: ['recipe' => 'Recipe', 'row' => 'string'],
-    ),]
+    )]
     public function row(int $id, Request $request): JsonResponse
     {
         [$record, $figures, $recipe, $workings, $row] = $this->asked(
-            $id,
-            JsonBody::of($request)->object(['recipe', 'row']),
+            $id, JsonBody::of($request)->object(['recipe', 'row']),
         );
         $steps = RowActions::of($row, $workings, $recipe, $figures->dataset(), $this->kinds);
         $of = new RowFigures($row, $workings, $recipe->question, $figures);
@@ -103,7 +101,7 @@ final readonly class RowController
         "The rows of the files that a row came from, a page of each file's",
         answer: 'SourceFiles',
         body: ['recipe' => 'Recipe', 'row' => 'string', 'scenario' => 'string', 'page?' => 'integer'],
-    ),]
+    )]
     public function sources(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario', 'page']);
@@ -122,7 +120,7 @@ final readonly class RowController
         'All of these rows as one table',
         body: ['recipe' => 'Recipe', 'row' => 'string', 'scenario' => 'string'],
         media: ['text/csv'],
-    ),]
+    )]
     public function table(int $id, Request $request): Response
     {
         $body = JsonBody::of($request)->object(['recipe', 'row', 'scenario']);
@@ -132,14 +130,12 @@ final readonly class RowController
         $path = TextFile::temporary('sources');
         $writer = CsvWriter::to($path, '');
         foreach ($this->sources->table($record, $facts) as $line) {
-            $writer->row(
-                array_map(
-                    static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell)
-                        ? new Exact($cell)
-                        : $cell,
-                    $line,
-                ),
-            );
+            $writer->row(array_map(
+                static fn (string $cell): string|Exact => 1 === preg_match('/^-?\d{1,15}(\.\d+)?$/D', $cell)
+                    ? new Exact($cell)
+                    : $cell,
+                $line,
+            ));
         }
         $writer->close();
         $response = new BinaryFileResponse($path, 200, ['Content-Type' => 'text/csv; charset=utf-8'], false);

@@ -37,8 +37,7 @@ final readonly class SettingsController
         private WriteTurn $turn,
         private Deferral $deferral,
         private CurrentJob $job,
-    ) {
-    }
+    ) {}
 
     #[Route('', methods: 'PATCH')]
     #[Operation(
@@ -55,7 +54,7 @@ final readonly class SettingsController
         isSigned: true,
         isLong: true,
         isForeseen: true,
-    ),]
+    )]
     public function dataset(int $id, Request $request): JsonResponse
     {
         return $this->planned(
@@ -82,7 +81,7 @@ final readonly class SettingsController
         isVersioned: true,
         isSigned: true,
         isForeseen: true,
-    ),]
+    )]
     public function newMeasure(int $id, Request $request): JsonResponse
     {
         return $this->planned(
@@ -111,7 +110,7 @@ final readonly class SettingsController
         isSigned: true,
         isLong: true,
         isForeseen: true,
-    ),]
+    )]
     public function measure(int $id, int $of, Request $request): JsonResponse
     {
         return $this->planned($request, $id, function (DatasetRecord $record) use ($of, $request): Plan {
@@ -146,7 +145,7 @@ final readonly class SettingsController
         isVersioned: true,
         isSigned: true,
         isForeseen: true,
-    ),]
+    )]
     public function breakdown(int $id, int $of, Request $request): JsonResponse
     {
         return $this->planned($request, $id, function (DatasetRecord $record) use ($of, $request): Plan {
@@ -177,8 +176,7 @@ final readonly class SettingsController
         $rescales =
             [] !==
             array_intersect_key(
-                (array) json_decode($request->getContent(), true),
-                array_flip(['decimals', 'grouping', 'overMembers']),
+                (array) json_decode($request->getContent(), true), array_flip(['decimals', 'grouping', 'overMembers']),
             );
         $job = $rescales
             ? $this->deferral->maybe($request, $record->factCount, "$record->name is being counted anew")

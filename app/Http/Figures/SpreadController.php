@@ -19,9 +19,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** What spreading one amount over a row's periods would give, for a look before it is set. */
 final readonly class SpreadController
 {
-    public function __construct(private Records $records, private SeriesStore $store)
-    {
-    }
+    public function __construct(private Records $records, private SeriesStore $store) {}
 
     /**
      * `{"measure", "where": {breakdown: member}, "periods": [{"key", "scenario"}], "amount": "1200", "by": "even" |
@@ -38,7 +36,7 @@ final readonly class SpreadController
             'amount' => 'string',
             'by' => 'even|prior year',
         ],
-    ),]
+    )]
     public function spread(int $id, Request $request): JsonResponse
     {
         $figures = new StoredFigures($this->records->dataset($id), $this->store);

@@ -37,15 +37,12 @@ final readonly class ImportController
         private Records $records,
         private Deferral $deferral,
         private ReadingShelf $shelf,
-    ) {
-    }
+    ) {}
 
     #[Route('/api/datasets/{id}/imports', requirements: ['id' => Records::ID], methods: 'GET')]
     #[Operation(
-        'What was brought into a dataset, the latest first',
-        answer: 'page of Import',
-        query: ['page' => 'integer 1..'],
-    ),]
+        'What was brought into a dataset, the latest first', answer: 'page of Import', query: ['page' => 'integer 1..'],
+    )]
     public function list(int $id, Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -62,9 +59,7 @@ final readonly class ImportController
                     new Parameter('dataset', $this->records->dataset($id)),
                     new Parameter('hand', HandImport::MODE),
                     ...array_map(static fn (string $count): Parameter => new Parameter($count, "%\"$count\":0%"), [
-                        'added',
-                        'replaced',
-                        'removed',
+                        'added', 'replaced', 'removed',
                     ]),
                 ]),
             );
@@ -81,7 +76,7 @@ final readonly class ImportController
         body: ['reading' => 'string', 'mapping?' => 'Mapping', 'mode?' => 'add|replace periods|replace all'],
         isVersioned: true,
         isLong: true,
-    ),]
+    )]
     public function post(int $id, Request $request): JsonResponse
     {
         $record = $this->records->dataset($id);
@@ -94,10 +89,7 @@ final readonly class ImportController
         $body = JsonBody::of($request)->object(['reading', 'mapping', 'mode']);
         $reading = $this->shelf->get($body->must('reading')->string(24));
         $job = $this->deferral->maybeOfFile(
-            $request,
-            $reading->path,
-            $record->factCount,
-            "$reading->name is being brought in",
+            $request, $reading->path, $record->factCount, "$reading->name is being brought in",
         );
         if (null !== $job) {
             return $job;
@@ -112,9 +104,7 @@ final readonly class ImportController
         $record = $import->dataset;
 
         return Version::answer(
-            ['import' => ImportState::of($import), 'dataset' => $this->state->whole($record)],
-            $record->version,
-            201,
+            ['import' => ImportState::of($import), 'dataset' => $this->state->whole($record)], $record->version, 201,
         );
     }
 
@@ -136,16 +126,14 @@ final readonly class ImportController
         answer: 'TakenBack',
         body: ['confirmed?' => 'boolean'],
         isLong: true,
-    ),]
+    )]
     public function takeBack(int $id, Request $request): JsonResponse
     {
         $import = $this->records->import($id);
         $body = JsonBody::of($request)->object(['confirmed']);
         null === $import->takenBackAt || throw NotTakenBack::again($import->name);
         $job = $this->deferral->maybe(
-            $request,
-            max($import->factCount, $import->dataset->factCount),
-            "$import->name is being taken back",
+            $request, max($import->factCount, $import->dataset->factCount), "$import->name is being taken back",
         );
         if (null !== $job) {
             return $job;
@@ -154,11 +142,7 @@ final readonly class ImportController
         $import = $this->records->import($id);
 
         return Version::answer(
-            [
-                'import' => ImportState::of($import),
-                'done' => $done,
-                'dataset' => $this->state->whole($import->dataset),
-            ],
+            ['import' => ImportState::of($import), 'done' => $done, 'dataset' => $this->state->whole($import->dataset)],
             $import->dataset->version,
         );
     }

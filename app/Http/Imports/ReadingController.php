@@ -40,8 +40,7 @@ final readonly class ReadingController
         private ReadingState $state,
         private Records $records,
         private Deferral $deferral,
-    ) {
-    }
+    ) {}
 
     /** A file as `file` of a form, or `{"name": …, "text": …}`; `dataset` says which one it is meant for. */
     #[Route('', methods: 'POST')]
@@ -51,7 +50,7 @@ final readonly class ReadingController
         status: 201,
         body: ['name?' => 'string', 'text' => 'string', 'dataset?' => 'integer'],
         takesFile: true,
-    ),]
+    )]
     public function post(Request $request): JsonResponse
     {
         [$name, $path, $target] = $this->received($request);
@@ -82,23 +81,18 @@ final readonly class ReadingController
         'Look at the file anew: another sheet or header, for another dataset',
         answer: 'Reading',
         body: ['sheet?' => 'string', 'header?' => 'HeaderPlace', 'dataset?' => 'integer'],
-    ),]
+    )]
     public function look(string $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['sheet', 'header', 'dataset']);
         $target = $this->maybeDataset($body);
 
-        return new JsonResponse(
-            $this->state->of(
-                $this->firstLook->look(
-                    $this->shelf->get($id),
-                    MappingReader::maybeSheet($body),
-                    MappingReader::maybeHeader($body),
-                    $target,
-                ),
-                $target,
+        return new JsonResponse($this->state->of(
+            $this->firstLook->look(
+                $this->shelf->get($id), MappingReader::maybeSheet($body), MappingReader::maybeHeader($body), $target,
             ),
-        );
+            $target,
+        ));
     }
 
     /** What would come in under a mapping, or which rows are refused and why. Keeps nothing. */
@@ -108,7 +102,7 @@ final readonly class ReadingController
         answer: 'Trial',
         body: ['mapping' => 'Mapping', 'dataset?' => 'integer', 'mode?' => 'add|replace periods|replace all'],
         isLong: true,
-    ),]
+    )]
     public function try(string $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['mapping', 'dataset', 'mode']);
@@ -120,20 +114,15 @@ final readonly class ReadingController
             return $job;
         }
         $look = $this->firstLook->look(
-            $file,
-            MappingReader::maybeSheet($told),
-            MappingReader::maybeHeader($told),
-            $target,
+            $file, MappingReader::maybeSheet($told), MappingReader::maybeHeader($told), $target,
         );
 
-        return new JsonResponse(
-            $this->trial->of(
-                $look,
-                $this->firstLook->mapping($look, $told),
-                $target,
-                $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add,
-            ),
-        );
+        return new JsonResponse($this->trial->of(
+            $look,
+            $this->firstLook->mapping($look, $told),
+            $target,
+            $body->maybe('mode')?->enum(ImportMode::class) ?? ImportMode::Add,
+        ));
     }
 
     /** How far the work on this file has come. */
@@ -213,13 +202,11 @@ final readonly class ReadingController
                 $this->target($body['dataset'] ?? null),
             ];
         }
-        $partial = RefusedFigures::whole(
-            \sprintf(
-                'The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be read.',
-                Limits::BYTES / 1_000_000,
-                Limits::PACKED_BYTES / 1_000_000,
-            ),
-        );
+        $partial = RefusedFigures::whole(\sprintf(
+            'The file did not arrive whole. Text files of up to %d MB and workbooks of up to %d MB can be read.',
+            Limits::BYTES / 1_000_000,
+            Limits::PACKED_BYTES / 1_000_000,
+        ));
         $file = ReceivedFile::of($request, $partial);
 
         return [

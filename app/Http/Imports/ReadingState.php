@@ -18,9 +18,7 @@ final readonly class ReadingState
     /** Rows above which the number of rows is only estimated. */
     private const ESTIMATED_FROM = 400;
 
-    public function __construct(private FirstLook $firstLook)
-    {
-    }
+    public function __construct(private FirstLook $firstLook) {}
 
     /** @return array<string, mixed> */
     public function of(Look $look, ?DatasetRecord $target): array
@@ -53,9 +51,7 @@ final readonly class ReadingState
     /** @return array<string, mixed>|null */
     private static function dataset(?DatasetRecord $record): ?array
     {
-        return null === $record
-            ? null
-            : ['id' => $record->id, 'version' => $record->version, 'name' => $record->name];
+        return null === $record ? null : ['id' => $record->id, 'version' => $record->version, 'name' => $record->name];
     }
 
     /** @return array<string, mixed> */

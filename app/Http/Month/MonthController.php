@@ -45,8 +45,7 @@ final readonly class MonthController
         private HolidayStore $holidays,
         private Records $records,
         private WriteTurn $turn,
-    ) {
-    }
+    ) {}
 
     #[Route('/api/months/last', methods: 'GET')]
     #[Operation('What the month that is over waits for', answer: 'Month')]
@@ -76,7 +75,7 @@ final readonly class MonthController
         status: 201,
         body: ['datasets' => 'integer[]'],
         isSigned: true,
-    ),]
+    )]
     public function close(string $period, Request $request): JsonResponse
     {
         $given = JsonBody::of($request)->object(['datasets'])->must('datasets')->list(1);
@@ -97,7 +96,7 @@ final readonly class MonthController
         'Undo that a month was closed; books that were moved elsewhere since stay',
         answer: 'MonthClosed',
         isSigned: true,
-    ),]
+    )]
     public function undo(int $id, Request $request): JsonResponse
     {
         $closing = $this->closings->maybe($id) ?? throw new NotFoundHttpException("There is no closing $id.");
@@ -112,17 +111,12 @@ final readonly class MonthController
     {
         $this->records->dataset($id);
 
-        return new JsonResponse(
-            array_map(
-                static fn (Expectation $one): Expected => new Expected(
-                    $one->scenario->value,
-                    $one->workingDay,
-                    $one->whom,
-                    $one->source,
-                ),
-                $this->expectations->all()[$id] ?? [],
+        return new JsonResponse(array_map(
+            static fn (Expectation $one): Expected => new Expected(
+                $one->scenario->value, $one->workingDay, $one->whom, $one->source,
             ),
-        );
+            $this->expectations->all()[$id] ?? [],
+        ));
     }
 
     #[Route('/api/datasets/{id}/expectations', requirements: ['id' => Records::ID], methods: 'PUT')]
@@ -149,7 +143,7 @@ final readonly class MonthController
         answer: 'Month',
         body: ['dataset' => 'integer', 'scenario' => 'AC|BU|FC|TG|PY', 'why?' => 'string'],
         isSigned: true,
-    ),]
+    )]
     public function notComing(string $period, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['dataset', 'scenario', 'why']);
@@ -174,15 +168,11 @@ final readonly class MonthController
     {
         $all = $this->holidays->all();
 
-        return new JsonResponse(
-            new Holidays(
-                array_map(
-                    static fn (string $day, string $name): Holiday => new Holiday($day, $name),
-                    array_keys($all),
-                    $all,
-                ),
-            ),
-        );
+        return new JsonResponse(new Holidays(array_map(
+            static fn (string $day, string $name): Holiday => new Holiday($day, $name),
+            array_keys($all),
+            $all,
+        )));
     }
 
     #[Route('/api/holidays', methods: 'PUT')]

@@ -38,8 +38,7 @@ final readonly class MonthDatasets
         private DatasetFindings $findings,
         private ExpectationStore $expectations,
         private CameLog $came,
-    ) {
-    }
+    ) {}
 
     /** @return list<MonthDataset> by name; lists without periods have no months */
     public function of(Period $month, WorkingDays $days, int $today): array
@@ -97,12 +96,10 @@ final readonly class MonthDatasets
             ->getRepository(DatasetRecord::class)
             ->findBy(['deletedAt' => null], ['name' => 'ASC', 'id' => 'ASC'], self::MOST);
 
-        return array_values(
-            array_filter(
-                $records,
-                static fn (DatasetRecord $record): bool => Grain::Timeless->value !== $record->grain,
-            ),
-        );
+        return array_values(array_filter(
+            $records,
+            static fn (DatasetRecord $record): bool => Grain::Timeless->value !== $record->grain,
+        ));
     }
 
     /** The day on which figures of a month came; null: not yet, or nobody knows the day. */

@@ -27,8 +27,7 @@ final readonly class MonthHistoryState
         private OpenDatasets $datasets,
         private ExpectationStore $expectations,
         private HolidayStore $holidays,
-    ) {
-    }
+    ) {}
 
     public function of(Period $month): MonthHistory
     {
@@ -45,11 +44,7 @@ final readonly class MonthHistoryState
                     $one->scenario->value,
                     array_map(
                         fn (Period $of): MonthLateness => $this->lateness(
-                            (int) $record->id,
-                            $dataset,
-                            $one,
-                            $of,
-                            $days,
+                            (int) $record->id, $dataset, $one, $of, $days,
                         ),
                         $months,
                     ),

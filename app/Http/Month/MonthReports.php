@@ -22,8 +22,7 @@ final readonly class MonthReports
         private EntityManagerInterface $manager,
         private OpenReports $open,
         private ReportState $states,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<MonthDataset> $datasets

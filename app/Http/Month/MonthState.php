@@ -35,8 +35,7 @@ final readonly class MonthState
         private MonthClosings $closings,
         private HolidayStore $holidays,
         private ClockInterface $clock,
-    ) {
-    }
+    ) {}
 
     /** The month that is over. */
     public function last(): Period
@@ -116,10 +115,7 @@ final readonly class MonthState
             $day = $days->maybeNth($after, $number);
             if (null !== $day) {
                 $told[] = new MonthDay(
-                    $number,
-                    DayKey::of($day),
-                    self::WEEKDAYS[WorkingDays::weekday($day)],
-                    $day === $today,
+                    $number, DayKey::of($day), self::WEEKDAYS[WorkingDays::weekday($day)], $day === $today,
                 );
             }
         }

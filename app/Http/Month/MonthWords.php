@@ -135,9 +135,7 @@ final class MonthWords
     /** @param list<ExpectedFigures> $expected */
     private static function count(array $expected, ExpectedState $state): int
     {
-        return \count(
-            array_filter($expected, static fn (ExpectedFigures $one): bool => $one->state === $state->value),
-        );
+        return \count(array_filter($expected, static fn (ExpectedFigures $one): bool => $one->state === $state->value));
     }
 
     private static function some(int $count, string $one, string $many): string

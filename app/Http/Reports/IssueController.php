@@ -42,8 +42,7 @@ final readonly class IssueController
         private Deferral $deferral,
         private CurrentJob $job,
         private WriteTurn $turn,
-    ) {
-    }
+    ) {}
 
     /** As it is at this version: somebody else's later change does not go out unseen. */
     #[Route('/api/reports/{id}/issues', requirements: ['id' => Records::ID], methods: 'POST')]
@@ -54,7 +53,7 @@ final readonly class IssueController
         isVersioned: true,
         isSigned: true,
         isLong: true,
-    ),]
+    )]
     public function issue(int $id, Request $request): JsonResponse
     {
         $record = $this->records->report($id);
@@ -86,7 +85,7 @@ final readonly class IssueController
         '/api/reports/{id}/issues/{number}',
         requirements: ['id' => Records::ID, 'number' => self::NUMBER],
         methods: 'GET',
-    ),]
+    )]
     #[Operation('An issued report, as it went out', answer: 'IssuedReport')]
     public function get(int $id, int $number): JsonResponse
     {
@@ -108,7 +107,7 @@ final readonly class IssueController
         '/reports/{id}/issues/{number}.{format}',
         requirements: ['id' => Records::ID, 'number' => self::NUMBER, 'format' => ReportFormats::ENDINGS],
         methods: 'GET',
-    ),]
+    )]
     #[Operation('An issued report as it went out, as a file', media: ReportFormats::MEDIA_TYPES)]
     public function file(int $id, int $number, string $format): Response
     {
@@ -131,7 +130,7 @@ final readonly class IssueController
         answer: 'ReportChanges',
         query: ['from' => 'integer 1..', 'to' => 'string'],
         isLong: true,
-    ),]
+    )]
     public function changes(int $id, Request $request): JsonResponse
     {
         $record = $this->records->report($id);
@@ -140,10 +139,7 @@ final readonly class IssueController
         $then = $this->issues->maybePart($id, $from, 'snapshot') ?? throw self::gone($from);
 
         return $this->deferral->maybe(
-            $request,
-            ReportSize::of($record),
-            "Comparing “{$record->title}”",
-            $this->states->pulse($record)['sign'],
+            $request, ReportSize::of($record), "Comparing “{$record->title}”", $this->states->pulse($record)['sign'],
         ) ?? new JsonResponse($this->changes->of($record, $then, $from, $to));
     }
 

@@ -41,8 +41,7 @@ final readonly class ReportController
         private WriteTurn $turn,
         private OpenReports $open,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     /** By last use; with `q` those whose title has it. */
     #[Route('', methods: 'GET')]
@@ -50,7 +49,7 @@ final readonly class ReportController
         'Reports, the last used first',
         answer: 'page of ReportBrief',
         query: ['page' => 'integer 1..', 'q' => 'string'],
-    ),]
+    )]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -73,7 +72,7 @@ final readonly class ReportController
         answer: 'Report',
         status: 201,
         body: ['title' => 'string', 'charts?' => 'integer[]', 'document?' => 'object'],
-    ),]
+    )]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['title', 'charts', 'document']);
@@ -85,10 +84,7 @@ final readonly class ReportController
             null !== $document => With::of(ReportReader::incoming($document->asDocument()), ['title' => $title]),
             [] !== $charts => ReportDocuments::ofCharts(
                 $title,
-                array_map(
-                    fn (Given $id) => $this->records->chart($id->int(1, Records::HIGHEST_ID)),
-                    $charts,
-                ),
+                array_map(fn (Given $id) => $this->records->chart($id->int(1, Records::HIGHEST_ID)), $charts),
             ),
             default => ReportDocuments::blank($title),
         };
@@ -123,7 +119,7 @@ final readonly class ReportController
         body: ['document' => 'object', 'says?' => 'string', 'over?' => 'boolean', 'names?' => 'integer'],
         isVersioned: true,
         isSigned: true,
-    ),]
+    )]
     public function put(int $id, Request $request): JsonResponse
     {
         $this->records->report($id);
@@ -149,15 +145,12 @@ final readonly class ReportController
         status: 201,
         body: ['chart?' => 'integer', 'dataset?' => 'integer', 'recipe?' => 'Recipe', 'names?' => 'integer'],
         isSigned: true,
-    ),]
+    )]
     public function append(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['chart', 'dataset', 'recipe', 'names']);
         $named = $body->maybe('chart')?->int(1, Records::HIGHEST_ID);
-        $block =
-            null === $named
-                ? $this->ownChart($body)
-                : ReportDocuments::namedChart($this->records->chart($named));
+        $block = null === $named ? $this->ownChart($body) : ReportDocuments::namedChart($this->records->chart($named));
         $record = $this->records->report($id);
         $this->edit->save(
             id: $id,
@@ -221,10 +214,7 @@ final readonly class ReportController
     {
         $dataset = $this->records->dataset($body->must('dataset')->int(1, Records::HIGHEST_ID));
         /** @var array<string, mixed> $recipe */
-        $recipe = $body
-            ->must('recipe')
-            ->object(['keenMargin', 'question', 'kind', 'finish', 'figures'])
-            ->plain();
+        $recipe = $body->must('recipe')->object(['keenMargin', 'question', 'kind', 'finish', 'figures'])->plain();
         $renewed = $this->documents->renewed((int) $dataset->id, $recipe, Version::names($body));
 
         return ReportDocuments::ownChart($dataset, $renewed);

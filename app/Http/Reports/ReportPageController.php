@@ -41,20 +41,17 @@ final readonly class ReportPageController
         private SvgRenderer $svg,
         private ReportFormats $formats,
         private StoredOrigin $origin,
-    ) {
-    }
+    ) {}
 
     /** With `width`, as a column of that many points, blocks below one another: for a phone. */
     #[Route(
         '/api/reports/{id}/pages/{page}',
         requirements: ['id' => Records::ID, 'page' => '[A-Za-z0-9_-]{1,40}'],
         methods: 'GET',
-    ),]
+    )]
     #[Operation(
-        'A page as it is now, on its sheet or as a column',
-        answer: 'ReportPage',
-        query: ['width' => 'integer 1..'],
-    ),]
+        'A page as it is now, on its sheet or as a column', answer: 'ReportPage', query: ['width' => 'integer 1..'],
+    )]
     public function page(int $id, string $page, Request $request): JsonResponse
     {
         $report = $this->open->report($this->records->report($id));
@@ -70,12 +67,12 @@ final readonly class ReportPageController
         '/api/reports/{id}/pages/{page}/numbers',
         requirements: ['id' => Records::ID, 'page' => '[A-Za-z0-9_-]{1,40}'],
         methods: 'GET',
-    ),]
+    )]
     #[Operation(
         'Numbers that a text of the page may take: what its charts say, and their workings',
         answer: 'NumberOffers',
         query: ['q' => 'string', 'of' => 'string', 'row' => 'string'],
-    ),]
+    )]
     public function numbers(int $id, string $page, Request $request): JsonResponse
     {
         $report = $this->open->report($this->records->report($id));
@@ -85,11 +82,7 @@ final readonly class ReportPageController
 
         return new JsonResponse([
             'items' => NumberOffers::of(
-                $this->open->drawing($report),
-                self::pageOf($report, $page),
-                $sought,
-                $block,
-                $row,
+                $this->open->drawing($report), self::pageOf($report, $page), $sought, $block, $row,
             ),
         ]);
     }
@@ -119,12 +112,12 @@ final readonly class ReportPageController
         '/reports/{id}.{format}',
         requirements: ['id' => Records::ID, 'format' => ReportFormats::ENDINGS],
         methods: 'GET',
-    ),]
+    )]
     #[Operation(
         'All pages as they are now, or one of them, as a file',
         query: ['page' => 'string'],
         media: ReportFormats::MEDIA_TYPES,
-    ),]
+    )]
     public function whole(int $id, string $format, Request $request): Response
     {
         $record = $this->records->report($id);

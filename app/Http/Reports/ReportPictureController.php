@@ -40,20 +40,19 @@ final readonly class ReportPictureController
         private OpenReports $open,
         private Pictures $pictures,
         private Build $build,
-    ) {
-    }
+    ) {}
 
     #[Route(
         '/reports/{id}/blocks/{block}.{format}',
         requirements: ['id' => Records::ID, 'block' => self::KEY, 'format' => self::FORMATS],
         methods: 'GET',
-    ),]
+    )]
     #[Operation(
         'A block of a report as a picture, under an address to link to, or what the picture tells',
         answer: 'PictureFacts',
         query: ['scale' => '1|2|3', 'closed' => 'string'],
         media: ['image/svg+xml', 'image/png'],
-    ),]
+    )]
     public function block(int $id, string $block, string $format, Request $request): Response
     {
         $record = $this->records->report($id);
@@ -83,13 +82,13 @@ final readonly class ReportPictureController
         '/reports/{id}/pages/{page}.{format}',
         requirements: ['id' => Records::ID, 'page' => self::KEY, 'format' => self::FORMATS],
         methods: 'GET',
-    ),]
+    )]
     #[Operation(
         'A page of a report as a picture, under an address to link to, or what the picture tells',
         answer: 'PictureFacts',
         query: ['scale' => '1|2|3', 'closed' => 'string'],
         media: ['image/svg+xml', 'image/png'],
-    ),]
+    )]
     public function page(int $id, string $page, string $format, Request $request): Response
     {
         $record = $this->records->report($id);

@@ -35,8 +35,7 @@ final readonly class SettlingController
         private ReportEdit $edit,
         private Deferral $deferral,
         private OpenReports $open,
-    ) {
-    }
+    ) {}
 
     #[Route('/findings', methods: 'GET')]
     #[Operation('What has to be settled before it goes out', answer: 'Settlement', isLong: true)]
@@ -58,7 +57,7 @@ final readonly class SettlingController
         answer: 'Report',
         body: ['finding' => 'string', 'reason' => 'string'],
         isSigned: true,
-    ),]
+    )]
     public function accept(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['finding', 'reason']);
@@ -76,10 +75,7 @@ final readonly class SettlingController
     #[Operation('Something has to be settled after all', answer: 'Report', body: ['finding' => 'string'])]
     public function withdraw(int $id, Request $request): JsonResponse
     {
-        $finding = JsonBody::of($request)
-            ->object(['finding'])
-            ->must('finding')
-            ->string(400);
+        $finding = JsonBody::of($request)->object(['finding'])->must('finding')->string(400);
 
         return $this->withAccepted($id, $finding, null, $request);
     }
@@ -87,11 +83,8 @@ final readonly class SettlingController
     /** What would change on which page if the closing period moved; nothing moves yet. */
     #[Route('/roll', methods: 'GET')]
     #[Operation(
-        'What would change if the closing period moved',
-        answer: 'RollPreview',
-        query: ['to' => 'string'],
-        isLong: true,
-    ),]
+        'What would change if the closing period moved', answer: 'RollPreview', query: ['to' => 'string'], isLong: true,
+    )]
     public function preview(int $id, Request $request): JsonResponse
     {
         $record = $this->records->report($id);
@@ -112,17 +105,12 @@ final readonly class SettlingController
         body: ['to' => 'string'],
         isVersioned: true,
         isSigned: true,
-    ),]
+    )]
     public function roll(int $id, Request $request): JsonResponse
     {
         $record = $this->records->report($id);
         Version::insist($request, $record->version, fn (): array => $this->states->whole($record));
-        $to = Rolling::period(
-            JsonBody::of($request)
-                ->object(['to'])
-                ->must('to')
-                ->string(20),
-        );
+        $to = Rolling::period(JsonBody::of($request)->object(['to'])->must('to')->string(20));
         $report = $this->open->report($record);
         $this->edit->rollOn(
             id: $id,

@@ -23,19 +23,10 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/reports/{id}/deck', requirements: ['id' => Records::ID], methods: 'POST')]
 final readonly class SlideUpdateController
 {
-    public function __construct(
-        private Records $records,
-        private OpenReports $open,
-        private StoredOrigin $origin,
-    ) {
-    }
+    public function __construct(private Records $records, private OpenReports $open, private StoredOrigin $origin) {}
 
     #[Route('/changes')]
-    #[Operation(
-        'What bringing a deck up to date would do to it',
-        answer: 'DeckChanges',
-        takesFile: true,
-    ),]
+    #[Operation('What bringing a deck up to date would do to it', answer: 'DeckChanges', takesFile: true)]
     public function changes(int $id, Request $request): JsonResponse
     {
         return new JsonResponse([

@@ -20,9 +20,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[Route('/api/template')]
 final readonly class TemplateController
 {
-    public function __construct(private DeckTemplate $template, private WriteTurn $turn)
-    {
-    }
+    public function __construct(private DeckTemplate $template, private WriteTurn $turn) {}
 
     #[Route('', methods: 'GET')]
     #[Operation('The template of slides, how it is used, and a picture of what it gives', answer: 'DeckTemplates')]
@@ -47,7 +45,7 @@ final readonly class TemplateController
         'Which layout of the template is used, and which of its colours plays which role',
         answer: 'DeckTemplates',
         body: ['layout?' => 'string', 'roles?' => 'object'],
-    ),]
+    )]
     public function patch(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['layout', 'roles']);

@@ -37,15 +37,14 @@ final readonly class ArrivalController
         private ArrivalState $state,
         private ArrivalDesk $desk,
         private Deferral $deferral,
-    ) {
-    }
+    ) {}
 
     #[Route('/api/datasets/{id}/arrivals', requirements: ['id' => Records::ID], methods: 'GET')]
     #[Operation(
         'What the sources of a dataset brought, the latest first',
         answer: 'page of Arrival',
         query: ['page' => 'integer 1..', 'waiting' => '1'],
-    ),]
+    )]
     public function list(int $id, Request $request): JsonResponse
     {
         $of = $this->manager
@@ -67,7 +66,7 @@ final readonly class ArrivalController
         answer: 'ArrivalDifferences',
         query: ['page' => 'integer 1..'],
         isLong: true,
-    ),]
+    )]
     public function get(int $id, Request $request): JsonResponse
     {
         $arrival = $this->records->arrival($id);
@@ -90,7 +89,7 @@ final readonly class ArrivalController
         body: ['periods?' => 'string[]', 'members?' => 'object'],
         isSigned: true,
         isLong: true,
-    ),]
+    )]
     public function take(int $id, Request $request): JsonResponse
     {
         $arrival = $this->records->arrival($id);

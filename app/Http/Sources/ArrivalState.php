@@ -27,9 +27,7 @@ final readonly class ArrivalState
     public const AMOUNTS = 200;
     private const MEMBERS = 100;
 
-    public function __construct(private ArrivalDesk $desk, private OpenDatasets $datasets)
-    {
-    }
+    public function __construct(private ArrivalDesk $desk, private OpenDatasets $datasets) {}
 
     public static function of(ArrivalRecord $arrival): Arrival
     {
@@ -70,12 +68,7 @@ final readonly class ArrivalState
         );
         if (ArrivalRecord::WAITS !== $arrival->state || [] === $arrival->mapping) {
             return new ArrivalDifferences(
-                arrival: $told,
-                breakdowns: $breakdowns,
-                periods: [],
-                members: [],
-                amounts: [],
-                all: 0,
+                arrival: $told, breakdowns: $breakdowns, periods: [], members: [], amounts: [], all: 0,
             );
         }
         $compared = $this->desk->compared($arrival);

@@ -24,9 +24,7 @@ final readonly class SourceBody
     private const LONGEST_SECRET = 1_000;
     private const MOST_LOOK_BACK = 60;
 
-    public function __construct(private SourceKinds $kinds, private SealedSecrets $secrets)
-    {
-    }
+    public function __construct(private SourceKinds $kinds, private SealedSecrets $secrets) {}
 
     /** @throws NotAccepted */
     public function new(Given $body, DatasetRecord $dataset): SourceRecord

@@ -52,15 +52,14 @@ final readonly class SourceController
         private WriteTurn $turn,
         private Deferral $deferral,
         private AllowedFolders $folders,
-    ) {
-    }
+    ) {}
 
     #[Route('/api/sources', methods: 'GET')]
     #[Operation(
         'Sources: all of them, or those of a dataset',
         answer: 'page of Source',
         query: ['dataset' => 'integer 1..', 'page' => 'integer 1..'],
-    ),]
+    )]
     public function list(Request $request): JsonResponse
     {
         $page = Page::of($request);
@@ -81,9 +80,7 @@ final readonly class SourceController
     #[Operation('What a source can be made of here', answer: 'SourceOffers')]
     public function offers(): JsonResponse
     {
-        return new JsonResponse(
-            new SourceOffers($this->folders->all(), \DateTimeZone::listIdentifiers()),
-        );
+        return new JsonResponse(new SourceOffers($this->folders->all(), \DateTimeZone::listIdentifiers()));
     }
 
     /** The first rows as a reading, which the page asks how it is to be read. */
@@ -101,27 +98,18 @@ final readonly class SourceController
             'schedule?' => 'Schedule',
             'lookBack?' => 'integer 1..60',
         ],
-    ),]
+    )]
     public function look(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object([
-            'dataset',
-            'kind',
-            'settings',
-            'secret',
-            'source',
-            'schedule',
-            'lookBack',
+            'dataset', 'kind', 'settings', 'secret', 'source', 'schedule', 'lookBack',
         ]);
         $dataset = $this->dataset($body);
         $draft = $this->body->draft($body, $dataset, $this->maybeKnown($body));
         $folder = FetchFolder::make();
         try {
             $fetched = $this->fetch->look($draft, $folder, self::FIRST_ROWS);
-            $look = $this->firstLook->look(
-                $this->shelf->put($fetched->name, $fetched->path),
-                target: $dataset,
-            );
+            $look = $this->firstLook->look($this->shelf->put($fetched->name, $fetched->path), target: $dataset);
         } finally {
             $folder->remove();
         }
@@ -140,25 +128,18 @@ final readonly class SourceController
             'secret?' => 'string',
             'source?' => 'integer',
         ],
-    ),]
+    )]
     public function tables(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['dataset', 'kind', 'settings', 'secret', 'source']);
         $draft = $this->body->draft($body, $this->dataset($body), $this->maybeKnown($body));
         $tables = $this->kinds->database->tables($draft->settings, $draft->secret);
 
-        return new JsonResponse(
-            new SourceTables(
-                array_map(
-                    static fn (
-                        string|int $name,
-                        array $columns,
-                    ): SourceTable => new SourceTable((string) $name, $columns),
-                    array_keys($tables),
-                    $tables,
-                ),
-            ),
-        );
+        return new JsonResponse(new SourceTables(array_map(
+            static fn (string|int $name, array $columns): SourceTable => new SourceTable((string) $name, $columns),
+            array_keys($tables),
+            $tables,
+        )));
     }
 
     #[Route('/api/sources/times', methods: 'POST')]
@@ -185,7 +166,7 @@ final readonly class SourceController
             'takes?' => 'never|new periods|open periods|checked',
             'lookBack?' => 'integer 1..60',
         ],
-    ),]
+    )]
     public function post(Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(['dataset', ...SourceBody::KEYS]);
@@ -225,7 +206,7 @@ final readonly class SourceController
             'lookBack?' => 'integer 1..60',
         ],
         isVersioned: true,
-    ),]
+    )]
     public function patch(int $id, Request $request): JsonResponse
     {
         $body = JsonBody::of($request)->object(array_values(array_diff(SourceBody::KEYS, ['kind'])));

@@ -26,8 +26,7 @@ final readonly class SourceState
         private SourceKinds $kinds,
         private HolidayStore $holidays,
         private ClockInterface $clock,
-    ) {
-    }
+    ) {}
 
     public function of(SourceRecord $source): Source
     {
@@ -46,11 +45,7 @@ final readonly class SourceState
             mapping: (object) $source->mapping,
             mode: $source->mode,
             schedule: new ToldSchedule(
-                $schedule->every->value,
-                $schedule->at,
-                $schedule->zone,
-                $schedule->days,
-                $schedule->number,
+                $schedule->every->value, $schedule->at, $schedule->zone, $schedule->days, $schedule->number,
             ),
             times: $this->times($schedule),
             takes: $source->takes,

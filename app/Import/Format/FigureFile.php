@@ -18,9 +18,7 @@ final class FigureFile
     private const SHEETS = 60;
     private const LOOKED_AT = 60;
 
-    private function __construct(private readonly FileFormat $format)
-    {
-    }
+    private function __construct(private readonly FileFormat $format) {}
 
     public static function open(string $path): self
     {
@@ -45,9 +43,7 @@ final class FigureFile
     {
         $names = $this->format->sheets();
         if (null !== $named && !\in_array($named, $names, true)) {
-            throw RefusedFigures::whole(
-                "The workbook has no sheet \"$named\". It has ".implode(', ', $names).'.',
-            );
+            throw RefusedFigures::whole("The workbook has no sheet \"$named\". It has ".implode(', ', $names).'.');
         }
 
         return Sheet::of($this->format->rows($named ?? $this->best($names)), $header);

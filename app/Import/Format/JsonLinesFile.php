@@ -11,9 +11,7 @@ use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 /** One JSON object a line; its keys are the columns. Numbers keep every digit. */
 final readonly class JsonLinesFile implements FileFormat
 {
-    private function __construct(private string $path)
-    {
-    }
+    private function __construct(private string $path) {}
 
     public static function maybe(string $path, string $head): ?self
     {
@@ -27,13 +25,11 @@ final readonly class JsonLinesFile implements FileFormat
             return null;
         }
         if ((int) filesize($path) > Limits::BYTES) {
-            throw RefusedFigures::whole(
-                \sprintf(
-                    'The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.',
-                    filesize($path) / 1e6,
-                    Limits::BYTES / 1_000_000,
-                ),
-            );
+            throw RefusedFigures::whole(\sprintf(
+                'The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.',
+                filesize($path) / 1e6,
+                Limits::BYTES / 1_000_000,
+            ));
         }
 
         return new self($path);

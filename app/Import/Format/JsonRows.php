@@ -14,9 +14,7 @@ final readonly class JsonRows implements RowSource
 {
     private const LOOKED_AT = 500;
 
-    public function __construct(private string $path)
-    {
-    }
+    public function __construct(private string $path) {}
 
     /** @return \Generator<int, list<string>> */
     public function rows(int $after = -1): \Generator
@@ -25,12 +23,10 @@ final readonly class JsonRows implements RowSource
         foreach ($this->objects() as $number => $object) {
             $places += $object;
             if (\count($places) > Limits::COLUMNS) {
-                throw RefusedFigures::whole(
-                    \sprintf(
-                        'The objects have more than %s different keys. This is not a table.',
-                        number_format(Limits::COLUMNS),
-                    ),
-                );
+                throw RefusedFigures::whole(\sprintf(
+                    'The objects have more than %s different keys. This is not a table.',
+                    number_format(Limits::COLUMNS),
+                ));
             }
             if ($number >= self::LOOKED_AT) {
                 break;
@@ -74,9 +70,7 @@ final readonly class JsonRows implements RowSource
             }
             // Numbers become texts first: a float would lose digits.
             $exact = preg_replace_callback(
-                '/"(?:[^"\\\\]|\\\\.)*+"(*SKIP)(*FAIL)|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?/',
-                self::quoted(...),
-                $line,
+                '/"(?:[^"\\\\]|\\\\.)*+"(*SKIP)(*FAIL)|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?/', self::quoted(...), $line,
             );
             $object = json_decode($exact ?? '', true, 4);
             if (!\is_array($object) || (array_is_list($object) && [] !== $object)) {
@@ -105,8 +99,7 @@ final readonly class JsonRows implements RowSource
             null === $value => '',
             \is_bool($value) => $value ? 'true' : 'false',
             default => throw self::refused(
-                $number,
-                'a value is itself an object or a list. Give texts and numbers only.',
+                $number, 'a value is itself an object or a list. Give texts and numbers only.',
             ),
         };
     }

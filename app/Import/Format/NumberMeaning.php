@@ -47,8 +47,6 @@ enum NumberMeaning
         }
         [$year, $month, $of] = CivilDate::parts($day - self::DAYS_TO_1970);
 
-        return self::Day === $this
-            ? \sprintf('%d-%02d-%02d', $year, $month, $of)
-            : \sprintf('%d-%02d', $year, $month);
+        return self::Day === $this ? \sprintf('%d-%02d-%02d', $year, $month, $of) : \sprintf('%d-%02d', $year, $month);
     }
 }

@@ -11,9 +11,7 @@ use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 final readonly class OdsFile implements FileFormat
 {
     /** @param non-empty-list<string> $names */
-    private function __construct(private Package $package, private array $names)
-    {
-    }
+    private function __construct(private Package $package, private array $names) {}
 
     public static function maybe(string $path, string $head): ?self
     {

@@ -16,9 +16,7 @@ final readonly class OdsRows implements RowSource
     /** More equal rows than this are no figures. */
     private const REPEATED_ROWS = 10_000;
 
-    public function __construct(private Package $package, private int $table)
-    {
-    }
+    public function __construct(private Package $package, private int $table) {}
 
     /** @return \Generator<int, list<string>> */
     public function rows(int $after = -1): \Generator
@@ -28,9 +26,7 @@ final readonly class OdsRows implements RowSource
         $number = 1;
         while (Package::next($reader)) {
             if (
-                \XMLReader::ELEMENT === $reader->nodeType
-                && 'table:table' === $reader->name
-                && ++$table > $this->table
+                \XMLReader::ELEMENT === $reader->nodeType && 'table:table' === $reader->name && ++$table > $this->table
             ) {
                 break;
             }
@@ -44,13 +40,11 @@ final readonly class OdsRows implements RowSource
             $times = max(1, (int) $reader->getAttribute('table:number-rows-repeated'));
             $cells = $reader->isEmptyElement ? [] : self::cells($reader);
             if ([] !== $cells && $times > self::REPEATED_ROWS) {
-                throw RefusedFigures::whole(
-                    \sprintf(
-                        'Row %d of the sheet stands for %s equal rows. This is not a table of figures.',
-                        $number,
-                        number_format($times),
-                    ),
-                );
+                throw RefusedFigures::whole(\sprintf(
+                    'Row %d of the sheet stands for %s equal rows. This is not a table of figures.',
+                    $number,
+                    number_format($times),
+                ));
             }
             for ($i = max(0, $after + 1 - $number); $i < $times && [] !== $cells; ++$i) {
                 yield $number + $i => $cells;
@@ -82,12 +76,9 @@ final readonly class OdsRows implements RowSource
                 continue;
             }
             if (\count($cells) + $blank + $times > Limits::COLUMNS) {
-                throw RefusedFigures::whole(
-                    \sprintf(
-                        'The sheet has more than %s columns; up to that many can be read.',
-                        number_format(Limits::COLUMNS),
-                    ),
-                );
+                throw RefusedFigures::whole(\sprintf(
+                    'The sheet has more than %s columns; up to that many can be read.', number_format(Limits::COLUMNS),
+                ));
             }
             array_push($cells, ...array_fill(0, $blank, ''), ...array_fill(0, $times, $cell));
             $blank = 0;
@@ -133,9 +124,7 @@ final readonly class OdsRows implements RowSource
                 null === $note
                 && $reader->hasValue
                 && \in_array(
-                    $reader->nodeType,
-                    [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE],
-                    true,
+                    $reader->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE], true,
                 )
             ) {
                 $text .= $reader->value;

@@ -20,20 +20,16 @@ final class Package
     private array $unpacked = [];
     private int $bytes = 0;
 
-    private function __construct(private readonly \ZipArchive $zip)
-    {
-    }
+    private function __construct(private readonly \ZipArchive $zip) {}
 
     public static function open(string $path): self
     {
         if ((int) filesize($path) > Limits::PACKED_BYTES) {
-            throw RefusedFigures::whole(
-                \sprintf(
-                    'The workbook has %.1f MB; up to %d MB can be read. Save the sheet as CSV.',
-                    filesize($path) / 1e6,
-                    Limits::PACKED_BYTES / 1_000_000,
-                ),
-            );
+            throw RefusedFigures::whole(\sprintf(
+                'The workbook has %.1f MB; up to %d MB can be read. Save the sheet as CSV.',
+                filesize($path) / 1e6,
+                Limits::PACKED_BYTES / 1_000_000,
+            ));
         }
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
@@ -141,11 +137,8 @@ final class Package
 
     private static function tooLarge(): RefusedFigures
     {
-        return RefusedFigures::whole(
-            \sprintf(
-                'The workbook unpacks to more than %d MB. Save the sheet as CSV.',
-                Limits::UNPACKED_BYTES / 1_000_000,
-            ),
-        );
+        return RefusedFigures::whole(\sprintf(
+            'The workbook unpacks to more than %d MB. Save the sheet as CSV.', Limits::UNPACKED_BYTES / 1_000_000,
+        ));
     }
 }

@@ -36,8 +36,7 @@ final class PlainNumber
         $digits = \strlen(ltrim($number->abs()->getUnscaledValue()->toString(), '0'));
         if ($digits > self::SURE_DIGITS && $number->getScale() > 0) {
             $number = $number->toScale(
-                max(0, $number->getScale() - ($digits - self::SURE_DIGITS)),
-                RoundingMode::HalfUp,
+                max(0, $number->getScale() - ($digits - self::SURE_DIGITS)), RoundingMode::HalfUp,
             );
         }
 

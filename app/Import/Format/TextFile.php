@@ -14,21 +14,10 @@ use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 final readonly class TextFile implements FileFormat
 {
     private const BYTES_AT_ONCE = 1_048_576;
-    private const FOREIGN = [
-        "PK\x03\x04",
-        '%PDF',
-        "\x89PNG",
-        "\x1F\x8B",
-        "\xFF\xD8\xFF",
-        'GIF8',
-        'Rar!',
-        "7z\xBC\xAF",
-    ];
+    private const FOREIGN = ["PK\x03\x04", '%PDF', "\x89PNG", "\x1F\x8B", "\xFF\xD8\xFF", 'GIF8', 'Rar!', "7z\xBC\xAF"];
 
     /** @param resource $stream UTF-8 */
-    private function __construct(private mixed $stream)
-    {
-    }
+    private function __construct(private mixed $stream) {}
 
     public static function maybe(string $path, string $head): self
     {
@@ -39,13 +28,11 @@ final readonly class TextFile implements FileFormat
         }
         $size = (int) filesize($path);
         if ($size > Limits::BYTES) {
-            throw RefusedFigures::whole(
-                \sprintf(
-                    'The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.',
-                    $size / 1e6,
-                    Limits::BYTES / 1_000_000,
-                ),
-            );
+            throw RefusedFigures::whole(\sprintf(
+                'The file has %.1f MB; up to %d MB can be read. Split it, or leave out what is not needed.',
+                $size / 1e6,
+                Limits::BYTES / 1_000_000,
+            ));
         }
 
         return new self(self::utf8($path, $head));
@@ -119,12 +106,10 @@ final readonly class TextFile implements FileFormat
         $low = \count(
             array_filter($pairs, static fn (string $pair): bool => "\0" === ($pair[1] ?? '') && "\0" !== $pair[0]),
         );
-        $high = \count(
-            array_filter(
-                $pairs,
-                static fn (string $pair): bool => "\0" === ($pair[0] ?? '') && "\0" !== ($pair[1] ?? "\0"),
-            ),
-        );
+        $high = \count(array_filter(
+            $pairs,
+            static fn (string $pair): bool => "\0" === ($pair[0] ?? '') && "\0" !== ($pair[1] ?? "\0"),
+        ));
 
         return match (true) {
             $low > 0.8 * \count($pairs) => 'UTF-16LE',

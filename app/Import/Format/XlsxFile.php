@@ -22,8 +22,7 @@ final class XlsxFile implements FileFormat
         private readonly Package $package,
         private readonly array $parts,
         private readonly bool $from1904,
-    ) {
-    }
+    ) {}
 
     public static function maybe(string $path, string $head): ?self
     {
@@ -69,11 +68,7 @@ final class XlsxFile implements FileFormat
         $this->styles ??= XlsxStyles::of($this->package);
 
         return new XlsxRows(
-            $this->package,
-            $this->parts[$sheet],
-            $this->texts ??= $this->texts(),
-            $this->styles,
-            $this->from1904,
+            $this->package, $this->parts[$sheet], $this->texts ??= $this->texts(), $this->styles, $this->from1904,
         );
     }
 

@@ -18,8 +18,7 @@ final readonly class XlsxRows implements RowSource
         private array $texts,
         private XlsxStyles $styles,
         private bool $from1904,
-    ) {
-    }
+    ) {}
 
     /** @return \Generator<int, list<string>> */
     public function rows(int $after = -1): \Generator
@@ -54,12 +53,9 @@ final readonly class XlsxRows implements RowSource
             }
             $place = self::place((string) $reader->getAttribute('r')) ?? $place + 1;
             if ($place >= Limits::COLUMNS) {
-                throw RefusedFigures::whole(
-                    \sprintf(
-                        'The sheet has more than %s columns; up to that many can be read.',
-                        number_format(Limits::COLUMNS),
-                    ),
-                );
+                throw RefusedFigures::whole(\sprintf(
+                    'The sheet has more than %s columns; up to that many can be read.', number_format(Limits::COLUMNS),
+                ));
             }
             $type = $reader->getAttribute('t') ?? 'n';
             $style = (int) $reader->getAttribute('s');

@@ -19,9 +19,7 @@ final readonly class XlsxStyles
     ];
 
     /** @param list<NumberMeaning> $meanings by number of the style */
-    private function __construct(private array $meanings)
-    {
-    }
+    private function __construct(private array $meanings) {}
 
     public static function of(Package $package): self
     {

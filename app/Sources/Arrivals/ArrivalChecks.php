@@ -18,17 +18,12 @@ final readonly class ArrivalChecks
 {
     private const MOST_NAMES = 4;
 
-    public function __construct(private ArrivalReader $reader, private SeriesStore $store)
-    {
-    }
+    public function __construct(private ArrivalReader $reader, private SeriesStore $store) {}
 
     /** @return list<string> what does not hold, as sentences */
     public function failing(SourceRecord $source, Look $look, ReadFigures $read): array
     {
-        $notices = array_filter(
-            $read->table->dataset()->notices,
-            static fn (Notice $notice): bool => !$notice->holds,
-        );
+        $notices = array_filter($read->table->dataset()->notices, static fn (Notice $notice): bool => !$notice->holds);
         $new = $this->reader->newColumns($source, $look);
 
         return [

@@ -42,8 +42,7 @@ final readonly class ArrivalDesk
         private KeptFiles $files,
         private WriteTurn $turn,
         private ClockInterface $clock,
-    ) {
-    }
+    ) {}
 
     public function receive(SourceRecord $source, Fetched $fetched, Due $due): Received
     {
@@ -272,9 +271,7 @@ final readonly class ArrivalDesk
     {
         $others = $this->manager
             ->getRepository(ArrivalRecord::class)
-            ->findBy(
-                ['source' => $arrival->source, 'scope' => $arrival->scope, 'state' => ArrivalRecord::WAITS],
-            );
+            ->findBy(['source' => $arrival->source, 'scope' => $arrival->scope, 'state' => ArrivalRecord::WAITS]);
         foreach ($others as $other) {
             $other->state = ArrivalRecord::OVERTAKEN;
             $this->decide($other, '');

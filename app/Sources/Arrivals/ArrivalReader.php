@@ -22,12 +22,7 @@ use KeenMargin\Core\Figures\Reading\Text\RefusedFigures;
 /** Reads what sources bring, each the way that its source says. */
 final readonly class ArrivalReader
 {
-    public function __construct(
-        private FirstLook $firstLook,
-        private ReadingShelf $shelf,
-        private KeptFiles $files,
-    ) {
-    }
+    public function __construct(private FirstLook $firstLook, private ReadingShelf $shelf, private KeptFiles $files) {}
 
     /** @throws RefusedFigures where it has other columns than it is read by, or is no table */
     public function look(SourceRecord $source, Fetched $fetched): Look
@@ -51,12 +46,10 @@ final readonly class ArrivalReader
     {
         $known = \is_array($source->mapping['columns'] ?? null) ? $source->mapping['columns'] : [];
 
-        return array_values(
-            array_filter(
-                $look->sheet->header,
-                static fn (string $name): bool => [] !== $known && !isset($known[$name]) && !self::isPeriod($name),
-            ),
-        );
+        return array_values(array_filter(
+            $look->sheet->header,
+            static fn (string $name): bool => [] !== $known && !isset($known[$name]) && !self::isPeriod($name),
+        ));
     }
 
     /** @throws RefusedFigures */

@@ -10,7 +10,5 @@ use KeenMargin\Core\Figures\Arrival\Differences;
 final readonly class Compared
 {
     /** @param array<string, int> $decimals that the differences are told with, by measure */
-    public function __construct(public Differences $differences, public array $decimals)
-    {
-    }
+    public function __construct(public Differences $differences, public array $decimals) {}
 }

@@ -5,6 +5,4 @@ declare(strict_types=1);
 namespace KeenMargin\App\Sources\Arrivals;
 
 /** An arrival that cannot be decided any more. */
-final class NotWaiting extends \RuntimeException
-{
-}
+final class NotWaiting extends \RuntimeException {}

@@ -11,9 +11,7 @@ final readonly class FetchFolder
 {
     private const HOURS = 24;
 
-    private function __construct(public string $path)
-    {
-    }
+    private function __construct(public string $path) {}
 
     public static function make(): self
     {

@@ -13,9 +13,7 @@ use KeenMargin\Core\Time\Period;
 /** The period by which a dataset is closed that a day lies in: of figures without periods and by day, its month. */
 final readonly class RunningPeriod
 {
-    public function __construct(private Grain $grain, private FiscalCalendar $calendar)
-    {
-    }
+    public function __construct(private Grain $grain, private FiscalCalendar $calendar) {}
 
     public static function of(DatasetRecord $dataset): self
     {

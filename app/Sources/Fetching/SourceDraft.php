@@ -21,6 +21,5 @@ final readonly class SourceDraft
         public Schedule $schedule,
         public int $lookBack,
         public RunningPeriod $period,
-    ) {
-    }
+    ) {}
 }

@@ -38,8 +38,7 @@ final readonly class SourceFetch
         private WriteTurn $turn,
         private HolidayStore $holidays,
         private ClockInterface $clock,
-    ) {
-    }
+    ) {}
 
     /** @param bool $onlyIfDue whether another one may have fetched it meanwhile, so that nothing is to be done */
     public function run(int $id, bool $onlyIfDue = false): FetchOutcome
@@ -70,15 +69,13 @@ final readonly class SourceFetch
     {
         $due = $this->due($source);
         try {
-            $fetched = $this->kinds->get($source->kind)->fetch(
-                new FetchRequest(
-                    settings: $source->settings,
-                    secret: $this->maybeSecret($source),
-                    due: $due,
-                    remembered: $source->remembered,
-                    folder: $folder->path,
-                ),
-            );
+            $fetched = $this->kinds->get($source->kind)->fetch(new FetchRequest(
+                settings: $source->settings,
+                secret: $this->maybeSecret($source),
+                due: $due,
+                remembered: $source->remembered,
+                folder: $folder->path,
+            ));
             $outcome = null === $fetched ? null : $this->desk->receive($source, $fetched, $due);
         } catch (FetchFailed|NotAllowed|NotAccepted|SecretLost|NotWritten|RefusedFigures|ChangedSince $e) {
             $this->settleFailure((int) $source->id, $e->getMessage());
@@ -93,16 +90,14 @@ final readonly class SourceFetch
     /** The first rows of a source that is not kept yet, as a file of the folder. */
     public function look(SourceDraft $draft, FetchFolder $folder, int $rows): Fetched
     {
-        $fetched = $draft->kind->fetch(
-            new FetchRequest(
-                settings: $draft->settings,
-                secret: $draft->secret,
-                due: $this->dueOf($draft->schedule, $draft->period, $draft->lookBack),
-                remembered: [],
-                folder: $folder->path,
-                firstRows: $rows,
-            ),
-        );
+        $fetched = $draft->kind->fetch(new FetchRequest(
+            settings: $draft->settings,
+            secret: $draft->secret,
+            due: $this->dueOf($draft->schedule, $draft->period, $draft->lookBack),
+            remembered: [],
+            folder: $folder->path,
+            firstRows: $rows,
+        ));
 
         return null === $fetched || $fetched->isWithoutRows()
             ? throw new FetchFailed(
@@ -120,9 +115,7 @@ final readonly class SourceFetch
     private function due(SourceRecord $source): Due
     {
         return $this->dueOf(
-            Schedule::read(Given::kept($source->schedule)),
-            RunningPeriod::of($source->dataset),
-            $source->lookBack,
+            Schedule::read(Given::kept($source->schedule)), RunningPeriod::of($source->dataset), $source->lookBack,
         );
     }
 

@@ -10,9 +10,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** Held while a source is fetched: two processes fetch none at once, and one that is killed lets go. */
 final readonly class SourceLock
 {
-    public function __construct(#[Autowire('%env(resolve:KEEN_DATA)%')] private string $database)
-    {
-    }
+    public function __construct(#[Autowire('%env(resolve:KEEN_DATA)%')] private string $database) {}
 
     /** @return resource|null held until it is closed; null where somebody else holds it */
     public function maybe(int $source): mixed

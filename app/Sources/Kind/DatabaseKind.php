@@ -22,9 +22,7 @@ final readonly class DatabaseKind implements SourceKind
 {
     private const MOST_COLUMNS_OFFERED = 5_000;
 
-    public function __construct(private Reach $reach, private AllowedFolders $folders)
-    {
-    }
+    public function __construct(private Reach $reach, private AllowedFolders $folders) {}
 
     public function id(): string
     {
@@ -55,9 +53,7 @@ final readonly class DatabaseKind implements SourceKind
             $path,
             $request,
         ): void {
-            $statement = '' === $told->table
-                ? $told->query
-                : 'SELECT * FROM '.self::quoted($connection, $told->table);
+            $statement = '' === $told->table ? $told->query : 'SELECT * FROM '.self::quoted($connection, $told->table);
             $rows = new RowFile($path);
             foreach ($engine->read($connection, $statement, $parameters) as $block) {
                 $rows->add($block);
@@ -123,8 +119,7 @@ final readonly class DatabaseKind implements SourceKind
         } catch (Exception $e) {
             $says = $e->getPrevious()?->getMessage() ?? $e->getMessage();
             throw FetchFailed::because(
-                'The database says: '.preg_replace('/^SQLSTATE\[\w+\](?: \[\w+\])?:?\s*/', '', $says),
-                $secret,
+                'The database says: '.preg_replace('/^SQLSTATE\[\w+\](?: \[\w+\])?:?\s*/', '', $says), $secret,
             );
         }
     }

@@ -14,9 +14,7 @@ final readonly class Due
      * @param int $from first day, counted from 1 January 1970
      * @param int $to last day; later than the period where the running one is asked for as well
      */
-    private function __construct(public Period $period, public int $from, public int $to)
-    {
-    }
+    private function __construct(public Period $period, public int $from, public int $to) {}
 
     /**
      * @param Period $today the period that is running

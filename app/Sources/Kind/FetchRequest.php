@@ -23,8 +23,7 @@ final readonly class FetchRequest
         public array $remembered,
         public string $folder,
         public ?int $firstRows = null,
-    ) {
-    }
+    ) {}
 
     public function given(): Given
     {

@@ -21,8 +21,7 @@ final readonly class Fetched
         public string $scope,
         public array $remember = [],
         public array $mapping = [],
-    ) {
-    }
+    ) {}
 
     /** Whether there is a header alone, or no row of JSON: there are no figures of what was asked for yet. */
     public function isWithoutRows(): bool

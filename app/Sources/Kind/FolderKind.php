@@ -19,9 +19,7 @@ final readonly class FolderKind implements SourceKind
     private const MOST_REMEMBERED = 500;
     private const MOST_LISTED = 20_000;
 
-    public function __construct(private AllowedFolders $folders)
-    {
-    }
+    public function __construct(private AllowedFolders $folders) {}
 
     public function id(): string
     {

@@ -33,15 +33,12 @@ final readonly class WebAddress
         public string $pages,
         public string $parameter,
         public int $firstPage,
-    ) {
-    }
+    ) {}
 
     /** @throws NotAccepted */
     public static function read(Given $given): self
     {
-        $given->object(
-            ['address', 'authentication', 'user', 'header', 'rows', 'pages', 'parameter', 'firstPage'],
-        );
+        $given->object(['address', 'authentication', 'user', 'header', 'rows', 'pages', 'parameter', 'firstPage']);
         $authentication = $given->maybe('authentication')?->oneOf(self::AUTHENTICATIONS) ?? 'none';
         $header = $given->maybe('header')?->text(80) ?? '';
         if ('header' === $authentication && 1 !== preg_match('/^[A-Za-z0-9-]{1,80}$/D', $header)) {
@@ -71,9 +68,7 @@ final readonly class WebAddress
                 'header' => $this->header,
                 'rows' => $this->rows ?? false,
                 'pages' => $this->pages,
-            ] + ('number' === $this->pages
-                ? ['parameter' => $this->parameter, 'firstPage' => $this->firstPage]
-                : []),
+            ] + ('number' === $this->pages ? ['parameter' => $this->parameter, 'firstPage' => $this->firstPage] : []),
             static fn (mixed $value, string $key): bool => false !== $value && ('rows' === $key || '' !== $value),
             \ARRAY_FILTER_USE_BOTH,
         );

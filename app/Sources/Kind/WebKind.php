@@ -21,9 +21,7 @@ final readonly class WebKind implements SourceKind
     private const LONGEST = 1_800;
     private const NOT_MODIFIED = 304;
 
-    public function __construct(private Reach $reach)
-    {
-    }
+    public function __construct(private Reach $reach) {}
 
     public function id(): string
     {

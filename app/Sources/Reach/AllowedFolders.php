@@ -15,14 +15,10 @@ final readonly class AllowedFolders
     /** @param string $listed absolute paths with colons between them */
     public function __construct(#[Autowire('%env(KEEN_FOLDERS)%')] string $listed = '')
     {
-        $this->folders = array_values(
-            array_filter(
-                array_map(
-                    static fn (string $folder): string => '' === $folder ? '' : (string) realpath($folder),
-                    explode(':', $listed),
-                ),
-            ),
-        );
+        $this->folders = array_values(array_filter(array_map(
+            static fn (string $folder): string => '' === $folder ? '' : (string) realpath($folder),
+            explode(':', $listed),
+        )));
     }
 
     /** @return list<string> */

@@ -26,10 +26,8 @@ final readonly class Reach
      * @param string $listed hosts and ports with commas between them: `ledger.example:8443, 127.0.0.1:8050`
      * @param ?\Closure(string): list<string> $lookUp addresses of a name; null: as the system knows them
      */
-    public function __construct(
-        #[Autowire('%env(KEEN_MAY_REACH)%')] string $listed = '',
-        ?\Closure $lookUp = null,
-    ) {
+    public function __construct(#[Autowire('%env(KEEN_MAY_REACH)%')] string $listed = '', ?\Closure $lookUp = null)
+    {
         $names = array_filter(array_map(trim(...), explode(',', strtolower($listed))));
         $this->listed = array_fill_keys($names, true);
         $this->lookUp = $lookUp ?? self::addresses(...);

@@ -22,8 +22,7 @@ final readonly class WebAnswer
         private ResponseInterface $response,
         public string $url,
         public int $status,
-    ) {
-    }
+    ) {}
 
     /** The first header of the name, in lower case; null where there is none. */
     public function header(string $name): ?string

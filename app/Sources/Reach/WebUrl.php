@@ -21,11 +21,7 @@ final class WebUrl
             throw NotAllowed::scheme();
         }
 
-        return [
-            'scheme' => $scheme,
-            'host' => $host,
-            'port' => $parts['port'] ?? ('https' === $scheme ? 443 : 80),
-        ];
+        return ['scheme' => $scheme, 'host' => $host, 'port' => $parts['port'] ?? ('https' === $scheme ? 443 : 80)];
     }
 
     /** A link as it stands in an answer, as an address of its own. */

@@ -32,8 +32,7 @@ final readonly class Schedule
         public string $zone,
         public array $days,
         public int $number,
-    ) {
-    }
+    ) {}
 
     /** @throws NotAccepted */
     public static function read(Given $given): self

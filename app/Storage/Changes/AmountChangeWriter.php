@@ -17,9 +17,7 @@ use KeenMargin\Core\Figures\Keeping\SeriesEdit;
 /** Applies changed amounts, forwards or backwards, and keeps totals and coverage up to date. */
 final readonly class AmountChangeWriter
 {
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)
-    {
-    }
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store) {}
 
     /** @return int how many were left as they are, because they were changed meanwhile */
     public function do(int $dataset, Change $change): int
@@ -77,9 +75,7 @@ final readonly class AmountChangeWriter
         $writer->flush();
         (new TotalsPatch($record, $this->store))->apply($totals);
         $this->store->connection->executeStatement('UPDATE dataset SET coverage = ?, fact_count = ? WHERE id = ?', [
-            json_encode($record->coverage, \JSON_THROW_ON_ERROR),
-            $record->factCount,
-            $dataset,
+            json_encode($record->coverage, \JSON_THROW_ON_ERROR), $record->factCount, $dataset,
         ]);
         $this->recount($change->import, $tally);
 

@@ -23,8 +23,7 @@ final readonly class Change
         public array $rows = [],
         public ?int $import = null,
         public array $series = [],
-    ) {
-    }
+    ) {}
 
     public function toJson(): string
     {
@@ -37,10 +36,7 @@ final readonly class Change
                         $one['decimals'],
                         array_map(
                             static fn (AmountChange $cell): array => [
-                                $cell->start,
-                                $cell->was,
-                                $cell->wasImport,
-                                $cell->is,
+                                $cell->start, $cell->was, $cell->wasImport, $cell->is,
                             ],
                             $one['cells'],
                         ),

@@ -86,8 +86,7 @@ final readonly class ChangeLog
             [$record->id],
         );
         $next = $this->connection->fetchOne(
-            'SELECT says FROM dataset_change WHERE dataset = ? AND undone = 1 ORDER BY id LIMIT 1',
-            [$record->id],
+            'SELECT says FROM dataset_change WHERE dataset = ? AND undone = 1 ORDER BY id LIMIT 1', [$record->id],
         );
         $id = false === $last ? 0 : $last['id'];
 
@@ -130,8 +129,7 @@ final readonly class ChangeLog
             || [] === array_filter($change->rows, static fn (RowChange $row): bool => 'note' !== $row->table);
         $counter = $isOfFigures ? 'revision' : 'version';
         $this->connection->executeStatement("UPDATE dataset SET $counter = $counter + 1, used_at = ? WHERE id = ?", [
-            (new \DateTimeImmutable())->format('Y-m-d H:i:s'),
-            $record->id,
+            (new \DateTimeImmutable())->format('Y-m-d H:i:s'), $record->id,
         ]);
     }
 

@@ -11,34 +11,15 @@ final readonly class RowChange
     public const TABLES = [
         'dataset' => ['name', 'organisation', 'first_month', 'closed_through', 'finest', 'deleted_at'],
         'measure' => [
-            'dataset_id',
-            'position',
-            'name',
-            'unit',
-            'scale',
-            'grouping',
-            'over_members',
-            'better',
-            'numerator',
-            'denominator',
-            'former',
-            'bands',
+            'dataset_id', 'position', 'name', 'unit', 'scale', 'grouping', 'over_members', 'better', 'numerator',
+            'denominator', 'former', 'bands',
         ],
         'breakdown' => ['position', 'name', 'former'],
         'member' => ['breakdown_id', 'position', 'name', 'parent_id', 'role', 'merged_into', 'former'],
         'chart' => ['recipe'],
         'report' => ['document'],
         'note' => [
-            'dataset_id',
-            'version',
-            'measure',
-            'period',
-            'place',
-            'label',
-            'text',
-            'author',
-            'at',
-            'changed_at',
+            'dataset_id', 'version', 'measure', 'period', 'place', 'label', 'text', 'author', 'at', 'changed_at',
         ],
     ];
 
@@ -47,9 +28,7 @@ final readonly class RowChange
      * @param array<string, int|string|null>|null $was none: the row was not there
      * @param array<string, int|string|null>|null $is none: it is not there any more
      */
-    public function __construct(public string $table, public int $id, public ?array $was, public ?array $is)
-    {
-    }
+    public function __construct(public string $table, public int $id, public ?array $was, public ?array $is) {}
 
     /**
      * The same for a row that stays, with what differs only; none where nothing does.

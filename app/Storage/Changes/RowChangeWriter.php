@@ -26,8 +26,7 @@ final readonly class RowChangeWriter
         private DatasetTotals $totals,
         private ReportSteps $reports,
         private KeptDocuments $documents,
-    ) {
-    }
+    ) {}
 
     /** @param list<RowChange> $rows */
     public function apply(array $rows, bool $forth): void

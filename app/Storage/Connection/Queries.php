@@ -9,9 +9,7 @@ use Doctrine\DBAL\Connection;
 /** Parts that all bulk queries use. */
 final readonly class Queries
 {
-    public function __construct(public Connection $connection)
-    {
-    }
+    public function __construct(public Connection $connection) {}
 
     /** @return iterable<array<int, mixed>> many rows, past the database layer's own loop */
     public function rows(string $sql): iterable

@@ -63,9 +63,7 @@ enum StorageTrouble
 
         return false !== $free && $free < self::NO_ROOM
             ? self::Full
-            : (is_writable($folder)
-                ? null
-                : self::NotWritable);
+            : (is_writable($folder) ? null : self::NotWritable);
     }
 
     public function status(): int

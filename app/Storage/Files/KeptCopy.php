@@ -11,9 +11,7 @@ final readonly class KeptCopy
      * @param string $name under which it will be kept
      * @param string $source of the copy, should it be needed anew
      */
-    public function __construct(private string $folder, public string $name, private string $source)
-    {
-    }
+    public function __construct(private string $folder, public string $name, private string $source) {}
 
     /** @throws NotWritten */
     public function make(): void

@@ -22,9 +22,7 @@ final readonly class KeptFiles
     /** A copy that was begun so long ago is not being made any more. */
     private const PART_SECONDS = 86_400;
 
-    public function __construct(public string $folder)
-    {
-    }
+    public function __construct(public string $folder) {}
 
     public static function beside(string $database): self
     {

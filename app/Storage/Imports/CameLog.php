@@ -20,9 +20,7 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class CameLog
 {
-    public function __construct(private Connection $connection, private ClockInterface $clock)
-    {
-    }
+    public function __construct(private Connection $connection, private ClockInterface $clock) {}
 
     /** @param array<string, list<int>> $covered starts of periods by scenario code, before the import */
     public function log(ImportRecord $import, FactTable $table, array $covered): void
@@ -31,10 +29,7 @@ final readonly class CameLog
         if (Grain::Timeless->value === $record->grain) {
             return;
         }
-        $new = array_diff(
-            $record->coverage[Scenario::Actual->value] ?? [],
-            $covered[Scenario::Actual->value] ?? [],
-        );
+        $new = array_diff($record->coverage[Scenario::Actual->value] ?? [], $covered[Scenario::Actual->value] ?? []);
         foreach (self::closings($record, $new) as $period) {
             $this->put($import, Scenario::Actual->value, $period);
         }

@@ -164,11 +164,7 @@ final class DatasetOutline
             $names[] = $byId[$members[$place]] ?? '';
         }
 
-        return Series::of(
-            $this->measureNames[(int) $measure] ?? '',
-            SeriesStore::scenario((int) $scenario),
-            $names,
-        );
+        return Series::of($this->measureNames[(int) $measure] ?? '', SeriesStore::scenario((int) $scenario), $names);
     }
 
     /**
@@ -244,10 +240,7 @@ final class DatasetOutline
         $known->unit = '' === $known->unit ? $measure->unit : $known->unit;
         if ($measure->decimals > $known->scale) {
             (new MeasureScale($this->store))->raise(
-                (int) $this->record->id,
-                (int) $known->id,
-                $measure->name,
-                $measure->decimals - $known->scale,
+                (int) $this->record->id, (int) $known->id, $measure->name, $measure->decimals - $known->scale,
             );
             $known->scale = $measure->decimals;
         }

@@ -22,9 +22,7 @@ final readonly class HandImport
 {
     public const MODE = 'by hand';
 
-    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store)
-    {
-    }
+    public function __construct(private EntityManagerInterface $manager, private SeriesStore $store) {}
 
     /** @param array<int, list<AmountChange>> $changes by series, that are to be done */
     public function of(DatasetRecord $record, string $who, array $changes): ImportRecord
@@ -34,13 +32,7 @@ final readonly class HandImport
             return $latest;
         }
         $import = new ImportRecord(
-            dataset: $record,
-            name: 'By hand',
-            digest: '',
-            rowCount: 0,
-            factCount: 0,
-            mapping: [],
-            mode: self::MODE,
+            dataset: $record, name: 'By hand', digest: '', rowCount: 0, factCount: 0, mapping: [], mode: self::MODE,
         );
         $import->who = $who;
         $import->partOf = $latest->partOf ?? $latest?->id;

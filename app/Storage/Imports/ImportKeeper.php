@@ -36,8 +36,7 @@ final readonly class ImportKeeper
         private WriteTurn $turn,
         private CurrentJob $job,
         private CameLog $came,
-    ) {
-    }
+    ) {}
 
     /** @param ?callable(int): void $sign told the number of series from time to time */
     public function create(ReadFigures $read, ImportSource $source, ?callable $sign = null): ImportRecord
@@ -53,12 +52,7 @@ final readonly class ImportKeeper
                 $outline = DatasetOutline::ofNew($read->table->dataset(), $this->manager, $this->store);
 
                 return $this->write(
-                    outline: $outline,
-                    read: $read,
-                    source: $source,
-                    mode: ImportMode::Add,
-                    kept: $kept,
-                    sign: $sign,
+                    outline: $outline, read: $read, source: $source, mode: ImportMode::Add, kept: $kept, sign: $sign,
                 );
             }),
         );
@@ -150,10 +144,7 @@ final readonly class ImportKeeper
         JoinedMapping::insist($read->table->dataset(), $this->dataset($record));
 
         return (new ImportMerge(
-            new DatasetOutline($record, $this->manager, $this->store),
-            $this->store,
-            $read->table,
-            $mode,
+            new DatasetOutline($record, $this->manager, $this->store), $this->store, $read->table, $mode,
         ))->count();
     }
 

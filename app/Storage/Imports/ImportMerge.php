@@ -166,10 +166,7 @@ final class ImportMerge
             yield $key => [
                 $id,
                 SeriesMerge::of(
-                    $this->run($id, -$more),
-                    PackedAmounts::unpack($amounts),
-                    $import,
-                    $this->within($scope),
+                    $this->run($id, -$more), PackedAmounts::unpack($amounts), $import, $this->within($scope),
                 ),
             ];
         }

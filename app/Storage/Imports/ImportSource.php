@@ -21,6 +21,5 @@ final readonly class ImportSource
         public string $signature,
         public ?string $path = null,
         public string $who = '',
-    ) {
-    }
+    ) {}
 }

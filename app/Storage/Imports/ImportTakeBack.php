@@ -33,8 +33,7 @@ final readonly class ImportTakeBack
         private WriteTurn $turn,
         private CurrentJob $job,
         private CameLog $came,
-    ) {
-    }
+    ) {}
 
     /**
      * @return array{gone: int, restored: int, overwritten: int, examples: list<string>} what taking it back would do;

@@ -19,6 +19,5 @@ final readonly class Expectation
         public int $workingDay,
         public string $whom = '',
         public ?int $source = null,
-    ) {
-    }
+    ) {}
 }

@@ -10,9 +10,7 @@ use KeenMargin\Core\Figures\Scenario;
 /** What datasets expect each month, and what does not come in one of them. */
 final readonly class ExpectationStore
 {
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** @return array<int, list<Expectation>> by dataset, in the order of the days */
     public function all(): array

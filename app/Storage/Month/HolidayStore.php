@@ -12,9 +12,7 @@ use KeenMargin\Core\Time\WorkingDays;
 /** Days off besides weekends, of the whole organisation. */
 final readonly class HolidayStore
 {
-    public function __construct(private Connection $connection, private WriteTurn $turn)
-    {
-    }
+    public function __construct(private Connection $connection, private WriteTurn $turn) {}
 
     /** @return array<string, string> names by day, in calendar order: `2026-12-25` */
     public function all(): array

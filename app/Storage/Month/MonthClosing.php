@@ -19,6 +19,5 @@ final readonly class MonthClosing
         public string $who,
         public ?string $undoneAt,
         public array $moved,
-    ) {
-    }
+    ) {}
 }

@@ -11,9 +11,7 @@ final readonly class MonthClosings
 {
     private const COLUMNS = 'SELECT id, period, at, who, undone_at, body FROM month_closing';
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** @param array<int, array{string|null, string|null}> $moved what was closed before and after, by dataset */
     public function add(string $period, string $at, string $who, array $moved): int
@@ -55,13 +53,6 @@ final readonly class MonthClosings
         /** @var array<int, array{string|null, string|null}> $moved */
         $moved = json_decode($body, true, 8, \JSON_THROW_ON_ERROR);
 
-        return new MonthClosing(
-            id: $id,
-            period: $period,
-            at: $at,
-            who: $who,
-            undoneAt: $undoneAt,
-            moved: $moved,
-        );
+        return new MonthClosing(id: $id, period: $period, at: $at, who: $who, undoneAt: $undoneAt, moved: $moved);
     }
 }

@@ -10,9 +10,7 @@ use KeenMargin\Core\Question\Names\AnyName;
 final readonly class CopiedNumbers extends AnyName
 {
     /** @param array<string, array<int, int>> $new numbers of the copy by those of the original, by kind */
-    public function __construct(private array $new)
-    {
-    }
+    public function __construct(private array $new) {}
 
     protected function name(string $name): string
     {

@@ -12,19 +12,15 @@ use Doctrine\DBAL\Connection;
  */
 final readonly class FormerNames
 {
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** The number of the last change of a name; whoever read names until now knows all up to it. */
     public function latest(): int
     {
-        return self::number(
-            $this->connection->fetchOne(
-                'SELECT MAX(COALESCE((SELECT MAX(id) FROM former_name), 0), '.
-                    'COALESCE((SELECT epoch FROM store WHERE id = 1), 0))',
-            ),
-        ) ?? 0;
+        return self::number($this->connection->fetchOne(
+            'SELECT MAX(COALESCE((SELECT MAX(id) FROM former_name), 0), '.
+                'COALESCE((SELECT epoch FROM store WHERE id = 1), 0))',
+        )) ?? 0;
     }
 
     /**
@@ -69,8 +65,7 @@ final readonly class FormerNames
     public function maybeLast(string $kind, int $id): ?string
     {
         $name = $this->connection->fetchOne(
-            'SELECT name FROM former_name WHERE kind = ? AND bearer = ? ORDER BY id DESC LIMIT 1',
-            [$kind, $id],
+            'SELECT name FROM former_name WHERE kind = ? AND bearer = ? ORDER BY id DESC LIMIT 1', [$kind, $id],
         );
 
         return \is_string($name) ? $name : null;
@@ -85,19 +80,14 @@ final readonly class FormerNames
     public function maybeBearer(NameKind $kind, int $owner, string $name, ?int $known): ?int
     {
         return (null === $known ? null : $this->maybeAsOf($kind, $owner, $name, $known))
-            ?? self::number(
-                $this->connection->fetchOne(
-                    "SELECT id FROM {$kind->value} WHERE {$kind->owner()} = ? AND name = ?",
-                    [$owner, $name],
-                ),
-            )
+            ?? self::number($this->connection->fetchOne(
+                "SELECT id FROM {$kind->value} WHERE {$kind->owner()} = ? AND name = ?", [$owner, $name],
+            ))
             ?? $this->maybeGone($kind, $owner, LastName::maybeOf($name))
-            ?? self::number(
-                $this->connection->fetchOne(
-                    'SELECT bearer FROM former_name WHERE kind = ? AND owner = ? AND name = ? ORDER BY id DESC LIMIT 1',
-                    [$kind->value, $owner, $name],
-                ),
-            );
+            ?? self::number($this->connection->fetchOne(
+                'SELECT bearer FROM former_name WHERE kind = ? AND owner = ? AND name = ? ORDER BY id DESC LIMIT 1',
+                [$kind->value, $owner, $name],
+            ));
     }
 
     /**
@@ -118,13 +108,11 @@ final readonly class FormerNames
 
     private function maybeAsOf(NameKind $kind, int $owner, string $name, int $known): ?int
     {
-        return self::number(
-            $this->connection->fetchOne(
-                'SELECT bearer FROM former_name f WHERE kind = ? AND owner = ? AND name = ? AND id > ? AND id = '.
-                    '(SELECT MIN(id) FROM former_name WHERE kind = f.kind AND bearer = f.bearer AND id > ?)',
-                [$kind->value, $owner, $name, $known, $known],
-            ),
-        );
+        return self::number($this->connection->fetchOne(
+            'SELECT bearer FROM former_name f WHERE kind = ? AND owner = ? AND name = ? AND id > ? AND id = '.
+                '(SELECT MIN(id) FROM former_name WHERE kind = f.kind AND bearer = f.bearer AND id > ?)',
+            [$kind->value, $owner, $name, $known, $known],
+        ));
     }
 
     private function maybeGone(NameKind $kind, int $owner, ?LastName $last): ?int

@@ -14,9 +14,7 @@ final class KnownNames
     private array $names = [];
     private ?int $latest = null;
 
-    public function __construct(private readonly Connection $connection)
-    {
-    }
+    public function __construct(private readonly Connection $connection) {}
 
     /** @param array<mixed> $document in which they stand, or a list of documents */
     public function in(array $document): NamesNow

@@ -12,9 +12,7 @@ use KeenMargin\Core\Report\Document\NamesOfDatasets;
 final readonly class NamesNow extends AnyName implements NamesOfDatasets
 {
     /** @param array<string, string> $names by written reference */
-    public function __construct(private array $names)
-    {
-    }
+    public function __construct(private array $names) {}
 
     public function of(string $dataset): NameMap
     {

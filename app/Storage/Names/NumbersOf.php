@@ -17,8 +17,7 @@ final class NumbersOf implements NameMap
         private readonly int $dataset,
         private readonly FormerNames $names,
         private readonly ?int $known,
-    ) {
-    }
+    ) {}
 
     public function measure(string $name): string
     {

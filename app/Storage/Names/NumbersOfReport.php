@@ -19,8 +19,7 @@ final class NumbersOfReport implements NamesOfDatasets
         private readonly Connection $connection,
         private readonly FormerNames $names,
         private readonly ?int $known,
-    ) {
-    }
+    ) {}
 
     public function of(string $dataset): NameMap
     {

@@ -13,9 +13,7 @@ final readonly class Reference
     private const PATTERN = '/^(measure|breakdown|member)#(\d{1,18})$/D';
     private const LITERAL = '=';
 
-    public function __construct(public NameKind $kind, public int $id)
-    {
-    }
+    public function __construct(public NameKind $kind, public int $id) {}
 
     /** @return ?self null: it is a name */
     public static function maybe(string $kept): ?self

@@ -73,8 +73,7 @@ class ArrivalRecord
      * @param string $digest of the bytes that came
      */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: SourceRecord::class),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+        #[ORM\ManyToOne(targetEntity: SourceRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public SourceRecord $source,
         #[ORM\Column(length: 10)] public string $period,
         #[ORM\Column(length: 64)] public string $scope,

@@ -29,7 +29,7 @@ class BreakdownRecord
     /** @param int $position from 0: facts keep this breakdown's members in the column of that number */
     public function __construct(
         #[ORM\ManyToOne(targetEntity: DatasetRecord::class, inversedBy: 'breakdowns'),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public DatasetRecord $dataset,
         #[ORM\Column] public int $position,
         #[ORM\Column(length: 200)] public string $name,

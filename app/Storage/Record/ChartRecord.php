@@ -30,8 +30,7 @@ class ChartRecord
 
     /** @param array<string, mixed> $recipe */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: DatasetRecord::class),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public DatasetRecord $dataset,
         #[ORM\Column(length: 200)] public string $name,
         #[ORM\Column(type: Types::JSON)] public array $recipe,

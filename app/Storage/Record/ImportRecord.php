@@ -45,8 +45,7 @@ class ImportRecord
      * @param string $signature of the header, by which the next file of its kind is known
      */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: DatasetRecord::class),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public DatasetRecord $dataset,
         #[ORM\Column(length: 255)] public string $name,
         #[ORM\Column(length: 64)] public string $digest,

@@ -48,7 +48,7 @@ class MeasureRecord
      */
     public function __construct(
         #[ORM\ManyToOne(targetEntity: DatasetRecord::class, inversedBy: 'measures'),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public DatasetRecord $dataset,
         #[ORM\Column] public int $position,
         #[ORM\Column(length: 200)] public string $name,
@@ -58,8 +58,7 @@ class MeasureRecord
         #[ORM\Column(length: 4, nullable: true)] public ?string $better,
         #[ORM\Column(length: 200, nullable: true)] public ?string $numerator,
         #[ORM\Column(length: 200, nullable: true)] public ?string $denominator,
-    ) {
-    }
+    ) {}
 
     /** @param ?NameMap $names for the members that its bands are of; null: it is taken without its bands */
     public function measure(?NameMap $names = null): Measure
@@ -82,9 +81,7 @@ class MeasureRecord
     public function namedBands(NameMap $names): array
     {
         return [] === $this->bands ? [] : KeptBandsReader::read(
-            Given::kept(
-                array_map(static fn (array $bands): array => RecipeNames::bands($bands, $names), $this->bands),
-            ),
+            Given::kept(array_map(static fn (array $bands): array => RecipeNames::bands($bands, $names), $this->bands)),
         );
     }
 

@@ -32,10 +32,9 @@ class MemberRecord
 
     public function __construct(
         #[ORM\ManyToOne(targetEntity: BreakdownRecord::class, inversedBy: 'members'),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public BreakdownRecord $breakdown,
         #[ORM\Column] public int $position,
         #[ORM\Column(length: 500)] public string $name,
-    ) {
-    }
+    ) {}
 }

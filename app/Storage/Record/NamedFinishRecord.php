@@ -25,6 +25,5 @@ class NamedFinishRecord
     public function __construct(
         #[ORM\Column(length: 200, unique: true)] public string $name,
         #[ORM\Column(type: Types::JSON)] public array $finish,
-    ) {
-    }
+    ) {}
 }

@@ -25,8 +25,7 @@ class NoteRecord
      * @param string $label of the row that it was written at
      */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: DatasetRecord::class),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public DatasetRecord $dataset,
         #[ORM\Column(length: 200)] public string $measure,
         #[ORM\Column(length: 12)] public string $period,
@@ -36,6 +35,5 @@ class NoteRecord
         #[ORM\Column(length: 100)] public string $author,
         #[ORM\Column(length: 30)] public string $at,
         #[ORM\Column(name: 'changed_at', length: 30, nullable: true)] public ?string $changedAt = null,
-    ) {
-    }
+    ) {}
 }

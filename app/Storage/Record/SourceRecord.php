@@ -67,8 +67,7 @@ class SourceRecord
      * @param int $lookBack periods that are asked for, the one that is due among them
      */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: DatasetRecord::class),
-            ORM\JoinColumn(nullable: false, onDelete: 'CASCADE'),]
+        #[ORM\ManyToOne(targetEntity: DatasetRecord::class), ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
         public DatasetRecord $dataset,
         #[ORM\Column(length: 120)] public string $name,
         #[ORM\Column(length: 20)] public string $kind,
@@ -78,6 +77,5 @@ class SourceRecord
         #[ORM\Column(type: Types::JSON)] public array $schedule,
         #[ORM\Column(length: 20)] public string $takes,
         #[ORM\Column] public int $lookBack = 1,
-    ) {
-    }
+    ) {}
 }

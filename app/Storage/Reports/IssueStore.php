@@ -12,9 +12,7 @@ final readonly class IssueStore
 {
     private const BRIEF = 'number, title, closing, at, who';
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** @return int its number within the report, from 1 */
     public function add(int $report, IssuedReport $issued): int
@@ -49,8 +47,7 @@ final readonly class IssueStore
     public function list(int $report): array
     {
         return $this->connection->fetchAllAssociative(
-            'SELECT '.self::BRIEF.' FROM report_issue WHERE report = ? ORDER BY number DESC',
-            [$report],
+            'SELECT '.self::BRIEF.' FROM report_issue WHERE report = ? ORDER BY number DESC', [$report],
         );
     }
 
@@ -58,8 +55,7 @@ final readonly class IssueStore
     public function maybeBrief(int $report, int $number): ?array
     {
         $row = $this->connection->fetchAssociative(
-            'SELECT '.self::BRIEF.' FROM report_issue WHERE report = ? AND number = ?',
-            [$report, $number],
+            'SELECT '.self::BRIEF.' FROM report_issue WHERE report = ? AND number = ?', [$report, $number],
         );
 
         return false === $row ? null : $row;
@@ -88,13 +84,11 @@ final readonly class IssueStore
      */
     public function maybeFile(int $report, int $number, string $format): ?string
     {
-        return self::whole(
-            $this->connection->fetchOne(
-                'SELECT bytes FROM issue_file JOIN report_issue ON report_issue.id = issue WHERE report = ? AND '.
-                    'number = ? AND format = ?',
-                [$report, $number, $format],
-            ),
-        );
+        return self::whole($this->connection->fetchOne(
+            'SELECT bytes FROM issue_file JOIN report_issue ON report_issue.id = issue WHERE report = ? AND '.
+                'number = ? AND format = ?',
+            [$report, $number, $format],
+        ));
     }
 
     private static function whole(mixed $value): ?string

@@ -26,6 +26,5 @@ final readonly class IssuedReport
         public string $pages,
         public string $sources,
         public array $files,
-    ) {
-    }
+    ) {}
 }

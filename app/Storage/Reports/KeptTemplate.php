@@ -18,6 +18,5 @@ final readonly class KeptTemplate
         public string $digest,
         public string $layout,
         public array $roles,
-    ) {
-    }
+    ) {}
 }

@@ -10,16 +10,13 @@ use KeenMargin\App\Storage\Turn\WriteAside;
 /** Keeps what was found in a report until it, its charts or its figures change. */
 final readonly class ReportChecks
 {
-    public function __construct(private Connection $connection, private WriteAside $aside)
-    {
-    }
+    public function __construct(private Connection $connection, private WriteAside $aside) {}
 
     /** @return array<string, mixed>|null as keep() took it; null where there is none of the report as it is now */
     public function maybeKept(int $report, string $sign): ?array
     {
         $kept = $this->connection->fetchOne('SELECT findings FROM report_check WHERE report = ? AND sign = ?', [
-            $report,
-            $sign,
+            $report, $sign,
         ]);
 
         /** @var array<string, mixed>|null */

@@ -17,6 +17,5 @@ final readonly class ReportStep
         public int $became,
         public array $closings = [],
         public int $id = 0,
-    ) {
-    }
+    ) {}
 }

@@ -34,12 +34,10 @@ final readonly class ReportSteps
         $oldest = $version - self::MOST_VERSIONS;
         if ($oldest > 0) {
             $this->connection->executeStatement('DELETE FROM report_version WHERE report = ? AND version <= ?', [
-                $report,
-                $oldest,
+                $report, $oldest,
             ]);
             $this->connection->executeStatement('DELETE FROM report_step WHERE report = ? AND was <= ?', [
-                $report,
-                $oldest,
+                $report, $oldest,
             ]);
             0 === $version % self::TIDIED_EVERY && $this->parts->tidy($report);
         }
@@ -80,8 +78,7 @@ final readonly class ReportSteps
     public function maybeVersion(int $report, int $version): ?array
     {
         $json = $this->connection->fetchOne(
-            'SELECT document FROM report_version WHERE report = ? AND version = ?',
-            [$report, $version],
+            'SELECT document FROM report_version WHERE report = ? AND version = ?', [$report, $version],
         );
 
         return \is_string($json) ? $this->parts->unpack($report, $json) : null;

@@ -11,9 +11,7 @@ use KeenMargin\App\Storage\Record\ImportRecord;
 /** Which imports the figures of a dataset came from, as they are named now. */
 final readonly class SourceImports
 {
-    public function __construct(private EntityManagerInterface $manager)
-    {
-    }
+    public function __construct(private EntityManagerInterface $manager) {}
 
     /**
      * @return array{id: ?int, name: string, version: int, revision: int,

@@ -42,9 +42,7 @@ final readonly class StoredLibrary implements Library
         $chart = $this->chartRecord($named);
 
         return $this->charts[$chart] ??= new NamedChart(
-            $chart->name,
-            (string) $chart->dataset->id,
-            $this->documents->recipe($chart->recipe),
+            $chart->name, (string) $chart->dataset->id, $this->documents->recipe($chart->recipe),
         );
     }
 

@@ -13,9 +13,7 @@ final readonly class TemplateStore
 {
     private const ID = 1;
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** Null where slides have no template. */
     public function maybe(): ?KeptTemplate

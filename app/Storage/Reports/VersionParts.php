@@ -16,9 +16,7 @@ final readonly class VersionParts
     /** Bytes below which a block is not worth a row of its own. */
     private const LEAST = 160;
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /**
      * @param array<string, mixed> $document

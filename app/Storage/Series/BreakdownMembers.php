@@ -30,8 +30,7 @@ final readonly class BreakdownMembers
         public array $parents,
         public array $roles,
         public array $former,
-    ) {
-    }
+    ) {}
 
     public static function of(BreakdownRecord $breakdown, SeriesStore $store): self
     {
@@ -171,11 +170,7 @@ final readonly class BreakdownMembers
         }
 
         return new Breakdown(
-            $this->breakdown->name,
-            array_values($this->standing()),
-            $parents,
-            $roles,
-            $this->breakdown->former,
+            $this->breakdown->name, array_values($this->standing()), $parents, $roles, $this->breakdown->former,
         );
     }
 }

@@ -20,9 +20,7 @@ final readonly class DatasetTotals
     private const WORTH_IT = 8;
     private const MOST_MEMBERS = 10_000;
 
-    public function __construct(private SeriesStore $store)
-    {
-    }
+    public function __construct(private SeriesStore $store) {}
 
     public function make(DatasetRecord $record): void
     {
@@ -80,9 +78,7 @@ final readonly class DatasetTotals
         $series = $this->store->number('SELECT COUNT(*) FROM series WHERE dataset = '.(int) $record->id);
         $places = [];
         foreach ($record->breakdowns as $breakdown) {
-            $members = $this->store->number(
-                'SELECT COUNT(*) FROM member WHERE breakdown_id = '.(int) $breakdown->id,
-            );
+            $members = $this->store->number('SELECT COUNT(*) FROM member WHERE breakdown_id = '.(int) $breakdown->id);
             if ($members <= self::MOST_MEMBERS && $members * self::WORTH_IT * $measures <= $series) {
                 $places[] = $breakdown->position;
             }

@@ -12,9 +12,7 @@ use KeenMargin\Core\Figures\Series\PackedAmounts;
 /** Gives a measure more decimals, or fewer: all its amounts, and those that imports remember, are scaled anew. */
 final readonly class MeasureScale
 {
-    public function __construct(private SeriesStore $store)
-    {
-    }
+    public function __construct(private SeriesStore $store) {}
 
     public function raise(int $dataset, int $measure, string $name, int $power): void
     {

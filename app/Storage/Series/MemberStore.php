@@ -13,9 +13,7 @@ use KeenMargin\Core\Figures\LineRole;
 /** Reads and writes members of breakdowns by SQL: there may be too many for the object mapper. */
 final readonly class MemberStore
 {
-    public function __construct(private Queries $queries)
-    {
-    }
+    public function __construct(private Queries $queries) {}
 
     /**
      * Names of a breakdown's members by their ids, in their order; past the object mapper, as there may be many.
@@ -56,9 +54,7 @@ final readonly class MemberStore
 
         /** @var array<int, string> */
         return $this->queries->connection->fetchAllKeyValue(
-            $sql,
-            [$breakdown, $names],
-            [ParameterType::INTEGER, ArrayParameterType::STRING],
+            $sql, [$breakdown, $names], [ParameterType::INTEGER, ArrayParameterType::STRING],
         );
     }
 
@@ -160,8 +156,6 @@ final readonly class MemberStore
     /** The position of a breakdown's last member; -1 where it has none. */
     public function lastPosition(int $breakdown): int
     {
-        return $this->queries->number(
-            "SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown",
-        );
+        return $this->queries->number("SELECT COALESCE(MAX(position), -1) FROM member WHERE breakdown_id = $breakdown");
     }
 }

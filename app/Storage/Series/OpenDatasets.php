@@ -12,9 +12,7 @@ final class OpenDatasets
     /** @var array<string, StoredFigures> by number, version and revision */
     private array $open = [];
 
-    public function __construct(private readonly SeriesStore $store)
-    {
-    }
+    public function __construct(private readonly SeriesStore $store) {}
 
     public function figures(DatasetRecord $record): StoredFigures
     {

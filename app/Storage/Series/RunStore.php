@@ -10,9 +10,7 @@ use KeenMargin\Core\Figures\Keeping\Run;
 /** Amounts of single series with the imports that they came with, and what imports found before them. */
 final readonly class RunStore
 {
-    public function __construct(private Queries $queries)
-    {
-    }
+    public function __construct(private Queries $queries) {}
 
     public function run(int $series): Run
     {
@@ -66,12 +64,9 @@ final readonly class RunStore
 
     public function log(int $import, int $series): Run
     {
-        return self::asRun(
-            $this->queries->connection->fetchNumeric(
-                'SELECT amounts, imports FROM touched WHERE import = ? AND series = ?',
-                [$import, $series],
-            ),
-        );
+        return self::asRun($this->queries->connection->fetchNumeric(
+            'SELECT amounts, imports FROM touched WHERE import = ? AND series = ?', [$import, $series],
+        ));
     }
 
     /** @return array<int, Run> what each import that touched the series found before, by import, rising */

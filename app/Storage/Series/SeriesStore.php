@@ -185,8 +185,7 @@ final readonly class SeriesStore
     {
         return false !==
             $this->connection->fetchOne('SELECT 1 FROM series_total WHERE dataset = ? AND place = ? LIMIT 1', [
-                $dataset,
-                $place,
+                $dataset, $place,
             ]);
     }
 
@@ -213,9 +212,7 @@ final readonly class SeriesStore
         /** @var array{0: int, 1: int} $row */
         foreach (
             $this->connection
-                ->executeQuery(
-                    'SELECT id, measure, scenario, '.self::MEMBERS." FROM series WHERE dataset = $dataset",
-                )
+                ->executeQuery('SELECT id, measure, scenario, '.self::MEMBERS." FROM series WHERE dataset = $dataset")
                 ->iterateNumeric() as $row
         ) {
             $ids[implode(',', \array_slice($row, 1))] = $row[0];
@@ -289,8 +286,7 @@ final readonly class SeriesStore
     {
         /** @var array{0: int, 1: int, 2: int}|false $row */
         $row = $this->connection->fetchNumeric(
-            'SELECT measure, scenario, '.self::MEMBERS.' FROM series WHERE id = ?',
-            [$series],
+            'SELECT measure, scenario, '.self::MEMBERS.' FROM series WHERE id = ?', [$series],
         );
         if (false === $row) {
             throw new \LogicException("There is no series $series.");
@@ -304,8 +300,7 @@ final readonly class SeriesStore
     public function maybeSeries(int $dataset, string $key): ?int
     {
         $id = $this->connection->fetchOne(
-            'SELECT id FROM series WHERE dataset = ? AND (measure, scenario, '.self::MEMBERS.") = ($key)",
-            [$dataset],
+            'SELECT id FROM series WHERE dataset = ? AND (measure, scenario, '.self::MEMBERS.") = ($key)", [$dataset],
         );
 
         return \is_int($id) ? $id : null;

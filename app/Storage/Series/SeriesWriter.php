@@ -115,10 +115,7 @@ final class SeriesWriter
         [$columns, $conflict] = self::TABLES[$table];
         $sql =
             "INSERT INTO $table $columns VALUES ".
-            implode(
-                ', ',
-                array_fill(0, \count($rows), '('.implode(', ', array_fill(0, \count($rows[0]), '?')).')'),
-            ).
+            implode(', ', array_fill(0, \count($rows), '('.implode(', ', array_fill(0, \count($rows[0]), '?')).')')).
             $conflict;
         $statement = $this->statements[$sql] ??= $this->database->prepare($sql);
         $at = 0;

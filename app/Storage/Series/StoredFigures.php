@@ -182,20 +182,16 @@ final readonly class StoredFigures implements Figures
         if ([] === $where && null === $by) {
             return $this->store->totals($dataset, self::ALL, $measures, $scenarios);
         }
-        $beside = array_values(
-            array_filter(
-                $where,
-                fn (MemberFilter|NumberFilter $filter): bool => null === $this->maybeBreakdown($filter->field()),
-            ),
-        );
+        $beside = array_values(array_filter(
+            $where,
+            fn (MemberFilter|NumberFilter $filter): bool => null === $this->maybeBreakdown($filter->field()),
+        ));
         $conditions = array_map(
             $this->condition(...),
-            array_values(
-                array_filter(
-                    $where,
-                    fn (MemberFilter|NumberFilter $filter): bool => null !== $this->maybeBreakdown($filter->field()),
-                ),
-            ),
+            array_values(array_filter(
+                $where,
+                fn (MemberFilter|NumberFilter $filter): bool => null !== $this->maybeBreakdown($filter->field()),
+            )),
         );
         if ([] !== $beside) {
             return $this->beside($beside, $measures, $scenarios, $conditions, $by?->position);
@@ -338,15 +334,13 @@ final readonly class StoredFigures implements Figures
             ),
             grain: $grain,
             calendar: $calendar,
-            coverage: new Coverage(
-                array_map(
-                    static fn (array $starts): array => array_map(
-                        static fn (int $start): Period => Period::ofStart($grain, $start, $calendar),
-                        $starts,
-                    ),
-                    $record->coverage,
+            coverage: new Coverage(array_map(
+                static fn (array $starts): array => array_map(
+                    static fn (int $start): Period => Period::ofStart($grain, $start, $calendar),
+                    $starts,
                 ),
-            ),
+                $record->coverage,
+            )),
             closedThrough: null === $record->closedThrough ? null : Period::of($record->closedThrough, $calendar),
             organisation: $record->organisation,
             notices: array_map(

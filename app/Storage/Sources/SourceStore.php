@@ -11,9 +11,7 @@ final readonly class SourceStore
 {
     private const ALIVE = 'FROM source s JOIN dataset d ON d.id = s.dataset_id AND d.deleted_at IS NULL';
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** @return list<int> ids */
     public function all(): array
@@ -25,8 +23,7 @@ final readonly class SourceStore
     public function due(\DateTimeImmutable $now): array
     {
         return $this->ids(
-            'SELECT s.id '.self::ALIVE.' WHERE s.due_at <= ? ORDER BY s.due_at, s.id',
-            [$now->format('Y-m-d H:i:s')],
+            'SELECT s.id '.self::ALIVE.' WHERE s.due_at <= ? ORDER BY s.due_at, s.id', [$now->format('Y-m-d H:i:s')],
         );
     }
 

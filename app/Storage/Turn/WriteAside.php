@@ -16,9 +16,7 @@ final readonly class WriteAside
 {
     private const PATIENCE = 20;
 
-    public function __construct(private Connection $connection)
-    {
-    }
+    public function __construct(private Connection $connection) {}
 
     /** @param list<mixed> $values */
     public function write(string $sql, array $values): void
@@ -31,9 +29,7 @@ final readonly class WriteAside
             // The next reader will write it. Reading goes on, also where the disk is full or cannot be written to.
             null !== StorageTrouble::maybeOf($e) || throw $e;
         } finally {
-            $this->connection->executeStatement(
-                'PRAGMA busy_timeout = '.(is_numeric($patience) ? (int) $patience : 0),
-            );
+            $this->connection->executeStatement('PRAGMA busy_timeout = '.(is_numeric($patience) ? (int) $patience : 0));
         }
     }
 }

@@ -16,9 +16,7 @@ final class WriteQueue
     /** @var resource|null */
     private mixed $lock = null;
 
-    public function __construct(private readonly string $database)
-    {
-    }
+    public function __construct(private readonly string $database) {}
 
     /**
      * Whoever waits too long goes on: SQLite itself says then whether there is room, and whether others still write.

@@ -16,9 +16,7 @@ final readonly class BackupFile
     private const CHUNK = 1 << 20;
 
     /** @param array<string, array{bytes: int, sha256: string}> $entries */
-    private function __construct(private \ZipArchive $zip, private array $entries, public string $at)
-    {
-    }
+    private function __construct(private \ZipArchive $zip, private array $entries, public string $at) {}
 
     /** @throws NotRestored */
     public static function opened(string $path): self

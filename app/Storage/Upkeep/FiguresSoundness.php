@@ -16,9 +16,7 @@ final readonly class FiguresSoundness
 {
     private const ALL = -1;
 
-    public function __construct(private StoreRows $rows)
-    {
-    }
+    public function __construct(private StoreRows $rows) {}
 
     /**
      * @return array{list<string>, list<string>} what is wrong with the series of a dataset, and with what is kept along
@@ -28,8 +26,7 @@ final readonly class FiguresSoundness
         $counted = $this->counted($dataset);
         $imports = array_fill_keys(
             array_map(
-                intval(...),
-                array_column($this->rows->texts("SELECT id FROM import WHERE dataset_id = $dataset"), 0),
+                intval(...), array_column($this->rows->texts("SELECT id FROM import WHERE dataset_id = $dataset"), 0),
             ),
             true,
         );
@@ -102,9 +99,7 @@ final readonly class FiguresSoundness
             ) as [$id, $name, $grouping, $overMembers]
         ) {
             $counted[$id] = (new Measure(
-                $name,
-                grouping: Grouping::from($grouping),
-                overMembers: OverMembers::from($overMembers),
+                $name, grouping: Grouping::from($grouping), overMembers: OverMembers::from($overMembers),
             ))->isCounted();
         }
 

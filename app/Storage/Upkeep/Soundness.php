@@ -63,9 +63,7 @@ final readonly class Soundness
                 array_push($totals, ...array_map($told, $ofTotals));
             }
             $count = Wording::count(
-                $this->rows->number(
-                    'SELECT COALESCE(SUM(LENGTH(amounts)), 0) / '.PackedAmounts::BYTES.' FROM packed',
-                ),
+                $this->rows->number('SELECT COALESCE(SUM(LENGTH(amounts)), 0) / '.PackedAmounts::BYTES.' FROM packed'),
                 'amount',
                 'amounts',
             );
@@ -130,10 +128,7 @@ final readonly class Soundness
     private function keptFiles(): array
     {
         $wrong = [];
-        $names = array_column(
-            $this->rows->texts(KeptFiles::REFERRED),
-            0,
-        );
+        $names = array_column($this->rows->texts(KeptFiles::REFERRED), 0);
         foreach ($names as $name) {
             if (null === $this->files->maybePath($name)) {
                 $wrong[] = "$name is not there";
@@ -142,10 +137,7 @@ final readonly class Soundness
             }
         }
 
-        return [
-            'what' => Wording::count(\count($names), 'kept file', 'kept files'),
-            'troubles' => self::some($wrong),
-        ];
+        return ['what' => Wording::count(\count($names), 'kept file', 'kept files'), 'troubles' => self::some($wrong)];
     }
 
     /**

@@ -9,9 +9,7 @@ use KeenMargin\App\Storage\Files\KeptFiles;
 /** What takes how much room. */
 final readonly class Status
 {
-    public function __construct(private string $database, private string $work)
-    {
-    }
+    public function __construct(private string $database, private string $work) {}
 
     /** @return list<array{string, int, string}> what, its bytes, and how long it stays */
     public function sizes(): array
@@ -26,11 +24,7 @@ final readonly class Status
                 'steps '.Tidy::STEP_DAYS.' days, deleted datasets and charts '.Tidy::DELETED_DAYS.' days',
             ],
             ['files that figures came from', array_sum($kept->sizes()), 'as long as their import'],
-            [
-                'what was there before a restoration',
-                $of(\dirname($this->database).'/before-*'),
-                'until you remove it',
-            ],
+            ['what was there before a restoration', $of(\dirname($this->database).'/before-*'), 'until you remove it'],
             ['files handed in and not confirmed', $of("$this->work/readings"), '1 day'],
             ['jobs', $of(\dirname($this->database).'/jobs'), '7 days'],
             ['logs', $of("$this->work/log"), '14 days'],
@@ -43,9 +37,7 @@ final readonly class Status
             return (int) @filesize($path);
         }
         $bytes = 0;
-        $files = new \RecursiveIteratorIterator(
-            new \RecursiveDirectoryIterator($path, \FilesystemIterator::SKIP_DOTS),
-        );
+        $files = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($path, \FilesystemIterator::SKIP_DOTS));
         /** @var \SplFileInfo $file */
         foreach ($files as $file) {
             $bytes += $file->isFile() ? $file->getSize() : 0;

@@ -7,9 +7,7 @@ namespace KeenMargin\App\Storage\Upkeep;
 /** Reads rows of a database directly, without the object mapper and its cache. */
 final readonly class StoreRows
 {
-    public function __construct(private \PDO $database)
-    {
-    }
+    public function __construct(private \PDO $database) {}
 
     /** @return list<list<string>> */
     public function texts(string $sql): array

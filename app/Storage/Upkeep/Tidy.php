@@ -34,8 +34,7 @@ final readonly class Tidy
         private ReadingShelf $shelf,
         private JobShelf $jobs,
         private string $database,
-    ) {
-    }
+    ) {}
 
     /** @return list<string> what went, as sentences */
     public function run(\DateTimeImmutable $now = new \DateTimeImmutable()): array

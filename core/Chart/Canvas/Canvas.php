@@ -45,9 +45,7 @@ final class Canvas
     private ?Paging $paging = null;
     private ?int $rows = null;
 
-    public function __construct(public readonly float $width)
-    {
-    }
+    public function __construct(public readonly float $width) {}
 
     /** Gives a group its place behind those that follow, before its marks are known. */
     public function reserve(string $group): void
@@ -277,10 +275,7 @@ final class Canvas
         foreach ($this->groups as $marks) {
             foreach ($marks as $mark) {
                 if (
-                    ($mark instanceof Rect
-                        || $mark instanceof Circle
-                        || $mark instanceof Line
-                        || $mark instanceof Text)
+                    ($mark instanceof Rect || $mark instanceof Circle || $mark instanceof Line || $mark instanceof Text)
                     && $mark->key === $key
                     && 'highlight' !== $mark->role
                 ) {

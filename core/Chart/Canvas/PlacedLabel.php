@@ -25,8 +25,7 @@ final class PlacedLabel
         public readonly int $decimals,
         private readonly \Closure $write,
         private readonly ?\Closure $instead = null,
-    ) {
-    }
+    ) {}
 
     /** @return list<Text> the places where the label may stand, the best first */
     public function places(int $level): array

@@ -25,8 +25,7 @@ final readonly class Stage
         public LinearScale $scale,
         public Labels $labels,
         public bool $isFirst = true,
-    ) {
-    }
+    ) {}
 
     /** A bar from one amount to another; from nought where one is told. */
     public function bar(

@@ -19,6 +19,5 @@ final readonly class ChartOptions
         public array $notes = [],
         public bool $areNotesWritten = false,
         public ?int $firstRows = null,
-    ) {
-    }
+    ) {}
 }

@@ -48,8 +48,7 @@ final class Frame
         private readonly Orientation $orientation,
         private readonly array $layers,
         private readonly array $explanations = [],
-    ) {
-    }
+    ) {}
 
     /**
      * As high as asked, or as little higher as labels need.

@@ -13,30 +13,15 @@ abstract class FreeChart implements ChartBody
 {
     /** groups of marks from back to front */
     private const LAYERS = [
-        'highlight',
-        'rules',
-        'bands',
-        'references',
-        'values',
-        'variances',
-        'pins',
-        'lines',
-        'axis',
-        'marks',
-        'points',
-        'names',
-        'title',
-        'labels',
-        'notes',
-        'words',
+        'highlight', 'rules', 'bands', 'references', 'values', 'variances', 'pins', 'lines', 'axis', 'marks', 'points',
+        'names', 'title', 'labels', 'notes', 'words',
     ];
 
     public function __construct(
         protected readonly Workings $workings,
         protected readonly Finish $finish,
         protected readonly ChartOptions $options,
-    ) {
-    }
+    ) {}
 
     /** Title and notes around what draw() puts between them. */
     public function frame(): Frame

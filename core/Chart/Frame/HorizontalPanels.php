@@ -74,12 +74,7 @@ final readonly class HorizontalPanels implements ChartBody
         foreach (array_keys($this->panels) as $i) {
             $top = $this->grid->isFirst($i) && $i > 0 ? $bottom + self::BETWEEN : $top;
             $bottom = max($bottom, $this->panel(
-                canvas: $canvas,
-                place: $i,
-                tiers: $tiers[$i],
-                layout: $layout,
-                top: $top,
-                stretch: $stretch,
+                canvas: $canvas, place: $i, tiers: $tiers[$i], layout: $layout, top: $top, stretch: $stretch,
             ));
         }
 
@@ -167,20 +162,11 @@ final readonly class HorizontalPanels implements ChartBody
         $right = $left + $names + $layout->size;
         foreach (array_reverse($tiers, true) as $i => $tier) {
             $scale = new LinearScale(
-                $left + $names + $layout->zeros[$i],
-                $layout->perUnit[$i],
-                Orientation::Horizontal->sign(),
+                $left + $names + $layout->zeros[$i], $layout->perUnit[$i], Orientation::Horizontal->sign(),
             );
             $tier->draw(new Stage($canvas, Orientation::Horizontal, $axis, $scale, $this->finish->labels));
         }
-        RowReach::mark(
-            canvas: $canvas,
-            finish: $this->finish,
-            axis: $axis,
-            rows: $rows,
-            left: $left,
-            right: $right,
-        );
+        RowReach::mark(canvas: $canvas, finish: $this->finish, axis: $axis, rows: $rows, left: $left, right: $right);
         $closing = ClosingLine::maybeAt($this->workings, $rows, $axis);
         if (null !== $closing) {
             ClosingLine::draw(
@@ -222,12 +208,7 @@ final readonly class HorizontalPanels implements ChartBody
                 $canvas->writeIfFree(
                     'names',
                     Canvas::text(
-                        $left + $layout->zeros[$i],
-                        $y,
-                        $tier->name(),
-                        'middle',
-                        Ink::Quiet,
-                        role: 'tier-name',
+                        $left + $layout->zeros[$i], $y, $tier->name(), 'middle', Ink::Quiet, role: 'tier-name',
                     ),
                 );
             }

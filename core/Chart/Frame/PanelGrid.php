@@ -10,9 +10,7 @@ final readonly class PanelGrid
     private const MOST = 4;
     private const GAP = 22.0;
 
-    private function __construct(private int $columns, private float $left, private float $width)
-    {
-    }
+    private function __construct(private int $columns, private float $left, private float $width) {}
 
     /**
      * @param float $left room for names left of the first chart of a row

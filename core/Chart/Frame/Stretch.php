@@ -8,7 +8,5 @@ namespace KeenMargin\Core\Chart\Frame;
 final readonly class Stretch
 {
     /** @param array<string, float> $mostPerUnit points that a unit may have at most, by scale; none: any */
-    public function __construct(public float $factor = 1.0, public array $mostPerUnit = [])
-    {
-    }
+    public function __construct(public float $factor = 1.0, public array $mostPerUnit = []) {}
 }

@@ -16,27 +16,8 @@ final class TierChart
 {
     /** groups of marks from back to front */
     private const LAYERS = [
-        'highlight',
-        'bands',
-        'closing',
-        'totals',
-        'references',
-        'values',
-        'breaks',
-        'variances',
-        'gaps',
-        'blocks',
-        'pins',
-        'lines',
-        'axis',
-        'brims',
-        'marks',
-        'points',
-        'names',
-        'title',
-        'labels',
-        'notes',
-        'words',
+        'highlight', 'bands', 'closing', 'totals', 'references', 'values', 'breaks', 'variances', 'gaps', 'blocks',
+        'pins', 'lines', 'axis', 'brims', 'marks', 'points', 'names', 'title', 'labels', 'notes', 'words',
     ];
 
     public static function frame(Workings $workings, Finish $finish, ChartOptions $options, TierPlan $plan): Frame

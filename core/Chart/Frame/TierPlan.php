@@ -26,6 +26,5 @@ final readonly class TierPlan
         public bool $mayTurn = true,
         public bool $isHorizontal = false,
         public float $below = 0.0,
-    ) {
-    }
+    ) {}
 }

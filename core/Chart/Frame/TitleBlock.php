@@ -22,8 +22,7 @@ final readonly class TitleBlock
         public string $measure,
         public string $unit,
         public string $when,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<string> $marks what the kind has to explain

@@ -69,8 +69,7 @@ final class VerticalPanels implements ChartBody
         foreach ($panels as $rows) {
             if (
                 !RowNames::fitBelow(
-                    $rows,
-                    BandAxis::over(RowNames::standApart($rows), 0.0, $grid->width(), Grain::Month)->band,
+                    $rows, BandAxis::over(RowNames::standApart($rows), 0.0, $grid->width(), Grain::Month)->band,
                 )
             ) {
                 return false;
@@ -206,16 +205,14 @@ final class VerticalPanels implements ChartBody
                     ),
                 );
             }
-            $tier->draw(
-                new Stage(
-                    canvas: $canvas,
-                    orientation: Orientation::Vertical,
-                    axis: $axis,
-                    scale: $scale,
-                    labels: $this->finish->labels,
-                    isFirst: $grid->isFirst($place),
-                ),
-            );
+            $tier->draw(new Stage(
+                canvas: $canvas,
+                orientation: Orientation::Vertical,
+                axis: $axis,
+                scale: $scale,
+                labels: $this->finish->labels,
+                isFirst: $grid->isFirst($place),
+            ));
         }
         if ($grid->isFirst($place)) {
             $zero = $y + $layout->zeros[\count($tiers) - 1];

@@ -65,21 +65,11 @@ final readonly class Words
             $canvas->write(
                 'words',
                 Canvas::text(
-                    Canvas::MARGIN,
-                    $y,
-                    (string) $note->number,
-                    weight: 600,
-                    ink: Ink::Accent,
-                    role: 'note-text',
+                    Canvas::MARGIN, $y, (string) $note->number, weight: 600, ink: Ink::Accent, role: 'note-text',
                 ),
             );
             $y = self::lines(
-                canvas: $canvas,
-                text: $note->text,
-                ink: Ink::Ink,
-                indent: self::INDENT,
-                role: 'note-text',
-                y: $y,
+                canvas: $canvas, text: $note->text, ink: Ink::Ink, indent: self::INDENT, role: 'note-text', y: $y,
             );
         }
         if (null !== $footnote) {

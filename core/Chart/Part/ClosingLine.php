@@ -24,10 +24,7 @@ final class ClosingLine
     public static function maybeAt(Workings $workings, array $rows, BandAxis $axis): ?float
     {
         foreach ($rows as $i => $row) {
-            if (
-                null !== $workings->context->forecast
-                && true === $row->period?->isAfter($workings->context->closing)
-            ) {
+            if (null !== $workings->context->forecast && true === $row->period?->isAfter($workings->context->closing)) {
                 return $i > 0 ? $axis->end($i - 1) : null;
             }
         }

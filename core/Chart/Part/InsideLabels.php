@@ -57,12 +57,7 @@ final class InsideLabels
         foreach (Orientation::Vertical === $stage->orientation || $thickness >= 13.0 ? $rows : [] as $i => $row) {
             if (null !== $row->shown) {
                 $text = Canvas::text(
-                    0.0,
-                    0.0,
-                    $workings->context->display->amount($row->shown),
-                    'start',
-                    Ink::Panel,
-                    weight: 600,
+                    0.0, 0.0, $workings->context->display->amount($row->shown), 'start', Ink::Panel, weight: 600,
                 );
                 if (
                     !self::one(

@@ -13,9 +13,7 @@ use KeenMargin\Core\Workings\Result\Row;
 /** How much room labels want beside the ends of bars: points of the widest one below and above nought. */
 final readonly class LabelWidths
 {
-    public function __construct(public float $below, public float $above)
-    {
-    }
+    public function __construct(public float $below, public float $above) {}
 
     /**
      * Of rows whose numbers are written with the same decimals, those among which the widest labels are: digits are

@@ -17,9 +17,7 @@ use KeenMargin\Core\Workings\Result\Row;
 final readonly class Lengths
 {
     /** @param list<Reference> $references drawn besides the shown value */
-    public function __construct(private TotalsCut $cut, private array $references)
-    {
-    }
+    public function __construct(private TotalsCut $cut, private array $references) {}
 
     public function of(Row $row, ?BigDecimal $amount): float
     {

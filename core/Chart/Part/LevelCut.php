@@ -24,9 +24,7 @@ final readonly class LevelCut
      * @param float $amount of the sign of the levels; nought where nothing is cut
      * @param float $left of the lowest level, of the same sign
      */
-    private function __construct(private float $amount, private float $left)
-    {
-    }
+    private function __construct(private float $amount, private float $left) {}
 
     /**
      * @param list<Row> $rows of all panels

@@ -27,8 +27,7 @@ final readonly class NearHandles
         private float $to,
         private float $span,
         private ?array $centre = null,
-    ) {
-    }
+    ) {}
 
     /** @return list<Handle> */
     public function all(): array

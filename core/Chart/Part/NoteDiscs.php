@@ -18,17 +18,7 @@ final readonly class NoteDiscs
     private const GAP = 3.0;
     private const STEP = 4.0;
     /** Which of a row's marks a note is about, the likeliest first. */
-    private const MARKS = [
-        'variance',
-        'change',
-        'gap',
-        'value',
-        'value-cut',
-        'used',
-        'used-cut',
-        'point',
-        'reference',
-    ];
+    private const MARKS = ['variance', 'change', 'gap', 'value', 'value-cut', 'used', 'used-cut', 'point', 'reference'];
 
     /** @param list<RowNote> $notes */
     public static function draw(Canvas $canvas, array $notes, bool $isHorizontal): void
@@ -42,13 +32,7 @@ final readonly class NoteDiscs
             $canvas->add(
                 'notes',
                 new Circle(
-                    $x,
-                    $y,
-                    self::RADIUS,
-                    Ink::Accent->value,
-                    role: 'note',
-                    key: $note->row,
-                    of: (string) $note->number,
+                    $x, $y, self::RADIUS, Ink::Accent->value, role: 'note', key: $note->row, of: (string) $note->number,
                 ),
             );
             $canvas->addBehind(
@@ -91,11 +75,9 @@ final readonly class NoteDiscs
             );
         }
         foreach ($near as [$left, $top]) {
-            if (
-                $canvas->hasRoom(
-                    new Box($left - self::RADIUS, $top - self::RADIUS, $left + self::RADIUS, $top + self::RADIUS),
-                )
-            ) {
+            if ($canvas->hasRoom(
+                new Box($left - self::RADIUS, $top - self::RADIUS, $left + self::RADIUS, $top + self::RADIUS),
+            )) {
                 return [$left, $top];
             }
         }

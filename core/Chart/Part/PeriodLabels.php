@@ -122,8 +122,7 @@ final class PeriodLabels
             $left = $axis->begin($places[0]);
             if ($places[0] > array_key_first($periods)) {
                 $canvas->addBehind(
-                    'axis',
-                    new Line($left, $y - 24.0, $left, $y + 2.0, Ink::Hairline->value, role: 'year-mark'),
+                    'axis', new Line($left, $y - 24.0, $left, $y + 2.0, Ink::Hairline->value, role: 'year-mark'),
                 );
             }
             $text = self::yearText($axis, (string) $name, $places, $y);

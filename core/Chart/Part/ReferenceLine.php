@@ -18,8 +18,7 @@ final class ReferenceLine
         $axis = $stage->axis;
         $along = $stage->scale->zero;
         if (
-            null === $reference->scenario
-            || \in_array($reference->scenario, [Scenario::Budget, Scenario::Target], true)
+            null === $reference->scenario || \in_array($reference->scenario, [Scenario::Budget, Scenario::Target], true)
         ) {
             $stage->canvas->add(
                 'axis',

@@ -59,10 +59,7 @@ final class RowNames
      */
     public static function needed(array $rows, float $width): array
     {
-        return array_map(
-            static fn (Row $row): float => self::LINE * \count(self::lines($row, $width)) + 8.0,
-            $rows,
-        );
+        return array_map(static fn (Row $row): float => self::LINE * \count(self::lines($row, $width)) + 8.0, $rows);
     }
 
     /**
@@ -135,10 +132,7 @@ final class RowNames
         $most = 1;
         foreach ($rows as $i => $row) {
             $lines = TextMeasure::lines(
-                $row->name,
-                $axis->end($i) - $axis->begin($i) - 4.0,
-                Type::LABEL,
-                self::weight($row),
+                $row->name, $axis->end($i) - $axis->begin($i) - 4.0, Type::LABEL, self::weight($row),
             );
             $most = max($most, \count($lines));
             foreach ($lines as $n => $line) {

@@ -25,8 +25,7 @@ final readonly class SeriesKey
         public bool $isStrong,
         private string $shape,
         private Style $style,
-    ) {
-    }
+    ) {}
 
     public static function bar(string $name, Style $style, bool $isStrong = false, Ink $ink = Ink::Ink): self
     {
@@ -105,8 +104,7 @@ final readonly class SeriesKey
                 ),
             ),
             'dot' => $canvas->addBehind(
-                'names',
-                new Circle($left + 4.0, $middle, 3.6, $fill, role: 'series-key', of: $this->name),
+                'names', new Circle($left + 4.0, $middle, 3.6, $fill, role: 'series-key', of: $this->name),
             ),
             default => $canvas->add(
                 'names',

@@ -29,9 +29,7 @@ final readonly class TotalsCut
      * @param float $left of the smallest size that is cut, of the same sign
      * @param array<string, true> $rows keys of the rows that are cut
      */
-    private function __construct(private float $amount, private float $left, private array $rows)
-    {
-    }
+    private function __construct(private float $amount, private float $left, private array $rows) {}
 
     public static function none(): self
     {

@@ -50,18 +50,11 @@ final class TrendLine
         foreach ($pieces as $points) {
             if (\count($points) > 1) {
                 $marks[] = new Path(
-                    points: $points,
-                    stroke: Ink::Quiet->value,
-                    thickness: self::THICKNESS,
-                    role: 'trend',
-                    key: $key,
+                    points: $points, stroke: Ink::Quiet->value, thickness: self::THICKNESS, role: 'trend', key: $key,
                 );
             }
         }
 
-        return [
-            ...$marks,
-            new Circle($last[0], $last[1], self::POINT, Ink::Ink->value, role: 'trend-end', key: $key),
-        ];
+        return [...$marks, new Circle($last[0], $last[1], self::POINT, Ink::Ink->value, role: 'trend-end', key: $key)];
     }
 }

@@ -20,8 +20,7 @@ final readonly class BandAxis
         private array $bands,
         public float $band,
         public float $column,
-    ) {
-    }
+    ) {}
 
     /** @param list<bool> $apart for each band whether it stands apart from the one before */
     public static function over(array $apart, float $start, float $end, Grain $grain): self

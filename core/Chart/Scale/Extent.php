@@ -9,16 +9,12 @@ use Brick\Math\BigDecimal;
 /** How far amounts reach above and below nought. */
 final readonly class Extent
 {
-    private function __construct(public float $above, public float $below)
-    {
-    }
+    private function __construct(public float $above, public float $below) {}
 
     /** @param array<?BigDecimal> $amounts */
     public static function of(array $amounts): self
     {
-        return self::ofSizes(
-            array_map(static fn (?BigDecimal $amount): float => $amount?->toFloat() ?? 0.0, $amounts),
-        );
+        return self::ofSizes(array_map(static fn (?BigDecimal $amount): float => $amount?->toFloat() ?? 0.0, $amounts));
     }
 
     /** @param array<float> $sizes */

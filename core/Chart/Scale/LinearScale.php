@@ -14,9 +14,7 @@ final readonly class LinearScale
      * @param float $perUnit points for one unit of the measure
      * @param float $sign +1 where larger amounts have larger coordinates
      */
-    public function __construct(public float $zero, public float $perUnit, private float $sign = -1.0)
-    {
-    }
+    public function __construct(public float $zero, public float $perUnit, private float $sign = -1.0) {}
 
     public function at(BigDecimal|float $amount): float
     {

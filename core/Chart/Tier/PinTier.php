@@ -40,8 +40,7 @@ final readonly class PinTier implements Tier
         private Reference $reference,
         private array $percents,
         private float $limit,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<Row> $rows

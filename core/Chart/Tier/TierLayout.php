@@ -25,13 +25,7 @@ final readonly class TierLayout
      * @param float $size of all of it
      * @param float $room that lengths have in all
      */
-    private function __construct(
-        public array $zeros,
-        public array $perUnit,
-        public float $size,
-        public float $room,
-    ) {
-    }
+    private function __construct(public array $zeros, public array $perUnit, public float $size, public float $room) {}
 
     /**
      * Tiers from top to bottom, the lowest of which stands on the axis.
@@ -42,13 +36,8 @@ final readonly class TierLayout
      * @param float $least height of the lowest tier
      * @param array<string, float> $most points per unit that other charts leave
      */
-    public static function vertical(
-        array $tiers,
-        array $extents,
-        float $length,
-        float $least,
-        array $most = [],
-    ): self {
+    public static function vertical(array $tiers, array $extents, float $length, float $least, array $most = []): self
+    {
         $hasRate = Scale::Points === $tiers[0]->unit();
         $perUnit = self::perUnit(
             $tiers,
@@ -66,9 +55,7 @@ final readonly class TierLayout
             $y =
                 $zero +
                 ($isBase
-                    ? (0.0 === $below
-                        ? 0.0
-                        : max($below, $least - $above) + self::LABEL)
+                    ? (0.0 === $below ? 0.0 : max($below, $least - $above) + self::LABEL)
                     : $below + self::LABEL + self::GAP);
         }
 
@@ -101,13 +88,11 @@ final readonly class TierLayout
         // Variances are not longer than one of the waterfalls that stand side by side.
         $variance = min(0.3 * $room, ($room - $percent) / ($columns + 1));
         $own = [$variance, $percent, min(140.0, 0.3 * $room)];
-        $others = array_sum(
-            array_map(
-                static fn (Scale $unit, float $length): float => \in_array($unit, $units, true) ? $length : 0.0,
-                [Scale::Variance, Scale::Percent, Scale::Points],
-                $own,
-            ),
-        );
+        $others = array_sum(array_map(
+            static fn (Scale $unit, float $length): float => \in_array($unit, $units, true) ? $length : 0.0,
+            [Scale::Variance, Scale::Percent, Scale::Points],
+            $own,
+        ));
         $perUnit = self::perUnit($panels[0], $extents, [$room - $others, ...$own, $room - $others], $most);
         $x = 0.0;
         $zeros = [];

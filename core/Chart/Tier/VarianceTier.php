@@ -28,8 +28,7 @@ final readonly class VarianceTier implements Tier
         private array $rows,
         private Reference $reference,
         private bool $sameLength,
-    ) {
-    }
+    ) {}
 
     public function unit(): Scale
     {
@@ -52,10 +51,7 @@ final readonly class VarianceTier implements Tier
 
         return LabelWidths::of(
             array_map(
-                fn (Row $row): array => [
-                    $amount($row),
-                    $this->workings->context->display->variance($amount($row)),
-                ],
+                fn (Row $row): array => [$amount($row), $this->workings->context->display->variance($amount($row))],
                 LabelWidths::widestOf($this->rows, $amount),
             ),
             600,

@@ -25,6 +25,5 @@ final readonly class WaterfallLooks
         public string $of = '',
         public string $name = '',
         public ?Scenario $scenario = null,
-    ) {
-    }
+    ) {}
 }

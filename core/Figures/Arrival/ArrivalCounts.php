@@ -17,8 +17,7 @@ final readonly class ArrivalCounts
         public int $removed = 0,
         public int $inNewPeriods = 0,
         public int $inClosedPeriods = 0,
-    ) {
-    }
+    ) {}
 
     public function all(): int
     {

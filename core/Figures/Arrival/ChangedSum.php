@@ -14,9 +14,7 @@ final readonly class ChangedSum
      * @param BigInteger|int $change with the decimals of the measure; large where it outgrows the machine's integers
      * @param int $cells amounts that change
      */
-    public function __construct(public BigInteger|int $change, public int $cells)
-    {
-    }
+    public function __construct(public BigInteger|int $change, public int $cells) {}
 
     public function with(BigInteger|int $change, int $cells): self
     {

@@ -14,9 +14,7 @@ final readonly class Difference
      * @param ?int $was null: there was none
      * @param ?int $is null: there would be none any more
      */
-    public function __construct(public Series $series, public int $start, public ?int $was, public ?int $is)
-    {
-    }
+    public function __construct(public Series $series, public int $start, public ?int $was, public ?int $is) {}
 
     public function change(): int
     {

@@ -29,9 +29,7 @@ final class Differences
     /** @var array<string, array<int, array<string|int, ChangedSum>>> by measure, place of the breakdown and member */
     private array $members = [];
 
-    public function __construct(public readonly KnownPeriods $known)
-    {
-    }
+    public function __construct(public readonly KnownPeriods $known) {}
 
     /**
      * @param array<int, int> $was amounts of one series by period start
@@ -143,9 +141,7 @@ final class Differences
         usort(
             $rows,
             fn (Difference $a, Difference $b): int => [
-                $this->known->isClosed($b->start),
-                abs($b->change()),
-                $a->start,
+                $this->known->isClosed($b->start), abs($b->change()), $a->start,
             ] <=> [$this->known->isClosed($a->start), abs($a->change()), $b->start],
         );
 

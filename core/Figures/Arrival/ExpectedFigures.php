@@ -18,13 +18,7 @@ final readonly class ExpectedFigures
      * @param ?int $came day that they came; null: not yet, or nobody knows the day
      * @param int $late working days after the due one; 0 where they are not late
      */
-    private function __construct(
-        public ExpectedState $state,
-        public int $due,
-        public ?int $came,
-        public int $late,
-    ) {
-    }
+    private function __construct(public ExpectedState $state, public int $due, public ?int $came, public int $late) {}
 
     /**
      * @param Period $closed month that is to be closed; what it waits for comes in the month after it

@@ -41,8 +41,7 @@ final class KnownPeriods
      */
     public function isClosed(int $start): bool
     {
-        return $this->isClosed[$start] ??= null !== $this->closed
-            && !$this->period($start)->isAfter($this->closed);
+        return $this->isClosed[$start] ??= null !== $this->closed && !$this->period($start)->isAfter($this->closed);
     }
 
     public function period(int $start): Period

@@ -20,9 +20,7 @@ final readonly class Picked
      * @param ?array<int, true> $starts of periods; null: all
      * @param array<string, array<string|int, true>> $members by breakdown; those that are not named are not restricted
      */
-    public function __construct(public ?array $starts, public array $members)
-    {
-    }
+    public function __construct(public ?array $starts, public array $members) {}
 
     /** @param list<string> $breakdowns names, in the order of the members */
     public function letsSeries(Series $series, array $breakdowns): bool

@@ -49,11 +49,7 @@ final class CoverageChecks
             );
         }
         $expected = [];
-        for (
-            $period = reset($actual);
-            false !== $period && !$period->isAfter($closing);
-            $period = $period->moved(1)
-        ) {
+        for ($period = reset($actual); false !== $period && !$period->isAfter($closing); $period = $period->moved(1)) {
             $expected[$period->start] = $period;
         }
         self::add($dataset, Scenario::Actual, array_diff_key($expected, $actual), $places, $says);
@@ -147,17 +143,12 @@ final class CoverageChecks
      */
     private static function places(Dataset $dataset, Scenario $scenario, array $periods): array
     {
-        return array_values(
-            array_map(
-                static fn (Period $period): FindingTarget => new FindingTarget(
-                    $dataset->measures[0]->name,
-                    $scenario,
-                    $period,
-                    [],
-                ),
-                $periods,
+        return array_values(array_map(
+            static fn (Period $period): FindingTarget => new FindingTarget(
+                $dataset->measures[0]->name, $scenario, $period, [],
             ),
-        );
+            $periods,
+        ));
     }
 
     /** @return array<int, Period> periods with figures by their starts, of days the months */

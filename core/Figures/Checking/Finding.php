@@ -21,8 +21,7 @@ final readonly class Finding
         public int $count = 0,
         public array $places = [],
         private string $all = '',
-    ) {
-    }
+    ) {}
 
     public static function well(string $id, string $says): self
     {

@@ -17,8 +17,7 @@ final readonly class FindingTarget
         public ?Period $period,
         public array $members,
         public string $amount = '',
-    ) {
-    }
+    ) {}
 
     /** By which it is known whether it is still the same. */
     public function mark(): string

@@ -62,9 +62,7 @@ final class Gaps implements LineCheck
             ? Finding::well('gaps', 'No line has a gap')
             : Finding::at(
                 'gaps',
-                Wording::count(\count($this->places), 'gap', 'gaps').
-                    ' within lines: '.
-                    Wording::some($this->names, 2),
+                Wording::count(\count($this->places), 'gap', 'gaps').' within lines: '.Wording::some($this->names, 2),
                 $this->places,
             );
     }

@@ -23,8 +23,7 @@ final readonly class Line
         public Measure $measure,
         public Series $series,
         public array $amounts,
-    ) {
-    }
+    ) {}
 
     public function isSubtotal(): bool
     {
@@ -73,8 +72,7 @@ final readonly class Line
     public function shown(int $start): string
     {
         return NumberFormat::of('en')->plain(
-            BigDecimal::ofUnscaledValue($this->amounts[$start], $this->measure->decimals),
-            $this->measure->decimals,
+            BigDecimal::ofUnscaledValue($this->amounts[$start], $this->measure->decimals), $this->measure->decimals,
         );
     }
 

@@ -8,9 +8,7 @@ namespace KeenMargin\Core\Figures\Filter;
 final readonly class MemberFilter
 {
     /** @param list<string> $members */
-    public function __construct(public string $breakdown, public array $members, public bool $keeps = true)
-    {
-    }
+    public function __construct(public string $breakdown, public array $members, public bool $keeps = true) {}
 
     public function letsText(string $member): bool
     {

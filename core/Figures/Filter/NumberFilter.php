@@ -11,9 +11,7 @@ use Brick\Math\Exception\MathException;
 final readonly class NumberFilter
 {
     /** @param string $field a breakdown whose members are numbers, or a measure that stands beside the figures */
-    public function __construct(public string $field, public ?BigDecimal $below, public ?BigDecimal $atLeast)
-    {
-    }
+    public function __construct(public string $field, public ?BigDecimal $below, public ?BigDecimal $atLeast) {}
 
     public function lets(BigDecimal $number): bool
     {

@@ -8,9 +8,7 @@ namespace KeenMargin\Core\Figures\Keeping;
 final readonly class AmountChange
 {
     /** @param ?int $is none: cleared */
-    public function __construct(public int $start, public ?int $was, public ?int $wasImport, public ?int $is)
-    {
-    }
+    public function __construct(public int $start, public ?int $was, public ?int $wasImport, public ?int $is) {}
 
     /** The same change where amounts have so many more decimals. */
     public function scaled(int $power): self
@@ -18,10 +16,7 @@ final readonly class AmountChange
         $factor = 10 ** $power;
 
         return new self(
-            $this->start,
-            self::times($this->was, $factor),
-            $this->wasImport,
-            self::times($this->is, $factor),
+            $this->start, self::times($this->was, $factor), $this->wasImport, self::times($this->is, $factor),
         );
     }
 

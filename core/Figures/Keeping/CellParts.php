@@ -14,9 +14,7 @@ final readonly class CellParts
      * @param non-empty-array<string, ?int> $parts unscaled amounts by series
      * @param non-negative-int $decimals of them
      */
-    public function __construct(private array $parts, private int $decimals)
-    {
-    }
+    public function __construct(private array $parts, private int $decimals) {}
 
     public function amount(): ?BigDecimal
     {

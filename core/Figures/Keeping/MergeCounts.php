@@ -12,8 +12,7 @@ final readonly class MergeCounts
         public int $replaced = 0,
         public int $unchanged = 0,
         public int $removed = 0,
-    ) {
-    }
+    ) {}
 
     public function and(self $other): self
     {

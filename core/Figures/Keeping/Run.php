@@ -13,9 +13,7 @@ final readonly class Run
      * @param array<int, int> $amounts
      * @param array<int, int> $imports for the same periods
      */
-    public function __construct(public array $amounts = [], public array $imports = [])
-    {
-    }
+    public function __construct(public array $amounts = [], public array $imports = []) {}
 
     /** @param string $imports packed as amounts are; where all came with one import, its number alone */
     public static function unpack(string $amounts, string $imports): self

@@ -15,9 +15,7 @@ final readonly class SeriesEdit
      * @param list<AmountChange> $done those that took place
      * @param list<int> $skipped periods that were changed since, and so were left as they are
      */
-    private function __construct(public Run $after, public Run $log, public array $done, public array $skipped)
-    {
-    }
+    private function __construct(public Run $after, public Run $log, public array $done, public array $skipped) {}
 
     /** @param list<AmountChange> $changes of the series as it is now */
     public static function do(Run $current, Run $log, array $changes, int $import): self

@@ -11,9 +11,7 @@ namespace KeenMargin\Core\Figures\Keeping;
 final readonly class SeriesMerge
 {
     /** @param Run $before the amounts that the import replaced, restated or removed, as they were */
-    private function __construct(public Run $after, public Run $before, public MergeCounts $counts)
-    {
-    }
+    private function __construct(public Run $after, public Run $before, public MergeCounts $counts) {}
 
     /**
      * @param array<int, int> $incoming amounts by period start

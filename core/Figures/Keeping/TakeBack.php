@@ -21,8 +21,7 @@ final readonly class TakeBack
         public array $overwritten,
         public int $gone,
         public int $restored,
-    ) {
-    }
+    ) {}
 
     /**
      * @param array<int, Run> $logs what each import that touched the series found before, by import, rising; the one to

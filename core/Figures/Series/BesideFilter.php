@@ -14,9 +14,7 @@ final class BesideFilter
     private array $beside = [];
 
     /** @param non-negative-int $decimals of the other measure */
-    public function __construct(private readonly NumberFilter $filter, private readonly int $decimals)
-    {
-    }
+    public function __construct(private readonly NumberFilter $filter, private readonly int $decimals) {}
 
     /** @param string $members any key of them that is the same for both measures */
     public function put(string $scenario, string $members, string $packed): void

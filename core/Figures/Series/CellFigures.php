@@ -16,9 +16,7 @@ use KeenMargin\Core\Figures\Sums;
  */
 final readonly class CellFigures implements Figures
 {
-    private function __construct(private Figures $figures)
-    {
-    }
+    private function __construct(private Figures $figures) {}
 
     /** The figures themselves, where a missing figure of the measure counts as nothing. */
     public static function of(Figures $figures, Measure $measure): Figures

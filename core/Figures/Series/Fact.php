@@ -18,8 +18,7 @@ final readonly class Fact
         public Period $period,
         public array $members,
         public BigDecimal $amount,
-    ) {
-    }
+    ) {}
 
     public function key(): string
     {

@@ -26,8 +26,7 @@ final readonly class FactTable implements Figures
         public array $series,
         public array $packed,
         private Sums $totals,
-    ) {
-    }
+    ) {}
 
     public function dataset(): Dataset
     {
@@ -119,10 +118,7 @@ final readonly class FactTable implements Figures
             $packed = array_reduce(
                 $beside,
                 static fn (string $packed, BesideFilter $filter): string => $filter->kept(
-                    $series->scenario->value,
-                    $actual,
-                    $series->joined,
-                    $packed,
+                    $series->scenario->value, $actual, $series->joined, $packed,
                 ),
                 $this->packed[$i],
             );

@@ -22,9 +22,7 @@ final class MemoizedFigures implements Figures
     /** @var array<string, array<string|int, Sums>> */
     private array $bySeries = [];
 
-    public function __construct(private readonly Figures $figures)
-    {
-    }
+    public function __construct(private readonly Figures $figures) {}
 
     public function dataset(): Dataset
     {

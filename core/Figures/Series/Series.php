@@ -15,9 +15,7 @@ final readonly class Series
     /**
      * @param string $joined the members, one for each breakdown in the breakdowns' order, with a zero byte between them
      */
-    private function __construct(public string $measure, public Scenario $scenario, public string $joined)
-    {
-    }
+    private function __construct(public string $measure, public Scenario $scenario, public string $joined) {}
 
     /** @param list<string> $members */
     public static function of(string $measure, Scenario $scenario, array $members): self

@@ -26,9 +26,7 @@ final readonly class BridgeQuestion
 {
     private const NO_ENDS = 'Two totals are missing: a second scenario, a second period or a second member.';
 
-    public function __construct(private Dataset $dataset)
-    {
-    }
+    public function __construct(private Dataset $dataset) {}
 
     public function lacks(): ?string
     {
@@ -114,11 +112,7 @@ final readonly class BridgeQuestion
      */
     private function drivers(Question $question, Drivers $drivers): void
     {
-        $asked = [
-            'volume' => $drivers->volume,
-            'value' => $drivers->value,
-            'currency' => (string) $drivers->currency,
-        ];
+        $asked = ['volume' => $drivers->volume, 'value' => $drivers->value, 'currency' => (string) $drivers->currency];
         foreach (array_filter($asked, static fn (string $name): bool => '' !== $name) as $part => $name) {
             $measure =
                 $this->dataset->maybeMeasure($name) ??

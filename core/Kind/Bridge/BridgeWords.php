@@ -25,10 +25,7 @@ final class BridgeWords
                 (null === $bridge->from ? 'a year before' : self::span($bridge->from)).
                 ' to '.
                 self::span($bridge->to),
-            $bridge instanceof Between => 'from '.
-                self::member($bridge->first).
-                ' to '.
-                self::member($bridge->second),
+            $bridge instanceof Between => 'from '.self::member($bridge->first).' to '.self::member($bridge->second),
             $bridge instanceof BalanceBridge => 'from its opening to its closing value',
             null === $bridge => 'from start to end',
         };
@@ -44,9 +41,7 @@ final class BridgeWords
         $unit =
             null === $span->unit
                 ? ''
-                : (1 === $span->count
-                    ? $span->unit->value
-                    : $span->count.' '.$span->unit->plural());
+                : (1 === $span->count ? $span->unit->value : $span->count.' '.$span->unit->plural());
 
         return match ($span->kind) {
             SpanKind::Last => "the last $unit",

@@ -87,10 +87,7 @@ final class BridgeWorkings
                 phrases: new RowPhrases($display, $columns[1], $reference),
                 columns: $columns,
                 subject: NetLines::subject(
-                    $recipe->question,
-                    $measure,
-                    $figures->dataset(),
-                    $recipe->finish->title->what,
+                    $recipe->question, $measure, $figures->dataset(), $recipe->finish->title->what,
                 ),
             ),
             [...$checks->of($all), ...self::missing($all), ...$plan->checks, ...$checks->absent($all, $plan)],
@@ -105,13 +102,9 @@ final class BridgeWorkings
     private static function missing(array $rows): array
     {
         return [] === $rows
-            ? [
-                new Check(
-                    'total-missing',
-                    false,
-                    'One of the totals has no figures, so that nothing leads to the other',
-                ),
-            ]
+            ? [new Check(
+                'total-missing', false, 'One of the totals has no figures, so that nothing leads to the other',
+            )]
             : [];
     }
 
@@ -226,8 +219,7 @@ final class BridgeWorkings
                         : [' (', $phrases->number($columns[3], $end, $end->key), ' %)'],
                     ...['.'],
                 );
-        $label =
-            "From {$plan->start()->name} to {$plan->end()->name}".('' === $span ? '' : ', '.$periods->name());
+        $label = "From {$plan->start()->name} to {$plan->end()->name}".('' === $span ? '' : ', '.$periods->name());
 
         return $summary->write($label, trim($phrases->display->unitText()), $opening);
     }

@@ -141,14 +141,12 @@ final class BuildUpWorkings
      */
     private static function signs(array $rows): array
     {
-        $signs = array_unique(
-            array_map(
-                static fn (Row $row): int => $row->role->isWhole() || null !== $row->parent
-                    ? 0
-                    : $row->values['change']?->getSign() ?? 0,
-                $rows,
-            ),
-        );
+        $signs = array_unique(array_map(
+            static fn (Row $row): int => $row->role->isWhole() || null !== $row->parent
+                ? 0
+                : $row->values['change']?->getSign() ?? 0,
+            $rows,
+        ));
 
         return \in_array(1, $signs, true) && \in_array(-1, $signs, true)
             ? [new Check('both-signs', true, 'Amounts have both signs; shares are of the net total')]

@@ -69,13 +69,11 @@ final readonly class Bullet extends TargetedKind
 
     public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
-        $tiers = static fn (array $rows): array => [
-            new BulletTier(
-                $workings,
-                array_values(array_filter($rows, static fn (mixed $row) => $row instanceof Row)),
-                $finish->scale,
-            ),
-        ];
+        $tiers = static fn (array $rows): array => [new BulletTier(
+            $workings,
+            array_values(array_filter($rows, static fn (mixed $row) => $row instanceof Row)),
+            $finish->scale,
+        )];
 
         return TierChart::frame($workings, $finish, $options, new TierPlan($tiers));
     }

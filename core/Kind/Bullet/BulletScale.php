@@ -30,15 +30,11 @@ final readonly class BulletScale
         private ScaleForm $form,
         private array $factors,
         private array $reaches,
-    ) {
-    }
+    ) {}
 
     public static function of(WorkingsTable $table, ScaleForm $form): self
     {
-        $reaches = array_map(
-            static fn (Row $row): array => self::reach($row, $table),
-            $table->rowsByKey(),
-        );
+        $reaches = array_map(static fn (Row $row): array => self::reach($row, $table), $table->rowsByKey());
         $all = array_merge([0.0], ...array_values($reaches));
         if (ScaleForm::Shared === $form) {
             $common = [min($all), max($all)];

@@ -36,8 +36,7 @@ final class CapacityAmounts
         private readonly array $parts,
         private readonly ?Scenario $reference,
         private readonly Sums $sums,
-    ) {
-    }
+    ) {}
 
     /** @return array{used: ?BigDecimal, unused: ?BigDecimal, total: ?BigDecimal} what is shown */
     public function shown(FinePeriods $fine): array
@@ -80,9 +79,7 @@ final class CapacityAmounts
         $of = static fn (string $part): BigDecimal => $all[$part] ?? $nothing;
 
         return match (true) {
-            !\array_key_exists('unused', $told) => array_replace($all, [
-                'unused' => $of('total')->minus($of('used')),
-            ]),
+            !\array_key_exists('unused', $told) => array_replace($all, ['unused' => $of('total')->minus($of('used'))]),
             !\array_key_exists('used', $told) => array_replace($all, ['used' => $of('total')->minus($of('unused'))]),
             !\array_key_exists('total', $told) => array_replace($all, ['total' => $of('used')->plus($of('unused'))]),
             default => $all,

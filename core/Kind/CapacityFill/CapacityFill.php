@@ -117,12 +117,7 @@ final readonly class CapacityFill implements ChartKind
         $marks = [new Path($rate, null, Ink::Quiet->value, 1.4)];
         foreach ([[2.0, 12.0], [10.0, 14.0], [18.0, 10.0]] as [$x, $y]) {
             $marks[] = new Rect(
-                x: $x + 0.5,
-                y: 7.5,
-                width: 5.0,
-                height: 12.0,
-                fill: Ink::Panel->value,
-                stroke: Ink::Ink->value,
+                x: $x + 0.5, y: 7.5, width: 5.0, height: 12.0, fill: Ink::Panel->value, stroke: Ink::Ink->value,
             );
             $marks[] = new Rect($x, $y, 6.0, 20.0 - $y, Ink::Ink->value);
         }
@@ -168,8 +163,7 @@ final readonly class CapacityFill implements ChartKind
             $options,
             new TierPlan(
                 static fn (array $rows): array => [
-                    new RateTier($workings, $rows),
-                    new FillTier($workings, $rows, $cut),
+                    new RateTier($workings, $rows), new FillTier($workings, $rows, $cut),
                 ],
                 $keys,
                 $workings->context->explanations,

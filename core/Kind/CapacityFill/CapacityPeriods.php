@@ -111,9 +111,7 @@ final class CapacityPeriods
     {
         foreach ($parts as $part) {
             $comparison = $this->parts[$part]->comparison;
-            if (
-                null === $this->reference || !$comparison->compares($this->reference, $period)
-            ) {
+            if (null === $this->reference || !$comparison->compares($this->reference, $period)) {
                 return false;
             }
         }

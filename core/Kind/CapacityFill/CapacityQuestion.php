@@ -24,9 +24,7 @@ final readonly class CapacityQuestion
     private const UNUSED = '/\b(unused|free|empty|unsold|vacant|idle|left)\b/i';
     private const WHOLE = '/\b(total|offered|capacity|available|supply|supplied)\b/i';
 
-    public function __construct(private Dataset $dataset)
-    {
-    }
+    public function __construct(private Dataset $dataset) {}
 
     public function lacks(): ?string
     {
@@ -62,8 +60,7 @@ final readonly class CapacityQuestion
         $capacity =
             $question->capacity ??
             throw new NotAccepted(
-                'question.used',
-                'How full something is needs two measures of "used", "unused" and "total".',
+                'question.used', 'How full something is needs two measures of "used", "unused" and "total".',
             );
         $measures = [];
         foreach ($capacity->told() as $part => $name) {
@@ -80,9 +77,7 @@ final readonly class CapacityQuestion
                 );
             $isAdded = Grouping::Sum === $measure->grouping && $measure->isAddedOverMembers();
             QuestionFit::refuseIf(
-                !$isAdded,
-                "question.$part",
-                "$name is not added up, so that it cannot be a part of anything.",
+                !$isAdded, "question.$part", "$name is not added up, so that it cannot be a part of anything.",
             );
             $measures[$part] = $measure;
         }
@@ -91,12 +86,10 @@ final readonly class CapacityQuestion
             \count($units) > 1,
             'question.'.array_key_last($measures),
             'The measures are counted in '.
-                Wording::and(
-                    array_map(
-                        static fn (string $unit): string => '' === $unit ? 'no unit' : $unit,
-                        array_values($units),
-                    ),
-                ).
+                Wording::and(array_map(
+                    static fn (string $unit): string => '' === $unit ? 'no unit' : $unit,
+                    array_values($units),
+                )).
                 '; parts and total must be of one unit.',
         );
 

@@ -83,15 +83,13 @@ final readonly class CapacityWorkings
             static fn (Slice $slice): Row => $row($slice, $panel),
             $slices->of($panel->where),
         );
-        $rows = self::extremes(
-            PanelRows::of(
-                $scope,
-                $panels,
-                $question->order ?? Order::Given,
-                new Reference('rateTarget', '', ''),
-                $inPanel,
-            ),
-        );
+        $rows = self::extremes(PanelRows::of(
+            $scope,
+            $panels,
+            $question->order ?? Order::Given,
+            new Reference('rateTarget', '', ''),
+            $inPanel,
+        ));
         $all = $slices->hasTotal() ? $made->row($whole, Panel::only($question->where)) : null;
         $display = self::display($measure, $recipe->finish, $rows);
         $rates = Display::inPercent($recipe->finish);
@@ -131,13 +129,7 @@ final readonly class CapacityWorkings
             new WorkingsTable($rows, self::columns($onTotal, $aim, $display), $references, $total),
             $context,
             self::summary(
-                subject: $name,
-                made: $made,
-                scope: $scope,
-                rows: $rows,
-                total: $total,
-                rates: $rates,
-                reference: $rate,
+                subject: $name, made: $made, scope: $scope, rows: $rows, total: $total, rates: $rates, reference: $rate,
             ),
             self::checks($scope, $made, $rows, $all, $measures),
         );
@@ -370,17 +362,11 @@ final readonly class CapacityWorkings
                 ),
                 $partly->isEmpty()
                     ? null
-                    : new Check(
-                        'left-out-parts',
-                        false,
-                        "{$names->names($partly->list)}: not all parts, so left out",
-                    ),
+                    : new Check('left-out-parts', false, "{$names->names($partly->list)}: not all parts, so left out"),
                 $untargeted->isEmpty()
                     ? null
                     : new Check(
-                        'left-out-target',
-                        false,
-                        "{$names->names($untargeted->list)}: no $aim, so not compared",
+                        'left-out-target', false, "{$names->names($untargeted->list)}: no $aim, so not compared",
                     ),
                 ...(new OpenMonthChecks($scope, $made->comparison))->of($scope->question->against),
                 CurrencyCheck::maybe($scope),

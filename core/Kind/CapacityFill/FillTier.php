@@ -37,31 +37,27 @@ final readonly class FillTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(
-            array_merge(
-                [],
-                ...array_map(
-                    fn (Row $row): array => array_map(
-                        fn (string $of): float => $this->lengths->of($row, $row->values[$of] ?? null),
-                        ['used', 'total', 'target'],
-                    ),
-                    $this->rows,
+        return Extent::ofSizes(array_merge(
+            [],
+            ...array_map(
+                fn (Row $row): array => array_map(
+                    fn (string $of): float => $this->lengths->of($row, $row->values[$of] ?? null),
+                    ['used', 'total', 'target'],
                 ),
+                $this->rows,
             ),
-        );
+        ));
     }
 
     public function labelWidths(): LabelWidths
     {
-        return LabelWidths::of(
-            array_map(
-                fn (Row $row): array => [
-                    $row->values['total'] ?? null,
-                    $this->workings->context->display->amount($row->values['total'] ?? null),
-                ],
-                $this->rows,
-            ),
-        );
+        return LabelWidths::of(array_map(
+            fn (Row $row): array => [
+                $row->values['total'] ?? null,
+                $this->workings->context->display->amount($row->values['total'] ?? null),
+            ],
+            $this->rows,
+        ));
     }
 
     public function draw(Stage $stage): void

@@ -53,12 +53,10 @@ final readonly class RateTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(
-            array_map(
-                fn (float $rate): float => $rate - $this->base,
-                array_merge([], ...array_map(self::numbers(...), $this->rows)),
-            ),
-        );
+        return Extent::ofSizes(array_map(
+            fn (float $rate): float => $rate - $this->base,
+            array_merge([], ...array_map(self::numbers(...), $this->rows)),
+        ));
     }
 
     public function labelWidths(): LabelWidths
@@ -210,22 +208,20 @@ final readonly class RateTier implements Tier
         ) {
             $text = $format->plain($rate, $decimals).($isExtreme ? ' %' : '');
             $along = $stage->scale->beyond($this->at($stage, $rate), ($side ? 1 : -1) * (self::DOT + $further));
-            if (
-                $stage->canvas->writeIfFree(
-                    'labels',
-                    $stage->orientation->label(
-                        across: $stage->axis->centre($i),
-                        along: $along,
-                        isAbove: $side,
-                        text: $text,
-                        ink: $ink,
-                        weight: $isExtreme || $row->role->isSum() ? 600 : 400,
-                        role: 'rate-label',
-                        key: $row->key->id,
-                        of: 'rate',
-                    ),
-                )
-            ) {
+            if ($stage->canvas->writeIfFree(
+                'labels',
+                $stage->orientation->label(
+                    across: $stage->axis->centre($i),
+                    along: $along,
+                    isAbove: $side,
+                    text: $text,
+                    ink: $ink,
+                    weight: $isExtreme || $row->role->isSum() ? 600 : 400,
+                    role: 'rate-label',
+                    key: $row->key->id,
+                    of: 'rate',
+                ),
+            )) {
                 return true;
             }
         }
@@ -246,11 +242,9 @@ final readonly class RateTier implements Tier
     /** @return list<float> */
     private static function numbers(Row $row): array
     {
-        return array_values(
-            array_map(
-                static fn (BigDecimal $one): float => $one->toFloat(),
-                array_filter([$row->values['rate'] ?? null, $row->values['rateTarget'] ?? null]),
-            ),
-        );
+        return array_values(array_map(
+            static fn (BigDecimal $one): float => $one->toFloat(),
+            array_filter([$row->values['rate'] ?? null, $row->values['rateTarget'] ?? null]),
+        ));
     }
 }

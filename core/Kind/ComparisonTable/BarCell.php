@@ -25,9 +25,7 @@ final readonly class BarCell implements Tier
     private const THICKNESS = 0.85;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private TableColumn $column)
-    {
-    }
+    public function __construct(private Workings $workings, private array $rows, private TableColumn $column) {}
 
     public function unit(): Scale
     {

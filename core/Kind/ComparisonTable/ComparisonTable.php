@@ -79,8 +79,7 @@ final readonly class ComparisonTable implements ChartKind
         $sort = $question->sort?->column->name();
         if (null !== $sort && !\in_array($sort, $names, true)) {
             throw new NotAccepted(
-                'question.sort',
-                "The table has no column \"$sort\"; it has ".Wording::some($names, 12).'.',
+                'question.sort', "The table has no column \"$sort\"; it has ".Wording::some($names, 12).'.',
             );
         }
     }

@@ -34,8 +34,7 @@ final readonly class NumberCell implements Tier
         private array $rows,
         private TableColumn $column,
         private ?LabelWidths $room,
-    ) {
-    }
+    ) {}
 
     public function extent(): Extent
     {
@@ -53,9 +52,7 @@ final readonly class NumberCell implements Tier
         $plain = array_values(array_filter($this->rows, static fn (Row $row): bool => !$isBold($row)));
         $widths = array_map(
             fn (Row $row): float => TextMeasure::width(
-                CellText::of($row, $this->column, $this->workings),
-                Type::LABEL,
-                $this->weight($row),
+                CellText::of($row, $this->column, $this->workings), Type::LABEL, $this->weight($row),
             ),
             [...LabelWidths::widestOf($bold, $number), ...LabelWidths::widestOf($plain, $number)],
         );

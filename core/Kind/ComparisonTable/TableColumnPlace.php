@@ -23,6 +23,5 @@ final readonly class TableColumnPlace
         public LinearScale $scale,
         public array $labels,
         public bool $isNumber,
-    ) {
-    }
+    ) {}
 }

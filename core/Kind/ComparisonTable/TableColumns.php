@@ -14,9 +14,7 @@ use KeenMargin\Core\Question\Table\TableNumber;
 final readonly class TableColumns
 {
     /** @param list<TableColumn> $list */
-    private function __construct(public array $list, private Question $question)
-    {
-    }
+    private function __construct(public array $list, private Question $question) {}
 
     public static function of(Question $question, Dataset $dataset): self
     {

@@ -18,9 +18,7 @@ final readonly class TableHeads
     public const HEIGHT = 34.0;
     private const RULE = 13.0;
 
-    public function __construct(private Canvas $canvas, private Workings $workings, private ?TableColumn $sorted)
-    {
-    }
+    public function __construct(private Canvas $canvas, private Workings $workings, private ?TableColumn $sorted) {}
 
     /** @param list<TableColumnPlace> $places */
     public function write(array $places, float $top): void
@@ -83,8 +81,7 @@ final readonly class TableHeads
         if ($isApart && $right <= $between[1]) {
             $ink ??= Ink::Quiet;
             $this->canvas->writeIfFree(
-                'names',
-                Canvas::text($x, $y, $text, $anchor, $ink, size: $size, weight: $weight, role: 'tier-name'),
+                'names', Canvas::text($x, $y, $text, $anchor, $ink, size: $size, weight: $weight, role: 'tier-name'),
             );
         }
     }

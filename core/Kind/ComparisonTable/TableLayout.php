@@ -31,9 +31,7 @@ final readonly class TableLayout
     private const LONGEST = 150.0;
 
     /** @param list<TableColumnPlace> $places */
-    private function __construct(public array $places, public int $leftOut)
-    {
-    }
+    private function __construct(public array $places, public int $leftOut) {}
 
     /**
      * @param list<TableColumn> $columns

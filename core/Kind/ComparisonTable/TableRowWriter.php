@@ -34,9 +34,7 @@ final readonly class TableRowWriter implements RowWriter
         return [
             ...$this->compared->numbers($scenarios),
             ...array_map(WorkingsWriter::amount(...), $besides),
-            ...null === $row->trend
-                ? []
-                : ['trend' => array_map(WorkingsWriter::amount(...), $row->trend->amounts())],
+            ...null === $row->trend ? [] : ['trend' => array_map(WorkingsWriter::amount(...), $row->trend->amounts())],
         ];
     }
 

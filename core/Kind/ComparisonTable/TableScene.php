@@ -64,13 +64,7 @@ final class TableScene extends FreeChart
             $drawn = null === $left ? $rows : \array_slice($rows, 0, $left);
             $left = null === $left ? null : $left - \count($drawn);
             $top = $this->panel(
-                canvas: $canvas,
-                place: $i,
-                rows: $rows,
-                drawn: $drawn,
-                layout: $layout,
-                top: $top,
-                stretch: $stretch,
+                canvas: $canvas, place: $i, rows: $rows, drawn: $drawn, layout: $layout, top: $top, stretch: $stretch,
             );
         }
         if ($layout->leftOut > 0) {
@@ -120,12 +114,10 @@ final class TableScene extends FreeChart
     {
         $most = self::NAMES * $this->finish->width;
 
-        return $this->names ??= max(
-            array_map(
-                static fn (array $rows): float => RowNames::width($rows, $most),
-                $this->workings->table->panels(),
-            ),
-        );
+        return $this->names ??= max(array_map(
+            static fn (array $rows): float => RowNames::width($rows, $most),
+            $this->workings->table->panels(),
+        ));
     }
 
     /** @param list<Row> $rows */
@@ -172,13 +164,7 @@ final class TableScene extends FreeChart
         $this->rules($canvas, $axis, $drawn, $left, $right);
         RowNames::beside($canvas, $axis, $drawn, $left, $names);
         foreach ($places as $column) {
-            TableCells::tier(
-                $column->column,
-                $this->workings,
-                $drawn,
-                $this->finish,
-                $column->labels[$place],
-            )->draw(
+            TableCells::tier($column->column, $this->workings, $drawn, $this->finish, $column->labels[$place])->draw(
                 new Stage($canvas, Orientation::Horizontal, $axis, $column->scale, $this->finish->labels),
             );
         }
@@ -205,14 +191,7 @@ final class TableScene extends FreeChart
             $canvas->addBehind(
                 'rules',
                 new Line(
-                    x1: $left,
-                    y1: $y,
-                    x2: $right,
-                    y2: $y,
-                    stroke: $ink->value,
-                    thickness: 1.0,
-                    role: 'rule',
-                    key: $key,
+                    x1: $left, y1: $y, x2: $right, y2: $y, stroke: $ink->value, thickness: 1.0, role: 'rule', key: $key,
                 ),
             );
         }

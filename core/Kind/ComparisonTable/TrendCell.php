@@ -23,9 +23,7 @@ final readonly class TrendCell implements Tier
     private const HEIGHT = 13.0;
 
     /** @param list<Row> $rows */
-    public function __construct(private array $rows)
-    {
-    }
+    public function __construct(private array $rows) {}
 
     public function extent(): Extent
     {

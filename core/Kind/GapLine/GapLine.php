@@ -76,8 +76,7 @@ final readonly class GapLine extends ComparisonKind
             $grains = array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser());
 
             throw new NotAccepted(
-                'question.by',
-                'A gap line runs through periods; ask by '.Wording::either($grains).'.',
+                'question.by', 'A gap line runs through periods; ask by '.Wording::either($grains).'.',
             );
         }
     }

@@ -37,31 +37,25 @@ final readonly class LineTier implements Tier
     private const NARROW = 30.0;
 
     /** @param list<Row> $rows */
-    public function __construct(private Workings $workings, private array $rows, private VarianceForm $form)
-    {
-    }
+    public function __construct(private Workings $workings, private array $rows, private VarianceForm $form) {}
 
     public function extent(): Extent
     {
-        return Extent::of(
-            array_merge(
-                [],
-                ...array_map(
-                    fn (Row $row): array => [$row->shown, $row->value($this->workings->table->reference())],
-                    $this->rows,
-                ),
+        return Extent::of(array_merge(
+            [],
+            ...array_map(
+                fn (Row $row): array => [$row->shown, $row->value($this->workings->table->reference())],
+                $this->rows,
             ),
-        );
+        ));
     }
 
     public function labelWidths(): LabelWidths
     {
-        return LabelWidths::of(
-            array_map(
-                fn (Row $row): array => [$row->shown, $this->workings->context->display->amount($row->shown)],
-                $this->rows,
-            ),
-        );
+        return LabelWidths::of(array_map(
+            fn (Row $row): array => [$row->shown, $this->workings->context->display->amount($row->shown)],
+            $this->rows,
+        ));
     }
 
     public function draw(Stage $stage): void
@@ -119,13 +113,7 @@ final readonly class LineTier implements Tier
                 $stage->canvas->addBehind(
                     'lines',
                     $path = $stage->orientation->path(
-                        points: $run,
-                        fill: null,
-                        stroke: $ink,
-                        thickness: $thickness,
-                        role: $role,
-                        key: null,
-                        of: $of,
+                        points: $run, fill: null, stroke: $ink, thickness: $thickness, role: $role, key: null, of: $of,
                     ),
                 );
                 $stage->canvas->takeAlong($path->points);
@@ -140,8 +128,7 @@ final readonly class LineTier implements Tier
         $isMany = $stage->axis->band < 16.0;
         $last = array_key_last(array_filter($this->rows, static fn (Row $row): bool => null !== $row->shown));
         foreach ($this->rows as $i => $row) {
-            $isLone =
-                null === ($this->rows[$i - 1] ?? null)?->shown && null === ($this->rows[$i + 1] ?? null)?->shown;
+            $isLone = null === ($this->rows[$i - 1] ?? null)?->shown && null === ($this->rows[$i + 1] ?? null)?->shown;
             if (
                 null === $row->shown
                 || ($isMany && $i !== $last && !$isLone && Scenario::Forecast !== $row->shownScenario)
@@ -264,14 +251,7 @@ final readonly class LineTier implements Tier
         $isBelow = null !== $variance && !$variance->amount->isNegative();
         [$x, $y] = $stage->orientation->point($stage->axis->centre($i), $stage->scale->at($amount));
         $beside = Canvas::text(
-            $x + 7.0,
-            $y + 4.0,
-            $text,
-            'start',
-            weight: 600,
-            role: 'value-label',
-            key: $row->key->id,
-            of: 'shown',
+            $x + 7.0, $y + 4.0, $text, 'start', weight: 600, role: 'value-label', key: $row->key->id, of: 'shown',
         );
         if ($i === \count($this->rows) - 1 && $stage->canvas->writeIfFree('labels', $beside)) {
             return;
@@ -326,13 +306,7 @@ final readonly class LineTier implements Tier
             $stage->canvas->writeIfFree(
                 'names',
                 Canvas::text(
-                    $stage->axis->start - 6.0,
-                    $y + 4.0,
-                    $name,
-                    'end',
-                    $ink,
-                    weight: $weight,
-                    role: 'series-name',
+                    $stage->axis->start - 6.0, $y + 4.0, $name, 'end', $ink, weight: $weight, role: 'series-name',
                 ),
             );
         }

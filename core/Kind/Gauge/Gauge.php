@@ -54,13 +54,7 @@ final readonly class Gauge extends TargetedKind
     public function glyph(): array
     {
         $arc = static fn (float $inner, float $outer, float $from, float $to, Ink $ink): Path => (new Arc(
-            x: 13.0,
-            y: 17.0,
-            inner: $inner,
-            outer: $outer,
-            from: $from,
-            to: $to,
-            fill: $ink->value,
+            x: 13.0, y: 17.0, inner: $inner, outer: $outer, from: $from, to: $to, fill: $ink->value,
         ))->path();
 
         return [

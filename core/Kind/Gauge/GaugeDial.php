@@ -49,8 +49,7 @@ final readonly class GaugeDial
         private float $x,
         private float $y,
         private float $radius,
-    ) {
-    }
+    ) {}
 
     /** @param ?string $aim what the target is called beside its tick; null: nothing is written */
     public function draw(Row $row, ?string $aim): void
@@ -193,8 +192,7 @@ final readonly class GaugeDial
             default => 'end',
         };
         $this->canvas->writeIfFree(
-            'labels',
-            Canvas::text($x, $y + 3.0, $aim, $anchor, Ink::Quiet, role: 'target-name', key: $row->key->id),
+            'labels', Canvas::text($x, $y + 3.0, $aim, $anchor, Ink::Quiet, role: 'target-name', key: $row->key->id),
         );
     }
 
@@ -208,8 +206,7 @@ final readonly class GaugeDial
         foreach ([[$this->scale->from, -$middle], [$this->scale->to, $middle]] as [$amount, $from]) {
             $shown = $this->display->unit->of($amount)->strippedOfTrailingZeros();
             $text = $this->display->format->plain(
-                $shown,
-                max(0, min($shown->getScale(), $this->display->decimals + 1)),
+                $shown, max(0, min($shown->getScale(), $this->display->decimals + 1)),
             );
             $this->canvas->writeIfFree(
                 'labels',

@@ -18,9 +18,7 @@ final readonly class GaugeScale
     /** Digits of a found end, which is a round number. */
     private const DIGITS = 10;
 
-    private function __construct(public BigDecimal $from, public BigDecimal $to)
-    {
-    }
+    private function __construct(public BigDecimal $from, public BigDecimal $to) {}
 
     /**
      * As told, else found: from nought, or from the lowest number where that is less; to the last limit of the bands,
@@ -134,9 +132,7 @@ final readonly class GaugeScale
     {
         $numbers = [];
         foreach ($rows as $row) {
-            foreach (
-                [$row->shown, $row->values[TargetedRows::TARGET] ?? null, ...$row->bands->limits ?? []] as $one
-            ) {
+            foreach ([$row->shown, $row->values[TargetedRows::TARGET] ?? null, ...$row->bands->limits ?? []] as $one) {
                 null === $one || ($numbers[] = $one->toFloat());
             }
         }

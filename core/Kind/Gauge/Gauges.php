@@ -86,10 +86,7 @@ final class Gauges extends FreeChart
     private function grid(): PanelGrid
     {
         return PanelGrid::of(
-            \count($this->workings->table->rows),
-            Canvas::MARGIN,
-            $this->finish->width - Canvas::MARGIN,
-            self::LEAST,
+            \count($this->workings->table->rows), Canvas::MARGIN, $this->finish->width - Canvas::MARGIN, self::LEAST,
         );
     }
 

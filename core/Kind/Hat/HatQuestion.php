@@ -16,9 +16,7 @@ use KeenMargin\Core\Time\Grain;
 /** Which two members a hat graph compares. */
 final readonly class HatQuestion
 {
-    public function __construct(private Dataset $dataset)
-    {
-    }
+    public function __construct(private Dataset $dataset) {}
 
     public function lacks(): ?string
     {
@@ -86,12 +84,10 @@ final readonly class HatQuestion
     /** @param ?string $by the breakdown that rows are of, which the two had better not be members of */
     private function maybeBetween(?string $by): ?Between
     {
-        $able = array_values(
-            array_filter(
-                $this->dataset->breakdowns,
-                static fn (Breakdown $one): bool => \count(self::leaves($one)) > 1,
-            ),
-        );
+        $able = array_values(array_filter(
+            $this->dataset->breakdowns,
+            static fn (Breakdown $one): bool => \count(self::leaves($one)) > 1,
+        ));
         // Of a list without periods the rows have to be another breakdown.
         if ($this->dataset->isTimeless() && \count($this->dataset->breakdowns) < 2) {
             return null;
@@ -99,8 +95,7 @@ final readonly class HatQuestion
         usort(
             $able,
             static fn (Breakdown $a, Breakdown $b): int => [$a->name === $by, \count(self::leaves($a))] <=> [
-                $b->name === $by,
-                \count(self::leaves($b)),
+                $b->name === $by, \count(self::leaves($b)),
             ],
         );
         $leaves = [] === $able ? [] : self::leaves($able[0]);

@@ -26,8 +26,7 @@ final readonly class HatRows
         private Figures $figures,
         private Between $between,
         public ComparisonRows $content,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<MemberFilter|NumberFilter> $where
@@ -57,8 +56,7 @@ final readonly class HatRows
     public function total(): Total
     {
         $sums = fn (string $member): Sums => $this->figures->sums(
-            $this->scope->sources,
-            $this->only($member, $this->scope->question->where),
+            $this->scope->sources, $this->only($member, $this->scope->question->where),
         );
         [$first, $second] = [$sums($this->between->first), $sums($this->between->second)];
         $comparison = $this->content->comparison;

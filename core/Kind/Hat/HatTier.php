@@ -52,18 +52,16 @@ final readonly class HatTier implements Tier
 
     public function extent(): Extent
     {
-        return Extent::ofSizes(
-            array_merge(
-                [],
-                ...array_map(
-                    fn (Row $row): array => array_map(
-                        fn (?BigDecimal $amount): float => $this->lengths->of($row, $amount),
-                        self::sides($row),
-                    ),
-                    $this->rows,
+        return Extent::ofSizes(array_merge(
+            [],
+            ...array_map(
+                fn (Row $row): array => array_map(
+                    fn (?BigDecimal $amount): float => $this->lengths->of($row, $amount),
+                    self::sides($row),
                 ),
+                $this->rows,
             ),
-        );
+        ));
     }
 
     public function labelWidths(): LabelWidths
@@ -78,10 +76,7 @@ final readonly class HatTier implements Tier
                             null === $row->variances['first']
                                 ? $this->workings->context->display->amount($amount)
                                 : GapBar::text(
-                                    $this->workings->context->display,
-                                    $row->variances['first'],
-                                    $this->form,
-                                    0,
+                                    $this->workings->context->display, $row->variances['first'], $this->form, 0,
                                 ),
                         ],
                         self::sides($row),
@@ -274,12 +269,7 @@ final readonly class HatTier implements Tier
 
         $isBelow = $variance->amount->isNegative();
 
-        $text = fn (int $decimals): string => GapBar::text(
-            $display,
-            $variance,
-            $this->form,
-            max(0, $most - $decimals),
-        );
+        $text = fn (int $decimals): string => GapBar::text($display, $variance, $this->form, max(0, $most - $decimals));
 
         return static fn (int $decimals): Text => GapBar::written(
             stage: $stage,

@@ -100,9 +100,7 @@ final readonly class HatWorkings
             second: $second,
         );
         $words = new UnlikeWords($figures->dataset(), $question->breakdown(), $between->field);
-        $context = With::of($context, [
-            'unlike' => array_filter(array_map($words->subtitle(...), $total->unlike)),
-        ]);
+        $context = With::of($context, ['unlike' => array_filter(array_map($words->subtitle(...), $total->unlike))]);
         array_push($checks, ...$words->checks($total, $reference));
         $table = new WorkingsTable($rows, self::columns($reference, $second, $display), [$reference], $total);
 
@@ -139,11 +137,7 @@ final readonly class HatWorkings
             : [
                 new Column('first', ColumnForm::Variance, 'Change', $rule, $minus),
                 new Column(
-                    'first',
-                    ColumnForm::Percent,
-                    'Change %',
-                    "Change over the size of {$reference->word}",
-                    $percent,
+                    'first', ColumnForm::Percent, 'Change %', "Change over the size of {$reference->word}", $percent,
                 ),
             ];
     }
@@ -167,9 +161,7 @@ final readonly class HatWorkings
 
         return array_values(
             array_filter([
-                null === $total
-                    ? RowChecks::noTotal($scope)
-                    : (new RowSums($scope, $comparison))->check($rows, $total),
+                null === $total ? RowChecks::noTotal($scope) : (new RowSums($scope, $comparison))->check($rows, $total),
                 RowChecks::missing($scope, $rows, $comparison->showsAny(...)),
                 ...RowChecks::absent($scope, $rows, [$first], $second),
                 $leftOut->isEmpty() ? null : new Check('one-sided', false, "$says, so not compared"),

@@ -69,12 +69,10 @@ final readonly class Progress extends GoalKind
 
     public function frame(Workings $workings, Finish $finish, ChartOptions $options): Frame
     {
-        $tiers = static fn (array $rows): array => [
-            new ProgressTier(
-                $workings,
-                array_values(array_filter($rows, static fn (mixed $row) => $row instanceof Row)),
-            ),
-        ];
+        $tiers = static fn (array $rows): array => [new ProgressTier(
+            $workings,
+            array_values(array_filter($rows, static fn (mixed $row) => $row instanceof Row)),
+        )];
 
         $paced = array_filter(
             $workings->table->rows,
@@ -85,12 +83,7 @@ final readonly class Progress extends GoalKind
             $workings,
             $finish,
             $options,
-            new TierPlan(
-                $tiers,
-                mayTurn: false,
-                isHorizontal: true,
-                below: [] === $paced ? 0.0 : ProgressTier::BELOW,
-            ),
+            new TierPlan($tiers, mayTurn: false, isHorizontal: true, below: [] === $paced ? 0.0 : ProgressTier::BELOW),
         );
     }
 }

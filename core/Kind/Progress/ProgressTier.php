@@ -92,12 +92,7 @@ final readonly class ProgressTier implements Tier
             $stage->canvas->writeIfFree(
                 'labels',
                 Canvas::text(
-                    $paced,
-                    $stage->axis->stop + self::PACE_NAME,
-                    'pace',
-                    'middle',
-                    Ink::Accent,
-                    role: 'pace-name',
+                    $paced, $stage->axis->stop + self::PACE_NAME, 'pace', 'middle', Ink::Accent, role: 'pace-name',
                 ),
             );
         }

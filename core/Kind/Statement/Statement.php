@@ -111,21 +111,15 @@ final readonly class Statement extends WaterfallKind
         $opening = QuestionWords::howDid($measure);
 
         return new QuestionWords([new SentencePart('What did '), $opening[1]], ' of ', ' in ', [
-            new SentencePart(' come to, against '),
-            $against,
+            new SentencePart(' come to, against '), $against,
         ]);
     }
 
     public function options(): array
     {
         return [
-            FinishOption::Steps,
-            FinishOption::StepLabels,
-            FinishOption::Variance,
-            FinishOption::SameLength,
-            FinishOption::Limit,
-            FinishOption::Cut,
-            FinishOption::Turn,
+            FinishOption::Steps, FinishOption::StepLabels, FinishOption::Variance, FinishOption::SameLength,
+            FinishOption::Limit, FinishOption::Cut, FinishOption::Turn,
         ];
     }
 

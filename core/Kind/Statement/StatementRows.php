@@ -221,11 +221,9 @@ final readonly class StatementRows
     /** @return list<string> lines that are subtotals of their own */
     public function statedLines(): array
     {
-        return array_values(
-            array_filter(
-                $this->lines->asTree(),
-                fn (string $line): bool => LineRole::Subtotal === ($this->lines->roles[$line] ?? null),
-            ),
-        );
+        return array_values(array_filter(
+            $this->lines->asTree(),
+            fn (string $line): bool => LineRole::Subtotal === ($this->lines->roles[$line] ?? null),
+        ));
     }
 }

@@ -174,8 +174,7 @@ final class StatementWorkings
     {
         $unit = $display->unitText();
         $rule = static fn (string $of): string => trim(
-            ucfirst($of).", with the sign of what the line does, $unit",
-            ', ',
+            ucfirst($of).", with the sign of what the line does, $unit", ', ',
         );
         $columns = [new Column('amount', ColumnForm::Amount, $shown, $rule('shown'))];
         foreach ($references as $reference) {

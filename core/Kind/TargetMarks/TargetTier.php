@@ -110,8 +110,7 @@ final readonly class TargetTier implements Tier
         $radius = max(2.0, min(4.5, $stage->axis->column * 0.3));
         [$x, $y] = $stage->orientation->point($centre, $along);
         $stage->canvas->addBehind(
-            'marks',
-            new Circle($x, $y, $radius + 1.4, Ink::Paper->value, role: 'target-ground', key: $row->key->id),
+            'marks', new Circle($x, $y, $radius + 1.4, Ink::Paper->value, role: 'target-ground', key: $row->key->id),
         );
         $stage->canvas->add(
             'marks',

@@ -52,14 +52,7 @@ final readonly class Thermometer extends GoalKind
     public function glyph(): array
     {
         return [
-            new Rect(
-                x: 8.5,
-                y: 1.5,
-                width: 7.0,
-                height: 18.0,
-                fill: Ink::Panel->value,
-                stroke: Ink::PriorYear->value,
-            ),
+            new Rect(x: 8.5, y: 1.5, width: 7.0, height: 18.0, fill: Ink::Panel->value, stroke: Ink::PriorYear->value),
             new Rect(8.0, 10.0, 8.0, 10.0, Ink::Ink->value),
             new Line(x1: 6.0, y1: 4.0, x2: 18.0, y2: 4.0, stroke: Ink::Ink->value, thickness: 1.6),
             new Line(x1: 5.0, y1: 8.0, x2: 8.0, y2: 8.0, stroke: Ink::Accent->value, thickness: 1.4),

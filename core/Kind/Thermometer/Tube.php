@@ -47,8 +47,7 @@ final readonly class Tube
         private float $x,
         private float $zero,
         private float $room,
-    ) {
-    }
+    ) {}
 
     /** @param list<Row> $layers that the value is put together of */
     public function draw(Row $row, array $layers): void
@@ -217,8 +216,7 @@ final readonly class Tube
                 ),
             );
             $this->canvas->reach(
-                $layer->key->id,
-                new Box($this->x - self::HALF, $y, $this->x + self::HALF, $y + $height),
+                $layer->key->id, new Box($this->x - self::HALF, $y, $this->x + self::HALF, $y + $height),
             );
         }
     }

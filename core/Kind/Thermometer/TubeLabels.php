@@ -40,8 +40,7 @@ final readonly class TubeLabels
         private float $from,
         private float $to,
         private float $zero,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<Row> $layers that the value is put together of
@@ -112,13 +111,7 @@ final readonly class TubeLabels
         $this->canvas->writeIfFree(
             'labels',
             Canvas::text(
-                $this->left,
-                $y + self::LINE,
-                $under,
-                'end',
-                Ink::Ink,
-                role: 'percent-label',
-                key: $row->key->id,
+                $this->left, $y + self::LINE, $under, 'end', Ink::Ink, role: 'percent-label', key: $row->key->id,
             ),
         );
     }
@@ -172,13 +165,7 @@ final readonly class TubeLabels
         $text = TextMeasure::shortened($text, $this->left - $this->from, Type::LABEL);
         foreach (self::NEAR as $further) {
             $label = Canvas::text(
-                $this->left,
-                $y + 4.0 + $further * self::LINE,
-                $text,
-                'end',
-                $ink,
-                role: $role,
-                key: $row->key->id,
+                $this->left, $y + 4.0 + $further * self::LINE, $text, 'end', $ink, role: $role, key: $row->key->id,
             );
             if ($this->canvas->writeIfFree('labels', $label)) {
                 return;

@@ -162,11 +162,7 @@ final readonly class ValueTier implements Tier
         $stage->canvas->addBehind(
             'marks',
             $stage->orientation->path(
-                points: [
-                    [$tip, $along],
-                    [$tip - $size, $along - 0.62 * $size],
-                    [$tip - $size, $along + 0.62 * $size],
-                ],
+                points: [[$tip, $along], [$tip - $size, $along - 0.62 * $size], [$tip - $size, $along + 0.62 * $size]],
                 fill: $ink,
                 stroke: null,
                 thickness: 1.0,

@@ -55,12 +55,8 @@ final readonly class VarianceTiers extends ComparisonKind
     public function options(): array
     {
         return [
-            FinishOption::LabelsAt,
-            FinishOption::Variance,
-            FinishOption::SameLength,
-            FinishOption::Limit,
-            FinishOption::Cut,
-            FinishOption::Turn,
+            FinishOption::LabelsAt, FinishOption::Variance, FinishOption::SameLength, FinishOption::Limit,
+            FinishOption::Cut, FinishOption::Turn,
         ];
     }
 

@@ -22,8 +22,7 @@ final readonly class Ask
         public bool $mayGo,
         public string $without,
         public ?string $guess,
-    ) {
-    }
+    ) {}
 
     /** @param list<string> $choices */
     public static function nearest(string $name, array $choices): ?string

@@ -34,8 +34,7 @@ final class CarryOver
         private readonly Kinds $kinds,
         private readonly Dataset $dataset,
         private readonly array $answers,
-    ) {
-    }
+    ) {}
 
     /**
      * @param array<mixed> $recipe
@@ -236,12 +235,7 @@ final class CarryOver
     {
         try {
             RecipeFit::insist(
-                RecipeReader::read(
-                    Given::kept($this->recipe),
-                    $this->kinds,
-                    $this->dataset->calendar,
-                ),
-                $this->dataset,
+                RecipeReader::read(Given::kept($this->recipe), $this->kinds, $this->dataset->calendar), $this->dataset,
             );
         } catch (NotAccepted $e) {
             return $e->getMessage();
@@ -272,12 +266,10 @@ final class CarryOver
             $question = array_diff_key($question, array_flip($ofRows));
         }
         if (\is_array($question['opened'] ?? null)) {
-            $question['opened'] = array_values(
-                array_filter(
-                    $question['opened'],
-                    static fn (mixed $one): bool => !\is_array($one) || ($one['by'] ?? null) !== $name,
-                ),
-            );
+            $question['opened'] = array_values(array_filter(
+                $question['opened'],
+                static fn (mixed $one): bool => !\is_array($one) || ($one['by'] ?? null) !== $name,
+            ));
         }
         foreach (['each', 'layers', 'between', 'bridge'] as $key) {
             $of = $question[$key] ?? null;
@@ -286,12 +278,10 @@ final class CarryOver
             }
         }
         if (\is_array($question['where'] ?? null)) {
-            $question['where'] = array_values(
-                array_filter(
-                    $question['where'],
-                    static fn (mixed $filter): bool => !\is_array($filter) || ($filter['field'] ?? null) !== $name,
-                ),
-            );
+            $question['where'] = array_values(array_filter(
+                $question['where'],
+                static fn (mixed $filter): bool => !\is_array($filter) || ($filter['field'] ?? null) !== $name,
+            ));
         }
         $this->recipe['question'] = $question;
     }

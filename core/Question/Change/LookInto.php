@@ -23,9 +23,7 @@ use KeenMargin\Core\Time\Span;
 /** The same question about one row only, one breakdown deeper or by finer periods. */
 final readonly class LookInto
 {
-    public function __construct(private Recipe $recipe, private Dataset $dataset, private Kinds $kinds)
-    {
-    }
+    public function __construct(private Recipe $recipe, private Dataset $dataset, private Kinds $kinds) {}
 
     /**
      * Every way to look into a row, the nearest first.
@@ -90,14 +88,12 @@ final readonly class LookInto
     {
         $grains = $this->dataset->isTimeless() ? [] : $this->dataset->grain->coarser();
 
-        return array_values(
-            array_filter(
-                $grains,
-                static fn (Grain $grain): bool => null === $period
-                    ? \in_array($grain, [Grain::Month, Grain::Quarter], true)
-                    : $grain !== $period->grain && $period->grain->groups($grain),
-            ),
-        );
+        return array_values(array_filter(
+            $grains,
+            static fn (Grain $grain): bool => null === $period
+                ? \in_array($grain, [Grain::Month, Grain::Quarter], true)
+                : $grain !== $period->grain && $period->grain->groups($grain),
+        ));
     }
 
     /** @param list<MemberFilter|NumberFilter> $where */
@@ -139,13 +135,11 @@ final readonly class LookInto
      */
     private function where(array $members): array
     {
-        $where = array_values(
-            array_filter(
-                $this->recipe->question->where,
-                static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter
-                    || !isset($members[$filter->breakdown]),
-            ),
-        );
+        $where = array_values(array_filter(
+            $this->recipe->question->where,
+            static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter
+                || !isset($members[$filter->breakdown]),
+        ));
         foreach ($members as $breakdown => $member) {
             $where[] = new MemberFilter(
                 (string) $breakdown,

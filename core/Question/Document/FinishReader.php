@@ -143,16 +143,10 @@ final class FinishReader
         return null === $given
             ? null
             : new Message(
-                $given
-                    ->object(['text', 'numbers'])
-                    ->must('text')
-                    ->string(600),
+                $given->object(['text', 'numbers'])->must('text')->string(600),
                 array_map(
                     static fn (Given $number): MessageNumber => new MessageNumber(
-                        $number
-                            ->object(['said', 'row', 'column', 'exact'])
-                            ->must('said')
-                            ->string(60),
+                        $number->object(['said', 'row', 'column', 'exact'])->must('said')->string(60),
                         RowKeyReader::read($number->must('row'), $hasPanels),
                         $number->must('column')->string(300),
                         $number->must('exact')->number(),

@@ -36,9 +36,7 @@ final class PartReader
         }
         $given->object(['field', 'first', 'second']);
         $between = new Between(
-            $given->must('field')->string(),
-            $given->must('first')->text(500),
-            $given->must('second')->text(500),
+            $given->must('field')->string(), $given->must('first')->text(500), $given->must('second')->text(500),
         );
         if ($between->first === $between->second) {
             throw $given->must('second')->refuse('another member than the first');

@@ -95,15 +95,12 @@ final class QuestionReader
     private static function maybeCapacity(Given $given): ?Capacity
     {
         $capacity = new Capacity(
-            $given->maybe('used')?->string(),
-            $given->maybe('unused')?->string(),
-            $given->maybe('total')?->string(),
+            $given->maybe('used')?->string(), $given->maybe('unused')?->string(), $given->maybe('total')?->string(),
         );
         $told = $capacity->told();
         if (1 === \count($told) || \count(array_unique($told)) < \count($told)) {
             throw new NotAccepted(
-                $given->path,
-                'How full something is needs two different measures of "used", "unused" and "total".',
+                $given->path, 'How full something is needs two different measures of "used", "unused" and "total".',
             );
         }
 
@@ -141,20 +138,17 @@ final class QuestionReader
     public static function filter(Given $given): MemberFilter|NumberFilter
     {
         $given->object(['field', 'in', 'notIn', 'below', 'atLeast']);
-        $told = array_values(
-            array_filter(
-                ['in', 'notIn', 'below', 'atLeast'],
-                static fn (string $key): bool => null !== $given->maybe($key),
-            ),
-        );
+        $told = array_values(array_filter(
+            ['in', 'notIn', 'below', 'atLeast'],
+            static fn (string $key): bool => null !== $given->maybe($key),
+        ));
         $field = $given->must('field')->string();
         if ([] !== $told && [] === array_diff($told, ['below', 'atLeast'])) {
             return new NumberFilter($field, $given->maybe('below')?->number(), $given->maybe('atLeast')?->number());
         }
         if (1 !== \count($told)) {
             throw new NotAccepted(
-                $given->path,
-                'Give one of "in" and "notIn", or "below", "atLeast" or both of these.',
+                $given->path, 'Give one of "in" and "notIn", or "below", "atLeast" or both of these.',
             );
         }
 

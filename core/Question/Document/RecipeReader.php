@@ -43,10 +43,7 @@ final class RecipeReader
         $lands = true === $finish?->maybe('landing')?->bool();
 
         return new Recipe(
-            With::of($question, [
-                ...$needsRows ? ['by' => Grain::Month] : [],
-                ...$lands ? ['landing' => true] : [],
-            ]),
+            With::of($question, [...$needsRows ? ['by' => Grain::Month] : [], ...$lands ? ['landing' => true] : []]),
             $kind,
             null === $finish ? new Finish() : FinishReader::read($finish, null !== $question->each),
             $figures,

@@ -65,8 +65,7 @@ final class WaterfallReader
         $codes = array_map(static fn (Scenario $one): string => $one->value, $bridge->stations());
         if (\count(array_unique($codes)) < \count($codes)) {
             throw new NotAccepted(
-                $given->path,
-                'A bridge leads to another scenario each time; give each of them once.',
+                $given->path, 'A bridge leads to another scenario each time; give each of them once.',
             );
         }
 
@@ -122,9 +121,7 @@ final class WaterfallReader
         return null === $given
             ? null
             : new Drivers(
-                $given->must('volume')->string(),
-                $given->must('value')->string(),
-                $given->maybe('currency')?->string(),
+                $given->must('volume')->string(), $given->must('value')->string(), $given->maybe('currency')?->string(),
             );
     }
 
@@ -143,10 +140,7 @@ final class WaterfallReader
             $given?->list() ?? [],
         );
         if (\count($opened) > self::MOST_OPENED) {
-            throw new NotAccepted(
-                $given->path ?? '',
-                'More than '.self::MOST_OPENED.' steps are opened; close some.',
-            );
+            throw new NotAccepted($given->path ?? '', 'More than '.self::MOST_OPENED.' steps are opened; close some.');
         }
 
         return $opened;

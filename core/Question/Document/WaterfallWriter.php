@@ -52,10 +52,7 @@ final class WaterfallWriter
                 'fromPeriod' => null === $bridge->from ? PeriodBridge::YEAR_BEFORE : self::stretch($bridge->from),
                 'toPeriod' => self::stretch($bridge->to),
             ],
-            $bridge instanceof BalanceBridge => Entries::present([
-                'over' => 'periods',
-                'balance' => $bridge->balance,
-            ]),
+            $bridge instanceof BalanceBridge => Entries::present(['over' => 'periods', 'balance' => $bridge->balance]),
             default => PartWriter::between($bridge),
         };
     }

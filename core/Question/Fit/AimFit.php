@@ -22,10 +22,7 @@ final class AimFit
     public static function insist(?Target $aim, Question $question, Dataset $dataset, string $path, string $word): void
     {
         if (null !== $aim?->scenario && $aim->scenario === $question->scenario) {
-            throw new NotAccepted(
-                "$path.scenario",
-                "What is shown cannot be its own $word; choose another scenario.",
-            );
+            throw new NotAccepted("$path.scenario", "What is shown cannot be its own $word; choose another scenario.");
         }
         if (null === $aim?->measure) {
             return;
@@ -33,9 +30,7 @@ final class AimFit
         $measure = QuestionFit::measure($aim->measure, $dataset, "$path.measure");
         $shown = self::shown($question, $dataset);
         QuestionFit::refuseIf(
-            $measure->name === $shown->name,
-            "$path.measure",
-            "A measure cannot be its own $word; choose another one.",
+            $measure->name === $shown->name, "$path.measure", "A measure cannot be its own $word; choose another one.",
         );
         QuestionFit::refuseIf(
             !self::isOfOneUnit($measure, $shown),

@@ -64,13 +64,11 @@ final class FirstQuestion
             return null;
         }
         $year = $dataset->closing()->group(Grain::Year, $dataset->calendar);
-        $within = array_values(
-            array_filter(
-                $periods,
-                static fn (Period $period): bool => $period->firstDay() >= $year->firstDay()
-                    && $period->lastDay() <= $year->lastDay(),
-            ),
-        );
+        $within = array_values(array_filter(
+            $periods,
+            static fn (Period $period): bool => $period->firstDay() >= $year->firstDay()
+                && $period->lastDay() <= $year->lastDay(),
+        ));
 
         return [] === $within ? null : Span::between($within[0], $within[\count($within) - 1]);
     }

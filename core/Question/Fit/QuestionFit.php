@@ -111,12 +111,10 @@ final class QuestionFit
                     ([] === $dataset->breakdowns ? 'is none' : 'are '.Wording::some(self::names($dataset), 8)).
                     ('question.by' === $path && !$dataset->isTimeless()
                         ? ', and '.
-                            Wording::and(
-                                array_map(
-                                    static fn (Grain $grain): string => $grain->value,
-                                    $dataset->grain->coarser(),
-                                ),
-                            ).
+                            Wording::and(array_map(
+                                static fn (Grain $grain): string => $grain->value,
+                                $dataset->grain->coarser(),
+                            )).
                             ' of periods.'
                         : '.'),
             );

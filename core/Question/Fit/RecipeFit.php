@@ -76,10 +76,7 @@ final class RecipeFit
             $accepted = Wording::either(
                 array_map(static fn (Grain $grain): string => $grain->value, $dataset->grain->coarser()),
             );
-            throw new NotAccepted(
-                'question.span.unit',
-                "The figures are by {$dataset->grain->value}; give $accepted.",
-            );
+            throw new NotAccepted('question.span.unit', "The figures are by {$dataset->grain->value}; give $accepted.");
         }
     }
 
@@ -130,12 +127,10 @@ final class RecipeFit
         $measure = $dataset->maybeMeasure($filter->field);
         if (null === $measure || $measure->isRatio()) {
             $fields = [
-                ...self::names(
-                    array_filter(
-                        $dataset->breakdowns,
-                        static fn (Breakdown $breakdown): bool => $breakdown->isNumeric(),
-                    ),
-                ),
+                ...self::names(array_filter(
+                    $dataset->breakdowns,
+                    static fn (Breakdown $breakdown): bool => $breakdown->isNumeric(),
+                )),
                 ...self::names(array_filter($dataset->measures, static fn (Measure $one): bool => !$one->isRatio())),
             ];
             throw new NotAccepted(

@@ -12,8 +12,7 @@ final readonly class OneName implements NameMap
         private string $to,
         private string $kind,
         private ?string $breakdown = null,
-    ) {
-    }
+    ) {}
 
     public static function ofMeasure(string $from, string $to): self
     {

@@ -25,9 +25,7 @@ final readonly class RecipeNames
     private const BREAKDOWNS = ['by', 'each', 'layers'];
 
     /** @param array<mixed> $question as the document had it before */
-    private function __construct(private array $question, private NameMap $names)
-    {
-    }
+    private function __construct(private array $question, private NameMap $names) {}
 
     /**
      * @param array<string, mixed> $recipe as JSON has it; what does not stand where it should is left alone
@@ -69,12 +67,10 @@ final readonly class RecipeNames
     {
         $own = new self([], $names);
 
-        return array_values(
-            array_map(
-                static fn (mixed $filter): mixed => \is_array($filter) ? $own->filter($filter) : $filter,
-                $filters,
-            ),
-        );
+        return array_values(array_map(
+            static fn (mixed $filter): mixed => \is_array($filter) ? $own->filter($filter) : $filter,
+            $filters,
+        ));
     }
 
     /**

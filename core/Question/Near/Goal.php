@@ -23,8 +23,7 @@ final readonly class Goal
         public ?array $milestones = null,
         public ?Pace $pace = null,
         public ?string $layers = null,
-    ) {
-    }
+    ) {}
 
     /** @return list<BigDecimal> in percent of the goal */
     public function milestones(): array

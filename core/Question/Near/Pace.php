@@ -9,9 +9,7 @@ use KeenMargin\Core\Figures\Scenario;
 /** Where a value should stand at the closing period: by the time elapsed, or by the phased figures of a scenario. */
 final readonly class Pace
 {
-    private function __construct(public bool $isElapsed, public ?Scenario $scenario)
-    {
-    }
+    private function __construct(public bool $isElapsed, public ?Scenario $scenario) {}
 
     public static function elapsed(): self
     {

@@ -15,8 +15,7 @@ final readonly class Target
         public ?Scenario $scenario,
         public ?string $measure,
         public bool $isTotal = false,
-    ) {
-    }
+    ) {}
 
     public static function number(BigDecimal $number): self
     {

@@ -58,12 +58,10 @@ final class OpenMonthPart
     /** Whether a scenario has one figure for the whole month, of any measure. */
     private static function knowsMonthOnly(Dataset $dataset, Scenario $scenario, Period $month): bool
     {
-        $days = array_values(
-            array_filter(
-                $dataset->coverage->periods[$scenario->value] ?? [],
-                static fn (Period $day): bool => $day->start >= $month->firstDay() && $day->start <= $month->lastDay(),
-            ),
-        );
+        $days = array_values(array_filter(
+            $dataset->coverage->periods[$scenario->value] ?? [],
+            static fn (Period $day): bool => $day->start >= $month->firstDay() && $day->start <= $month->lastDay(),
+        ));
 
         return null !== WholeMonth::maybeDay(array_map(static fn (Period $day): int => $day->start, $days));
     }

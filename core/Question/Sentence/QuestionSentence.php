@@ -153,14 +153,8 @@ final class QuestionSentence
             array_filter([
                 $by,
                 (string) $question->cumulate?->words(),
-                null === $question->top
-                    ? ''
-                    : (1 === $question->top
-                        ? 'the largest'
-                        : "the {$question->top} largest"),
-                \in_array($question->order, [null, Order::Given, Order::Calendar], true)
-                    ? ''
-                    : $question->order->value,
+                null === $question->top ? '' : (1 === $question->top ? 'the largest' : "the {$question->top} largest"),
+                \in_array($question->order, [null, Order::Given, Order::Calendar], true) ? '' : $question->order->value,
                 null === $question->breakdown() || null !== $question->order || [] === $question->sequence
                     ? ''
                     : 'in an order of its own',
@@ -181,13 +175,11 @@ final class QuestionSentence
                     ),
                     3,
                 ),
-            array_values(
-                array_filter(
-                    $question->where,
-                    static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof MemberFilter
-                        && $filter->breakdown === $breakdown->name,
-                ),
-            ),
+            array_values(array_filter(
+                $question->where,
+                static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof MemberFilter
+                    && $filter->breakdown === $breakdown->name,
+            )),
         );
 
         return [] === $texts ? $all : Wording::and($texts);
@@ -196,17 +188,13 @@ final class QuestionSentence
     /** `completion is below 99` */
     private static function numbers(Question $question): string
     {
-        return Wording::and(
-            array_map(
-                self::number(...),
-                array_values(
-                    array_filter(
-                        $question->where,
-                        static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter,
-                    ),
-                ),
-            ),
-        );
+        return Wording::and(array_map(
+            self::number(...),
+            array_values(array_filter(
+                $question->where,
+                static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter,
+            )),
+        ));
     }
 
     public static function number(NumberFilter $filter): string
@@ -234,9 +222,7 @@ final class QuestionSentence
         $unit =
             null === $span?->unit
                 ? ''
-                : (1 === $span->count
-                    ? $span->unit->value
-                    : $span->count.' '.$span->unit->plural());
+                : (1 === $span->count ? $span->unit->value : $span->count.' '.$span->unit->plural());
         $periods = $range->belonging($dataset->grain, $dataset->calendar);
 
         return match ($span?->kind) {
@@ -244,9 +230,7 @@ final class QuestionSentence
             SpanKind::Previous => "the previous $unit",
             SpanKind::YearToDate => 'the year to date',
             SpanKind::RestOfYear => 'the rest of the year',
-            default => [] === $periods
-                ? 'no period'
-                : PeriodNames::range($periods[0], $periods[\count($periods) - 1]),
+            default => [] === $periods ? 'no period' : PeriodNames::range($periods[0], $periods[\count($periods) - 1]),
         };
     }
 

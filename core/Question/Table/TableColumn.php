@@ -12,9 +12,7 @@ final readonly class TableColumn
     private const DELTA = "\u{0394}";
 
     /** @param ?Scenario $scenario whose amount it is, or that it is a variance against; null of the others */
-    private function __construct(public TableNumber $number, public ?Scenario $scenario, public TableForm $form)
-    {
-    }
+    private function __construct(public TableNumber $number, public ?Scenario $scenario, public TableForm $form) {}
 
     /**
      * By its name: `AC`, `ΔBU`, `ΔBU %`, `share`, `progress`, `trend`.

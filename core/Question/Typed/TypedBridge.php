@@ -18,9 +18,7 @@ use KeenMargin\Core\Time\Period;
 final readonly class TypedBridge
 {
     /** @param Period $closing of the question */
-    public function __construct(private Dataset $dataset, private Period $closing)
-    {
-    }
+    public function __construct(private Dataset $dataset, private Period $closing) {}
 
     /** @throws NotAccepted */
     public function of(string $text): ScenarioBridge|PeriodBridge|BalanceBridge|Between

@@ -22,14 +22,11 @@ final class TypedColumns
             return ['columns' => null];
         }
         $columns = [];
-        foreach (
-            preg_split('/\s*(?:,|;|\band\b)\s*/iu', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part
-        ) {
+        foreach (preg_split('/\s*(?:,|;|\band\b)\s*/iu', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
             $column =
                 TableColumn::maybe(self::name($part)) ??
                 throw new NotAccepted(
-                    'text',
-                    "\"$part\" is no column. Write them like AC, BU, ΔBU, ΔBU %, share, progress, trend.",
+                    'text', "\"$part\" is no column. Write them like AC, BU, ΔBU, ΔBU %, share, progress, trend.",
                 );
             $columns[$column->name()] = $column;
         }

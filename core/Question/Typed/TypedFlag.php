@@ -21,9 +21,7 @@ final class TypedFlag
         $text = rtrim(trim(mb_strtolower($text)), '. ');
         if ('' !== $unit) {
             $text = (string) preg_replace(
-                '/(?<=\d|\s)\s*'.preg_quote(mb_strtolower($unit), '/').'(?=\s*(?:and\b|&|;|\+|$))/u',
-                '',
-                $text,
+                '/(?<=\d|\s)\s*'.preg_quote(mb_strtolower($unit), '/').'(?=\s*(?:and\b|&|;|\+|$))/u', '', $text,
             );
         }
         $text = (string) preg_replace('/^(gaps |variances )?(over|above|from|of) /', '', $text);

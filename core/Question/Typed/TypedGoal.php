@@ -14,9 +14,7 @@ use KeenMargin\Core\Question\Document\NearWriter;
 /** Goals, paces and layers as people type them: `2m`, `the total`, `time elapsed`, `budget to date`, `by source`. */
 final readonly class TypedGoal
 {
-    public function __construct(private Dataset $dataset)
-    {
-    }
+    public function __construct(private Dataset $dataset) {}
 
     /**
      * @return array<string, mixed>
@@ -53,8 +51,7 @@ final readonly class TypedGoal
                 'usual pace' === $plain || 'usual' === $plain => null,
                 null !== $scenario => $scenario->value,
                 default => throw new NotAccepted(
-                    'text',
-                    "\"$text\" is no pace. Write time elapsed, budget to date, or no pace.",
+                    'text', "\"$text\" is no pace. Write time elapsed, budget to date, or no pace.",
                 ),
             },
         ];

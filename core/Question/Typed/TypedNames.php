@@ -35,12 +35,10 @@ final class TypedNames
                 static fn (string $name): bool => str_contains($name, $text),
             ] as $is
         ) {
-            $found = array_values(
-                array_filter(
-                    $names,
-                    static fn (string $name): bool => '' !== $text && $is($form('' === $name ? '(blank)' : $name)),
-                ),
-            );
+            $found = array_values(array_filter(
+                $names,
+                static fn (string $name): bool => '' !== $text && $is($form('' === $name ? '(blank)' : $name)),
+            ));
             if ([] !== $found) {
                 return 1 === \count($found) ? $found[0] : null;
             }

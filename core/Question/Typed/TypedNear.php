@@ -22,9 +22,7 @@ final readonly class TypedNear
     private const PART = '/^(?<name>\D*?)\s*(?:to |below )?(?<number>[-−]?\d\S*)?\s*%?$/u';
     private const ZEROS = ['k' => 3, 'm' => 6, 'bn' => 9];
 
-    public function __construct(private Dataset $dataset)
-    {
-    }
+    public function __construct(private Dataset $dataset) {}
 
     /**
      * @return array<string, mixed>
@@ -56,8 +54,7 @@ final readonly class TypedNear
             null !== $scenario => Target::scenario($scenario),
             null !== $measure => Target::measure($measure),
             default => throw new NotAccepted(
-                'text',
-                "\"$text\" is no target. Write a number such as 90 or 250k, budget, or the name of a measure.",
+                'text', "\"$text\" is no target. Write a number such as 90 or 250k, budget, or the name of a measure.",
             ),
         };
     }

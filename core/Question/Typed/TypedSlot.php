@@ -20,9 +20,7 @@ use KeenMargin\Core\Time\Grain;
 /** What is typed into a slot of the sentence, as a change of the question. */
 final readonly class TypedSlot
 {
-    public function __construct(private Question $question, private Dataset $dataset)
-    {
-    }
+    public function __construct(private Question $question, private Dataset $dataset) {}
 
     /**
      * @return array<string, mixed> keys of the question as recipes have them; null for one that is left out from now on
@@ -47,10 +45,7 @@ final readonly class TypedSlot
             'layers' === $slot => (new TypedGoal($this->dataset))->layers($text),
             'bands' === $slot => (new TypedNear($this->dataset))->bands($text),
             str_starts_with($slot, 'members:') => ['where' => $this->members(substr($slot, 8), $text)],
-            default => throw new NotAccepted(
-                'slot',
-                "The slot \"$slot\" cannot be typed into; choose from its list.",
-            ),
+            default => throw new NotAccepted('slot', "The slot \"$slot\" cannot be typed into; choose from its list."),
         };
     }
 
@@ -136,16 +131,12 @@ final readonly class TypedSlot
         if (\in_array(TypedNames::plain($text), ['nothing', 'none', 'nothing yet'], true)) {
             return ['against' => null];
         }
-        $there = array_values(
-            array_filter(
-                [...$this->dataset->scenarios(), Scenario::PriorYear],
-                fn (Scenario $scenario): bool => $scenario !== $this->question->scenario,
-            ),
-        );
+        $there = array_values(array_filter(
+            [...$this->dataset->scenarios(), Scenario::PriorYear],
+            fn (Scenario $scenario): bool => $scenario !== $this->question->scenario,
+        ));
         $against = [];
-        foreach (
-            preg_split('/\s*(?:,|;|&|\band\b)\s*/i', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part
-        ) {
+        foreach (preg_split('/\s*(?:,|;|&|\band\b)\s*/i', trim($text, ' .'), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
             $scenario = ScenarioWords::maybe($part);
             if (null === $scenario || !\in_array($scenario, $there, true)) {
                 throw self::unknown(
@@ -188,8 +179,7 @@ final readonly class TypedSlot
             }
         }
         throw new NotAccepted(
-            'text',
-            "\"$text\" does not name two members of one breakdown. Write it like North and Holm.",
+            'text', "\"$text\" does not name two members of one breakdown. Write it like North and Holm.",
         );
     }
 
@@ -217,13 +207,11 @@ final readonly class TypedSlot
             $this->dataset->maybeBreakdown($field) ??
             throw new NotAccepted('slot', "There is no breakdown \"$field\".");
         $where = array_map(RecipeWriter::filter(...), $this->question->where);
-        $others = array_values(
-            array_filter(
-                $where,
-                static fn (array $filter): bool => $filter['field'] !== $field
-                    || !(isset($filter['in']) || isset($filter['notIn'])),
-            ),
-        );
+        $others = array_values(array_filter(
+            $where,
+            static fn (array $filter): bool => $filter['field'] !== $field
+                || !(isset($filter['in']) || isset($filter['notIn'])),
+        ));
         $all = (string) preg_replace('/^all (of )?(the )?/i', '', trim($text));
         $isBut = 1 === preg_match('/^(?:.*\b)?(?:but|except|without)\b\s*(.+)$/iu', $text, $part);
         if (
@@ -244,12 +232,10 @@ final readonly class TypedSlot
     /** @param list<string> $names */
     private static function unknown(string $text, string $what, array $names): NotAccepted
     {
-        $near = array_values(
-            array_filter(
-                $names,
-                static fn (string $name): bool => str_contains(TypedNames::plain($name), TypedNames::plain($text)),
-            ),
-        );
+        $near = array_values(array_filter(
+            $names,
+            static fn (string $name): bool => str_contains(TypedNames::plain($name), TypedNames::plain($text)),
+        ));
 
         return new NotAccepted(
             'text',

@@ -39,9 +39,7 @@ final readonly class TypedSpan
     ];
 
     /** @param Period $closing whose year is meant where none is told */
-    public function __construct(private FiscalCalendar $calendar, private Period $closing)
-    {
-    }
+    public function __construct(private FiscalCalendar $calendar, private Period $closing) {}
 
     /** None where it is no span. */
     public function maybe(string $text): ?Span
@@ -54,8 +52,7 @@ final readonly class TypedSpan
             preg_match(self::YEAR_TO_DATE, $text) => Span::yearToDate(),
             preg_match(self::REST_OF_YEAR, $text) => Span::restOfYear(),
             preg_match(self::CURRENT, $text, $part) => Span::between(
-                $this->current($part[1]),
-                $this->current($part[1]),
+                $this->current($part[1]), $this->current($part[1]),
             ),
             // "last month" is the one before the current one, "last 3 months" ends with it.
             preg_match(self::LAST_ONE, $text, $part) => Span::previous(1, self::grain($part[1])),
@@ -117,9 +114,7 @@ final readonly class TypedSpan
                 $told = $part[2] ?? '';
 
                 return Period::month(
-                    '' === $told
-                        ? $this->civilYear($month, $beside)
-                        : (int) (2 === \strlen($told) ? "20$told" : $told),
+                    '' === $told ? $this->civilYear($month, $beside) : (int) (2 === \strlen($told) ? "20$told" : $told),
                     $month,
                 );
             }

@@ -18,8 +18,7 @@ final readonly class ChartBlock implements Block
         public string $dataset = '',
         public ?array $recipe = null,
         public string $named = '',
-    ) {
-    }
+    ) {}
 
     public function id(): string
     {

@@ -10,9 +10,7 @@ final readonly class FiguresBlock implements Block
     public const MOST = 6;
 
     /** @param list<KeyFigure> $figures */
-    public function __construct(public string $id, public int $width = 1, public array $figures = [])
-    {
-    }
+    public function __construct(public string $id, public int $width = 1, public array $figures = []) {}
 
     public function id(): string
     {

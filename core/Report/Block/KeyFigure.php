@@ -17,6 +17,5 @@ final readonly class KeyFigure
         public string $dataset,
         public array $recipe,
         public string $label = '',
-    ) {
-    }
+    ) {}
 }

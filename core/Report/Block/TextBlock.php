@@ -9,9 +9,7 @@ use KeenMargin\Core\Report\Text\LiveText;
 /** Paragraphs and lists, with numbers of the page's charts in them. */
 final readonly class TextBlock implements Block
 {
-    public function __construct(public string $id, public int $width = 1, public LiveText $text = new LiveText())
-    {
-    }
+    public function __construct(public string $id, public int $width = 1, public LiveText $text = new LiveText()) {}
 
     public function id(): string
     {

@@ -21,8 +21,7 @@ final readonly class Difference
         public string $what,
         public ?string $was,
         public ?string $is,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, ?string> */
     public function toArray(): array

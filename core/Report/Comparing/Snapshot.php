@@ -37,10 +37,7 @@ final class Snapshot
         return [
             'title' => $drawing->report->title,
             'closing' => $drawing->maybeClosing()?->key() ?? '',
-            'pages' => array_map(
-                static fn (Page $page): array => self::page($page, $drawing),
-                $drawing->report->pages,
-            ),
+            'pages' => array_map(static fn (Page $page): array => self::page($page, $drawing), $drawing->report->pages),
         ];
     }
 
@@ -116,24 +113,15 @@ final class Snapshot
     {
         $context = $workings->context;
         $parts = QuestionSentence::of(
-            $asked->recipe,
-            $asked->figures->dataset(),
-            $context->measure(),
-            $context->better,
-            $context->range,
+            $asked->recipe, $asked->figures->dataset(), $context->measure(), $context->better, $context->range,
         );
 
         return implode('', array_map(static fn (SentencePart $part): string => $part->text, $parts));
     }
 
     /** @return array<string, mixed> */
-    private static function row(
-        string $key,
-        string $label,
-        ?Period $period,
-        Row|Total $of,
-        Workings $workings,
-    ): array {
+    private static function row(string $key, string $label, ?Period $period, Row|Total $of, Workings $workings): array
+    {
         $cells = [];
         foreach ($workings->table->columns as $column) {
             $exact = RowPhrases::exact($column, $of);

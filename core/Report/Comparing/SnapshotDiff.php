@@ -47,12 +47,7 @@ final class SnapshotDiff
         }
         foreach (array_diff_key($before, $after) as $id => $page) {
             $diff->add(
-                kind: DifferenceKind::Page,
-                page: $id,
-                block: '',
-                what: $page['title'],
-                was: $page['message'],
-                is: null,
+                kind: DifferenceKind::Page, page: $id, block: '', what: $page['title'], was: $page['message'], is: null,
             );
         }
 
@@ -79,12 +74,7 @@ final class SnapshotDiff
         foreach ($new['texts'] + $old['texts'] as $block => $text) {
             [$was, $is] = [$old['texts'][$block] ?? null, $new['texts'][$block] ?? null];
             $was === $is || $this->add(
-                kind: DifferenceKind::Text,
-                page: $id,
-                block: (string) $block,
-                what: 'Text',
-                was: $was,
-                is: $is,
+                kind: DifferenceKind::Text, page: $id, block: (string) $block, what: 'Text', was: $was, is: $is,
             );
         }
         foreach ($new['charts'] as $chart => $is) {
@@ -150,12 +140,7 @@ final class SnapshotDiff
         foreach ($new['notes'] + $old['notes'] as $note => $text) {
             [$was, $is] = [$old['notes'][$note] ?? null, $new['notes'][$note] ?? null];
             $was === $is || $this->add(
-                kind: DifferenceKind::Note,
-                page: $page,
-                block: $new['block'],
-                what: $new['what'],
-                was: $was,
-                is: $is,
+                kind: DifferenceKind::Note, page: $page, block: $new['block'], what: $new['what'], was: $was, is: $is,
             );
         }
     }

@@ -22,10 +22,7 @@ final class BlockReader
         $id = $ids->of($given, 'b');
         $width = $given->maybe('width')?->int(1, Block::WIDEST) ?? 1;
         $told = array_values(
-            array_filter(
-                ['chart', 'figures', 'text'],
-                static fn (string $key): bool => null !== $given->maybe($key),
-            ),
+            array_filter(['chart', 'figures', 'text'], static fn (string $key): bool => null !== $given->maybe($key)),
         );
         if (1 !== \count($told)) {
             throw new NotAccepted($given->path, 'A block is one of "chart", "figures" and "text".');
@@ -34,11 +31,7 @@ final class BlockReader
         return match ($told[0]) {
             'chart' => self::chart($given, $id, $width),
             'figures' => new FiguresBlock($id, $width, self::figures($given->must('figures'), $ids)),
-            'text' => new TextBlock(
-                $id,
-                $width,
-                LiveTextReader::read($given->must('text'), LiveTextReader::TEXT),
-            ),
+            'text' => new TextBlock($id, $width, LiveTextReader::read($given->must('text'), LiveTextReader::TEXT)),
         };
     }
 

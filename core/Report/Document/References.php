@@ -38,19 +38,14 @@ final class References
             default => $block,
         };
 
-        return $report->withPages(
-            array_map(
-                static fn (Page $page): Page => With::of($page, [
-                    'rows' => array_map(
-                        static fn (PageRow $row): PageRow => new PageRow(
-                            $row->id,
-                            array_map($block, $row->blocks),
-                        ),
-                        $page->rows,
-                    ),
-                ]),
-                $report->pages,
-            ),
-        );
+        return $report->withPages(array_map(
+            static fn (Page $page): Page => With::of($page, [
+                'rows' => array_map(
+                    static fn (PageRow $row): PageRow => new PageRow($row->id, array_map($block, $row->blocks)),
+                    $page->rows,
+                ),
+            ]),
+            $report->pages,
+        ));
     }
 }

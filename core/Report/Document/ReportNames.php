@@ -37,9 +37,7 @@ final class ReportNames
      */
     private array $asked = [];
 
-    private function __construct(private readonly NamesOfDatasets $names)
-    {
-    }
+    private function __construct(private readonly NamesOfDatasets $names) {}
 
     /** @throws NotAccepted where a name cannot stand in a report */
     public static function of(Report $report, NamesOfDatasets $names): Report
@@ -68,10 +66,7 @@ final class ReportNames
             null === $asked || ($this->asked[$block->id] = $asked);
         }
         foreach ($block instanceof FiguresBlock ? $block->figures : [] as $figure) {
-            $this->asked[$figure->id] = [
-                'dataset' => $figure->dataset,
-                'question' => self::question($figure->recipe),
-            ];
+            $this->asked[$figure->id] = ['dataset' => $figure->dataset, 'question' => self::question($figure->recipe)];
         }
     }
 
@@ -115,14 +110,12 @@ final class ReportNames
     /** @throws NotAccepted */
     private function text(LiveText $text): LiveText
     {
-        return new LiveText(
-            array_map(
-                fn (string|LiveNumber $part): string|LiveNumber => $part instanceof LiveNumber
-                    ? $this->number($part)
-                    : $part,
-                $text->parts,
-            ),
-        );
+        return new LiveText(array_map(
+            fn (string|LiveNumber $part): string|LiveNumber => $part instanceof LiveNumber
+                ? $this->number($part)
+                : $part,
+            $text->parts,
+        ));
     }
 
     /**

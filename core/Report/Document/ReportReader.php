@@ -23,15 +23,7 @@ use KeenMargin\Core\Time\FiscalCalendar;
 final class ReportReader
 {
     private const KEYS = [
-        'keenMargin',
-        'report',
-        'organisation',
-        'sheet',
-        'about',
-        'scale',
-        'closedThrough',
-        'pages',
-        'accepted',
+        'keenMargin', 'report', 'organisation', 'sheet', 'about', 'scale', 'closedThrough', 'pages', 'accepted',
     ];
     private const MOST_ACCEPTED = 500;
 
@@ -83,10 +75,7 @@ final class ReportReader
     {
         $list = $given?->list() ?? [];
         if (null !== $given && \count($list) > Report::MOST_PAGES) {
-            throw new NotAccepted(
-                $given->path,
-                'A report has '.Report::MOST_PAGES.' pages at most. Make two of it.',
-            );
+            throw new NotAccepted($given->path, 'A report has '.Report::MOST_PAGES.' pages at most. Make two of it.');
         }
 
         return array_map(static fn (Given $page): Page => self::page($page, $ids), $list);
@@ -124,10 +113,7 @@ final class ReportReader
             );
         }
 
-        return new PageRow(
-            $id,
-            array_map(static fn (Given $block) => BlockReader::read($block, $ids), $blocks),
-        );
+        return new PageRow($id, array_map(static fn (Given $block) => BlockReader::read($block, $ids), $blocks));
     }
 
     /**
@@ -144,10 +130,7 @@ final class ReportReader
 
         return array_map(
             static fn (Given $one): Acceptance => new Acceptance(
-                $one
-                    ->object(['finding', 'reason', 'who', 'at'])
-                    ->must('finding')
-                    ->string(400),
+                $one->object(['finding', 'reason', 'who', 'at'])->must('finding')->string(400),
                 trim($one->must('reason')->string(400)),
                 $one->maybe('who')?->text(100) ?? '',
                 $one->maybe('at')?->text(40) ?? '',

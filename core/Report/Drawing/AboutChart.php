@@ -27,9 +27,7 @@ final class AboutChart
     /** @var list<string> */
     private array $cannot = [];
 
-    private function __construct(private Recipe $recipe, private readonly Dataset $dataset)
-    {
-    }
+    private function __construct(private Recipe $recipe, private readonly Dataset $dataset) {}
 
     /**
      * @param ?Period $closedThrough of the report; null: that of the chart or its dataset
@@ -109,18 +107,14 @@ final class AboutChart
         if ([] !== $unknown && $filter->keeps) {
             $this->cannot[] = "Its {$filter->breakdown} has no ".Wording::some($unknown, 3).'.';
         }
-        $others = array_values(
-            array_filter(
-                $this->recipe->question->where,
-                static fn (MemberFilter|NumberFilter $own): bool => $own instanceof NumberFilter
-                    || $own->breakdown !== $filter->breakdown,
-            ),
-        );
+        $others = array_values(array_filter(
+            $this->recipe->question->where,
+            static fn (MemberFilter|NumberFilter $own): bool => $own instanceof NumberFilter
+                || $own->breakdown !== $filter->breakdown,
+        ));
         $where = [] === $known ? $others : [...$others, new MemberFilter($breakdown->name, $known, $filter->keeps)];
         $this->take(
-            With::of($this->recipe->question, ['where' => $where]),
-            null,
-            "Its {$filter->breakdown} stays its own.",
+            With::of($this->recipe->question, ['where' => $where]), null, "Its {$filter->breakdown} stays its own.",
         );
     }
 
@@ -131,10 +125,7 @@ final class AboutChart
         $own = $question->scenario;
         $has = $this->dataset->scenarios();
         $known = array_values(
-            array_filter(
-                $against,
-                static fn (Scenario $one): bool => $one !== $own && \in_array($one, $has, true),
-            ),
+            array_filter($against, static fn (Scenario $one): bool => $one !== $own && \in_array($one, $has, true)),
         );
         $unknown = array_values(
             array_filter($against, static fn (Scenario $one): bool => !\in_array($one, $has, true)),

@@ -22,6 +22,5 @@ final readonly class AskedChart
         public Recipe $own,
         public Recipe $recipe,
         public array $cannot,
-    ) {
-    }
+    ) {}
 }

@@ -25,6 +25,5 @@ final readonly class KeyNumber
         public ?string $effect = null,
         public array $trend = [],
         public ?string $trouble = null,
-    ) {
-    }
+    ) {}
 }

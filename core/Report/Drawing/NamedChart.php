@@ -11,7 +11,5 @@ final readonly class NamedChart
      * @param string $dataset as reports name it
      * @param array<string, mixed> $recipe
      */
-    public function __construct(public string $name, public string $dataset, public array $recipe)
-    {
-    }
+    public function __construct(public string $name, public string $dataset, public array $recipe) {}
 }

@@ -22,8 +22,7 @@ final readonly class NumberNow
         public ?string $exact,
         public ?RowKey $row,
         public string $says,
-    ) {
-    }
+    ) {}
 
     /** Whether it is another number than the text was written with. */
     public function isOther(): bool

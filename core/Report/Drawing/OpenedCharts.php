@@ -19,9 +19,7 @@ final class OpenedCharts
     /** @var array<string, Recipe> by dataset and document */
     private array $recipes = [];
 
-    public function __construct(public readonly Library $library, public readonly ChartKinds $kinds)
-    {
-    }
+    public function __construct(public readonly Library $library, public readonly ChartKinds $kinds) {}
 
     /**
      * @param string $dataset as the report names it
@@ -43,9 +41,7 @@ final class OpenedCharts
         $key = $dataset."\n".json_encode($document, \JSON_THROW_ON_ERROR);
 
         return $this->recipes[$key] ??= RecipeReader::read(
-            Given::kept($document),
-            $this->kinds,
-            $this->figures($dataset)->dataset()->calendar,
+            Given::kept($document), $this->kinds, $this->figures($dataset)->dataset()->calendar,
         );
     }
 }

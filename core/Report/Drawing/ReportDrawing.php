@@ -111,11 +111,7 @@ final class ReportDrawing
         return match (true) {
             null === $stale => new NumberNow($number, $number->said, $number->exact->toString(), $row, $from),
             null === $stale->exact => new NumberNow(
-                $number,
-                null,
-                null,
-                $row,
-                "$from no longer has the row that it was taken from.",
+                $number, null, null, $row, "$from no longer has the row that it was taken from.",
             ),
             default => new NumberNow($number, $stale->now, $stale->exact, $row, $from),
         };
@@ -137,10 +133,7 @@ final class ReportDrawing
     public function stale(LiveText $text): array
     {
         return array_keys(
-            array_filter(
-                $text->numbers(),
-                fn (LiveNumber $number): bool => $this->number($number)->isStale(),
-            ),
+            array_filter($text->numbers(), fn (LiveNumber $number): bool => $this->number($number)->isStale()),
         );
     }
 
@@ -237,10 +230,7 @@ final class ReportDrawing
             $figures = $this->opened->figures($dataset);
             $own = $this->opened->recipe($named->recipe ?? $source->recipe ?? [], $dataset);
             $about = AboutChart::of(
-                $own,
-                $figures->dataset(),
-                $this->report->aboutOf($source->page),
-                $this->report->closedThrough,
+                $own, $figures->dataset(), $this->report->aboutOf($source->page), $this->report->closedThrough,
             );
 
             return new AskedChart($dataset, $figures, $own, $about->recipe(), $about->cannot());

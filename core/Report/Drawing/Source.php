@@ -18,6 +18,5 @@ final readonly class Source
         public string $dataset,
         public ?array $recipe,
         public string $named = '',
-    ) {
-    }
+    ) {}
 }

@@ -52,8 +52,7 @@ final class BlockDraft
         public readonly Block $block,
         public readonly float $left,
         public readonly float $width,
-    ) {
-    }
+    ) {}
 
     /** Points of the page for a point of its chart. */
     public function scale(): float

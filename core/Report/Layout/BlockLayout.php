@@ -31,9 +31,7 @@ final readonly class BlockLayout
     private const EMPTY = 72.0;
 
     /** @param array<string, list<RowNote>> $notes by block, numbered through the page */
-    public function __construct(private ReportDrawing $drawing, private array $notes)
-    {
-    }
+    public function __construct(private ReportDrawing $drawing, private array $notes) {}
 
     /** @param bool $isFirst whether it stands directly below the rule of the message */
     public function draft(Block $block, float $left, float $width, bool $isFirst): BlockDraft
@@ -43,8 +41,7 @@ final readonly class BlockLayout
             $block->isEmpty() => $draft->height = self::EMPTY,
             $block instanceof ChartBlock => $this->chart($block, $draft),
             $block instanceof FiguresBlock => self::take(
-                $draft,
-                KeyFigureMarks::laid(KeyNumbers::of($block, $this->drawing), $width, !$isFirst),
+                $draft, KeyFigureMarks::laid(KeyNumbers::of($block, $this->drawing), $width, !$isFirst),
             ),
             $block instanceof TextBlock => self::take($draft, $this->text($block->text, $block->id, $width)),
             default => throw new \LogicException('A block of class '.$block::class.' cannot be laid out.'),

@@ -39,8 +39,7 @@ final readonly class DrawnPage
         public array $notes,
         public float $over,
         public array $checks,
-    ) {
-    }
+    ) {}
 
     /**
      * What the page is painted of, in reading order, each with its own colours: message and frame, then the blocks.
@@ -65,10 +64,7 @@ final readonly class DrawnPage
     /** All of it as one picture. */
     public function picture(): Scene
     {
-        $groups = array_merge(
-            [],
-            ...array_map(static fn (Scene $scene): array => $scene->groups, $this->scenes()),
-        );
+        $groups = array_merge([], ...array_map(static fn (Scene $scene): array => $scene->groups, $this->scenes()));
 
         return $this->scene($groups);
     }

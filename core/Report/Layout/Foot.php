@@ -16,9 +16,7 @@ final readonly class Foot
     private const RAISED = 15.0;
 
     /** @param string $made moment, as it is written; blank: it is not told */
-    public function __construct(private string $report, private string $closing, private string $made)
-    {
-    }
+    public function __construct(private string $report, private string $closing, private string $made) {}
 
     /** @return list<Mark> */
     public function marks(Paper $paper, int $page, int $pages): array

@@ -64,9 +64,7 @@ final class KeyFigureMarks
         $column = ($width - self::GAP * ($beside - 1)) / $beside;
         $labels = array_map(
             static fn (KeyNumber $number): array => \array_slice(
-                TextMeasure::lines($number->label, $column, Type::SMALL),
-                0,
-                self::MOST_LABEL_LINES,
+                TextMeasure::lines($number->label, $column, Type::SMALL), 0, self::MOST_LABEL_LINES,
             ),
             $numbers,
         );
@@ -121,13 +119,7 @@ final class KeyFigureMarks
             default => Ink::Quiet,
         };
         $this->write(
-            x: $x,
-            y: $y,
-            text: $number->variance,
-            size: self::VARIANCE,
-            ink: $ink,
-            key: $number->id,
-            weight: 600,
+            x: $x, y: $y, text: $number->variance, size: self::VARIANCE, ink: $ink, key: $number->id, weight: 600,
         );
 
         return $fits;

@@ -13,7 +13,5 @@ final readonly class LaidText
      * @param list<Mark> $marks
      * @param list<PlacedText> $texts what its lines are broken from
      */
-    public function __construct(public array $marks, public float $height, public array $texts = [])
-    {
-    }
+    public function __construct(public array $marks, public float $height, public array $texts = []) {}
 }

@@ -249,9 +249,7 @@ final class PageLayout
         for ($try = 0; $try < self::TRIES; ++$try) {
             foreach ($this->drafts() as $draft) {
                 $isAsItIs = 1.0 === $factor && $scale->holds($draft);
-                $isAsItIs
-                    ? $draft->draw()
-                    : $draft->drawOnScale($factor * $draft->height, $scale->most($draft));
+                $isAsItIs ? $draft->draw() : $draft->drawOnScale($factor * $draft->height, $scale->most($draft));
             }
             // Charts that are lower on the common scale leave room; those that are as high as before may need it.
             $factor = $this->shrinking();
@@ -299,10 +297,7 @@ final class PageLayout
         $notes = $paper->isColumn()
             ? MarginNotes::laid($this->notes, $paper->left(), $y + self::ROW_GAP, $paper->contentWidth())
             : MarginNotes::laid($this->notes, $paper->notesLeft(), $top, $paper->margin - $paper->notesLeft() - 12.0);
-        $lowest = max(
-            $y,
-            $paper->isColumn() ? $y + self::ROW_GAP + $notes->height : $top + $notes->height,
-        );
+        $lowest = max($y, $paper->isColumn() ? $y + self::ROW_GAP + $notes->height : $top + $notes->height);
         $height = $paper->height ?? $lowest + self::ROW_GAP;
         $pages = $this->drawing->report->pages;
         $number = 1 + (int) array_search($this->page, $pages, true);
@@ -314,11 +309,7 @@ final class PageLayout
             height: $height,
             message: $this->message,
             messageBottom: $this->rule,
-            frame: [
-                ...$this->rules($height),
-                ...$notes->marks,
-                ...$foot->marks($paper, $number, \count($pages)),
-            ],
+            frame: [...$this->rules($height), ...$notes->marks, ...$foot->marks($paper, $number, \count($pages))],
             noteTexts: $notes->texts,
             blocks: $placed,
             notes: $this->notes,

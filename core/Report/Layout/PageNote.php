@@ -8,7 +8,5 @@ namespace KeenMargin\Core\Report\Layout;
 final readonly class PageNote
 {
     /** @param int $id of the note in its dataset; nought where figures are of files alone */
-    public function __construct(public int $number, public string $text, public int $id, public string $block)
-    {
-    }
+    public function __construct(public int $number, public string $text, public int $id, public string $block) {}
 }

@@ -14,9 +14,7 @@ final readonly class PageScale
      * @param array<string, array<string, float>> $perUnit points of the page, by what is counted (`EUR`, `% points`)
      *                                                     and by scale
      */
-    public function __construct(public array $perUnit = [])
-    {
-    }
+    public function __construct(public array $perUnit = []) {}
 
     /**
      * The shortest length that any of the charts needs, each measured as it is drawn by itself.

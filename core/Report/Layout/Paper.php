@@ -25,8 +25,7 @@ final readonly class Paper
         public ?float $height,
         public float $margin,
         public bool $isBare = false,
-    ) {
-    }
+    ) {}
 
     public static function sheet(Sheet $sheet): self
     {

@@ -35,6 +35,5 @@ final readonly class PlacedBlock
         public ?string $trouble,
         public array $cannot,
         public string $name,
-    ) {
-    }
+    ) {}
 }

@@ -29,8 +29,7 @@ final readonly class PlacedText
         public int $weight = 400,
         public Ink $ink = Ink::Ink,
         public float $between = 0.0,
-    ) {
-    }
+    ) {}
 
     public function moved(float $right, float $down): self
     {

@@ -8,9 +8,7 @@ namespace KeenMargin\Core\Report\Layout;
 final readonly class RowDraft
 {
     /** @param non-empty-list<BlockDraft> $blocks */
-    public function __construct(public string $id, public array $blocks)
-    {
-    }
+    public function __construct(public string $id, public array $blocks) {}
 
     public function height(): float
     {

@@ -11,7 +11,5 @@ final readonly class MergedReport
      * @param array<string, mixed> $document
      * @param list<string> $conflicts paths of what both changed, each in its own way
      */
-    public function __construct(public array $document, public array $conflicts)
-    {
-    }
+    public function __construct(public array $document, public array $conflicts) {}
 }

@@ -21,13 +21,7 @@ final readonly class Places
      * @param array<string, Entry> $rows by id: only where they stand
      * @param array<string, Entry> $blocks by id, with where they stand
      */
-    private function __construct(
-        public array $report,
-        public array $pages,
-        public array $rows,
-        public array $blocks,
-    ) {
-    }
+    private function __construct(public array $report, public array $pages, public array $rows, public array $blocks) {}
 
     /** @param Entry $document */
     public static function of(array $document): self

@@ -20,9 +20,7 @@ final class ReportMerge
     /** @var list<string> */
     private array $conflicts = [];
 
-    private function __construct(private readonly bool $prefersMine)
-    {
-    }
+    private function __construct(private readonly bool $prefersMine) {}
 
     /**
      * @param array<string, mixed> $base that both began with
@@ -131,10 +129,7 @@ final class ReportMerge
     {
         $kept = $this->entries($was, $own, $other, $path);
 
-        return array_map(
-            static fn (string $id): array => $kept[$id],
-            $this->order($was, $own, $other, $kept, $path),
-        );
+        return array_map(static fn (string $id): array => $kept[$id], $this->order($was, $own, $other, $kept, $path));
     }
 
     /**

@@ -28,14 +28,12 @@ final class RollPreview
         $found = Findings::of($after, $tell)->findings;
         $pages = [];
         foreach ($after->report->pages as $page) {
-            $new = array_values(
-                array_filter(
-                    $found,
-                    static fn (Finding $one): bool => $one->page === $page->id
-                        && FindingKind::Stale !== $one->kind
-                        && !\in_array($one->key(), $known, true),
-                ),
-            );
+            $new = array_values(array_filter(
+                $found,
+                static fn (Finding $one): bool => $one->page === $page->id
+                    && FindingKind::Stale !== $one->kind
+                    && !\in_array($one->key(), $known, true),
+            ));
             $pages[] = new RolledPage(
                 $page,
                 self::numbers($page, $before, $after),
@@ -69,14 +67,9 @@ final class RollPreview
     {
         $stay = array_map(static fn (PageNote $note): int => $note->id, $after->list);
 
-        return array_values(
-            array_map(
-                static fn (PageNote $note): string => $note->text,
-                array_filter(
-                    $before->list,
-                    static fn (PageNote $note): bool => !\in_array($note->id, $stay, true),
-                ),
-            ),
-        );
+        return array_values(array_map(
+            static fn (PageNote $note): string => $note->text,
+            array_filter($before->list, static fn (PageNote $note): bool => !\in_array($note->id, $stay, true)),
+        ));
     }
 }

@@ -19,8 +19,7 @@ final readonly class RolledNumber
         public ?string $becomes,
         public bool $follows,
         public string $from,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array

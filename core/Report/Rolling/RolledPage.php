@@ -14,13 +14,7 @@ final readonly class RolledPage
      * @param list<string> $behind texts of notes that stay with their month
      * @param list<string> $found what will have to be settled and does not have to be now
      */
-    public function __construct(
-        public Page $page,
-        public array $numbers,
-        public array $behind,
-        public array $found,
-    ) {
-    }
+    public function __construct(public Page $page, public array $numbers, public array $behind, public array $found) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array

@@ -23,8 +23,7 @@ final readonly class Finding
         public ?int $number = null,
         public ?string $now = null,
         public ?string $exact = null,
-    ) {
-    }
+    ) {}
 
     /** Another one as soon as something else is found at its place. */
     public function key(): string

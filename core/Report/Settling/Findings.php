@@ -27,9 +27,7 @@ final class Findings
     private int $failing = 0;
     private int $scales = 0;
 
-    private function __construct(private readonly ReportDrawing $drawing)
-    {
-    }
+    private function __construct(private readonly ReportDrawing $drawing) {}
 
     /** @param callable(int, int): void $tell how many pages of how many have been looked at */
     public static function of(ReportDrawing $drawing, callable $tell): Settlement

@@ -11,7 +11,5 @@ final readonly class Settlement
      * @param list<Finding> $findings page by page
      * @param list<string> $holds what was looked at and holds
      */
-    public function __construct(public array $findings, public array $holds)
-    {
-    }
+    public function __construct(public array $findings, public array $holds) {}
 }

@@ -25,6 +25,5 @@ final readonly class LiveNumber
         public string $column,
         public BigDecimal $exact,
         public bool $follows = true,
-    ) {
-    }
+    ) {}
 }

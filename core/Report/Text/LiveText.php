@@ -8,9 +8,7 @@ namespace KeenMargin\Core\Report\Text;
 final readonly class LiveText
 {
     /** @param list<string|LiveNumber> $parts in reading order */
-    public function __construct(public array $parts = [])
-    {
-    }
+    public function __construct(public array $parts = []) {}
 
     public function isEmpty(): bool
     {

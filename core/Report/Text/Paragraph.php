@@ -8,7 +8,5 @@ namespace KeenMargin\Core\Report\Text;
 final readonly class Paragraph
 {
     /** @param list<TextRun> $runs */
-    public function __construct(public array $runs, public bool $isEntry = false)
-    {
-    }
+    public function __construct(public array $runs, public bool $isEntry = false) {}
 }

@@ -8,7 +8,5 @@ namespace KeenMargin\Core\Report\Text;
 final readonly class TextRun
 {
     /** @param ?int $number which of the text's numbers it is, from 0; null: none */
-    public function __construct(public string $text, public bool $isStrong = false, public ?int $number = null)
-    {
-    }
+    public function __construct(public string $text, public bool $isStrong = false, public ?int $number = null) {}
 }

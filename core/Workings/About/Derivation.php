@@ -23,9 +23,7 @@ final readonly class Derivation
      * @param non-empty-list<string> $rows keys
      * @param non-empty-list<string> $columns ids
      */
-    private function __construct(public DerivationRule $rule, public array $rows, public array $columns)
-    {
-    }
+    private function __construct(public DerivationRule $rule, public array $rows, public array $columns) {}
 
     /**
      * How the cell of a row, or of a sum, follows from others.
@@ -111,12 +109,10 @@ final readonly class Derivation
     /** @return list<string> keys of the rows that it may be the sum of */
     private static function summed(string $key, Row|Total $of, Workings $workings): array
     {
-        $parts = array_values(
-            array_filter(
-                $workings->table->rows,
-                static fn (Row $row): bool => $row->role->isPart() && null === $row->parent,
-            ),
-        );
+        $parts = array_values(array_filter(
+            $workings->table->rows,
+            static fn (Row $row): bool => $row->role->isPart() && null === $row->parent,
+        ));
         $own = $of instanceof Row ? self::ownSteps($of, $workings) : [];
         $parts = match (true) {
             [] !== $own => $own,

@@ -19,8 +19,7 @@ final readonly class Note
         public ?Period $period,
         public string $place,
         public string $text,
-    ) {
-    }
+    ) {}
 
     /** Whether it belongs to a row: periods within the row's are the row's, too. */
     public function isAbout(RowTarget $row): bool

@@ -15,9 +15,7 @@ use KeenMargin\Core\Question\Document\RecipeWriter;
 final readonly class NoteTarget
 {
     /** @param list<array<string, mixed>> $filters as recipes have them, in an order of their own */
-    private function __construct(public array $filters)
-    {
-    }
+    private function __construct(public array $filters) {}
 
     /**
      * @param list<MemberFilter|NumberFilter> $where of the question
@@ -25,13 +23,11 @@ final readonly class NoteTarget
      */
     public static function of(array $where, array $members = []): self
     {
-        $left = array_values(
-            array_filter(
-                $where,
-                static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter
-                    || !isset($members[$filter->breakdown]),
-            ),
-        );
+        $left = array_values(array_filter(
+            $where,
+            static fn (MemberFilter|NumberFilter $filter): bool => $filter instanceof NumberFilter
+                || !isset($members[$filter->breakdown]),
+        ));
         $filters = array_map(
             static fn (MemberFilter|NumberFilter $filter): array => RecipeWriter::filter(
                 $filter instanceof MemberFilter ? self::sorted($filter) : $filter,

@@ -15,9 +15,7 @@ final readonly class NotesInChart
      * @param list<Note> $notes in the order in which they were written
      * @param bool $areWritten whether their texts stand below the chart, too
      */
-    public function __construct(private array $notes, private Question $question, public bool $areWritten = false)
-    {
-    }
+    public function __construct(private array $notes, private Question $question, public bool $areWritten = false) {}
 
     /** Whether nobody has written any about the figures. */
     public function areNone(): bool
@@ -29,10 +27,7 @@ final readonly class NotesInChart
     public function in(Workings $workings): array
     {
         $numbered = [];
-        $notesByRow = $this->byRow(
-            $workings,
-            static fn (Note $note, RowTarget $place): bool => $note->isAbout($place),
-        );
+        $notesByRow = $this->byRow($workings, static fn (Note $note, RowTarget $place): bool => $note->isAbout($place));
         foreach ($notesByRow as $row => $notes) {
             foreach ($notes as $note) {
                 $numbered[] = new RowNote(\count($numbered) + 1, (string) $row, $note->text, $note->id);
@@ -56,12 +51,10 @@ final readonly class NotesInChart
     private function byRow(Workings $workings, callable $is): array
     {
         $of = [];
-        $candidates = array_values(
-            array_filter(
-                $this->notes,
-                static fn (Note $note): bool => $note->measure === $workings->context->measure()->name,
-            ),
-        );
+        $candidates = array_values(array_filter(
+            $this->notes,
+            static fn (Note $note): bool => $note->measure === $workings->context->measure()->name,
+        ));
         foreach ([] === $candidates ? [] : $workings->table->rows as $row) {
             $place = RowTarget::maybe($row, $workings, $this->question);
             $own =

@@ -24,9 +24,7 @@ final readonly class RowActions
      * @param list<array{by: string, label: string, recipe: Recipe}> $deeper
      * @param string $whyNot where it cannot be left out
      */
-    private function __construct(public array $deeper, public ?Recipe $without, public string $whyNot)
-    {
-    }
+    private function __construct(public array $deeper, public ?Recipe $without, public string $whyNot) {}
 
     public static function of(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset, Kinds $kinds): self
     {
@@ -77,14 +75,12 @@ final readonly class RowActions
     private static function without(Row $row, Workings $workings, Recipe $recipe, Dataset $dataset): ?Recipe
     {
         $breakdown = $recipe->question->breakdown();
-        $parts = array_values(
-            array_filter(
-                $workings->table->rows,
-                static fn (Row $one): bool => \in_array($one->role, [RowRole::Row, RowRole::Step], true)
-                    && null === $one->parent
-                    && $one->panel === $row->panel,
-            ),
-        );
+        $parts = array_values(array_filter(
+            $workings->table->rows,
+            static fn (Row $one): bool => \in_array($one->role, [RowRole::Row, RowRole::Step], true)
+                && null === $one->parent
+                && $one->panel === $row->panel,
+        ));
 
         return match (true) {
             !\in_array($row->role, [RowRole::Row, RowRole::Group, RowRole::Step], true)

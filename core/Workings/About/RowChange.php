@@ -13,7 +13,5 @@ final readonly class RowChange
      * @param string $id what it does: `open`, `close`, `subtotal`, `gather`, `role`
      * @param string $key pressed in the row's menu; blank: none
      */
-    public function __construct(public string $id, public string $label, public string $key, public Recipe $recipe)
-    {
-    }
+    public function __construct(public string $id, public string $label, public string $key, public Recipe $recipe) {}
 }

@@ -25,8 +25,7 @@ final readonly class RowFigures
         private Workings $workings,
         private Question $question,
         private Figures $figures,
-    ) {
-    }
+    ) {}
 
     /** Those of one scenario; of a derived prior year the actuals that it is made of. */
     public function of(Scenario $scenario): FactFilter
@@ -65,12 +64,10 @@ final readonly class RowFigures
         }
         $isShown = static fn (Row $one): bool => $one->panel === $row->panel
             && \in_array($one->role, [RowRole::Row, RowRole::Step], true);
-        $shown = array_values(
-            array_map(
-                static fn (Row $one): string => (string) $one->key->name,
-                array_filter($workings->table->rows, $isShown),
-            ),
-        );
+        $shown = array_values(array_map(
+            static fn (Row $one): string => (string) $one->key->name,
+            array_filter($workings->table->rows, $isShown),
+        ));
         $key = (string) $row->key->name;
 
         return [

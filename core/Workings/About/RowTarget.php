@@ -14,9 +14,7 @@ use KeenMargin\Core\Workings\Result\Workings;
 /** What a row of a chart is about, whichever chart it stands in: measure, period and members. */
 final readonly class RowTarget
 {
-    private function __construct(public string $measure, public ?Period $period, public NoteTarget $place)
-    {
-    }
+    private function __construct(public string $measure, public ?Period $period, public NoteTarget $place) {}
 
     /**
      * None of rows that gather what is not shown one by one: they are others in every chart. None of drivers and of

@@ -29,9 +29,7 @@ final readonly class BandScale
      * @param non-empty-list<BigDecimal> $limits upper ones, rising
      * @param non-empty-list<string> $names from the lowest band up; one more than limits: the last is open above
      */
-    private function __construct(public array $limits, public array $names, private Better $better)
-    {
-    }
+    private function __construct(public array $limits, public array $names, private Better $better) {}
 
     /**
      * @param ?BigDecimal $target of the row, which limits in percent are of

@@ -14,6 +14,5 @@ final readonly class Compared
         public ?Variance $variance,
         public LeftOut $leftOut,
         public UnlikeCells $unlike = new UnlikeCells(),
-    ) {
-    }
+    ) {}
 }

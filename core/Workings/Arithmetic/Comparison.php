@@ -47,9 +47,7 @@ final class Comparison
         $this->rounding = $this->amounts->rounding();
         $this->planner = new ComparisonPlanner($coverage, $scenario, $forecast, $closing);
         $this->plans = new \WeakMap();
-        $this->scenarios = array_values(
-            array_unique(array_filter([$scenario, $forecast, ...$against]), \SORT_REGULAR),
-        );
+        $this->scenarios = array_values(array_unique(array_filter([$scenario, $forecast, ...$against]), \SORT_REGULAR));
     }
 
     /** The same of actuals alone, as far as they go. */

@@ -27,8 +27,7 @@ final class ComparisonPlan
         private readonly ComparisonPlanner $planner,
         private readonly MeasureCoverage $coverage,
         private readonly FinePeriods $fine,
-    ) {
-    }
+    ) {}
 
     /** Each period in the scenario that is shown at it. */
     public function shown(): ScenarioPeriods

@@ -184,8 +184,6 @@ final class ComparisonPlanner
     /** Actuals that are shown end with the closing period, whatever has come in after it. */
     private function isCut(Scenario $scenario, Period $fine): bool
     {
-        return Scenario::Actual === $scenario
-            && Scenario::Actual === $this->scenario
-            && $fine->isAfter($this->closing);
+        return Scenario::Actual === $scenario && Scenario::Actual === $this->scenario && $fine->isAfter($this->closing);
     }
 }

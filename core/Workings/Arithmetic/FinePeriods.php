@@ -10,9 +10,7 @@ use KeenMargin\Core\Time\Period;
 final readonly class FinePeriods
 {
     /** @param list<Period> $list */
-    public function __construct(public array $list)
-    {
-    }
+    public function __construct(public array $list) {}
 
     public function isEmpty(): bool
     {

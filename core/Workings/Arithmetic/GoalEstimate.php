@@ -23,6 +23,5 @@ final readonly class GoalEstimate
         public Period $to,
         public BigDecimal $rate,
         public ?Period $reached,
-    ) {
-    }
+    ) {}
 }

@@ -13,9 +13,7 @@ final readonly class LeftOut
      * @param list<Period> $shown that the reference lacks
      * @param list<Period> $reference that the shown scenario lacks
      */
-    public function __construct(public array $shown = [], public array $reference = [])
-    {
-    }
+    public function __construct(public array $shown = [], public array $reference = []) {}
 
     public function isEmpty(): bool
     {

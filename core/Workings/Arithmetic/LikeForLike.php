@@ -24,8 +24,7 @@ final readonly class LikeForLike
         public Sums $reference,
         public array $lacking,
         public UnlikeCells $unlike,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<string> $sources of the measure, all of which a cell needs

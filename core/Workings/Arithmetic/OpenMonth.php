@@ -29,8 +29,7 @@ final readonly class OpenMonth
         public int $days,
         public bool $isWhole,
         public bool $isProRata,
-    ) {
-    }
+    ) {}
 
     /** Null where a month is over, and for figures that are not by day. */
     public static function maybe(Dataset $dataset, Period $closing, PeriodRange $range, bool $isProRata): ?self

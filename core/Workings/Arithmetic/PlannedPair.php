@@ -21,6 +21,5 @@ final readonly class PlannedPair
         public ScenarioPeriods $reference,
         public array $periods,
         public LeftOut $leftOut,
-    ) {
-    }
+    ) {}
 }

@@ -19,8 +19,7 @@ final readonly class Reference
         public string $short,
         public string $word,
         public ?Scenario $scenario = null,
-    ) {
-    }
+    ) {}
 
     public static function scenario(Scenario $scenario): self
     {

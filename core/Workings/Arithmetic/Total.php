@@ -25,8 +25,7 @@ final readonly class Total
         public array $values = [],
         public BigDecimal|Fraction|null $exact = null,
         public array $unlike = [],
-    ) {
-    }
+    ) {}
 
     /** Whether the variance against a reference covers only part of the periods, or of the members' figures. */
     public function isPart(string $reference): bool

@@ -15,9 +15,7 @@ final readonly class UnlikeCells
      * @param list<string> $partly members that are compared in some periods only
      * @param list<string> $compared members that are compared, at least in part
      */
-    public function __construct(public array $without = [], public array $partly = [], public array $compared = [])
-    {
-    }
+    public function __construct(public array $without = [], public array $partly = [], public array $compared = []) {}
 
     public function isEmpty(): bool
     {

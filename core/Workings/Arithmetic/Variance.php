@@ -38,8 +38,7 @@ final readonly class Variance
         private bool $inPoints,
         public ?Side $absent = null,
         public array $only = [],
-    ) {
-    }
+    ) {}
 
     /**
      * Null where either side is missing.
@@ -173,8 +172,6 @@ final readonly class Variance
             return Decimals::isShare($size, $of, $percent);
         }
 
-        return Fraction::from($size)
-            ->multipliedBy(100)
-            ->compareTo(Fraction::from($of)->multipliedBy($percent)) >= 0;
+        return Fraction::from($size)->multipliedBy(100)->compareTo(Fraction::from($of)->multipliedBy($percent)) >= 0;
     }
 }

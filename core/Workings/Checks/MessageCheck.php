@@ -23,21 +23,16 @@ final readonly class MessageCheck
     /** @return list<StaleNumber> */
     public static function stale(Message $message, Workings $workings): array
     {
-        return array_values(
-            array_filter(
-                array_map(
-                    static fn (MessageNumber $number): ?StaleNumber => self::maybeStale($number, $workings),
-                    $message->kept(),
-                ),
-            ),
-        );
+        return array_values(array_filter(array_map(
+            static fn (MessageNumber $number): ?StaleNumber => self::maybeStale($number, $workings),
+            $message->kept(),
+        )));
     }
 
     /** What a number that was taken is now; null where it is still the same. */
     public static function maybeStale(MessageNumber $number, Workings $workings): ?StaleNumber
     {
-        $row =
-            $workings->table->rowsByKey()[$number->row->id] ?? $workings->table->sums()[$number->row->id] ?? null;
+        $row = $workings->table->rowsByKey()[$number->row->id] ?? $workings->table->sums()[$number->row->id] ?? null;
         $column = $workings->table->maybeColumn($number->column);
         if (null === $row || null === $column) {
             return new StaleNumber($number->said, self::GONE, $number->row, $number->column, null);
@@ -46,13 +41,7 @@ final readonly class MessageCheck
 
         return null === $now
             ? null
-            : new StaleNumber(
-                $number->said,
-                $now,
-                $number->row,
-                $number->column,
-                RowPhrases::exact($column, $row),
-            );
+            : new StaleNumber($number->said, $now, $number->row, $number->column, RowPhrases::exact($column, $row));
     }
 
     public static function of(Message $message, Workings $workings): Check
@@ -81,9 +70,7 @@ final readonly class MessageCheck
             $number->said === NumberFormat::unsigned($then)
             || (!str_contains($number->said, NumberFormat::MINUS) && !str_starts_with($number->said, '+'));
 
-        return $isUnsigned && self::isNegative($now) === self::isNegative($then)
-            ? NumberFormat::unsigned($now)
-            : $now;
+        return $isUnsigned && self::isNegative($now) === self::isNegative($then) ? NumberFormat::unsigned($now) : $now;
     }
 
     private static function isNegative(string $written): bool

@@ -18,9 +18,7 @@ use KeenMargin\Core\Workings\Rows\Scope;
 /** What has to be said of figures by day whose last month is not over, or was said to be over too early. */
 final readonly class OpenMonthChecks
 {
-    public function __construct(private Scope $scope, private Comparison $comparison)
-    {
-    }
+    public function __construct(private Scope $scope, private Comparison $comparison) {}
 
     /**
      * @param list<Scenario> $references
@@ -108,8 +106,7 @@ final readonly class OpenMonthChecks
             && $open->isWhole
             && !$this->comparison->coverage->isProRata
             && $this->comparison->coverage->knowsMonthOnly(
-                $forecast,
-                Period::ofStart(Grain::Day, $open->month->firstDay()),
+                $forecast, Period::ofStart(Grain::Day, $open->month->firstDay()),
             );
 
         return $isLeftAway

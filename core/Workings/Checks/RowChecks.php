@@ -41,12 +41,10 @@ final class RowChecks
     {
         $ofCharts = array_filter($scope->dataset->notices, static fn (Notice $notice): bool => $notice->isOfCharts());
 
-        return array_values(
-            array_map(
-                static fn (Notice $notice): Check => new Check($notice->id, $notice->holds, $notice->says),
-                $ofCharts,
-            ),
-        );
+        return array_values(array_map(
+            static fn (Notice $notice): Check => new Check($notice->id, $notice->holds, $notice->says),
+            $ofCharts,
+        ));
     }
 
     /**
@@ -91,8 +89,7 @@ final class RowChecks
             foreach (Side::cases() as $side) {
                 $absent = array_filter(
                     $rows,
-                    static fn (Row $row): bool => $row->role->isPart()
-                        && $side === $row->variance($reference)?->absent,
+                    static fn (Row $row): bool => $row->role->isPart() && $side === $row->variance($reference)?->absent,
                 );
                 if ([] !== $absent) {
                     [$has, $lacks] = Side::Shown === $side ? [$reference->word, $shown] : [$shown, $reference->word];

@@ -20,9 +20,7 @@ use KeenMargin\Core\Workings\Rows\Scope;
 /** Whether the rows add up to their total: what is shown, and the variances against each reference. */
 final readonly class RowSums
 {
-    public function __construct(private Scope $scope, private Comparison $comparison)
-    {
-    }
+    public function __construct(private Scope $scope, private Comparison $comparison) {}
 
     /**
      * @param list<Row> $rows
@@ -42,20 +40,14 @@ final readonly class RowSums
             array_map(static fn (Row $row): BigDecimal|Fraction|null => $row->exact ?? $row->shown, $parts),
         );
         if (!self::isEqual($shown, $total->exact ?? $total->shown)) {
-            return new Check(
-                'rows-sum-to-total',
-                false,
-                "$what add up to {$this->written($shown)}, not to the total",
-            );
+            return new Check('rows-sum-to-total', false, "$what add up to {$this->written($shown)}, not to the total");
         }
         $added ??= array_keys($total->variances);
         foreach (array_intersect_key($total->variances, array_flip($added)) as $code => $variance) {
-            $sum = self::sum(
-                array_map(
-                    static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$code] ?? null)?->exact,
-                    $parts,
-                ),
-            );
+            $sum = self::sum(array_map(
+                static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$code] ?? null)?->exact,
+                $parts,
+            ));
             if (!self::isEqual($sum, $variance?->exact)) {
                 return new Check(
                     'rows-sum-to-total',
@@ -91,9 +83,7 @@ final readonly class RowSums
 
         return match (true) {
             $measure->isRatio() => new Check(
-                'total-rule',
-                $isThere,
-                "The total is {$measure->numerator} over {$measure->denominator}, both summed",
+                'total-rule', $isThere, "The total is {$measure->numerator} over {$measure->denominator}, both summed",
             ),
             Grouping::Rate === $measure->grouping => new Check(
                 'total-rule',
@@ -103,24 +93,16 @@ final readonly class RowSums
                     : 'There is no total: percentages cannot be added, and their parts are not known',
             ),
             OverMembers::Never === $measure->overMembers && !$isThere => new Check(
-                'total-rule',
-                false,
-                "There is no total: {$measure->name} of several members is never put together",
+                'total-rule', false, "There is no total: {$measure->name} of several members is never put together",
             ),
             OverMembers::Average === $measure->overMembers && Grouping::Average === $measure->grouping => new Check(
-                'total-rule',
-                true,
-                'The total is the mean of all figures, each counting once',
+                'total-rule', true, 'The total is the mean of all figures, each counting once',
             ),
             OverMembers::Average === $measure->overMembers => new Check(
-                'total-rule',
-                true,
-                'The total is the mean over members',
+                'total-rule', true, 'The total is the mean over members',
             ),
             Grouping::Average === $measure->grouping => new Check(
-                'total-rule',
-                true,
-                'The total is the mean of the periods',
+                'total-rule', true, 'The total is the mean of the periods',
             ),
             default => new Check('total-rule', true, 'The total is the last period\'s'),
         };
@@ -146,9 +128,7 @@ final readonly class RowSums
             $wrong = $this->maybeWrong($own, $isMoving);
             if (null !== $wrong) {
                 return new Check(
-                    'running',
-                    false,
-                    "The running total of {$wrong->label} is not the sum of its periods",
+                    'running', false, "The running total of {$wrong->label} is not the sum of its periods",
                 );
             }
         }

@@ -20,8 +20,7 @@ final readonly class StaleNumber
         public RowKey $row,
         public string $column,
         public ?string $exact,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array

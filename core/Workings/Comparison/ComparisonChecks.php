@@ -23,9 +23,7 @@ use KeenMargin\Core\Workings\Words\PeriodsOfRows;
 /** What can be proved, or has to be said, of a comparison with references. */
 final readonly class ComparisonChecks
 {
-    public function __construct(private Scope $scope, private Comparison $comparison)
-    {
-    }
+    public function __construct(private Scope $scope, private Comparison $comparison) {}
 
     /**
      * @param list<Row> $rows
@@ -61,9 +59,7 @@ final readonly class ComparisonChecks
                     ),
                 [] === $references
                     ? new Check(
-                        'no-reference',
-                        false,
-                        'There is nothing to compare with: choose a reference in the question',
+                        'no-reference', false, 'There is nothing to compare with: choose a reference in the question',
                     )
                     : null,
                 ...array_map(
@@ -96,9 +92,7 @@ final readonly class ComparisonChecks
                 return new Check(
                     'part-forecast',
                     true,
-                    "{$row->label} is actual to ".
-                        PeriodNames::withinYear($row->closedTo).
-                        ' and forecast after it',
+                    "{$row->label} is actual to ".PeriodNames::withinYear($row->closedTo).' and forecast after it',
                 );
             }
         }
@@ -117,9 +111,7 @@ final readonly class ComparisonChecks
         }
 
         return new Check(
-            'absent-'.strtolower($scenario->value),
-            false,
-            "There are no {$scenario->word()} figures for these periods",
+            'absent-'.strtolower($scenario->value), false, "There are no {$scenario->word()} figures for these periods",
         );
     }
 

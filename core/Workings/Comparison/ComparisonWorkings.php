@@ -122,14 +122,10 @@ final readonly class ComparisonWorkings
             $toDate ?? $total,
             new SummaryPeriods(null === $toDate ? $scope->fine : $closed, $shows),
             isRunning: null !== $question->cumulate,
-            closed: array_values(
-                array_filter(
-                    $rows,
-                    static fn (Row $row): bool => RowRole::Row === $row->role
-                        && null !== $row->period
-                        && $isClosed($row),
-                ),
-            ),
+            closed: array_values(array_filter(
+                $rows,
+                static fn (Row $row): bool => RowRole::Row === $row->role && null !== $row->period && $isClosed($row),
+            )),
         );
 
         $table = new WorkingsTable(
@@ -149,9 +145,7 @@ final readonly class ComparisonWorkings
             proRata: (new OpenMonthChecks($scope, $made->comparison))->subtitle($question->against),
         );
         $words = new UnlikeWords($dataset, $question->breakdown());
-        $context = With::of($context, [
-            'unlike' => array_filter(array_map($words->subtitle(...), $total->unlike)),
-        ]);
+        $context = With::of($context, ['unlike' => array_filter(array_map($words->subtitle(...), $total->unlike))]);
         $checks = (new ComparisonChecks($scope, $made->comparison))->of(
             $rows,
             $slices->hasTotal() ? $total : null,

@@ -33,9 +33,7 @@ final class NetCheck
         return new Check(
             'lines-net-to-result',
             $holds,
-            $holds
-                ? 'Lines that add less lines that take away are the result'
-                : 'The lines do not come to the result',
+            $holds ? 'Lines that add less lines that take away are the result' : 'The lines do not come to the result',
         );
     }
 }

@@ -11,7 +11,5 @@ use KeenMargin\Core\Time\Period;
 /** What came in in one period. */
 final readonly class Contribution
 {
-    public function __construct(public Period $period, public BigDecimal|Fraction $amount)
-    {
-    }
+    public function __construct(public Period $period, public BigDecimal|Fraction $amount) {}
 }

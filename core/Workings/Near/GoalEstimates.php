@@ -45,9 +45,7 @@ final class GoalEstimates
         foreach ($rows as $row) {
             $remaining = $row->values[GoalNumbers::REMAINING] ?? null;
             $sums = $sumsOf[$row->key->id] ?? null;
-            $estimate = null === $sums || null === $remaining
-                ? null
-                : $contributions->estimate($sums, $remaining);
+            $estimate = null === $sums || null === $remaining ? null : $contributions->estimate($sums, $remaining);
             $told[] = null === $estimate ? $row : With::of($row, ['estimate' => $estimate]);
         }
 

@@ -51,15 +51,11 @@ final class GoalHeadline
 
         return [
             'label' => $row->label === $subject ? $subject : "$row->label, $subject",
-            'amount' => null === $percent
-                    ? $display->amount($row->shown)
-                    : $display->format->plain($percent, 1).' %',
+            'amount' => null === $percent ? $display->amount($row->shown) : $display->format->plain($percent, 1).' %',
             'variance' => null,
             'percent' => null,
             'effect' => null,
-            'note' => null === $percent
-                    ? $unit
-                    : "{$display->amount($row->shown)} of {$display->amount($goal)} $unit",
+            'note' => null === $percent ? $unit : "{$display->amount($row->shown)} of {$display->amount($goal)} $unit",
             'row' => $row->key->id,
         ];
     }

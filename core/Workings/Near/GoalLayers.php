@@ -31,9 +31,7 @@ final class GoalLayers
         $layered = [];
         foreach ($rows as $row) {
             $layered[] = $row;
-            $own = null === $by || null === $row->key->name
-                ? []
-                : [new MemberFilter($by, [$row->key->name])];
+            $own = null === $by || null === $row->key->name ? [] : [new MemberFilter($by, [$row->key->name])];
             $where = [...$asked->question->where, ...$own];
             $parts = OtherRows::asking($asked, [
                 'by' => $layers,

@@ -13,13 +13,8 @@ use KeenMargin\Core\Workings\Result\WorkingsWriter;
 final class GoalRowWriter implements RowWriter
 {
     private const NUMBERS = [
-        GoalNumbers::GOAL,
-        GoalNumbers::PERCENT,
-        GoalNumbers::REMAINING,
-        GoalNumbers::OVER,
-        GoalNumbers::PACE,
-        GoalNumbers::BEHIND,
-        GoalNumbers::NEEDED,
+        GoalNumbers::GOAL, GoalNumbers::PERCENT, GoalNumbers::REMAINING, GoalNumbers::OVER, GoalNumbers::PACE,
+        GoalNumbers::BEHIND, GoalNumbers::NEEDED,
     ];
 
     public function numbers(Row $row): array

@@ -53,8 +53,7 @@ final readonly class GoalRows
         public Contributions $contributions,
         public Workings $compared,
         public array $counted,
-    ) {
-    }
+    ) {}
 
     /** @throws NotAccepted */
     public static function of(Recipe $recipe, Figures $figures): self
@@ -72,10 +71,7 @@ final readonly class GoalRows
         ]);
         $compared = ComparisonWorkings::of($asked, $figures);
         $scope = Scope::of(
-            $asked->question,
-            $dataset,
-            $compared->context->measure(),
-            $compared->context->measure()->sources(),
+            $asked->question, $dataset, $compared->context->measure(), $compared->context->measure()->sources(),
         );
         $made = new ComparisonRows($scope, $scope->measure, $figures);
         $contributions = new Contributions($scope, $made->comparison);
@@ -94,9 +90,7 @@ final readonly class GoalRows
         $each = OtherRows::maybeUngathered($compared, $asked, $figures);
         $counted = null === $each ? $told : array_map($tell, self::withGoals($each, $aim, $measured));
         $told = $order && null === $question->top ? self::ordered($told, $question->order) : $told;
-        $told = true === $aim?->isTotal
-            ? $told
-            : GoalEstimates::of($told, $scope, $figures, $made, $contributions);
+        $told = true === $aim?->isTotal ? $told : GoalEstimates::of($told, $scope, $figures, $made, $contributions);
 
         return new self(
             rows: null === $question->goal->layers
@@ -279,9 +273,7 @@ final readonly class GoalRows
     ): Row {
         $goal = $row->values[GoalNumbers::GOAL] ?? null;
         $own = $row->own->list ?? $scope->fine->list;
-        $elapsed = \count(
-            array_filter($own, static fn (Period $period): bool => !$period->isAfter($scope->closing)),
-        );
+        $elapsed = \count(array_filter($own, static fn (Period $period): bool => !$period->isAfter($scope->closing)));
         $at = match (true) {
             null === $goal || $pace->isNone() || $scope->dataset->isTimeless() || [] === $own => null,
             $pace->isElapsed => Fraction::of($goal->multipliedBy($elapsed), BigDecimal::of(\count($own))),

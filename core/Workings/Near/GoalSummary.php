@@ -26,9 +26,7 @@ final readonly class GoalSummary
     private const NAMED = 3;
 
     /** @param list<Row> $items without layers */
-    public function __construct(private GoalRows $of, private array $items, private Display $display)
-    {
-    }
+    public function __construct(private GoalRows $of, private array $items, private Display $display) {}
 
     /** @param string $subject what is shown, by name */
     public function write(string $subject): Summary
@@ -126,16 +124,10 @@ final readonly class GoalSummary
 
         return match (true) {
             $isWithin => new Sentence(
-                "It is below what may be used by $closing, ",
-                $this->said($row, GoalNumbers::PACE),
-                ", by $size.",
+                "It is below what may be used by $closing, ", $this->said($row, GoalNumbers::PACE), ", by $size.",
             ),
             $row->isLimit && $variance->amount->getSign() > 0 => new Sentence(
-                'It is ',
-                $link,
-                " above what may be used by $closing, ",
-                $this->said($row, GoalNumbers::PACE),
-                '.',
+                'It is ', $link, " above what may be used by $closing, ", $this->said($row, GoalNumbers::PACE), '.',
             ),
             default => $this->paced($row, $variance->amount->getSign(), $closing, $link),
         };
@@ -147,16 +139,10 @@ final readonly class GoalSummary
         return match ($sign) {
             0 => new Sentence("That is just its pace at $closing."),
             1 => new Sentence(
-                "It is ahead of its pace at $closing, ",
-                $this->said($row, GoalNumbers::PACE),
-                ", by {$link->text}.",
+                "It is ahead of its pace at $closing, ", $this->said($row, GoalNumbers::PACE), ", by {$link->text}.",
             ),
             default => new Sentence(
-                'It is ',
-                $link,
-                " behind its pace at $closing, ",
-                $this->said($row, GoalNumbers::PACE),
-                '.',
+                'It is ', $link, " behind its pace at $closing, ", $this->said($row, GoalNumbers::PACE), '.',
             ),
         };
     }
@@ -288,12 +274,10 @@ final readonly class GoalSummary
     /** @return list<Row> all that can be counted and have a goal */
     private function withGoal(): array
     {
-        return array_values(
-            array_filter(
-                $this->of->counted,
-                static fn (Row $row): bool => RowRole::Row === $row->role && null !== self::percent($row),
-            ),
-        );
+        return array_values(array_filter(
+            $this->of->counted,
+            static fn (Row $row): bool => RowRole::Row === $row->role && null !== self::percent($row),
+        ));
     }
 
     private function shares(string $subject): Sentence

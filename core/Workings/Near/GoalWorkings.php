@@ -72,9 +72,7 @@ final class GoalWorkings
         $unit = trim(", {$display->unitText()}", ', ');
         $rule = static fn (string $says): string => trim("$says, $unit", ', ');
         $minus = static fn (string $first, string $second): ColumnFormula => new ColumnFormula(
-            DerivationRule::Minus,
-            $first,
-            $second,
+            DerivationRule::Minus, $first, $second,
         );
         $percent = new ColumnFormula(DerivationRule::Rate, 'shown', GoalNumbers::GOAL);
         $areLimits = [] !== $items && [] === array_filter($items, static fn (Row $row): bool => !$row->isLimit);

@@ -63,12 +63,10 @@ final readonly class NearSummary
     /** @return list<Row> that do not miss their targets */
     private function reaching(): array
     {
-        return array_values(
-            array_filter(
-                $this->held,
-                fn (Row $row): bool => Effect::Unfavourable !== $this->phrases->of($row)?->effect,
-            ),
-        );
+        return array_values(array_filter(
+            $this->held,
+            fn (Row $row): bool => Effect::Unfavourable !== $this->phrases->of($row)?->effect,
+        ));
     }
 
     /**

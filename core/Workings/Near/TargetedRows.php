@@ -49,8 +49,7 @@ final readonly class TargetedRows
         public array $marks,
         public Workings $compared,
         public array $counted,
-    ) {
-    }
+    ) {}
 
     /** @throws NotAccepted */
     public static function of(Recipe $recipe, Figures $figures): self
@@ -102,9 +101,7 @@ final readonly class TargetedRows
             target: null === $target ? null : self::reference($target),
             marks: array_map(Reference::scenario(...), $marks),
             compared: $compared,
-            counted: null === $each
-                ? $rows
-                : array_map($tell, array_values(array_filter($each->table->rows, $isOne))),
+            counted: null === $each ? $rows : array_map($tell, array_values(array_filter($each->table->rows, $isOne))),
         );
     }
 
@@ -164,10 +161,7 @@ final readonly class TargetedRows
     {
         return match (true) {
             null !== $target->scenario => new Reference(
-                self::TARGET,
-                $target->scenario->value,
-                $target->scenario->word(),
-                $target->scenario,
+                self::TARGET, $target->scenario->value, $target->scenario->word(), $target->scenario,
             ),
             null !== $target->measure => new Reference(self::TARGET, $target->measure, $target->measure),
             default => new Reference(self::TARGET, 'target', "the target of {$target->number?->toString()}"),

@@ -35,12 +35,7 @@ final class TargetedWorkings
         $of = TargetedRows::of($recipe, $figures);
         $context = $of->compared->context;
         $display = Display::of($context->measure(), $recipe->finish, $of->rows);
-        $shown = new Column(
-            'shown',
-            ColumnForm::Amount,
-            'Value',
-            trim("What is shown, {$display->unitText()}", ', '),
-        );
+        $shown = new Column('shown', ColumnForm::Amount, 'Value', trim("What is shown, {$display->unitText()}", ', '));
         $references = null === $of->target ? $of->marks : [$of->target, ...$of->marks];
         $phrases = new RowPhrases($display, $shown, $of->target);
 

@@ -7,9 +7,7 @@ namespace KeenMargin\Core\Workings\Result;
 /** A statement about the numbers that holds or does not. */
 final readonly class Check
 {
-    public function __construct(public string $id, public bool $holds, public string $says)
-    {
-    }
+    public function __construct(public string $id, public bool $holds, public string $says) {}
 
     /** @return array{id: string, holds: bool, says: string} */
     public function toArray(): array

@@ -24,8 +24,7 @@ final readonly class Column
         public string $rule,
         public array $formulas = [],
         public ?string $follows = null,
-    ) {
-    }
+    ) {}
 
     /** `BU`, `variance:BU`, `percent:BU` */
     public function id(): string
@@ -48,9 +47,7 @@ final readonly class Column
     {
         $minus = array_map(
             static fn (string $column): ColumnFormula => new ColumnFormula(
-                DerivationRule::Minus,
-                $column,
-                $reference->key,
+                DerivationRule::Minus, $column, $reference->key,
             ),
             array_values($shown),
         );
@@ -58,15 +55,9 @@ final readonly class Column
         $head = "\u{0394}{$reference->short}";
 
         return $inPoints
-            ? [
-                new self(
-                    $reference->key,
-                    ColumnForm::Points,
-                    $head,
-                    "Shown minus {$reference->word}, in points",
-                    $minus,
-                ),
-            ]
+            ? [new self(
+                $reference->key, ColumnForm::Points, $head, "Shown minus {$reference->word}, in points", $minus,
+            )]
             : [
                 new self($reference->key, ColumnForm::Variance, $head, "Shown minus {$reference->word}", $minus),
                 new self(

@@ -73,8 +73,7 @@ final readonly class Context
         public ?TableColumn $sorted = null,
         public ?string $proRata = null,
         public array $unlike = [],
-    ) {
-    }
+    ) {}
 
     /** The same where rows are about several spans of time, which are named otherwise. */
     public function timeless(): self
@@ -106,9 +105,7 @@ final readonly class Context
     /** Whether all that is shown lies after the closing period. */
     public function isAllForecast(): bool
     {
-        return null !== $this->forecast
-            && null !== $this->from
-            && $this->from->firstDay() > $this->closing->lastDay();
+        return null !== $this->forecast && null !== $this->from && $this->from->firstDay() > $this->closing->lastDay();
     }
 
     /** How the numbers of a column are written. */

@@ -60,10 +60,7 @@ enum DerivationRule
     {
         return \count($of) < 4 || $of[0]->isZero()
             ? null
-            : self::rounded(
-                Fraction::from($of[3])->minus(Fraction::of($of[1]->multipliedBy($of[2]), $of[0])),
-                $of[2],
-            );
+            : self::rounded(Fraction::from($of[3])->minus(Fraction::of($of[1]->multipliedBy($of[2]), $of[0])), $of[2]);
     }
 
     /** To the decimals of an amount. */

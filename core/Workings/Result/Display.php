@@ -33,8 +33,7 @@ final readonly class Display
         public NumberFormat $format,
         public string $measuredIn,
         public bool $inPoints,
-    ) {
-    }
+    ) {}
 
     /** @param list<Row> $rows */
     public static function of(Measure $measure, Finish $finish, array $rows): self

@@ -21,8 +21,7 @@ final readonly class LinkedText
         public string $column = '',
         public string $is = '',
         public string $exact = '',
-    ) {
-    }
+    ) {}
 
     /** @return array<string, string|array<string, string|true|int|list<string>>> */
     public function toArray(): array

@@ -78,8 +78,7 @@ final readonly class Row
         public ?GoalEstimate $estimate = null,
         public ?Trend $trend = null,
         public bool $isLimit = false,
-    ) {
-    }
+    ) {}
 
     public function variance(?Reference $reference): ?Variance
     {

@@ -7,7 +7,5 @@ namespace KeenMargin\Core\Workings\Result;
 /** What somebody wrote about a row, with its number in the chart. */
 final readonly class RowNote
 {
-    public function __construct(public int $number, public string $row, public string $text, public int $id = 0)
-    {
-    }
+    public function __construct(public int $number, public string $row, public string $text, public int $id = 0) {}
 }

@@ -29,12 +29,10 @@ final readonly class Sentence
     /** @return list<LinkedText> the numbers in it */
     public function numbers(): array
     {
-        return array_values(
-            array_filter(
-                $this->parts,
-                static fn (string|LinkedText $part): bool => $part instanceof LinkedText && '' !== $part->column,
-            ),
-        );
+        return array_values(array_filter(
+            $this->parts,
+            static fn (string|LinkedText $part): bool => $part instanceof LinkedText && '' !== $part->column,
+        ));
     }
 
     /** @return list<array<string, string|array<string, string|true|int|list<string>>>> */

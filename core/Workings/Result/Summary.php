@@ -21,8 +21,7 @@ final readonly class Summary
         public array $movers,
         public array $sentences,
         public string $moves = '',
-    ) {
-    }
+    ) {}
 
     /** @return list<string> */
     public function texts(): array

@@ -13,9 +13,7 @@ final class Trend
     private ?array $amounts = null;
 
     /** @param \Closure(): list<?BigDecimal> $work */
-    public function __construct(private readonly \Closure $work)
-    {
-    }
+    public function __construct(private readonly \Closure $work) {}
 
     /** @return list<?BigDecimal> by period; null where there is no figure */
     public function amounts(): array

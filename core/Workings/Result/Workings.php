@@ -20,8 +20,7 @@ final readonly class Workings
         public Context $context,
         public Summary $summary,
         public array $checks,
-    ) {
-    }
+    ) {}
 
     /** A number of a row or a total as readers see it. */
     public function told(Column $column, Row|Total $of): string

@@ -25,8 +25,7 @@ final readonly class WorkingsTable
         public Total $total,
         public ?Total $toDate = null,
         public ?Total $landing = null,
-    ) {
-    }
+    ) {}
 
     public function reference(): ?Reference
     {

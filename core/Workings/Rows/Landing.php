@@ -32,8 +32,7 @@ final readonly class Landing
         public FinePeriods $fine,
         private FinePeriods $shown,
         private Period $year,
-    ) {
-    }
+    ) {}
 
     public function isWhole(): bool
     {

@@ -42,8 +42,7 @@ final readonly class MemberSlices
         private array $present,
         private array $where,
         private bool $isNet,
-    ) {
-    }
+    ) {}
 
     /** @param list<MemberFilter|NumberFilter> $where */
     public static function planned(
@@ -95,28 +94,17 @@ final readonly class MemberSlices
         }
         $others = null === $this->kept ? [] : array_diff_key($sums, $this->kept);
         if ([] !== $others) {
-            $slices[] = $this->sum(
-                SumKey::Other,
-                RowRole::Other,
-                Sums::of($others),
-                'Other ('.\count($others).')',
-            );
+            $slices[] = $this->sum(SumKey::Other, RowRole::Other, Sums::of($others), 'Other ('.\count($others).')');
         }
         $net = $this->maybeNet();
         if (\count($slices) > 1 && null !== $net) {
             $slices[] = $this->sum(
-                SumKey::Total,
-                RowRole::Total,
-                $net->sums($this->scope->sources, $where),
-                NetLines::RESULT,
+                SumKey::Total, RowRole::Total, $net->sums($this->scope->sources, $where), NetLines::RESULT,
             );
         }
         if (\count($slices) > 1 && $this->hasTotal()) {
             $slices[] = $this->sum(
-                SumKey::Total,
-                RowRole::Total,
-                $this->figures->sums($this->scope->sources, $where),
-                'Total',
+                SumKey::Total, RowRole::Total, $this->figures->sums($this->scope->sources, $where), 'Total',
             );
         }
 
@@ -134,17 +122,13 @@ final readonly class MemberSlices
     public function sums(array $slices, array $where): array
     {
         $byMember = $this->figures->sumsBy(
-            $this->breakdown->name,
-            $this->scope->sources,
-            $where,
-            $this->scope->lookedUp(),
+            $this->breakdown->name, $this->scope->sources, $where, $this->scope->lookedUp(),
         );
 
         return array_map(
             fn (Slice $slice): Sums => match ($slice->role) {
                 RowRole::Group => $this->figures->sums(
-                    $this->scope->sources,
-                    $this->within((string) $slice->member, $where),
+                    $this->scope->sources, $this->within((string) $slice->member, $where),
                 ),
                 RowRole::Other => Sums::of(array_diff_key($byMember, $this->kept ?? [])),
                 RowRole::Total => $this->figures->sums($this->scope->sources, $where),

@@ -17,9 +17,7 @@ final readonly class Panel
      * @param ?PanelKey $key null: the only one
      * @param list<MemberFilter|NumberFilter> $where
      */
-    private function __construct(public ?PanelKey $key, public string $name, public array $where)
-    {
-    }
+    private function __construct(public ?PanelKey $key, public string $name, public array $where) {}
 
     /** @param list<MemberFilter|NumberFilter> $where */
     public static function only(array $where): self

@@ -30,8 +30,7 @@ final readonly class PeriodSlices
         private array $periods,
         private array $own,
         private array $together,
-    ) {
-    }
+    ) {}
 
     public static function planned(Scope $scope, Grain $by): self
     {

@@ -45,12 +45,10 @@ final readonly class Scope
         public FinePeriods $fine,
         public ?OpenMonth $open = null,
     ) {
-        $this->scenarios = array_values(
-            array_unique(
-                array_filter([$question->scenario, $question->forecast, ...$question->against]),
-                \SORT_REGULAR,
-            ),
-        );
+        $this->scenarios = array_values(array_unique(
+            array_filter([$question->scenario, $question->forecast, ...$question->against]),
+            \SORT_REGULAR,
+        ));
     }
 
     /** @param list<string> $sources */
@@ -215,15 +213,13 @@ final readonly class Scope
     /** @return list<Scenario> those whose figures have to be looked up: prior year may be derived from actuals */
     public function lookedUp(): array
     {
-        return array_values(
-            array_unique(
-                [
-                    ...$this->scenarios(),
-                    ...\in_array(Scenario::PriorYear, $this->scenarios(), true) ? [Scenario::Actual] : [],
-                ],
-                \SORT_REGULAR,
-            ),
-        );
+        return array_values(array_unique(
+            [
+                ...$this->scenarios(),
+                ...\in_array(Scenario::PriorYear, $this->scenarios(), true) ? [Scenario::Actual] : [],
+            ],
+            \SORT_REGULAR,
+        ));
     }
 
     /** `month`, `route` */

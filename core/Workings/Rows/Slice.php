@@ -29,6 +29,5 @@ final readonly class Slice
         public ?Period $period = null,
         public ?string $member = null,
         public int $depth = 0,
-    ) {
-    }
+    ) {}
 }

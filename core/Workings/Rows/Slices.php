@@ -27,8 +27,7 @@ final readonly class Slices
         private Figures $figures,
         private ?MemberSlices $members,
         private ?PeriodSlices $periods,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<MemberFilter|NumberFilter> $where that has whatever rows there may be
@@ -61,9 +60,7 @@ final readonly class Slices
             $scope,
             $figures,
             $members,
-            $arePeriods
-                ? PeriodSlices::planned($scope, $scope->question->grain() ?? $scope->dataset->grain)
-                : null,
+            $arePeriods ? PeriodSlices::planned($scope, $scope->question->grain() ?? $scope->dataset->grain) : null,
         );
     }
 

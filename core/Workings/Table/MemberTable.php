@@ -38,8 +38,7 @@ final readonly class MemberTable
         public array $total,
         public array $shown,
         public int $count,
-    ) {
-    }
+    ) {}
 
     /**
      * @param ?string $by a breakdown; none: only the totals
@@ -75,16 +74,13 @@ final readonly class MemberTable
         $comparison = self::comparison($figures, $measure, $scenario, $forecast);
         $sums = $figures->sums($measure->sources(), $where);
         $row = static fn (Sums $own): array => [
-            self::cells($comparison, $groups, $own),
-            $comparison->shown($all, $own),
+            self::cells($comparison, $groups, $own), $comparison->shown($all, $own),
         ];
         $breakdown = null === $by ? new Breakdown('', []) : $dataset->maybeBreakdown($by) ?? new Breakdown($by, []);
-        $scenarios = array_values(
-            array_unique(
-                array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]),
-                \SORT_REGULAR,
-            ),
-        );
+        $scenarios = array_values(array_unique(
+            array_filter([$scenario, $forecast, Scenario::PriorYear === $scenario ? Scenario::Actual : null]),
+            \SORT_REGULAR,
+        ));
         [$members, $count] = $largestFirst
             ? self::largest(
                 figures: $figures,

@@ -61,13 +61,11 @@ final readonly class BalancePlanner
             legs: [$leg],
             checks: $missing->isEmpty()
                 ? []
-                : [
-                    new Check(
-                        'none-missing',
-                        false,
-                        'There are no figures of '.(new PeriodsOfRows($scope))->names($missing->list),
-                    ),
-                ],
+                : [new Check(
+                    'none-missing',
+                    false,
+                    'There are no figures of '.(new PeriodsOfRows($scope))->names($missing->list),
+                )],
             words: 'from opening to closing value',
             span: $span,
             stated: null === $stated ? null : new StatedBalance($this->of, $stated, $before, $through),

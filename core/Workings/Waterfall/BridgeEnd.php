@@ -21,6 +21,5 @@ final readonly class BridgeEnd
         public string $word,
         public Scenario $scenario,
         public ?Grain $grain = null,
-    ) {
-    }
+    ) {}
 }

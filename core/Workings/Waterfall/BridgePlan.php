@@ -27,8 +27,7 @@ final readonly class BridgePlan
         public ?StatedBalance $stated = null,
         private ?FinePeriods $span = null,
         public ?string $proRata = null,
-    ) {
-    }
+    ) {}
 
     /** The finest periods that steps are of. */
     public function span(): FinePeriods

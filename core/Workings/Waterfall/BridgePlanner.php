@@ -19,9 +19,7 @@ use KeenMargin\Core\Workings\Words\PeriodsOfRows;
 /** Plans bridges between scenarios and between members: both sides are of the same periods. */
 final readonly class BridgePlanner
 {
-    public function __construct(private WaterfallScope $of)
-    {
-    }
+    public function __construct(private WaterfallScope $of) {}
 
     /** From one scenario to another, by those between. Only periods that all of them cover are compared. */
     public function scenarios(ScenarioBridge $bridge): BridgePlan
@@ -245,12 +243,7 @@ final readonly class BridgePlanner
         };
 
         return new Leg(
-            place: $place,
-            from: $from,
-            to: $to,
-            first: $whole->first,
-            second: $whole->second,
-            parts: $parts,
+            place: $place, from: $from, to: $to, first: $whole->first, second: $whole->second, parts: $parts,
         );
     }
 

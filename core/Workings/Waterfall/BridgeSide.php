@@ -16,10 +16,5 @@ final readonly class BridgeSide
      * @param FinePeriods $fine that the amounts are of
      * @param list<MemberFilter|NumberFilter> $where besides the question's filters
      */
-    public function __construct(
-        public ScenarioPeriods $periods,
-        public FinePeriods $fine,
-        public array $where = [],
-    ) {
-    }
+    public function __construct(public ScenarioPeriods $periods, public FinePeriods $fine, public array $where = []) {}
 }

@@ -26,9 +26,7 @@ use KeenMargin\Core\Workings\Result\RowRole;
  */
 final readonly class BridgeSteps
 {
-    public function __construct(private WaterfallScope $of)
-    {
-    }
+    public function __construct(private WaterfallScope $of) {}
 
     /**
      * What a side has, under the question's filters and others.
@@ -73,13 +71,11 @@ final readonly class BridgeSteps
                 to: $leg->to,
                 first: $part->first,
                 second: $part->second,
-                parts: static fn (Grain $finer): array => array_values(
-                    array_filter(
-                        $leg->parts($finer),
-                        static fn (LegPart $one): bool => $one->period->firstDay() >= $part->period->firstDay()
-                            && $one->period->lastDay() <= $part->period->lastDay(),
-                    ),
-                ),
+                parts: static fn (Grain $finer): array => array_values(array_filter(
+                    $leg->parts($finer),
+                    static fn (LegPart $one): bool => $one->period->firstDay() >= $part->period->firstDay()
+                        && $one->period->lastDay() <= $part->period->lastDay(),
+                )),
             );
             $steps[] = new Step(
                 key: RowKey::row($part->period->key())->onLeg($leg->place),
@@ -282,7 +278,6 @@ final readonly class BridgeSteps
 
     private function breakdown(string $name): Breakdown
     {
-        return $this->of->scope->dataset->maybeBreakdown($name) ??
-            throw new \LogicException("There is no \"$name\".");
+        return $this->of->scope->dataset->maybeBreakdown($name) ?? throw new \LogicException("There is no \"$name\".");
     }
 }

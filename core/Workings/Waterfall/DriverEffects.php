@@ -18,6 +18,5 @@ final readonly class DriverEffects
         public BigDecimal $mix,
         public BigDecimal $rate,
         public BigDecimal $currency,
-    ) {
-    }
+    ) {}
 }

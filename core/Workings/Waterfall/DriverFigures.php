@@ -21,8 +21,7 @@ final readonly class DriverFigures
         public BigDecimal $value1,
         public BigDecimal|Fraction|null $rate0 = null,
         public BigDecimal|Fraction|null $rate1 = null,
-    ) {
-    }
+    ) {}
 
     public function isNew(): bool
     {

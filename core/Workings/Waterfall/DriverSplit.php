@@ -34,8 +34,7 @@ final readonly class DriverSplit
         public array $new,
         public array $gone,
         public bool $isVolumeTold,
-    ) {
-    }
+    ) {}
 
     /**
      * @param array<string|int, DriverFigures> $figures by member

@@ -169,8 +169,7 @@ final readonly class DriverSteps
         foreach ($this->breakdown->asTree() as $member) {
             [$first, $second] = [$firsts[$member] ?? null, $seconds[$member] ?? null];
             $volumes = [
-                $this->amount($this->volume, $leg->first, $first),
-                $this->amount($this->volume, $leg->second, $second),
+                $this->amount($this->volume, $leg->first, $first), $this->amount($this->volume, $leg->second, $second),
             ];
             $values = [
                 $this->amount($this->of->measure, $leg->first, $first),

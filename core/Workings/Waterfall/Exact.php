@@ -98,8 +98,7 @@ final class Exact
             uksort(
                 $numbers,
                 static fn (int|string $a, int|string $b): int => self::compare(
-                    $numbers[$b]->abs(),
-                    $numbers[$a]->abs(),
+                    $numbers[$b]->abs(), $numbers[$a]->abs(),
                 ) ?:
                 $places[$a] <=> $places[$b],
             );

@@ -10,9 +10,7 @@ use KeenMargin\Core\Number\Fraction;
 /** By how much a member moves a total, and how large it was before. */
 final readonly class ExplainingStep
 {
-    public function __construct(public BigDecimal|Fraction $change, public BigDecimal|Fraction $size)
-    {
-    }
+    public function __construct(public BigDecimal|Fraction $change, public BigDecimal|Fraction $size) {}
 
     public function plus(self $other): self
     {

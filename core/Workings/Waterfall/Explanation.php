@@ -27,8 +27,7 @@ final readonly class Explanation
         public int $percent,
         public float $weight,
         public Question $question,
-    ) {
-    }
+    ) {}
 
     /** `2 of 6 routes explain 80 %: North, Outer` */
     public function says(): string

@@ -28,9 +28,7 @@ final readonly class Explanations
     private const REACH = '0.8';
 
     /** @param ScenarioBridge $bridge from the reference to what is shown */
-    private function __construct(private WaterfallScope $of, private Leg $leg, private ScenarioBridge $bridge)
-    {
-    }
+    private function __construct(private WaterfallScope $of, private Leg $leg, private ScenarioBridge $bridge) {}
 
     /**
      * @return list<Explanation> the one that explains it best first; none where nothing is compared or nothing differs
@@ -52,8 +50,7 @@ final readonly class Explanations
         usort(
             $all,
             static fn (Explanation $a, Explanation $b): int => [$a->weight, \count($a->members)] <=> [
-                $b->weight,
-                \count($b->members),
+                $b->weight, \count($b->members),
             ],
         );
 
@@ -111,10 +108,7 @@ final readonly class Explanations
     {
         $scope = $this->of->scope;
         $sums = $this->of->figures->sumsBy(
-            $breakdown->name,
-            $scope->sources,
-            $scope->question->where,
-            $this->of->scenarios(),
+            $breakdown->name, $scope->sources, $scope->question->where, $this->of->scenarios(),
         );
         $whole = $this->of->figures->sums($scope->sources, $scope->question->where);
         $ratio = $this->of->measure->isRatio() ? new RatioSteps($this->of, $this->leg, $whole, $whole) : null;
@@ -174,12 +168,10 @@ final readonly class Explanations
             return null;
         }
         $sign = $total->getSign();
-        $changes = Exact::largestFirst(
-            array_filter(
-                array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->change, $steps),
-                static fn (BigDecimal|Fraction $change): bool => $change->getSign() === $sign,
-            ),
-        );
+        $changes = Exact::largestFirst(array_filter(
+            array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->change, $steps),
+            static fn (BigDecimal|Fraction $change): bool => $change->getSign() === $sign,
+        ));
         $needed = self::fewest($changes, $total);
         $sizes = Exact::largestFirst(
             array_map(static fn (ExplainingStep $one): BigDecimal|Fraction => $one->size, $steps),

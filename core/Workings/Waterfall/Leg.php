@@ -21,8 +21,7 @@ final readonly class Leg
         public BridgeSide $first,
         public BridgeSide $second,
         private \Closure $parts,
-    ) {
-    }
+    ) {}
 
     /** The finest periods that steps are made of: of spans of time those of both. */
     public function fine(): FinePeriods

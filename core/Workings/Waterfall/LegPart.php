@@ -10,7 +10,5 @@ use KeenMargin\Core\Time\Period;
 final readonly class LegPart
 {
     /** @param Period $period of the second side */
-    public function __construct(public Period $period, public BridgeSide $first, public BridgeSide $second)
-    {
-    }
+    public function __construct(public Period $period, public BridgeSide $first, public BridgeSide $second) {}
 }

@@ -7,7 +7,5 @@ namespace KeenMargin\Core\Workings\Waterfall;
 /** Both sides of a comparison, of the same periods or of periods that correspond to one another. */
 final readonly class LegSides
 {
-    public function __construct(public BridgeSide $first, public BridgeSide $second)
-    {
-    }
+    public function __construct(public BridgeSide $first, public BridgeSide $second) {}
 }

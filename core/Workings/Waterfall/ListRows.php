@@ -29,18 +29,14 @@ final readonly class ListRows
         private GivenList $list,
         private ScenarioPeriods $periods,
         private FinePeriods $fine,
-    ) {
-    }
+    ) {}
 
     /** @return list<Row> */
     public function rows(): array
     {
         $scope = $this->of->scope;
         $sums = $this->of->raw->sumsBy(
-            $this->list->breakdown->name,
-            $scope->sources,
-            $scope->question->where,
-            $this->of->scenarios(),
+            $this->list->breakdown->name, $scope->sources, $scope->question->where, $this->of->scenarios(),
         );
         $running = new RunningTotal($this->of->rounding(), null, '', $scope->question->scenario);
         $hasEnd = false;

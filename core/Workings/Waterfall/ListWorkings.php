@@ -66,12 +66,7 @@ final class ListWorkings
         [$start, $end] = [$summary->maybeRow(RowRole::Start), $summary->maybeRow(RowRole::End)];
         $opening = match (true) {
             null === $end => new Sentence("There are no figures of {$measure->name} for this question."),
-            null === $start => new Sentence(
-                "{$measure->name} comes to ",
-                $summary->total($end),
-                $phrases->unit(),
-                '.',
-            ),
+            null === $start => new Sentence("{$measure->name} comes to ", $summary->total($end), $phrases->unit(), '.'),
             default => new Sentence(
                 "{$measure->name}: from ",
                 $summary->total($start),

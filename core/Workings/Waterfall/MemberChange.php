@@ -24,6 +24,5 @@ final readonly class MemberChange
         public Sums $after,
         public BigDecimal|Fraction $exact,
         public ?Variance $variance,
-    ) {
-    }
+    ) {}
 }

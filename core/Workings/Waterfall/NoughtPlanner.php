@@ -75,8 +75,7 @@ final readonly class NoughtPlanner
         $isShown = null === $question->forecast ? $question->scenario->word() : 'actual or forecast';
         foreach ($question->against as $reference) {
             $leftOut = $this->comparison->leftOutBesidesOpenMonth(
-                $reference,
-                $this->comparison->plan($this->of->scope->fine)->pair($reference)->leftOut,
+                $reference, $this->comparison->plan($this->of->scope->fine)->pair($reference)->leftOut,
             );
             if (!$leftOut->isEmpty()) {
                 $says = $names->leftOut($leftOut, $isShown, $reference->word());
@@ -102,9 +101,7 @@ final readonly class NoughtPlanner
             second: new BridgeSide($side($fine), $fine),
             parts: static fn (Grain $by): array => array_map(
                 static fn (PeriodOfFine $part): LegPart => new LegPart(
-                    $part->period,
-                    $nothing,
-                    new BridgeSide($side($part->fine), $part->fine),
+                    $part->period, $nothing, new BridgeSide($side($part->fine), $part->fine),
                 ),
                 PeriodOfFine::all($fine, $by, $calendar),
             ),

@@ -13,9 +13,7 @@ final readonly class OpenedSteps
     /** Levels that may be opened, one within the other. */
     private const DEEPEST = 6;
 
-    public function __construct(private Question $question, private BridgeSteps $made)
-    {
-    }
+    public function __construct(private Question $question, private BridgeSteps $made) {}
 
     /**
      * @param list<Step> $steps

@@ -12,9 +12,7 @@ use KeenMargin\Core\Workings\Arithmetic\FinePeriods;
 /** A period and those finest periods of it that matter. */
 final readonly class PeriodOfFine
 {
-    private function __construct(public Period $period, public FinePeriods $fine)
-    {
-    }
+    private function __construct(public Period $period, public FinePeriods $fine) {}
 
     /** @return list<self> in calendar order */
     public static function all(FinePeriods $fine, Grain $by, FiscalCalendar $calendar): array
@@ -26,11 +24,9 @@ final readonly class PeriodOfFine
             $parts[$period->start][] = $one;
         }
 
-        return array_values(
-            array_map(
-                static fn (Period $period): self => new self($period, new FinePeriods($parts[$period->start])),
-                $periods,
-            ),
-        );
+        return array_values(array_map(
+            static fn (Period $period): self => new self($period, new FinePeriods($parts[$period->start])),
+            $periods,
+        ));
     }
 }

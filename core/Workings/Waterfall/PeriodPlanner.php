@@ -120,14 +120,11 @@ final readonly class PeriodPlanner
         $checks =
             [] === $left
                 ? []
-                : [
-                    new Check(
-                        'left-out',
-                        false,
-                        $this->names($left).
-                            ': the other side has no figures of the corresponding period, so not compared',
-                    ),
-                ];
+                : [new Check(
+                    'left-out',
+                    false,
+                    $this->names($left).': the other side has no figures of the corresponding period, so not compared',
+                )];
 
         return [[new FinePeriods($kept[0]), new FinePeriods($kept[1])], $checks];
     }
@@ -167,13 +164,9 @@ final readonly class PeriodPlanner
 
         return $missing->isEmpty()
             ? []
-            : [
-                new Check(
-                    'incomplete-'.$fine->first()?->key(),
-                    false,
-                    'There are no figures of '.$this->names($missing->list),
-                ),
-            ];
+            : [new Check(
+                'incomplete-'.$fine->first()?->key(), false, 'There are no figures of '.$this->names($missing->list),
+            )];
     }
 
     /** @param list<Period> $periods */

@@ -24,8 +24,7 @@ final readonly class RatioSteps
         private Leg $leg,
         private Sums $first,
         private Sums $second,
-    ) {
-    }
+    ) {}
 
     /** Null where the member has no figure on either side, or there is no ratio on one of them. */
     public function maybe(Sums $first, Sums $second): ?Variance

@@ -32,11 +32,7 @@ final readonly class StatedBalance
     ) {
         $scope = $of->scope;
         $coverage = new MeasureCoverage(
-            $measure,
-            $of->raw->sums($measure->sources(), []),
-            $scope->dataset,
-            $scope->closing,
-            $scope->open,
+            $measure, $of->raw->sums($measure->sources(), []), $scope->dataset, $scope->closing, $scope->open,
         );
         $this->amounts = new Amounts($measure, $coverage);
         $this->comparison = new Comparison(
@@ -73,8 +69,7 @@ final readonly class StatedBalance
     private function last(FinePeriods $fine, array $where): BigDecimal|Fraction|null
     {
         return $this->amounts->together(
-            $this->comparison->plan($fine)->shown(),
-            $this->of->raw->sums($this->measure->sources(), $where),
+            $this->comparison->plan($fine)->shown(), $this->of->raw->sums($this->measure->sources(), $where),
         );
     }
 }

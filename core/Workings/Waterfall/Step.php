@@ -53,8 +53,7 @@ final readonly class Step
         public array $steps = [],
         public array $beside = [],
         public string $does = '',
-    ) {
-    }
+    ) {}
 
     /** @param list<self> $steps */
     public function opened(array $steps): self

@@ -17,9 +17,7 @@ final readonly class StepOrder
     private const MOST = 40;
     private const KEPT = 20;
 
-    public function __construct(private Question $question)
-    {
-    }
+    public function __construct(private Question $question) {}
 
     /** How many of so many steps stand by themselves; the smaller ones are gathered. */
     public function kept(int $steps): int

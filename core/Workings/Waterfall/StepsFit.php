@@ -29,9 +29,7 @@ final class StepsFit
     public static function insist(Question $question, Dataset $dataset, bool $mayBeRatio): void
     {
         QuestionFit::refuseIf(
-            null !== $question->cumulate,
-            'question.cumulate',
-            'A waterfall is a running total itself; leave it out.',
+            null !== $question->cumulate, 'question.cumulate', 'A waterfall is a running total itself; leave it out.',
         );
         $measure = self::measure($question, $dataset);
         $isOverPeriods = null !== $question->grain();

@@ -17,8 +17,7 @@ final readonly class SubtotalPlaces
         private Subtotals $asked,
         private FiscalCalendar $calendar,
         private array $named = [],
-    ) {
-    }
+    ) {}
 
     /** What stands after a step; null: nothing. After the last step the end stands. */
     public function maybeAfter(Step $step, ?Step $next): ?string

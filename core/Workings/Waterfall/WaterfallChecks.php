@@ -17,9 +17,7 @@ final readonly class WaterfallChecks
 {
     private const NAMED = 3;
 
-    public function __construct(private WaterfallScope $of)
-    {
-    }
+    public function __construct(private WaterfallScope $of) {}
 
     /**
      * @param list<Row> $rows of all panels
@@ -98,9 +96,7 @@ final readonly class WaterfallChecks
         foreach ($rows as $row) {
             if (RowRole::OneSided === $row->role) {
                 return new Check(
-                    'one-sided',
-                    false,
-                    'Figures that only one side has are not compared; what they move is one step',
+                    'one-sided', false, 'Figures that only one side has are not compared; what they move is one step',
                 );
             }
         }
@@ -176,9 +172,7 @@ final readonly class WaterfallChecks
                 $count = Wording::count(\count($absent), $scope->rowWord(), $scope->rowsWord());
                 $verb = 1 === \count($absent) ? 'has' : 'have';
                 $checks[] = new Check(
-                    'absent-'.$side->value,
-                    true,
-                    "$count $verb $has and no $lacks, counted as nothing",
+                    'absent-'.$side->value, true, "$count $verb $has and no $lacks, counted as nothing",
                 );
             }
         }

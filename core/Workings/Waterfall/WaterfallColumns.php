@@ -69,9 +69,7 @@ final class WaterfallColumns
     public static function explains(): Column
     {
         return new Column(
-            Explained::OF_SIGN,
-            ColumnForm::Rate,
-            'Explains %',
+            Explained::OF_SIGN, ColumnForm::Rate, 'Explains %',
             'The change over the sum of all changes of the same sign',
         );
     }

@@ -16,13 +16,7 @@ final class WaterfallRowWriter implements RowWriter
     private const PLACES = ['from', 'to', 'change', Explained::OF_SIGN, Explained::OF_TOTAL];
 
     private const DRIVERS = [
-        SumKey::Start,
-        SumKey::Volume,
-        SumKey::Mix,
-        SumKey::Rate,
-        SumKey::Currency,
-        SumKey::New,
-        SumKey::Gone,
+        SumKey::Start, SumKey::Volume, SumKey::Mix, SumKey::Rate, SumKey::Currency, SumKey::New, SumKey::Gone,
         SumKey::End,
     ];
 

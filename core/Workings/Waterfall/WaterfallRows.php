@@ -42,14 +42,12 @@ final readonly class WaterfallRows
         foreach ($this->plan->legs as $i => $leg) {
             $steps = $this->steps($leg, $panel->where);
             [$first, $second] = [
-                $this->made->value($leg->first, $panel->where),
-                $this->made->value($leg->second, $panel->where),
+                $this->made->value($leg->first, $panel->where), $this->made->value($leg->second, $panel->where),
             ];
             $hasNeither = null === $first && null === $second && [] === $steps;
             $isMissing = null === $first || null === $second;
             if (
-                $hasNeither
-                || ($isMissing && !$this->of->measure->isAddedOverMembers() && !$this->plan->isFromNought)
+                $hasNeither || ($isMissing && !$this->of->measure->isAddedOverMembers() && !$this->plan->isFromNought)
             ) {
                 return [];
             }
@@ -137,10 +135,7 @@ final readonly class WaterfallRows
             name: $end->name,
             values: RowRole::Start === $role
                 ? ['first' => $rounded, 'second' => null]
-                : [
-                    'first' => $this->of->rounding()->of($start),
-                    'second' => $rounded,
-                ],
+                : ['first' => $this->of->rounding()->of($start), 'second' => $rounded],
             shown: $rounded,
             shownScenario: $end->scenario,
             variances: null === $start ? [] : ['first' => $this->of->variance($value, $start)],

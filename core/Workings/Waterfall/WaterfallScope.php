@@ -47,11 +47,7 @@ final readonly class WaterfallScope
         public Better $better,
     ) {
         $this->coverage = new MeasureCoverage(
-            $measure,
-            $raw->sums($scope->sources, []),
-            $scope->dataset,
-            $scope->closing,
-            $scope->open,
+            $measure, $raw->sums($scope->sources, []), $scope->dataset, $scope->closing, $scope->open,
         );
         $this->amounts = new Amounts($measure, $this->coverage);
     }

@@ -44,14 +44,12 @@ final readonly class WaterfallSummary
         private string $shareOf,
         private string $moves,
     ) {
-        $steps = array_values(
-            array_filter(
-                $rows,
-                static fn (Row $row): bool => null === $row->parent
-                    && !$row->role->isWhole()
-                    && 0 !== ($row->values['change'] ?? BigDecimal::zero())->getSign(),
-            ),
-        );
+        $steps = array_values(array_filter(
+            $rows,
+            static fn (Row $row): bool => null === $row->parent
+                && !$row->role->isWhole()
+                && 0 !== ($row->values['change'] ?? BigDecimal::zero())->getSign(),
+        ));
         $size = static fn (Row $row): BigDecimal => ($row->values['change'] ?? BigDecimal::zero())->abs();
         usort($steps, static fn (Row $a, Row $b): int => $size($b)->compareTo($size($a)));
         $this->steps = $steps;

@@ -48,9 +48,7 @@ final class PartlyCompared
 
     private static function ofPeriods(Reference $reference, Workings $workings): ?string
     {
-        $parts = array_values(
-            array_filter($workings->table->rows, static fn (Row $row): bool => $row->role->isPart()),
-        );
+        $parts = array_values(array_filter($workings->table->rows, static fn (Row $row): bool => $row->role->isPart()));
         $partly = array_values(
             array_filter($parts, static fn (Row $row): bool => null !== $row->comparesOnly($reference->key)),
         );

@@ -12,9 +12,7 @@ use KeenMargin\Core\Workings\Result\Workings;
 /** What a row of a chart says in one line, where its marks cannot be seen. */
 final readonly class RowNames
 {
-    public function __construct(private Workings $workings)
-    {
-    }
+    public function __construct(private Workings $workings) {}
 
     /** What is shown and its first variance: `Jul: AC 1,031, ΔBU +82`. */
     public function brief(Row $row): string

@@ -111,12 +111,6 @@ final readonly class RowPhrases
         }
         $signed = $this->display->told($column, $of);
 
-        return new LinkedText(
-            NumberFormat::unsigned($signed),
-            $row,
-            $column->id(),
-            $signed,
-            self::exact($column, $of),
-        );
+        return new LinkedText(NumberFormat::unsigned($signed), $row, $column->id(), $signed, self::exact($column, $of));
     }
 }

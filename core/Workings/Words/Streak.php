@@ -54,10 +54,7 @@ final readonly class Streak
             $isRunning => new Sentence('The running total has been ', "$side since ", $since, '.'),
             $run === \count($rows) => new Sentence("Every $unit from ", $since, ' to ', $name, " is $side."),
             default => new Sentence(
-                $name,
-                ' is the '.Wording::ordinal($run)." $unit in a row $side, since ",
-                $since,
-                '.',
+                $name, ' is the '.Wording::ordinal($run)." $unit in a row $side, since ", $since, '.',
             ),
         };
     }

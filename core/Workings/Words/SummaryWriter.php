@@ -199,10 +199,7 @@ final class SummaryWriter
             return new Sentence('All rows are equal.');
         }
         $say = fn (Row $row): array => [
-            $this->telling->name($row, $this->namesYears),
-            ' (',
-            $this->telling->amount($row, $row->key),
-            ')',
+            $this->telling->name($row, $this->namesYears), ' (', $this->telling->amount($row, $row->key), ')',
         ];
 
         return new Sentence('Largest: ', ...$say($most), ...['; smallest: '], ...$say($least), ...['.']);
@@ -291,14 +288,12 @@ final class SummaryWriter
                 'flagged' => $pair[1]->flagged,
             ],
             \array_slice(
-                array_values(
-                    array_filter(
-                        $this->moved,
-                        fn (array $pair): bool => !NumberFormat::isNought(
-                            $this->telling->display->variance($pair[1]->amount),
-                        ),
+                array_values(array_filter(
+                    $this->moved,
+                    fn (array $pair): bool => !NumberFormat::isNought(
+                        $this->telling->display->variance($pair[1]->amount),
                     ),
-                ),
+                )),
                 0,
                 self::MOVERS,
             ),

@@ -63,9 +63,7 @@ final readonly class UnlikeWords
             $unlike = $total->unlike[$reference->key] ?? new UnlikeCells();
             $unlike->isEmpty()
                 || ($checks[] = new Check(
-                    'unlike-'.strtolower($reference->key),
-                    false,
-                    $this->says($unlike, $reference->word),
+                    'unlike-'.strtolower($reference->key), false, $this->says($unlike, $reference->word),
                 ));
         }
 

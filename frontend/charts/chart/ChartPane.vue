@@ -50,7 +50,7 @@ const emit = defineEmits<{
 const TOP_BAR = 56
 /** Whether the lit row was pointed at on the chart itself: then its card stands beside it. */
 const isPointed = ref(false)
-watch(lit, (key) => !key && (isPointed.value = false))
+watch(lit, key => !key && (isPointed.value = false))
 const scene = ref<InstanceType<typeof SceneView> | null>(null)
 const kinds = ref<InstanceType<typeof KindsRow> | null>(null)
 const frame = ref<HTMLElement | null>(null)
@@ -58,7 +58,7 @@ const { top: frameTop } = useElementBounding(frame)
 const litPlace = computed(() => (lit.value ? (scene.value?.pixelsOf(lit.value) ?? null) : null))
 const selectedPlace = computed(() => (selected.value ? (scene.value?.pixelsOf(selected.value) ?? null) : null))
 const below = (top: number) => Math.max(top, TOP_BAR - frameTop.value)
-const keys = computed(() => props.drawing.workings.rows.map((row) => row.key))
+const keys = computed(() => props.drawing.workings.rows.map(row => row.key))
 /** What the server answered to, with the finish as it is kept: the drawing's has the width of the window. */
 const asked = computed(() => ({ ...props.drawing.recipe, finish: props.recipe.finish }))
 /** Members can change places with others; periods and lines of a statement keep their order. */
@@ -67,14 +67,14 @@ const isMovable = (key: string) => {
   return rowsAre !== 'Period' && isOrdered.value && (canMove(rows, key, -1) || canMove(rows, key, 1))
 }
 const isOrdered = computed(() => own.value?.rows.canOrder ?? true)
-const own = computed(() => props.drawing.kinds.find((one) => one.id === props.recipe.kind))
+const own = computed(() => props.drawing.kinds.find(one => one.id === props.recipe.kind))
 const highlighted = computed(() => highlightedKeys(props.drawing.workings.rows, props.recipe.finish))
 
 function highlight(key: string) {
-  const ref = props.drawing.workings.rows.find((row) => row.key === key)?.ref
+  const ref = props.drawing.workings.rows.find(row => row.key === key)?.ref
   if (ref === undefined) return
   const before = props.recipe.finish?.highlight ?? []
-  const others = before.filter((one) => !isSameRow(one, ref))
+  const others = before.filter(one => !isSameRow(one, ref))
   const next = others.length < before.length ? others : [...others, ref]
   emit('finish', { highlight: next.length ? next : undefined })
 }
@@ -94,8 +94,7 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
     :question="recipe.question"
     @change="emit('change', $event)"
     @say="emit('say', $event)"
-    @keep-bands="emit('keepBands', $event)"
-  />
+    @keep-bands="emit('keepBands', $event)" />
   <div class="mb-3 flex items-start justify-between gap-4">
     <KindsRow ref="kinds" :kinds="drawing.kinds" :kind="recipe.kind" @draw="emit('draw', $event)" />
     <slot name="tools" />
@@ -119,27 +118,24 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
         @select="selected = $event"
         @note="emit('note', $event)"
         @update:lit="((lit = $event), (isPointed = true))"
-        @beyond="emit('beyond', $event)"
-      />
+        @beyond="emit('beyond', $event)" />
     </div>
     <SceneTable
       :table="drawing.workings"
       :title="`Numbers of the chart: ${drawing.scene.title}`"
-      @all="emit('beyond', true)"
-    />
+      @all="emit('beyond', true)" />
     <RowCard
       v-if="lit && litPlace && isPointed && !selected"
       :dataset="dataset.id"
       :recipe="asked"
       :table="drawing.workings"
-      :notes="drawing.notes.filter((note) => note.row === lit)"
+      :notes="drawing.notes.filter(note => note.row === lit)"
       :row-key="lit"
       :left="litPlace.left"
       :right="litPlace.right"
       :top="below(litPlace.top)"
       :bottom="below(litPlace.bottom)"
-      :width="width"
-    />
+      :width="width" />
     <RowMenu
       v-if="selected && selectedPlace"
       :key="selected"
@@ -161,7 +157,6 @@ defineExpose({ focusKinds: () => kinds.value?.focus(), highlight })
       @leave-out="((selected = null), emit('turn', $event))"
       @look="(next, label) => emit('look', next, label)"
       @sources="emit('sources', selected)"
-      @turn="((selected = null), emit('turn', $event))"
-    />
+      @turn="((selected = null), emit('turn', $event))" />
   </div>
 </template>

@@ -15,10 +15,10 @@ const props = defineProps<{
 defineEmits<{ beside: []; finish: [part: Partial<Finish>]; renew: [] }>()
 const reader = defineModel<string>('reader', { default: '' })
 const inPoints = computed(
-  () => props.dataset.measures.find((one) => one.name === props.pane.recipe.question.measure)?.inPoints ?? false,
+  () => props.dataset.measures.find(one => one.name === props.pane.recipe.question.measure)?.inPoints ?? false,
 )
 /** Of the chart as it is asked for, whose drawing may still be underway. */
-const kind = computed(() => props.pane.drawing.kinds.find((one) => one.id === props.pane.recipe.kind))
+const kind = computed(() => props.pane.drawing.kinds.find(one => one.id === props.pane.recipe.kind))
 </script>
 
 <template>
@@ -35,7 +35,6 @@ const kind = computed(() => props.pane.drawing.kinds.find((one) => one.id === pr
       :is-over-time="pane.drawing.workings.rowsAre === 'Period'"
       :in-points="inPoints"
       @change="$emit('finish', $event)"
-      @renew="$emit('renew')"
-    />
+      @renew="$emit('renew')" />
   </div>
 </template>

@@ -56,7 +56,7 @@ const {
     () => beyond.value.slice(0, recipes.value.length).includes(true) || showsWorkings.value || selected.value !== null,
   ),
 )
-watch(drawing, (drawn) => drawn && renamed(drawn))
+watch(drawing, drawn => drawn && renamed(drawn))
 /** A chart that is pinned to a day within a month knows from its drawing what is next to it. */
 const closing = computed(() => {
   const drawn = drawing.value?.closing
@@ -66,7 +66,7 @@ const closing = computed(() => {
 
 /** Of two charts, the one that margin, workings, finish and exports are about. */
 const active = ref(0)
-watch(recipes, (all) => (active.value = Math.min(active.value, Math.max(0, all.length - 1))))
+watch(recipes, all => (active.value = Math.min(active.value, Math.max(0, all.length - 1))))
 const panes = computed(() =>
   recipes.value.flatMap((recipe, i) => {
     const drawn = i === 0 ? drawing.value : drawing.value?.beside
@@ -80,7 +80,7 @@ const named = computed(() => (active.value === 0 ? chart.value : null))
 const pointed = shallowRef<{ pane: number; key: string } | null>(null)
 const litIn = (pane: number) => (pointed.value?.pane === pane ? pointed.value.key : null)
 const point = (pane: number, key: string | null) => (pointed.value = key === null ? null : { pane, key })
-const lit = computed({ get: () => litIn(active.value), set: (key) => point(active.value, key) })
+const lit = computed({ get: () => litIn(active.value), set: key => point(active.value, key) })
 const reader = ref('')
 const sources = shallowRef<string | null>(null)
 /** In large windows the workings stand open below the chart, where so many pixels are left besides it. */
@@ -88,7 +88,7 @@ const LARGE = 900
 const BESIDE_CHART = 500
 watch(
   drawing,
-  (first) => {
+  first => {
     const chartHeight = (first?.scene.height ?? Infinity) * zoom.value
     showsWorkings.value ||= window.innerHeight >= Math.max(LARGE, chartHeight + BESIDE_CHART)
   },
@@ -142,8 +142,7 @@ useKeys({
         :can-type="dataset?.grain === 'day' && !recipes[0]?.question.closedThrough"
         can-pin
         @move="moveClosing"
-        @pin="change(0, { closedThrough: $event ? dataset?.closing : undefined })"
-      />
+        @pin="change(0, { closedThrough: $event ? dataset?.closing : undefined })" />
       <button class="button" :disabled="!canUndo" :title="undoSays" @click="sitting.undo">Undo</button>
       <button class="button" :disabled="!canRedo" title="Ctrl+Shift+Z" @click="sitting.redo">Redo</button>
       <button v-if="dataset && shown" class="button" title="r" @click="isPutting = true">Put into a report</button>
@@ -153,8 +152,7 @@ useKeys({
         :dataset="dataset.id"
         :recipe="shown.recipe"
         :chart="named"
-        :workings="shown.drawing.workings"
-      />
+        :workings="shown.drawing.workings" />
     </TopBar>
     <div class="flex min-h-0 flex-1">
       <ChartMargin
@@ -177,8 +175,7 @@ useKeys({
         @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
         @remove-note="notes.remove"
         @drop-note="notes.drop"
-        @look="lookInto"
-      />
+        @look="lookInto" />
       <main class="min-w-0 flex-1 overflow-y-auto px-7 pt-4 pb-6">
         <SentenceOfTrouble v-if="problem" class="mb-4" :says="problem" />
         <TheirsNotice
@@ -186,23 +183,20 @@ useKeys({
           :own="recipes[0]"
           :theirs="theirs"
           @put="saving.putOnTop"
-          @take="(sitting.remember(), saving.takeTheirs())"
-        />
+          @take="(sitting.remember(), saving.takeTheirs())" />
         <PathLine :path="path" @back="goBack" />
         <SentenceOfTrouble
           v-if="refusal"
           class="mb-4"
           :says="refusal"
           :retry="canUndo ? 'Undo' : undefined"
-          @retry="sitting.undo"
-        />
+          @retry="sitting.undo" />
         <MendRecipe
           v-if="refusal && recipes[0] && dataset"
           class="mb-4"
           :recipe="recipes[0]"
           :dataset="dataset.id"
-          @mended="replace(0, $event)"
-        />
+          @mended="replace(0, $event)" />
         <ChartTools
           v-if="panes.length > 1 && shown && dataset"
           v-model:reader="reader"
@@ -213,16 +207,14 @@ useKeys({
           is-pair
           @beside="turnBeside"
           @renew="saving.renew"
-          @finish="finish(active, $event)"
-        />
+          @finish="finish(active, $event)" />
         <div
           ref="frame"
           class="grid max-w-[1760px]"
           :style="{
             gridTemplateColumns: panes.length > 1 ? 'minmax(0,1fr) minmax(0,1fr)' : 'minmax(0,1fr)',
             columnGap: `${COLUMN_GAP}px`,
-          }"
-        >
+          }">
           <p v-if="!panes.length && isSlow" class="py-16 text-center text-quiet">Drawing…</p>
           <section
             v-for="(one, i) in dataset ? panes : []"
@@ -231,8 +223,7 @@ useKeys({
             :class="panes.length > 1 ? ['border-t-2 pt-3', active === i ? 'border-accent' : 'border-hairline'] : ''"
             :aria-label="panes.length > 1 ? (i === 0 ? 'First chart' : 'Chart beside it') : 'Chart'"
             @pointerdown.capture="use(i)"
-            @focusin="use(i)"
-          >
+            @focusin="use(i)">
             <ChartPane
               v-if="dataset"
               ref="pane"
@@ -257,8 +248,7 @@ useKeys({
               @beyond="beyond[i] = $event"
               @sources="sources = $event"
               @say="sayBetter(one.recipe, $event)"
-              @keep-bands="keepBands(one.recipe, i, $event)"
-            >
+              @keep-bands="keepBands(one.recipe, i, $event)">
               <template v-if="panes.length === 1" #tools>
                 <ChartTools
                   v-model:reader="reader"
@@ -268,8 +258,7 @@ useKeys({
                   :is-pair="false"
                   @beside="turnBeside"
                   @renew="saving.renew"
-                  @finish="finish(0, $event)"
-                />
+                  @finish="finish(0, $event)" />
               </template>
             </ChartPane>
           </section>
@@ -284,22 +273,19 @@ useKeys({
       :table="shown.drawing.workings"
       :highlighted="highlighted"
       @highlight="pane[active]?.highlight($event)"
-      @select="selected = $event"
-    />
+      @select="selected = $event" />
     <PutIntoReport
       v-if="isPutting && dataset && shown"
       :dataset="dataset.id"
       :recipe="shown.recipe"
       :chart="named"
       :known="known"
-      @close="isPutting = false"
-    />
+      @close="isPutting = false" />
     <RowSources
       v-if="sources !== null && dataset && shown"
       :dataset="dataset.id"
       :recipe="shown.recipe"
       :row-key="sources"
-      @close="sources = null"
-    />
+      @close="sources = null" />
   </div>
 </template>

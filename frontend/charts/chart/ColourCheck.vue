@@ -12,8 +12,7 @@ const reader = defineModel<string>({ default: '' })
       class="button"
       :class="reader ? 'border-accent! text-accent' : 'px-2!'"
       :aria-label="reader ? undefined : 'Colour check'"
-      :title="reader ? undefined : 'Colour check'"
-    >
+      :title="reader ? undefined : 'Colour check'">
       <template v-if="reader">As {{ readers[reader]?.name }} readers see it</template>
       <svg v-else width="20" height="18" viewBox="0 0 20 18" fill="none" stroke="currentColor" aria-hidden="true">
         <path d="M1.5 9C4 4.6 6.9 3 10 3s6 1.6 8.5 6c-2.5 4.4-5.4 6-8.5 6S4 13.4 1.5 9Z" stroke-width="1.3" />

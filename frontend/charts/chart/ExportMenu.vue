@@ -38,16 +38,12 @@ const groups = computed(() => [
       note: 'shapes to edit',
       does: () => saved(savePicture(props.dataset, props.recipe, 'pptx')),
     },
-    ...[1, 2, 3].map((scale) => ({
+    ...[1, 2, 3].map(scale => ({
       label: `Picture as PNG, ${scale}×`,
       note: ['for the screen', 'for slides', 'for print'][scale - 1] ?? '',
       does: () => saved(savePicture(props.dataset, props.recipe, 'png', scale)),
     })),
-    {
-      label: 'Copy picture and table',
-      note: 'c',
-      does: () => copyChart(props.dataset, props.recipe, props.workings),
-    },
+    { label: 'Copy picture and table', note: 'c', does: () => copyChart(props.dataset, props.recipe, props.workings) },
     ...(props.chart
       ? [
           {
@@ -102,8 +98,7 @@ defineExpose({ copyAll })
         v-for="(choices, i) in groups"
         :key="i"
         :class="i ? 'mt-1.5 border-t border-hairline pt-1.5' : ''"
-        role="none"
-      >
+        role="none">
         <MenuItem v-for="choice in choices" :key="choice.label">
           <button class="choice" @click="run(choice.does)">
             <span class="flex-1">{{ choice.label }}</span><span class="text-quiet">{{ choice.note }}</span>

@@ -40,13 +40,13 @@ const emit = defineEmits<{
 const gathered = useGathered(
   computed(() => props.question),
   ['where', 'span'],
-  (part) => emit('change', part),
+  part => emit('change', part),
 )
 const { shown, isGathering, count } = gathered
 const where = computed(() => shown.value.where ?? [])
 const rows = computed(
   () =>
-    props.drawing.kinds.find((kind) => kind.id === props.drawing.recipe.kind)?.rows ?? {
+    props.drawing.kinds.find(kind => kind.id === props.drawing.recipe.kind)?.rows ?? {
       hasMembers: true,
       taken: null,
       canLand: false,
@@ -76,8 +76,8 @@ watch(
   () => (extra.value = null),
 )
 async function open(slot: string) {
-  const offers = props.drawing.sentence.find((part) => part.slot === 'more')?.offers ?? []
-  extra.value = offers.find((offer) => offer.slot === slot) ?? null
+  const offers = props.drawing.sentence.find(part => part.slot === 'more')?.offers ?? []
+  extra.value = offers.find(offer => offer.slot === slot) ?? null
   await nextTick()
   line.value?.querySelector<HTMLElement>('[data-extra] .slot')?.click()
 }
@@ -86,7 +86,7 @@ async function open(slot: string) {
 const parts = computed(() => {
   const sentence = props.drawing.sentence.flatMap((part): (SentencePart & { isExtra?: boolean })[] => {
     if (part.slot !== 'more' || !extra.value) return [part]
-    const offers = part.offers?.filter((offer) => offer.slot !== extra.value?.slot) ?? []
+    const offers = part.offers?.filter(offer => offer.slot !== extra.value?.slot) ?? []
     return [
       { ...extra.value, isExtra: true },
       ...(offers.length ? [{ text: ', ' }, { ...part, offers }] : [{ text: '.' }]),
@@ -110,19 +110,15 @@ const paces = computed(() => [
     ? [{ value: 'elapsed', label: 'the time elapsed', note: 'evenly over the span' }]
     : []),
   ...props.dataset.references
-    .filter((reference) => reference.code !== (props.question.scenario ?? 'AC'))
-    .map((reference) => ({
-      value: reference.code as string,
-      label: `${reference.word} to date`,
-      note: reference.code,
-    })),
+    .filter(reference => reference.code !== (props.question.scenario ?? 'AC'))
+    .map(reference => ({ value: reference.code as string, label: `${reference.word} to date`, note: reference.code })),
   { value: 'none', label: 'no pace', note: '' },
 ])
 const layers = computed(() => [
   { value: '', label: 'as a whole', note: '' },
   ...props.dataset.breakdowns
-    .filter((one) => one.name !== props.question.by)
-    .map((one) => ({ value: one.name, label: `by ${one.name}`, note: '' })),
+    .filter(one => one.name !== props.question.by)
+    .map(one => ({ value: one.name, label: `by ${one.name}`, note: '' })),
 ])
 /** A span is gathered with the filter; whether the forecast is shown is not. */
 function takeSpan(part: Partial<Question>) {
@@ -141,8 +137,8 @@ const sorts = computed(() => [
   ...(props.question.columns?.length
     ? props.question.columns.map(nameOf)
     : usualColumns(props.question, (props.dataset.grains as string[]).includes(props.question.by ?? ''))
-  ).flatMap((name) =>
-    (['largest first', 'smallest first'] as const).map((order) => ({
+  ).flatMap(name =>
+    (['largest first', 'smallest first'] as const).map(order => ({
       value: `${name}|${order}`,
       label: `by ${name}`,
       note: order,
@@ -155,12 +151,12 @@ function takeSort(value: string) {
   emit('change', { sort })
 }
 function breakdown(slot: string) {
-  return props.dataset.breakdowns.find((breakdown) => slot === `members:${breakdown.name}`)
+  return props.dataset.breakdowns.find(breakdown => slot === `members:${breakdown.name}`)
 }
 </script>
 
 <template>
-  <h1 class="sr-only">{{ drawing.sentence.map((part) => part.text).join('') }}</h1>
+  <h1 class="sr-only">{{ drawing.sentence.map(part => part.text).join('') }}</h1>
   <div
     ref="line"
     role="group"
@@ -169,112 +165,98 @@ function breakdown(slot: string) {
     :class="isSmall ? 'text-[18px] leading-[29px]' : 'text-[22px] leading-[34px]'"
     v-bind="$attrs"
     @keydown.left="stepSlots($event, -1)"
-    @keydown.right="stepSlots($event, 1)"
-  >
+    @keydown.right="stepSlots($event, 1)">
     <span
       v-for="part in parts"
       :key="part.key"
       :class="part.tail ? 'whitespace-nowrap' : ''"
-      :data-extra="part.isExtra ? '' : undefined"
-    >
+      :data-extra="part.isExtra ? '' : undefined">
       <template v-if="!part.slot">{{ part.text }}</template>
       <ChoiceSlot
         v-else-if="part.slot === 'measure'"
         :text="part.text"
         name="Measure"
         :value="question.measure ?? dataset.measures[0]?.name ?? ''"
-        :choices="dataset.measures.map((measure) => ({ value: measure.name, label: measure.name, note: measure.unit }))"
+        :choices="dataset.measures.map(measure => ({ value: measure.name, label: measure.name, note: measure.unit }))"
         @choose="
           emit('change', {
             measure: $event,
             better: undefined,
             flag: question.flag?.percent ? { percent: question.flag.percent } : undefined,
           })
-        "
-      />
+        " />
       <RowsSlot
         v-else-if="part.slot === 'by'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
         :rows="rows"
-        @change="emit('change', $event)"
-      />
+        @change="emit('change', $event)" />
       <BetweenSlot
         v-else-if="part.slot === 'between'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
-        @change="emit('change', $event)"
-      />
+        @change="emit('change', $event)" />
       <BridgeSlot
         v-else-if="part.slot === 'bridge'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
-        @change="emit('change', $event)"
-      />
+        @change="emit('change', $event)" />
       <CapacitySlot
         v-else-if="part.slot === 'capacity'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
-        @change="emit('change', $event)"
-      />
+        @change="emit('change', $event)" />
       <GoalSlot
         v-else-if="part.slot === 'aim' || part.slot === 'goal'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
         :of="part.slot === 'goal' ? 'goal' : 'target'"
-        :has-milestones="parts.some((one) => one.slot === 'layers')"
-        @change="emit('change', $event)"
-      />
+        :has-milestones="parts.some(one => one.slot === 'layers')"
+        @change="emit('change', $event)" />
       <ChoiceSlot
         v-else-if="part.slot === 'pace'"
         :text="part.text"
         name="Pace"
         :value="question.pace ?? ''"
         :choices="paces"
-        @choose="emit('change', { pace: ($event || undefined) as Question['pace'] })"
-      />
+        @choose="emit('change', { pace: ($event || undefined) as Question['pace'] })" />
       <ChoiceSlot
         v-else-if="part.slot === 'layers'"
         :text="part.text"
         name="Layers"
         :value="question.layers ?? ''"
         :choices="layers"
-        @choose="emit('change', { layers: $event || undefined })"
-      />
+        @choose="emit('change', { layers: $event || undefined })" />
       <ColumnsSlot
         v-else-if="part.slot === 'columns'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
-        @change="emit('change', $event)"
-      />
+        @change="emit('change', $event)" />
       <ChoiceSlot
         v-else-if="part.slot === 'sort'"
         :text="part.text"
         name="Sorted"
         :value="sorted"
         :choices="sorts"
-        @choose="takeSort"
-      />
+        @choose="takeSort" />
       <BandsSlot
         v-else-if="part.slot === 'bands'"
         :text="part.text"
         :question="question"
         @change="emit('change', $event)"
-        @keep="emit('keepBands', $event)"
-      />
+        @keep="emit('keepBands', $event)" />
       <TargetSlot
         v-else-if="part.slot === 'target'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
-        @change="emit('change', $event)"
-      />
+        @change="emit('change', $event)" />
       <ChoiceSlot
         v-else-if="part.slot === 'better'"
         :text="part.text"
@@ -289,8 +271,7 @@ function breakdown(slot: string) {
           part.isGuess
             ? emit('say', $event as 'more' | 'less')
             : emit('change', { better: $event as Question['better'] })
-        "
-      />
+        " />
       <MoreSlot v-else-if="part.slot === 'more'" :text="part.text" :offers="part.offers ?? []" @choose="open" />
       <SpanSlot
         v-else-if="part.slot === 'span'"
@@ -299,15 +280,13 @@ function breakdown(slot: string) {
         :question="isGathering ? { ...question, span: shown.span } : question"
         :can-gather="!isGathering"
         @gather="gathered.start"
-        @change="takeSpan"
-      />
+        @change="takeSpan" />
       <ReferencesSlot
         v-else-if="part.slot === 'against'"
         :text="part.text"
         :dataset="dataset"
         :question="question"
-        @change="emit('change', $event)"
-      />
+        @change="emit('change', $event)" />
       <ChoiceSlot
         v-else-if="part.slot === 'proRata'"
         :text="part.text"
@@ -317,15 +296,13 @@ function breakdown(slot: string) {
           { value: '', label: 'leave it out', note: 'it is planned by month' },
           { value: 'yes', label: 'take it pro rata', note: 'by the days that have passed' },
         ]"
-        @choose="emit('change', { proRata: $event === 'yes' || undefined })"
-      />
+        @choose="emit('change', { proRata: $event === 'yes' || undefined })" />
       <FlagSlot
         v-else-if="part.slot === 'flag'"
         :text="part.text"
         :flag="question.flag ?? {}"
-        :in-points="dataset.measures.find((measure) => measure.name === question.measure)?.inPoints ?? false"
-        @change="emit('change', { flag: $event })"
-      />
+        :in-points="dataset.measures.find(measure => measure.name === question.measure)?.inPoints ?? false"
+        @change="emit('change', { flag: $event })" />
       <MembersSlot
         v-else-if="breakdown(part.slot)"
         :text="isGathering ? filterText(breakdown(part.slot)!, where) : part.text"
@@ -333,8 +310,7 @@ function breakdown(slot: string) {
         :where="where"
         :can-gather="!isGathering"
         @gather="gathered.start"
-        @change="gathered.set({ where: $event })"
-      />
+        @change="gathered.set({ where: $event })" />
       <NumbersSlot
         v-else-if="part.slot === 'numbers'"
         :text="part.text"
@@ -342,8 +318,7 @@ function breakdown(slot: string) {
         :where="where"
         :can-gather="!isGathering"
         @gather="gathered.start"
-        @change="gathered.set({ where: $event })"
-      />{{ part.tail }}</span
+        @change="gathered.set({ where: $event })" />{{ part.tail }}</span
     >
   </div>
   <GatheredBar
@@ -352,6 +327,5 @@ function breakdown(slot: string) {
     :count="count"
     from="chart"
     @apply="gathered.apply"
-    @drop="gathered.drop"
-  />
+    @drop="gathered.drop" />
 </template>

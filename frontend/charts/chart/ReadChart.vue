@@ -26,10 +26,10 @@ const {
   known,
   ref(true),
 )
-const question = computed(() => (drawing.value?.sentence ?? []).map((part) => part.text).join(''))
-const failed = computed(() => (drawing.value?.checks ?? []).filter((check) => !check.holds))
+const question = computed(() => (drawing.value?.sentence ?? []).map(part => part.text).join(''))
+const failed = computed(() => (drawing.value?.checks ?? []).filter(check => !check.holds))
 const scene = computed(() => drawing.value && { ...drawing.value.scene, handles: [] })
-const keys = computed(() => drawing.value?.workings.rows.map((row) => row.key) ?? [])
+const keys = computed(() => drawing.value?.workings.rows.map(row => row.key) ?? [])
 const lit = ref<string | null>(null)
 </script>
 

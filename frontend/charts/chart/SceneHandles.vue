@@ -113,8 +113,7 @@ function labelOf(one: (typeof shown.value)[number]) {
       @click.stop
       @dblclick.stop="name(one.index)"
       @keydown="step(one.index, $event)"
-      @blur="(stop(), commit())"
-    >
+      @blur="(stop(), commit())">
       <title>
         {{ one.handle.label }} {{ one.amount }}: drag it, or use the arrow keys, to try another in this question{{
           one.handle.name ? '; a double click or F2 renames the band' : ''
@@ -128,8 +127,7 @@ function labelOf(one: (typeof shown.value)[number]) {
         class="said"
         :x="labelOf(one).x"
         :y="labelOf(one).y"
-        :text-anchor="labelOf(one).anchor"
-      >
+        :text-anchor="labelOf(one).anchor">
         {{ one.handle.label }} {{ one.amount }}
       </text>
       <foreignObject
@@ -137,8 +135,7 @@ function labelOf(one: (typeof shown.value)[number]) {
         :x="Math.max(0, one.place.x2 - 112)"
         :y="Math.min(one.place.y1, one.place.y2) - 4"
         width="120"
-        height="32"
-      >
+        height="32">
         <input
           ref="field"
           class="field w-28 text-[12px]"
@@ -149,8 +146,7 @@ function labelOf(one: (typeof shown.value)[number]) {
           @keydown.stop
           @keydown.enter.prevent="rename(one.index, $event)"
           @keydown.escape.prevent="named = null"
-          @blur="rename(one.index, $event)"
-        />
+          @blur="rename(one.index, $event)" />
       </foreignObject>
     </g>
   </g>

@@ -15,7 +15,7 @@ const rows = shallowRef(props.table.rows.slice(0, LONG))
 let waiting = 0
 watch(
   () => props.table,
-  (table) => {
+  table => {
     clearTimeout(waiting)
     rows.value = table.rows.slice(0, LONG)
     if (table.rows.length > LONG) waiting = window.setTimeout(() => (rows.value = table.rows), 400)

@@ -48,11 +48,11 @@ const BEYOND = 240
 
 /** Those of the rows that are shown, in the rows' order. */
 const regions = computed(() => {
-  const byKey = new Map(props.scene.regions.map((region) => [region.key, region]))
-  return props.keys.flatMap((key) => byKey.get(key) ?? [])
+  const byKey = new Map(props.scene.regions.map(region => [region.key, region]))
+  return props.keys.flatMap(key => byKey.get(key) ?? [])
 })
 function placeOf(key: string) {
-  const region = regions.value.find((one) => one.key === key)
+  const region = regions.value.find(one => one.key === key)
   if (!region) return null
   const [left, top, right, bottom] = region.lit
   return { left, top, right, bottom }
@@ -83,16 +83,13 @@ const shownLayers = computed(() => {
   const top = scrolled.value * STEP
   const from = (top - BEYOND) / props.zoom
   const to = (top + STEP + windowHeight.value + BEYOND) / props.zoom
-  return allLayers.value.map((layer) => ({
-    role: layer.role,
-    parts: inSight(layer, bandHeight.value, from, to),
-  }))
+  return allLayers.value.map(layer => ({ role: layer.role, parts: inSight(layer, bandHeight.value, from, to) }))
 })
 
 /** The other rows are wanted once the chart is scrolled, walked through by keys, or printed. */
 const hasFocus = ref(false)
 const isBeyond = computed(() => scrolled.value > 0 || hasFocus.value || isPrinting.value)
-watch(isBeyond, (is) => emit('beyond', is))
+watch(isBeyond, is => emit('beyond', is))
 /** Where rows end that are not here yet. */
 const missingFrom = computed(() => (props.more > 0 ? (props.scene.regions.at(-1)?.reach[3] ?? 0) : null))
 
@@ -118,13 +115,13 @@ const isLying = computed(() => {
 })
 const handle = computed(() => {
   const key = dragged.value ?? lit.value
-  const region = isMovable(key) ? regions.value.find((one) => one.key === key) : undefined
+  const region = isMovable(key) ? regions.value.find(one => one.key === key) : undefined
   if (!region) return null
   const [left, top, right, bottom] = region.reach
   // Beyond the numbers of the row, which reach to its end.
   return isLying.value ? { x: right + 8, y: (top + bottom) / 2 } : { x: (left + right) / 2, y: top - 3 }
 })
-const DOTS = [-4, 0, 4].flatMap((along) => [-2, 2].map((across) => ({ along, across })))
+const DOTS = [-4, 0, 4].flatMap(along => [-2, 2].map(across => ({ along, across })))
 const drop = computed(() => (dragged.value && target.value ? placeOf(target.value) : null))
 
 function grab(event: PointerEvent) {
@@ -155,7 +152,7 @@ function moveByKey(event: KeyboardEvent) {
 function step(by: number) {
   isLastWanted.value = by === Infinity && props.more > 0
   const last = regions.value.length - 1
-  const at = regions.value.findIndex((region) => region.key === lit.value)
+  const at = regions.value.findIndex(region => region.key === lit.value)
   const from = at < 0 && Number.isFinite(by) ? (by > 0 ? -1 : last + 1) : at
   const next = regions.value[Math.max(0, Math.min(last, from + by))]
   if (!next) return
@@ -192,8 +189,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
     @keydown.end.prevent="step(Infinity)"
     @keydown.escape="lit = null"
     @focus="hasFocus = true"
-    @blur="((hasFocus = false), selected || (lit = null))"
-  >
+    @blur="((hasFocus = false), selected || (lit = null))">
     <defs>
       <pattern
         v-for="name in hatches"
@@ -201,8 +197,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
         :key="name"
         :width="hatch.size"
         :height="hatch.size"
-        patternUnits="userSpaceOnUse"
-      >
+        patternUnits="userSpaceOnUse">
         <rect :width="hatch.size" :height="hatch.size" :fill="hatch.paper" />
         <path :d="hatch.path" :stroke="inks[name]" :stroke-width="hatch.thickness" />
       </pattern>
@@ -214,8 +209,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
       :width="litPlace.right - litPlace.left"
       :height="litPlace.bottom - litPlace.top"
       rx="4"
-      class="lit"
-    />
+      class="lit" />
     <rect
       v-if="drop"
       :x="drop.left"
@@ -223,8 +217,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
       :width="drop.right - drop.left"
       :height="drop.bottom - drop.top"
       rx="4"
-      class="drop"
-    />
+      class="drop" />
     <template v-if="isHigh">
       <g v-for="(layer, i) in shownLayers" :key="i" :class="layer.role">
         <SceneMarks v-for="part in layer.parts" :key="part.key" :marks="part.marks" :prefix="prefix" :inks="inks" />
@@ -240,8 +233,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
       :zoom="zoom"
       :width="scene.width"
       @move="(one, amount) => emit('moveHandle', one, amount)"
-      @rename="(one, name) => emit('renameBand', one, name)"
-    />
+      @rename="(one, name) => emit('renameBand', one, name)" />
     <g
       v-if="handle"
       class="handle"
@@ -251,8 +243,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
       @pointermove.stop="drag"
       @pointerup.stop="letGo"
       @pointercancel="letGo"
-      @click.stop
-    >
+      @click.stop>
       <title>Drag it to another place; Alt and an arrow key do the same</title>
       <rect x="-9" y="-9" width="18" height="18" fill="transparent" />
       <circle
@@ -260,8 +251,7 @@ watch(regions, () => isLastWanted.value && step(Infinity))
         :key="`${dot.along} ${dot.across}`"
         r="1.2"
         :cx="isLying ? dot.across : dot.along"
-        :cy="isLying ? dot.along : dot.across"
-      />
+        :cy="isLying ? dot.along : dot.across" />
     </g>
   </svg>
 </template>

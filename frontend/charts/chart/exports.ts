@@ -25,7 +25,7 @@ export const pictureAddress = (chart: number) => `${window.location.origin}/char
 /** The picture with two pixels a point and sharp at any size, and all numbers behind it. */
 export const copyChart = (dataset: number, recipe: Recipe, shown: WorkingsTable) =>
   copyTogether({
-    picture: (format) => fetchFile(pictures(dataset, format, 2), { recipe }).then(({ blob }) => blob),
+    picture: format => fetchFile(pictures(dataset, format, 2), { recipe }).then(({ blob }) => blob),
     table: shown.more
       ? // Not all of its rows had to be sent to be seen.
         ask<Drawing>('POST', `/datasets/${dataset}/drawings`, { body: { recipe } }).then(({ workings }) =>

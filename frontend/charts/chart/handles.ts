@@ -75,7 +75,7 @@ export function moveOf(handle: Handle, amount: string, question: Question): Part
 export function renamed(handle: Handle, name: string, all: Handle[], question: Question): Partial<Question> {
   const bands = question.bands
   if (!bands || handle.of !== 'limit' || !name.trim()) return {}
-  const usual = all.filter((one) => one.of === 'limit').map((one) => one.name ?? '')
+  const usual = all.filter(one => one.of === 'limit').map(one => one.name ?? '')
   const names = (bands.names?.length ? bands.names : usual).map((one, i) => (i === handle.place ? name.trim() : one))
   return { bands: { ...bands, names } }
 }

@@ -39,7 +39,7 @@ export function useChart() {
   const recipes = shallowRef<Recipe[]>([])
   const recipe = computed({
     get: () => recipes.value[0] ?? null,
-    set: (next) => (recipes.value = next ? [next, ...recipes.value.slice(1)] : []),
+    set: next => (recipes.value = next ? [next, ...recipes.value.slice(1)] : []),
   })
   const path = shallowRef<Stop[]>([])
   const known = ref<number | null>(null)
@@ -70,7 +70,7 @@ export function useChart() {
     // Amounts may bring rows and periods along.
     void reloadDataset()
   })
-  watch([unmoved, unstepped], (told) => (problem.value = told.find((one) => one !== '') ?? problem.value))
+  watch([unmoved, unstepped], told => (problem.value = told.find(one => one !== '') ?? problem.value))
 
   async function reloadDataset() {
     if (id.value === null) return
@@ -91,7 +91,7 @@ export function useChart() {
   const sitting = useSitting<State>({
     name: place,
     current: () => ({ recipes: recipes.value, path: path.value, known: known.value }),
-    restore: (state) => {
+    restore: state => {
       // A page that was open through an upgrade may have kept steps of another shape.
       if (!Array.isArray(state.recipes)) return
       recipes.value = state.recipes
@@ -116,7 +116,7 @@ export function useChart() {
       path.value = parsed<Stop[]>(route.query.path) ?? []
       const first = chart.value?.recipe ?? fromAddress() ?? (await fromNote(own)) ?? own.firstRecipe
       const second = parsed<Recipe>(route.query.beside)
-      recipes.value = [first, second].filter((one) => one !== null)
+      recipes.value = [first, second].filter(one => one !== null)
       if (!first)
         problem.value = 'These figures have neither periods nor names. A chart needs a column that holds one of them.'
       document.title = `${chart.value?.name ?? own.name} – Keen Margin`
@@ -179,15 +179,15 @@ export function useChart() {
     turnTo({ recipes: recipes.value.map((one, i) => (i === pane ? how(one) : one)) })
   }
   const change = (pane: number, part: Partial<Question>) =>
-    alter(pane, (of) => ({ ...of, question: told({ ...of.question, ...part }) }))
+    alter(pane, of => ({ ...of, question: told({ ...of.question, ...part }) }))
   const finish = (pane: number, part: Partial<Finish>) =>
-    alter(pane, (of) => ({ ...of, finish: told({ ...of.finish, ...part }) }))
+    alter(pane, of => ({ ...of, finish: told({ ...of.finish, ...part }) }))
   const replace = (pane: number, next: Recipe) => alter(pane, () => next)
 
   /** Asks as the kind does, with whatever it can keep of this question. */
   function draw(pane: number, kind: Kind) {
     const { question } = kind
-    if (question && kind.id !== recipes.value[pane]?.kind) alter(pane, (of) => ({ ...of, kind: kind.id, question }))
+    if (question && kind.id !== recipes.value[pane]?.kind) alter(pane, of => ({ ...of, kind: kind.id, question }))
   }
 
   /** Puts the same question beside the chart, without its message; or leaves the second chart away. */
@@ -238,7 +238,7 @@ export function useChart() {
   async function keepBands(of: Recipe, pane: number, bands: NonNullable<Question['bands']>) {
     const isKept = await setMeasure(
       of,
-      (measure) => ({ bands: [...measure.bands.filter((one) => one.member ?? one.from), bands] }),
+      measure => ({ bands: [...measure.bands.filter(one => one.member ?? one.from), bands] }),
       'these bands are kept for all its charts.',
     )
     if (isKept) change(pane, { bands: undefined })
@@ -248,7 +248,7 @@ export function useChart() {
   async function setMeasure(of: Recipe, body: (measure: Measure) => object, said: string): Promise<boolean> {
     const { measure, used, total } = of.question
     const name = measure ?? used ?? total
-    const own = dataset.value?.measures.find((one) => one.name === name) ?? dataset.value?.measures[0]
+    const own = dataset.value?.measures.find(one => one.name === name) ?? dataset.value?.measures[0]
     if (!dataset.value || !own) return false
     try {
       const path = `/datasets/${dataset.value.id}/measures/${own.id}`

@@ -4,7 +4,7 @@ import type { Recipe } from '../../shared/types'
 import { useDrawing } from './useDrawing'
 
 const recipe = (by: string) => ({ keenMargin: 1, question: { by }, kind: 'variance-tiers' }) as Recipe
-const settle = () => new Promise((resolve) => setTimeout(resolve, 5))
+const settle = () => new Promise(resolve => setTimeout(resolve, 5))
 
 /** Answers that come when the test says so. */
 function server() {
@@ -86,7 +86,7 @@ describe('the drawing of a question', () => {
     await settle()
     expect(JSON.parse(waiting[1]?.body ?? '')).not.toHaveProperty('rows')
     expect(drawing.value?.workings.more).toBe(380)
-    await new Promise((resolve) => setTimeout(resolve, 320))
+    await new Promise(resolve => setTimeout(resolve, 320))
     expect(isSlow.value).toBe(false)
     waiting[1]?.answer({ workings: { more: 0 } })
     await settle()

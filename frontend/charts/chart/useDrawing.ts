@@ -39,7 +39,7 @@ export function useDrawing(
   watch([dataset, sized, fresh], () => (isOfAll.value &&= wantsAll.value), { flush: 'sync' })
   const { value, problem, isLoading } = useLoad(
     () => ['datasets', dataset.value, 'drawings', sized.value, fresh.value, isOfAll.value],
-    (signal) => {
+    signal => {
       const [recipe, beside] = sized.value
       return ask<Drawing>('POST', `/datasets/${dataset.value}/drawings`, {
         body: { recipe, beside, names: known.value ?? undefined, rows: isOfAll.value ? undefined : firstRows() },
@@ -49,14 +49,14 @@ export function useDrawing(
     { isAsked: () => dataset.value !== null && recipes.value.length > 0 && width.value >= 1, isFresh: true },
   )
   const drawing = shallowRef<Drawing | null>(null)
-  watch(value, (drawn) => (drawing.value = drawn ?? drawing.value), { immediate: true, flush: 'sync' })
+  watch(value, drawn => (drawing.value = drawn ?? drawing.value), { immediate: true, flush: 'sync' })
   watch([value, wantsAll], ([drawn]) => (isOfAll.value ||= wantsAll.value && hasMore(drawn)), { immediate: true })
 
   const isSlow = ref(false)
   const slow = useTimeoutFn(() => (isSlow.value = true), SLOW_AFTER, { immediate: false })
   watch(
     isLoading,
-    (is) => {
+    is => {
       slow.stop()
       const isRest = isOfAll.value && hasMore(drawing.value)
       if (is && !isRest) slow.start()

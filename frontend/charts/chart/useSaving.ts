@@ -88,12 +88,7 @@ export function useSaving(
         return
       }
       const made = await ask<Chart>('POST', '/charts', {
-        body: {
-          dataset: dataset.value.id,
-          name: text.trim(),
-          recipe: recipe.value,
-          names: known.value ?? undefined,
-        },
+        body: { dataset: dataset.value.id, name: text.trim(), recipe: recipe.value, names: known.value ?? undefined },
       })
       sessionStorage.setItem(`keen:chart-${made.id}`, sessionStorage.getItem(place.value) ?? '{}')
       await router.replace(`/charts/${made.id}`)

@@ -17,7 +17,7 @@ function sitting(last = ref<number | null>(0)) {
     useSitting<string>({
       name: ref('keen:chart-1'),
       current: () => value.value,
-      restore: (state) => (value.value = state),
+      restore: state => (value.value = state),
       dataset,
     }),
   )

@@ -52,7 +52,7 @@ export function useSitting<T>({ name, current, restore, dataset }: Sources<T>) {
 
   watch(
     dataset.last,
-    (last) => {
+    last => {
       if (last === null || begin.value !== null) return
       const known = read(dataset.name.value)
       begin.value = typeof known === 'number' ? known : last

@@ -16,8 +16,7 @@ function step(event: KeyboardEvent, by: number) {
     role="radiogroup"
     :aria-label="label"
     @keydown.right.prevent="step($event, 1)"
-    @keydown.left.prevent="step($event, -1)"
-  >
+    @keydown.left.prevent="step($event, -1)">
     <span class="w-16 shrink-0 text-quiet">{{ label }}</span>
     <button
       v-for="[choice, text] in choices"
@@ -26,8 +25,7 @@ function step(event: KeyboardEvent, by: number) {
       :class="value === choice ? 'bg-accent-tint font-semibold text-accent' : ''"
       role="radio"
       :aria-checked="value === choice"
-      @click="$emit('choose', choice)"
-    >
+      @click="$emit('choose', choice)">
       {{ text }}
     </button>
   </div>

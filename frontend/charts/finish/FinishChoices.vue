@@ -40,8 +40,7 @@ function limit(text: string) {
         ['m', 'm'],
         ['bn', 'bn'],
       ]"
-      @choose="emit('change', { unit: ($event || undefined) as Finish['unit'] })"
-    />
+      @choose="emit('change', { unit: ($event || undefined) as Finish['unit'] })" />
     <FinishChoice
       label="Decimals"
       :value="finish.decimals === undefined ? '' : String(finish.decimals)"
@@ -51,8 +50,7 @@ function limit(text: string) {
         ['1', '1'],
         ['2', '2'],
       ]"
-      @choose="emit('change', { decimals: $event === '' ? undefined : Number($event) })"
-    />
+      @choose="emit('change', { decimals: $event === '' ? undefined : Number($event) })" />
     <FinishChoice
       label="Labels"
       :value="finish.labels ?? 'all'"
@@ -61,8 +59,7 @@ function limit(text: string) {
         ['extremes', 'ends and extremes'],
         ['none', 'none'],
       ]"
-      @choose="emit('change', { labels: $event === 'all' ? undefined : ($event as Finish['labels']) })"
-    />
+      @choose="emit('change', { labels: $event === 'all' ? undefined : ($event as Finish['labels']) })" />
     <FinishChoice
       v-if="has('labelsAt')"
       label="Values"
@@ -71,8 +68,7 @@ function limit(text: string) {
         ['outside', 'at the end'],
         ['inside', 'within'],
       ]"
-      @choose="emit('change', { labelsAt: $event === 'inside' ? 'inside' : undefined })"
-    />
+      @choose="emit('change', { labelsAt: $event === 'inside' ? 'inside' : undefined })" />
     <FinishChoice
       v-if="has('variance') && !inPoints"
       label="Variance"
@@ -82,8 +78,7 @@ function limit(text: string) {
         ['percent', 'percent'],
         ['both', 'both'],
       ]"
-      @choose="emit('change', { variance: $event === usual ? undefined : ($event as Finish['variance']) })"
-    />
+      @choose="emit('change', { variance: $event === usual ? undefined : ($event as Finish['variance']) })" />
     <FinishChoice
       v-if="has('mark')"
       label="Mark"
@@ -92,8 +87,7 @@ function limit(text: string) {
         ['tick', 'tick'],
         ['dot', 'dot'],
       ]"
-      @choose="emit('change', { mark: $event === 'tick' ? undefined : 'dot' })"
-    />
+      @choose="emit('change', { mark: $event === 'tick' ? undefined : 'dot' })" />
     <FinishChoice
       v-if="has('scale')"
       label="Lengths"
@@ -103,8 +97,7 @@ function limit(text: string) {
         ['own', 'own scales'],
         ['target', '% of target'],
       ]"
-      @choose="emit('change', { scale: $event === 'shared' ? undefined : ($event as Finish['scale']) })"
-    />
+      @choose="emit('change', { scale: $event === 'shared' ? undefined : ($event as Finish['scale']) })" />
     <FinishEnds v-if="has('ends')" :ends="finish.ends" @change="emit('change', { ends: $event })" />
     <FinishChoice
       label="Colours"
@@ -113,8 +106,7 @@ function limit(text: string) {
         ['effect', 'by effect'],
         ['greys', 'greys'],
       ]"
-      @choose="emit('change', { colours: $event === 'greys' ? 'greys' : undefined })"
-    />
+      @choose="emit('change', { colours: $event === 'greys' ? 'greys' : undefined })" />
     <FinishChoice
       v-if="has('steps')"
       label="Steps"
@@ -124,8 +116,7 @@ function limit(text: string) {
         ['effect', 'by effect'],
         ['sign', 'by sign'],
       ]"
-      @choose="emit('change', { steps: ($event || undefined) as Finish['steps'] })"
-    />
+      @choose="emit('change', { steps: ($event || undefined) as Finish['steps'] })" />
     <FinishChoice
       v-if="has('stepLabels')"
       label="At steps"
@@ -135,8 +126,7 @@ function limit(text: string) {
         ['share', 'share'],
         ['both', 'both'],
       ]"
-      @choose="emit('change', { stepLabels: $event === 'amount' ? undefined : ($event as Finish['stepLabels']) })"
-    />
+      @choose="emit('change', { stepLabels: $event === 'amount' ? undefined : ($event as Finish['stepLabels']) })" />
     <FinishChoice
       label="Numbers"
       :value="finish.locale ?? 'en'"
@@ -145,39 +135,33 @@ function limit(text: string) {
         ['de', '1.234,5'],
         ['fr', '1 234,5'],
       ]"
-      @choose="emit('change', { locale: $event === 'en' ? undefined : ($event as Finish['locale']) })"
-    />
+      @choose="emit('change', { locale: $event === 'en' ? undefined : ($event as Finish['locale']) })" />
     <div class="space-y-1.5 border-t border-hairline pt-3">
       <FinishSwitch
         v-if="has('sameLength')"
         :on="finish.sameLength ?? true"
         text="Variances as long per unit as the values"
-        @turn="emit('change', { sameLength: $event ? undefined : false })"
-      />
+        @turn="emit('change', { sameLength: $event ? undefined : false })" />
       <FinishSwitch
         v-if="has('gap')"
         :on="finish.gap ?? false"
         text="A thin bar over the gap"
-        @turn="emit('change', { gap: $event || undefined })"
-      />
+        @turn="emit('change', { gap: $event || undefined })" />
       <FinishSwitch
         v-if="has('dots')"
         :on="finish.dots ?? false"
         text="A dot at the running total for each share"
-        @turn="emit('change', { dots: $event || undefined })"
-      />
+        @turn="emit('change', { dots: $event || undefined })" />
       <FinishSwitch
         v-if="has('cut')"
         :on="finish.cut ?? true"
         text="Cut totals that would dwarf the rows"
-        @turn="emit('change', { cut: $event ? undefined : false })"
-      />
+        @turn="emit('change', { cut: $event ? undefined : false })" />
       <FinishSwitch
         v-if="has('turn')"
         :on="finish.turn ?? false"
         :text="isOverTime ? 'Turn: bars from top to bottom' : 'Turn: columns side by side'"
-        @turn="emit('change', { turn: $event || undefined })"
-      />
+        @turn="emit('change', { turn: $event || undefined })" />
       <label v-if="has('limit') && variance !== 'amount' && !inPoints" class="flex items-center gap-2 py-0.5">
         Cut pins at
         <input
@@ -185,23 +169,20 @@ function limit(text: string) {
           inputmode="decimal"
           :value="finish.limit ?? ''"
           placeholder="outliers"
-          @change="limit(($event.target as HTMLInputElement).value)"
-        />%
+          @change="limit(($event.target as HTMLInputElement).value)" />%
       </label>
     </div>
     <FinishSwitch
       :on="finish.notes ?? true"
       text="Number the notes in the chart"
-      @turn="emit('change', { notes: $event ? undefined : false })"
-    />
+      @turn="emit('change', { notes: $event ? undefined : false })" />
     <FinishSize :finish="finish" @change="emit('change', $event)" />
     <FinishWords :finish="finish" @change="emit('change', $event)" />
     <NamedFinishes
       :finish="finish"
       @change="emit('change', $event)"
       @put="emit('put', $event)"
-      @renew="emit('renew')"
-    />
+      @renew="emit('renew')" />
     <p class="border-t border-hairline pt-3 text-quiet">
       <template v-if="highlighted">
         {{ highlighted === 1 ? 'One row is' : `${highlighted} rows are` }} highlighted.

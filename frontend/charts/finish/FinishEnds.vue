@@ -11,7 +11,7 @@ const to = ref('')
 const trouble = ref('')
 watch(
   () => props.ends,
-  (ends) => {
+  ends => {
     from.value = ends?.from ?? ''
     to.value = ends?.to ?? ''
   },
@@ -25,7 +25,7 @@ function digits(text: string) {
   return size === null ? null : plain.startsWith('-') ? `-${size}` : size
 }
 function take() {
-  const [least, most] = [from.value, to.value].map((text) => (text.trim() ? digits(text) : ''))
+  const [least, most] = [from.value, to.value].map(text => (text.trim() ? digits(text) : ''))
   if (least === null || most === null) return void (trouble.value = 'Write numbers such as 0 and 100, or 250k.')
   if (least && most && Number(least) >= Number(most))
     return void (trouble.value = 'The scale must end above where it begins.')
@@ -44,8 +44,7 @@ function take() {
         inputmode="decimal"
         aria-label="Scale from"
         placeholder="found"
-        @change="take"
-      />
+        @change="take" />
       to
       <input
         v-model="to"
@@ -53,8 +52,7 @@ function take() {
         inputmode="decimal"
         aria-label="Scale to"
         placeholder="found"
-        @change="take"
-      />
+        @change="take" />
     </div>
     <p v-if="trouble" class="mt-1 text-unfavourable-text" role="alert">{{ trouble }}</p>
   </div>

@@ -13,11 +13,11 @@ const { tell } = useToast()
 const { value, problem } = useLoad(['charts', 'all'], async () => {
   const first = await ask<Listing<Chart>>('GET', '/charts')
   const more = Array.from({ length: first.pages - 1 }, (_, i) => ask<Listing<Chart>>('GET', `/charts?page=${i + 2}`))
-  return [...first.items, ...(await Promise.all(more)).flatMap((page) => page.items)]
+  return [...first.items, ...(await Promise.all(more)).flatMap(page => page.items)]
 })
 const charts = computed(() => value.value ?? [])
 const chosen = ref(new Set<number>(props.named.charts))
-const isAll = computed(() => charts.value.length > 0 && charts.value.every((one) => chosen.value.has(one.id)))
+const isAll = computed(() => charts.value.length > 0 && charts.value.every(one => chosen.value.has(one.id)))
 
 function toggle(id: number) {
   const next = new Set(chosen.value)
@@ -38,7 +38,7 @@ async function back(before: { id: number; recipe: Recipe }[]) {
 }
 
 async function put() {
-  const others = [...chosen.value].filter((id) => id !== props.own)
+  const others = [...chosen.value].filter(id => id !== props.own)
   try {
     if (others.length) {
       const { before } = await ask<{ before: { id: number; recipe: Recipe }[] }>(
@@ -68,8 +68,7 @@ async function put() {
         type="checkbox"
         class="size-4 accent-accent"
         :checked="isAll"
-        @change="chosen = isAll ? new Set() : new Set(charts.map((one) => one.id))"
-      />All charts
+        @change="chosen = isAll ? new Set() : new Set(charts.map(one => one.id))" />All charts
     </label>
     <div class="min-h-20 overflow-y-auto py-1" tabindex="0" aria-label="Charts">
       <label v-for="one in charts" :key="one.id" class="flex items-center gap-2 py-0.5">
@@ -77,8 +76,7 @@ async function put() {
           type="checkbox"
           class="size-4 shrink-0 accent-accent"
           :checked="chosen.has(one.id)"
-          @change="toggle(one.id)"
-        /><span class="min-w-0 flex-1 break-words">{{ one.name }}</span
+          @change="toggle(one.id)" /><span class="min-w-0 flex-1 break-words">{{ one.name }}</span
         ><span class="max-w-40 truncate text-[12px] text-quiet">{{ one.datasetName }}</span>
       </label>
     </div>

@@ -6,13 +6,7 @@ import FinishLoading from './FinishLoading.vue'
 import { looksOf } from './looks'
 
 /** What only changes the looks of this chart. */
-defineProps<{
-  kind: Kind
-  finish: Finish
-  chart: Chart | null
-  isOverTime: boolean
-  inPoints: boolean
-}>()
+defineProps<{ kind: Kind; finish: Finish; chart: Chart | null; isOverTime: boolean; inPoints: boolean }>()
 const emit = defineEmits<{ change: [part: Partial<Finish>]; renew: [] }>()
 
 const FinishChoices = defineAsyncComponent({
@@ -36,15 +30,13 @@ const putting = shallowRef<NamedFinish | null>(null)
         :in-points="inPoints"
         @change="emit('change', $event)"
         @put="putting = $event"
-        @renew="emit('renew')"
-      />
+        @renew="emit('renew')" />
     </PopoverPanel>
     <FinishOnCharts
       v-if="putting"
       :named="putting"
       :own="chart?.id ?? null"
       @close="putting = null"
-      @here="emit('change', looksOf($event))"
-    />
+      @here="emit('change', looksOf($event))" />
   </Popover>
 </template>

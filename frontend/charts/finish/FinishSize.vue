@@ -23,8 +23,7 @@ function set(side: 'width' | 'height', field: HTMLInputElement, least: number, m
       aria-label="Width of the picture"
       :value="finish.width ?? ''"
       placeholder="880"
-      @change="set('width', $event.target as HTMLInputElement, 360, 1920)"
-    />
+      @change="set('width', $event.target as HTMLInputElement, 360, 1920)" />
     wide,
     <input
       class="field w-20 text-right"
@@ -32,8 +31,7 @@ function set(side: 'width' | 'height', field: HTMLInputElement, least: number, m
       aria-label="Height of the chart"
       :value="finish.height ?? ''"
       placeholder="as it fits"
-      @change="set('height', $event.target as HTMLInputElement, 180, 2400)"
-    />
+      @change="set('height', $event.target as HTMLInputElement, 180, 2400)" />
     high
   </div>
 </template>

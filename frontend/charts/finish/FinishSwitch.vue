@@ -9,7 +9,6 @@ defineEmits<{ turn: [on: boolean] }>()
       type="checkbox"
       class="size-4 shrink-0 accent-accent"
       :checked="on"
-      @change="$emit('turn', ($event.target as HTMLInputElement).checked)"
-    />{{ text }}</label
+      @change="$emit('turn', ($event.target as HTMLInputElement).checked)" />{{ text }}</label
   >
 </template>

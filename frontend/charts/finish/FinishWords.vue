@@ -33,8 +33,7 @@ function set(line: 'who' | 'what' | 'when', text: string) {
           maxlength="300"
           :value="finish.title?.[line] ?? ''"
           placeholder="as composed"
-          @change="set(line, ($event.target as HTMLInputElement).value)"
-        />
+          @change="set(line, ($event.target as HTMLInputElement).value)" />
       </label>
       <label class="flex items-start gap-2">
         <span class="w-16 shrink-0 pt-1 text-quiet">Footnote</span>
@@ -42,8 +41,7 @@ function set(line: 'who' | 'what' | 'when', text: string) {
           class="field h-16! min-w-0 flex-1 py-1!"
           maxlength="600"
           :value="finish.footnote ?? ''"
-          @change="emit('change', { footnote: ($event.target as HTMLTextAreaElement).value.trim() || undefined })"
-        />
+          @change="emit('change', { footnote: ($event.target as HTMLTextAreaElement).value.trim() || undefined })" />
       </label>
     </div>
   </div>

@@ -12,10 +12,10 @@ const emit = defineEmits<{ change: [part: Partial<Finish>]; put: [named: NamedFi
 const { tell } = useToast()
 const { value, problem, reload } = useLoad(['finishes'], () => ask<{ items: NamedFinish[] }>('GET', '/finishes'))
 const all = computed(() => value.value?.items ?? [])
-const own = computed(() => all.value.find((one) => one.name === props.finish.named) ?? null)
+const own = computed(() => all.value.find(one => one.name === props.finish.named) ?? null)
 const name = ref('')
 
-const text = (finish: Finish) => JSON.stringify(LOOKS.map((key) => finish[key] ?? null))
+const text = (finish: Finish) => JSON.stringify(LOOKS.map(key => finish[key] ?? null))
 const isOther = computed(() => own.value !== null && text(own.value.finish) !== text(props.finish))
 
 async function run(action: () => Promise<string>) {
@@ -76,8 +76,7 @@ const remove = (one: NamedFinish) =>
         class="field min-w-0 flex-1"
         maxlength="200"
         aria-label="Name for this finish"
-        placeholder="Keep this finish as"
-      />
+        placeholder="Keep this finish as" />
       <button class="button" type="submit" :disabled="!name.trim()">Keep</button>
     </form>
   </div>

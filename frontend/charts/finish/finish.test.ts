@@ -22,10 +22,10 @@ async function sheet(kind: Kind, finish: Finish = {}, more: Record<string, unkno
 }
 const choice = (root: HTMLElement, label: string, name: string) =>
   [...(root.querySelector(`[aria-label="${label}"]`)?.querySelectorAll('button') ?? [])].find(
-    (one) => text(one) === name,
+    one => text(one) === name,
   ) as HTMLButtonElement
 async function turn(root: HTMLElement, label: string, on: boolean) {
-  const box = [...root.querySelectorAll('label')].find((one) => text(one).startsWith(label))?.querySelector('input')
+  const box = [...root.querySelectorAll('label')].find(one => text(one).startsWith(label))?.querySelector('input')
   if (!box) throw new Error(`There is no switch ${label}`)
   box.checked = on
   box.dispatchEvent(new Event('change'))

@@ -20,6 +20,6 @@ export const LOOKS = [
 
 /** A named finish as a change of a chart's own. */
 export const looksOf = (named: NamedFinish): Partial<Finish> => ({
-  ...(Object.fromEntries(LOOKS.map((key) => [key, named.finish[key]])) as Partial<Finish>),
+  ...(Object.fromEntries(LOOKS.map(key => [key, named.finish[key]])) as Partial<Finish>),
   named: named.name,
 })

@@ -11,7 +11,7 @@ const { asks, answers, problem, isAnswered, reset, fit } = useFit(() => props.da
 
 watch(
   () => props.recipe,
-  (recipe) => {
+  recipe => {
     reset()
     void fit(recipe)
   },

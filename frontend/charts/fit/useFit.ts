@@ -14,7 +14,7 @@ export function useFit(dataset: MaybeRefOrGetter<string | number>) {
   const asks = ref<Ask[]>([])
   const answers = ref<Record<string, string>>({})
   const problem = ref('')
-  const isAnswered = computed(() => asks.value.every((one) => answers.value[one.id] !== undefined))
+  const isAnswered = computed(() => asks.value.every(one => answers.value[one.id] !== undefined))
 
   function reset() {
     asks.value = []

@@ -7,7 +7,7 @@ import KindGlyph from './KindGlyph.vue'
 /** A group of kinds as one button that opens to them. */
 const props = defineProps<{ name: string; kinds: Kind[]; kind: string }>()
 const emit = defineEmits<{ draw: [kind: Kind] }>()
-const own = computed(() => props.kinds.find((one) => one.id === props.kind))
+const own = computed(() => props.kinds.find(one => one.id === props.kind))
 
 function step(event: KeyboardEvent, by: number) {
   const items = [...(event.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('button')]
@@ -23,8 +23,7 @@ function step(event: KeyboardEvent, by: number) {
       class="flex h-8 items-center gap-1.5 rounded-md border px-2 text-[12px] whitespace-nowrap"
       :class="own ? 'border-accent bg-accent-tint' : 'border-transparent text-quiet hover:border-[#d3ccc0]'"
       :data-holds="own ? '' : undefined"
-      :aria-label="own ? `${name}: ${own.name}` : name"
-    >
+      :aria-label="own ? `${name}: ${own.name}` : name">
       <KindGlyph v-if="own" :marks="own.glyph" />{{ name }}
     </PopoverButton>
     <PopoverPanel
@@ -33,8 +32,7 @@ function step(event: KeyboardEvent, by: number) {
       role="menu"
       :aria-label="name"
       @keydown.down.prevent="step($event, 1)"
-      @keydown.up.prevent="step($event, -1)"
-    >
+      @keydown.up.prevent="step($event, -1)">
       <button
         v-for="one in kinds"
         :key="one.id"
@@ -42,8 +40,7 @@ function step(event: KeyboardEvent, by: number) {
         role="menuitemradio"
         :aria-checked="one.id === kind"
         :aria-disabled="one.lacks !== null"
-        @click="one.lacks || (emit('draw', one), close())"
-      >
+        @click="one.lacks || (emit('draw', one), close())">
         <KindGlyph class="mt-0.5 shrink-0" :marks="one.glyph" :class="one.lacks ? 'opacity-30' : ''" />
         <span class="min-w-0"
           >{{ one.name }}<span class="block text-[12px] text-quiet">{{ one.lacks ?? one.says }}</span></span

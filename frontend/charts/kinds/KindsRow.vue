@@ -28,7 +28,7 @@ const isFolded = computed(
 
 function step(by: number) {
   const buttons = [...(row.value?.querySelectorAll<HTMLElement>('[data-kind]') ?? [])]
-  const at = buttons.findIndex((button) => button === document.activeElement)
+  const at = buttons.findIndex(button => button === document.activeElement)
   buttons[(at + by + buttons.length) % buttons.length]?.focus()
 }
 
@@ -47,8 +47,7 @@ defineExpose({ focus })
     :class="isFolded ? 'gap-x-1' : 'gap-x-3'"
     @keydown.right.prevent="step(1)"
     @keydown.left.prevent="step(-1)"
-    @keydown.escape="shown = null"
-  >
+    @keydown.escape="shown = null">
     <template v-if="isFolded">
       <FoldedKinds
         v-for="group in groups"
@@ -56,8 +55,7 @@ defineExpose({ focus })
         :name="group.name"
         :kinds="group.kinds"
         :kind="kind"
-        @draw="emit('draw', $event)"
-      />
+        @draw="emit('draw', $event)" />
     </template>
     <div v-for="group in isFolded ? [] : groups" :key="group.name" class="flex items-center gap-0.5">
       <span class="mr-0.5 text-[12px] whitespace-nowrap text-quiet">{{ group.name }}</span>
@@ -79,8 +77,7 @@ defineExpose({ focus })
           @pointerenter="shown = one.id"
           @pointerleave="shown = null"
           @focus="shown = one.id"
-          @blur="shown = null"
-        >
+          @blur="shown = null">
           <KindGlyph :marks="one.glyph" :class="one.lacks ? 'opacity-30' : ''" />
         </button>
         <span

@@ -26,7 +26,7 @@ describe('the row of kinds', () => {
   it('stands in groups, the chosen one in the tab order', () => {
     const { root } = row()
     expect(text(root)).toMatch(/^Against.*Between/)
-    expect([...root.querySelectorAll('[role=radio]')].map((one) => one.getAttribute('tabindex'))).toEqual([
+    expect([...root.querySelectorAll('[role=radio]')].map(one => one.getAttribute('tabindex'))).toEqual([
       '0',
       '-1',
       '-1',
@@ -68,7 +68,7 @@ describe('the row of kinds', () => {
     button?.click()
     await nextTick()
     const items = [...root.querySelectorAll<HTMLElement>('[role=menuitemradio]')]
-    expect(items.map((one) => one.getAttribute('aria-checked'))).toEqual(['true', 'false', 'false'])
+    expect(items.map(one => one.getAttribute('aria-checked'))).toEqual(['true', 'false', 'false'])
     items[2]?.click()
     expect(onDraw).not.toHaveBeenCalled()
     expect(text(items[2] ?? root)).toContain('Two members are missing.')

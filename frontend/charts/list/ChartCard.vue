@@ -44,8 +44,7 @@ const choices = [
           class="h-full w-full object-contain object-top"
           width="620"
           height="440"
-          @error="failed = pictured"
-        />
+          @error="failed = pictured" />
       </div>
     </RouterLink>
     <div class="px-4 py-3" :class="editable ? 'pr-12' : ''">
@@ -58,8 +57,7 @@ const choices = [
         :aria-label="`New name of ${chart.name}`"
         @keydown.enter="finishNaming"
         @keydown.escape="name = null"
-        @blur="finishNaming"
-      />
+        @blur="finishNaming" />
       <h2 v-else class="font-semibold break-words">
         <RouterLink :to="`/charts/${chart.id}`" class="block">{{ chart.name }}</RouterLink>
       </h2>

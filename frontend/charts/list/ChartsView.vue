@@ -17,7 +17,7 @@ const settled = refDebounced(sought, 150)
 const dataset = ref('')
 const { list, problem, reload, turn, restart, run, remove, duplicate } = useKeptList<Chart>(
   'charts',
-  (chart) => chart.name,
+  chart => chart.name,
   () => ({ q: settled.value.trim(), dataset: dataset.value }),
 )
 watch([settled, dataset], () => restart())
@@ -63,8 +63,7 @@ const copyRecipe = (chart: Chart) =>
           @remove="remove(chart)"
           @duplicate="duplicate(chart)"
           @rename="rename(chart, $event)"
-          @copy-recipe="copyRecipe(chart)"
-        />
+          @copy-recipe="copyRecipe(chart)" />
       </li>
     </ul>
     <p v-else-if="list && (settled || dataset)" class="text-quiet">No chart is called so.</p>

@@ -16,7 +16,7 @@ const EXAMPLE = '{ "keenMargin": 1, … }'
 const { asks, answers, problem, isAnswered, reset, fit } = useFit(dataset)
 watch(
   () => props.datasets,
-  (all) => (dataset.value ||= String(all[0]?.id ?? '')),
+  all => (dataset.value ||= String(all[0]?.id ?? '')),
   { immediate: true },
 )
 watch([text, dataset], reset)
@@ -50,8 +50,7 @@ async function readFile(event: Event) {
         class="field h-40! w-full py-2! text-[12px]"
         aria-label="Recipe"
         :placeholder="EXAMPLE"
-        spellcheck="false"
-      />
+        spellcheck="false" />
       <p class="flex flex-wrap items-center gap-3">
         <label class="flex min-w-0 items-center gap-2"
           >On

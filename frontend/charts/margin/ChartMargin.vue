@@ -41,15 +41,13 @@ const emit = defineEmits<{
   <aside
     tabindex="-1"
     class="w-[272px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-8 pb-8 max-lg:w-[228px] max-lg:px-5"
-    aria-label="Margin"
-  >
+    aria-label="Margin">
     <ChartName
       v-if="!isInPage"
       :chart="chart"
       :dataset-name="datasetName"
       :saved-at="savedAt"
-      @name="emit('name', $event)"
-    />
+      @name="emit('name', $event)" />
 
     <template v-if="drawing">
       <section aria-label="Reading">
@@ -58,8 +56,7 @@ const emit = defineEmits<{
           v-if="drawing.summary.headline.amount !== '–'"
           class="flex flex-wrap items-baseline gap-x-3 text-left"
           title="Shows the row it comes from"
-          @click="emit('point', drawing.summary.headline.row)"
-        >
+          @click="emit('point', drawing.summary.headline.row)">
           <span class="text-[28px] leading-10 font-semibold">{{ drawing.summary.headline.amount }}</span>
           <span
             v-if="drawing.summary.headline.variance"
@@ -79,8 +76,7 @@ const emit = defineEmits<{
               class="-mx-2 flex justify-between gap-3 border-b border-hairline px-2 py-[3px]"
               :class="lit === mover.key ? 'bg-accent-tint' : ''"
               @pointerenter="lit = mover.key"
-              @pointerleave="lit = null"
-            >
+              @pointerleave="lit = null">
               <span class="min-w-0 break-words">{{ mover.label }}</span>
               <span :class="[effectClass(mover.effect), mover.flagged ? 'font-semibold' : '']">{{
                 mover.variance
@@ -95,15 +91,13 @@ const emit = defineEmits<{
           v-model:lit="lit"
           :parts="parts"
           @point="emit('point', $event)"
-          @message="emit('message', messageOf(parts))"
-        />
+          @message="emit('message', messageOf(parts))" />
         <ExplainingLine
           v-if="dataset !== null && recipe"
           :dataset="dataset"
           :recipe="recipe"
           :is-drawn="drawing !== null"
-          @look="(next, label) => emit('look', next, label)"
-        />
+          @look="(next, label) => emit('look', next, label)" />
       </section>
 
       <MessageBox v-if="!isInPage" :message="message" :stale="drawing.stale" @change="emit('message', $event)" />
@@ -118,8 +112,7 @@ const emit = defineEmits<{
         @change="(note, text) => emit('changeNote', note, text)"
         @edit="emit('editNote', $event)"
         @remove="emit('removeNote', $event)"
-        @drop="emit('dropNote')"
-      />
+        @drop="emit('dropNote')" />
 
       <section class="mt-6" aria-label="Checks">
         <h2 class="label mb-1">Checks</h2>

@@ -34,8 +34,7 @@ const time = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: 
       placeholder="Name the chart"
       @keydown.enter="finishNaming"
       @keydown.escape="isNaming = false"
-      @blur="finishNaming"
-    />
+      @blur="finishNaming" />
     <template v-else-if="chart">
       <button class="block max-w-full text-left break-words hover:text-accent" title="Rename" @click="startNaming">
         {{ chart.name }}

@@ -14,7 +14,7 @@ interface Found {
 const question = computed(() => JSON.stringify(props.recipe.question))
 const { value } = useLoad(
   () => ['datasets', props.dataset, 'explanations', question.value],
-  (signal) =>
+  signal =>
     ask<Found>('POST', `/datasets/${props.dataset}/explanations`, {
       body: { recipe: { ...props.recipe, finish: undefined } },
       signal,

@@ -35,8 +35,7 @@ function take() {
         aria-label="Message above the chart"
         @keydown.escape.prevent.stop="isEditing = false"
         @keydown.ctrl.enter.prevent="take"
-        @keydown.meta.enter.prevent="take"
-      />
+        @keydown.meta.enter.prevent="take" />
       <p class="mt-1 flex gap-2">
         <button class="button button-strong" type="submit">Set</button>
         <button class="button" type="button" @click="isEditing = false">Let it be</button>
@@ -48,7 +47,7 @@ function take() {
         says {{ one.said }}, is now {{ one.now }}
       </p>
       <p class="mt-1 flex flex-wrap gap-x-3 text-[12px]">
-        <button v-if="stale.some((one) => one.exact)" class="link" @click="emit('change', renewed(message, stale))">
+        <button v-if="stale.some(one => one.exact)" class="link" @click="emit('change', renewed(message, stale))">
           Take the new numbers
         </button>
         <button class="link" @click="edit">Edit</button>

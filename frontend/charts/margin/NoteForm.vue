@@ -27,8 +27,7 @@ const day = (iso: string) =>
       placeholder="What this means"
       @keydown.escape.prevent.stop="emit('drop')"
       @keydown.ctrl.enter.prevent="text.trim() && emit('write', text)"
-      @keydown.meta.enter.prevent="text.trim() && emit('write', text)"
-    />
+      @keydown.meta.enter.prevent="text.trim() && emit('write', text)" />
     <label class="mt-1 flex items-center gap-2 text-[12px] text-quiet"
       >Signed<input v-model="signature" class="field h-7! min-w-0 flex-1" maxlength="80" placeholder="your name"
     /></label>

@@ -14,7 +14,7 @@ const emit = defineEmits<{
   remove: [note: Note]
   drop: []
 }>()
-const label = computed(() => props.drawing.workings.rows.find((row) => row.key === props.writing)?.label ?? '')
+const label = computed(() => props.drawing.workings.rows.find(row => row.key === props.writing)?.label ?? '')
 </script>
 
 <template>
@@ -30,8 +30,7 @@ const label = computed(() => props.drawing.workings.rows.find((row) => row.key =
           :earlier="[]"
           :problem="problem"
           @write="emit('change', note, $event)"
-          @drop="emit('drop')"
-        />
+          @drop="emit('drop')" />
         <template v-else>
           <span
             class="mt-px grid size-[17px] shrink-0 place-items-center rounded-full bg-accent text-[11px] font-semibold text-panel"
@@ -41,8 +40,7 @@ const label = computed(() => props.drawing.workings.rows.find((row) => row.key =
             class="group min-w-0 flex-1 rounded-xs"
             :class="lit === note.row ? 'bg-accent-tint' : ''"
             @pointerenter="lit = note.row"
-            @pointerleave="lit = null"
-          >
+            @pointerleave="lit = null">
             <p class="break-words whitespace-pre-line">{{ note.text }}</p>
             <p class="text-[12px]" :class="lit === note.row ? '' : 'text-quiet'">
               {{ note.author ? `${note.author}, ` : '' }}{{ stamp(note.changedAt ?? note.at) }}
@@ -64,8 +62,7 @@ const label = computed(() => props.drawing.workings.rows.find((row) => row.key =
       :earlier="drawing.earlier[writing] ?? []"
       :problem="problem"
       @write="emit('write', $event)"
-      @drop="emit('drop')"
-    />
+      @drop="emit('drop')" />
     <p v-else-if="!drawing.notes.length" class="text-[12px] text-quiet">
       Select a mark and write what it means; <kbd>n</kbd> does the same.
     </p>

@@ -23,8 +23,7 @@ defineEmits<{ point: [row: string]; message: [] }>()
           @pointerleave="lit = null"
           @focus="lit = part.row"
           @blur="lit = null"
-          @click="$emit('point', part.row)"
-        >
+          @click="$emit('point', part.row)">
           {{ text }}</button
         >{{ after }}</span
       ><template v-else>{{ text }}</template></template
@@ -32,8 +31,7 @@ defineEmits<{ point: [row: string]; message: [] }>()
     <button
       class="link absolute right-0 bottom-0 bg-paper pl-1.5 text-[12px] opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
       title="Puts it above the chart, to be edited"
-      @click="$emit('message')"
-    >
+      @click="$emit('message')">
       as message
     </button>
   </p>

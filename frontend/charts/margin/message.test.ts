@@ -13,7 +13,7 @@ describe('a message', () => {
   it('is taken from a statement with the numbers in it', () => {
     const message = messageOf(parts)
     expect(message.text).toBe('Net revenue in Jan–Aug 2026: 5,187 k EUR, 24 above budget.')
-    expect(message.numbers?.map((number) => number.said)).toEqual(['5,187', '24'])
+    expect(message.numbers?.map(number => number.said)).toEqual(['5,187', '24'])
     expect(messageOf([{ text: 'Flagged: ' }, { text: 'Jul', row: '2026-07' }])).toEqual({ text: 'Flagged: Jul' })
   })
 
@@ -33,6 +33,6 @@ describe('a message', () => {
     ]
     const next = renewed(messageOf(parts), stale)
     expect(next.text).toBe('Net revenue in Jan–Aug 2026: 5,187 k EUR, 31 above budget.')
-    expect(next.numbers?.map((number) => number.exact)).toEqual(['5187000', '31000'])
+    expect(next.numbers?.map(number => number.exact)).toEqual(['5187000', '31000'])
   })
 })

@@ -22,5 +22,5 @@ test('brackets, commas and stops stay with the number that they stand at', () =>
     ['', ' %).', ''],
   ])
   const said = pieces.map(({ before, text, after }) => before + text + after).join('')
-  expect(said).toBe(parts.map((part) => part.text).join(''))
+  expect(said).toBe(parts.map(part => part.text).join(''))
 })

@@ -68,8 +68,7 @@ async function make() {
         class="field min-w-0 flex-1"
         maxlength="200"
         aria-label="Title of a new report"
-        placeholder="Or a new report, called"
-      />
+        placeholder="Or a new report, called" />
       <button class="button" :disabled="!title.trim()">Make it</button>
     </form>
   </DialogSheet>

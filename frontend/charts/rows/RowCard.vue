@@ -21,10 +21,10 @@ const props = defineProps<{
 }>()
 const WIDTH = 208
 const DWELL = 350
-const row = computed(() => props.table.rows.find((row) => row.key === props.rowKey))
-const columns = computed(() => props.table.columns.filter((column) => column.id !== 'shown'))
+const row = computed(() => props.table.rows.find(row => row.key === props.rowKey))
+const columns = computed(() => props.table.columns.filter(column => column.id !== 'shown'))
 const headOf = (reference: string | number) =>
-  props.table.columns.find((column) => column.reference === reference)?.head ?? reference
+  props.table.columns.find(column => column.reference === reference)?.head ?? reference
 const style = computed(() => beside(props, WIDTH))
 const { about } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(props, 'rowKey'), DWELL)
 </script>
@@ -34,8 +34,7 @@ const { about } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(
     v-if="row"
     class="pointer-events-none absolute z-20 rounded-md border border-hairline bg-panel px-3 py-2 shadow-md"
     :style="style"
-    role="status"
-  >
+    role="status">
     <p class="mb-1 flex justify-between gap-3 font-semibold">
       <span class="min-w-0 break-words">{{ row.label }}</span><span v-if="row.flagged" class="text-accent"
         >flagged</span
@@ -62,7 +61,7 @@ const { about } = useRow(toRef(props, 'dataset'), toRef(props, 'recipe'), toRef(
       {{ note.text }}
     </p>
     <div v-if="about" class="mt-1 border-t border-hairline pt-1 text-[12px] text-quiet">
-      <p v-for="of in about.scenarios.filter((one) => one.imports.length)" :key="of.scenario" class="flex gap-2">
+      <p v-for="of in about.scenarios.filter(one => one.imports.length)" :key="of.scenario" class="flex gap-2">
         <span class="w-6 shrink-0">{{ of.scenario }}</span><span class="min-w-0 break-words"
           >{{ of.imports[0]?.name }}, {{ plural(of.imports[0]?.facts ?? 0, 'figure')
           }}<template v-if="of.imports.length > 1">

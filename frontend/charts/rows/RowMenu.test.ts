@@ -6,7 +6,7 @@ import RowMenu from './RowMenu.vue'
 const recipe = { keenMargin: 1 as const, question: {}, kind: 'variance-tiers' }
 const table = {
   rowsAre: 'Route',
-  rows: ['North', 'Holm'].map((key) => ({ key, label: key, role: 'row', depth: 0, panel: '' })),
+  rows: ['North', 'Holm'].map(key => ({ key, label: key, role: 'row', depth: 0, panel: '' })),
 } as unknown as WorkingsTable
 const about: RowAbout = {
   ...{ key: 'North', label: 'North', canNote: true, without: recipe, whyNot: '', scenarios: [], changes: [] },
@@ -27,7 +27,7 @@ describe('what can be done with a row', () => {
 
   it('is offered, and handed on', async () => {
     const handlers = ['onNote', 'onHighlight', 'onMove', 'onLeaveOut', 'onLook', 'onSources', 'onClose'].map(
-      (name) => [name, vi.fn()] as const,
+      name => [name, vi.fn()] as const,
     )
     const { root } = await menu(about, Object.fromEntries(handlers))
     for (const item of ['Write a note', 'Highlight', 'Move down', 'Leave it out', 'by month', 'Source rows'])

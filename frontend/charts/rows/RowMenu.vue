@@ -35,7 +35,7 @@ const emit = defineEmits<{
 }>()
 const WIDTH = 236
 const menu = ref<HTMLElement | null>(null)
-const row = computed(() => props.table.rows.find((row) => row.key === props.rowKey))
+const row = computed(() => props.table.rows.find(row => row.key === props.rowKey))
 const style = computed(() => beside(props, WIDTH))
 const MOVABLE = ['row', 'group', 'step']
 const isMember = computed(() => props.table.rowsAre !== 'Period' && props.canOrder)
@@ -51,7 +51,7 @@ function step(by: number) {
 function press(event: KeyboardEvent) {
   if (event.ctrlKey || event.metaKey || event.altKey) return
   const by = event.key === '[' ? -1 : event.key === ']' ? 1 : 0
-  const change = about.value?.changes.find((one) => one.key === event.key)
+  const change = about.value?.changes.find(one => one.key === event.key)
   if (!change && !(by && isMember.value && canMove(props.table.rows, props.rowKey, by))) return
   event.preventDefault()
   event.stopPropagation()
@@ -78,8 +78,7 @@ onKeyStroke('Escape', () => emit('close'))
     @keydown.h="emit('highlight')"
     @keydown="press"
     @keydown.down.prevent="step(1)"
-    @keydown.up.prevent="step(-1)"
-  >
+    @keydown.up.prevent="step(-1)">
     <p class="mb-1 border-b border-hairline px-3 pb-1.5 font-semibold break-words">{{ row.label }}</p>
     <button class="choice" role="menuitem" :disabled="about?.canNote === false" @click="emit('note')">
       <span class="flex-1">Write a note</span><kbd class="text-quiet">n</kbd>
@@ -100,8 +99,7 @@ onKeyStroke('Escape', () => emit('close'))
       :key="change.label"
       class="choice"
       role="menuitem"
-      @click="emit('turn', change.recipe)"
-    >
+      @click="emit('turn', change.recipe)">
       <span class="flex-1">{{ change.label }}</span><kbd v-if="change.key" class="text-quiet">{{ change.key }}</kbd>
     </button>
     <button class="choice" role="menuitem" @click="emit('sources')">Source rows</button>
@@ -111,8 +109,7 @@ onKeyStroke('Escape', () => emit('close'))
         v-if="about.without"
         class="choice"
         role="menuitem"
-        @click="about.without && emit('leaveOut', about.without)"
-      >
+        @click="about.without && emit('leaveOut', about.without)">
         Leave it out
       </button>
       <p v-else class="px-3 py-1 text-[12px] text-quiet">It cannot be left out. {{ about.whyNot }}</p>
@@ -120,16 +117,14 @@ onKeyStroke('Escape', () => emit('close'))
         v-if="about.deeper.length"
         role="group"
         aria-label="Look into it"
-        class="mt-1 border-t border-hairline pt-1.5"
-      >
+        class="mt-1 border-t border-hairline pt-1.5">
         <p class="label px-3">Look into it</p>
         <button
           v-for="way in about.deeper"
           :key="way.by"
           class="choice"
           role="menuitem"
-          @click="emit('look', way.recipe, row.label)"
-        >
+          @click="emit('look', way.recipe, row.label)">
           {{ way.label }}
         </button>
       </div>

@@ -21,21 +21,16 @@ const { about, problem } = useRow(
 )
 const scenario = ref<Scenario | null>(null)
 const page = ref(1)
-watch(about, (told) => (scenario.value ??= told?.scenarios[0]?.scenario ?? null), { immediate: true })
-const body = computed(() => ({
-  recipe: props.recipe,
-  row: props.rowKey,
-  scenario: scenario.value,
-  page: page.value,
-}))
+watch(about, told => (scenario.value ??= told?.scenarios[0]?.scenario ?? null), { immediate: true })
+const body = computed(() => ({ recipe: props.recipe, row: props.rowKey, scenario: scenario.value, page: page.value }))
 const { value: sources, problem: trouble } = useLoad(
   () => ['datasets', props.dataset, 'sources', body.value],
-  (signal) =>
+  signal =>
     ask<{ files: SourceFile[] }>('POST', `/datasets/${props.dataset}/rows/sources`, { body: body.value, signal }),
   { isAsked: () => scenario.value !== null, isFresh: true },
 )
 const files = computed(() => sources.value?.files ?? null)
-const hasMore = computed(() => files.value?.some((file) => file.hasMore) ?? false)
+const hasMore = computed(() => files.value?.some(file => file.hasMore) ?? false)
 
 async function save() {
   try {
@@ -58,8 +53,7 @@ async function save() {
         :class="of.scenario === scenario ? 'border-accent! font-semibold text-accent' : ''"
         role="radio"
         :aria-checked="of.scenario === scenario"
-        @click="((scenario = of.scenario), (page = 1))"
-      >
+        @click="((scenario = of.scenario), (page = 1))">
         {{ of.scenario }}
       </button>
       <button class="button ml-auto" :disabled="!files?.length" @click="save">Save all rows as CSV</button>

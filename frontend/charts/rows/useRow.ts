@@ -23,7 +23,7 @@ export function useRow(dataset: Ref<number>, recipe: Ref<Recipe>, key: Ref<strin
   )
   const { value: about, problem } = useLoad(
     () => ['datasets', dataset.value, 'rows', recipe.value, key.value],
-    (signal) => {
+    signal => {
       const body = { recipe: recipe.value, row: key.value }
       return ask<RowAbout>('POST', `/datasets/${dataset.value}/rows`, { body, signal })
     },

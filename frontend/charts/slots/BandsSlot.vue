@@ -11,7 +11,7 @@ const fields = ref(written(props.question.bands))
 const trouble = ref('')
 watch(
   () => props.question.bands,
-  (bands) => (fields.value = written(bands)),
+  bands => (fields.value = written(bands)),
 )
 
 function take(close: () => void) {
@@ -50,8 +50,7 @@ function take(close: () => void) {
             v-if="!('percentOfTarget' in question.bands)"
             class="link"
             type="button"
-            @click="(emit('keep', question.bands), close())"
-          >
+            @click="(emit('keep', question.bands), close())">
             Keep them for all charts
           </button>
         </p>

@@ -13,16 +13,16 @@ const SIDES = [
 ] as const
 const fields = computed(() =>
   props.dataset.breakdowns.filter(
-    (one) => one.members.length > 1 && one.name !== props.question.by && one.name !== props.question.each,
+    one => one.members.length > 1 && one.name !== props.question.by && one.name !== props.question.each,
   ),
 )
 const between = computed(() => props.question.between ?? { field: '', first: '', second: '' })
-const members = computed(() => fields.value.find((one) => one.name === between.value.field)?.members ?? [])
+const members = computed(() => fields.value.find(one => one.name === between.value.field)?.members ?? [])
 
 function take(field: string) {
-  const found = fields.value.find((one) => one.name === field)?.members ?? []
-  const groups = new Set(Object.values(fields.value.find((one) => one.name === field)?.parents ?? {}))
-  const [first = '', second = ''] = found.filter((one) => !groups.has(one))
+  const found = fields.value.find(one => one.name === field)?.members ?? []
+  const groups = new Set(Object.values(fields.value.find(one => one.name === field)?.parents ?? {}))
+  const [first = '', second = ''] = found.filter(one => !groups.has(one))
   emit('change', { between: { field, first, second } })
 }
 
@@ -45,8 +45,7 @@ function set(side: 'first' | 'second', member: string) {
         id="between-field"
         class="field min-w-0"
         :value="between.field"
-        @change="take(($event.target as HTMLSelectElement).value)"
-      >
+        @change="take(($event.target as HTMLSelectElement).value)">
         <option v-for="field in fields" :key="field.name" :value="field.name">{{ field.name }}</option>
       </select>
       <template v-for="[side, word] in SIDES" :key="side">
@@ -55,8 +54,7 @@ function set(side: 'first' | 'second', member: string) {
           :id="`between-${side}`"
           class="field min-w-0"
           :value="between[side]"
-          @change="set(side, ($event.target as HTMLSelectElement).value)"
-        >
+          @change="set(side, ($event.target as HTMLSelectElement).value)">
           <option v-for="member in members" :key="member" :value="member">{{ member || '(blank)' }}</option>
         </select>
       </template>

@@ -19,10 +19,10 @@ const members = computed(() => {
 })
 const fields = computed(() =>
   props.dataset.breakdowns.filter(
-    (one) => one.members.length > 1 && one.name !== props.question.by && one.name !== props.question.each,
+    one => one.members.length > 1 && one.name !== props.question.by && one.name !== props.question.each,
   ),
 )
-const ofField = computed(() => fields.value.find((one) => one.name === members.value?.field)?.members ?? [])
+const ofField = computed(() => fields.value.find(one => one.name === members.value?.field)?.members ?? [])
 const stretches = computed(() => [...props.dataset.years, ...props.dataset.closings.slice(-24)])
 const periods = computed(() => {
   const told = bridge.value
@@ -53,16 +53,16 @@ function take(next: Bridge) {
 }
 function ends(from: string, to: string, through: Scenario[] = []) {
   if (from === to) return
-  const between = through.filter((one) => one !== from && one !== to)
+  const between = through.filter(one => one !== from && one !== to)
   take({ from: from as Scenario, to: to as Scenario, ...(between.length ? { through: between } : {}) })
 }
 function spans(from: string, to: string) {
   if (from && to && from !== to) take({ fromPeriod: from, toPeriod: to })
 }
 function ofMembers(field: string, first?: string, second?: string) {
-  const found = fields.value.find((one) => one.name === field)?.members ?? []
+  const found = fields.value.find(one => one.name === field)?.members ?? []
   const a = first ?? found[0] ?? ''
-  const b = second && second !== a ? second : (found.find((one) => one !== a) ?? '')
+  const b = second && second !== a ? second : (found.find(one => one !== a) ?? '')
   take({ field, first: a, second: b })
 }
 const key = (stretch: unknown) => (typeof stretch === 'string' ? stretch : '')
@@ -89,8 +89,7 @@ function drive(on: boolean) {
         id="bridge-from"
         class="field min-w-0"
         :value="scenarios?.from ?? ''"
-        @change="ends(value($event), scenarios?.to ?? 'AC', scenarios?.through ?? [])"
-      >
+        @change="ends(value($event), scenarios?.to ?? 'AC', scenarios?.through ?? [])">
         <option v-if="!scenarios" value="">a scenario</option>
         <option v-for="one in dataset.references" :key="one.code" :value="one.code">{{ one.word }}</option>
       </select>
@@ -99,8 +98,7 @@ function drive(on: boolean) {
         id="bridge-to"
         class="field min-w-0"
         :value="scenarios?.to ?? ''"
-        @change="ends(scenarios?.from ?? 'BU', value($event), scenarios?.through ?? [])"
-      >
+        @change="ends(scenarios?.from ?? 'BU', value($event), scenarios?.through ?? [])">
         <option v-if="!scenarios" value="">a scenario</option>
         <option v-for="one in dataset.references" :key="one.code" :value="one.code">{{ one.word }}</option>
       </select>
@@ -110,16 +108,12 @@ function drive(on: boolean) {
           id="bridge-through"
           class="field min-w-0"
           :value="scenarios.through?.[0] ?? ''"
-          @change="ends(scenarios.from, scenarios.to, value($event) ? [value($event) as Scenario] : [])"
-        >
+          @change="ends(scenarios.from, scenarios.to, value($event) ? [value($event) as Scenario] : [])">
           <option value="">no total between</option>
           <option
-            v-for="one in dataset.references.filter(
-              (one) => one.code !== scenarios?.from && one.code !== scenarios?.to,
-            )"
+            v-for="one in dataset.references.filter(one => one.code !== scenarios?.from && one.code !== scenarios?.to)"
             :key="one.code"
-            :value="one.code"
-          >
+            :value="one.code">
             {{ one.word }}
           </option>
         </select>
@@ -132,8 +126,7 @@ function drive(on: boolean) {
         :key="choice.label"
         class="choice rounded"
         :class="isSame(choice.bridge) ? 'choice-chosen' : ''"
-        @click="take(choice.bridge)"
-      >
+        @click="take(choice.bridge)">
         {{ choice.label }}
       </button>
       <div v-if="stretches.length > 1" class="mt-1 flex items-center gap-2">
@@ -142,8 +135,7 @@ function drive(on: boolean) {
           id="bridge-first"
           class="field min-w-0 flex-1"
           :value="key(periods?.fromPeriod)"
-          @change="spans(value($event), key(periods?.toPeriod) || stretches[stretches.length - 1]!.key)"
-        >
+          @change="spans(value($event), key(periods?.toPeriod) || stretches[stretches.length - 1]!.key)">
           <option value="">a period</option>
           <option v-for="one in stretches" :key="one.key" :value="one.key">{{ one.label }}</option>
         </select>
@@ -153,8 +145,7 @@ function drive(on: boolean) {
           id="bridge-second"
           class="field min-w-0 flex-1"
           :value="key(periods?.toPeriod)"
-          @change="spans(key(periods?.fromPeriod) || stretches[0]!.key, value($event))"
-        >
+          @change="spans(key(periods?.fromPeriod) || stretches[0]!.key, value($event))">
           <option value="">a period</option>
           <option v-for="one in stretches" :key="one.key" :value="one.key">{{ one.label }}</option>
         </select>
@@ -162,8 +153,7 @@ function drive(on: boolean) {
     </div>
     <div
       v-if="fields.length"
-      class="mt-2 grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2 border-t border-hairline pt-3"
-    >
+      class="mt-2 grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2 border-t border-hairline pt-3">
       <label for="bridge-field">Members of</label>
       <select id="bridge-field" class="field min-w-0" :value="members?.field ?? ''" @change="ofMembers(value($event))">
         <option v-if="!members" value="">a breakdown</option>
@@ -175,8 +165,7 @@ function drive(on: boolean) {
           id="bridge-one"
           class="field min-w-0"
           :value="members.first"
-          @change="ofMembers(members.field, value($event), members.second)"
-        >
+          @change="ofMembers(members.field, value($event), members.second)">
           <option v-for="one in ofField" :key="one" :value="one">{{ one || '(blank)' }}</option>
         </select>
         <label for="bridge-other">to</label>
@@ -184,8 +173,7 @@ function drive(on: boolean) {
           id="bridge-other"
           class="field min-w-0"
           :value="members.second"
-          @change="ofMembers(members.field, members.first, value($event))"
-        >
+          @change="ofMembers(members.field, members.first, value($event))">
           <option v-for="one in ofField" :key="one" :value="one">{{ one || '(blank)' }}</option>
         </select>
       </template>
@@ -195,8 +183,7 @@ function drive(on: boolean) {
         type="checkbox"
         class="mt-1 size-4 accent-accent"
         :checked="Boolean(question.drivers)"
-        @change="drive(($event.target as HTMLInputElement).checked)"
-      />
+        @change="drive(($event.target as HTMLInputElement).checked)" />
       <span>By what drives {{ drivers.value }}: volume ({{ drivers.volume }}), mix and rate</span>
     </label>
   </SlotSheet>

@@ -14,12 +14,12 @@ const PARTS = [
 ] as const
 const unit = computed(() => {
   const name = props.question.used ?? props.question.total ?? props.question.unused
-  return props.dataset.measures.find((one) => one.name === name)?.unit
+  return props.dataset.measures.find(one => one.name === name)?.unit
 })
 /** Only what is added up, over periods and members, can be a part of anything. */
 const isAddedUp = (one: Dataset['measures'][number]) => one.grouping === 'sum' && (one.overMembers ?? 'sum') === 'sum'
 const measures = computed(() =>
-  props.dataset.measures.filter((one) => isAddedUp(one) && one.band === null && one.unit === unit.value),
+  props.dataset.measures.filter(one => isAddedUp(one) && one.band === null && one.unit === unit.value),
 )
 
 /** One measure is one part only, and two parts have to be told. */
@@ -46,8 +46,7 @@ const isNeeded = (part: 'used' | 'unused' | 'total') =>
           :id="`capacity-${part.key}`"
           class="field min-w-0"
           :value="question[part.key] ?? ''"
-          @change="set(part.key, ($event.target as HTMLSelectElement).value)"
-        >
+          @change="set(part.key, ($event.target as HTMLSelectElement).value)">
           <option value="" :disabled="isNeeded(part.key)">{{ part.rest }}</option>
           <option v-for="measure in measures" :key="measure.name" :value="measure.name">{{ measure.name }}</option>
         </select>

@@ -13,7 +13,7 @@ const chosen = computed<TableColumn[]>(() =>
   props.question.columns?.length ? props.question.columns : usualColumns(props.question, isOverTime.value),
 )
 const names = computed(() => chosen.value.map(nameOf))
-const others = computed(() => columnsOf(props.dataset, props.question).filter((name) => !names.value.includes(name)))
+const others = computed(() => columnsOf(props.dataset, props.question).filter(name => !names.value.includes(name)))
 
 function take(columns: TableColumn[]) {
   emit('change', { columns: columns.length ? columns : undefined })
@@ -33,32 +33,28 @@ function drawAs(at: number, form: string) {
           class="field py-0.5"
           :aria-label="`How ${nameOf(column)} is drawn`"
           :value="formOf(column)"
-          @change="drawAs(i, ($event.target as HTMLSelectElement).value)"
-        >
+          @change="drawAs(i, ($event.target as HTMLSelectElement).value)">
           <option v-for="form in formsOf(nameOf(column))" :key="form" :value="form">{{ form }}</option>
         </select>
         <button
           class="link px-1"
           :aria-label="`Move ${nameOf(column)} to the left`"
           :disabled="i === 0"
-          @click="take(moved(chosen, i, -1))"
-        >
+          @click="take(moved(chosen, i, -1))">
           ‹
         </button>
         <button
           class="link px-1"
           :aria-label="`Move ${nameOf(column)} to the right`"
           :disabled="i === chosen.length - 1"
-          @click="take(moved(chosen, i, 1))"
-        >
+          @click="take(moved(chosen, i, 1))">
           ›
         </button>
         <button
           class="link"
           :disabled="chosen.length === 1"
           :aria-label="`Leave out ${nameOf(column)}`"
-          @click="take(chosen.filter((_, at) => at !== i))"
-        >
+          @click="take(chosen.filter((_, at) => at !== i))">
           leave out
         </button>
       </li>
@@ -70,8 +66,7 @@ function drawAs(at: number, form: string) {
           v-for="name in others"
           :key="name"
           class="rounded border border-hairline px-2 py-0.5 hover:bg-accent-tint"
-          @click="take([...chosen, name])"
-        >
+          @click="take([...chosen, name])">
           {{ name }}
         </button>
       </div>

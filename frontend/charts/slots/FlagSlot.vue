@@ -10,7 +10,7 @@ const amount = ref('')
 const trouble = ref('')
 watch(
   () => props.flag,
-  (flag) => {
+  flag => {
     percent.value = flag.percent ?? ''
     amount.value = flag.amount ?? ''
   },

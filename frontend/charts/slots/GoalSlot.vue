@@ -18,11 +18,11 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 
 const scenarios = computed(() =>
-  props.dataset.references.filter((reference) => reference.code !== (props.question.scenario ?? 'AC')),
+  props.dataset.references.filter(reference => reference.code !== (props.question.scenario ?? 'AC')),
 )
 const measures = computed(() =>
   props.dataset.measures.filter(
-    (measure) => measure.band === null && measure.name !== (props.question.measure ?? props.dataset.measures[0]?.name),
+    measure => measure.band === null && measure.name !== (props.question.measure ?? props.dataset.measures[0]?.name),
   ),
 )
 const target = computed(() => props.question[props.of])
@@ -33,7 +33,7 @@ const chosen = computed(() => {
 })
 const number = ref('')
 const trouble = ref('')
-watch(target, (aim) => (number.value = typeof aim === 'string' && aim !== 'total' ? aim : ''), { immediate: true })
+watch(target, aim => (number.value = typeof aim === 'string' && aim !== 'total' ? aim : ''), { immediate: true })
 
 function take(close: () => void) {
   const text = number.value.trim().replace('−', '-')
@@ -46,7 +46,7 @@ function take(close: () => void) {
 const milestones = ref('')
 watch(
   () => props.question.milestones,
-  (marks) => (milestones.value = (marks ?? []).join(', ')),
+  marks => (milestones.value = (marks ?? []).join(', ')),
   { immediate: true },
 )
 function mark(close: () => void) {
@@ -70,16 +70,14 @@ function choose(aim: Question['goal'], close: () => void) {
     :name="name"
     :says="of === 'goal' ? 'goal' : 'aim'"
     :example="of === 'goal' ? '2m, budget, the total' : '90, budget'"
-    :width="280"
-  >
+    :width="280">
     <template #default="{ close }">
       <div role="radiogroup" :aria-label="name">
         <button
           class="choice -mx-3 w-[calc(100%+24px)]"
           role="radio"
           :aria-checked="chosen === undefined"
-          @click="choose(undefined, close)"
-        >
+          @click="choose(undefined, close)">
           <span class="w-7" />the {{ of }} of the figures
         </button>
         <button
@@ -87,8 +85,7 @@ function choose(aim: Question['goal'], close: () => void) {
           class="choice -mx-3 w-[calc(100%+24px)]"
           role="radio"
           :aria-checked="chosen === 'total'"
-          @click="choose('total', close)"
-        >
+          @click="choose('total', close)">
           <span class="w-7" />the total: shares of it
         </button>
         <button
@@ -97,8 +94,7 @@ function choose(aim: Question['goal'], close: () => void) {
           class="choice -mx-3 w-[calc(100%+24px)]"
           role="radio"
           :aria-checked="chosen === choice.code"
-          @click="choose({ scenario: choice.code as Scenario }, close)"
-        >
+          @click="choose({ scenario: choice.code as Scenario }, close)">
           <span class="w-7 text-quiet">{{ choice.code }}</span>{{ choice.word }}
         </button>
         <button
@@ -107,8 +103,7 @@ function choose(aim: Question['goal'], close: () => void) {
           class="choice -mx-3 w-[calc(100%+24px)]"
           role="radio"
           :aria-checked="chosen === `of ${measure.name}`"
-          @click="choose({ measure: measure.name }, close)"
-        >
+          @click="choose({ measure: measure.name }, close)">
           <span class="w-7" />{{ measure.name }}
         </button>
       </div>
@@ -124,8 +119,7 @@ function choose(aim: Question['goal'], close: () => void) {
           v-model="milestones"
           class="field w-28"
           autocomplete="off"
-          placeholder="25, 50, 75"
-        />
+          placeholder="25, 50, 75" />
         <button class="button ml-auto" type="submit">Mark</button>
       </form>
       <p v-if="trouble" class="mt-2 text-unfavourable-text" role="alert">{{ trouble }}</p>

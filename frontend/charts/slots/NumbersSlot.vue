@@ -11,17 +11,17 @@ const emit = defineEmits<{ change: [where: Filter[] | undefined]; gather: [] }>(
 const trouble = ref('')
 
 const fields = computed(() => [
-  ...props.dataset.breakdowns.filter((one) => one.isNumeric).map((one) => one.name),
-  ...props.dataset.measures.filter((one) => one.grouping !== 'ratio').map((one) => one.name),
+  ...props.dataset.breakdowns.filter(one => one.isNumeric).map(one => one.name),
+  ...props.dataset.measures.filter(one => one.grouping !== 'ratio').map(one => one.name),
 ])
 const limits = ref<Record<string, { atLeast: string; below: string }>>({})
 watch(
   [fields, () => props.where],
   () => {
     limits.value = Object.fromEntries(
-      fields.value.map((field) => {
-        const own = props.where.filter((one) => one.field === field)
-        const told = (key: 'atLeast' | 'below') => own.find((one) => one[key] !== undefined)?.[key] ?? ''
+      fields.value.map(field => {
+        const own = props.where.filter(one => one.field === field)
+        const told = (key: 'atLeast' | 'below') => own.find(one => one[key] !== undefined)?.[key] ?? ''
         return [field, { atLeast: told('atLeast'), below: told('below') }]
       }),
     )
@@ -49,7 +49,7 @@ function take(close: () => void) {
     if (filter.atLeast !== undefined || filter.below !== undefined) told.push(filter)
   }
   trouble.value = ''
-  const where = [...props.where.filter((one) => one.below === undefined && one.atLeast === undefined), ...told]
+  const where = [...props.where.filter(one => one.below === undefined && one.atLeast === undefined), ...told]
   emit('change', where.length ? where : undefined)
   close()
 }
@@ -65,8 +65,7 @@ function take(close: () => void) {
           :key="field"
           class="grid grid-cols-[1fr_auto_auto] items-center gap-2"
           role="group"
-          :aria-label="field"
-        >
+          :aria-label="field">
           <span class="min-w-0 break-words">{{ field }}</span>
           <label class="flex items-center gap-1.5 text-quiet"
             >from<input

@@ -11,15 +11,13 @@ const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 const by = computed(() => props.question.by ?? (props.rows.canBeWhole ? '' : 'month'))
 const isPeriods = computed(() => (props.dataset.grains as string[]).includes(by.value))
 const breakdowns = computed(() =>
-  props.rows.hasMembers
-    ? props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== props.rows.taken)
-    : [],
+  props.rows.hasMembers ? props.dataset.breakdowns.map(one => one.name).filter(name => name !== props.rows.taken) : [],
 )
 const others = computed(() =>
-  props.dataset.breakdowns.map((one) => one.name).filter((name) => name !== by.value && name !== props.rows.taken),
+  props.dataset.breakdowns.map(one => one.name).filter(name => name !== by.value && name !== props.rows.taken),
 )
-const many = computed(() => props.dataset.breakdowns.find((one) => one.name === by.value)?.members.length ?? 0)
-const tops = computed(() => [3, 5, 10, 20, 50].filter((top) => top < many.value))
+const many = computed(() => props.dataset.breakdowns.find(one => one.name === by.value)?.members.length ?? 0)
+const tops = computed(() => [3, 5, 10, 20, 50].filter(top => top < many.value))
 const running = [
   { value: undefined, label: 'each on its own' },
   { value: 'year to date', label: 'year to date' },
@@ -42,7 +40,7 @@ const subtotals = computed(() => [
     : ([{ value: 'group', label: 'groups' }] as const)),
 ])
 const hasGroups = computed(
-  () => Object.keys(props.dataset.breakdowns.find((one) => one.name === by.value)?.parents ?? {}).length > 0,
+  () => Object.keys(props.dataset.breakdowns.find(one => one.name === by.value)?.parents ?? {}).length > 0,
 )
 /** Members were moved by hand. */
 const isOwn = computed(() => Boolean(props.question.sequence?.length) && !props.question.order && !isPeriods.value)
@@ -82,8 +80,7 @@ function takeTogether() {
           class="choice rounded"
           role="radio"
           :aria-checked="by === grain"
-          @click="take(grain, true)"
-        >
+          @click="take(grain, true)">
           {{ grain }}
         </button>
       </div>
@@ -92,8 +89,7 @@ function takeTogether() {
       v-if="breakdowns.length"
       class="mt-2 border-t border-hairline pt-2"
       role="radiogroup"
-      aria-label="By breakdown"
-    >
+      aria-label="By breakdown">
       <p class="label mb-1">Members of</p>
       <div class="grid grid-cols-2 gap-x-1">
         <button
@@ -102,8 +98,7 @@ function takeTogether() {
           class="choice min-w-0 rounded break-words"
           role="radio"
           :aria-checked="by === name"
-          @click="take(name, false)"
-        >
+          @click="take(name, false)">
           <span class="min-w-0">{{ name }}</span>
         </button>
       </div>
@@ -112,8 +107,7 @@ function takeTogether() {
       v-if="rows.isWaterfall && (isPeriods || hasGroups)"
       class="mt-2 border-t border-hairline pt-2"
       role="radiogroup"
-      aria-label="Subtotals"
-    >
+      aria-label="Subtotals">
       <p class="label mb-1">Subtotals at the ends of</p>
       <div class="grid grid-cols-4 gap-x-1">
         <button
@@ -122,8 +116,7 @@ function takeTogether() {
           class="choice rounded"
           role="radio"
           :aria-checked="question.subtotals === choice.value"
-          @click="emit('change', { subtotals: choice.value })"
-        >
+          @click="emit('change', { subtotals: choice.value })">
           {{ choice.label }}
         </button>
       </div>
@@ -132,18 +125,16 @@ function takeTogether() {
       v-if="isPeriods && !rows.isWaterfall"
       class="mt-2 border-t border-hairline pt-2"
       role="radiogroup"
-      aria-label="Running totals"
-    >
+      aria-label="Running totals">
       <p class="label mb-1">Running totals</p>
       <div class="grid grid-cols-3 gap-x-1">
         <button
-          v-for="choice in running.filter((one) => one.value !== 'moving' || hasMoving)"
+          v-for="choice in running.filter(one => one.value !== 'moving' || hasMoving)"
           :key="choice.label"
           class="choice rounded"
           role="radio"
           :aria-checked="question.cumulate === choice.value"
-          @click="emit('change', { cumulate: choice.value })"
-        >
+          @click="emit('change', { cumulate: choice.value })">
           {{ choice.label }}
         </button>
       </div>
@@ -152,8 +143,7 @@ function takeTogether() {
           type="checkbox"
           class="accent-accent"
           :checked="question.landing ?? false"
-          @change="emit('change', { landing: ($event.target as HTMLInputElement).checked || undefined })"
-        />
+          @change="emit('change', { landing: ($event.target as HTMLInputElement).checked || undefined })" />
         Where the year will land, set apart
       </label>
     </div>
@@ -167,8 +157,7 @@ function takeTogether() {
             class="choice rounded"
             role="radio"
             :aria-checked="question.order === choice.value && !(isOwn && !choice.value)"
-            @click="emit('change', { order: choice.value, sequence: choice.value ? question.sequence : undefined })"
-          >
+            @click="emit('change', { order: choice.value, sequence: choice.value ? question.sequence : undefined })">
             {{ choice.label }}
           </button>
         </div>
@@ -179,8 +168,7 @@ function takeTogether() {
           class="field flex-1"
           aria-label="How many members"
           :value="question.top ?? ''"
-          @change="emit('change', { top: Number(($event.target as HTMLSelectElement).value) || undefined })"
-        >
+          @change="emit('change', { top: Number(($event.target as HTMLSelectElement).value) || undefined })">
           <option value="">{{ many > 40 ? 'the 20 largest, and the others together' : 'all of them' }}</option>
           <option v-for="top in tops" :key="top" :value="top">the {{ top }} largest, and the others together</option>
         </select>
@@ -192,8 +180,7 @@ function takeTogether() {
         class="field min-w-0 flex-1"
         aria-label="A chart for each"
         :value="question.each ?? ''"
-        @change="emit('change', { each: ($event.target as HTMLSelectElement).value || undefined })"
-      >
+        @change="emit('change', { each: ($event.target as HTMLSelectElement).value || undefined })">
         <option value="">all together</option>
         <option v-for="name in others" :key="name" :value="name">each of {{ name }}</option>
       </select>

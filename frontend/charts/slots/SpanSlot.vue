@@ -15,7 +15,7 @@ const told = computed(() => {
   const span = props.question.span
   return typeof span === 'object' && 'from' in span ? span : { from: first.value, to: last.value }
 })
-const isKnown = (key: string) => periods.value.some((period) => period.key === key)
+const isKnown = (key: string) => periods.value.some(period => period.key === key)
 const from = computed(() => (isKnown(told.value.from) ? told.value.from : first.value))
 const to = computed(() => (isKnown(told.value.to) ? told.value.to : last.value))
 
@@ -35,7 +35,7 @@ const quick = computed(() => {
 })
 const hasForecast = computed(
   () =>
-    props.dataset.references.some((reference) => reference.code === 'FC') && (props.question.scenario ?? 'AC') === 'AC',
+    props.dataset.references.some(reference => reference.code === 'FC') && (props.question.scenario ?? 'AC') === 'AC',
 )
 </script>
 
@@ -48,15 +48,13 @@ const hasForecast = computed(
         :periods="periods"
         :between="{ from, to }"
         @choose="(emit('change', { span: $event }), close())"
-        @range="emit('change', { span: $event })"
-      />
+        @range="emit('change', { span: $event })" />
       <label v-if="hasForecast" class="mt-3 flex items-center gap-2 border-t border-hairline pt-3">
         <input
           type="checkbox"
           class="size-4 accent-accent"
           :checked="question.forecast === 'FC'"
-          @change="emit('change', { forecast: ($event.target as HTMLInputElement).checked ? 'FC' : undefined })"
-        />
+          @change="emit('change', { forecast: ($event.target as HTMLInputElement).checked ? 'FC' : undefined })" />
         Show the forecast after the closing period
       </label>
       <GatherLink v-if="canGather" @gather="emit('gather')" />

@@ -9,14 +9,14 @@ const props = defineProps<{ text: string; dataset: Dataset; question: Question }
 const emit = defineEmits<{ change: [part: Partial<Question>] }>()
 
 const choices = computed(() =>
-  props.dataset.references.filter((reference) => reference.code !== (props.question.scenario ?? 'AC')),
+  props.dataset.references.filter(reference => reference.code !== (props.question.scenario ?? 'AC')),
 )
 const chosen = computed(() => props.question.against?.[0])
 const rate = ref('')
 const trouble = ref('')
 watch(
   () => props.question.target,
-  (target) => (rate.value = typeof target === 'string' ? target : ''),
+  target => (rate.value = typeof target === 'string' ? target : ''),
   { immediate: true },
 )
 
@@ -40,8 +40,7 @@ const set = (code: Scenario | undefined) => emit('change', { against: code ? [co
           class="choice -mx-3 w-[calc(100%+24px)]"
           role="radio"
           :aria-checked="chosen === choice.code"
-          @click="set(choice.code)"
-        >
+          @click="set(choice.code)">
           <span class="w-7 text-quiet">{{ choice.code }}</span>{{ choice.word }}
         </button>
         <button class="choice -mx-3 w-[calc(100%+24px)]" role="radio" :aria-checked="!chosen" @click="set(undefined)">

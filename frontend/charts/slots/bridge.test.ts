@@ -66,7 +66,7 @@ describe('from what to what a bridge leads', () => {
 
   it('leads between members of a breakdown that the rows are not', async () => {
     const { root, last } = await slot({ by: 'Route', bridge: { field: 'Class', first: 'Foot', second: 'Car' } })
-    const fields = [...root.querySelectorAll('#bridge-field option')].map((one) => one.textContent)
+    const fields = [...root.querySelectorAll('#bridge-field option')].map(one => one.textContent)
     expect(fields).toEqual(['Class'])
     await choose(root, 'bridge-one', 'Van')
     expect(last()).toEqual({ bridge: { field: 'Class', first: 'Van', second: 'Car' }, opened: undefined })

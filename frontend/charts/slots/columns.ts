@@ -26,10 +26,10 @@ export function drawnAs(column: TableColumn, form: string): TableColumn {
 /** All columns that the figures can have. */
 export function columnsOf(dataset: Dataset, question: Question): string[] {
   const shown = question.scenario ?? 'AC'
-  const others = dataset.references.map((reference) => reference.code as string).filter((code) => code !== shown)
+  const others = dataset.references.map(reference => reference.code as string).filter(code => code !== shown)
   return [
     shown,
-    ...others.flatMap((code) => [code, `Δ${code}`, `Δ${code} %`]),
+    ...others.flatMap(code => [code, `Δ${code}`, `Δ${code} %`]),
     'share',
     'progress',
     ...(dataset.grains.length ? ['trend'] : []),

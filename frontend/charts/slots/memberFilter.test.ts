@@ -51,7 +51,7 @@ describe('a filter of members', () => {
         [{ field: 'Line', in: ['Fuel', 'Crew'] }],
         [{ field: 'Line', in: ['Fuel', 'Crew', 'Fares'] }],
         [{ field: 'Line', notIn: ['Fuel'] }],
-      ].map((where) => filterText(line, where)),
+      ].map(where => filterText(line, where)),
     ).toEqual(['all of Line', 'Fuel', 'Fuel and Crew', '3 of Line', 'all of Line but Fuel'])
   })
 })

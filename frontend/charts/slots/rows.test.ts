@@ -136,7 +136,7 @@ describe('the slot of two members', () => {
 
   it('offers neither the rows nor the charts', async () => {
     const { root } = await slot(BetweenSlot, { by: 'Route', each: 'Pier', between })
-    const fields = [...root.querySelectorAll<HTMLOptionElement>('#between-field option')].map((one) => one.value)
+    const fields = [...root.querySelectorAll<HTMLOptionElement>('#between-field option')].map(one => one.value)
     expect(fields).toEqual(['Class'])
   })
 })
@@ -155,7 +155,7 @@ describe('the slot of a capacity', () => {
 
   it('offers measures of the same unit', async () => {
     const { root } = await slot(CapacitySlot, { used: 'Sold', total: 'Seats' })
-    expect([...root.querySelectorAll<HTMLOptionElement>('#capacity-total option')].map((one) => one.value)).toEqual([
+    expect([...root.querySelectorAll<HTMLOptionElement>('#capacity-total option')].map(one => one.value)).toEqual([
       '',
       'Sold',
       'Seats',

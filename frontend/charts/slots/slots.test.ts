@@ -15,7 +15,7 @@ const line = {
 
 describe('the slot of members', () => {
   const open = (where: Filter[], onChange = vi.fn(), onGather = vi.fn()) =>
-    opened(MembersSlot, { text: 'all', breakdown: line, where, canGather: true, onChange, onGather }).then((root) => ({
+    opened(MembersSlot, { text: 'all', breakdown: line, where, canGather: true, onChange, onGather }).then(root => ({
       root,
       onChange,
       onGather,

@@ -29,7 +29,7 @@ const table: WorkingsTable = {
 }
 const open = (more: Record<string, unknown> = {}) =>
   mounted(WorkingsPanel, { table, highlighted: [], open: true, ...more })
-const names = (root: Element) => [...root.querySelectorAll('tbody th')].map((cell) => text(cell).split(' ')[0])
+const names = (root: Element) => [...root.querySelectorAll('tbody th')].map(cell => text(cell).split(' ')[0])
 
 describe('the workings', () => {
   beforeEach(() => localStorage.clear())

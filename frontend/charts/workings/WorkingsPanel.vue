@@ -17,7 +17,7 @@ const lit = defineModel<string | null>('lit', { default: null })
 const panel = ref<HTMLElement | null>(null)
 const pinned = ref<string | null>(null)
 const isLit = (key: string) => key === lit.value || key === pinned.value
-watch(isOpen, (open) => open || (pinned.value = null))
+watch(isOpen, open => open || (pinned.value = null))
 const sorting = ref<Sorting | null>(null)
 const { height, grab, step, least, most } = useHeight('keen:workings-height', 300)
 const { tell } = useToast()
@@ -34,7 +34,7 @@ function more(event: Event) {
 }
 /** Brings a row onto the page, with those before it. */
 async function reach(key: string) {
-  const place = rows.value.findIndex((row) => row.key === key)
+  const place = rows.value.findIndex(row => row.key === key)
   if (place < shownRows.value) return
   shownRows.value = place + PAGE
   await nextTick()
@@ -79,7 +79,7 @@ watch(
 )
 
 const rowOf = (key: string) => panel.value?.querySelector(`[data-row="${CSS.escape(key)}"]`)
-watch(lit, async (key) => {
+watch(lit, async key => {
   if (!key || !isOpen.value || panel.value?.matches(':hover')) return
   await reach(key)
   rowOf(key)?.scrollIntoView({ block: 'nearest' })
@@ -110,16 +110,14 @@ defineExpose({ show, copyRow })
       tabindex="0"
       @pointerdown="grab"
       @keydown.up.prevent="step(1)"
-      @keydown.down.prevent="step(-1)"
-    />
+      @keydown.down.prevent="step(-1)" />
     <div class="flex h-9 items-center gap-4 px-9 text-quiet">
       <button
         class="flex h-full flex-1 items-center gap-2 hover:text-ink"
         :aria-expanded="isOpen"
         aria-controls="workings"
         title="w"
-        @click="isOpen = !isOpen"
-      >
+        @click="isOpen = !isOpen">
         Workings <span aria-hidden="true" class="text-[9px]">{{ isOpen ? '▼' : '▲' }}</span>
         <span v-if="!isOpen" class="ml-auto text-[12px] max-md:hidden"
           >every number behind the chart, and how it came about</span
@@ -135,8 +133,7 @@ defineExpose({ show, copyRow })
       class="overflow-auto px-9 pb-4"
       :style="{ maxHeight: `${height}px` }"
       tabindex="0"
-      @scroll.passive="more"
-    >
+      @scroll.passive="more">
       <table class="border-collapse">
         <thead>
           <tr class="sticky top-0 z-10 bg-panel text-left align-bottom">
@@ -150,13 +147,11 @@ defineExpose({ show, copyRow })
               :key="column.id"
               class="min-w-20 border-b border-ink/40 py-1 pl-6 text-right font-semibold"
               scope="col"
-              :aria-sort="direction(column.id)"
-            >
+              :aria-sort="direction(column.id)">
               <button
                 class="font-semibold hover:text-accent"
                 :title="`Sort by ${column.head}`"
-                @click="sort(column.id)"
-              >
+                @click="sort(column.id)">
                 <span v-if="sorting?.column === column.id" aria-hidden="true" class="mr-1 text-[9px]">{{
                   sorting.isDown ? '▼' : '▲'
                 }}</span>{{ column.head }}</button
@@ -172,13 +167,11 @@ defineExpose({ show, copyRow })
             class="border-b border-hairline"
             :class="[isLit(row.key) ? 'bg-accent-tint/60' : '', isSum(row.role) ? 'font-semibold' : '']"
             @pointerenter="lit = row.key"
-            @pointerleave="lit = null"
-          >
+            @pointerleave="lit = null">
             <th
               class="max-w-[420px] py-[3px] pr-6 text-left break-words"
               :class="isSum(row.role) ? 'font-semibold' : 'font-normal'"
-              scope="row"
-            >
+              scope="row">
               <div class="flex items-baseline">
                 <button
                   class="mr-2 size-2.5 shrink-0 rounded-xs border border-accent/50 align-baseline"
@@ -186,13 +179,11 @@ defineExpose({ show, copyRow })
                   :aria-label="`Highlight ${row.label}`"
                   :aria-pressed="highlighted.includes(row.key)"
                   title="Highlight this row in the chart"
-                  @click="emit('highlight', row.key)"
-                /><button
+                  @click="emit('highlight', row.key)" /><button
                   class="text-left hover:text-accent"
                   :style="{ paddingLeft: `${row.depth * 12}px` }"
                   :title="`What to do with ${row.label}`"
-                  @click="emit('select', row.key)"
-                >
+                  @click="emit('select', row.key)">
                   {{ row.label }}</button
                 ><span v-if="row.flagged" class="ml-1 text-[12px] text-accent">{{ ' flagged' }}</span>
               </div>
@@ -201,8 +192,7 @@ defineExpose({ show, copyRow })
               v-for="column in table.columns"
               :key="column.id"
               class="py-[3px] pl-6 text-right whitespace-nowrap"
-              :class="tone(row, column.id, column.reference)"
-            >
+              :class="tone(row, column.id, column.reference)">
               {{ row.cells[column.id] ?? ''
               }}<span
                 v-if="column.reference && column.id.startsWith('variance:') && row.only[column.reference]"
@@ -218,8 +208,7 @@ defineExpose({ show, copyRow })
             :key="sum.key"
             :data-row="sum.key"
             class="font-semibold"
-            :class="isLit(sum.key) ? 'bg-accent-tint/60' : ''"
-          >
+            :class="isLit(sum.key) ? 'bg-accent-tint/60' : ''">
             <th class="py-1 pr-6 text-left whitespace-nowrap" scope="row">{{ sum.label }}</th>
             <td v-for="column in table.columns" :key="column.id" class="py-1 pl-6 text-right whitespace-nowrap">
               {{ sum.cells[column.id] ?? '' }}

@@ -24,7 +24,7 @@ const table: WorkingsTable = {
     { key: 'landing', label: 'Year with forecast', cells: { AC: '12' } },
   ],
 }
-const keys = (rows: WorkingsTable['rows']) => rows.map((one) => one.key)
+const keys = (rows: WorkingsTable['rows']) => rows.map(one => one.key)
 
 describe('the table of the workings', () => {
   it.each([

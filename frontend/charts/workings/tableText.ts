@@ -22,8 +22,8 @@ export function size(written: string | undefined): number | null {
 /** Rows by the numbers of a column; sums stay at the end, and what is missing comes before them. */
 export function sorted(rows: Row[], by: Sorting | null): Row[] {
   if (!by) return rows
-  const parts = rows.filter((row) => row.role === 'row' || row.role === 'other')
-  const sums = rows.filter((row) => row.role !== 'row' && row.role !== 'other')
+  const parts = rows.filter(row => row.role === 'row' || row.role === 'other')
+  const sums = rows.filter(row => row.role !== 'row' && row.role !== 'other')
   const value = (row: Row) => (by.column === '' ? row.label : size(row.cells[by.column]))
   const compared = [...parts].sort((a, b) => {
     const [one, other] = [value(a), value(b)]
@@ -37,18 +37,14 @@ export function sorted(rows: Row[], by: Sorting | null): Row[] {
 
 /** The table as it is copied: rows in the given order, and the sums below them where all rows are there. */
 export function copied(table: WorkingsTable, rows: Row[], caption = ''): CopiedTable {
-  const cells = (of: Record<string, string>) => table.columns.map((column) => of[column.id] ?? '')
+  const cells = (of: Record<string, string>) => table.columns.map(column => of[column.id] ?? '')
   const isWhole = rows.length >= table.rows.length
   return {
     caption,
-    heads: [table.rowsAre, ...table.columns.map((column) => column.head)],
+    heads: [table.rowsAre, ...table.columns.map(column => column.head)],
     rows: [
-      ...rows.map((row) => ({ label: row.label, cells: cells(row.cells), isSum: isSum(row.role) })),
-      ...(isWhole ? sumsBelow(table) : []).map((sum) => ({
-        label: sum.label,
-        cells: cells(sum.cells),
-        isSum: true,
-      })),
+      ...rows.map(row => ({ label: row.label, cells: cells(row.cells), isSum: isSum(row.role) })),
+      ...(isWhole ? sumsBelow(table) : []).map(sum => ({ label: sum.label, cells: cells(sum.cells), isSum: true })),
     ],
   }
 }
@@ -57,6 +53,6 @@ export const isSum = (role: string) => ['group', 'total', 'landing'].includes(ro
 
 /** Sums that are no rows already. */
 export function sumsBelow(table: WorkingsTable) {
-  const hasTotal = table.rows.some((row) => row.role === 'total')
-  return table.sums.filter((sum) => sum.key !== 'total' || !hasTotal)
+  const hasTotal = table.rows.some(row => row.role === 'total')
+  return table.sums.filter(sum => sum.key !== 'total' || !hasTotal)
 }

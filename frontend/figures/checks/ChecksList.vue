@@ -14,8 +14,8 @@ const { findings, problem, accept, withdraw } = useChecks(
   toRef(props, 'sign'),
 )
 const order = computed(() => [
-  ...findings.value.filter((one) => !one.holds && !one.accepted),
-  ...findings.value.filter((one) => one.holds || one.accepted),
+  ...findings.value.filter(one => !one.holds && !one.accepted),
+  ...findings.value.filter(one => one.holds || one.accepted),
 ])
 </script>
 
@@ -31,8 +31,7 @@ const order = computed(() => [
         :dataset="dataset"
         @show="$emit('show', $event)"
         @accept="accept(finding, $event)"
-        @withdraw="withdraw(finding)"
-      />
+        @withdraw="withdraw(finding)" />
     </ul>
   </section>
 </template>

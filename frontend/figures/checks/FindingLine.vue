@@ -16,7 +16,7 @@ const isQuiet = computed(() => props.finding.holds || props.finding.accepted !==
 const places = computed(() => props.finding.places.slice(0, MOST))
 
 function named(place: Place): string {
-  const period = props.dataset.periodList.find((one) => one.key === place.period)?.label ?? place.period
+  const period = props.dataset.periodList.find(one => one.key === place.period)?.label ?? place.period
   return [place.members.filter(Boolean).join(', '), period, place.scenario].filter(Boolean).join(', ')
 }
 function see() {
@@ -54,8 +54,7 @@ function accept() {
             v-if="finding.places.length"
             class="link mr-2"
             :aria-expanded="finding.places.length > 1 ? isListing : undefined"
-            @click="see"
-          >
+            @click="see">
             See {{ finding.places.length === 1 ? 'it' : 'them' }}</button
           ><button v-if="!finding.accepted" class="link" :aria-expanded="isAccepting" @click="startAccepting">
             Accept
@@ -77,16 +76,14 @@ function accept() {
         v-if="isAccepting"
         class="mt-1.5 space-y-1.5"
         @submit.prevent="accept"
-        @keydown.escape="isAccepting = false"
-      >
+        @keydown.escape="isAccepting = false">
         <input
           ref="field"
           v-model="reason"
           class="field w-full"
           maxlength="500"
           aria-label="Reason"
-          placeholder="Why is it right?"
-        />
+          placeholder="Why is it right?" />
         <button class="button" :disabled="!reason.trim()">Accept it until it changes</button>
       </form>
     </div>

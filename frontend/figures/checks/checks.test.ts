@@ -15,7 +15,7 @@ function mounted(component: Component, props: Record<string, unknown>): HTMLElem
 }
 const text = (root: Element) => (root.textContent ?? '').replace(/\s+/g, ' ').trim()
 const button = (root: Element, name: string) =>
-  [...root.querySelectorAll('button')].find((one) => text(one).startsWith(name))
+  [...root.querySelectorAll('button')].find(one => text(one).startsWith(name))
 async function type(root: Element, value: string) {
   const field = root.querySelector('input:not([type=radio])') as HTMLInputElement
   field.value = value
@@ -113,7 +113,7 @@ describe('what can be done with selected amounts', () => {
     await type(root, 'Skerry')
     submit()
     button(root, 'Clear')?.click()
-    expect([onFill, onSpread, onAdd, onClear].map((one) => one.mock.calls[0])).toEqual([
+    expect([onFill, onSpread, onAdd, onClear].map(one => one.mock.calls[0])).toEqual([
       ['5,5'],
       ['1200', 'prior year'],
       ['Skerry'],
@@ -133,7 +133,7 @@ describe('two hands on the same amounts', () => {
   it('are told what was, what is, and may choose', () => {
     const [onPutOnTop, onKeepTheirs] = [vi.fn(), vi.fn()]
     const cell = (row: string, is: string) => ({ row, period: '2026-07', label: 'Jul 2026', was: '20', is })
-    const cells = [cell('North', '30'), cell('Holm', ''), ...['a', 'b', 'c'].map((row) => cell(row, '1'))]
+    const cells = [cell('North', '30'), cell('Holm', ''), ...['a', 'b', 'c'].map(row => cell(row, '1'))]
     const root = mounted(OvertakenNote, { overtaken: { cells }, onPutOnTop, onKeepTheirs })
     expect(text(root)).toContain('North, Jul 2026: was 20, is now 30')
     expect(text(root)).toContain('Holm, Jul 2026: was 20, is now cleared')

@@ -10,11 +10,11 @@ export function useUnchecked(list: Ref<Listing<DatasetBrief> | null>) {
   async function check(dataset: DatasetBrief) {
     try {
       const { items } = await ask<{ items: Finding[] }>('GET', `/datasets/${dataset.id}/checks`)
-      const failing = items.filter((one) => !one.holds && !one.accepted).length
+      const failing = items.filter(one => !one.holds && !one.accepted).length
       if (list.value)
         list.value = {
           ...list.value,
-          items: list.value.items.map((one) => (one.id === dataset.id ? { ...one, failing } : one)),
+          items: list.value.items.map(one => (one.id === dataset.id ? { ...one, failing } : one)),
         }
     } catch {
       // The mark is missing then; opening the dataset says why.
@@ -23,7 +23,7 @@ export function useUnchecked(list: Ref<Listing<DatasetBrief> | null>) {
 
   watch(
     list,
-    async (value) => {
+    async value => {
       for (const one of value?.items ?? []) {
         const sign = `${one.id}.${one.version}`
         if (one.failing !== null || asked.has(sign)) continue

@@ -17,11 +17,11 @@ const side = computed(() => Math.max(3, Math.min(16, step.value - (step.value > 
 const rowHeight = 24
 const rows = computed(() =>
   props.dataset.references
-    .filter((one) => props.dataset.scenarios.includes(one.code))
+    .filter(one => props.dataset.scenarios.includes(one.code))
     .map((one, i) => ({ ...one, top: TOP + i * rowHeight, has: new Set(props.dataset.strip.has[one.code] ?? []) })),
 )
 const bottom = computed(() => TOP + rows.value.length * rowHeight)
-const at = computed(() => periods.value.findIndex((period) => period.key === props.dataset.strip.closing))
+const at = computed(() => periods.value.findIndex(period => period.key === props.dataset.strip.closing))
 const lineLeft = computed(() => LABELS + (at.value + 1) * step.value - (step.value - side.value) / 2)
 const years = computed(() => {
   const starts: { label: string; left: number }[] = []
@@ -31,9 +31,7 @@ const years = computed(() => {
   })
   return starts.filter((one, i) => i === 0 || one.left - (starts[i - 1]?.left ?? 0) > 34)
 })
-const firstActual = computed(() =>
-  periods.value.findIndex((period) => props.dataset.strip.has.AC?.includes(period.key)),
-)
+const firstActual = computed(() => periods.value.findIndex(period => props.dataset.strip.has.AC?.includes(period.key)))
 
 /** `J`, `3`: enough below a square where its year stands above. */
 function initial(label: string): string {
@@ -82,8 +80,7 @@ function key(event: KeyboardEvent) {
       v-if="width"
       :width="Math.max(width - 2, LABELS + periods.length * step + 70)"
       :height="bottom + 16"
-      class="block select-none"
-    >
+      class="block select-none">
       <defs>
         <pattern id="forecast-squares" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="1.6" height="4" class="fill-ink" />
@@ -114,8 +111,7 @@ function key(event: KeyboardEvent) {
             }"
             :fill="row.code === 'FC' ? 'url(#forecast-squares)' : undefined"
             :data-square="`${row.code} ${period.key}`"
-            @click="emit('show', row.code, period.key)"
-          >
+            @click="emit('show', row.code, period.key)">
             <title>{{ row.code }} {{ period.label }}: show the figures</title>
           </rect>
           <rect
@@ -126,8 +122,7 @@ function key(event: KeyboardEvent) {
             :height="16"
             :rx="side > 8 ? 2 : 0"
             class="fill-none stroke-unfavourable"
-            stroke-dasharray="3 2"
-          >
+            stroke-dasharray="3 2">
             <title>Actual of {{ period.label }} is missing</title>
           </rect>
           <circle v-else :cx="LABELS + i * step + side / 2" :cy="row.top + 8" r="1" class="fill-prior-year" />
@@ -140,8 +135,7 @@ function key(event: KeyboardEvent) {
           :x="LABELS + i * step + side / 2"
           :y="bottom + 8"
           text-anchor="middle"
-          class="fill-quiet text-[11px]"
-        >
+          class="fill-quiet text-[11px]">
           {{ initial(period.label) }}
         </text>
       </template>
@@ -156,8 +150,7 @@ function key(event: KeyboardEvent) {
         :aria-valuenow="at"
         :aria-valuetext="periods[at]?.label"
         @keydown="key"
-        @pointerdown="drag"
-      >
+        @pointerdown="drag">
         <rect :x="lineLeft - 8" y="14" width="16" :height="bottom - 10" fill="transparent" />
         <line
           :x1="lineLeft"
@@ -166,15 +159,13 @@ function key(event: KeyboardEvent) {
           :y2="bottom + 4"
           class="stroke-accent"
           stroke-width="1.5"
-          stroke-dasharray="1.5 3"
-        />
+          stroke-dasharray="1.5 3" />
         <circle :cx="lineLeft" cy="22" r="5" class="fill-accent" />
         <text
           :x="lineLeft + (lineLeft + 50 > width ? -9 : 9)"
           y="26"
           :text-anchor="lineLeft + 50 > width ? 'end' : 'start'"
-          class="fill-accent text-[11px]"
-        >
+          class="fill-accent text-[11px]">
           closed
         </text>
       </g>

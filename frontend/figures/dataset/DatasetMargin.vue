@@ -19,7 +19,7 @@ const props = defineProps<{
   imports: number
 }>()
 defineEmits<{ show: [place: Place]; changed: [] }>()
-const units = computed(() => [...new Set(props.dataset.measures.map((one) => one.unit).filter(Boolean))].join(', '))
+const units = computed(() => [...new Set(props.dataset.measures.map(one => one.unit).filter(Boolean))].join(', '))
 const about = computed(() =>
   [
     props.dataset.organisation,
@@ -39,8 +39,7 @@ const sign = computed(() =>
 <template>
   <aside
     class="w-[272px] shrink-0 border-r-2 border-accent/35 px-7 pt-8 pb-8 max-lg:w-[228px] max-lg:px-5"
-    aria-label="Dataset"
-  >
+    aria-label="Dataset">
     <h1 class="font-serif text-[21px] leading-7 break-words">{{ dataset.name }}</h1>
     <p class="text-quiet">{{ about }}</p>
     <p class="text-quiet">{{ plural(dataset.facts, 'figure') }}{{ dataset.periods ? `, ${dataset.periods}` : '' }}</p>

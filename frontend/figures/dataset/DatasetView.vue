@@ -23,7 +23,7 @@ import { useFigureTable } from '../table/useFigureTable'
 
 const id = Number(useRoute().params.id)
 const { value: dataset, problem: missing } = useDataset(id)
-watch(dataset, (own) => own && (document.title = `${own.name} – Keen Margin`), { immediate: true })
+watch(dataset, own => own && (document.title = `${own.name} – Keen Margin`), { immediate: true })
 const shown = useFigureTable(dataset)
 const {
   pulse,
@@ -54,9 +54,9 @@ const { query } = useRoute()
 /** What a search has led to. */
 function showFound(own: Dataset) {
   const { measure, by, member } = query
-  const holder = own.breakdowns.find((one) => one.members.includes(String(member ?? '')))
-  if (own.measures.some((one) => one.name === measure)) shown.measure.value = String(measure)
-  if (own.breakdowns.some((one) => one.name === by)) shown.by.value = String(by)
+  const holder = own.breakdowns.find(one => one.members.includes(String(member ?? '')))
+  if (own.measures.some(one => one.name === measure)) shown.measure.value = String(measure)
+  if (own.breakdowns.some(one => one.name === by)) shown.by.value = String(by)
   if (!member || !holder) return
   shown.by.value = holder.name
   wanted.value = { member: String(member), period: own.closing }
@@ -66,7 +66,7 @@ watch(dataset, (own, before) => own && !before && showFound(own), { immediate: t
 /** From a square of the coverage to its figures. */
 function show(code: Scenario, period: string) {
   shown.scenario.value = code
-  shown.year.value = dataset.value?.strip.periods.find((one) => one.key === period)?.year ?? ''
+  shown.year.value = dataset.value?.strip.periods.find(one => one.key === period)?.year ?? ''
   wanted.value = { member: '', period }
 }
 
@@ -75,16 +75,16 @@ function goTo(place: Place) {
   shown.folded.value = []
   const own = dataset.value
   if (!own) return
-  const holds = own.strip.periods.find((one) => one.key === place.period || place.period.startsWith(`${one.key}-`))
+  const holds = own.strip.periods.find(one => one.key === place.period || place.period.startsWith(`${one.key}-`))
   shown.measure.value = place.measure
   shown.scenario.value = place.scenario
   if (place.period) shown.year.value = holds?.year ?? ''
-  if (place.period && own.grain !== 'none' && !own.strip.periods.some((one) => one.key === place.period))
+  if (place.period && own.grain !== 'none' && !own.strip.periods.some(one => one.key === place.period))
     shown.grain.value = own.grain
   // Where only one breakdown is told, that one goes down.
-  const named = place.members.filter((one) => one !== '')
+  const named = place.members.filter(one => one !== '')
   if (named.length === 1) shown.by.value = own.breakdowns[place.members.indexOf(named[0] ?? '')]?.name ?? shown.by.value
-  const at = own.breakdowns.findIndex((one) => one.name === shown.by.value)
+  const at = own.breakdowns.findIndex(one => one.name === shown.by.value)
   shown.where.value = place.members.flatMap((member, i) =>
     i === at || (member === '' && !own.breakdowns[i]?.members.includes(''))
       ? []
@@ -116,8 +116,7 @@ function changed() {
           :closing="closing"
           :pinned="false"
           :can-type="dataset?.grain === 'day'"
-          @move="move"
-        />
+          @move="move" />
         <button class="button" :disabled="!canUndo" :title="pulse?.undo ?? 'Nothing to undo'" @click="undo">
           Undo
         </button>
@@ -140,8 +139,7 @@ function changed() {
         :is-over="isOver"
         :imports="imports"
         @show="goTo"
-        @changed="changed"
-      />
+        @changed="changed" />
       <main class="min-w-0 flex-1 px-7 pt-7 pb-6">
         <SentenceOfTrouble v-if="unmoved || unstepped" class="mb-4" :says="unmoved || unstepped" />
         <CoverageStrip v-if="dataset.strip.periods.length" :dataset="dataset" @move="move" @show="show" />
@@ -161,8 +159,7 @@ function changed() {
             @fold="shown.fold"
             @took="take"
             @changed="changed"
-            @arrived="wanted = null"
-          />
+            @arrived="wanted = null" />
         </template>
       </main>
     </div>

@@ -90,8 +90,7 @@ async function takeBack(one: Import) {
           v-if="asking?.id === one.id"
           class="mt-2 rounded bg-accent-tint px-3 py-2"
           role="group"
-          :aria-label="`Take ${one.name} back?`"
-        >
+          :aria-label="`Take ${one.name} back?`">
           <p>{{ would(asking.would) }}</p>
           <ul v-if="asking.would.examples.length" class="mt-1.5 space-y-1 text-[12px]">
             <li v-for="example in asking.would.examples" :key="example" class="break-words">{{ example }}</li>

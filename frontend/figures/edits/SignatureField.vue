@@ -13,7 +13,6 @@ const { signature } = storeToRefs(useSignature())
       class="mt-0.5 w-full border-b border-hairline bg-transparent py-1 outline-none focus:border-accent"
       maxlength="80"
       autocomplete="name"
-      placeholder="your name"
-    />
+      placeholder="your name" />
   </label>
 </template>

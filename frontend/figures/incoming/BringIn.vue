@@ -21,8 +21,7 @@ async function trySample() {
   <section aria-label="Bring in figures">
     <div
       class="rounded-lg border border-dashed px-8 py-7 transition-colors"
-      :class="isOver ? 'border-accent bg-accent-tint' : 'border-[#cfc8bb] bg-panel'"
-    >
+      :class="isOver ? 'border-accent bg-accent-tint' : 'border-[#cfc8bb] bg-panel'">
       <p class="mb-1 font-serif text-[19px]">
         {{ isOver ? 'Let go to read it' : 'Drop a file, or paste a table' }}
       </p>
@@ -41,8 +40,7 @@ async function trySample() {
           v-model="pasted"
           class="h-36 w-full rounded-md border border-[#cfc8bb] bg-paper p-3 font-sans whitespace-pre"
           aria-label="Table"
-          placeholder="Month	Actual	Budget"
-        />
+          placeholder="Month	Actual	Budget" />
         <button class="button button-strong mt-2" :disabled="!pasted.trim() || isBusy">Read it</button>
       </form>
     </div>

@@ -26,7 +26,6 @@ function chosen() {
       accept=".csv,.tsv,.txt,.xlsx,.ods,.jsonl,.ndjson,.json"
       tabindex="-1"
       aria-label="File of figures"
-      @change="chosen"
-    />
+      @change="chosen" />
   </span>
 </template>

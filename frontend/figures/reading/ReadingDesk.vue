@@ -34,7 +34,7 @@ const {
 } = useReading()
 const { trial, problem, isBusy, isSlow, isStale, isStopped, progress, run, stop } = work
 
-const newMeasures = computed(() => (trial.value?.measures ?? []).filter((measure) => measure.isNew))
+const newMeasures = computed(() => (trial.value?.measures ?? []).filter(measure => measure.isNew))
 const canConfirm = computed(
   () =>
     trial.value?.accepted &&
@@ -50,8 +50,7 @@ const canConfirm = computed(
   <div v-if="reading" class="flex min-h-[calc(100vh-48px)]">
     <aside
       class="w-[290px] shrink-0 border-r-2 border-accent/35 px-7 pt-7 pb-8 max-lg:w-[236px] max-lg:px-5"
-      aria-label="What would come in"
-    >
+      aria-label="What would come in">
       <h1 class="font-serif text-[21px] leading-7 break-words">{{ reading.name }}</h1>
       <p class="mb-4 text-quiet">
         {{
@@ -70,8 +69,7 @@ const canConfirm = computed(
         :phase="progress.phase"
         :done="progress.done"
         :of="reading.rowCount ?? reading.rowsAbout"
-        @stop="stop"
-      />
+        @stop="stop" />
       <p v-else-if="isStopped" class="mb-4">
         Stopped. Nothing was kept. <button class="link" @click="run">Read it again</button>
       </p>
@@ -84,13 +82,11 @@ const canConfirm = computed(
         :reading="reading.id"
         @leave-out="leaveOut"
         @same="takeAsSame"
-        @different="takeAsDifferent"
-      >
+        @different="takeAsDifferent">
         <button
           class="button button-strong mt-3 mb-5 h-9 w-full justify-center"
           :disabled="!canConfirm"
-          @click="confirm"
-        >
+          @click="confirm">
           Bring in
         </button>
       </TrialSummary>
@@ -124,14 +120,12 @@ const canConfirm = computed(
         :joins="target !== null"
         :notices="trial?.notices ?? []"
         :bands="trial?.bands"
-        :ends="target ? null : trial?.ends"
-      />
+        :ends="target ? null : trial?.ends" />
       <ReadingMeasures v-if="newMeasures.length" class="mb-5" :measures="newMeasures" @rule="setRule" />
       <SampleTable
         v-model="mapping"
         :reading="reading"
-        :refused="(trial?.refusals ?? []).map((refusal) => refusal.row)"
-      />
+        :refused="(trial?.refusals ?? []).map(refusal => refusal.row)" />
     </main>
   </div>
 </template>

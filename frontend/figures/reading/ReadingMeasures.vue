@@ -27,8 +27,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
             class="field"
             :value="measure.grouping"
             :aria-label="`${measure.name} over periods`"
-            @change="emit('rule', measure.name, { grouping: value($event), overMembers: undefined })"
-          >
+            @change="emit('rule', measure.name, { grouping: value($event), overMembers: undefined })">
             <option v-for="(label, rule) in periods" :key="rule" :value="rule">{{ label }}</option>
           </select></label
         >
@@ -38,8 +37,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
             class="field"
             :value="measure.overMembers"
             :aria-label="`${measure.name} over members`"
-            @change="emit('rule', measure.name, { grouping: measure.grouping, overMembers: value($event) })"
-          >
+            @change="emit('rule', measure.name, { grouping: measure.grouping, overMembers: value($event) })">
             <option v-for="(label, rule) in members" :key="rule" :value="rule">{{ label }}</option>
           </select></label
         >
@@ -49,8 +47,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         <button class="link" @click="emit('rule', measure.name, { better: measure.better })">Yes</button>
         <button
           class="link"
-          @click="emit('rule', measure.name, { better: measure.better === 'less' ? 'more' : 'less' })"
-        >
+          @click="emit('rule', measure.name, { better: measure.better === 'less' ? 'more' : 'less' })">
           No, {{ measure.better === 'less' ? 'more' : 'less' }} is
         </button>
       </span>
@@ -59,8 +56,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
           class="field"
           :value="measure.better"
           :aria-label="`${measure.name}: what is better`"
-          @change="emit('rule', measure.name, { better: value($event) as 'more' | 'less' })"
-        >
+          @change="emit('rule', measure.name, { better: value($event) as 'more' | 'less' })">
           <option value="more">more is better</option>
           <option value="less">less is better</option>
         </select>

@@ -25,7 +25,7 @@ const scaled = computed(() =>
   Object.entries(mapping.value.measures ?? {}).filter(([, rule]) => (rule.factor ?? 1) > 1 || asks('scale')),
 )
 const mayHaveTotals = computed(
-  () => mapping.value.totals === 'keep' || props.notices.some((notice) => /left out/.test(notice.says)),
+  () => mapping.value.totals === 'keep' || props.notices.some(notice => /left out/.test(notice.says)),
 )
 
 function scale(measure: string, factor: number) {
@@ -45,8 +45,7 @@ function scale(measure: string, factor: number) {
         class="field"
         aria-label="Closed through"
         :value="mapping.closedThrough ?? ends.day"
-        @change="mapping.closedThrough = ($event.target as HTMLSelectElement).value"
-      >
+        @change="mapping.closedThrough = ($event.target as HTMLSelectElement).value">
         <option :value="ends.day">closed through that day</option>
         <option :value="ends.month">closed through {{ ends.monthLabel }}: it is complete</option>
       </select>
@@ -89,8 +88,7 @@ function scale(measure: string, factor: number) {
         class="field"
         :value="rule.factor ?? 1"
         :aria-label="`Scale of ${measure}`"
-        @change="scale(measure, Number(($event.target as HTMLSelectElement).value))"
-      >
+        @change="scale(measure, Number(($event.target as HTMLSelectElement).value))">
         <option v-for="[factor, word] in factors" :key="factor" :value="factor">{{ word }}</option>
       </select>
       <span v-if="rule.unit">of {{ rule.unit }}</span>
@@ -103,8 +101,7 @@ function scale(measure: string, factor: number) {
           name="bands"
           class="accent-accent"
           :checked="(mapping.bands ?? 'limits') === band.meaning"
-          @change="mapping = { ...mapping, bands: band.meaning }"
-        />
+          @change="mapping = { ...mapping, bands: band.meaning }" />
         {{ band.meaning === 'percent of target' ? 'in percent of the target' : band.meaning }}
         <span class="min-w-0 break-words text-quiet">{{ band.says }}</span>
       </label>
@@ -115,12 +112,8 @@ function scale(measure: string, factor: number) {
         class="field"
         :value="mapping.totals ?? 'leave out'"
         @change="
-          mapping = {
-            ...mapping,
-            totals: ($event.target as HTMLSelectElement).value === 'keep' ? 'keep' : undefined,
-          }
-        "
-      >
+          mapping = { ...mapping, totals: ($event.target as HTMLSelectElement).value === 'keep' ? 'keep' : undefined }
+        ">
         <option value="leave out">are left out</option>
         <option value="keep">are figures of their own</option>
       </select>

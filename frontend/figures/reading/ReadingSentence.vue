@@ -15,14 +15,14 @@ const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<
 
 const NEW = 'new'
 const targets = computed(() => {
-  const listed = (datasets.value?.items ?? []).map((one) => ({
+  const listed = (datasets.value?.items ?? []).map(one => ({
     value: String(one.id),
     label: one.name,
     note: one.periods || 'list',
   }))
   const own = props.target
   const known =
-    own && !listed.some((one) => one.value === String(own.id))
+    own && !listed.some(one => one.value === String(own.id))
       ? [{ value: String(own.id), label: own.name, note: '' }]
       : []
   return [{ value: NEW, label: 'a new dataset', note: '' }, ...known, ...listed]
@@ -40,7 +40,7 @@ const headerText = computed(() => {
 })
 
 function choose(value: string) {
-  const chosen = datasets.value?.items.find((one) => String(one.id) === value)
+  const chosen = datasets.value?.items.find(one => String(one.id) === value)
   const dataset =
     value === NEW ? null : chosen ? { id: chosen.id, version: chosen.version, name: chosen.name } : props.target
   emit('look', { dataset })
@@ -56,9 +56,8 @@ function choose(value: string) {
         :text="reading.sheet"
         name="Sheet"
         :value="reading.sheet"
-        :choices="reading.sheets.map((sheet) => ({ value: sheet, label: sheet, note: '' }))"
-        @choose="emit('look', { sheet: $event })"
-      />
+        :choices="reading.sheets.map(sheet => ({ value: sheet, label: sheet, note: '' }))"
+        @choose="emit('look', { sheet: $event })" />
     </template>
     <template v-else>the table</template>
     with
@@ -86,11 +85,10 @@ function choose(value: string) {
       name="Dataset"
       :value="target ? String(target.id) : NEW"
       :choices="targets"
-      @choose="choose"
-    /><template v-if="target"
+      @choose="choose" /><template v-if="target"
       >,
       <ChoiceSlot
-        :text="modes.find((one) => one.value === mode)?.label ?? ''"
+        :text="modes.find(one => one.value === mode)?.label ?? ''"
         name="Mode"
         :value="mode"
         :choices="modes"

@@ -8,7 +8,7 @@ const isRefused = computed(() => new Set(props.refused))
 const mapping = defineModel<Mapping>({ required: true })
 
 function choose(column: string, id: string) {
-  const choice = roleChoices.find((choice) => choice.id === id)
+  const choice = roleChoices.find(choice => choice.id === id)
   if (!choice) return
   const before = mapping.value.columns[column]
   const keeps = choice.role.role === 'amount' && before?.role === 'amount'
@@ -37,8 +37,7 @@ function isIgnored(column: string): boolean {
   <div
     class="w-fit max-w-full overflow-x-auto rounded-lg border border-hairline bg-panel"
     tabindex="0"
-    aria-label="The first rows of the file, each column with its role"
-  >
+    aria-label="The first rows of the file, each column with its role">
     <table class="border-collapse">
       <thead>
         <tr>
@@ -47,14 +46,12 @@ function isIgnored(column: string): boolean {
             v-for="column in reading.columns"
             :key="column"
             class="border-b border-hairline bg-accent-tint/60 px-3 pt-2.5 pb-2 text-left align-bottom font-normal"
-            scope="col"
-          >
+            scope="col">
             <select
               class="field h-8 w-full max-w-60 min-w-36 font-semibold text-accent"
               :value="choiceOf(mapping.columns[column])"
               :aria-label="`Role of ${column}`"
-              @change="choose(column, ($event.target as HTMLSelectElement).value)"
-            >
+              @change="choose(column, ($event.target as HTMLSelectElement).value)">
               <option v-for="choice in roleChoices" :key="choice.id" :value="choice.id">{{ choice.label }}</option>
             </select>
             <span class="mt-1.5 block max-w-60 font-semibold break-words">{{ column }}</span>
@@ -76,8 +73,7 @@ function isIgnored(column: string): boolean {
           v-for="(row, i) in reading.sample"
           :key="i"
           class="border-b border-hairline last:border-0"
-          :class="isRefused.has(reading.sampleRows[i] ?? 0) ? 'bg-unfavourable/8' : ''"
-        >
+          :class="isRefused.has(reading.sampleRows[i] ?? 0) ? 'bg-unfavourable/8' : ''">
           <td class="pl-3 text-right text-[12px] text-quiet">{{ reading.sampleRows[i] }}</td>
           <td
             v-for="(column, j) in reading.columns"
@@ -87,8 +83,7 @@ function isIgnored(column: string): boolean {
               isAmount(column) ? 'text-right' : '',
               isIgnored(column) ? 'text-quiet line-through decoration-hairline' : '',
             ]"
-            :title="row[j]"
-          >
+            :title="row[j]">
             {{ row[j] }}
           </td>
         </tr>

@@ -16,16 +16,14 @@ const lines = computed(() => {
     [counts.removed, 'removed'],
   ] as const
 })
-const newMeasures = computed(() => (props.trial.measures ?? []).filter((measure) => measure.isNew && props.target))
+const newMeasures = computed(() => (props.trial.measures ?? []).filter(measure => measure.isNew && props.target))
 
 function all() {
-  emit('leaveOut', [...new Set((props.trial.refusals ?? []).map((refusal) => refusal.row))])
+  emit('leaveOut', [...new Set((props.trial.refusals ?? []).map(refusal => refusal.row))])
 }
 function names(list: string[], count: number) {
   const more = count - list.length
-  return (
-    list.map((name) => name || '(blank)').join(', ') + (more > 0 ? ` and ${more.toLocaleString('en-GB')} more` : '')
-  )
+  return list.map(name => name || '(blank)').join(', ') + (more > 0 ? ` and ${more.toLocaleString('en-GB')} more` : '')
 }
 </script>
 
@@ -50,8 +48,7 @@ function names(list: string[], count: number) {
       :key="one.breakdown + one.name"
       class="mb-4 rounded bg-accent-tint px-3 py-2"
       role="group"
-      :aria-label="`Is ${one.name} the same as ${one.like}?`"
-    >
+      :aria-label="`Is ${one.name} the same as ${one.like}?`">
       <p class="break-words">“{{ one.name }}” looks like “{{ one.like }}”.</p>
       <p class="mt-1 flex gap-4">
         <button class="link" @click="emit('same', one)">Same</button>
@@ -71,7 +68,7 @@ function names(list: string[], count: number) {
     <dl class="space-y-2.5">
       <div v-if="newMeasures.length">
         <dt class="label">New to the dataset</dt>
-        <dd class="break-words">{{ newMeasures.map((measure) => measure.name).join(', ') }}</dd>
+        <dd class="break-words">{{ newMeasures.map(measure => measure.name).join(', ') }}</dd>
       </div>
       <template v-for="breakdown in trial.breakdowns" :key="`new ${breakdown.name}`">
         <div v-if="target && breakdown.newCount">
@@ -92,7 +89,7 @@ function names(list: string[], count: number) {
         <dd class="break-words">
           {{
             trial.measures
-              ?.map((measure) => (measure.unit ? `${measure.name} in ${measure.unit}` : measure.name))
+              ?.map(measure => (measure.unit ? `${measure.name} in ${measure.unit}` : measure.name))
               .join(', ')
           }}
         </dd>

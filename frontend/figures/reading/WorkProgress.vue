@@ -20,8 +20,7 @@ const says = computed(() =>
       <div
         class="h-full bg-accent transition-[width] duration-300"
         :class="share === null ? 'w-1/3 animate-pulse' : ''"
-        :style="share === null ? undefined : { width: `${share * 100}%` }"
-      />
+        :style="share === null ? undefined : { width: `${share * 100}%` }" />
     </div>
   </div>
 </template>

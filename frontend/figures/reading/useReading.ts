@@ -22,12 +22,12 @@ export function useReading() {
   const failed = ref('')
   const isLooking = ref(false)
 
-  const amounts = computed(() => Object.values(mapping.value.columns).filter((column) => column.role === 'amount'))
+  const amounts = computed(() => Object.values(mapping.value.columns).filter(column => column.role === 'amount'))
   const asksMeasure = computed(
     () =>
       !target.value &&
-      amounts.value.some((column) => !column.measure) &&
-      !Object.values(mapping.value.columns).some((column) => column.role === 'measure'),
+      amounts.value.some(column => !column.measure) &&
+      !Object.values(mapping.value.columns).some(column => column.role === 'measure'),
   )
   /** The mapping as it will be sent: amounts without a name of their own count what the reader says. */
   const told = computed<Mapping>(() => {
@@ -44,7 +44,7 @@ export function useReading() {
     }
   })
   const work = useTrial(reading, told, target, mode)
-  const near = computed(() => (work.trial.value?.near ?? []).filter((one) => !differs.value.includes(nearKey(one))))
+  const near = computed(() => (work.trial.value?.near ?? []).filter(one => !differs.value.includes(nearKey(one))))
 
   function nearKey(one: NearName) {
     return `${one.breakdown}\n${one.name}`

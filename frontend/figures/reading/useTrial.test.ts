@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import type { ImportMode, Mapping, Reading, Trial } from '../types'
 import { useTrial } from './useTrial'
 
-const settle = (ms = 170) => new Promise((resolve) => setTimeout(resolve, ms))
+const settle = (ms = 170) => new Promise(resolve => setTimeout(resolve, ms))
 const reading = { id: 'r1' } as Reading
 const mapping = (measure: string) => ({ columns: {}, decimal: '.', measure }) as unknown as Mapping
 
@@ -19,7 +19,7 @@ function server() {
             ? new Response(JSON.stringify({ phase: 'reading', done: 8192 }))
             : new Response(null, { status: 204 }),
         )
-      return new Promise((resolve) =>
+      return new Promise(resolve =>
         waiting.push({
           method: String(method),
           body: String(body),

@@ -21,8 +21,8 @@ const ROLES = [
 const sought = ref('')
 const picked = ref(new Set<string>())
 const asking = ref<{ what: 'group' | 'merge'; member: string | null } | null>(null)
-const found = computed(() => props.breakdown.members.filter((one) => holds(one, sought.value)))
-const groups = computed(() => props.breakdown.members.filter((one) => isGroup(props.breakdown, one)))
+const found = computed(() => props.breakdown.members.filter(one => holds(one, sought.value)))
+const groups = computed(() => props.breakdown.members.filter(one => isGroup(props.breakdown, one)))
 
 function change(title: string, body: object) {
   emit('change', title, `/breakdowns/${props.breakdown.id}`, body)
@@ -37,7 +37,7 @@ const those = (member: string | null) => (member === null ? [...picked.value] : 
 /** A place up or down among those of the same group. */
 function move(member: string, by: 1 | -1) {
   const parent = props.breakdown.parents[member]
-  const siblings = props.breakdown.members.filter((one) => props.breakdown.parents[one] === parent)
+  const siblings = props.breakdown.members.filter(one => props.breakdown.parents[one] === parent)
   const at = siblings.indexOf(member)
   const before = siblings[by < 0 ? at - 1 : at + 2]
   if (by < 0 ? at <= 0 : at >= siblings.length - 1) return
@@ -69,8 +69,7 @@ function setRole(members: string[], role: string) {
         :kept="kept"
         width="w-64 font-semibold"
         required
-        @change="change(`Rename ${breakdown.name}?`, { name: $event })"
-      />
+        @change="change(`Rename ${breakdown.name}?`, { name: $event })" />
       <span class="ml-auto text-quiet"
         >{{ breakdown.members.length.toLocaleString('en-GB') }}
         {{ breakdown.members.length === 1 ? 'member' : 'members' }}</span
@@ -79,8 +78,7 @@ function setRole(members: string[], role: string) {
     <div
       v-if="picked.size"
       class="relative flex flex-wrap items-center gap-4 bg-accent-tint px-2 py-1.5"
-      role="toolbar"
-    >
+      role="toolbar">
       <span>{{ picked.size }} chosen</span>
       <button class="link" @click="asking = { what: 'group', member: null }">Put into a group</button>
       <button class="link" @click="setRole(those(null), 'adds')">adds</button>
@@ -93,8 +91,7 @@ function setRole(members: string[], role: string) {
         can-be-new
         none="out of any group"
         @choose="setGroup"
-        @close="asking = null"
-      />
+        @close="asking = null" />
     </div>
     <input
       v-if="breakdown.members.length > 12"
@@ -102,8 +99,7 @@ function setRole(members: string[], role: string) {
       class="field my-2 w-64"
       type="search"
       :aria-label="`Find in ${breakdown.name}`"
-      placeholder="Find"
-    />
+      placeholder="Find" />
     <ul>
       <li
         v-for="member in found.slice(0, MOST)"
@@ -111,27 +107,23 @@ function setRole(members: string[], role: string) {
         class="group relative flex items-center gap-3 border-b border-hairline py-0.5 hover:bg-panel focus-within:bg-panel"
         :data-member="member"
         @keydown.alt.up.prevent="move(member, -1)"
-        @keydown.alt.down.prevent="move(member, 1)"
-      >
+        @keydown.alt.down.prevent="move(member, 1)">
         <input
           type="checkbox"
           class="size-4 shrink-0 accent-accent"
           :checked="picked.has(member)"
           :aria-label="`Choose ${member || '(blank)'}`"
-          @change="pick(member)"
-        />
+          @change="pick(member)" />
         <div
           class="min-w-0 flex-1"
           :class="groups.includes(member) ? 'font-semibold' : ''"
-          :style="{ paddingLeft: `${8 + depthOf(breakdown, member) * 18}px` }"
-        >
+          :style="{ paddingLeft: `${8 + depthOf(breakdown, member) * 18}px` }">
           <TextSetting
             :label="`Name of ${member || '(blank)'}`"
             :value="member"
             :kept="kept"
             required
-            @change="change(`Rename ${member}?`, { rename: member, to: $event })"
-          />
+            @change="change(`Rename ${member}?`, { rename: member, to: $event })" />
         </div>
         <ChoiceSetting
           class="w-28 shrink-0"
@@ -140,25 +132,21 @@ function setRole(members: string[], role: string) {
           :value="breakdown.roles[member] ?? ''"
           :choices="ROLES"
           :kept="kept"
-          @change="setRole([member], $event)"
-        />
+          @change="setRole([member], $event)" />
         <span
-          class="flex w-64 shrink-0 items-center justify-end gap-3 text-[12px] opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
-        >
+          class="flex w-64 shrink-0 items-center justify-end gap-3 text-[12px] opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
           <button
             class="px-1 text-quiet hover:text-accent"
             :aria-label="`Move ${member} up`"
             title="Alt ↑"
-            @click="move(member, -1)"
-          >
+            @click="move(member, -1)">
             ↑
           </button>
           <button
             class="px-1 text-quiet hover:text-accent"
             :aria-label="`Move ${member} down`"
             title="Alt ↓"
-            @click="move(member, 1)"
-          >
+            @click="move(member, 1)">
             ↓
           </button>
           <button class="link" :aria-label="`Group of ${member}`" @click="asking = { what: 'group', member }">
@@ -170,8 +158,7 @@ function setRole(members: string[], role: string) {
           <button
             class="link"
             :aria-label="`Remove ${member}`"
-            @click="change(`Remove ${member}?`, { remove: member })"
-          >
+            @click="change(`Remove ${member}?`, { remove: member })">
             Remove
           </button>
         </span>
@@ -181,14 +168,13 @@ function setRole(members: string[], role: string) {
           :label="asking.what === 'group' ? `Group of ${member}` : `Merge ${member} into`"
           :members="
             asking.what === 'group'
-              ? groups.filter((one) => one !== member)
-              : breakdown.members.filter((one) => one !== member)
+              ? groups.filter(one => one !== member)
+              : breakdown.members.filter(one => one !== member)
           "
           :can-be-new="asking.what === 'group'"
           :none="asking.what === 'group' ? 'out of any group' : undefined"
           @choose="asking.what === 'group' ? setGroup($event) : merge($event)"
-          @close="asking = null"
-        />
+          @close="asking = null" />
       </li>
     </ul>
     <p v-if="!found.length" class="py-2 text-quiet">Nothing of that name.</p>
@@ -201,8 +187,7 @@ function setRole(members: string[], role: string) {
         <button
           class="link"
           :aria-label="`Separate ${one.name}`"
-          @click="change(`Separate ${one.name}?`, { separate: one.name })"
-        >
+          @click="change(`Separate ${one.name}?`, { separate: one.name })">
           Separate
         </button>
       </li>

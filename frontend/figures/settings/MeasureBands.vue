@@ -10,16 +10,16 @@ const props = defineProps<{ dataset: Dataset }>()
 const emit = defineEmits<{ change: [title: string, path: string, body: object] }>()
 
 const kept = computed(() =>
-  props.dataset.measures.flatMap((measure) => measure.bands.map((bands, place) => ({ measure, bands, place }))),
+  props.dataset.measures.flatMap(measure => measure.bands.map((bands, place) => ({ measure, bands, place }))),
 )
-const measures = computed(() => props.dataset.measures.filter((measure) => measure.band === null))
+const measures = computed(() => props.dataset.measures.filter(measure => measure.band === null))
 function told(bands: Kept) {
   const parts = bands.limits.map((limit, i) => (bands.names?.[i] ? `${bands.names[i]} to ${limit}` : `to ${limit}`))
   const last = bands.names?.[bands.limits.length]
   return [...parts, ...(last ? [`then ${last}`] : [])].join(', ')
 }
 function whose(bands: Kept) {
-  const from = props.dataset.periodList.find((period) => period.key === bands.from)?.label ?? bands.from
+  const from = props.dataset.periodList.find(period => period.key === bands.from)?.label ?? bands.from
   return [bands.member ? `${bands.field} ${bands.member}` : 'all values', ...(from ? [`from ${from}`] : [])].join(', ')
 }
 function send(measure: Measure, bands: Kept[]) {
@@ -30,7 +30,7 @@ const isAdding = ref(false)
 const trouble = ref('')
 const fresh = ref({ measure: '', member: '', from: '', form: 'limits' as Form, numbers: '', names: '' })
 const members = computed(() =>
-  props.dataset.breakdowns.flatMap((one) => one.members.map((member) => ({ field: one.name, member }))),
+  props.dataset.breakdowns.flatMap(one => one.members.map(member => ({ field: one.name, member }))),
 )
 function start() {
   isAdding.value = !isAdding.value
@@ -39,7 +39,7 @@ function start() {
 }
 function add() {
   const { measure: name, member, from, form, numbers, names } = fresh.value
-  const measure = measures.value.find((one) => one.name === name)
+  const measure = measures.value.find(one => one.name === name)
   const bands = read(form, numbers, names)
   if (typeof bands === 'string') return void (trouble.value = bands)
   if (!measure) return
@@ -58,8 +58,7 @@ function add() {
     <li
       v-for="one in kept"
       :key="`${one.measure.id} ${one.place}`"
-      class="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1.5"
-    >
+      class="flex flex-wrap items-baseline gap-x-3 border-b border-hairline py-1.5">
       <span class="w-1/4 min-w-40">{{ one.measure.name }}</span>
       <span class="min-w-0 flex-1">{{ told(one.bands) }}</span>
       <span class="text-quiet">{{ whose(one.bands) }}</span>
@@ -71,8 +70,7 @@ function add() {
             one.measure,
             one.measure.bands.filter((_, place) => place !== one.place),
           )
-        "
-      >
+        ">
         leave out
       </button>
     </li>
@@ -98,7 +96,7 @@ function add() {
       </select>
     </template>
     <select v-model="fresh.form" class="field" aria-label="What the numbers are">
-      <option v-for="form in FORMS.filter((one) => one.id !== 'percentOfTarget')" :key="form.id" :value="form.id">
+      <option v-for="form in FORMS.filter(one => one.id !== 'percentOfTarget')" :key="form.id" :value="form.id">
         {{ form.label }}
       </option>
     </select>

@@ -27,17 +27,17 @@ const better = (measure: Measure) => [
 ]
 /** Ratios and percentages whose parts are not known have one rule for both. */
 const hasOneRule = (measure: Measure) => ['ratio', 'rate'].includes(measure.grouping)
-const plain = computed(() => props.dataset.measures.filter((one) => one.grouping !== 'ratio').map((one) => one.name))
+const plain = computed(() => props.dataset.measures.filter(one => one.grouping !== 'ratio').map(one => one.name))
 const partsOf = (measure: Measure) =>
-  plain.value.filter((name) => name !== measure.name).map((name) => ({ value: name, label: name }))
+  plain.value.filter(name => name !== measure.name).map(name => ({ value: name, label: name }))
 const groupings = (measure: Measure) =>
-  GROUPINGS.filter((one) => one.value !== 'ratio' || measure.grouping === 'ratio' || partsOf(measure).length > 1)
+  GROUPINGS.filter(one => one.value !== 'ratio' || measure.grouping === 'ratio' || partsOf(measure).length > 1)
 
 function set(measure: Measure, body: object) {
   emit('change', `Change how ${measure.name} is counted?`, `/measures/${measure.id}`, body)
 }
 function setGrouping(measure: Measure, grouping: string) {
-  const [numerator, denominator] = partsOf(measure).map((one) => one.value)
+  const [numerator, denominator] = partsOf(measure).map(one => one.value)
   set(measure, grouping === 'ratio' ? { grouping, numerator, denominator } : { grouping })
 }
 
@@ -81,8 +81,7 @@ function add() {
             :value="measure.name"
             :kept="kept"
             required
-            @change="emit('change', `Rename ${measure.name}?`, `/measures/${measure.id}`, { name: $event })"
-          />
+            @change="emit('change', `Rename ${measure.name}?`, `/measures/${measure.id}`, { name: $event })" />
         </td>
         <td class="py-1 pr-4">
           <TextSetting
@@ -90,8 +89,7 @@ function add() {
             :value="measure.unit"
             :kept="kept"
             width="w-20"
-            @change="set(measure, { unit: $event })"
-          />
+            @change="set(measure, { unit: $event })" />
         </td>
         <td class="py-1 pr-4">
           <span v-if="measure.grouping === 'ratio'" class="inline-block py-1 text-quiet">computed</span>
@@ -99,10 +97,9 @@ function add() {
             v-else
             :label="`Decimals of ${measure.name}`"
             :value="String(measure.decimals)"
-            :choices="[0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((one) => ({ value: String(one), label: String(one) }))"
+            :choices="[0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map(one => ({ value: String(one), label: String(one) }))"
             :kept="kept"
-            @change="set(measure, { decimals: Number($event) })"
-          />
+            @change="set(measure, { decimals: Number($event) })" />
         </td>
         <td class="py-1 pr-4">
           <ChoiceSetting
@@ -110,24 +107,21 @@ function add() {
             :value="measure.grouping"
             :choices="groupings(measure)"
             :kept="kept"
-            @change="setGrouping(measure, $event)"
-          />
+            @change="setGrouping(measure, $event)" />
           <div v-if="measure.grouping === 'ratio'" class="flex flex-wrap items-center gap-x-1 text-quiet">
             <ChoiceSetting
               :label="`Numerator of ${measure.name}`"
               :value="measure.numerator ?? ''"
               :choices="partsOf(measure)"
               :kept="kept"
-              @change="set(measure, { numerator: $event })"
-            />
+              @change="set(measure, { numerator: $event })" />
             over
             <span class="pl-2" /><ChoiceSetting
               :label="`Denominator of ${measure.name}`"
               :value="measure.denominator ?? ''"
               :choices="partsOf(measure)"
               :kept="kept"
-              @change="set(measure, { denominator: $event })"
-            />
+              @change="set(measure, { denominator: $event })" />
           </div>
         </td>
         <td class="py-1 pr-4">
@@ -138,8 +132,7 @@ function add() {
             :value="measure.overMembers"
             :choices="OVER_MEMBERS"
             :kept="kept"
-            @change="set(measure, { overMembers: $event })"
-          />
+            @change="set(measure, { overMembers: $event })" />
         </td>
         <td class="min-w-[86px] py-1">
           <ChoiceSetting
@@ -147,8 +140,7 @@ function add() {
             :value="measure.better ?? ''"
             :choices="better(measure)"
             :kept="kept"
-            @change="set(measure, { better: $event })"
-          />
+            @change="set(measure, { better: $event })" />
         </td>
       </tr>
     </tbody>

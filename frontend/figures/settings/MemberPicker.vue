@@ -10,7 +10,7 @@ const emit = defineEmits<{ choose: [name: string]; close: [] }>()
 const MOST = 50
 const sought = ref('')
 const sheet = ref<HTMLElement | null>(null)
-const found = computed(() => props.members.filter((one) => holds(one, sought.value)).slice(0, MOST))
+const found = computed(() => props.members.filter(one => holds(one, sought.value)).slice(0, MOST))
 const isNew = computed(
   () => Boolean(props.canBeNew && sought.value.trim()) && !props.members.includes(sought.value.trim()),
 )
@@ -35,8 +35,7 @@ onMounted(() => sheet.value?.querySelector('input')?.focus())
         :aria-label="label"
         :placeholder="canBeNew ? 'Find, or name a new one' : 'Find'"
         @change="sought = $event.target.value"
-        @keydown.enter.capture="takeFirst"
-      />
+        @keydown.enter.capture="takeFirst" />
       <ComboboxOptions static class="mt-1 max-h-56 overflow-auto">
         <ComboboxOption v-if="isNew" :value="sought.trim()" class="choice break-words"
           >New: {{ sought.trim() }}</ComboboxOption

@@ -41,7 +41,7 @@ const {
 )
 watch(
   dataset,
-  (value) => {
+  value => {
     if (value) document.title = `Settings of ${value.name} – Keen Margin`
     void beat()
   },
@@ -50,8 +50,8 @@ watch(
 useKeys({ 'mod+z': () => void undo(), 'mod+shift+z': () => void redo(), 'mod+y': () => void redo() })
 const scenarios = computed(() =>
   (dataset.value?.references ?? [])
-    .filter((one) => dataset.value?.scenarios.includes(one.code))
-    .map((one) => `${one.code} ${one.word}`)
+    .filter(one => dataset.value?.scenarios.includes(one.code))
+    .map(one => `${one.code} ${one.word}`)
     .join(', '),
 )
 
@@ -100,8 +100,7 @@ async function remove() {
     <div v-if="dataset" class="flex min-h-0 flex-1">
       <aside
         class="w-[272px] shrink-0 border-r-2 border-accent/35 px-7 pt-8 pb-8 max-lg:w-[228px] max-lg:px-5"
-        aria-label="Dataset"
-      >
+        aria-label="Dataset">
         <h1 class="mb-4 font-serif text-[21px] leading-7 break-words">Settings of {{ dataset.name }}</h1>
         <p class="mb-4 text-quiet">
           Everything here is changed where it stands. Charts follow; what they would show otherwise is told before.
@@ -124,8 +123,7 @@ async function remove() {
               :kept="kept"
               width="w-96 font-semibold"
               required
-              @change="change('Rename the dataset?', '', { name: $event })"
-            />
+              @change="change('Rename the dataset?', '', { name: $event })" />
           </dd>
           <dt class="label">Organisation</dt>
           <dd>
@@ -134,8 +132,7 @@ async function remove() {
               :value="dataset.organisation"
               :kept="kept"
               width="w-96"
-              @change="change('Change the organisation?', '', { organisation: $event })"
-            />
+              @change="change('Change the organisation?', '', { organisation: $event })" />
           </dd>
           <template v-if="!dataset.isList">
             <dt class="label">Fiscal year starts in</dt>
@@ -145,18 +142,16 @@ async function remove() {
                 :value="String(dataset.firstMonth)"
                 :choices="MONTHS"
                 :kept="kept"
-                @change="change('Change the fiscal year?', '', { firstMonth: Number($event) })"
-              />
+                @change="change('Change the fiscal year?', '', { firstMonth: Number($event) })" />
             </dd>
             <dt class="label">Finest grain</dt>
             <dd>
               <ChoiceSetting
                 label="Finest grain"
                 :value="dataset.finest"
-                :choices="dataset.ownGrains.map((one) => ({ value: one, label: one }))"
+                :choices="dataset.ownGrains.map(one => ({ value: one, label: one }))"
                 :kept="kept"
-                @change="change('Change the finest grain?', '', { finest: $event })"
-              />
+                @change="change('Change the finest grain?', '', { finest: $event })" />
             </dd>
             <dt class="label">Books closed through</dt>
             <dd>
@@ -166,16 +161,14 @@ async function remove() {
                 :value="dataset.closingStep?.label ?? ''"
                 :kept="kept"
                 required
-                @change="change('Move the closing period?', '', { closedThrough: $event })"
-              />
+                @change="change('Move the closing period?', '', { closedThrough: $event })" />
               <ChoiceSetting
                 v-else
                 label="Books closed through"
                 :value="dataset.closing"
-                :choices="dataset.closings.map((one) => ({ value: one.key, label: one.label }))"
+                :choices="dataset.closings.map(one => ({ value: one.key, label: one.label }))"
                 :kept="kept"
-                @change="change('Move the closing period?', '', { closedThrough: $event })"
-              />
+                @change="change('Move the closing period?', '', { closedThrough: $event })" />
             </dd>
           </template>
           <dt class="label">Figures</dt>
@@ -197,8 +190,7 @@ async function remove() {
             :key="breakdown.id"
             :breakdown="breakdown"
             :kept="kept"
-            @change="change"
-          />
+            @change="change" />
         </template>
       </main>
     </div>

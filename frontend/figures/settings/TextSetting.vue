@@ -23,6 +23,5 @@ function take() {
     maxlength="500"
     @keydown.enter="($event.target as HTMLInputElement).blur()"
     @keydown.escape="((text = value), ($event.target as HTMLInputElement).blur())"
-    @blur="take"
-  />
+    @blur="take" />
 </template>

@@ -7,7 +7,7 @@ import MeasureTable from './MeasureTable.vue'
 import TextSetting from './TextSetting.vue'
 import { useSettings } from './useSettings'
 
-const settled = () => new Promise((resolve) => setTimeout(resolve))
+const settled = () => new Promise(resolve => setTimeout(resolve))
 function mounted(component: Component, props: Record<string, unknown>): HTMLElement {
   const root = document.createElement('div')
   document.body.append(root)
@@ -56,7 +56,7 @@ describe('a setting that stands in place', () => {
 
   it('is one of a few', () => {
     const onChange = vi.fn()
-    const choices = ['sum', 'last'].map((value) => ({ value, label: value }))
+    const choices = ['sum', 'last'].map(value => ({ value, label: value }))
     const select = mounted(ChoiceSetting, { label: 'How', value: 'sum', choices, kept: 0, onChange }).querySelector(
       'select',
     ) as HTMLSelectElement
@@ -102,7 +102,7 @@ describe('the measures', () => {
   it('offer no ratio where there are not two others', () => {
     const root = mounted(MeasureTable, { dataset: dataset(measure(1, 'A'), measure(2, 'B')), kept: 0 })
     expect(root.querySelector('[aria-label="How A is counted"]')?.textContent).not.toContain('ratio')
-    expect([...root.querySelectorAll('button')].map((one) => one.textContent)).toEqual(['Add a ratio'])
+    expect([...root.querySelectorAll('button')].map(one => one.textContent)).toEqual(['Add a ratio'])
   })
 
   it('show the parts of a ratio, which has no decimals of its own', () => {

@@ -40,13 +40,13 @@ const highest = computed(() => Math.max(300, windowHeight.value - Math.max(top.v
 const { isList, hasTotals, name, wide, totalWide, width, above, lines, columns, show } = useGridMeasures(props, frame)
 const signs = { adds: '+', 'takes away': '−', subtotal: '=' }
 const signOf = (member: string | undefined) => signs[props.breakdown?.roles[member ?? ''] as keyof typeof signs] ?? ''
-watch(lines, (seen) => seen.length && emit('look', seen[0]?.index ?? 0, seen.at(-1)?.index ?? 0), { immediate: true })
+watch(lines, seen => seen.length && emit('look', seen[0]?.index ?? 0, seen.at(-1)?.index ?? 0), { immediate: true })
 
 const set = (row: number, column: number, amounts: string[][], first?: WithRows) =>
   emit('set', row, column, amounts, first)
 const { draft, edit, take, drop, focus } = useCellDraft(props, active, frame, {
   set,
-  refuse: (says) => emit('refuse', says),
+  refuse: says => emit('refuse', says),
 })
 const { copy, cut, paste, clear } = useGridClipboard(props, props.selection, draft, {
   set,
@@ -134,14 +134,8 @@ function over(row: number, column: number) {
     @copy="copy"
     @cut="cut"
     @paste="paste"
-    @focus="active ?? (rows.length && go({ row: 0, column: 0 }))"
-  >
-    <div
-      :style="{
-        width: `${width}px`,
-        height: `${above + rows.length * ROW + 2}px`,
-      }"
-    >
+    @focus="active ?? (rows.length && go({ row: 0, column: 0 }))">
+    <div :style="{ width: `${width}px`, height: `${above + rows.length * ROW + 2}px` }">
       <FigureGridHead
         :head="head"
         :columns="columns"
@@ -150,8 +144,7 @@ function over(row: number, column: number) {
         :total-wide="totalWide"
         :is-list="isList"
         :has-totals="hasTotals"
-        :style="{ width: `${width}px` }"
-      />
+        :style="{ width: `${width}px` }" />
       <FigureGridRow
         v-for="line in lines"
         :key="line.index"
@@ -175,8 +168,7 @@ function over(row: number, column: number) {
         @over="over(line.index, $event)"
         @edit="edit()"
         @update:draft="draft = $event"
-        @take="take"
-      />
+        @take="take" />
     </div>
   </div>
 </template>

@@ -21,8 +21,7 @@ defineProps<{
       :class="hasTotals ? '' : 'border-b border-ink/30'"
       role="row"
       aria-rowindex="1"
-      :style="{ height: `${HEAD}px` }"
-    >
+      :style="{ height: `${HEAD}px` }">
       <span
         class="sticky left-0 z-10 flex items-center bg-paper font-semibold"
         role="columnheader"
@@ -52,8 +51,7 @@ defineProps<{
       class="relative flex border-y border-ink/30 font-semibold"
       role="row"
       aria-rowindex="2"
-      :style="{ height: `${ROW}px` }"
-    >
+      :style="{ height: `${ROW}px` }">
       <span
         class="sticky left-0 z-10 flex items-center bg-paper pl-5"
         role="rowheader"

@@ -63,22 +63,19 @@ function over(event: PointerEvent) {
     role="row"
     @pointerdown="press"
     @pointerover="over"
-    @dblclick="columnOf($event) !== null && emit('edit')"
-  >
+    @dblclick="columnOf($event) !== null && emit('edit')">
     <span
       class="sticky left-0 z-10 flex items-center bg-paper pr-3"
       role="rowheader"
       :title="row?.member"
-      :style="{ width: `${nameWide}px`, paddingLeft: `${(row?.depth ?? 0) * 12}px` }"
-    >
+      :style="{ width: `${nameWide}px`, paddingLeft: `${(row?.depth ?? 0) * 12}px` }">
       <button
         v-if="row?.isGroup"
         class="w-5 shrink-0 text-center font-normal text-quiet hover:text-accent"
         tabindex="-1"
         :aria-label="`${isFolded ? 'Unfold' : 'Fold'} ${row.member}`"
         :aria-expanded="!isFolded"
-        @click="emit('fold')"
-      >
+        @click="emit('fold')">
         {{ isFolded ? '▸' : '▾' }}
       </button>
       <span v-else class="w-5 shrink-0 text-center font-normal text-quiet" aria-hidden="true">{{ sign }}</span>
@@ -109,8 +106,7 @@ function over(event: PointerEvent) {
         :value="draft"
         :aria-label="`${name}, ${head.periods[column.index]?.label || 'amount'}`"
         @input="emit('update:draft', ($event.target as HTMLInputElement).value)"
-        @blur="emit('take')"
-      /><template v-else>{{ row ? row.cells[column.index] || '–' : '' }}</template></span
+        @blur="emit('take')" /><template v-else>{{ row ? row.cells[column.index] || '–' : '' }}</template></span
     >
     <span
       v-if="totalWide"

@@ -31,7 +31,7 @@ const field = ref<InstanceType<typeof FigureGrid> | null>(null)
 const id = computed(() => props.dataset.id)
 const table = useTableRows(id, toRef(props, 'body'))
 const { head, rows, problem: unread } = table
-const edits = useCellEdits(id, table, toRef(props, 'fixedAt'), (pulse) => emit('took', pulse))
+const edits = useCellEdits(id, table, toRef(props, 'fixedAt'), pulse => emit('took', pulse))
 const { problem: unset, overtaken } = edits
 const selection = useSelection(
   computed(() => rows.value.length),
@@ -49,8 +49,8 @@ const {
   head,
   toRef(props, 'filters'),
 )
-const breakdown = computed(() => props.dataset.breakdowns.find((one) => one.name === head.value?.by) ?? null)
-const measure = computed(() => props.dataset.measures.find((one) => one.name === head.value?.measure))
+const breakdown = computed(() => props.dataset.breakdowns.find(one => one.name === head.value?.by) ?? null)
+const measure = computed(() => props.dataset.measures.find(one => one.name === head.value?.measure))
 
 watch(
   () => [props.pulse?.version, props.pulse?.revision],
@@ -60,7 +60,7 @@ watch(
 )
 watch([() => props.wanted, head], async () => {
   if (!props.wanted || !head.value) return
-  const column = head.value.periods.findIndex((period) => period.key === props.wanted?.period)
+  const column = head.value.periods.findIndex(period => period.key === props.wanted?.period)
   const row = breakdown.value ? breakdown.value.members.indexOf(props.wanted.member) : 0
   if (column >= 0) selection.go({ row: Math.max(0, row), column })
 })
@@ -114,7 +114,7 @@ async function spread(amount: string, by: 'even' | 'prior year') {
     await edits.set(
       over.top,
       over.left,
-      lines.map((one) => one.amounts),
+      lines.map(one => one.amounts),
     )
   } catch (error) {
     unset.value = says(error)
@@ -168,8 +168,7 @@ function traceActive() {
     @spread="spread"
     @clear="fill('')"
     @trace="traceActive"
-    @add="add"
-  />
+    @add="add" />
   <FigureGrid
     v-if="head"
     ref="field"
@@ -184,7 +183,6 @@ function traceActive() {
     @set="edits.set"
     @read="edits.read"
     @refuse="unset = $event"
-    @trace="traceActive"
-  />
+    @trace="traceActive" />
   <SourcesPanel v-if="cell" class="-mx-7 mt-4" :cell="cell" :files="files" :problem="untraced" @close="close" />
 </template>

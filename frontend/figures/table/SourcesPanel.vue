@@ -12,8 +12,7 @@ defineEmits<{ close: [] }>()
 <template>
   <section
     class="sticky bottom-0 z-30 max-h-[44vh] overflow-auto border-t border-hairline bg-panel px-7 py-4"
-    aria-label="Where it came from"
-  >
+    aria-label="Where it came from">
     <div class="mb-3 flex items-baseline gap-4">
       <h2 class="font-serif text-[17px]">
         {{

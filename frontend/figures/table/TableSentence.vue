@@ -23,20 +23,18 @@ const grains = () => {
   <p class="mb-1 font-serif text-[17px] leading-8" role="group" aria-label="What the table shows">
     <span class="word">Showing</span>
     <ChoiceSlot
-      :text="scenarios.find((one) => one.value === scenario)?.label ?? scenario"
+      :text="scenarios.find(one => one.value === scenario)?.label ?? scenario"
       name="Scenario"
       :value="scenario"
-      :choices="scenarios.map((one) => ({ ...one, note: '' }))"
-      @choose="scenario = $event"
-    />
+      :choices="scenarios.map(one => ({ ...one, note: '' }))"
+      @choose="scenario = $event" />
     <span class="word">of</span>
     <ChoiceSlot
       :text="measure"
       name="Measure"
       :value="measure"
-      :choices="dataset.measures.map((one) => ({ value: one.name, label: one.name, note: one.unit }))"
-      @choose="measure = $event"
-    />
+      :choices="dataset.measures.map(one => ({ value: one.name, label: one.name, note: one.unit }))"
+      @choose="measure = $event" />
     <template v-if="dataset.breakdowns.length">
       <span class="word">by</span>
       <ChoiceSlot
@@ -44,14 +42,13 @@ const grains = () => {
         name="Breakdown"
         :value="by"
         :choices="
-          dataset.breakdowns.map((one) => ({
+          dataset.breakdowns.map(one => ({
             value: one.name,
             label: one.name,
             note: plural(one.members.length, 'member'),
           }))
         "
-        @choose="by = $event"
-      />
+        @choose="by = $event" />
     </template>
     <template v-for="breakdown in others" :key="breakdown.id">
       <span class="word">of</span>
@@ -67,18 +64,16 @@ const grains = () => {
           { value: 'given', label: 'their order', note: 'with their groups' },
           { value: 'largest first', label: 'order of size', note: 'largest first' },
         ]"
-        @choose="order = $event as 'given' | 'largest first'"
-      />
+        @choose="order = $event as 'given' | 'largest first'" />
     </template>
     <template v-if="!dataset.isList && dataset.years.length">
       <span class="word">for</span>
       <ChoiceSlot
-        :text="years.find((one) => one.value === year)?.label ?? year"
+        :text="years.find(one => one.value === year)?.label ?? year"
         name="Year"
         :value="year"
         :choices="years"
-        @choose="year = $event"
-      />
+        @choose="year = $event" />
     </template>
     <template v-if="grains().length > 1">
       <span class="word">by</span>
@@ -86,9 +81,8 @@ const grains = () => {
         :text="grain || (grains()[0] ?? '')"
         name="Grain"
         :value="grain || (grains()[0] ?? '')"
-        :choices="grains().map((one) => ({ value: one, label: one, note: '' }))"
-        @choose="grain = $event"
-      />
+        :choices="grains().map(one => ({ value: one, label: one, note: '' }))"
+        @choose="grain = $event" />
     </template>
   </p>
 </template>

@@ -25,13 +25,13 @@ export function parseBlock(text: string): string[][] {
   }
   end()
   if (rows.length > 1 && rows.at(-1)?.join('') === '') rows.pop()
-  const width = Math.max(...rows.map((row) => row.length))
-  return rows.map((row) => [...row, ...Array<string>(width - row.length).fill('')])
+  const width = Math.max(...rows.map(row => row.length))
+  return rows.map(row => [...row, ...Array<string>(width - row.length).fill('')])
 }
 
 /** The same the other way. */
 export function writeBlock(rows: string[][]): string {
-  return rows.map((row) => row.join('\t')).join('\n')
+  return rows.map(row => row.join('\t')).join('\n')
 }
 
 /** The block as often as it fits into the selection: one value fills all of it. */

@@ -8,7 +8,7 @@ import { useTableRows } from './useTableRows'
 const COUNT = 330
 const COLUMNS = 3
 const member = (i: number) => `m${i}`
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+const pause = (ms: number) => new Promise(resolve => setTimeout(resolve, ms))
 
 /** Numbers that look random and are the same for the same seed, below a limit. */
 function random(seed: number) {
@@ -32,13 +32,15 @@ function server(below: (limit: number) => number) {
       const body = JSON.parse(String(request.body))
       await pause(below(4))
       if (path.endsWith('/tables')) {
-        const rows = amounts.slice(body.from, body.from + 100).map((cells, i) => ({
-          member: member(body.from + i),
-          cells: [...cells],
-          total: '',
-          depth: 0,
-          isGroup: false,
-        }))
+        const rows = amounts
+          .slice(body.from, body.from + 100)
+          .map((cells, i) => ({
+            member: member(body.from + i),
+            cells: [...cells],
+            total: '',
+            depth: 0,
+            isGroup: false,
+          }))
         await pause(below(4))
         const periods = Array.from({ length: COLUMNS }, (_, j) => ({ key: `2026-0${j + 1}`, label: '' }))
         return new Response(JSON.stringify({ from: body.from, count: COUNT, rows, periods, into: [], by: 'Route' }))
@@ -67,10 +69,10 @@ function server(below: (limit: number) => number) {
 describe('quick hands in a table whose rows come late', () => {
   afterEach(() => vi.unstubAllGlobals())
 
-  it.each(Array.from({ length: 25 }, (_, seed) => [seed + 1]))('lose nothing (%i)', async (seed) => {
+  it.each(Array.from({ length: 25 }, (_, seed) => [seed + 1]))('lose nothing (%i)', async seed => {
     const below = random(seed)
     const { amounts, late, undo } = server(below)
-    const model = amounts.map((line) => [...line])
+    const model = amounts.map(line => [...line])
     const steps: string[][][] = []
     /** what the clipboard of the machine holds, and what it should hold when all that was begun has been done */
     let clipboard = ''
@@ -100,20 +102,17 @@ describe('quick hands in a table whose rows come late', () => {
       },
       selection,
       ref(null),
-      {
-        set: (...given) => begun.push(edits.set(...given)),
-        read: (...given) => begun.push(edits.read(...given)),
-      },
+      { set: (...given) => begun.push(edits.set(...given)), read: (...given) => begun.push(edits.read(...given)) },
     )
     const settled = async () => {
       while (begun.length) await begun.shift()
     }
     const block = () => {
       const { top, bottom, left, right } = selection.box.value ?? { top: 0, bottom: 0, left: 0, right: 0 }
-      return { top, left, cells: model.slice(top, bottom + 1).map((line) => line.slice(left, right + 1)) }
+      return { top, left, cells: model.slice(top, bottom + 1).map(line => line.slice(left, right + 1)) }
     }
     const write = (top: number, left: number, cells: string[][]) => {
-      steps.push(model.map((line) => [...line]))
+      steps.push(model.map(line => [...line]))
       cells.forEach((line, i) => line.forEach((text, j) => ((model[top + i] as string[])[left + j] = text)))
     }
 
@@ -124,7 +123,7 @@ describe('quick hands in a table whose rows come late', () => {
       if (below(2)) table.look(top, top + 30)
       if (below(3) === 0) await pause(below(6))
       const now = block()
-      const text = now.cells.map((line) => line.join('\t')).join('\n')
+      const text = now.cells.map(line => line.join('\t')).join('\n')
       const what = below(5)
       if (what === 0) {
         hands.copy(event())
@@ -135,7 +134,7 @@ describe('quick hands in a table whose rows come late', () => {
         write(
           now.top,
           now.left,
-          now.cells.map((line) => line.map(() => '')),
+          now.cells.map(line => line.map(() => '')),
         )
         if (below(2)) {
           await settled()
@@ -146,7 +145,7 @@ describe('quick hands in a table whose rows come late', () => {
         write(
           now.top,
           now.left,
-          now.cells.map((line) => line.map(() => '')),
+          now.cells.map(line => line.map(() => '')),
         )
       } else if (what === 3) {
         clipboard = String(1000 + i)
@@ -154,7 +153,7 @@ describe('quick hands in a table whose rows come late', () => {
         write(
           now.top,
           now.left,
-          now.cells.map((line) => line.map(() => String(1000 + i))),
+          now.cells.map(line => line.map(() => String(1000 + i))),
         )
       } else if (steps.length) {
         await settled()
@@ -168,7 +167,7 @@ describe('quick hands in a table whose rows come late', () => {
     expect(late).toEqual([])
     expect(amounts).toEqual(model)
     table.look(0, COUNT - 1)
-    expect((await table.all(0, COUNT - 1)).map((row) => row.cells)).toEqual(model)
+    expect((await table.all(0, COUNT - 1)).map(row => row.cells)).toEqual(model)
   })
 
   it('are told when rows do not come, and nothing is cut', async () => {
@@ -181,7 +180,7 @@ describe('quick hands in a table whose rows come late', () => {
       vi.fn(async () => new Response(JSON.stringify({ detail: 'The server is busy.' }), { status: 503 })),
     )
     const written: string[][] = []
-    await edits.set(200, 0, [['']], async (rows) => void written.push(rows.map((row) => row.member)))
+    await edits.set(200, 0, [['']], async rows => void written.push(rows.map(row => row.member)))
     expect(edits.problem.value).toBe('Nothing is changed. The server is busy.')
     expect([written, amounts[200]?.[0]]).toEqual([[], '2000'])
   })

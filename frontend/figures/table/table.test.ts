@@ -27,7 +27,7 @@ describe('blocks from other programs', () => {
     const rows = [
       ['−1,234.50', '7'],
       ['', '1,000,000'],
-    ].map((row) => row.map(plain))
+    ].map(row => row.map(plain))
     expect(writeBlock(rows)).toBe('-1234.50\t7\n\t1000000')
     expect(parseBlock(writeBlock(rows))).toEqual(rows)
   })
@@ -108,7 +108,7 @@ describe('the rows of a long table', () => {
     )
     return asked
   }
-  const settled = () => new Promise((resolve) => setTimeout(resolve))
+  const settled = () => new Promise(resolve => setTimeout(resolve))
 
   it('come when they are looked at, once each', async () => {
     const asked = serve(250)
@@ -125,7 +125,7 @@ describe('the rows of a long table', () => {
     table.look(0, 30)
     await settled()
     expect(asked).toEqual([0, 100, 200])
-    expect((await table.all(95, 105)).map((row) => row.member)).toContain('m105')
+    expect((await table.all(95, 105)).map(row => row.member)).toContain('m105')
   })
 
   it('are asked for again where they are in sight, and let go where they are not', async () => {

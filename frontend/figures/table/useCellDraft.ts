@@ -35,7 +35,7 @@ export function useCellDraft(
     if (draft.value === null || !active.value) return
     const { row: index, column } = active.value
     const isThere = shown.rows[index]?.member === member
-    const row = isThere ? index : shown.rows.findIndex((one) => one?.member === member)
+    const row = isThere ? index : shown.rows.findIndex(one => one?.member === member)
     if (row < 0)
       return tell.refuse(`The table no longer shows ${member}. Find it, then take what you typed with Enter.`)
     const text = draft.value.trim()

@@ -4,7 +4,7 @@ import { useSignature } from '../../shared/useSignature'
 import { useCellEdits } from './useCellEdits'
 import { useTableRows } from './useTableRows'
 
-const settled = () => new Promise((resolve) => setTimeout(resolve))
+const settled = () => new Promise(resolve => setTimeout(resolve))
 const row = (member: string, cells: string[], isGroup = false) => ({ member, cells, total: '', depth: 0, isGroup })
 
 interface Sent {

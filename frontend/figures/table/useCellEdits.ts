@@ -52,7 +52,7 @@ export function useCellEdits(
           by: head.by ?? undefined,
           where: Object.keys(where.value).length ? where.value : undefined,
           rows: block.rows,
-          periods: block.columns.map((column) => ({
+          periods: block.columns.map(column => ({
             key: head.periods[column]?.key || undefined,
             scenario: head.into[column],
           })),
@@ -127,14 +127,14 @@ export function useCellEdits(
     } catch (error) {
       return refuse(`Nothing is changed. ${says(error)}`)
     }
-    const group = rows.find((row) => row.isGroup)
+    const group = rows.find(row => row.isGroup)
     if (group) return refuse(groupSays(group.member))
     const columns = Array.from({ length: width }, (_, i) => left + i)
     const block: Block = {
-      rows: rows.map((row) => row.member),
+      rows: rows.map(row => row.member),
       columns,
       amounts,
-      was: rows.map((row) => columns.map((column) => plain(row.cells[column] ?? ''))),
+      was: rows.map(row => columns.map(column => plain(row.cells[column] ?? ''))),
     }
     problem.value = ''
     amounts.forEach((line, i) => line.forEach((text, j) => text !== null && table.put(top + i, left + j, text)))

@@ -20,21 +20,21 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
 
   const scenarios = computed(() => {
     const own = dataset.value?.references ?? []
-    const both = own.some((one) => one.code === 'AC') && own.some((one) => one.code === 'FC')
+    const both = own.some(one => one.code === 'AC') && own.some(one => one.code === 'FC')
     return [
       ...(both ? [{ value: 'AC FC', label: 'actual, then forecast' }] : []),
-      ...own.map((one) => ({ value: one.code, label: one.word })),
+      ...own.map(one => ({ value: one.code, label: one.word })),
     ]
   })
   const years = computed(() => [
-    ...(dataset.value?.years ?? []).map((one) => option(one, '')),
+    ...(dataset.value?.years ?? []).map(one => option(one, '')),
     ...(dataset.value?.nextYear ? [option(dataset.value.nextYear, 'none yet')] : []),
     { value: '', label: 'all years', note: '' },
   ])
-  const others = computed(() => (dataset.value?.breakdowns ?? []).filter((one) => one.name !== by.value))
+  const others = computed(() => (dataset.value?.breakdowns ?? []).filter(one => one.name !== by.value))
   /** Filters of the table: the breakdown that goes down shows all its members. */
-  const filters = computed(() => where.value.filter((one) => one.field !== by.value))
-  const body = computed<object | null>((before) => {
+  const filters = computed(() => where.value.filter(one => one.field !== by.value))
+  const body = computed<object | null>(before => {
     const [shown, forecast] = scenario.value.split(' ')
     if (!dataset.value || !measure.value) return null
     const now = {
@@ -53,7 +53,7 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
   })
   /** The one member of each other breakdown, where amounts can be set. */
   const fixedAt = computed(() =>
-    Object.fromEntries(filters.value.flatMap((one) => (one.in?.length === 1 ? [[one.field, one.in[0] ?? '']] : []))),
+    Object.fromEntries(filters.value.flatMap(one => (one.in?.length === 1 ? [[one.field, one.in[0] ?? '']] : []))),
   )
 
   watch(
@@ -64,27 +64,27 @@ export function useFigureTable(dataset: Ref<Dataset | null>) {
         // What was renamed or merged away is let go.
         const isThere = (one: Filter) =>
           value.breakdowns.some(
-            (breakdown) =>
+            breakdown =>
               breakdown.name === one.field &&
-              [...(one.in ?? []), ...(one.notIn ?? [])].every((member) => breakdown.members.includes(member)),
+              [...(one.in ?? []), ...(one.notIn ?? [])].every(member => breakdown.members.includes(member)),
           )
-        if (!value.measures.some((one) => one.name === measure.value)) measure.value = value.measures[0]?.name ?? ''
-        if (!value.breakdowns.some((one) => one.name === by.value)) by.value = value.breakdowns[0]?.name ?? ''
+        if (!value.measures.some(one => one.name === measure.value)) measure.value = value.measures[0]?.name ?? ''
+        if (!value.breakdowns.some(one => one.name === by.value)) by.value = value.breakdowns[0]?.name ?? ''
         if (!where.value.every(isThere)) where.value = where.value.filter(isThere)
         return
       }
       scenario.value = value.scenarios.length ? (scenarios.value[0]?.value ?? '') : 'AC'
       measure.value = value.measures[0]?.name ?? ''
       by.value = value.breakdowns[0]?.name ?? ''
-      const closing = value.periodList.find((period) => period.key === value.closing)?.label.slice(-4)
-      year.value = value.years.find((one) => one.key.endsWith(closing ?? '-'))?.key ?? value.years.at(-1)?.key ?? ''
+      const closing = value.periodList.find(period => period.key === value.closing)?.label.slice(-4)
+      year.value = value.years.find(one => one.key.endsWith(closing ?? '-'))?.key ?? value.years.at(-1)?.key ?? ''
     },
     { immediate: true },
   )
 
   watch(by, () => (folded.value = []))
   function fold(group: string) {
-    folded.value = folded.value.includes(group) ? folded.value.filter((one) => one !== group) : [...folded.value, group]
+    folded.value = folded.value.includes(group) ? folded.value.filter(one => one !== group) : [...folded.value, group]
   }
 
   return {

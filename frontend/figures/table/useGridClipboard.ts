@@ -22,15 +22,15 @@ export function useGridClipboard(
   { set, read }: Edits,
 ) {
   const written = (rows: FigureRow[], { left, right }: Box) =>
-    writeBlock(rows.map((row) => row.cells.slice(left, right + 1).map(plain)))
+    writeBlock(rows.map(row => row.cells.slice(left, right + 1).map(plain)))
 
   /** Copies what is there at once; else gives what copies the rows when they have come. */
   function begun(event: ClipboardEvent, { top, bottom, left, right }: Box): WithRows | undefined {
     event.preventDefault()
     // Rows that have not come yet are holes.
-    const known = Array.from(shown.rows.slice(top, bottom + 1)).filter((row) => row !== undefined)
+    const known = Array.from(shown.rows.slice(top, bottom + 1)).filter(row => row !== undefined)
     if (known.length < bottom - top + 1 || shown.waits)
-      return (rows) => writeLater(written(rows, { top, bottom, left, right }))
+      return rows => writeLater(written(rows, { top, bottom, left, right }))
     event.clipboardData?.setData('text/plain', written(known, { top, bottom, left, right }))
   }
 

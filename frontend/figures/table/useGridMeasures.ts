@@ -18,7 +18,7 @@ interface Shown {
   breakdown: Breakdown | null
 }
 
-const digits = (texts: string[]) => Math.max(...texts.map((text) => text.length), 1)
+const digits = (texts: string[]) => Math.max(...texts.map(text => text.length), 1)
 
 /** How wide the columns of a table are, and which of its rows and columns are in sight. */
 export function useGridMeasures(shown: Shown, frame: Ref<HTMLElement | null>) {
@@ -27,11 +27,11 @@ export function useGridMeasures(shown: Shown, frame: Ref<HTMLElement | null>) {
   const hasTotals = computed(() => shown.head.by !== null && !Object.keys(shown.breakdown?.roles ?? {}).length)
   const name = computed(() => {
     const own = shown.breakdown
-    const lengths = own?.members.slice(0, MOST_NAMES).map((one) => one.length + 2 * depthOf(own, one)) ?? [12]
+    const lengths = own?.members.slice(0, MOST_NAMES).map(one => one.length + 2 * depthOf(own, one)) ?? [12]
     return Math.max(NARROWEST_NAME, Math.min(WIDEST_NAME, 34 + 7.4 * Math.max(0, ...lengths)))
   })
   const wide = computed(() => {
-    const texts = [...shown.head.total.cells, ...shown.head.periods.map((period) => period.label)]
+    const texts = [...shown.head.total.cells, ...shown.head.periods.map(period => period.label)]
     return Math.max(NARROWEST, 13 + 7.8 * digits(texts))
   })
   const totalWide = computed(() =>

@@ -99,11 +99,11 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
   async function all(first: number, last: number): Promise<FigureRow[]> {
     const mine = wish
     const stretch = () => rows.value.slice(first, Math.min(last + 1, rows.value.length))
-    const seen = stretch().map((row) => row?.member)
+    const seen = stretch().map(row => row?.member)
     for (let tries = 0; tries < MOST_TRIES; tries++) {
       if (isOfEarlierWish || mine !== wish) throw new Problem(0, 'The table is being fetched. Try it once more.')
       const now = stretch()
-      const known = Array.from(now).filter((row) => row !== undefined)
+      const known = Array.from(now).filter(row => row !== undefined)
       if (known.length === now.length) {
         const isMoved = now.some((row, i) => seen[i] !== undefined && row?.member !== seen[i])
         if (!isMoved) return known
@@ -125,7 +125,7 @@ export function useTableRows(dataset: Ref<number | null>, body: Ref<object | nul
     rows.value = Array(kept.length)
     for (const chunk of chunks)
       for (let i = chunk * CHUNK; i < Math.min(kept.length, (chunk + 1) * CHUNK); i++) rows.value[i] = kept[i]
-    await begun(Promise.all(chunks.map((chunk) => load(chunk))))
+    await begun(Promise.all(chunks.map(chunk => load(chunk))))
   }
 
   async function begun(asking: Promise<unknown>) {

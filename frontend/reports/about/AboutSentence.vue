@@ -23,7 +23,7 @@ const emit = defineEmits<{ change: [about: About]; scale: [scale: ScaleOver | un
 const gathered = useGathered(
   computed(() => props.about),
   ['where', 'span', 'against'],
-  (part) => emit('change', told({ ...props.about, ...part })),
+  part => emit('change', told({ ...props.about, ...part })),
 )
 const { shown, isGathering, count } = gathered
 
@@ -42,8 +42,7 @@ const scales = computed(() => [
     class="font-serif"
     :class="isOfReport ? 'text-[15px] leading-[25px]' : 'text-[20px] leading-[31px]'"
     @keydown.left="stepSlots($event, -1)"
-    @keydown.right="stepSlots($event, 1)"
-  >
+    @keydown.right="stepSlots($event, 1)">
     <template v-for="(part, i) in sentence" :key="part.slot ?? i">
       <template v-if="!part.slot">{{ part.text }}</template>
       <WhereSlot
@@ -53,8 +52,7 @@ const scales = computed(() => [
         :where="shown.where ?? []"
         :is-gathering="isGathering"
         @change="gathered.set({ where: $event.length ? $event : undefined })"
-        @gather="gathered.start()"
-      />
+        @gather="gathered.start()" />
       <TimeSlot
         v-else-if="part.slot === 'span'"
         :text="part.text"
@@ -62,8 +60,7 @@ const scales = computed(() => [
         :span="shown.span"
         :is-gathering="isGathering"
         @change="gathered.set({ span: $event })"
-        @gather="gathered.start()"
-      />
+        @gather="gathered.start()" />
       <AgainstSlot
         v-else-if="part.slot === 'against'"
         :text="part.text"
@@ -71,16 +68,14 @@ const scales = computed(() => [
         :against="shown.against ?? []"
         :is-gathering="isGathering"
         @change="gathered.set({ against: $event.length ? $event : undefined })"
-        @gather="gathered.start()"
-      />
+        @gather="gathered.start()" />
       <ChoiceSlot
         v-else
         :text="part.text"
         name="Scale"
         :value="scale"
         :choices="scales"
-        @choose="emit('scale', ($event || undefined) as ScaleOver | undefined)"
-      />
+        @choose="emit('scale', ($event || undefined) as ScaleOver | undefined)" />
     </template>
     <GatheredBar
       v-if="isGathering"
@@ -88,7 +83,6 @@ const scales = computed(() => [
       :count="count"
       :from="isOfReport ? 'report' : 'page'"
       @apply="gathered.apply()"
-      @drop="gathered.drop()"
-    />
+      @drop="gathered.drop()" />
   </div>
 </template>

@@ -16,16 +16,16 @@ const isOpen = ref(false)
 const settled = refDebounced(sought, 150)
 const { value: charts } = useLoad(
   () => ['charts', 'list', settled.value.trim()],
-  (signal) => ask<Listing<Chart>>('GET', `/charts?q=${encodeURIComponent(settled.value.trim())}`, { signal }),
+  signal => ask<Listing<Chart>>('GET', `/charts?q=${encodeURIComponent(settled.value.trim())}`, { signal }),
   { isAsked: isOpen, keepsPrevious: true },
 )
 const { value: datasets } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'), {
   isAsked: isOpen,
 })
 const foundCharts = computed(() =>
-  (charts.value?.items ?? []).filter((one) => holds(`${one.name} ${one.datasetName}`, sought.value)),
+  (charts.value?.items ?? []).filter(one => holds(`${one.name} ${one.datasetName}`, sought.value)),
 )
-const foundDatasets = computed(() => (datasets.value?.items ?? []).filter((one) => holds(one.name, sought.value)))
+const foundDatasets = computed(() => (datasets.value?.items ?? []).filter(one => holds(one.name, sought.value)))
 
 type Make = (recipe: Recipe, dataset: Dataset) => Block | Promise<Block>
 /** What the kind is called that draws tables. */
@@ -48,20 +48,22 @@ const tableOf: Make = async (recipe, dataset) => {
   const drawing = await ask<Drawing>('POST', `/datasets/${dataset.id}/drawings`, {
     body: { recipe: { ...recipe, question } },
   })
-  const kind = drawing.kinds.find((one) => one.name === TABLE)
+  const kind = drawing.kinds.find(one => one.name === TABLE)
   return chartOf(kind?.question ? { ...recipe, kind: kind.id, question: kind.question } : recipe, dataset)
 }
 const figuresOf: Make = (recipe, dataset) => ({
   id: newId('b'),
-  figures: dataset.measures.slice(0, 4).map((measure) => ({
-    id: newId('k'),
-    dataset: String(dataset.id),
-    label: measure.name,
-    recipe: {
-      ...recipe,
-      question: told({ ...recipe.question, measure: measure.name, forecast: undefined, flag: undefined }),
-    },
-  })),
+  figures: dataset.measures
+    .slice(0, 4)
+    .map(measure => ({
+      id: newId('k'),
+      dataset: String(dataset.id),
+      label: measure.name,
+      recipe: {
+        ...recipe,
+        question: told({ ...recipe.question, measure: measure.name, forecast: undefined, flag: undefined }),
+      },
+    })),
 })
 const wholes = [
   { label: 'A question about', make: chartOf },
@@ -85,20 +87,17 @@ function step(event: KeyboardEvent, by: number) {
       <div
         class="sheet relative max-h-[50vh] w-80 overflow-y-auto p-3 text-left"
         @keydown.down.prevent="step($event, 1)"
-        @keydown.up.prevent="step($event, -1)"
-      >
+        @keydown.up.prevent="step($event, -1)">
         <input
           v-model="sought"
           class="field mb-2 w-full"
           type="search"
           aria-label="Find what to add"
-          placeholder="Find"
-        />
+          placeholder="Find" />
         <button
           v-if="holds('text', sought)"
           class="choice -mx-3 w-[calc(100%+24px)]"
-          @click="(emit('add', { id: newId('b'), text: '' }), close())"
-        >
+          @click="(emit('add', { id: newId('b'), text: '' }), close())">
           Text
         </button>
         <template v-if="foundCharts.length">
@@ -107,8 +106,7 @@ function step(event: KeyboardEvent, by: number) {
             v-for="chart in foundCharts.slice(0, 30)"
             :key="chart.id"
             class="choice -mx-3 w-[calc(100%+24px)]"
-            @click="(emit('add', { id: newId('b'), chart: String(chart.id) }), close())"
-          >
+            @click="(emit('add', { id: newId('b'), chart: String(chart.id) }), close())">
             <span class="min-w-0 flex-1 break-words">{{ chart.name }}</span>
           </button>
         </template>
@@ -119,8 +117,7 @@ function step(event: KeyboardEvent, by: number) {
             :key="dataset.id"
             class="choice -mx-3 w-[calc(100%+24px)]"
             :aria-label="`${whole.label} ${dataset.name}`"
-            @click="(void ofDataset(dataset, whole.make), close())"
-          >
+            @click="(void ofDataset(dataset, whole.make), close())">
             <span class="min-w-0 break-words">{{ dataset.name }}</span>
           </button>
         </template>

@@ -69,7 +69,7 @@ const governed = computed<Partial<Question>>(() => {
 })
 /** Slots that the page fills, by the keys of the question. */
 const ruled = computed(() => {
-  const fields = (props.about.where ?? []).map((one) => one.field)
+  const fields = (props.about.where ?? []).map(one => one.field)
   return { span: props.about.span !== undefined, against: Boolean(props.about.against?.length), fields }
 })
 const { drawing, problem: refusal } = useDrawing(
@@ -78,7 +78,7 @@ const { drawing, problem: refusal } = useDrawing(
   ref(WIDTH),
   signs,
 )
-watch(drawing, (is) => emit('drawn', is, datasetId.value ?? 0), { immediate: true })
+watch(drawing, is => emit('drawn', is, datasetId.value ?? 0), { immediate: true })
 
 async function put(next: Recipe) {
   if (!chart.value) return emit('change', { ...props.block, chart: next })
@@ -101,7 +101,7 @@ function alter(question: Partial<Question>) {
   }
   if ('where' in question) {
     // Filters that the page puts over the chart are not its own.
-    const own = question.where?.filter((one) => !ruled.value.fields.includes(one.field))
+    const own = question.where?.filter(one => !ruled.value.fields.includes(one.field))
     question = { ...question, where: own?.length ? own : undefined }
   }
   if (recipe.value) void put({ ...recipe.value, question: told({ ...recipe.value.question, ...question }) as Question })
@@ -119,9 +119,9 @@ function draw(kind: Kind) {
 function makeOwn() {
   if (chart.value) emit('change', { ...props.block, dataset: String(chart.value.dataset), chart: chart.value.recipe })
 }
-const kind = computed(() => drawing.value?.kinds.find((one) => one.id === recipe.value?.kind))
+const kind = computed(() => drawing.value?.kinds.find(one => one.id === recipe.value?.kind))
 const inPoints = computed(
-  () => dataset.value?.measures.find((one) => one.name === recipe.value?.question.measure)?.inPoints ?? false,
+  () => dataset.value?.measures.find(one => one.name === recipe.value?.question.measure)?.inPoints ?? false,
 )
 </script>
 
@@ -139,8 +139,7 @@ const inPoints = computed(
         :drawing="drawing"
         :dataset="dataset"
         :question="shown?.question ?? recipe.question"
-        @change="alter"
-      />
+        @change="alter" />
       <div class="flex items-start gap-4">
         <KindsRow :kinds="drawing.kinds" :kind="recipe.kind" @draw="draw" />
         <FinishSheet
@@ -151,8 +150,7 @@ const inPoints = computed(
           :is-over-time="drawing.workings.rowsAre === 'Period'"
           :in-points="inPoints"
           @change="finish"
-          @renew="$emit('fresh')"
-        />
+          @renew="$emit('fresh')" />
         <button class="button" title="Escape" @click="$emit('close')">Done</button>
       </div>
       <p v-if="cannot.length" class="mt-2 text-quiet">Not as its page: {{ cannot.join(' ') }}</p>

@@ -51,23 +51,19 @@ defineExpose({ focus: () => root.value?.focus() })
     role="group"
     :aria-label="`${name}. Enter changes it, c copies it, Alt and arrows move it, Delete takes it away`"
     @keydown="key"
-    @click.self="emit('edit')"
-  >
+    @click.self="emit('edit')">
     <p
       v-if="placed.isEmpty"
-      class="flex h-full items-center justify-center border border-dashed border-[#cfc8bb] text-quiet"
-    >
+      class="flex h-full items-center justify-center border border-dashed border-[#cfc8bb] text-quiet">
       {{ placed.kind === 'text' ? 'Nothing is written here yet' : 'Nothing stands here yet' }}
     </p>
     <div
-      class="bar absolute -top-3 right-1 z-20 hidden items-center gap-0.5 rounded border border-[#d3ccc0] bg-panel px-1 text-[12px] shadow-sm group-focus-within/tools:flex group-hover/block:flex"
-    >
+      class="bar absolute -top-3 right-1 z-20 hidden items-center gap-0.5 rounded border border-[#d3ccc0] bg-panel px-1 text-[12px] shadow-sm group-focus-within/tools:flex group-hover/block:flex">
       <button
         class="cursor-grab px-1 tracking-tighter text-quiet hover:text-accent"
         aria-label="Move it: drag it, or Alt and arrow keys"
         title="Drag it; Alt and arrow keys do the same"
-        @pointerdown.prevent="emit('drag', $event)"
-      >
+        @pointerdown.prevent="emit('drag', $event)">
         ⣿
       </button>
       <template v-if="!isAlone">
@@ -78,8 +74,7 @@ defineExpose({ focus: () => root.value?.focus() })
           :class="(block.width ?? 1) === width ? 'font-semibold text-accent' : 'text-quiet'"
           :aria-label="`${width} ${width === 1 ? 'part' : 'parts'} wide`"
           :aria-pressed="(block.width ?? 1) === width"
-          @click="emit('width', width)"
-        >
+          @click="emit('width', width)">
           {{ width }}
         </button>
       </template>
@@ -90,16 +85,14 @@ defineExpose({ focus: () => root.value?.focus() })
       <button
         class="px-1.5 hover:text-accent"
         title="Of its picture, which follows: .svg, .png and .json"
-        @click="emit('address')"
-      >
+        @click="emit('address')">
         Address
       </button>
       <button
         class="px-1.5 text-quiet hover:text-unfavourable-text"
         aria-label="Take it away"
         title="Delete"
-        @click="emit('remove')"
-      >
+        @click="emit('remove')">
         ×
       </button>
     </div>

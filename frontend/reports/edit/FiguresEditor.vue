@@ -16,7 +16,7 @@ const problem = ref('')
 const { value: all } = useLoad(['datasets', 'list', ''], () => ask<Listing<DatasetBrief>>('GET', '/datasets'))
 watch(
   figures,
-  async (list) => {
+  async list => {
     for (const { dataset } of list)
       if (dataset && !datasets.value[dataset])
         try {
@@ -49,7 +49,7 @@ async function add(id: string) {
   figures.value = [...figures.value, { id: newId('k'), dataset: id, label: measure, recipe: { ...first, question } }]
 }
 const referencesOf = (figure: KeyFigure) =>
-  datasets.value[figure.dataset ?? '']?.references.filter((one) => one.code !== 'AC') ?? []
+  datasets.value[figure.dataset ?? '']?.references.filter(one => one.code !== 'AC') ?? []
 </script>
 
 <template>
@@ -73,8 +73,7 @@ const referencesOf = (figure: KeyFigure) =>
               maxlength="100"
               :value="figure.label"
               :aria-label="`Name of figure ${i + 1}`"
-              @change="put(i, { ...figure, label: ($event.target as HTMLInputElement).value })"
-            />
+              @change="put(i, { ...figure, label: ($event.target as HTMLInputElement).value })" />
           </td>
           <td class="max-w-40 truncate pr-2 text-quiet">{{ datasets[figure.dataset ?? '']?.name }}</td>
           <td class="pr-2">
@@ -82,8 +81,7 @@ const referencesOf = (figure: KeyFigure) =>
               class="field max-w-44"
               :value="figure.recipe.question.measure"
               :aria-label="`Measure of figure ${i + 1}`"
-              @change="setMeasure(i, figure, ($event.target as HTMLSelectElement).value)"
-            >
+              @change="setMeasure(i, figure, ($event.target as HTMLSelectElement).value)">
               <option v-for="one in datasets[figure.dataset ?? '']?.measures ?? []" :key="one.id">
                 {{ one.name }}
               </option>
@@ -94,8 +92,7 @@ const referencesOf = (figure: KeyFigure) =>
               class="field"
               :value="figure.recipe.question.against?.[0] ?? ''"
               :aria-label="`Reference of figure ${i + 1}`"
-              @change="setAgainst(i, figure, ($event.target as HTMLSelectElement).value)"
-            >
+              @change="setAgainst(i, figure, ($event.target as HTMLSelectElement).value)">
               <option value="">nothing</option>
               <option v-for="one in referencesOf(figure)" :key="one.code" :value="one.code">{{ one.word }}</option>
             </select>
@@ -104,22 +101,19 @@ const referencesOf = (figure: KeyFigure) =>
             <button
               class="px-1 hover:text-accent"
               :aria-label="`Figure ${i + 1} to the left`"
-              @click="figures = moved(figures, i, -1)"
-            >
+              @click="figures = moved(figures, i, -1)">
               ‹
             </button>
             <button
               class="px-1 hover:text-accent"
               :aria-label="`Figure ${i + 1} to the right`"
-              @click="figures = moved(figures, i, 1)"
-            >
+              @click="figures = moved(figures, i, 1)">
               ›
             </button>
             <button
               class="px-1 hover:text-unfavourable-text"
               :aria-label="`Leave figure ${i + 1} out`"
-              @click="figures = figures.filter((one) => one !== figure)"
-            >
+              @click="figures = figures.filter(one => one !== figure)">
               ×
             </button>
           </td>
@@ -131,8 +125,7 @@ const referencesOf = (figure: KeyFigure) =>
       class="field mt-3"
       aria-label="Add a key figure of"
       value=""
-      @change="(add(($event.target as HTMLSelectElement).value), (($event.target as HTMLSelectElement).value = ''))"
-    >
+      @change="(add(($event.target as HTMLSelectElement).value), (($event.target as HTMLSelectElement).value = ''))">
       <option value="">Add a key figure of …</option>
       <option v-for="one in all?.items ?? []" :key="one.id" :value="String(one.id)">{{ one.name }}</option>
     </select>

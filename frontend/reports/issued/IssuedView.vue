@@ -18,10 +18,10 @@ const number = Number(route.params.number)
 const { value: issued, problem } = useLoad(['reports', id, 'issues', number], () =>
   ask<IssuedReport>('GET', `/reports/${id}/issues/${number}`),
 )
-watch(issued, (is) => is && (document.title = `${is.title} ${is.closing}, as issued – Keen Margin`))
+watch(issued, is => is && (document.title = `${is.title} ${is.closing}, as issued – Keen Margin`))
 const at = ref(0)
 const isNarrow = useMediaQuery('(max-width: 700px)')
-const pages = computed(() => (issued.value?.pages ?? []).map((page) => (isNarrow.value ? page.column : page.sheet)))
+const pages = computed(() => (issued.value?.pages ?? []).map(page => (isNarrow.value ? page.column : page.sheet)))
 const page = computed(() => pages.value[at.value] ?? null)
 const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
@@ -51,8 +51,7 @@ useKeys({ PageDown: () => turn(1), PageUp: () => turn(-1) })
       <aside
         tabindex="-1"
         class="w-[264px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-6 pb-8 max-lg:w-[220px] max-lg:px-4 max-sm:w-auto max-sm:border-0"
-        aria-label="Issued report"
-      >
+        aria-label="Issued report">
         <h1 class="font-serif text-[21px] break-words">{{ issued.title }}</h1>
         <p class="mt-1 inline-block rounded bg-accent px-2 text-[12px] text-panel">
           {{ issued.closing || `Issue ${issued.number}` }}, as issued
@@ -65,8 +64,7 @@ useKeys({ PageDown: () => turn(1), PageUp: () => turn(-1) })
               class="-mx-2 flex w-[calc(100%+16px)] gap-3 rounded px-2 py-1 text-left hover:bg-accent-tint"
               :class="i === at ? 'bg-accent-tint font-semibold' : ''"
               :aria-current="i === at ? 'page' : undefined"
-              @click="at = i"
-            >
+              @click="at = i">
               <span class="w-3 shrink-0 text-quiet">{{ i + 1 }}</span><span class="min-w-0 break-words">{{
                 one.title || `Page ${i + 1}`
               }}</span>

@@ -14,12 +14,12 @@ const sought = ref('')
 const settled = refDebounced(sought, 150)
 const { value: charts } = useLoad(
   () => ['charts', 'list', settled.value],
-  (signal) => ask<Listing<Chart>>('GET', `/charts?q=${encodeURIComponent(settled.value.trim())}`, { signal }),
+  signal => ask<Listing<Chart>>('GET', `/charts?q=${encodeURIComponent(settled.value.trim())}`, { signal }),
   { keepsPrevious: true },
 )
 
 function toggle(id: number) {
-  chosen.value = chosen.value.includes(id) ? chosen.value.filter((one) => one !== id) : [...chosen.value, id]
+  chosen.value = chosen.value.includes(id) ? chosen.value.filter(one => one !== id) : [...chosen.value, id]
 }
 function make() {
   const text = title.value.trim()
@@ -37,8 +37,7 @@ function make() {
         class="field mb-4 w-full"
         maxlength="200"
         placeholder="Monthly review"
-        autocomplete="off"
-      />
+        autocomplete="off" />
       <template v-if="charts && (charts.total || settled)">
         <div class="mb-1.5 flex items-end gap-3">
           <p class="label flex-1">Charts to begin with, two on a page</p>
@@ -47,8 +46,7 @@ function make() {
             class="field h-7 w-44"
             type="search"
             aria-label="Find a chart"
-            placeholder="Find a chart"
-          />
+            placeholder="Find a chart" />
         </div>
         <div class="max-h-[40vh] overflow-y-auto border-y border-hairline" role="group" aria-label="Charts">
           <button
@@ -58,8 +56,7 @@ function make() {
             class="choice"
             role="checkbox"
             :aria-checked="chosen.includes(chart.id)"
-            @click="toggle(chart.id)"
-          >
+            @click="toggle(chart.id)">
             <span class="w-5 text-right text-accent" aria-hidden="true">{{
               chosen.includes(chart.id) ? chosen.indexOf(chart.id) + 1 : ''
             }}</span>

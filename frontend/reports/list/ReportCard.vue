@@ -12,10 +12,10 @@ const emit = defineEmits<{ remove: []; duplicate: [] }>()
 /** Where nobody has looked since it changed, it is looked up now. */
 const { value: found } = useLoad(
   () => ['reports', props.report.id, 'findings', props.report.pictured],
-  (signal) => ask<Settlement>('GET', `/reports/${props.report.id}/findings`, { signal, isShown: true }),
+  signal => ask<Settlement>('GET', `/reports/${props.report.id}/findings`, { signal, isShown: true }),
   { isAsked: () => props.report.settle === null },
 )
-const open = computed(() => props.report.settle ?? found.value?.findings.filter((one) => !one.accepted).length ?? null)
+const open = computed(() => props.report.settle ?? found.value?.findings.filter(one => !one.accepted).length ?? null)
 const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 const choices = [
   ['Duplicate', () => emit('duplicate')],
@@ -31,8 +31,7 @@ const choices = [
           :src="`/api/reports/${report.id}/picture.svg?v=${report.pictured}`"
           :alt="`First page of ${report.title}`"
           loading="lazy"
-          class="mx-auto h-full border border-hairline bg-panel object-contain"
-        />
+          class="mx-auto h-full border border-hairline bg-panel object-contain" />
       </div>
     </RouterLink>
     <div class="px-4 py-3 pr-12">

@@ -17,7 +17,7 @@ const sought = ref('')
 const settled = refDebounced(sought, 150)
 const { list, problem, reload, turn, restart, run, remove, duplicate } = useKeptList<ReportBrief>(
   'reports',
-  (report) => report.title,
+  report => report.title,
   () => ({ q: settled.value.trim() }),
 )
 watch(settled, () => restart())

@@ -18,7 +18,7 @@ const WORDS: Record<ReportDifference['kind'], string> = {
   chart: 'chart',
   page: 'page',
 }
-const issue = computed(() => props.report.issues.find((one) => one.number === props.changes.from))
+const issue = computed(() => props.report.issues.find(one => one.number === props.changes.from))
 const title = computed(() => {
   const then = issue.value?.closing || `issue ${props.changes.from}`
   return props.changes.to === 'now'
@@ -26,14 +26,14 @@ const title = computed(() => {
     : `${then} as issued, against the draft of ${props.report.closing?.label ?? 'now'}`
 })
 const pages = computed(() => {
-  const ids = [...new Set(props.changes.differences.map((one) => one.page))]
-  return ids.map((id) => {
-    const at = (props.document.pages ?? []).findIndex((page) => page.id === id)
+  const ids = [...new Set(props.changes.differences.map(one => one.page))]
+  return ids.map(id => {
+    const at = (props.document.pages ?? []).findIndex(page => page.id === id)
     const page = props.document.pages?.[at]
     return {
       id,
       name: page ? nameOf(page, at + 1) : 'A page that is gone',
-      differences: props.changes.differences.filter((one) => one.page === id),
+      differences: props.changes.differences.filter(one => one.page === id),
     }
   })
 })

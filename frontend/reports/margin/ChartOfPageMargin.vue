@@ -20,7 +20,7 @@ const notes = useNotes(
 )
 watch(
   () => props.noted,
-  (row) => row && notes.begin(row),
+  row => row && notes.begin(row),
   { immediate: true },
 )
 </script>
@@ -44,6 +44,5 @@ watch(
     @edit-note="((notes.editing.value = $event), (notes.writing.value = null))"
     @remove-note="notes.remove"
     @drop-note="notes.drop"
-    @look="$emit('close')"
-  />
+    @look="$emit('close')" />
 </template>

@@ -24,8 +24,7 @@ const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'n
           <button
             class="link"
             :aria-label="`${issue.closing} with the figures as they are now`"
-            @click="emit('compare', issue.number, 'now')"
-          >
+            @click="emit('compare', issue.number, 'now')">
             Restated
           </button>
         </p>

@@ -23,12 +23,12 @@ const naming = ref('')
 const title = ref('')
 const list = ref<HTMLElement | null>(null)
 
-const count = (id: string) => props.findings.filter((one) => one.page === id).length
-const changed = (id: string) => props.changes?.differences.filter((one) => one.page === id).length ?? 0
+const count = (id: string) => props.findings.filter(one => one.page === id).length
+const changed = (id: string) => props.changes?.differences.filter(one => one.page === id).length ?? 0
 
 async function rename(id: string) {
   naming.value = id
-  title.value = props.document.pages?.find((page) => page.id === id)?.title ?? ''
+  title.value = props.document.pages?.find(page => page.id === id)?.title ?? ''
   await nextTick()
   list.value?.querySelector<HTMLInputElement>('input')?.select()
 }
@@ -63,8 +63,7 @@ function key(event: KeyboardEvent, id: string) {
             :aria-label="`Name of page ${i + 1}`"
             @keydown.enter.prevent="named(one.id)"
             @keydown.esc="naming = ''"
-            @blur="named(one.id)"
-          />
+            @blur="named(one.id)" />
         </form>
         <template v-else>
           <button
@@ -74,8 +73,7 @@ function key(event: KeyboardEvent, id: string) {
             data-page
             @click="emit('go', one.id)"
             @dblclick="rename(one.id)"
-            @keydown="key($event, one.id)"
-          >
+            @keydown="key($event, one.id)">
             <span class="w-3 shrink-0 text-quiet">{{ i + 1 }}</span>
             <span class="min-w-0 flex-1 break-words">{{ nameOf(one, i + 1) }}</span>
             <span v-if="changed(one.id)" class="shrink-0 font-normal text-accent" :title="`${changed(one.id)} changes`"

@@ -37,21 +37,20 @@ const title = ref(props.document.report)
 const { textarea: field } = useTextareaAutosize({ input: title })
 watch(
   () => props.document.report,
-  (is) => (title.value = is),
+  is => (title.value = is),
 )
 const saved = computed(() => {
   const at = new Date(props.report.savedAt)
   return props.isSaving ? 'saving…' : `saved ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
 })
-const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !one.accepted))
+const open = computed(() => (props.settlement?.findings ?? []).filter(one => !one.accepted))
 </script>
 
 <template>
   <aside
     tabindex="-1"
     class="w-[264px] shrink-0 overflow-y-auto border-r-2 border-accent/35 px-7 pt-6 pb-8 max-lg:w-[196px] max-lg:px-3.5 print:hidden"
-    aria-label="Report"
-  >
+    aria-label="Report">
     <textarea
       ref="field"
       v-model="title"
@@ -60,8 +59,7 @@ const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !
       maxlength="200"
       aria-label="Title of the report"
       @keydown.enter.prevent="field?.blur()"
-      @change="emit('title', title)"
-    />
+      @change="emit('title', title)" />
     <p class="text-[12px] text-quiet">
       {{ document.organisation ? `${document.organisation} · ` : '' }}draft, {{ saved }}
     </p>
@@ -75,8 +73,7 @@ const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !
       @add="emit('addPage')"
       @rename="(id, title) => emit('renamePage', id, title)"
       @move="(id, by) => emit('movePage', id, by)"
-      @remove="emit('removePage', $event)"
-    />
+      @remove="emit('removePage', $event)" />
     <SettleList
       :settlement="settlement"
       :is-looking="isLooking"
@@ -84,23 +81,20 @@ const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !
       @go="(to, block) => emit('go', to, block)"
       @take="emit('take', $event)"
       @accept="(one, reason) => emit('accept', one, reason)"
-      @withdraw="emit('withdraw', $event)"
-    />
+      @withdraw="emit('withdraw', $event)" />
     <IssueList
       :report="report"
       :open="open.length"
       :changes="changes"
       @issue="emit('issue')"
       @compare="(from, to) => emit('compare', from, to)"
-      @close="emit('closeChanges')"
-    />
+      @close="emit('closeChanges')" />
     <label class="label mt-6 block" for="sheet">Paper</label>
     <select
       id="sheet"
       class="setting"
       :value="document.sheet ?? 'A4 across'"
-      @change="emit('sheet', ($event.target as HTMLSelectElement).value as SheetName)"
-    >
+      @change="emit('sheet', ($event.target as HTMLSelectElement).value as SheetName)">
       <option>A4 across</option>
       <option>A4 upright</option>
       <option>16:9</option>

@@ -14,11 +14,11 @@ const emit = defineEmits<{
 const accepting = ref('')
 const reason = ref('')
 const list = ref<HTMLElement | null>(null)
-const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !one.accepted))
-const accepted = computed(() => (props.settlement?.findings ?? []).filter((one) => one.accepted))
+const open = computed(() => (props.settlement?.findings ?? []).filter(one => !one.accepted))
+const accepted = computed(() => (props.settlement?.findings ?? []).filter(one => one.accepted))
 
 function placeOf(finding: ReportFinding): string {
-  const at = (props.document.pages ?? []).findIndex((page) => page.id === finding.page)
+  const at = (props.document.pages ?? []).findIndex(page => page.id === finding.page)
   const page = props.document.pages?.[at]
   return page ? nameOf(page, at + 1) : 'The whole report'
 }
@@ -44,8 +44,7 @@ function accept(finding: ReportFinding) {
         v-for="finding in open"
         :key="finding.key"
         class="mb-2 border-l-2 border-unfavourable pl-2.5"
-        :data-finding="finding.kind"
-      >
+        :data-finding="finding.kind">
         <p class="text-[12px] text-quiet">{{ placeOf(finding) }}</p>
         <p class="break-words">{{ finding.says }}</p>
         <form v-if="accepting === finding.key" class="mt-1 flex gap-1.5" @submit.prevent="accept(finding)">
@@ -55,8 +54,7 @@ function accept(finding: ReportFinding) {
             maxlength="400"
             aria-label="Why it can stay"
             placeholder="Why it can stay"
-            @keydown.esc.stop="accepting = ''"
-          />
+            @keydown.esc.stop="accepting = ''" />
           <button class="button h-7" :disabled="!reason.trim()">Accept</button>
         </form>
         <p v-else class="flex flex-wrap gap-x-3">

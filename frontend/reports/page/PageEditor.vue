@@ -56,14 +56,12 @@ watch(
 )
 
 const ownBlock = (id: string) => findBlock(props.document, id)?.block ?? null
-const rowOf = (id: string) => props.own.rows?.find((row) => row.blocks.some((block) => block.id === id))
+const rowOf = (id: string) => props.own.rows?.find(row => row.blocks.some(block => block.id === id))
 const isAlone = (id: string) => (rowOf(id)?.blocks.length ?? 1) === 1
-const changedIn = (id: string) => props.changes.filter((one) => one.page === props.page.id && one.block === id).length
-const isMessageChanged = computed(() =>
-  props.changes.some((one) => one.page === props.page.id && one.kind === 'message'),
-)
+const changedIn = (id: string) => props.changes.filter(one => one.page === props.page.id && one.block === id).length
+const isMessageChanged = computed(() => props.changes.some(one => one.page === props.page.id && one.kind === 'message'))
 const shownOf = (inBlock: string) => (place: number) =>
-  props.page.numbers.find((one) => one.in === inBlock && one.place === place)?.shown
+  props.page.numbers.find(one => one.in === inBlock && one.place === place)?.shown
 
 async function open(block: PageBlock) {
   if (block.kind === 'text') writing.value = block.id
@@ -72,23 +70,23 @@ async function open(block: PageBlock) {
 function saveMessage(text: LiveText | undefined) {
   writing.value = ''
   if (JSON.stringify(text ?? '') !== JSON.stringify(props.own.message ?? ''))
-    emit('edit', (of) => withPage(of, props.page.id, (page) => ({ ...page, message: text })), 'A message is written')
+    emit('edit', of => withPage(of, props.page.id, page => ({ ...page, message: text })), 'A message is written')
 }
 function saveText(id: string, text: LiveText | undefined) {
   writing.value = ''
   if (JSON.stringify(text ?? '') !== JSON.stringify(ownBlock(id)?.text ?? ''))
-    emit('edit', (of) => withBlock(of, id, (block) => ({ ...block, text: text ?? '' })), 'A text is written')
+    emit('edit', of => withBlock(of, id, block => ({ ...block, text: text ?? '' })), 'A text is written')
 }
 function add(after: string | null, block: Block) {
-  emit('edit', (of) => withRow(of, props.page.id, after, block), 'A block is added')
+  emit('edit', of => withRow(of, props.page.id, after, block), 'A block is added')
   if (block.text !== undefined) void nextTick(() => (writing.value = block.id))
 }
 function addIn(row: string, block: Block) {
-  emit('edit', (of) => withBlockIn(of, row, block), 'A block is added')
+  emit('edit', of => withBlockIn(of, row, block), 'A block is added')
   if (block.text !== undefined) void nextTick(() => (writing.value = block.id))
 }
 const move = (id: string, way: 'left' | 'right' | 'up' | 'down') => {
-  emit('edit', (of) => withBlockMoved(of, id, way), 'A block is moved')
+  emit('edit', of => withBlockMoved(of, id, way), 'A block is moved')
   refocus(id)
 }
 function refocus(id: string) {
@@ -96,11 +94,11 @@ function refocus(id: string) {
     window.document.querySelector<HTMLElement>(`[data-block="${id}"] .tools`)?.focus({ preventScroll: true }),
   )
 }
-const remove = (id: string) => emit('edit', (of) => withBlock(of, id, () => null), 'A block is taken away')
+const remove = (id: string) => emit('edit', of => withBlock(of, id, () => null), 'A block is taken away')
 const setWidth = (id: string, width: number) => {
   emit(
     'edit',
-    (of) => withBlock(of, id, (block) => ({ ...block, width: width === 1 ? undefined : width })),
+    of => withBlock(of, id, block => ({ ...block, width: width === 1 ? undefined : width })),
     'The width of a block is changed',
   )
   refocus(id)
@@ -116,17 +114,17 @@ const rows = computed(() => {
       top: Math.min(block.top, known?.top ?? Infinity),
       bottom: Math.max(block.top + block.height, known?.bottom ?? 0),
       right: block.left + block.width,
-      count: props.own.rows?.find((row) => row.id === block.row)?.blocks.length ?? 1,
+      count: props.own.rows?.find(row => row.id === block.row)?.blocks.length ?? 1,
     })
   }
   return [...places.values()]
 })
 /** Points by which blocks reach beyond the sheet. */
-const beyond = computed(() => Math.max(0, ...rows.value.map((row) => row.bottom - props.page.height)))
+const beyond = computed(() => Math.max(0, ...rows.value.map(row => row.bottom - props.page.height)))
 /** The row from which on a page that is too full would go on on a second one. */
 const cutAt = computed(() => {
   const limit = props.page.height - pageType.foot
-  const first = rows.value.findIndex((row) => row.bottom > limit + 1)
+  const first = rows.value.findIndex(row => row.bottom > limit + 1)
   return rows.value[Math.max(1, first)]?.id ?? null
 })
 
@@ -140,14 +138,14 @@ useEventListener(window, 'pointermove', (event: PointerEvent) => {
   if (!dragged.value) return
   const over = window.document
     .elementsFromPoint(event.clientX, event.clientY)
-    .map((element) => element.closest<HTMLElement>('[data-block]'))
-    .find((element) => element !== null)
+    .map(element => element.closest<HTMLElement>('[data-block]'))
+    .find(element => element !== null)
   if (!over) return
-  const placed = props.page.blocks.find((block) => block.id === over.dataset.block)
+  const placed = props.page.blocks.find(block => block.id === over.dataset.block)
   if (!placed) return
   const box = over.getBoundingClientRect()
   const row = rowOf(placed.id)
-  const at = row?.blocks.findIndex((block) => block.id === placed.id) ?? 0
+  const at = row?.blocks.findIndex(block => block.id === placed.id) ?? 0
   const isBefore = event.clientX < box.left + box.width / 2
   dragged.value = {
     id: dragged.value.id,
@@ -159,7 +157,7 @@ useEventListener(window, 'pointerup', () => {
   const drop = dragged.value
   dragged.value = null
   if (drop && drop.before !== drop.id)
-    emit('edit', (of) => withBlockAt(of, drop.id, drop.row, drop.before), 'A block is moved')
+    emit('edit', of => withBlockAt(of, drop.id, drop.row, drop.before), 'A block is moved')
 })
 /** A row that is dragged by its handle goes where the pointer is let go. */
 const draggedRow = ref('')
@@ -169,24 +167,24 @@ useEventListener(window, 'pointermove', (event: PointerEvent) => {
   if (!draggedRow.value || !sheet.value) return
   const top = sheet.value.querySelector('article')?.getBoundingClientRect().top ?? 0
   const y = (event.clientY - top) / props.zoom
-  overRow.value = rows.value.filter((row) => (row.top + row.bottom) / 2 < y).length
+  overRow.value = rows.value.filter(row => (row.top + row.bottom) / 2 < y).length
 })
 useEventListener(window, 'pointerup', () => {
   const [id, to] = [draggedRow.value, overRow.value]
   draggedRow.value = ''
   overRow.value = -1
-  const from = rows.value.findIndex((row) => row.id === id)
+  const from = rows.value.findIndex(row => row.id === id)
   if (from >= 0 && to >= 0) moveRow(id, to > from ? to - 1 - from : to - from)
 })
 function moveRow(id: string, by: number) {
   if (!by) return
-  emit('edit', (of) => withRowMoved(of, props.page.id, id, by), 'A row is moved')
+  emit('edit', of => withRowMoved(of, props.page.id, id, by), 'A row is moved')
   movedRow.value = id
 }
 /** The row that was moved keeps the focus: its handle loses it where the page is laid out anew. */
 const movedRow = ref('')
 watch(
-  () => rows.value.map((row) => row.id).join(),
+  () => rows.value.map(row => row.id).join(),
   () => {
     if (!movedRow.value) return
     window.document.querySelector<HTMLElement>(`[data-row="${movedRow.value}"]`)?.focus({ preventScroll: true })
@@ -208,8 +206,8 @@ const rowLine = computed(() => {
 const dropLine = computed(() => {
   const drop = dragged.value
   if (!drop) return null
-  const inRow = props.page.blocks.filter((block) => block.row === drop.row)
-  const before = inRow.find((block) => block.id === drop.before)
+  const inRow = props.page.blocks.filter(block => block.row === drop.row)
+  const before = inRow.find(block => block.id === drop.before)
   const last = inRow[inRow.length - 1]
   const place = before ?? last
   if (!place) return null
@@ -237,8 +235,7 @@ function insert(offer: NumberOffer) {
       <button
         v-if="cutAt"
         class="button"
-        @click="emit('edit', (of) => withSecondPage(of, page.id, cutAt!), 'A page is divided in two')"
-      >
+        @click="emit('edit', of => withSecondPage(of, page.id, cutAt!), 'A page is divided in two')">
         Continue on a second page
       </button>
     </p>
@@ -250,8 +247,7 @@ function insert(offer: NumberOffer) {
       :takes="writing !== ''"
       @open="writing ? undefined : open($event)"
       @note="(block, row) => emit('note', block.id, row)"
-      @take="(block, row) => (taking = { of: block.id, row })"
-    >
+      @take="(block, row) => (taking = { of: block.id, row })">
       <template #head>
         <LiveTextEditor
           v-if="writing === 'message'"
@@ -270,8 +266,7 @@ function insert(offer: NumberOffer) {
           :page="page.id"
           :shown="shownOf('')"
           @save="saveMessage"
-          @drop="writing = ''"
-        />
+          @drop="writing = ''" />
         <button
           v-else
           class="absolute rounded border border-transparent hover:border-accent/35 print:hidden"
@@ -283,8 +278,7 @@ function insert(offer: NumberOffer) {
             height: `${(page.messageBottom - 18) * zoom}px`,
           }"
           :aria-label="`Write the message: ${page.says || 'none yet'}`"
-          @click="writing = 'message'"
-        />
+          @click="writing = 'message'" />
       </template>
       <template #block="{ block }">
         <div v-if="writing === block.id" class="absolute inset-0 z-20">
@@ -299,8 +293,7 @@ function insert(offer: NumberOffer) {
             :page="page.id"
             :shown="shownOf(block.id)"
             @save="saveText(block.id, $event)"
-            @drop="writing = ''"
-          />
+            @drop="writing = ''" />
         </div>
         <BlockTools
           v-else-if="ownBlock(block.id)"
@@ -316,8 +309,7 @@ function insert(offer: NumberOffer) {
           @remove="remove(block.id)"
           @copy="copyBlock(report, block)"
           @address="copyAddress(report, block)"
-          @drag="grab(block.id, $event)"
-        />
+          @drag="grab(block.id, $event)" />
       </template>
       <button
         v-for="(row, i) in rows.length > 1 ? rows : []"
@@ -333,8 +325,7 @@ function insert(offer: NumberOffer) {
         }"
         @keydown.up.prevent="moveRow(row.id, -1)"
         @keydown.down.prevent="moveRow(row.id, 1)"
-        @pointerdown.prevent="draggedRow = row.id"
-      >
+        @pointerdown.prevent="draggedRow = row.id">
         ⣿
       </button>
       <div v-if="rowLine !== null" class="absolute z-20 h-0.5 bg-accent" :style="rowLine" />
@@ -347,8 +338,7 @@ function insert(offer: NumberOffer) {
         :style="{
           left: `${(page.left + page.contentWidth / 2) * zoom}px`,
           top: `${Math.min((row.bottom + 1) * zoom, page.height * zoom - 30)}px`,
-        }"
-      >
+        }">
         <span class="flex items-center gap-1 rounded bg-panel px-1">
           <AddBlock label="add a row" is-quiet @add="add(row.id, $event)" @trouble="emit('trouble', $event)" />
           <AddBlock
@@ -356,15 +346,13 @@ function insert(offer: NumberOffer) {
             label="add beside"
             is-quiet
             @add="addIn(row.id, $event)"
-            @trouble="emit('trouble', $event)"
-          />
+            @trouble="emit('trouble', $event)" />
         </span>
       </div>
       <div
         v-if="!rows.length"
         class="absolute print:hidden"
-        :style="{ left: `${page.left * zoom}px`, top: `${(page.messageBottom + 30) * zoom}px` }"
-      >
+        :style="{ left: `${page.left * zoom}px`, top: `${(page.messageBottom + 30) * zoom}px` }">
         <p class="mb-3 text-quiet">Nothing stands on this page yet.</p>
         <AddBlock label="Add a block" @add="add(null, $event)" @trouble="emit('trouble', $event)" />
       </div>
@@ -376,7 +364,6 @@ function insert(offer: NumberOffer) {
       :of="taking.of"
       :row="taking.row"
       @take="insert"
-      @close="taking = null"
-    />
+      @close="taking = null" />
   </div>
 </template>

@@ -37,14 +37,14 @@ const box = (block: PageBlock) => ({
 })
 /** Handles are moved where a chart is edited by itself. */
 const scenes = computed(
-  () => new Map(props.page.blocks.flatMap((one) => (one.scene ? [[one.id, { ...one.scene, handles: [] }]] : []))),
+  () => new Map(props.page.blocks.flatMap(one => (one.scene ? [[one.id, { ...one.scene, handles: [] }]] : []))),
 )
-const keysOf = (block: PageBlock) => block.rows.map((row) => row.key)
+const keysOf = (block: PageBlock) => block.rows.map(row => row.key)
 const point = (block: PageBlock, row: string | null) => (lit.value = row === null ? null : { block: block.id, row })
 const litIn = (block: PageBlock) => (lit.value?.block === block.id ? lit.value.row : null)
-const litRow = (block: PageBlock) => block.rows.find((row) => row.key === litIn(block))
+const litRow = (block: PageBlock) => block.rows.find(row => row.key === litIn(block))
 function tipPlace(block: PageBlock) {
-  const region = block.scene?.regions.find((one) => one.key === litIn(block))
+  const region = block.scene?.regions.find(one => one.key === litIn(block))
   if (!region) return null
   const zoom = props.zoom * block.scale
   const [left, , right] = region.reach
@@ -58,16 +58,14 @@ function tipPlace(block: PageBlock) {
     class="sheet-page relative bg-panel"
     :class="isCut ? 'overflow-hidden' : ''"
     :style="{ width: `${page.width * zoom}px`, height: `${page.height * zoom}px` }"
-    :aria-label="`Page ${page.number}${page.title ? `: ${page.title}` : ''}`"
-  >
+    :aria-label="`Page ${page.number}${page.title ? `: ${page.title}` : ''}`">
     <h2 class="sr-only">{{ page.says || page.title || `Page ${page.number}` }}</h2>
     <svg
       class="chart absolute inset-0"
       :width="page.width * zoom"
       :height="page.height * zoom"
       :viewBox="`0 0 ${page.width} ${page.height}`"
-      aria-hidden="true"
-    >
+      aria-hidden="true">
       <SceneMarks :marks="page.message" :prefix="prefix" :inks="inks" />
       <SceneMarks v-if="!isCut" :marks="page.frame" :prefix="prefix" :inks="inks" />
       <SceneMarks v-for="block in page.blocks" :key="block.id" :marks="block.marks" :prefix="prefix" :inks="inks" />
@@ -81,8 +79,7 @@ function tipPlace(block: PageBlock) {
       :data-block="block.id"
       role="group"
       :aria-label="block.scene?.title ?? (block.kind === 'figures' ? 'Key figures' : 'Text')"
-      @dblclick="emit('open', block)"
-    >
+      @dblclick="emit('open', block)">
       <SceneView
         v-if="scenes.get(block.id)"
         :lit="litIn(block)"
@@ -92,10 +89,9 @@ function tipPlace(block: PageBlock) {
         :zoom="zoom * block.scale"
         @update:lit="point(block, $event)"
         @select="takes ? emit('take', block, $event) : emit('note', block, $event)"
-        @note="emit('note', block, $event)"
-      />
+        @note="emit('note', block, $event)" />
       <p v-if="block.kind !== 'chart'" class="sr-only">
-        {{ block.marks.map((mark) => mark.text ?? '').join(' ') }}
+        {{ block.marks.map(mark => mark.text ?? '').join(' ') }}
       </p>
       <slot name="block" :block="block" />
       <RowTip
@@ -104,8 +100,7 @@ function tipPlace(block: PageBlock) {
         :place="tipPlace(block)!"
         :width="block.width * zoom"
         :down="(page.height - block.top) * zoom"
-        :takes="takes"
-      />
+        :takes="takes" />
     </div>
     <svg
       v-if="isCut"
@@ -113,8 +108,7 @@ function tipPlace(block: PageBlock) {
       :width="page.width * zoom"
       :height="page.height * zoom"
       :viewBox="`0 0 ${page.width} ${page.height}`"
-      aria-hidden="true"
-    >
+      aria-hidden="true">
       <rect :x="page.left" :y="page.height - pageType.foot" width="100%" :height="pageType.foot" class="fill-panel" />
       <SceneMarks :marks="page.frame" :prefix="prefix" :inks="inks" />
     </svg>

@@ -5,14 +5,14 @@ import type { PageBlock } from '../types'
 
 /** What the rows of a chart say, a column for each number that some row has. */
 export function tableOf(block: PageBlock): CopiedTable | undefined {
-  const heads = [...new Set(block.rows.flatMap((row) => row.numbers.map(({ head }) => head)))]
+  const heads = [...new Set(block.rows.flatMap(row => row.numbers.map(({ head }) => head)))]
   const cells = (row: PageBlock['rows'][number]) =>
-    heads.map((head) => row.numbers.find((number) => number.head === head)?.is ?? '')
+    heads.map(head => row.numbers.find(number => number.head === head)?.is ?? '')
   return block.rows.length
     ? {
         caption: block.scene?.title ?? '',
         heads: ['', ...heads],
-        rows: block.rows.map((row) => ({ label: row.label, cells: cells(row) })),
+        rows: block.rows.map(row => ({ label: row.label, cells: cells(row) })),
       }
     : undefined
 }

@@ -9,7 +9,7 @@ const props = defineProps<{ report: number; page: string; sign: string; width: n
 const place = ref<HTMLElement | null>(null)
 const isNear = useElementVisibility(place, { rootMargin: '800px 0px' })
 const wasNear = ref(false)
-watch(isNear, (is) => (wasNear.value ||= is))
+watch(isNear, is => (wasNear.value ||= is))
 const asked = computed(() => (wasNear.value ? props.page : ''))
 const { value: drawn, problem } = useReadPage(
   props.report,

@@ -16,8 +16,8 @@ const at = ref(0)
 let asked = String(route.query.page ?? '')
 watch(
   pages,
-  (all) => {
-    const place = all.findIndex((page) => page.id === asked)
+  all => {
+    const place = all.findIndex(page => page.id === asked)
     at.value = Math.max(0, Math.min(all.length - 1, place < 0 ? at.value : place))
   },
   { immediate: true },
@@ -28,7 +28,7 @@ const sign = computed(() => report.value?.sign ?? '')
 const { value: page, problem: undrawn } = useReadPage(id, pageId, sign)
 /** The next page is there when it is turned to. */
 useReadPage(id, nextId, sign)
-watch(report, (is) => is && (document.title = `${is.title} – Keen Margin`))
+watch(report, is => is && (document.title = `${is.title} – Keen Margin`))
 
 const { width, height } = useWindowSize()
 /** The pointer at rest lets nothing stand over the page. */
@@ -78,8 +78,7 @@ onBeforeUnmount(() => {
     <nav
       class="absolute top-1/2 right-1 flex -translate-y-1/2 flex-col items-center gap-1 rounded bg-ink px-1 py-2 text-[12px] text-panel transition-opacity focus-within:opacity-100"
       :class="idle ? 'opacity-0' : ''"
-      aria-label="Pages"
-    >
+      aria-label="Pages">
       <button class="px-1" aria-label="Page back" :disabled="at === 0" @click="turn(-1)">‹</button>
       <span class="text-center" aria-live="polite">{{ at + 1 }} / {{ pages.length }}</span>
       <button class="px-1" aria-label="Page on" :disabled="at >= pages.length - 1" @click="turn(1)">›</button>

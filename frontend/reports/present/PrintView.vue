@@ -24,16 +24,16 @@ const PAPER: Record<SheetName, { size: string; width: number }> = {
 }
 /** The size of the paper is part of the page, and leaves with it. */
 const rules = new CSSStyleSheet()
-watch(sheet, (is) => rules.replaceSync(`@page { size: ${PAPER[is].size}; margin: 0 }`), { immediate: true })
+watch(sheet, is => rules.replaceSync(`@page { size: ${PAPER[is].size}; margin: 0 }`), { immediate: true })
 document.adoptedStyleSheets = [...document.adoptedStyleSheets, rules]
 onBeforeUnmount(() => {
-  document.adoptedStyleSheets = document.adoptedStyleSheets.filter((one) => one !== rules)
+  document.adoptedStyleSheets = document.adoptedStyleSheets.filter(one => one !== rules)
 })
 const zoom = computed(() => PAPER[sheet.value].width / (drawn.value[0]?.width ?? 960))
 
 watch(
   () => report.value !== null,
-  async (isThere) => {
+  async isThere => {
     if (!isThere) return
     document.title = report.value?.title ?? 'Report'
     try {
@@ -64,8 +64,7 @@ watch(
     <div
       v-for="page in drawn"
       :key="page.id"
-      class="printed mx-auto mb-6 w-max border border-hairline print:m-0 print:border-0"
-    >
+      class="printed mx-auto mb-6 w-max border border-hairline print:m-0 print:border-0">
       <PageSheet :page="page" :zoom="zoom" />
     </div>
   </main>

@@ -21,7 +21,7 @@ export function useReadPage(
 ) {
   return useLoad(
     () => ['reports', report, 'pages', toValue(page), toValue(sign), toValue(width)],
-    (signal) => {
+    signal => {
       const query = toValue(width) ? `?width=${toValue(width)}` : ''
       return ask<ReportPage>('GET', `/reports/${report}/pages/${toValue(page)}${query}`, { signal })
     },

@@ -94,7 +94,6 @@ useKeys({ e: () => button.value?.$el.click() })
       accept=".pptx"
       aria-label="Deck to bring up to date"
       tabindex="-1"
-      @change="takeDeck"
-    />
+      @change="takeDeck" />
   </Menu>
 </template>

@@ -49,13 +49,13 @@ const {
   undo,
   redo,
 } = useReport(id)
-watch(own, (is) => is && (document.title = `${is.report} – Keen Margin`))
+watch(own, is => is && (document.title = `${is.report} – Keen Margin`))
 
 /** Narrow screens read a report, and change nothing. */
 const isNarrow = useMediaQuery('(max-width: 700px)')
 
 const pages = computed(() => own.value?.pages ?? [])
-const current = computed(() => pages.value.find((page) => page.id === route.query.page) ?? pages.value[0] ?? null)
+const current = computed(() => pages.value.find(page => page.id === route.query.page) ?? pages.value[0] ?? null)
 const pageId = computed(() => current.value?.id ?? '')
 function go(page: string, block = '') {
   void router.replace({ query: { ...route.query, page } })
@@ -73,7 +73,7 @@ const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
 const { value: drawn, problem: undrawn } = useLoad(
   () => ['reports', id, 'pages', pageId.value, sign.value],
-  (signal) => ask<ReportPage>('GET', `/reports/${id}/pages/${pageId.value}`, { signal }),
+  signal => ask<ReportPage>('GET', `/reports/${id}/pages/${pageId.value}`, { signal }),
   { isAsked: () => pageId.value !== '' && sign.value !== '' && !isNarrow.value, keepsPrevious: true, isFresh: true },
 )
 const zoom = useZoom(width, drawn)
@@ -84,7 +84,7 @@ const rested = refDebounced(sign, REST)
 const lookedAt = computed(() => rested.value || sign.value)
 const { value: settlement, isLoading: isLooking } = useLoad(
   () => ['reports', id, 'findings', lookedAt.value, JSON.stringify(own.value?.accepted ?? [])],
-  (signal) => ask<Settlement>('GET', `/reports/${id}/findings`, { signal, isShown: true }),
+  signal => ask<Settlement>('GET', `/reports/${id}/findings`, { signal, isShown: true }),
   { isAsked: () => sign.value !== '' && !isNarrow.value, keepsPrevious: true, isFresh: true },
 )
 
@@ -95,7 +95,7 @@ const compared = computed(() => {
 })
 const { value: asked } = useLoad(
   () => ['reports', id, 'changes', compared.value, sign.value],
-  (signal) =>
+  signal =>
     ask<ReportChanges>('GET', `/reports/${id}/changes?from=${compared.value?.from}&to=${compared.value?.to}`, {
       signal,
     }),
@@ -109,7 +109,7 @@ const editedBlock = computed(() =>
   editing.value && own.value ? (findBlock(own.value, editing.value)?.block ?? null) : null,
 )
 const editedChart = computed(() => (editedBlock.value?.chart !== undefined ? editedBlock.value : null))
-const editedPlace = computed(() => drawn.value?.blocks.find((one) => one.id === editing.value) ?? null)
+const editedPlace = computed(() => drawn.value?.blocks.find(one => one.id === editing.value) ?? null)
 const editedFigures = computed(() => (editedBlock.value?.figures ? editedBlock.value : null))
 const chartDrawing = shallowRef<Drawing | null>(null)
 const chartDataset = ref(0)
@@ -130,22 +130,22 @@ const isIssuing = ref(false)
 
 function addPage() {
   const page = { id: newId('p'), title: `Page ${pages.value.length + 1}` }
-  void edit((of) => ({ ...of, pages: [...(of.pages ?? []), page] }), 'A page is added').then(() => go(page.id))
+  void edit(of => ({ ...of, pages: [...(of.pages ?? []), page] }), 'A page is added').then(() => go(page.id))
 }
 function removePage(page: string) {
-  const title = pages.value.find((one) => one.id === page)?.title ?? 'The page'
-  void edit((of) => ({ ...of, pages: (of.pages ?? []).filter((one) => one.id !== page) }), `“${title}” is deleted`)
+  const title = pages.value.find(one => one.id === page)?.title ?? 'The page'
+  void edit(of => ({ ...of, pages: (of.pages ?? []).filter(one => one.id !== page) }), `“${title}” is deleted`)
   tell(`“${title}” is deleted.`, { label: 'Undo', do: () => void undo() })
 }
 /** Takes the number that a text says wrongly as it is now. */
 function take(finding: ReportFinding) {
   const { now, exact, number: place } = finding
   if (now === null || exact === null || place === null) return
-  void edit((of) => {
+  void edit(of => {
     const change = (text: Parameters<typeof parts>[0]) => {
       let at = -1
       return textOf(
-        parts(text).map((part) => {
+        parts(text).map(part => {
           if (typeof part === 'string') return part
           at++
           return at === place ? { ...part, said: now, exact } : part
@@ -153,8 +153,8 @@ function take(finding: ReportFinding) {
       )
     }
     return finding.block
-      ? withBlock(of, finding.block, (block) => ({ ...block, text: change(block.text) ?? '' }))
-      : withPage(of, finding.page, (page) => ({ ...page, message: change(page.message) }))
+      ? withBlock(of, finding.block, block => ({ ...block, text: change(block.text) ?? '' }))
+      : withPage(of, finding.page, page => ({ ...page, message: change(page.message) }))
   }, `${now} is taken into a text`)
 }
 const accept = (finding: ReportFinding, reason: string) =>
@@ -179,7 +179,7 @@ async function issue() {
 function pin(isPinned: boolean) {
   const key = report.value?.closing?.key
   void edit(
-    (of) => told({ ...of, closedThrough: isPinned ? key : undefined }) as typeof of,
+    of => told({ ...of, closedThrough: isPinned ? key : undefined }) as typeof of,
     isPinned ? 'The report is pinned to its closing period' : 'The report follows its datasets',
   )
 }
@@ -189,19 +189,19 @@ function refuse(says: string) {
   problem.value = says
 }
 async function stepPage(by: number) {
-  const at = pages.value.findIndex((page) => page.id === pageId.value)
+  const at = pages.value.findIndex(page => page.id === pageId.value)
   const next = pages.value[at + by]
   if (next) go(next.id)
 }
 function changeBlock(block: Block) {
-  void edit((of) => withBlock(of, block.id, () => block), 'A chart of the report is changed')
+  void edit(of => withBlock(of, block.id, () => block), 'A chart of the report is changed')
 }
 
 /** A deck that was made of the report, and is brought up to date. */
 const deck = ref<File | null>(null)
 const isChoosingTemplate = ref(false)
 useDrop(
-  (file) => (deck.value = file),
+  file => (deck.value = file),
   () => undefined,
 )
 
@@ -233,14 +233,12 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         what="report"
         can-pin
         @move="rollTo = $event"
-        @pin="pin"
-      />
+        @pin="pin" />
       <button
         class="button"
         :disabled="!report?.undo"
         :title="report?.undo ? `Undo: ${report.undo}` : 'Ctrl+Z'"
-        @click="undo"
-      >
+        @click="undo">
         Undo
       </button>
       <button class="button" :disabled="!report?.redo" title="Ctrl+Shift+Z" @click="redo">Redo</button>
@@ -250,8 +248,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         :report="report"
         :page="pageId"
         @deck="deck = $event"
-        @template="isChoosingTemplate = true"
-      />
+        @template="isChoosingTemplate = true" />
     </TopBar>
     <div class="flex min-h-0 flex-1 print:block">
       <ChartOfPageMargin
@@ -260,8 +257,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         :dataset="chartDataset"
         :noted="noted"
         @close="close"
-        @fresh="load"
-      />
+        @fresh="load" />
       <ReportMargin
         v-else-if="report && own"
         :report="report"
@@ -272,36 +268,32 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         :is-saving="isSaving"
         :changes="changes"
         @title="
-          (text) =>
-            text.trim() && edit((of) => ({ ...of, report: text.trim() }), `The report is called “${text.trim()}”`)
+          text => text.trim() && edit(of => ({ ...of, report: text.trim() }), `The report is called “${text.trim()}”`)
         "
-        @sheet="(sheet) => edit((of) => ({ ...of, sheet }), `The paper is ${sheet}`)"
+        @sheet="sheet => edit(of => ({ ...of, sheet }), `The paper is ${sheet}`)"
         @go="go"
         @add-page="addPage"
         @rename-page="
           (page, title) =>
-            edit((of) => withPage(of, page, (one) => ({ ...one, title: title || undefined })), 'A page is renamed')
+            edit(of => withPage(of, page, one => ({ ...one, title: title || undefined })), 'A page is renamed')
         "
-        @move-page="(page, by) => edit((of) => withPageMoved(of, page, by), 'A page is moved')"
+        @move-page="(page, by) => edit(of => withPageMoved(of, page, by), 'A page is moved')"
         @remove-page="removePage"
         @take="take"
         @accept="accept"
         @withdraw="withdraw"
         @issue="isIssuing = true"
         @compare="compare"
-        @close-changes="closeChanges"
-      />
+        @close-changes="closeChanges" />
       <main
-        class="min-w-0 flex-1 [scrollbar-gutter:stable] overflow-y-auto px-7 pt-4 pb-10 max-lg:px-4 print:overflow-visible print:p-0"
-      >
+        class="min-w-0 flex-1 [scrollbar-gutter:stable] overflow-y-auto px-7 pt-4 pb-10 max-lg:px-4 print:overflow-visible print:p-0">
         <h1 v-if="own" class="sr-only">{{ own.report }}</h1>
         <SentenceOfTrouble
           v-if="problem || undrawn"
           class="mb-4"
           :says="problem || undrawn"
           retry="Load again"
-          @retry="load"
-        />
+          @retry="load" />
         <div v-if="clash" class="mb-4 rounded-md border border-accent/40 bg-accent-tint px-4 py-3" role="alert">
           <p class="mb-2">Somebody else changed the same part of this report meanwhile. Yours is not saved yet.</p>
           <p class="flex gap-3">
@@ -315,8 +307,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           :report="report"
           :document="own"
           @go="go"
-          @close="closeChanges"
-        />
+          @close="closeChanges" />
         <div ref="frame" class="max-w-[1540px]">
           <BlockEditor
             v-if="editedChart"
@@ -329,8 +320,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
             @change="changeBlock"
             @drawn="(is, of) => ((chartDrawing = is), (chartDataset = of))"
             @fresh="load"
-            @close="close"
-          />
+            @close="close" />
           <template v-else-if="report && own && drawn && current && drawn.id === pageId">
             <AboutSentence
               class="mb-3 print:hidden"
@@ -339,14 +329,13 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
               :about="current.about ?? {}"
               :scale="current.scale ?? ''"
               @change="
-                (about) =>
-                  edit((of) => withPage(of, pageId, (page) => ({ ...page, about })), 'What a page is about is changed')
+                about =>
+                  edit(of => withPage(of, pageId, page => ({ ...page, about })), 'What a page is about is changed')
               "
               @scale="
-                (scale) =>
-                  edit((of) => withPage(of, pageId, (page) => ({ ...page, scale })), 'The scale of a page is changed')
-              "
-            />
+                scale =>
+                  edit(of => withPage(of, pageId, page => ({ ...page, scale })), 'The scale of a page is changed')
+              " />
           </template>
           <PageEditor
             v-if="drawn && current && own"
@@ -362,8 +351,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
             @note="(block, row) => ((editing = block), (noted = row))"
             @trouble="refuse"
             @undo="undo"
-            @go="go"
-          />
+            @go="go" />
           <div v-else-if="own && !pages.length" class="max-w-md border-l-2 border-accent/35 py-1 pl-5">
             <p class="mb-3">This report has no page. The first one takes a message, charts, key figures and text.</p>
             <button class="button button-strong" @click="addPage">Add a page</button>
@@ -377,20 +365,16 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
             :about="own.about ?? {}"
             :scale="own.scale ?? 'one'"
             is-of-report
-            @change="
-              (about) => edit((of) => told({ ...of, about }) as typeof of, 'What the report is about is changed')
-            "
-            @scale="(scale) => edit((of) => ({ ...of, scale }), 'The scale of the report is changed')"
-          />
+            @change="about => edit(of => told({ ...of, about }) as typeof of, 'What the report is about is changed')"
+            @scale="scale => edit(of => ({ ...of, scale }), 'The scale of the report is changed')" />
         </div>
       </main>
     </div>
     <FiguresEditor
       v-if="editedFigures"
       :block="editedFigures"
-      @change="(block) => (changeBlock(block), close())"
-      @close="close"
-    />
+      @change="block => (changeBlock(block), close())"
+      @close="close" />
     <TemplateSheet v-if="isChoosingTemplate" @close="isChoosingTemplate = false" />
     <DeckSheet v-if="deck" :report="id" :deck="deck" @close="deck = null" />
     <RollSheet v-if="rollTo" :report="id" :to="rollTo" :sign="sign" @roll="roll" @close="rollTo = null" />
@@ -399,7 +383,6 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       :report="report"
       :settlement="settlement"
       @issue="issue"
-      @close="isIssuing = false"
-    />
+      @close="isIssuing = false" />
   </div>
 </template>

@@ -41,8 +41,8 @@ describe('a report that is edited', () => {
 
   it('shows a change at once and begins the next one with the answer to the one before', async () => {
     const { edit, document } = await opened()
-    void edit((of) => ({ ...of, report: 'One' }), 'One')
-    void edit((of) => ({ ...of, report: `${of.report} two` }), 'Two')
+    void edit(of => ({ ...of, report: 'One' }), 'One')
+    void edit(of => ({ ...of, report: `${of.report} two` }), 'Two')
     expect(document.value?.report).toBe('One two')
     await vi.advanceTimersByTimeAsync(10)
     expect(sent).toEqual([
@@ -54,19 +54,19 @@ describe('a report that is edited', () => {
   it('begins with its own version where somebody else came between, so that theirs is not reverted', async () => {
     const { edit } = await opened()
     kept = { version: 4, document: called('Theirs') }
-    void edit((of) => ({ ...of, organisation: 'Ferries' }), 'One')
-    void edit((of) => ({ ...of, sheet: '16:9' }), 'Two')
+    void edit(of => ({ ...of, organisation: 'Ferries' }), 'One')
+    void edit(of => ({ ...of, sheet: '16:9' }), 'Two')
     await vi.advanceTimersByTimeAsync(10)
-    expect(sent.map((one) => one.based)).toEqual(['"1"', '"1"'])
+    expect(sent.map(one => one.based)).toEqual(['"1"', '"1"'])
   })
 
   it('drops an answer that was asked for before its last change', async () => {
     const { edit, load, document } = await opened()
     const stale = answer()
     let give: (late: Response) => void = () => {}
-    vi.mocked(fetch).mockImplementationOnce(() => new Promise((resolve) => (give = resolve)))
+    vi.mocked(fetch).mockImplementationOnce(() => new Promise(resolve => (give = resolve)))
     const loading = load()
-    void edit((of) => ({ ...of, report: 'Mine' }), 'One')
+    void edit(of => ({ ...of, report: 'Mine' }), 'One')
     await vi.advanceTimersByTimeAsync(10)
     give(stale)
     await loading

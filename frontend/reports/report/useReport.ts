@@ -134,7 +134,7 @@ export function useReport(id: MaybeRefOrGetter<number>) {
   }
   useIntervalFn(beat, EVERY)
   onBeforeUnmount(() => (isGone = true))
-  useEventListener(window, 'beforeunload', (event) => {
+  useEventListener(window, 'beforeunload', event => {
     if (waiting.value) event.preventDefault()
   })
   watch(() => toValue(id), load, { immediate: true })

@@ -8,7 +8,7 @@ import type { Report, Settlement } from '../types'
 const props = defineProps<{ report: Report; settlement: Settlement | null }>()
 defineEmits<{ issue: []; close: [] }>()
 const signature = useSignature()
-const open = computed(() => (props.settlement?.findings ?? []).filter((one) => !one.accepted))
+const open = computed(() => (props.settlement?.findings ?? []).filter(one => !one.accepted))
 const label = computed(() => props.report.closing?.label ?? props.report.title)
 </script>
 
@@ -33,8 +33,7 @@ const label = computed(() => props.report.closing?.label ?? props.report.title)
       v-model="signature.signature"
       class="field mb-5 w-full"
       maxlength="80"
-      placeholder="Your name"
-    />
+      placeholder="Your name" />
     <div class="flex gap-3">
       <button class="button button-strong" @click="$emit('issue')">
         {{ open.length ? `Issue ${label} all the same` : `Issue ${label}` }}

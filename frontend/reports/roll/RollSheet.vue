@@ -14,16 +14,16 @@ const {
   isLoading,
 } = useLoad(
   () => ['reports', props.report, 'roll', props.to, props.sign],
-  (signal) => ask<RollPreview>('GET', `/reports/${props.report}/roll?to=${props.to}`, { signal }),
+  signal => ask<RollPreview>('GET', `/reports/${props.report}/roll?to=${props.to}`, { signal }),
   { isFresh: true },
 )
 const pages = computed(() =>
-  (preview.value?.pages ?? []).filter((page) => page.numbers.length || page.behind.length || page.found.length),
+  (preview.value?.pages ?? []).filter(page => page.numbers.length || page.behind.length || page.found.length),
 )
 /** `12 things change: 1 number stays and would be wrong, 9 follow by themselves, 2 notes stay with their month.` */
 const summary = computed(() => {
-  const all = pages.value.flatMap((page) => page.numbers)
-  const follow = all.filter((one) => one.follows).length
+  const all = pages.value.flatMap(page => page.numbers)
+  const follow = all.filter(one => one.follows).length
   const notes = pages.value.reduce((sum, page) => sum + page.behind.length, 0)
   const found = pages.value.reduce((sum, page) => sum + page.found.length, 0)
   const stale = all.length - follow
@@ -32,7 +32,7 @@ const summary = computed(() => {
     follow && (follow === 1 ? '1 number follows by itself' : `${follow} numbers follow by themselves`),
     notes && (notes === 1 ? '1 note stays with its month' : `${notes} notes stay with their months`),
     found && (found === 1 ? '1 check would fail' : `${found} checks would fail`),
-  ].filter((part) => part !== 0)
+  ].filter(part => part !== 0)
   return parts.length ? `${parts.join(', ')}.` : ''
 })
 </script>
@@ -41,8 +41,7 @@ const summary = computed(() => {
   <DialogSheet
     :title="preview ? `Roll on to ${preview.to.label}` : 'Roll on'"
     width="max-w-2xl"
-    @close="$emit('close')"
-  >
+    @close="$emit('close')">
     <p v-if="problem" class="text-unfavourable-text" role="alert">{{ problem }}</p>
     <p v-else-if="!preview" class="py-6 text-quiet" role="status">
       {{ isLoading ? 'Looking through the pages…' : '' }}
@@ -53,8 +52,7 @@ const summary = computed(() => {
         class="max-h-[48vh] overflow-y-auto border-y border-hairline"
         tabindex="0"
         role="region"
-        aria-label="What changes"
-      >
+        aria-label="What changes">
         <section v-for="page in pages" :key="page.id" class="py-2" :aria-label="page.title">
           <h3 class="font-semibold">{{ page.title || 'Page' }}</h3>
           <ul>

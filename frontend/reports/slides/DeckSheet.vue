@@ -31,8 +31,8 @@ function form() {
 }
 const groups = computed(() =>
   (Object.keys(HEADS) as Kind[])
-    .map((kind) => ({ kind, entries: (changes.value?.entries ?? []).filter((one) => one.kind === kind) }))
-    .filter((group) => group.entries.length),
+    .map(kind => ({ kind, entries: (changes.value?.entries ?? []).filter(one => one.kind === kind) }))
+    .filter(group => group.entries.length),
 )
 const slide = (number: number) => (number ? `Slide ${number}` : 'The deck')
 
@@ -71,8 +71,7 @@ async function take() {
         <ul
           class="border-l-2 pl-3"
           :class="group.kind === 'stale' ? 'border-unfavourable' : 'border-hairline'"
-          :aria-label="HEADS[group.kind]"
-        >
+          :aria-label="HEADS[group.kind]">
           <li v-for="(entry, i) in group.entries" :key="i" class="flex gap-3 py-0.5">
             <span class="w-[58px] shrink-0 text-quiet">{{ slide(entry.slide) }}</span>
             <span class="min-w-0 break-words"

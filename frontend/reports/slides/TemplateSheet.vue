@@ -67,16 +67,14 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         <img
           :src="picture"
           alt="A slide of the template: where message and charts go, and the colours of bars"
-          class="w-[300px] shrink-0 self-start border border-hairline"
-        />
+          class="w-[300px] shrink-0 self-start border border-hairline" />
         <div class="min-w-0 flex-1">
           <label class="label block" for="template-layout">Layout</label>
           <select
             id="template-layout"
             class="field mb-3 w-full"
             :value="template.layout"
-            @change="use({ layout: value($event) })"
-          >
+            @change="use({ layout: value($event) })">
             <option v-for="one in template.layouts" :key="one" :value="one">{{ one }}</option>
           </select>
           <h3 class="label mb-1">Which colour plays which role</h3>
@@ -84,15 +82,13 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
             <span
               class="size-4 shrink-0 rounded-xs border border-hairline"
               :style="{ backgroundColor: template.colours[template.roles[role] ?? ''] }"
-              aria-hidden="true"
-            />
+              aria-hidden="true" />
             <label class="flex-1" :for="`role-${role}`">{{ name }}</label>
             <select
               :id="`role-${role}`"
               class="field"
               :value="template.roles[role]"
-              @change="use({ roles: { [role]: value($event) } })"
-            >
+              @change="use({ roles: { [role]: value($event) } })">
               <option v-for="(colour, slot) in template.colours" :key="slot" :value="slot">
                 {{ slot }} {{ colour.toLowerCase() }}
               </option>

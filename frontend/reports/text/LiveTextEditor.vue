@@ -135,7 +135,7 @@ function turnAt(at: number, follows: boolean) {
 const listed = ref<{ at: number; said: string; follows: boolean }[]>([])
 function list() {
   const pieces = [...(field.value?.querySelectorAll<HTMLElement>('[data-number]') ?? [])]
-  listed.value = pieces.map((piece) => {
+  listed.value = pieces.map(piece => {
     const at = Number(piece.dataset.number)
     return { at, said: piece.textContent ?? '', follows: numbers[at]?.follows !== false }
   })
@@ -173,8 +173,7 @@ function key(event: KeyboardEvent) {
       @input="list"
       @keyup="remember"
       @mouseup="remember"
-      @click="choose"
-    />
+      @click="choose" />
     <div v-if="chosen" class="sheet w-60 py-1.5" :style="{ left: `${chosen.left}px`, top: `${chosen.top}px` }">
       <button class="choice" :class="followsNow() ? 'choice-chosen' : ''" @mousedown.prevent="turn(true)">
         Follows its chart
@@ -185,8 +184,7 @@ function key(event: KeyboardEvent) {
       <button class="choice" @mousedown.prevent="toText">Make it plain text</button>
     </div>
     <div
-      class="absolute top-full left-0 z-20 mt-2 flex w-max max-w-[560px] flex-wrap items-center gap-2 rounded-md border border-[#d9d2c6] bg-panel p-1.5 font-sans text-[12px] leading-5 shadow-sm"
-    >
+      class="absolute top-full left-0 z-20 mt-2 flex w-max max-w-[560px] flex-wrap items-center gap-2 rounded-md border border-[#d9d2c6] bg-panel p-1.5 font-sans text-[12px] leading-5 shadow-sm">
       <button class="button bg-panel" title="#  or  Ctrl+K" @mousedown.prevent @click="search">Take a number</button>
       <button
         v-for="one in listed"
@@ -197,8 +195,7 @@ function key(event: KeyboardEvent) {
           one.follows ? 'It follows its chart; press to let it stay' : 'It stays, and is marked once it is another'
         "
         @mousedown.prevent
-        @click="turnAt(one.at, !one.follows)"
-      >
+        @click="turnAt(one.at, !one.follows)">
         {{ one.said }} {{ one.follows ? 'follows' : 'stays' }}
       </button>
       <span class="px-1 text-quiet"

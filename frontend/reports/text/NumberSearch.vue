@@ -17,7 +17,7 @@ const query = computed(() =>
 )
 const { value, problem } = useLoad(
   () => ['reports', props.report, 'numbers', props.page, query.value],
-  (signal) =>
+  signal =>
     ask<{ items: NumberOffer[] }>('GET', `/reports/${props.report}/pages/${props.page}/numbers?${query.value}`, {
       signal,
     }),
@@ -33,8 +33,7 @@ const { value, problem } = useLoad(
         aria-label="Find a number of this page"
         placeholder="Net revenue Jul"
         autocomplete="off"
-        @change="sought = $event.target.value"
-      />
+        @change="sought = $event.target.value" />
       <p v-if="problem" class="mt-2 text-unfavourable-text" role="alert">{{ problem }}</p>
       <ComboboxOptions static class="mt-3 max-h-[46vh] overflow-y-auto border-t border-hairline">
         <ComboboxOption v-for="(offer, i) in value?.items ?? []" :key="i" :value="offer" class="choice items-baseline">

@@ -25,7 +25,7 @@ describe('a text that is edited', () => {
 
   it('numbers later pieces from a place on', () => {
     writeParts(box, [follows, stays], () => undefined, 3)
-    expect([...box.querySelectorAll('span')].map((piece) => piece.dataset.number)).toEqual(['3', '4'])
+    expect([...box.querySelectorAll('span')].map(piece => piece.dataset.number)).toEqual(['3', '4'])
   })
 
   it('reads lines however the browser makes them, and numbers that it does not know as text', () => {

@@ -15,7 +15,7 @@ export function writeParts(
 ): LiveNumber[] {
   const numbers: LiveNumber[] = []
   into.replaceChildren(
-    ...of.map((part) => {
+    ...of.map(part => {
       if (typeof part === 'string') return document.createTextNode(part)
       const piece = document.createElement('span')
       const place = from + numbers.length

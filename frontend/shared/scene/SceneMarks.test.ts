@@ -59,7 +59,7 @@ describe('a scene on the screen', () => {
     expect(open?.getAttribute('d')).toBe('M0 0L1 1')
     expect(open?.getAttribute('fill')).toBe('none')
     expect(closed?.getAttribute('d')).toBe('M0 0L1 1L2 0Z')
-    expect(['cx', 'cy', 'r', 'fill'].map((name) => circle?.getAttribute(name))).toEqual(['7', '8', '3', '#FFFFFF'])
+    expect(['cx', 'cy', 'r', 'fill'].map(name => circle?.getAttribute(name))).toEqual(['7', '8', '3', '#FFFFFF'])
     expect(text?.textContent).toBe('<b>781</b>')
     expect(text?.children).toHaveLength(0)
   })

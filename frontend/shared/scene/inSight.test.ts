@@ -4,7 +4,7 @@ import { inSight, layers } from './inSight'
 
 const BAND = 200
 const marksBetween = (group: Mark, top: number, bottom: number) =>
-  layers([group], BAND).flatMap((layer) => inSight(layer, BAND, top, bottom).flatMap((part) => part.marks))
+  layers([group], BAND).flatMap(layer => inSight(layer, BAND, top, bottom).flatMap(part => part.marks))
 
 describe('marks in sight', () => {
   it('are those of the bands between two heights, and whatever is higher than a band', () => {
@@ -23,7 +23,7 @@ describe('marks in sight', () => {
       { type: 'rect', x: 0, y: 801, width: 5, height: 10 },
     ]
     const shown = marksBetween({ type: 'group', role: 'values', marks }, 400, 600)
-    expect(shown.map((mark) => mark.type)).toEqual(['rect', 'line', 'circle', 'text'])
+    expect(shown.map(mark => mark.type)).toEqual(['rect', 'line', 'circle', 'text'])
   })
 
   it('stay the same objects as the window moves on, so that only what is new is put on the page', () => {
@@ -36,9 +36,9 @@ describe('marks in sight', () => {
     }))
     const [layer] = layers([{ type: 'group', role: 'labels', marks }], BAND)
     if (!layer) throw new Error('There is one layer.')
-    const before = new Map(inSight(layer, BAND, 400, 1000).map((part) => [part.key, part.marks]))
+    const before = new Map(inSight(layer, BAND, 400, 1000).map(part => [part.key, part.marks]))
     const after = inSight(layer, BAND, 600, 1200)
-    const added = after.filter((part) => before.get(part.key) !== part.marks)
+    const added = after.filter(part => before.get(part.key) !== part.marks)
     expect(added).toHaveLength(1)
   })
 

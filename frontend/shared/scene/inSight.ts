@@ -12,7 +12,7 @@ export interface Layer {
 
 /** Groups of a scene from back to front, sorted into bands once for all windows on it. */
 export function layers(marks: Mark[], bandHeight: number): Layer[] {
-  return toRaw(marks).map((group) => {
+  return toRaw(marks).map(group => {
     const layer: Layer = { role: group.role, tall: [], bands: new Map() }
     for (const mark of group.marks ?? [group]) {
       const [top, bottom] = reach(mark)
@@ -47,7 +47,7 @@ function reach(mark: Mark): [number, number] {
     case 'circle':
       return [y - (mark.radius ?? 0), y + (mark.radius ?? 0)]
     case 'path': {
-      const heights = (mark.points ?? []).map((point) => point[1] ?? 0)
+      const heights = (mark.points ?? []).map(point => point[1] ?? 0)
       return [Math.min(...heights), Math.max(...heights)]
     }
     default:

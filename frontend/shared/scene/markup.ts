@@ -4,8 +4,7 @@ import { chartFont, hatches, serifFont, serifWeight } from '../notation'
 type Attribute = string | number | undefined
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' }
-const escaped = (text: string) =>
-  /[&<>"']/.test(text) ? text.replace(/[&<>"']/g, (sign) => ESCAPES[sign] ?? '') : text
+const escaped = (text: string) => (/[&<>"']/.test(text) ? text.replace(/[&<>"']/g, sign => ESCAPES[sign] ?? '') : text)
 
 /** Marks of a scene as SVG. A table has thousands of them, which a browser reads far faster than a page can make them. */
 export function markup(marks: Mark[], prefix: string, inks: Record<string, string>): string {
@@ -59,5 +58,5 @@ export function markup(marks: Mark[], prefix: string, inks: Record<string, strin
 
 /** A polygon where it has a fill, an open line where it has none. */
 function path(mark: Mark): string {
-  return `M${(mark.points ?? []).map((point) => point.join(' ')).join('L')}${mark.fill ? 'Z' : ''}`
+  return `M${(mark.points ?? []).map(point => point.join(' ')).join('L')}${mark.fill ? 'Z' : ''}`
 }

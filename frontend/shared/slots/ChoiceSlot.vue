@@ -18,8 +18,7 @@ const emit = defineEmits<{ choose: [value: string] }>()
     as="span"
     class="relative"
     :model-value="value"
-    @update:model-value="emit('choose', $event)"
-  >
+    @update:model-value="emit('choose', $event)">
     <ListboxButton
       class="slot"
       :class="guess ? 'slot-guess' : ''"

@@ -23,10 +23,10 @@ const MOST = 200
 
 const chosen = computed(() => chosenOf(props.breakdown, props.where))
 const isAll = computed(() =>
-  props.breakdown.members.every((one) => isGroup(props.breakdown, one) || chosen.value.has(one)),
+  props.breakdown.members.every(one => isGroup(props.breakdown, one) || chosen.value.has(one)),
 )
-const found = computed(() => props.breakdown.members.filter((member) => holds(member, sought.value)))
-const isIn = (member: string) => leavesOf(props.breakdown, member).every((one) => chosen.value.has(one))
+const found = computed(() => props.breakdown.members.filter(member => holds(member, sought.value)))
+const isIn = (member: string) => leavesOf(props.breakdown, member).every(one => chosen.value.has(one))
 
 function set(members: Set<string>) {
   const where = withChosen(props.breakdown, props.where, members)
@@ -37,12 +37,12 @@ function set(members: Set<string>) {
 function toggle(member: string) {
   const own = leavesOf(props.breakdown, member)
   if (isAll.value) return set(new Set(own))
-  const without = [...chosen.value].filter((one) => !own.includes(one))
+  const without = [...chosen.value].filter(one => !own.includes(one))
   set(new Set(isIn(member) ? without : [...without, ...own]))
 }
 function turn() {
-  const all = props.breakdown.members.filter((one) => !isGroup(props.breakdown, one))
-  set(new Set(all.filter((one) => !chosen.value.has(one))))
+  const all = props.breakdown.members.filter(one => !isGroup(props.breakdown, one))
+  set(new Set(all.filter(one => !chosen.value.has(one))))
 }
 
 function step(event: KeyboardEvent, by: number) {
@@ -58,8 +58,7 @@ function step(event: KeyboardEvent, by: number) {
     :text="text"
     :name="breakdown.name"
     :says="speaks ? `members:${breakdown.name}` : undefined"
-    example="one and another"
-  >
+    example="one and another">
     <div @keydown.down.prevent="step($event, 1)" @keydown.up.prevent="step($event, -1)">
       <input
         v-if="!speaks && breakdown.members.length > 6"
@@ -68,16 +67,14 @@ function step(event: KeyboardEvent, by: number) {
         type="search"
         :aria-label="`Find in ${breakdown.name}`"
         placeholder="Find"
-        @keydown.enter.prevent="found.length && toggle(found[0] ?? '')"
-      />
+        @keydown.enter.prevent="found.length && toggle(found[0] ?? '')" />
       <div class="flex border-b border-hairline">
         <button
           class="choice -ml-3 flex-1"
           :class="isAll ? 'choice-chosen' : ''"
           role="checkbox"
           :aria-checked="isAll"
-          @click="set(new Set(breakdown.members))"
-        >
+          @click="set(new Set(breakdown.members))">
           <span class="w-4" aria-hidden="true">{{ isAll ? '✓' : '' }}</span>All of {{ breakdown.name }}
         </button>
         <button v-if="!isAll" class="link px-1" @click="turn">All but these</button>
@@ -90,8 +87,7 @@ function step(event: KeyboardEvent, by: number) {
         role="checkbox"
         :aria-checked="isIn(member)"
         :style="{ paddingLeft: `${12 + (sought ? 0 : depthOf(breakdown, member) * 14)}px` }"
-        @click="toggle(member)"
-      >
+        @click="toggle(member)">
         <span class="w-4 shrink-0" aria-hidden="true">{{ !isAll && isIn(member) ? '✓' : '' }}</span><span
           class="min-w-0 break-words"
           >{{ member || '(blank)' }}</span

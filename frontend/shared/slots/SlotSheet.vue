@@ -27,7 +27,7 @@ function step(event: KeyboardEvent, by: number) {
 /** Before the sheet is given the focus, which would make the view scroll to what is outside of it. */
 watch(
   sheet,
-  (element) => {
+  element => {
     typed.value = ''
     trouble.value = ''
     if (!element) return
@@ -40,7 +40,7 @@ watch(
 )
 
 /** Choices that do not have what is typed step back. */
-watch(typed, (text) => {
+watch(typed, text => {
   trouble.value = ''
   for (const choice of sheet.value?.querySelectorAll<HTMLElement>('.choice') ?? [])
     choice.classList.toggle('opacity-30', !holds(choice.textContent ?? '', text))
@@ -90,8 +90,7 @@ async function say(close: () => void) {
         class="sheet left-0 overflow-auto p-3"
         :style="{ width: `${width ?? 300}px` }"
         @keydown.down="step($event, 1)"
-        @keydown.up="step($event, -1)"
-      >
+        @keydown.up="step($event, -1)">
         <template v-if="says && speak">
           <input
             ref="field"
@@ -102,8 +101,7 @@ async function say(close: () => void) {
             spellcheck="false"
             :aria-label="`Type the ${name.toLowerCase()}`"
             :placeholder="example ? `type: ${example}` : 'type it'"
-            @keydown.enter.prevent="say(close)"
-          />
+            @keydown.enter.prevent="say(close)" />
           <p v-if="trouble" class="mt-1 mb-2 text-unfavourable-text" role="alert">{{ trouble }}</p>
         </template>
         <slot :close="close" />

@@ -13,7 +13,7 @@ const emit = defineEmits<{ choose: [span: Span | undefined]; range: [span: Span]
 const isChosen = (span: Span | undefined) => JSON.stringify(span ?? null) === JSON.stringify(props.chosen ?? null)
 
 function set(start: string, end: string) {
-  const place = (key: string) => props.periods.findIndex((period) => period.key === key)
+  const place = (key: string) => props.periods.findIndex(period => period.key === key)
   const [from, to] = place(start) <= place(end) ? [start, end] : [end, start]
   emit('range', { from, to })
 }
@@ -26,8 +26,7 @@ function set(start: string, end: string) {
       :key="choice.label"
       class="choice rounded"
       :class="isChosen(choice.span) ? 'choice-chosen' : ''"
-      @click="emit('choose', choice.span)"
-    >
+      @click="emit('choose', choice.span)">
       {{ choice.label }}
     </button>
   </div>
@@ -36,8 +35,7 @@ function set(start: string, end: string) {
       class="field min-w-0 flex-1"
       aria-label="From"
       :value="between.from"
-      @change="set(($event.target as HTMLSelectElement).value, between.to)"
-    >
+      @change="set(($event.target as HTMLSelectElement).value, between.to)">
       <option v-for="period in periods" :key="period.key" :value="period.key">{{ period.label }}</option>
     </select>
     to
@@ -45,8 +43,7 @@ function set(start: string, end: string) {
       class="field min-w-0 flex-1"
       aria-label="To"
       :value="between.to"
-      @change="set(between.from, ($event.target as HTMLSelectElement).value)"
-    >
+      @change="set(between.from, ($event.target as HTMLSelectElement).value)">
       <option v-for="period in periods" :key="period.key" :value="period.key">{{ period.label }}</option>
     </select>
   </div>

@@ -19,13 +19,13 @@ export function written(bands: Bands | undefined) {
 const parts = (text: string) =>
   text
     .split(/[,;]\s+|[;]/)
-    .map((part) => part.trim())
+    .map(part => part.trim())
     .filter(Boolean)
 
 /** Bands from what stands in the fields; a sentence where they are none. */
 export function read(form: Form, numbers: string, names: string): Bands | string {
   const given = parts(numbers)
-  const digits = given.map((number) => thresholdDigits(number))
+  const digits = given.map(number => thresholdDigits(number))
   const wrong = given[digits.indexOf(null)]
   if (wrong !== undefined) return `"${wrong}" is not a number. Write them like 60, 75, 90.`
   const called = parts(names)

@@ -18,5 +18,5 @@ describe('a threshold', () => {
     expect(thresholdDigits(text)).toBe(digits),
   )
 
-  it.each(['', 'much', '-5', '1.2.3', '5x', 'k'])('refuses %j', (text) => expect(thresholdDigits(text)).toBeNull())
+  it.each(['', 'much', '-5', '1.2.3', '5x', 'k'])('refuses %j', text => expect(thresholdDigits(text)).toBeNull())
 })

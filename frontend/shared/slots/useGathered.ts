@@ -20,15 +20,15 @@ export function useGathered<T extends Gatherable>(of: Ref<T>, keys: (keyof T)[],
   const text = (value: unknown) => JSON.stringify(value ?? null)
   /** How many parts are others, each field of the filter by itself. */
   const count = computed(() => {
-    const fields = (filters: Filter[] = []) => new Map(filters.map((one) => [one.field, text(one)]))
+    const fields = (filters: Filter[] = []) => new Map(filters.map(one => [one.field, text(one)]))
     const [now, then] = [fields(shown.value.where), fields(of.value.where)]
-    const others = [...new Set([...now.keys(), ...then.keys()])].filter((field) => now.get(field) !== then.get(field))
-    const parts = keys.filter((key) => key !== 'where' && text(shown.value[key]) !== text(of.value[key]))
+    const others = [...new Set([...now.keys(), ...then.keys()])].filter(field => now.get(field) !== then.get(field))
+    const parts = keys.filter(key => key !== 'where' && text(shown.value[key]) !== text(of.value[key]))
     return others.length + parts.length
   })
   const pick = (from: Partial<T>) =>
     Object.fromEntries(
-      keys.map((key) => [key, Array.isArray(from[key]) && !from[key].length ? undefined : from[key]]),
+      keys.map(key => [key, Array.isArray(from[key]) && !from[key].length ? undefined : from[key]]),
     ) as Partial<T>
 
   function set(part: Partial<T>) {

@@ -27,10 +27,7 @@ final class FixturesTest extends TestCase
     {
         /** @var array<string, array<string, mixed>> $expected */
         $expected = json_decode(
-            (string) file_get_contents(self::FOLDER.'/expected.json'),
-            true,
-            16,
-            \JSON_THROW_ON_ERROR,
+            (string) file_get_contents(self::FOLDER.'/expected.json'), true, 16, \JSON_THROW_ON_ERROR,
         );
         foreach ($expected as $name => $what) {
             yield $name => [$name, $what];
@@ -45,9 +42,7 @@ final class FixturesTest extends TestCase
             $sheet = FigureFile::open(self::FOLDER.'/'.$name)->sheet();
             $told = Given::json(json_encode((object) ($expected['mapping'] ?? []), \JSON_THROW_ON_ERROR));
             $read = FactReader::figures(
-                $sheet,
-                MappingReader::read($told, RoleGuess::of($sheet, null, 2026), $sheet),
-                'Example',
+                $sheet, MappingReader::read($told, RoleGuess::of($sheet, null, 2026), $sheet), 'Example',
             );
         } catch (RefusedFigures $refused) {
             self::assertSame($expected['refused'] ?? '', $refused->getMessage());

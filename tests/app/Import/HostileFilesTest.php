@@ -36,22 +36,16 @@ final class HostileFilesTest extends TestCase
         yield 'header and blank rows' => ["Month,Actual\n,\n,\n", 'The file has a header and no figures below it.'];
         yield 'all text' => ["Who,What\nyou,me\nhe,she\n", 'No column holds amounts.'];
         yield 'prose' => [
-            str_repeat("It was a dark and stormy night. The rain fell.\n", 40),
-            'No column holds amounts.',
+            str_repeat("It was a dark and stormy night. The rain fell.\n", 40), 'No column holds amounts.',
         ];
         yield 'all missing' => ["Month,Actual\n2026-01,-\n2026-02,n/a\n", 'The file holds no figures'];
         yield 'zero bytes' => ["Month,Actual\n2026-01,1\0\n", self::NO_TEXT];
-        yield 'zero bytes late' => [
-            "Month,Actual\n".str_repeat("2026-01,1\n", 3000)."2026-02,\0\n",
-            self::NO_TEXT,
-        ];
+        yield 'zero bytes late' => ["Month,Actual\n".str_repeat("2026-01,1\n", 3000)."2026-02,\0\n", self::NO_TEXT];
         yield 'zero bytes in UTF-16' => [
-            "\xFF\xFE".mb_convert_encoding("Month,Actual\n2026-01,1\0\n", 'UTF-16LE', 'UTF-8'),
-            self::NO_TEXT,
+            "\xFF\xFE".mb_convert_encoding("Month,Actual\n2026-01,1\0\n", 'UTF-16LE', 'UTF-8'), self::NO_TEXT,
         ];
         yield 'a million columns' => [
-            str_repeat('a,', 999_999)."a\n".str_repeat('1,', 999_999)."1\n",
-            'letters. This is not a table',
+            str_repeat('a,', 999_999)."a\n".str_repeat('1,', 999_999)."1\n", 'letters. This is not a table',
         ];
         yield '1,001 columns' => [
             implode(',', array_map(static fn (int $i): string => "c$i", range(1, 1001))).
@@ -102,10 +96,7 @@ final class HostileFilesTest extends TestCase
             "Month,Scenario,Amount\n2026-01,Actual,1\n2026-02,Actual,1\n2026-03,Dream,1\n",
             'Row 4: "Dream" is not a scenario.',
         ];
-        yield 'a long name' => [
-            "Month,Route,Actual\n2026-01,".str_repeat('x', 501).",1\n",
-            'a name has 501 letters',
-        ];
+        yield 'a long name' => ["Month,Route,Actual\n2026-01,".str_repeat('x', 501).",1\n", 'a name has 501 letters'];
         yield 'a percentage twice' => ["Month,Punctuality %\n2026-01,91\n2026-01,95\n", 'two cannot be added'];
         yield 'digits that do not fit together' => [
             "Month,Actual\n2026-01,123456789012345678\n2026-02,0.0000000001\n",
@@ -117,12 +108,10 @@ final class HostileFilesTest extends TestCase
             'The sum has more digits than can be kept exactly.',
         ];
         yield 'one key too often' => [
-            "Month,Actual\n".str_repeat("2026-01,999999999999999999\n", 20),
-            'more digits than can be kept exactly',
+            "Month,Actual\n".str_repeat("2026-01,999999999999999999\n", 20), 'more digits than can be kept exactly',
         ];
         yield 'nothing but refused rows' => [
-            "Month,Actual\n2026-01,1\n".str_repeat("x,1\n", 5000),
-            '999 more rows are refused.',
+            "Month,Actual\n2026-01,1\n".str_repeat("x,1\n", 5000), '999 more rows are refused.',
         ];
         yield 'nine breakdowns' => [
             "Month,a,b,c,d,e,f,g,h,i,Actual\n2026-01,q,w,e,r,t,y,u,j,k,1\n",
@@ -138,9 +127,7 @@ final class HostileFilesTest extends TestCase
         yield 'gzip' => ["\x1F\x8B\x08".random_bytes(60), self::NO_TEXT];
         yield 'a program' => ["\x7FELF\x02\x01\x01\0\0\0".random_bytes(60), self::NO_TEXT];
         yield 'an old workbook' => [
-            "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600),
-            'an old format (.xls)',
-            'figures.xlsx',
+            "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'an old format (.xls)', 'figures.xlsx',
         ];
         yield 'a password on it' => [
             "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".
@@ -160,8 +147,7 @@ final class HostileFilesTest extends TestCase
         yield 'a zip signature alone' => ["PK\x03\x04", self::DAMAGED];
         yield 'a zip of something else' => [Books::zip(['readme.txt' => 'hello']), 'a packed file and no workbook'];
         yield 'a path out of the zip' => [
-            Books::zip(['../../../../tmp/keen-evil.csv' => 'Month,Actual']),
-            'a packed file and no workbook',
+            Books::zip(['../../../../tmp/keen-evil.csv' => 'Month,Actual']), 'a packed file and no workbook',
         ];
         yield 'a workbook without sheets' => [
             Books::xlsx('', [
@@ -191,8 +177,7 @@ final class HostileFilesTest extends TestCase
         yield 'an empty sheet' => [Books::xlsx(''), 'The file is empty.'];
         yield 'a header only' => [Books::xlsx(Books::row(1, 'Month', 'Actual')), 'a header and no figures below it'];
         yield 'a cell far to the right' => [
-            Books::xlsx('<row r="1"><c r="XFD1"><v>1</v></c></row>'),
-            'more than 1,000 columns',
+            Books::xlsx('<row r="1"><c r="XFD1"><v>1</v></c></row>'), 'more than 1,000 columns',
         ];
         yield 'an error cell' => [
             Books::xlsx(
@@ -206,8 +191,7 @@ final class HostileFilesTest extends TestCase
         ];
         yield 'a workbook that unpacks to gigabytes' => [self::bomb(), 'The workbook unpacks to more than 600 MB.'];
         yield 'texts without end' => [
-            Books::xlsx($rows, ['xl/sharedStrings.xml' => '<sst><si><t>'.str_repeat('x', 30_000_000)]),
-            self::DAMAGED,
+            Books::xlsx($rows, ['xl/sharedStrings.xml' => '<sst><si><t>'.str_repeat('x', 30_000_000)]), self::DAMAGED,
         ];
     }
 
@@ -219,14 +203,10 @@ final class HostileFilesTest extends TestCase
         ): string => "<table:table-cell office:value-type=\"string\"><text:p>$text</text:p></table:table-cell>";
         $head = '<table:table-row>'.$cell('Month').$cell('Actual').'</table:table-row>';
         yield 'an open workbook with a password' => [
-            Books::ods('', '<manifest><encryption-data/></manifest>'),
-            'protected by a password',
-            'figures.ods',
+            Books::ods('', '<manifest><encryption-data/></manifest>'), 'protected by a password', 'figures.ods',
         ];
         yield 'a text document' => [
-            Books::ods('<text:p>Hello</text:p>'),
-            'holds no sheet of a workbook',
-            'figures.ods',
+            Books::ods('<text:p>Hello</text:p>'), 'holds no sheet of a workbook', 'figures.ods',
         ];
         yield 'a million equal rows' => [
             Books::ods(
@@ -247,9 +227,7 @@ final class HostileFilesTest extends TestCase
             'figures.ods',
         ];
         yield 'an open workbook, broken' => [
-            Books::ods('<table:table table:name="a"><table:table-row>'),
-            self::DAMAGED,
-            'figures.ods',
+            Books::ods('<table:table table:name="a"><table:table-row>'), self::DAMAGED, 'figures.ods',
         ];
     }
 
@@ -260,8 +238,7 @@ final class HostileFilesTest extends TestCase
         yield 'a line that is no JSON' => [$good."{\"Month\":\n", 'Row 2: it is not a JSON object.'];
         yield 'a line that is a list' => [$good."[1,2]\n", 'Row 2: it is not a JSON object.'];
         yield 'a value within a value' => [
-            $good."{\"Month\":\"2026-02\",\"Actual\":{\"deep\":1}}\n",
-            'Row 2: a value is itself an object or a list.',
+            $good."{\"Month\":\"2026-02\",\"Actual\":{\"deep\":1}}\n", 'Row 2: a value is itself an object or a list.',
         ];
         yield 'deep nesting' => [$good.'{"a":'.str_repeat('[', 5000)."1\n", 'Row 2: it is not a JSON object.'];
         yield 'a key that comes late' => [
@@ -308,14 +285,11 @@ final class HostileFilesTest extends TestCase
             );
         }
         self::assertSame(
-            [422, 'application/problem+json'],
-            [$answer->status, $answer->header('Content-Type')],
-            $answer->body,
+            [422, 'application/problem+json'], [$answer->status, $answer->header('Content-Type')], $answer->body,
         );
         self::assertStringContainsString($says, $answer->text('detail'));
         self::assertDoesNotMatchRegularExpression(
-            '/\n|KeenMargin|vendor|\.php|XMLReader|root:/',
-            $answer->text('detail'),
+            '/\n|KeenMargin|vendor|\.php|XMLReader|root:/', $answer->text('detail'),
         );
         self::assertSame($before, Server::kept());
         self::assertFileDoesNotExist('/tmp/keen-evil.csv');
@@ -331,10 +305,7 @@ final class HostileFilesTest extends TestCase
                 '' => 'Figures',
             ] as $name => $kept
         ) {
-            $reading = Server::send('POST', '/api/readings', [
-                'name' => $name,
-                'text' => "Month,Actual\n2026-01,1\n",
-            ]);
+            $reading = Server::send('POST', '/api/readings', ['name' => $name, 'text' => "Month,Actual\n2026-01,1\n"]);
             self::assertSame([201, $kept], [$reading->status, $reading->at('name')]);
         }
     }

@@ -30,8 +30,7 @@ final class ShelfTest extends TestCase
     {
         $this->folder = sys_get_temp_dir().'/keen-shelf-'.bin2hex(random_bytes(4));
         $this->shelf = new ReadingShelf(
-            $this->folder,
-            new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])),
+            $this->folder, new CurrentJob(DriverManager::getConnection(['driver' => 'pdo_sqlite', 'memory' => true])),
         );
     }
 
@@ -142,13 +141,7 @@ final class ShelfTest extends TestCase
         self::assertSame(
             ['North', '"a,b"', '"say ""so"""', "\"two\nlines\"", '" spaced"', '-1.50', "'-x"],
             array_map(CsvWriter::cell(...), [
-                'North',
-                'a,b',
-                'say "so"',
-                "two\nlines",
-                ' spaced',
-                new Exact('-1.50'),
-                '-x',
+                'North', 'a,b', 'say "so"', "two\nlines", ' spaced', new Exact('-1.50'), '-x',
             ]),
         );
         self::assertSame(

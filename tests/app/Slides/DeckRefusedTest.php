@@ -76,15 +76,13 @@ final class DeckRefusedTest extends TestCase
             'a picture' => [static fn (string $path) => file_put_contents($path, "\x89PNG\r\n"), 'not a presentation'],
             'cut off' => [
                 static fn (string $path) => file_put_contents(
-                    $path,
-                    substr((string) file_get_contents($path), 0, 30_000),
+                    $path, substr((string) file_get_contents($path), 0, 30_000),
                 ),
                 'or it is cut off',
             ],
             'protected' => [
                 static fn (string $path) => file_put_contents(
-                    $path,
-                    "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600),
+                    $path, "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600),
                 ),
                 'protected by a password',
             ],
@@ -93,8 +91,7 @@ final class DeckRefusedTest extends TestCase
                 'bears macros (.pptm)',
             ],
             'no presentation' => [
-                $replaced('[Content_Types].xml', 'presentationml.presentation', 'x'),
-                'not a presentation',
+                $replaced('[Content_Types].xml', 'presentationml.presentation', 'x'), 'not a presentation',
             ],
             'a linked picture' => [
                 $replaced(
@@ -106,10 +103,7 @@ final class DeckRefusedTest extends TestCase
                 ),
                 'refers to files outside of it',
             ],
-            'entities' => [
-                $replaced(self::SLIDE, '?>', '?><!DOCTYPE p [<!ENTITY a "b">]>'),
-                'declares entities',
-            ],
+            'entities' => [$replaced(self::SLIDE, '?>', '?><!DOCTYPE p [<!ENTITY a "b">]>'), 'declares entities'],
             'broken XML' => [$replaced(self::SLIDE, '</p:cSld>', ''), 'cannot be read'],
             'no slide' => [$put(self::SLIDE, '<p:sld xmlns:p="x"/>'), 'cannot be read'],
             'a million shapes' => [

@@ -13,10 +13,7 @@ use PHPUnit\Framework\Assert;
 final class DeckRules
 {
     private const REQUIRED = [
-        '[Content_Types].xml',
-        '_rels/.rels',
-        'ppt/presentation.xml',
-        'ppt/_rels/presentation.xml.rels',
+        '[Content_Types].xml', '_rels/.rels', 'ppt/presentation.xml', 'ppt/_rels/presentation.xml.rels',
     ];
     /** Children in the order of the schema, by element. */
     private const ORDER = [

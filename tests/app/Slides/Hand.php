@@ -87,10 +87,7 @@ final class Hand
     {
         $this->reworded["$slide $key"] = $words;
         $this->change($slide, $key, static fn (string $shape): string => (string) preg_replace(
-            '~<a:t>[^<]*</a:t>~',
-            "<a:t>$words</a:t>",
-            $shape,
-            1,
+            '~<a:t>[^<]*</a:t>~', "<a:t>$words</a:t>", $shape, 1,
         ));
     }
 

@@ -28,9 +28,7 @@ final class Office
         try {
             file_put_contents("$folder/deck.pdf", self::converted($deck, 'pdf'));
             exec(
-                'pdftoppm -r 96 -png '.escapeshellarg("$folder/deck.pdf").' '.escapeshellarg("$folder/s"),
-                $said,
-                $code,
+                'pdftoppm -r 96 -png '.escapeshellarg("$folder/deck.pdf").' '.escapeshellarg("$folder/s"), $said, $code,
             );
             Assert::assertSame(0, $code, implode("\n", $said));
             $files = glob("$folder/s*.png") ?: [];

@@ -35,20 +35,13 @@ final class OwnTemplate
         self::change($path, [
             'ppt/theme/theme1.xml' => static fn (string $xml): string => strtr($xml, $theme),
             'ppt/slideMasters/slideMaster1.xml' => static fn (string $xml): string => (string) preg_replace(
-                '~(</p:grpSpPr>)~',
-                '$1'.self::BAND,
-                $xml,
-                1,
+                '~(</p:grpSpPr>)~', '$1'.self::BAND, $xml, 1,
             ),
             'ppt/slideLayouts/slideLayout1.xml' => static fn (string $xml): string => str_replace(
-                'name="Page with a margin"',
-                'name="Title and room"',
-                $xml,
+                'name="Page with a margin"', 'name="Title and room"', $xml,
             ),
             'docProps/custom.xml' => static fn (string $xml): string => (string) preg_replace(
-                '~<property.*</property>~s',
-                '',
-                $xml,
+                '~<property.*</property>~s', '', $xml,
             ),
         ]);
 

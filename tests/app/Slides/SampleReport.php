@@ -22,9 +22,7 @@ final readonly class SampleReport
     private const MADE = '2026-09-03T08:00:00+00:00';
 
     /** @param array<string, mixed> $document */
-    public function __construct(public array $document)
-    {
-    }
+    public function __construct(public array $document) {}
 
     /** Three pages, the same ones each time. */
     public static function of(string $closed = '2026-08', string $sheet = 'A4 across'): self
@@ -115,8 +113,7 @@ final readonly class SampleReport
         $library = new FileLibrary(['Space' => $figures ?? self::figures()], [], $notes);
 
         return new ReportPages(
-            ReportDrawing::of(ReportReader::incoming($given), $library, ChartKinds::all()),
-            self::made(),
+            ReportDrawing::of(ReportReader::incoming($given), $library, ChartKinds::all()), self::made(),
         );
     }
 

@@ -54,8 +54,7 @@ final class SlideAddressesTest extends TestCase
         $said = ReadDeck::said($deck->slide(1), '//a:t');
         self::assertContains('Some <script>words</script>', $said);
         $links = ReadDeck::said(
-            $deck->part('ppt/notesSlides/_rels/notesSlide1.xml.rels'),
-            '//s:Relationship[@TargetMode]/@Target',
+            $deck->part('ppt/notesSlides/_rels/notesSlide1.xml.rels'), '//s:Relationship[@TargetMode]/@Target',
         );
         self::assertCount(1, $links);
         self::assertStringEndsWith("/reports/$this->report?page=first", $links[0]);
@@ -95,10 +94,7 @@ final class SlideAddressesTest extends TestCase
         $named = Server::send('GET', "/charts/{$chart->int('id')}.pptx");
         self::assertSame('Holm is ahead', self::slides($named)->ours(1)['page.message']['text']);
         $again = Server::send(
-            'GET',
-            "/charts/{$chart->int('id')}.pptx",
-            null,
-            ['If-None-Match' => $named->header('ETag')],
+            'GET', "/charts/{$chart->int('id')}.pptx", null, ['If-None-Match' => $named->header('ETag')],
         );
         self::assertSame(304, $again->status);
     }
@@ -118,8 +114,7 @@ final class SlideAddressesTest extends TestCase
         self::assertSame(200, $saved->status, $saved->body);
         $changes = Server::upload('deck.pptx', $deck, to: "/api/reports/$this->report/deck/changes");
         self::assertSame(
-            [['kind' => 'changed', 'slide' => 1, 'what' => 'Message', 'says' => '1 text']],
-            $changes->list('entries'),
+            [['kind' => 'changed', 'slide' => 1, 'what' => 'Message', 'says' => '1 text']], $changes->list('entries'),
         );
         $new = Server::upload('deck.pptx', $deck, to: "/api/reports/$this->report/deck");
         self::assertSame('As it was not', self::slides($new)->ours(1)['first.message']['text']);
@@ -148,8 +143,7 @@ final class SlideAddressesTest extends TestCase
         self::assertSame(400, Server::send('GET', "$address.png?scale=9")->status);
         self::assertSame(200, Server::send('GET', "/reports/$this->report/pages/first.svg")->status);
         self::assertSame(
-            'Where we stand',
-            Server::send('GET', "/reports/$this->report/pages/first.json")->text('title'),
+            'Where we stand', Server::send('GET', "/reports/$this->report/pages/first.json")->text('title'),
         );
     }
 
@@ -166,8 +160,7 @@ final class SlideAddressesTest extends TestCase
         self::assertSame(200, $now->status);
         self::assertNotSame($picture->header('ETag'), $now->header('ETag'));
         self::assertGreaterThanOrEqual(
-            strtotime($picture->header('Last-Modified')),
-            strtotime($now->header('Last-Modified')),
+            strtotime($picture->header('Last-Modified')), strtotime($now->header('Last-Modified')),
         );
         self::assertSame(304, Server::send('GET', $address, null, ['If-None-Match' => $now->header('ETag')])->status);
     }
@@ -177,8 +170,7 @@ final class SlideAddressesTest extends TestCase
         $folder = sys_get_temp_dir().'/keen-slides-'.bin2hex(random_bytes(4));
         mkdir($folder);
         file_put_contents(
-            "$folder/fares.csv",
-            "Month;Route;Actual;Budget\n01.2026;North;100,5;120\n02.2026;North;110;0\n",
+            "$folder/fares.csv", "Month;Route;Actual;Budget\n01.2026;North;100,5;120\n02.2026;North;110;0\n",
         );
         $recipe = ['keenMargin' => 1, 'kind' => 'variance-tiers', 'question' => ['by' => 'month', 'against' => ['BU']]];
         file_put_contents("$folder/recipe.json", json_encode($recipe, \JSON_THROW_ON_ERROR));
@@ -186,8 +178,7 @@ final class SlideAddressesTest extends TestCase
             ['id' => 'p', 'message' => 'So', 'rows' => [['blocks' => [['id' => 'c', 'chart' => $recipe]]]]],
         ]];
         $write = static fn (string $closed): int|false => file_put_contents(
-            "$folder/report.json",
-            json_encode(['closedThrough' => $closed] + $report, \JSON_THROW_ON_ERROR),
+            "$folder/report.json", json_encode(['closedThrough' => $closed] + $report, \JSON_THROW_ON_ERROR),
         );
         $make = static fn (string ...$more): array => Command::keen(
             ['report', 'report.json', '--figures', 'Fares=fares.csv', ...array_values($more)],
@@ -196,8 +187,7 @@ final class SlideAddressesTest extends TestCase
         );
         try {
             self::assertSame(
-                [0, '', ''],
-                Command::keen(['draw', 'recipe.json', 'fares.csv', '-o', 'c.pptx'], '', $folder),
+                [0, '', ''], Command::keen(['draw', 'recipe.json', 'fares.csv', '-o', 'c.pptx'], '', $folder),
             );
             DeckRules::assertKept(new ReadDeck((string) file_get_contents("$folder/c.pptx")));
             $write('2026-01');
@@ -213,8 +203,7 @@ final class SlideAddressesTest extends TestCase
             DeckRules::assertKept(new ReadDeck((string) file_get_contents("$folder/new.pptx")));
             [$code, , $refused] = $make('--update', 'old.pptx', '-o', 'old.pptx');
             self::assertSame(
-                [2, "old.pptx is the deck that is brought up to date. Write to another file.\n"],
-                [$code, $refused],
+                [2, "old.pptx is the deck that is brought up to date. Write to another file.\n"], [$code, $refused],
             );
             file_put_contents("$folder/bad.pptx", 'nothing');
             self::assertSame(2, $make('--update', 'bad.pptx', '-o', 'new.pptx')[0]);

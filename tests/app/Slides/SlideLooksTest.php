@@ -47,12 +47,10 @@ final class SlideLooksTest extends TestCase
 
     public function testEveryKindOfTheContactSheetLooksAsItsPicture(): void
     {
-        $cases = array_values(
-            array_filter(
-                iterator_to_array(ContactSheet::cases(), false),
-                static fn (ContactCase $case): bool => null !== $case->drawing,
-            ),
-        );
+        $cases = array_values(array_filter(
+            iterator_to_array(ContactSheet::cases(), false),
+            static fn (ContactCase $case): bool => null !== $case->drawing,
+        ));
         $pictures = Office::drawn(self::deck($cases));
         self::assertCount(\count($cases), $pictures);
         $shares = [];
@@ -295,16 +293,7 @@ final class SlideLooksTest extends TestCase
         $reduced = imagecreatetruecolor(self::REDUCED, max(1, $height));
         self::assertNotFalse($reduced);
         imagecopyresampled(
-            $reduced,
-            $image,
-            0,
-            0,
-            0,
-            0,
-            self::REDUCED,
-            max(1, $height),
-            imagesx($image),
-            imagesy($image),
+            $reduced, $image, 0, 0, 0, 0, self::REDUCED, max(1, $height), imagesx($image), imagesy($image),
         );
 
         return $reduced;

@@ -65,8 +65,7 @@ final class SlideUpdateTest extends TestCase
         self::assertSame([], self::lines($update, UpdateKind::Kept));
         self::assertNotSame([], self::lines($update, UpdateKind::Changed));
         self::assertContains(
-            'Closed through Aug 2026.',
-            ReadDeck::said($is->part('ppt/notesSlides/notesSlide1.xml'), '//a:t'),
+            'Closed through Aug 2026.', ReadDeck::said($is->part('ppt/notesSlides/notesSlide1.xml'), '//a:t'),
         );
         self::assertSame([], self::updated($update->bytes(), SampleReport::of())->entries());
     }
@@ -140,9 +139,7 @@ final class SlideUpdateTest extends TestCase
                 self::assertArrayNotHasKey("$slide $block", $hand->deleted, "$where: $block came back");
                 if (isset($hand->coloured[$place])) {
                     self::assertStringContainsStringIgnoringCase(
-                        $hand->coloured[$place],
-                        $shape['fill'],
-                        "$where: $key",
+                        $hand->coloured[$place], $shape['fill'], "$where: $key",
                     );
                 }
                 if (isset($hand->reworded[$place])) {
@@ -166,10 +163,7 @@ final class SlideUpdateTest extends TestCase
                     // A block that is only moved is as large as its page has it now.
                     $isSize = str_starts_with($edge, 'c') && 'routes' === $block;
                     $isSize || self::assertEqualsWithDelta(
-                        $frame[$edge],
-                        $area[$edge],
-                        self::TOLERANCE,
-                        "$where: $block",
+                        $frame[$edge], $area[$edge], self::TOLERANCE, "$where: $block",
                     );
                 }
             }
@@ -191,8 +185,7 @@ final class SlideUpdateTest extends TestCase
         }
         // Letters are as large as before: the chart is drawn anew, not shrunk.
         $labels = ReadDeck::said(
-            (new ReadDeck(self::updated($hand->deck(), SampleReport::of())->bytes()))->slide(1),
-            '//p:grpSp//a:rPr/@sz',
+            (new ReadDeck(self::updated($hand->deck(), SampleReport::of())->bytes()))->slide(1), '//p:grpSp//a:rPr/@sz',
         );
         self::assertContains('921', $labels);
     }
@@ -222,8 +215,7 @@ final class SlideUpdateTest extends TestCase
         self::assertArrayHasKey('rings.area', $is->ours(1));
         self::assertArrayHasKey('months.area', $is->ours(2));
         self::assertSame(
-            ['The deck: Why: is a slide that was deleted, and stays away'],
-            self::lines($update, UpdateKind::Kept),
+            ['The deck: Why: is a slide that was deleted, and stays away'], self::lines($update, UpdateKind::Kept),
         );
     }
 
@@ -234,9 +226,7 @@ final class SlideUpdateTest extends TestCase
         file_put_contents($path, self::july());
         OwnTemplate::change($path, [
             'docProps/custom.xml' => static fn (string $xml): string => (string) preg_replace(
-                '~<property.*</property>~s',
-                '',
-                $xml,
+                '~<property.*</property>~s', '', $xml,
             ),
         ]);
         $is = new ReadDeck(self::updated((string) file_get_contents($path), SampleReport::of())->bytes());

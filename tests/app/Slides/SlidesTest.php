@@ -51,10 +51,7 @@ final class SlidesTest extends TestCase
 
     public function testTheSameReportIsTheSameBytes(): void
     {
-        self::assertSame(
-            hash('sha256', SampleReport::of()->deck()),
-            hash('sha256', SampleReport::of()->deck()),
-        );
+        self::assertSame(hash('sha256', SampleReport::of()->deck()), hash('sha256', SampleReport::of()->deck()));
     }
 
     public function testNothingIsAPictureAndEveryColourIsOneOfTheTheme(): void
@@ -110,8 +107,7 @@ final class SlidesTest extends TestCase
         self::assertMatchesRegularExpression('/^Sep: FC [\d,]+, ΔBU [+−\d,]+$/u', $rows[8]);
         $words = ReadDeck::said($path, './p:grpSp/p:nvGrpSpPr/p:cNvPr/@descr', $charts[1]);
         self::assertMatchesRegularExpression(
-            '/^Jul 2026: AC [\d,]+, BU [\d,]+, ΔBU [+−\d,]+, ΔBU % [+−\d.]+\n/u',
-            $words[6],
+            '/^Jul 2026: AC [\d,]+, BU [\d,]+, ΔBU [+−\d,]+, ΔBU % [+−\d.]+\n/u', $words[6],
         );
         $summary = ReadDeck::said($path, './p:nvGrpSpPr/p:cNvPr/@descr', $charts[1])[0];
         self::assertStringContainsString('Used in Jan–Aug 2026: ', $summary);
@@ -125,14 +121,10 @@ final class SlidesTest extends TestCase
         $first = self::deck()->slide(1);
         $title = ReadDeck::found($first, '//p:sp[.//p:ph[@type="title"]]')[0];
         self::assertMatchesRegularExpression(
-            '/^The year is [+−]\d+ m from its budget$/u',
-            implode('', ReadDeck::said($first, './/a:t', $title)),
+            '/^The year is [+−]\d+ m from its budget$/u', implode('', ReadDeck::said($first, './/a:t', $title)),
         );
         $notes = ReadDeck::found($first, '//p:sp[.//p:ph[@type="body" and @idx="10"]]')[0];
-        self::assertSame(
-            ['A slipway', 'was repaired', 'Island Days moved'],
-            ReadDeck::said($first, './/a:t', $notes),
-        );
+        self::assertSame(['A slipway', 'was repaired', 'Island Days moved'], ReadDeck::said($first, './/a:t', $notes));
         $second = self::deck()->slide(2);
         $text = ReadDeck::found($second, '//p:sp[.//p:ph[@idx="11"]]')[0];
         self::assertCount(3, ReadDeck::found($second, './/a:p', $text));

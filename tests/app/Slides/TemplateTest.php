@@ -41,9 +41,7 @@ final class TemplateTest extends TestCase
     private function deck(string $closed = '2026-08'): string
     {
         return (new ReportSlides(new TemplateFile($this->path)))->render(
-            self::report($closed)->pages(),
-            SampleReport::made(),
-            new FileOrigin(['Space' => 'space.csv']),
+            self::report($closed)->pages(), SampleReport::made(), new FileOrigin(['Space' => 'space.csv']),
         );
     }
 
@@ -91,9 +89,7 @@ final class TemplateTest extends TestCase
                 }
                 self::assertGreaterThanOrEqual(($body->left - 12.0) * 12_700, $shape['x'], $key);
                 self::assertLessThanOrEqual(
-                    ($body->top + $body->height + 12.0) * 12_700,
-                    $shape['y'] + $shape['cy'],
-                    $key,
+                    ($body->top + $body->height + 12.0) * 12_700, $shape['y'] + $shape['cy'], $key,
                 );
             }
         }
@@ -133,9 +129,7 @@ final class TemplateTest extends TestCase
     public static function unfit(): array
     {
         $without = static fn (string $type): callable => static fn (string $xml): string => str_replace(
-            "type=\"$type\"",
-            'type="dt"',
-            $xml,
+            "type=\"$type\"", 'type="dt"', $xml,
         );
         $layout = 'ppt/slideLayouts/slideLayout1.xml';
 
@@ -144,9 +138,7 @@ final class TemplateTest extends TestCase
             'no body' => [[$layout => $without('body')], 'has both a title and a body'],
             'macros' => [
                 ['[Content_Types].xml' => static fn (string $xml): string => str_replace(
-                    'presentation.main+xml',
-                    'presentation.macroEnabled.main+xml',
-                    $xml,
+                    'presentation.main+xml', 'presentation.macroEnabled.main+xml', $xml,
                 )],
                 'bears macros',
             ],
@@ -159,8 +151,7 @@ final class TemplateTest extends TestCase
         $name = basename($this->path);
         file_put_contents("$folder/$name.json", json_encode(self::report('2026-08')->document, \JSON_THROW_ON_ERROR));
         file_put_contents(
-            "$folder/$name.csv",
-            "Month,Route,Class,Used,Budget,Target,Forecast\n2026-08,North,Foot,1,2,3,\n",
+            "$folder/$name.csv", "Month,Route,Class,Used,Budget,Target,Forecast\n2026-08,North,Foot,1,2,3,\n",
         );
         try {
             [$code, , $said] = Command::keen(

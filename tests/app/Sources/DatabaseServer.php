@@ -15,9 +15,12 @@ final readonly class DatabaseServer
     public const PASSWORD = 'a-password-that-nobody-may-see';
     private const TRIES = 300;
 
-    private function __construct(private Process $process, private string $folder, public int $port, public \PDO $admin)
-    {
-    }
+    private function __construct(
+        private Process $process,
+        private string $folder,
+        public int $port,
+        public \PDO $admin,
+    ) {}
 
     public static function postgreSql(): self
     {
@@ -27,9 +30,7 @@ final readonly class DatabaseServer
             self::as('postgres', ["$bin/initdb", '-D', "$folder/data", '-U', 'admin', '-A', 'trust', '-E', 'UTF8']),
         );
         file_put_contents(
-            "$folder/data/pg_hba.conf",
-            "host all admin 127.0.0.1/32 trust\n".
-                "host all all 127.0.0.1/32 scram-sha-256\n",
+            "$folder/data/pg_hba.conf", "host all admin 127.0.0.1/32 trust\nhost all all 127.0.0.1/32 scram-sha-256\n",
         );
         $port = OwnServer::freePort();
         $process = new Process(

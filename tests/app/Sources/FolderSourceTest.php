@@ -50,8 +50,7 @@ final class FolderSourceTest extends TestCase
             $source = SourceHouse::kept($id, $this->source('fares-*.csv'), ['takes' => 'new periods']);
             self::assertSame('taken', SourceHouse::fetch($source)->text('outcome'));
             self::assertStringContainsString(
-                '2026-08,AC,Actual,,North,30',
-                strtr(Kept::csv($id), ['Amount' => 'Actual']),
+                '2026-08,AC,Actual,,North,30', strtr(Kept::csv($id), ['Amount' => 'Actual']),
             );
             self::assertSame('nothing new', SourceHouse::fetch($source)->text('outcome'));
             self::assertFileExists($this->house->folder.'/share/fares-07.csv');

@@ -17,8 +17,7 @@ final class LedgerService
         private readonly mixed $process,
         public readonly int $port,
         private readonly string $file,
-    ) {
-    }
+    ) {}
 
     public static function start(string $day = '2026-09-07'): self
     {

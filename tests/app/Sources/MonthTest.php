@@ -60,8 +60,7 @@ final class MonthTest extends TestCase
                 $none->text('key'), $none->int('today'), $none->text('datasets', 0, 'says'),
             ]);
             self::expect($id, [
-                ['scenario' => 'AC', 'workingDay' => 3, 'whom' => 'R. Aune'],
-                ['scenario' => 'FC', 'workingDay' => 8],
+                ['scenario' => 'AC', 'workingDay' => 3, 'whom' => 'R. Aune'], ['scenario' => 'FC', 'workingDay' => 8],
             ]);
             $late = Server::send('GET', '/api/months/last');
             self::assertSame('August waits for one file.', self::headline($late));
@@ -111,8 +110,7 @@ final class MonthTest extends TestCase
             self::expect($id, [['scenario' => 'AC', 'workingDay' => 4]]);
             $off = [
                 'items' => [
-                    ['day' => '2026-09-02', 'name' => 'Island <script> Day'],
-                    ['day' => '2026-09-03', 'name' => ''],
+                    ['day' => '2026-09-02', 'name' => 'Island <script> Day'], ['day' => '2026-09-03', 'name' => ''],
                 ],
             ];
             self::assertSame(200, Server::send('PUT', '/api/holidays', $off)->status);

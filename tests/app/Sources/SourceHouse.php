@@ -15,9 +15,7 @@ use Symfony\Component\Filesystem\Filesystem;
 final readonly class SourceHouse
 {
     /** Seconds from now to noon of 7 September 2026, the fifth working day of the month. */
-    private function __construct(public OwnServer $server, public string $folder, private int $offset)
-    {
-    }
+    private function __construct(public OwnServer $server, public string $folder, private int $offset) {}
 
     /** @param array<string, string> $environment */
     public static function open(array $environment = [], string $now = '2026-09-07 12:00', bool $withDemo = false): self
@@ -90,9 +88,7 @@ final readonly class SourceHouse
         $look = Server::send('POST', '/api/sources/looks', $asked + $told);
         Assert::assertSame(201, $look->status, $look->body);
         $source = Server::send(
-            'POST',
-            '/api/sources',
-            $more + $told + ['name' => 'Harbour ledger', 'mapping' => $look->at('mapping')],
+            'POST', '/api/sources', $more + $told + ['name' => 'Harbour ledger', 'mapping' => $look->at('mapping')],
         );
         Assert::assertSame(201, $source->status, $source->body);
 

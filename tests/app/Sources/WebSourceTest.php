@@ -156,8 +156,7 @@ final class WebSourceTest extends TestCase
             self::assertSame(['Aldwick' => '95'], SourceHouse::amounts($id, '2026-07'));
             self::assertSame(['Aldwick' => '90', 'Corran' => '11'], SourceHouse::amounts($id, '2026-08'));
             self::assertNotContains(
-                'Tarn',
-                (array) Server::send('GET', "/api/datasets/$id")->at('breakdowns', 0, 'members'),
+                'Tarn', (array) Server::send('GET', "/api/datasets/$id")->at('breakdowns', 0, 'members'),
             );
             Server::send('POST', '/api/imports/'.$taken->int('import', 'id').'/take-back', ['confirmed' => false]);
             self::assertSame($before, Kept::csv($id));
@@ -180,8 +179,7 @@ final class WebSourceTest extends TestCase
             self::assertSame(422, $none->status);
             $refused = Server::send('POST', "/api/arrivals/$arrival/refuse", ['reason' => 'Corran pays next month.']);
             self::assertSame(
-                ['refused', 'Corran pays next month.'],
-                [$refused->text('state'), $refused->text('reason')],
+                ['refused', 'Corran pays next month.'], [$refused->text('state'), $refused->text('reason')],
             );
             self::assertSame('The same that was refused.', SourceHouse::fetch($source)->text('source', 'says'));
             self::assertSame([], SourceHouse::waiting($id));
@@ -274,8 +272,7 @@ final class WebSourceTest extends TestCase
                 $done = SourceHouse::fetch($source);
                 self::assertSame('failed', $done->text('outcome'), $target);
                 self::assertMatchesRegularExpression(
-                    '/not a public address|begin with http/',
-                    $done->text('source', 'says'),
+                    '/not a public address|begin with http/', $done->text('source', 'says'),
                 );
             }
             // To another host that may be reached: it gets no token, and does not let us in.
@@ -294,9 +291,7 @@ final class WebSourceTest extends TestCase
             $id = self::dataset();
             $source = self::kept($id);
             $now = Server::send('GET', "/api/sources/$source");
-            self::assertSame([true, false], [
-                $now->at('hasSecret'), str_contains($now->body, LedgerService::TOKEN),
-            ]);
+            self::assertSame([true, false], [$now->at('hasSecret'), str_contains($now->body, LedgerService::TOKEN)]);
             $look = SourceHouse::web(self::$other->at('/entries'));
             unset($look['secret']);
             $elsewhere = Server::send('POST', '/api/sources/looks', ['dataset' => $id, 'source' => $source] + $look);

@@ -52,20 +52,16 @@ final class FinishSceneTest extends TestCase
     /** @return list<string> */
     private static function said(Drawing $drawing, string $role): array
     {
-        return array_values(
-            array_map(
-                static fn (Text $text): string => $text->text,
-                array_filter(self::texts($drawing), static fn (Text $text): bool => $text->role === $role),
-            ),
-        );
+        return array_values(array_map(
+            static fn (Text $text): string => $text->text,
+            array_filter(self::texts($drawing), static fn (Text $text): bool => $text->role === $role),
+        ));
     }
 
     public function testTheMessageStandsAboveTheTitleAndTheFootnoteBelow(): void
     {
         $drawing = self::drawn(
-            [],
-            ['message' => ['text' => 'We are ahead of budget'], 'footnote' => 'Without harbour dues'],
-            null,
+            [], ['message' => ['text' => 'We are ahead of budget'], 'footnote' => 'Without harbour dues'], null,
         );
         self::assertProper($drawing);
         self::assertSame(['We are ahead of budget'], self::said($drawing, 'message'));
@@ -105,8 +101,7 @@ final class FinishSceneTest extends TestCase
     public function testLinesOfTheTitleStandInPlaceOfTheComposedOnes(): void
     {
         self::assertSame(
-            ['Example', 'Amount', 'in k', 'Jan–Mar 2026: AC against BU'],
-            self::said(self::drawn(), 'title'),
+            ['Example', 'Amount', 'in k', 'Jan–Mar 2026: AC against BU'], self::said(self::drawn(), 'title'),
         );
         self::assertSame(
             ['The fleet', 'Amount', 'in k', 'This spring'],
@@ -220,8 +215,7 @@ final class FinishSceneTest extends TestCase
         self::assertSame(['1', '2'], self::said($drawing, 'note-number'));
         self::assertSame(['1', 'Note about 2026-01', '2', 'Note about 2026-02'], self::said($drawing, 'note-text'));
         self::assertSame(
-            [],
-            self::said(self::drawn([], ['notes' => false], self::notes($recipe, ['2026-02'])), 'note-number'),
+            [], self::said(self::drawn([], ['notes' => false], self::notes($recipe, ['2026-02'])), 'note-number'),
         );
         self::assertSame([], self::said(self::drawn([], [], self::notes($recipe, ['2026-02'])), 'note-text'));
     }
@@ -242,28 +236,19 @@ final class FinishSceneTest extends TestCase
                 range(0, $periods - 1, min(1 + ($seed % 3), max(1, $periods - 1))),
             );
             $drawing = Drawing::of(
-                $recipe,
-                $figures,
-                ChartKinds::all(),
-                self::notes($recipe, $months, 0 === $seed % 2),
+                $recipe, $figures, ChartKinds::all(), self::notes($recipe, $months, 0 === $seed % 2),
             );
             self::assertProper($drawing);
-            $discs = array_values(
-                array_filter(
-                    self::marks($drawing),
-                    static fn ($mark): bool => $mark instanceof Circle && 'note' === $mark->role,
-                ),
-            );
+            $discs = array_values(array_filter(
+                self::marks($drawing),
+                static fn ($mark): bool => $mark instanceof Circle && 'note' === $mark->role,
+            ));
             self::assertCount(\count($months), $discs, "seed $seed");
-            $texts = array_filter(
-                self::texts($drawing),
-                static fn (Text $text): bool => 'note-number' !== $text->role,
-            );
+            $texts = array_filter(self::texts($drawing), static fn (Text $text): bool => 'note-number' !== $text->role);
             foreach ($discs as $i => $disc) {
                 foreach ($texts as $text) {
                     self::assertFalse(
-                        $text->box()->overlaps(self::box($disc)),
-                        "seed $seed: a disc stands on \"{$text->text}\"",
+                        $text->box()->overlaps(self::box($disc)), "seed $seed: a disc stands on \"{$text->text}\"",
                     );
                 }
                 foreach (\array_slice($discs, $i + 1) as $other) {
@@ -310,8 +295,7 @@ final class FinishSceneTest extends TestCase
         $recipe = Written::recipe([], ['width' => 600]);
         $rate = Written::figures("Month,Actual\n2026-01,50 %\n2026-02,60 %\n");
         [$one] = Drawing::onOneScale([
-            Drawing::of($recipe, self::figures(1), ChartKinds::all()),
-            Drawing::of($recipe, $rate, ChartKinds::all()),
+            Drawing::of($recipe, self::figures(1), ChartKinds::all()), Drawing::of($recipe, $rate, ChartKinds::all()),
         ]);
         self::assertFalse($one->checks()[\count($one->workings->checks)]->holds);
     }

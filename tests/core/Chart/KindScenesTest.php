@@ -57,23 +57,16 @@ final class KindScenesTest extends TestCase
         foreach (
             'hat' === $workings->context->kind
                 ? ['first', 'second']
-                : ('capacity-fill' === $workings->context->kind
-                    ? ['used', 'total']
-                    : ['AC', 'BU']) as $of
+                : ('capacity-fill' === $workings->context->kind ? ['used', 'total'] : ['AC', 'BU']) as $of
         ) {
-            $parts = array_values(
-                array_filter(
-                    array_map(
-                        static fn (Row $row) => $row->role->isPart() ? $row->values[$of] ?? null : null,
-                        $workings->table->rows,
-                    ),
-                ),
-            );
+            $parts = array_values(array_filter(array_map(
+                static fn (Row $row) => $row->role->isPart() ? $row->values[$of] ?? null : null,
+                $workings->table->rows,
+            )));
             $total = $workings->table->total->values[$of] ?? null;
             if (null !== $total) {
                 self::assertTrue(
-                    Decimals::sum($parts)->isEqualTo($total),
-                    "$of: ".Decimals::sum($parts)." is not $total",
+                    Decimals::sum($parts)->isEqualTo($total), "$of: ".Decimals::sum($parts)." is not $total",
                 );
             }
         }

@@ -79,24 +79,18 @@ final class KindsTest extends TestCase
         $zero = self::lines($drawing, 'axis')[0]->y1;
         foreach (self::lines($drawing, 'target') as $i => $tick) {
             self::assertEqualsWithDelta(
-                [612, 745, 760, 560][$i] / 588,
-                ($zero - $tick->y1) / self::rects($drawing, 'value')[0]->height,
-                1e-9,
+                [612, 745, 760, 560][$i] / 588, ($zero - $tick->y1) / self::rects($drawing, 'value')[0]->height, 1e-9,
             );
         }
         self::assertStringContainsString(
-            'a tick marks BU, paler ones miss it',
-            implode(' ', self::words($drawing, 'title')),
+            'a tick marks BU, paler ones miss it', implode(' ', self::words($drawing, 'title')),
         );
     }
 
     public function testATargetCanBeADotAndLessCanBeBetter(): void
     {
         $drawing = Written::drawing(
-            self::MONTHS,
-            self::AGAINST + ['better' => 'less'],
-            ['mark' => 'dot'],
-            'target-marks',
+            self::MONTHS, self::AGAINST + ['better' => 'less'], ['mark' => 'dot'], 'target-marks',
         );
         self::assertCount(4, self::circles($drawing, 'target'));
         self::assertSame([], self::lines($drawing, 'target'));
@@ -148,18 +142,12 @@ final class KindsTest extends TestCase
         self::assertCount(
             60,
             Written::drawing(
-                $csv,
-                ['against' => ['BU'], 'span' => ['from' => '2020-01', 'to' => '2024-12']],
-                [],
-                'gap-line',
+                $csv, ['against' => ['BU'], 'span' => ['from' => '2020-01', 'to' => '2024-12']], [], 'gap-line',
             )->workings->table->rows,
         );
-        $this->expectExceptionObject(
-            new NotAccepted(
-                'question.span',
-                'A gap line shows 60 periods at most; ask for fewer of them, or by a coarser grain.',
-            ),
-        );
+        $this->expectExceptionObject(new NotAccepted(
+            'question.span', 'A gap line shows 60 periods at most; ask for fewer of them, or by a coarser grain.',
+        ));
         Written::drawing($csv, ['against' => ['BU']], [], 'gap-line');
     }
 
@@ -184,8 +172,7 @@ final class KindsTest extends TestCase
         self::assertEqualsWithDelta($first->y1, $north->y + $north->height, 1e-9);
         self::assertSame(['+60', "\u{2212}30", '+30'], self::words($drawing, 'variance-label'));
         self::assertStringContainsString(
-            'from Seat (the line) to Berth (the block)',
-            implode(' ', self::words($drawing, 'title')),
+            'from Seat (the line) to Berth (the block)', implode(' ', self::words($drawing, 'title')),
         );
     }
 
@@ -195,10 +182,7 @@ final class KindsTest extends TestCase
             "Month,Scenario,Used,Offered\n2026-01,Actual,74,100\n2026-01,Target,88,100\n2026-02,Actual,92,100\n".
             "2026-02,Target,88,100\n2026-03,Actual,80,100\n2026-03,Target,88,100\n";
         $drawing = Written::drawing(
-            $csv,
-            ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']],
-            [],
-            'capacity-fill',
+            $csv, ['used' => 'Used', 'total' => 'Offered', 'against' => ['TG']], [], 'capacity-fill',
         );
         foreach ([74, 92, 80] as $i => $used) {
             self::assertEqualsWithDelta(
@@ -211,8 +195,7 @@ final class KindsTest extends TestCase
         self::assertContains('92.0 %', self::words($drawing, 'rate-label'));
         self::assertContains('80.0', self::words($drawing, 'rate-label'));
         self::assertStringContainsString(
-            'target of the total marked; rate against 88.0 %',
-            implode(' ', self::words($drawing, 'title')),
+            'target of the total marked; rate against 88.0 %', implode(' ', self::words($drawing, 'title')),
         );
         $gaps = array_map(static fn ($gap): float => abs($gap->y2 - $gap->y1), self::lines($drawing, 'rate-gap'));
         self::assertEqualsWithDelta(14 / 4, $gaps[0] / $gaps[1], 1e-9);
@@ -222,10 +205,7 @@ final class KindsTest extends TestCase
     {
         $csv = "Month,Used,Offered\n2026-01,74,100\n2026-02,92,100\n2026-03,80,100\n";
         $drawing = Written::drawing(
-            $csv,
-            ['used' => 'Used', 'total' => 'Offered'],
-            ['labels' => 'extremes'],
-            'capacity-fill',
+            $csv, ['used' => 'Used', 'total' => 'Offered'], ['labels' => 'extremes'], 'capacity-fill',
         );
         self::assertSame(['74.0 %', '92.0 %'], self::words($drawing, 'rate-label'));
     }
@@ -265,10 +245,7 @@ final class KindsTest extends TestCase
     {
         $drawing = Written::drawing(self::MONTHS, self::AGAINST, ['limit' => '3']);
         self::assertCount(2, self::paths($drawing, 'cut'));
-        self::assertSame(
-            ["\u{2212}3.9", '+4.8', "\u{2212}2.4", "\u{2212}2.1"],
-            self::words($drawing, 'percent-label'),
-        );
+        self::assertSame(["\u{2212}3.9", '+4.8', "\u{2212}2.4", "\u{2212}2.1"], self::words($drawing, 'percent-label'));
     }
 
     /** The check measures the finished scene, so a wrong mark in any kind must make it fail. */
@@ -298,8 +275,7 @@ final class KindsTest extends TestCase
             $drawing = Written::drawing($csv, $asked, [], $kind);
             self::assertTrue(ScaleCheck::maybe($drawing->scene, $drawing->workings->table, '')?->holds, $kind);
             self::assertFalse(
-                ScaleCheck::maybe(self::lengthened($drawing, $role), $drawing->workings->table, '')?->holds,
-                $kind,
+                ScaleCheck::maybe(self::lengthened($drawing, $role), $drawing->workings->table, '')?->holds, $kind,
             );
         }
     }

@@ -47,9 +47,7 @@ final class LayoutTest extends TestCase
         $whole = Written::drawing($csv, ['by' => 'Route', 'against' => ['BU']], ['cut' => false]);
         self::assertSame([], self::rects($whole, 'value-cut'));
         self::assertEqualsWithDelta(
-            9.0,
-            self::rects($whole, 'value')[9]->width / self::rects($whole, 'value')[0]->width,
-            1e-9,
+            9.0, self::rects($whole, 'value')[9]->width / self::rects($whole, 'value')[0]->width, 1e-9,
         );
     }
 
@@ -101,12 +99,7 @@ final class LayoutTest extends TestCase
         $csv =
             "Month,Route,Actual,Budget\n2026-01,North,100,90\n2026-01,Holm,25,30\n2026-02,North,80,90\n".
             "2026-02,Holm,20,30\n";
-        $drawing = Written::drawing(
-            $csv,
-            ['against' => ['BU'], 'each' => 'Route'],
-            ['width' => 900],
-            'nested-columns',
-        );
+        $drawing = Written::drawing($csv, ['against' => ['BU'], 'each' => 'Route'], ['width' => 900], 'nested-columns');
         self::assertSame(['North', 'Holm'], self::words($drawing, 'panel'));
         self::assertSame(
             ['North/2026-01', 'North/2026-02', 'Holm/2026-01', 'Holm/2026-02'],
@@ -119,9 +112,7 @@ final class LayoutTest extends TestCase
 
     public function testTheLandingStandsApartAtTheEnd(): void
     {
-        $drawing = Written::drawing(self::MONTHS, self::AGAINST + ['cumulate' => 'year to date'], [
-            'landing' => true,
-        ]);
+        $drawing = Written::drawing(self::MONTHS, self::AGAINST + ['cumulate' => 'year to date'], ['landing' => true]);
         self::assertSame(['588', '1,369', '2,111', '2,659', '2,659'], self::words($drawing, 'value-label'));
         self::assertSame(['2026', 'Jun', 'Jul', 'Aug', 'Sep'], self::words($drawing, 'period'));
         $columns = self::rects($drawing, 'value');

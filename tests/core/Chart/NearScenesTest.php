@@ -175,22 +175,12 @@ final class NearScenesTest extends TestCase
     public function testNoCheckFailsWithoutAReason(string $kind, int $seed): void
     {
         $expected = [
-            'without-goal',
-            'goal-of-nought',
-            'goal-below-nought',
-            'without-target',
-            'past-the-bands',
-            'target-past-the-bands',
-            'absent',
-            'both-signs',
+            'without-goal', 'goal-of-nought', 'goal-below-nought', 'without-target', 'past-the-bands',
+            'target-past-the-bands', 'absent', 'both-signs',
         ];
         foreach (self::random($kind, $seed)->checks() as $check) {
-            $isKnown =
-                [] !== array_filter($expected, static fn (string $id): bool => str_starts_with($check->id, $id));
-            self::assertTrue(
-                $check->holds || $isKnown || self::isAboutPeriods($check),
-                "{$check->id}: {$check->says}",
-            );
+            $isKnown = [] !== array_filter($expected, static fn (string $id): bool => str_starts_with($check->id, $id));
+            self::assertTrue($check->holds || $isKnown || self::isAboutPeriods($check), "{$check->id}: {$check->says}");
         }
     }
 
@@ -231,14 +221,7 @@ final class NearScenesTest extends TestCase
             }
             foreach (range(1, mt_rand(1, 12)) as $month) {
                 $budget = 0 === mt_rand(0, 4) ? '' : (string) mt_rand(0, 9 * $most);
-                $csv .= \sprintf(
-                    "2026-%02d,%s,%s,%d,%s\n",
-                    $month,
-                    $name,
-                    ['a', 'b'][$month % 2],
-                    $amount(),
-                    $budget,
-                );
+                $csv .= \sprintf("2026-%02d,%s,%s,%d,%s\n", $month, $name, ['a', 'b'][$month % 2], $amount(), $budget);
             }
         }
         $goal = $isList
@@ -260,8 +243,7 @@ final class NearScenesTest extends TestCase
             ...'gauge' === $kind && 0 === mt_rand(0, 3) ? ['ends' => ['from' => '-5', 'to' => '10']] : [],
         ];
         $recipe = json_encode(
-            ['keenMargin' => 1, 'question' => $question, 'kind' => $kind, 'finish' => $finish],
-            \JSON_THROW_ON_ERROR,
+            ['keenMargin' => 1, 'question' => $question, 'kind' => $kind, 'finish' => $finish], \JSON_THROW_ON_ERROR,
         );
 
         return Drawing::of(RecipeReader::json($recipe, ChartKinds::all()), Written::figures($csv), ChartKinds::all());

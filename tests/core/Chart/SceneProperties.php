@@ -25,31 +25,12 @@ trait SceneProperties
     private const A_LINE = 13.0;
     private const MOVED_LABELS = 30.0;
     private const SOLID = [
-        'value',
-        'reference',
-        'variance',
-        'pin-head',
-        'gap',
-        'change',
-        'used',
-        'whole',
-        'value-cut',
-        'reference-cut',
-        'used-cut',
-        'whole-cut',
-        'total',
-        'total-cut',
+        'value', 'reference', 'variance', 'pin-head', 'gap', 'change', 'used', 'whole', 'value-cut', 'reference-cut',
+        'used-cut', 'whole-cut', 'total', 'total-cut',
     ];
     /** What a value may be written into. */
     private const GROUND = [
-        'value',
-        'used',
-        'whole',
-        'reference',
-        'value-cut',
-        'reference-cut',
-        'used-cut',
-        'whole-cut',
+        'value', 'used', 'whole', 'reference', 'value-cut', 'reference-cut', 'used-cut', 'whole-cut',
     ];
 
     /** Pages are laid out by what a chart says of its height, before it is drawn. */
@@ -78,10 +59,7 @@ trait SceneProperties
         );
         foreach ($texts as $i => $text) {
             Assert::assertGreaterThanOrEqual(10.5, $text->size);
-            Assert::assertTrue(
-                $text->box()->isWithin($canvas),
-                "\"{$text->text}\" ({$text->role}) leaves the canvas",
-            );
+            Assert::assertTrue($text->box()->isWithin($canvas), "\"{$text->text}\" ({$text->role}) leaves the canvas");
             foreach (\array_slice($texts, $i + 1) as $other) {
                 Assert::assertFalse(
                     $text->box()->overlaps($other->box()),
@@ -162,12 +140,10 @@ trait SceneProperties
     /** @return list<Text> */
     private static function texts(Drawing $drawing, string $role = ''): array
     {
-        return array_values(
-            array_filter(
-                self::marks($drawing),
-                static fn (Mark $mark): bool => $mark instanceof Text && ('' === $role || $role === $mark->role),
-            ),
-        );
+        return array_values(array_filter(
+            self::marks($drawing),
+            static fn (Mark $mark): bool => $mark instanceof Text && ('' === $role || $role === $mark->role),
+        ));
     }
 
     /** @return list<string> */
@@ -179,44 +155,36 @@ trait SceneProperties
     /** @return list<Rect> */
     private static function rects(Drawing $drawing, string $role): array
     {
-        return array_values(
-            array_filter(
-                self::marks($drawing),
-                static fn (Mark $mark): bool => $mark instanceof Rect && $role === $mark->role,
-            ),
-        );
+        return array_values(array_filter(
+            self::marks($drawing),
+            static fn (Mark $mark): bool => $mark instanceof Rect && $role === $mark->role,
+        ));
     }
 
     /** @return list<Line> */
     private static function lines(Drawing $drawing, string $role): array
     {
-        return array_values(
-            array_filter(
-                self::marks($drawing),
-                static fn (Mark $mark): bool => $mark instanceof Line && $role === $mark->role,
-            ),
-        );
+        return array_values(array_filter(
+            self::marks($drawing),
+            static fn (Mark $mark): bool => $mark instanceof Line && $role === $mark->role,
+        ));
     }
 
     /** @return list<Path> */
     private static function paths(Drawing $drawing, string $role): array
     {
-        return array_values(
-            array_filter(
-                self::marks($drawing),
-                static fn (Mark $mark): bool => $mark instanceof Path && $role === $mark->role,
-            ),
-        );
+        return array_values(array_filter(
+            self::marks($drawing),
+            static fn (Mark $mark): bool => $mark instanceof Path && $role === $mark->role,
+        ));
     }
 
     /** @return list<Circle> */
     private static function circles(Drawing $drawing, string $role): array
     {
-        return array_values(
-            array_filter(
-                self::marks($drawing),
-                static fn (Mark $mark): bool => $mark instanceof Circle && $role === $mark->role,
-            ),
-        );
+        return array_values(array_filter(
+            self::marks($drawing),
+            static fn (Mark $mark): bool => $mark instanceof Circle && $role === $mark->role,
+        ));
     }
 }

@@ -45,15 +45,13 @@ final class VarianceTiersTest extends TestCase
         );
         self::assertSame(
             [['panel', 'ink']],
-            array_values(
-                array_unique(
-                    array_map(
-                        static fn (Rect $rect): array => [$rect->fill, $rect->stroke],
-                        self::rects($drawing, 'reference'),
-                    ),
-                    \SORT_REGULAR,
+            array_values(array_unique(
+                array_map(
+                    static fn (Rect $rect): array => [$rect->fill, $rect->stroke],
+                    self::rects($drawing, 'reference'),
                 ),
-            ),
+                \SORT_REGULAR,
+            )),
         );
         self::assertSame(
             ['favourable', 'unfavourable', 'hatch-unfavourable'],
@@ -144,8 +142,7 @@ final class VarianceTiersTest extends TestCase
     public function testFlaggedVariancesStandOut(): void
     {
         $labels = self::texts(
-            Written::drawing(self::CSV, self::QUESTION + ['flag' => ['percent' => '4']]),
-            'variance-label',
+            Written::drawing(self::CSV, self::QUESTION + ['flag' => ['percent' => '4']]), 'variance-label',
         );
         self::assertSame([600, 400, 400], array_map(static fn (Text $text): int => $text->weight, $labels));
     }
@@ -155,9 +152,7 @@ final class VarianceTiersTest extends TestCase
         $csv = "Month,Actual\n2025-01,1\n2025-07,2\n2026-01,3\n";
         $width = static fn (string $by): float => self::rects(
             Written::drawing(
-                $csv,
-                ['by' => $by, 'span' => ['from' => '2025-01', 'to' => '2025-12']],
-                ['width' => 1900],
+                $csv, ['by' => $by, 'span' => ['from' => '2025-01', 'to' => '2025-12']], ['width' => 1900],
             ),
             'value',
         )[0]->width;
@@ -168,10 +163,7 @@ final class VarianceTiersTest extends TestCase
     public function testTheCheckOfTheScaleMeasuresTheDrawing(): void
     {
         $checks = Written::drawing(self::CSV, self::QUESTION)->checks();
-        self::assertSame(
-            ['one-scale', true],
-            [$checks[\count($checks) - 1]->id, $checks[\count($checks) - 1]->holds],
-        );
+        self::assertSame(['one-scale', true], [$checks[\count($checks) - 1]->id, $checks[\count($checks) - 1]->holds]);
         $drawing = Written::drawing(self::CSV, self::QUESTION);
         $longer = array_map(
             static fn ($group) => new \KeenMargin\Core\Scene\Group(
@@ -224,9 +216,7 @@ final class VarianceTiersTest extends TestCase
             unset($question['forecast']);
         }
         $question['closedThrough'] = \sprintf(
-            '%d-%02d',
-            2022 + intdiv($figures->closed, 12),
-            ($figures->closed % 12) + 1,
+            '%d-%02d', 2022 + intdiv($figures->closed, 12), ($figures->closed % 12) + 1,
         );
         $drawing = Drawing::of(
             Written::recipe($question, ['width' => $width, 'locale' => ['en', 'de', 'fr'][$seed % 3]]),

@@ -55,10 +55,7 @@ final class WaterfallScenesTest extends TestCase
                 self::assertNotNull($to);
                 if ($row->role->isWhole()) {
                     self::assertTrue($from->isZero());
-                    self::assertTrue(
-                        null === $running || $running->isEqualTo($to),
-                        "{$row->label} is not what it was",
-                    );
+                    self::assertTrue(null === $running || $running->isEqualTo($to), "{$row->label} is not what it was");
                 } else {
                     self::assertTrue($from->plus($change ?? 0)->isEqualTo($to), $row->label);
                 }
@@ -171,18 +168,12 @@ final class WaterfallScenesTest extends TestCase
                     : null,
                 'top' => $isByRoute ? [null, 3, 60, null][$seed % 4] : null,
                 'each' => 0 === $seed % 11
-                        ? ($isByRoute && 'bridge' === $kind
-                            ? null
-                            : ($isByRoute
-                                ? 'Class'
-                                : 'Route'))
+                        ? ($isByRoute && 'bridge' === $kind ? null : ($isByRoute ? 'Class' : 'Route'))
                         : null,
                 'bridge' => 'bridge' === $kind ? $bridge : null,
                 'opened' => 0 === $seed % 4 && 3 !== $seed % 5 ? [$opened] : null,
                 'subtotals' => $isByRoute
-                    ? (0 === $seed % 6
-                        ? [$figures->routes[0]]
-                        : null)
+                    ? (0 === $seed % 6 ? [$figures->routes[0]] : null)
                     : [null, 'quarter', 'year'][$seed % 3],
             ],
             static fn ($part): bool => null !== $part,

@@ -19,8 +19,7 @@ final readonly class Example
         public array $lines,
         public string $kind = 'variance-tiers',
         public array $mapping = [],
-    ) {
-    }
+    ) {}
 
     public function csv(): string
     {

@@ -48,8 +48,7 @@ final class OpenMonthExamples
                 $byDay,
                 ['by' => 'month', 'against' => ['BU']],
                 [
-                    '2026-01: AC 100, BU 372; BU -20 1–10 Jan only',
-                    '= total 100; BU -20',
+                    '2026-01: AC 100, BU 372; BU -20 1–10 Jan only', '= total 100; BU -20',
                     '- 11–31 Jan: budget only, so not compared',
                     '"Amount in 1–10 Jan 2026: 100, 20 (16.7 %) below budget."',
                 ],
@@ -73,9 +72,7 @@ final class OpenMonthExamples
                 $byMonth,
                 ['by' => 'month', 'against' => ['BU']],
                 [
-                    '2025-12: AC 50, BU 60; BU -10',
-                    '2026-01: AC 100, BU 310; BU –',
-                    '= total 150; BU -10',
+                    '2025-12: AC 50, BU 60; BU -10', '2026-01: AC 100, BU 310; BU –', '= total 150; BU -10',
                     '- January is not over; the budget is by month, so it is not compared',
                 ],
             ),
@@ -98,9 +95,7 @@ final class OpenMonthExamples
                 $byMonth,
                 ['by' => 'month', 'against' => ['BU'], 'proRata' => true],
                 [
-                    '2025-12: AC 50, BU 60; BU -10',
-                    '2026-01: AC 100, BU 100; BU 0',
-                    '= total 150; BU -10',
+                    '2025-12: AC 50, BU 60; BU -10', '2026-01: AC 100, BU 100; BU 0', '= total 150; BU -10',
                     '+ Budget of January is taken pro rata: 10 of 31 days',
                 ],
             ),

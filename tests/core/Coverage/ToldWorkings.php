@@ -52,8 +52,7 @@ final class ToldWorkings
         $values = \is_array($row['values'] ?? null)
             ? $row['values']
             : array_intersect_key(
-                $row,
-                array_flip(['first', 'second', 'used', 'unused', 'total', 'target', 'rate', 'rateTarget']),
+                $row, array_flip(['first', 'second', 'used', 'unused', 'total', 'target', 'rate', 'rateTarget']),
             );
         $told = array_map(
             static fn (string|int $key, mixed $value): string => "$key ".self::text($value),
@@ -69,8 +68,7 @@ final class ToldWorkings
     {
         $told = '';
         if (\array_key_exists('change', $of)) {
-            $told .=
-                '; change '.self::text($of['change']).(\is_string($of['only'] ?? null) ? " {$of['only']}" : '');
+            $told .= '; change '.self::text($of['change']).(\is_string($of['only'] ?? null) ? " {$of['only']}" : '');
             $told .= true === ($of['absent'] ?? false) ? ' absent' : '';
         }
         foreach (\is_array($of['variance'] ?? null) ? $of['variance'] : [] as $reference => $variance) {

@@ -76,8 +76,7 @@ final class GivenTest extends TestCase
         self::assertSame('a or b', Wording::either(['a', 'b']));
         self::assertSame('a, b and 3 more', Wording::some(['a', 'b', 'c', 'd', 'e'], 2));
         self::assertSame(
-            ['1 row', '1,200 rows'],
-            [Wording::count(1, 'row', 'rows'), Wording::count(1200, 'row', 'rows')],
+            ['1 row', '1,200 rows'], [Wording::count(1, 'row', 'rows'), Wording::count(1200, 'row', 'rows')],
         );
     }
 }

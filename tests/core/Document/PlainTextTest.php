@@ -32,9 +32,7 @@ final class PlainTextTest extends TestCase
             mt_srand($seed);
             $text = '';
             for ($i = 0; $i < 40; ++$i) {
-                $text .= mb_chr(
-                    [mt_rand(0, 0x2FF), mt_rand(0xFD00, 0xFFFF), mt_rand(0x1F000, 0x1FFFF)][mt_rand(0, 2)],
-                );
+                $text .= mb_chr([mt_rand(0, 0x2FF), mt_rand(0xFD00, 0xFFFF), mt_rand(0x1F000, 0x1FFFF)][mt_rand(0, 2)]);
             }
             $xml = new \XMLReader();
             self::assertTrue($xml->XML('<a>'.htmlspecialchars(PlainText::xml($text), \ENT_XML1).'</a>'));

@@ -47,8 +47,7 @@ final class BetterByNameTest extends TestCase
     public function testWhatWasSaidGoesBeforeTheName(): void
     {
         self::assertSame(
-            [Better::Less, true],
-            [(new Measure('Costs'))->better(), (new Measure('Costs'))->isBetterGuessed()],
+            [Better::Less, true], [(new Measure('Costs'))->better(), (new Measure('Costs'))->isBetterGuessed()],
         );
         $said = new Measure('Costs', better: Better::More);
         self::assertSame([Better::More, false], [$said->better(), $said->isBetterGuessed()]);

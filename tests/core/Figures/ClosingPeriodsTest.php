@@ -44,8 +44,7 @@ final class ClosingPeriodsTest extends TestCase
     {
         $all = new ClosingPeriods(Written::figures(self::DAYS)->dataset());
         self::assertSame(
-            [$back, $on],
-            [$all->before(Period::of($closing))?->key(), $all->after(Period::of($closing))?->key()],
+            [$back, $on], [$all->before(Period::of($closing))?->key(), $all->after(Period::of($closing))?->key()],
         );
     }
 

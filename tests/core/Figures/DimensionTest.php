@@ -42,10 +42,7 @@ final class DimensionTest extends TestCase
     public function testATreeHasEachGroupBeforeWhatStandsInIt(): void
     {
         $lines = self::lines();
-        self::assertSame(
-            ['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Bunker', 'Crew', 'Result'],
-            $lines->asTree(),
-        );
+        self::assertSame(['Income', 'Fares', 'Freight', 'Costs', 'Fuel', 'Bunker', 'Crew', 'Result'], $lines->asTree());
         self::assertSame(
             ['Income', 'Costs', 'Fuel', 'Crew', 'Result'],
             $lines->asTree(['Income', 'Fuel', 'unknown']),
@@ -55,8 +52,7 @@ final class DimensionTest extends TestCase
         self::assertSame(['Costs', 'Fuel', 'Crew', 'Bunker'], $lines->within('Costs'));
         self::assertSame([0, 1, 2], [$lines->depth('Costs'), $lines->depth('Fuel'), $lines->depth('Bunker')]);
         self::assertSame(
-            [true, true, false],
-            [$lines->answersTo('Line'), $lines->answersTo('Position'), $lines->answersTo('Row')],
+            [true, true, false], [$lines->answersTo('Line'), $lines->answersTo('Position'), $lines->answersTo('Row')],
         );
     }
 
@@ -75,12 +71,10 @@ final class DimensionTest extends TestCase
             new MemberFilter('Line', array_values($members)),
         ]);
         self::assertSame(
-            [Better::Less, Better::Less, Better::Less],
-            [$better('Crew'), $better('Costs'), $better('Crew', 'Bunker')],
+            [Better::Less, Better::Less, Better::Less], [$better('Crew'), $better('Costs'), $better('Crew', 'Bunker')],
         );
         self::assertSame(
-            [Better::More, Better::More, Better::More],
-            [$better('Fares'), $better('Fares', 'Crew'), $better('Result')],
+            [Better::More, Better::More, Better::More], [$better('Fares'), $better('Fares', 'Crew'), $better('Result')],
         );
         self::assertSame(Better::Less, $with->betterOf(new Measure('Delay', better: Better::Less), []));
     }

@@ -34,8 +34,7 @@ final class FiguresTest extends TestCase
             array_map(static fn (Period $period): string => $period->key(), $dataset->coverage->periods['BU']),
         );
         self::assertSame(
-            ['2026-01', '2026-03'],
-            [$dataset->coverage->first()?->key(), $dataset->coverage->last()?->key()],
+            ['2026-01', '2026-03'], [$dataset->coverage->first()?->key(), $dataset->coverage->last()?->key()],
         );
         self::assertSame(Grain::Month, $dataset->grain);
     }
@@ -43,9 +42,7 @@ final class FiguresTest extends TestCase
     public function testPriorYearIsThereAsSoonAsTwoYearsOfActualsAre(): void
     {
         $has = static fn (string $csv): bool => \in_array(
-            Scenario::PriorYear,
-            Written::figures($csv)->dataset()->scenarios(),
-            true,
+            Scenario::PriorYear, Written::figures($csv)->dataset()->scenarios(), true,
         );
         self::assertFalse($has("Month,Actual\n2026-01,1\n2026-12,1\n"));
         self::assertTrue($has("Month,Actual\n2025-01,1\n2026-01,1\n"));
@@ -62,23 +59,19 @@ final class FiguresTest extends TestCase
                 $route = 'R'.mt_rand(1, 4);
                 $class = 'C'.mt_rand(1, 3);
                 $month = '2026-0'.mt_rand(1, 3);
-                $digits =
-                    (string) mt_rand(1, 999999).(0 === $round % 4 ? str_pad((string) mt_rand(), 10, '7') : '');
-                $amount =
-                    (0 === mt_rand(0, 1) ? '-' : '').$digits.(mt_rand(0, 1) > 0 ? '.'.mt_rand(0, 99) : '');
+                $digits = (string) mt_rand(1, 999999).(0 === $round % 4 ? str_pad((string) mt_rand(), 10, '7') : '');
+                $amount = (0 === mt_rand(0, 1) ? '-' : '').$digits.(mt_rand(0, 1) > 0 ? '.'.mt_rand(0, 99) : '');
                 $csv .= "$month,$route,$class,$amount\n";
                 if ('R2' !== $route && \in_array($class, ['C1', 'C3'], true)) {
                     $naive[$month] = ($naive[$month] ?? BigDecimal::zero())->plus($amount);
                 }
             }
             $sums = Written::figures($csv, ['decimal' => '.'])->sums(
-                ['Amount'],
-                [new MemberFilter('Route', ['R2'], false), new MemberFilter('Class', ['C1', 'C3'])],
+                ['Amount'], [new MemberFilter('Route', ['R2'], false), new MemberFilter('Class', ['C1', 'C3'])],
             );
             foreach (['2026-01', '2026-02', '2026-03'] as $month) {
                 self::assertSame(
-                    isset($naive[$month]),
-                    null !== $sums->amount('Amount', Scenario::Actual, Period::of($month)),
+                    isset($naive[$month]), null !== $sums->amount('Amount', Scenario::Actual, Period::of($month)),
                 );
                 self::assertTrue(
                     ($naive[$month] ?? BigDecimal::zero())->isEqualTo(
@@ -118,10 +111,7 @@ final class FiguresTest extends TestCase
             foreach ([Scenario::Actual, Scenario::Budget] as $scenario) {
                 $period = Period::of($month);
                 self::assertSame(
-                    $figures
-                        ->sums([$measure], [])
-                        ->amount($measure, $scenario, $period)
-                        ?->toString(),
+                    $figures->sums([$measure], [])->amount($measure, $scenario, $period)?->toString(),
                     $added->amount($measure, $scenario, $period)?->toString(),
                 );
             }

@@ -140,9 +140,7 @@ final class AimsTest extends TestCase
             ],
         );
         $title = static fn (array $changes): string => Written::drawing(
-            self::MEASURES,
-            $changes + $question,
-            kind: 'thermometer',
+            self::MEASURES, $changes + $question, kind: 'thermometer',
         )->scene->title;
         self::assertStringContainsString('on the way to its limit', $title([]));
         self::assertStringContainsString('on the way to its goal', $title(['better' => 'more']));
@@ -178,8 +176,7 @@ final class AimsTest extends TestCase
     {
         $does = ['Fuel' => 'subtract', 'Crew' => 'subtract', 'Margin' => 'subtotal'];
         $workings = Written::workings(
-            "Month,Line,Actual\n2026-01,Fares,100\n2026-01,Fuel,40\n2026-01,Margin,60\n".
-                "2026-01,Crew,10\n",
+            "Month,Line,Actual\n2026-01,Fares,100\n2026-01,Fuel,40\n2026-01,Margin,60\n2026-01,Crew,10\n",
             ['by' => 'Line'],
             ['lines' => ['breakdown' => 'Line', 'of' => $does]],
             'statement',

@@ -137,8 +137,7 @@ final class BulletTest extends TestCase
         );
         self::assertSame('2 of 4', $workings->summary->headline['amount']);
         self::assertSame(
-            'AC against TG; poor to 60, fair to 75, good to 90, excellent to 100',
-            $workings->context->says,
+            'AC against TG; poor to 60, fair to 75, good to 90, excellent to 100', $workings->context->says,
         );
         self::assertSame(['Sound', 'North', 'Holm', 'Outer'], array_column($workings->summary->movers, 'key'));
     }
@@ -194,10 +193,7 @@ final class BulletTest extends TestCase
         $holm = (new TargetedRowWriter())->numbers($drawing->workings->table->rows[1]);
         self::assertSame(['90', '85', 'excellent'], [$holm['value'], $holm['target'], $holm['band']]);
         self::assertSame(['60', '75', '90', '100'], $holm['limits']);
-        self::assertStringStartsWith(
-            '{"target":{"amount":"5",',
-            json_encode($holm['variance'], \JSON_THROW_ON_ERROR),
-        );
+        self::assertStringStartsWith('{"target":{"amount":"5",', json_encode($holm['variance'], \JSON_THROW_ON_ERROR));
     }
 
     public function testARecipeIsWrittenAsItWasRead(): void
@@ -214,8 +210,7 @@ final class BulletTest extends TestCase
             $written = RecipeWriter::question($read->question);
             self::assertSame($aim['target'], $written['target']);
             self::assertSame(
-                ['percentOfTarget' => ['90', '100'], 'names' => ['short', 'near', 'there']],
-                $written['bands'],
+                ['percentOfTarget' => ['90', '100'], 'names' => ['short', 'near', 'there']], $written['bands'],
             );
         }
     }

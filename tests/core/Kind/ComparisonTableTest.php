@@ -39,9 +39,7 @@ final class ComparisonTableTest extends TestCase
             ['North 80 80 0 0', 'Holm 20 20 0 0', 'Outer -20 -10 -10 -100', 'total 80 90 -10 -11.1111'],
         ];
         yield 'shares of the net total' => [
-            ['AC', 'share'],
-            ['by' => 'Route'],
-            ['North 80 100', 'Holm 20 25', 'Outer -20 -25', 'total 80 100'],
+            ['AC', 'share'], ['by' => 'Route'], ['North 80 100', 'Holm 20 25', 'Outer -20 -25', 'total 80 100'],
         ];
         yield 'sorted by a variance, the largest first' => [
             ['AC', 'ΔPY'],
@@ -54,9 +52,7 @@ final class ComparisonTableTest extends TestCase
             ['Outer -500 -20', 'North 77.7778 80', 'Holm 100 20', 'total 33.3333 80'],
         ];
         yield 'two references, the second first' => [
-            ['ΔPY', 'BU'],
-            ['by' => 'Route'],
-            ['North 35 80', 'Holm 10 20', 'Outer -25 -10', 'total 20 90'],
+            ['ΔPY', 'BU'], ['by' => 'Route'], ['North 35 80', 'Holm 10 20', 'Outer -25 -10', 'total 20 90'],
         ];
         yield 'progress on the way to the budget of the whole span' => [
             ['AC', 'progress'],

@@ -42,10 +42,7 @@ final class GoalsTest extends TestCase
             [],
         ];
         yield 'the same past its goal' => [
-            self::RESERVE,
-            ['goal' => '1000', 'span' => self::SPAN],
-            ['all 1250 1000 125 0 250 246.575342 0 –'],
-            [],
+            self::RESERVE, ['goal' => '1000', 'span' => self::SPAN], ['all 1250 1000 125 0 250 246.575342 0 –'], [],
         ];
         yield 'behind its pace' => [
             self::RESERVE,
@@ -60,10 +57,7 @@ final class GoalsTest extends TestCase
             [],
         ];
         yield 'a goal of nought' => [
-            self::RESERVE,
-            ['goal' => '0', 'span' => self::SPAN],
-            ['all 1250 0 – – – – – –'],
-            ['goal-of-nought'],
+            self::RESERVE, ['goal' => '0', 'span' => self::SPAN], ['all 1250 0 – – – – – –'], ['goal-of-nought'],
         ];
         yield 'the budget of the whole span, paced as it was phased' => [
             self::YEAR,
@@ -93,9 +87,7 @@ final class GoalsTest extends TestCase
             "Item,Value,Goal\nTraining,46,50\nPasses,5400,5000\nRepairs,2,\nDocks,,4\n",
             ['measure' => 'Amount', 'by' => 'Item'],
             [
-                'Training 46 50 92 4 0 – – –',
-                'Passes 5400 5000 108 0 400 – – –',
-                'Repairs 2 – – – – – – –',
+                'Training 46 50 92 4 0 – – –', 'Passes 5400 5000 108 0 400 – – –', 'Repairs 2 – – – – – – –',
                 'Docks – 4 0 4 0 – – –',
             ],
             ['without-goal'],
@@ -152,17 +144,14 @@ final class GoalsTest extends TestCase
         $drawing = self::drawing("Date,Amount\n$csv", ['goal' => '1300', 'span' => self::SPAN], 'thermometer');
         $estimate = $drawing->workings->table->rows[0]->estimate;
         self::assertSame(
-            [$to, $rate, $reached],
-            [$estimate?->to->key(), $estimate?->rate->toString(), $estimate?->reached?->key()],
+            [$to, $rate, $reached], [$estimate?->to->key(), $estimate?->rate->toString(), $estimate?->reached?->key()],
         );
     }
 
     public function testLayersComeToTheirValue(): void
     {
         $drawing = self::drawing(
-            self::RESERVE,
-            ['goal' => '2000', 'layers' => 'Source', 'span' => self::SPAN],
-            'thermometer',
+            self::RESERVE, ['goal' => '2000', 'layers' => 'Source', 'span' => self::SPAN], 'thermometer',
         );
         $layers = array_values(
             array_filter($drawing->workings->table->rows, static fn (Row $row): bool => null !== $row->parent),

@@ -33,8 +33,7 @@ final class KindQuestionsTest extends TestCase
         yield 'by route' => ["Month,Route,Actual,Budget\n2026-01,North,1,2\n2026-01,Holm,1,2\n", ['capacity-fill']];
         yield 'one route only' => ["Month,Route,Actual,Budget\n2026-01,North,1,2\n", ['hat', 'capacity-fill']];
         yield 'used and offered' => [
-            "Month,Used,Offered\n2026-01,1,2\n",
-            ['nested-columns', 'target-marks', 'gap-line', 'hat'],
+            "Month,Used,Offered\n2026-01,1,2\n", ['nested-columns', 'target-marks', 'gap-line', 'hat'],
         ];
         yield 'measures of two units' => [
             "Month,Sold (EUR),Seats\n2026-01,1,2\n",
@@ -42,8 +41,7 @@ final class KindQuestionsTest extends TestCase
         ];
         yield 'a list' => ["Route,Actual,Budget\nNorth,1,2\nHolm,3,4\n", ['gap-line', 'hat', 'capacity-fill']];
         yield 'a list of two breakdowns' => [
-            "Route,Class,Actual,Budget\nNorth,Foot,1,2\nHolm,Car,3,4\n",
-            ['gap-line', 'capacity-fill'],
+            "Route,Class,Actual,Budget\nNorth,Foot,1,2\nHolm,Car,3,4\n", ['gap-line', 'capacity-fill'],
         ];
     }
 
@@ -75,9 +73,7 @@ final class KindQuestionsTest extends TestCase
         self::assertGreaterThan(6, \count($able));
         foreach ($able as $from) {
             $question = self::adapted(
-                $figures,
-                $from,
-                FirstQuestion::of($figures->dataset(), ChartKinds::all()->first())->question,
+                $figures, $from, FirstQuestion::of($figures->dataset(), ChartKinds::all()->first())->question,
             );
             foreach ($able as $to) {
                 $next = self::adapted($figures, $to, $question);
@@ -109,12 +105,10 @@ final class KindQuestionsTest extends TestCase
         ])->question;
         $hat = self::adapted($figures, 'hat', $asked);
         self::assertSame(
-            ['Class', 'Route', 'Holm'],
-            [$hat->breakdown(), $hat->between?->field, $hat->between?->second],
+            ['Class', 'Route', 'Holm'], [$hat->breakdown(), $hat->between?->field, $hat->between?->second],
         );
         self::assertSame(
-            RecipeWriter::question($asked),
-            array_diff_key(RecipeWriter::question($hat), ['between' => 1]),
+            RecipeWriter::question($asked), array_diff_key(RecipeWriter::question($hat), ['between' => 1]),
         );
         $fill = self::adapted($figures, 'capacity-fill', $hat);
         self::assertSame(['Used', 'Offered'], [$fill->capacity?->used, $fill->capacity?->total]);
@@ -132,9 +126,7 @@ final class KindQuestionsTest extends TestCase
     public function testPartsOfACapacityAreKnownByTheirNames(): void
     {
         $capacity = static fn (string $head): array => (array) self::adapted(
-            Written::figures("Month,$head\n2026-01,1,2\n"),
-            'capacity-fill',
-            Written::recipe()->question,
+            Written::figures("Month,$head\n2026-01,1,2\n"), 'capacity-fill', Written::recipe()->question,
         )->capacity?->told();
         self::assertSame(['used' => 'Seats sold', 'total' => 'Seats offered'], $capacity('Seats offered,Seats sold'));
         self::assertSame(['used' => 'Occupied', 'unused' => 'Free'], $capacity('Free,Occupied'));

@@ -27,6 +27,5 @@ final readonly class WaterfallExample
         public array $mapping = [],
         public array $lines = [],
         public array $groups = [],
-    ) {
-    }
+    ) {}
 }

@@ -44,12 +44,8 @@ final class WaterfallExamples
             "Name,Amount\nOpening,120\nFares,40\nFuel,-70\nCrew,-110\nFreight,45\n",
             ['by' => 'Name'],
             [
-                'Opening start 0 120',
-                'Fares step 120 160',
-                'Fuel step 160 90',
-                'Crew step 90 -20',
-                'Freight step -20 25',
-                'end end 0 25',
+                'Opening start 0 120', 'Fares step 120 160', 'Fuel step 160 90', 'Crew step 90 -20',
+                'Freight step -20 25', 'end end 0 25',
             ],
         );
         yield 'a stated end that does not tie' => new WaterfallExample(
@@ -57,10 +53,7 @@ final class WaterfallExamples
             "Name,Amount\nStart,120\nFares,30\nFuel,-10\nEnd,150\n",
             ['by' => 'Name'],
             [
-                'Start start 0 120',
-                'Fares step 120 150',
-                'Fuel step 150 140',
-                'unexplained unexplained 140 150',
+                'Start start 0 120', 'Fares step 120 150', 'Fuel step 150 140', 'unexplained unexplained 140 150',
                 'End end 0 150',
             ],
             ['unexplained'],
@@ -70,12 +63,8 @@ final class WaterfallExamples
             "Name,Amount\nStart,10\nA,5\nSubtotal,16\nB,4\nTotal,20\n",
             ['by' => 'Name'],
             [
-                'Start start 0 10',
-                'A step 10 15',
-                'unexplained:Subtotal unexplained 15 16',
-                'Subtotal subtotal 0 16',
-                'B step 16 20',
-                'Total end 0 20',
+                'Start start 0 10', 'A step 10 15', 'unexplained:Subtotal unexplained 15 16', 'Subtotal subtotal 0 16',
+                'B step 16 20', 'Total end 0 20',
             ],
             ['unexplained'],
         );
@@ -90,12 +79,8 @@ final class WaterfallExamples
             "Line,Amount\nFares,900\nFuel,-310\nCrew,-270\nMargin,320\nDues,-90\nResult,230\n",
             ['by' => 'Line'],
             [
-                'Fares step 0 900',
-                'Fuel step 900 590',
-                'Crew step 590 320',
-                'Margin subtotal 0 320',
-                'Dues step 320 230',
-                'Result end 0 230',
+                'Fares step 0 900', 'Fuel step 900 590', 'Crew step 590 320', 'Margin subtotal 0 320',
+                'Dues step 320 230', 'Result end 0 230',
             ],
         );
         yield 'from one year to the next, by the names of the rows' => new WaterfallExample(
@@ -103,10 +88,7 @@ final class WaterfallExamples
             "Step,Amount\n2025,120\nPrice,30\nVolume,4\n2026,150\n",
             ['by' => 'Step'],
             [
-                '2025 start 0 120',
-                'Price step 120 150',
-                'Volume step 150 154',
-                'unexplained unexplained 154 150',
+                '2025 start 0 120', 'Price step 120 150', 'Volume step 150 154', 'unexplained unexplained 154 150',
                 '2026 end 0 150',
             ],
             ['unexplained'],
@@ -166,13 +148,8 @@ final class WaterfallExamples
             $three,
             ['bridge' => ['from' => 'BU', 'to' => 'AC', 'through' => ['FC']], 'by' => 'Route'],
             [
-                'start start 0 30',
-                'A step 30 32',
-                'B step 32 30',
-                'through:FC subtotal 0 30',
-                '\\1:A step 30 29',
-                '\\1:B step 29 36',
-                'end end 0 36',
+                'start start 0 30', 'A step 30 32', 'B step 32 30', 'through:FC subtotal 0 30', '\\1:A step 30 29',
+                '\\1:B step 29 36', 'end end 0 36',
             ],
         );
         yield 'three totals, of periods that all of them cover' => new WaterfallExample(
@@ -180,10 +157,7 @@ final class WaterfallExamples
             $three."2026-02,A,7,8,\n",
             ['bridge' => ['from' => 'BU', 'to' => 'AC', 'through' => ['FC']], 'by' => 'month'],
             [
-                'start start 0 30',
-                '2026-01 step 30 30',
-                'through:FC subtotal 0 30',
-                '\\1:2026-01 step 30 36',
+                'start start 0 30', '2026-01 step 30 30', 'through:FC subtotal 0 30', '\\1:2026-01 step 30 36',
                 'end end 0 36',
             ],
             ['left-out'],
@@ -233,12 +207,7 @@ final class WaterfallExamples
             $five,
             [...$bridge, 'by' => 'Route', 'order' => 'largest first'],
             [
-                'start start 0 38',
-                'B step 38 32',
-                'C step 32 35',
-                'D step 35 37',
-                'E step 37 35',
-                'A step 35 36',
+                'start start 0 38', 'B step 38 32', 'C step 32 35', 'D step 35 37', 'E step 37 35', 'A step 35 36',
                 'end end 0 36',
             ],
         );
@@ -247,12 +216,7 @@ final class WaterfallExamples
             $five,
             [...$bridge, 'by' => 'Route', 'order' => 'favourable first'],
             [
-                'start start 0 38',
-                'C step 38 41',
-                'D step 41 43',
-                'A step 43 44',
-                'E step 44 42',
-                'B step 42 36',
+                'start start 0 38', 'C step 38 41', 'D step 41 43', 'A step 43 44', 'E step 44 42', 'B step 42 36',
                 'end end 0 36',
             ],
         );
@@ -261,14 +225,8 @@ final class WaterfallExamples
             $five,
             [...$bridge, 'by' => 'Route', 'sequence' => ['E', 'D'], 'subtotals' => ['D']],
             [
-                'start start 0 38',
-                'E step 38 36',
-                'D step 36 38',
-                'subtotal:D subtotal 0 38',
-                'A step 38 39',
-                'B step 39 33',
-                'C step 33 36',
-                'end end 0 36',
+                'start start 0 38', 'E step 38 36', 'D step 36 38', 'subtotal:D subtotal 0 38', 'A step 38 39',
+                'B step 39 33', 'C step 33 36', 'end end 0 36',
             ],
         );
         yield 'a step opened into its own, and one of these' => new WaterfallExample(
@@ -280,19 +238,12 @@ final class WaterfallExamples
                 ...$bridge,
                 'by' => 'Route',
                 'opened' => [
-                    ['step' => 'A', 'by' => 'Class'],
-                    ['step' => ['row' => 'Foot', 'within' => ['A']], 'by' => 'month'],
+                    ['step' => 'A', 'by' => 'Class'], ['step' => ['row' => 'Foot', 'within' => ['A']], 'by' => 'month'],
                 ],
             ],
             [
-                'start start 0 18',
-                'A step 18 19',
-                'A\\>Foot step 18 21',
-                'A\\>Foot\\>2026-01 step 18 20',
-                'A\\>Foot\\>2026-02 step 20 21',
-                'A\\>Car step 21 19',
-                'B step 19 20',
-                'end end 0 20',
+                'start start 0 18', 'A step 18 19', 'A\\>Foot step 18 21', 'A\\>Foot\\>2026-01 step 18 20',
+                'A\\>Foot\\>2026-02 step 20 21', 'A\\>Car step 21 19', 'B step 19 20', 'end end 0 20',
             ],
         );
         yield 'two members' => new WaterfallExample(
@@ -310,20 +261,12 @@ final class WaterfallExamples
         $statement = static fn (string $fuel, string $more = ''): string => "Month,Line,Actual\n2026-01,Fares,900\n".
             "2026-01,Fuel,$fuel\n2026-01,Crew,270\n2026-01,Port fees,90\n$more";
         $rows = [
-            'Fares step 0 900',
-            'Fuel step 900 590',
-            'Crew step 590 320',
-            'subtotal:Crew subtotal 0 320',
-            'Port fees step 320 230',
-            'end end 0 230',
+            'Fares step 0 900', 'Fuel step 900 590', 'Crew step 590 320', 'subtotal:Crew subtotal 0 320',
+            'Port fees step 320 230', 'end end 0 230',
         ];
         foreach (['costs above nought' => '310', 'costs below nought' => '-310'] as $name => $fuel) {
             yield "a statement with $name" => new WaterfallExample(
-                'statement',
-                $statement($fuel),
-                ['by' => 'Line', 'subtotals' => ['Crew']],
-                $rows,
-                lines: self::LINES,
+                'statement', $statement($fuel), ['by' => 'Line', 'subtotals' => ['Crew']], $rows, lines: self::LINES,
             );
         }
         yield 'a cost with both signs' => new WaterfallExample(
@@ -354,10 +297,7 @@ final class WaterfallExamples
             "Month,Line,Actual\n2026-01,Fares,900\n2026-01,Fuel,310\n2026-01,Margin,590\n2026-01,Crew,270\n",
             ['by' => 'Line'],
             [
-                'Fares step 0 900',
-                'Fuel step 900 590',
-                'subtotal:Fuel subtotal 0 590',
-                'Crew step 590 320',
+                'Fares step 0 900', 'Fuel step 900 590', 'subtotal:Fuel subtotal 0 590', 'Crew step 590 320',
                 'end end 0 320',
             ],
             lines: self::LINES,
@@ -383,13 +323,8 @@ final class WaterfallExamples
             $statement('310'),
             ['by' => 'Line', 'subtotals' => 'group'],
             [
-                'Fares step 0 900',
-                'subtotal:Fares subtotal 0 900',
-                'Fuel step 900 590',
-                'Crew step 590 320',
-                'subtotal:Crew subtotal 0 320',
-                'Port fees step 320 230',
-                'end end 0 230',
+                'Fares step 0 900', 'subtotal:Fares subtotal 0 900', 'Fuel step 900 590', 'Crew step 590 320',
+                'subtotal:Crew subtotal 0 320', 'Port fees step 320 230', 'end end 0 230',
             ],
             lines: self::LINES,
             groups: ['Fares' => 'Income', 'Fuel' => 'Running', 'Crew' => 'Running', 'Port fees' => 'Fixed'],
@@ -407,20 +342,13 @@ final class WaterfallExamples
             [
                 ...$asked,
                 'opened' => [
-                    ['step' => ['sum' => 'mix'], 'by' => 'Line'],
-                    ['step' => ['sum' => 'rate'], 'by' => 'Line'],
+                    ['step' => ['sum' => 'mix'], 'by' => 'Line'], ['step' => ['sum' => 'rate'], 'by' => 'Line'],
                 ],
             ],
             [
-                'start start 0 3000',
-                'volume step 3000 3000',
-                'mix step 3000 2400',
-                '\\mix\\>A step 3000 3200',
-                '\\mix\\>B step 3200 2400',
-                'rate step 2400 2580',
-                '\\rate\\>A step 2400 2520',
-                '\\rate\\>B step 2520 2580',
-                'end end 0 2580',
+                'start start 0 3000', 'volume step 3000 3000', 'mix step 3000 2400', '\\mix\\>A step 3000 3200',
+                '\\mix\\>B step 3200 2400', 'rate step 2400 2580', '\\rate\\>A step 2400 2520',
+                '\\rate\\>B step 2520 2580', 'end end 0 2580',
             ],
         );
         yield 'new and gone members' => new WaterfallExample(
@@ -428,13 +356,8 @@ final class WaterfallExamples
             $head."2025,A,10,100\n2025,B,5,50\n2026,A,12,132\n2026,C,4,60\n",
             $asked,
             [
-                'start start 0 150',
-                'volume step 150 170',
-                'mix step 170 170',
-                'rate step 170 182',
-                'new new 182 242',
-                'gone gone 242 192',
-                'end end 0 192',
+                'start start 0 150', 'volume step 150 170', 'mix step 170 170', 'rate step 170 182', 'new new 182 242',
+                'gone gone 242 192', 'end end 0 192',
             ],
         );
         yield 'a rate of nought' => new WaterfallExample(
@@ -460,12 +383,8 @@ final class WaterfallExamples
             "Year,Line,Bookings,Revenue (EUR),Exchange\n2025,A,10,100,2\n2026,A,10,150,2.5\n",
             [...$asked, 'drivers' => [...self::DRIVEN, 'currency' => 'Exchange']],
             [
-                'start start 0 100',
-                'volume step 100 100',
-                'mix step 100 100',
-                'rate step 100 120',
-                'currency step 120 150',
-                'end end 0 150',
+                'start start 0 100', 'volume step 100 100', 'mix step 100 100', 'rate step 100 120',
+                'currency step 120 150', 'end end 0 150',
             ],
         );
     }
@@ -484,10 +403,7 @@ final class WaterfallExamples
                 'subtotals' => 'year',
             ],
             [
-                'start start 0 10',
-                '2025-12 step 10 30',
-                'subtotal:2025-12 subtotal 0 30',
-                '2026-01 step 30 35',
+                'start start 0 10', '2025-12 step 10 30', 'subtotal:2025-12 subtotal 0 30', '2026-01 step 30 35',
                 'end end 0 35',
             ],
         );
@@ -587,10 +503,7 @@ final class WaterfallExamples
             "Month,Actual,Forecast\n2026-02,5,\n2026-03,7,\n2026-04,,8\n",
             ['by' => 'month', 'forecast' => 'FC', 'subtotals' => 'quarter'],
             [
-                '2026-02 step 0 5',
-                '2026-03 step 5 12',
-                'subtotal:2026-03 subtotal 0 12',
-                '2026-04 step 12 20',
+                '2026-02 step 0 5', '2026-03 step 5 12', 'subtotal:2026-03 subtotal 0 12', '2026-04 step 12 20',
                 'end end 0 20',
             ],
         );
@@ -601,10 +514,7 @@ final class WaterfallExamples
             ['B step 0 -9', 'other other -9 -2', 'end end 0 -2'],
         );
         yield 'one member' => new WaterfallExample(
-            'build-up',
-            "Month,Route,Actual\n2026-01,A,3\n",
-            ['by' => 'Route'],
-            ['A step 0 3', 'end end 0 3'],
+            'build-up', "Month,Route,Actual\n2026-01,A,3\n", ['by' => 'Route'], ['A step 0 3', 'end end 0 3'],
         );
         yield 'a month without figures' => new WaterfallExample(
             'build-up',

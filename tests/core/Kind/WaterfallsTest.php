@@ -33,10 +33,7 @@ final class WaterfallsTest extends TestCase
             $example->rows,
             array_map(
                 static fn (Row $row): string => implode(' ', [
-                    $row->key->id,
-                    $row->role->value,
-                    self::plain($row, 'from'),
-                    self::plain($row, 'to'),
+                    $row->key->id, $row->role->value, self::plain($row, 'from'), self::plain($row, 'to'),
                 ]),
                 $drawing->workings->table->rows,
             ),
@@ -91,10 +88,7 @@ final class WaterfallsTest extends TestCase
             array_map(static fn (Check $check): string => $check->id, $workings->checks),
         );
         $nothing = Written::workings(
-            "Month,Route,Actual\n2026-01,A,3\n2026-01,B,-3\n",
-            ['by' => 'Route'],
-            [],
-            'build-up',
+            "Month,Route,Actual\n2026-01,A,3\n2026-01,B,-3\n", ['by' => 'Route'], [], 'build-up',
         );
         self::assertNull($nothing->table->rows[0]->values['share'] ?? null);
     }

@@ -55,9 +55,7 @@ final class DecimalsTest extends TestCase
             foreach ([0, 1, 4] as $decimals) {
                 $slow = $part->multipliedBy(100)->dividedBy($base->abs(), $decimals, RoundingMode::HalfUp);
                 self::assertSame(
-                    $slow->toString(),
-                    Decimals::percent($part, $base, $decimals)?->toString(),
-                    "$part of $base",
+                    $slow->toString(), Decimals::percent($part, $base, $decimals)?->toString(), "$part of $base",
                 );
             }
         }

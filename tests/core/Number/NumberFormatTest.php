@@ -95,13 +95,10 @@ final class NumberFormatTest extends TestCase
             $decimals = mt_rand(0, 4);
             $expected = $unit->of($amount)->toScale($decimals, RoundingMode::HalfUp);
             $plain = str_replace(
-                [NumberFormat::MINUS, ','],
-                ['-', ''],
-                NumberFormat::of('en')->plain($amount, $decimals, $unit),
+                [NumberFormat::MINUS, ','], ['-', ''], NumberFormat::of('en')->plain($amount, $decimals, $unit),
             );
             self::assertTrue(
-                BigDecimal::of($plain)->isEqualTo($expected),
-                "$amount in {$unit->value} with $decimals: $plain",
+                BigDecimal::of($plain)->isEqualTo($expected), "$amount in {$unit->value} with $decimals: $plain",
             );
             self::assertSame(
                 1 === $expected->getSign(),

@@ -26,10 +26,7 @@ final class SpreadTest extends TestCase
     public function testEvenly(string $amount, int $count, int $decimals, array $expected): void
     {
         \assert($count > 0 && $decimals >= 0);
-        self::assertSame(
-            $expected,
-            array_map(strval(...), Spread::evenly(BigDecimal::of($amount), $count, $decimals)),
-        );
+        self::assertSame($expected, array_map(strval(...), Spread::evenly(BigDecimal::of($amount), $count, $decimals)));
     }
 
     public function testPartsAddUpToTheLastDigitAndNoneIsOffByMore(): void
@@ -49,10 +46,7 @@ final class SpreadTest extends TestCase
                 array_map(static fn (?BigDecimal $weight): BigDecimal => $weight ?? BigDecimal::zero(), $weights),
             );
             foreach ($parts as $i => $part) {
-                $exact = $amount
-                    ->toBigRational()
-                    ->multipliedBy($weights[$i] ?? 0)
-                    ->dividedBy($all);
+                $exact = $amount->toBigRational()->multipliedBy($weights[$i] ?? 0)->dividedBy($all);
                 self::assertTrue(
                     $part
                         ->toBigRational()

@@ -40,8 +40,7 @@ final readonly class Asked
         public ?array $closing = null,
         public ?array $span = null,
         public bool $isProRata = false,
-    ) {
-    }
+    ) {}
 
     /** @param array<string, mixed> $changes */
     public function with(array $changes): self

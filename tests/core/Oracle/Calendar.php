@@ -12,9 +12,7 @@ final readonly class Calendar
 {
     private const MONTHS = ['month' => 1, 'quarter' => 3, 'half-year' => 6, 'year' => 12];
 
-    public function __construct(public int $firstMonth = 1)
-    {
-    }
+    public function __construct(public int $firstMonth = 1) {}
 
     /** The first day of the period of a grain that a day is in. */
     public function start(string $day, string $grain): string
@@ -132,9 +130,7 @@ final readonly class Calendar
         }
         $isLeapBefore = '29' === (new \DateTimeImmutable(substr($earlier, 0, 4).'-02-01'))->format('t');
 
-        return str_ends_with($start, '-02-28') && $isLeapBefore
-            ? [$earlier, substr($earlier, 0, 8).'29']
-            : [$earlier];
+        return str_ends_with($start, '-02-28') && $isLeapBefore ? [$earlier, substr($earlier, 0, 8).'29'] : [$earlier];
     }
 
     private static function moved(string $day, string $by): string

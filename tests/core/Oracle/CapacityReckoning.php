@@ -94,13 +94,11 @@ final readonly class CapacityReckoning
             && $this->rules->covers($this->asked->parts[$of] ?? '', $this->reference, $p, $this->rules->scenarioAt($p))
             && !$this->rules->isLeftOut($this->asked->parts[$of] ?? '', $this->reference, $p);
 
-        return array_values(
-            array_filter(
-                $fine,
-                fn (string $p): bool => $this->shows($p)
-                    && [] === array_filter($needed, static fn (string $of): bool => !$covers($of, $p)),
-            ),
-        );
+        return array_values(array_filter(
+            $fine,
+            fn (string $p): bool => $this->shows($p)
+                && [] === array_filter($needed, static fn (string $of): bool => !$covers($of, $p)),
+        ));
     }
 
     /**

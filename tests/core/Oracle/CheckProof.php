@@ -52,12 +52,10 @@ final readonly class CheckProof
     /** @return list<ExpectedRow> */
     private function parts(): array
     {
-        return array_values(
-            array_filter(
-                $this->expected->rows,
-                static fn (ExpectedRow $row): bool => \in_array($row->role, ['row', 'other'], true),
-            ),
-        );
+        return array_values(array_filter(
+            $this->expected->rows,
+            static fn (ExpectedRow $row): bool => \in_array($row->role, ['row', 'other'], true),
+        ));
     }
 
     private function sums(): string
@@ -137,10 +135,7 @@ final readonly class CheckProof
                 static fn (?BigRational $value): BigRational => $value ?? BigRational::zero(),
                 array_intersect_key($row->numbers->values, ['used' => 1, 'unused' => 1, 'total' => 1]),
             );
-            if (
-                null !== ($row->numbers->values['used'] ?? ($row->numbers->values['total'] ?? null))
-                && !$holds($of)
-            ) {
+            if (null !== ($row->numbers->values['used'] ?? ($row->numbers->values['total'] ?? null)) && !$holds($of)) {
                 return "not so in {$row->key}";
             }
         }
@@ -172,9 +167,7 @@ final readonly class CheckProof
     private function derived(string $says): string
     {
         if ('Prior year is the actual of one year earlier' !== $says) {
-            return str_starts_with($says, 'Prior year came in for some periods; for ')
-                ? ''
-                : 'it says something else';
+            return str_starts_with($says, 'Prior year came in for some periods; for ') ? '' : 'it says something else';
         }
         $cameIn = array_filter(
             $this->ledger->facts->rows,

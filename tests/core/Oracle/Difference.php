@@ -219,8 +219,6 @@ final readonly class Difference
                         ($text ?? 'missing');
         }
 
-        return BigRational::of($written->string())->isEqualTo($text)
-            ? ''
-            : "$what is {$written->string()}, not $text";
+        return BigRational::of($written->string())->isEqualTo($text) ? '' : "$what is {$written->string()}, not $text";
     }
 }

@@ -13,6 +13,5 @@ final readonly class Expected
         public ?Numbers $total,
         public ?Numbers $toDate,
         public ?Numbers $landing,
-    ) {
-    }
+    ) {}
 }

@@ -14,8 +14,7 @@ final readonly class ExpectedRow
         public int $depth,
         public bool $takesAway,
         public Numbers $numbers,
-    ) {
-    }
+    ) {}
 
     public function inPanel(string $panel): self
     {

@@ -17,6 +17,5 @@ final readonly class Fact
         public string $start,
         public array $members,
         public string $amount,
-    ) {
-    }
+    ) {}
 }

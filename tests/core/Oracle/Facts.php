@@ -64,8 +64,7 @@ final class Facts
             array_filter($this->told, static fn (Fact $row): bool => 'AC' === $row->scenario),
         );
         $last = [] === $actual ? $this->last() : max($actual);
-        $isOver =
-            [] === $actual || (int) substr($last, 8) > (int) (new \DateTimeImmutable($last))->format('t') - 4;
+        $isOver = [] === $actual || (int) substr($last, 8) > (int) (new \DateTimeImmutable($last))->format('t') - 4;
 
         return 'day' === $this->grain && $isOver
             ? [$this->calendar->start($last, 'month'), 'month']
@@ -89,9 +88,7 @@ final class Facts
             $this->passing($measure, $scenario, $start, $where),
             static fn (Fact $row): bool => null === $only
                 || [] !== array_intersect($only, [
-                    self::joined($row),
-                    self::joined($row, 'Route'),
-                    self::joined($row, 'Class'),
+                    self::joined($row), self::joined($row, 'Route'), self::joined($row, 'Class'),
                 ]),
         );
 
@@ -103,13 +100,8 @@ final class Facts
      *
      * @return list<string> members, joined, that have an amount there
      */
-    public function membersWith(
-        string $measure,
-        string $scenario,
-        string $start,
-        array $where,
-        ?string $but,
-    ): array {
+    public function membersWith(string $measure, string $scenario, string $start, array $where, ?string $but): array
+    {
         return array_map(
             static fn (Fact $row): string => self::joined($row, $but),
             $this->passing($measure, $scenario, $start, $where),
@@ -132,9 +124,7 @@ final class Facts
             array_filter(
                 $where,
                 static fn (array $filter): bool => \in_array(
-                    $row->members[$filter['field']],
-                    $filter['members'],
-                    true,
+                    $row->members[$filter['field']], $filter['members'], true,
                 ) !== $filter['keeps'],
             );
 
@@ -181,19 +171,14 @@ final class Facts
         }
 
         return $this->whole[implode('|', [...$sources, $scenario, $this->unit($day)])] ??= $this->hasOneDay(
-            $sources,
-            $scenario,
-            $day,
+            $sources, $scenario, $day,
         );
     }
 
     /** @param list<string> $sources */
     private function hasOneDay(array $sources, string $scenario, string $day): bool
     {
-        $all = array_merge(
-            [],
-            ...array_map(fn (string $source): array => $this->starts($source, $scenario), $sources),
-        );
+        $all = array_merge([], ...array_map(fn (string $source): array => $this->starts($source, $scenario), $sources));
         $days = array_values(
             array_unique(array_filter($all, fn (string $own): bool => $this->unit($own) === $this->unit($day))),
         );

@@ -7,9 +7,7 @@ namespace KeenMargin\Tests\core\Oracle;
 /** A value of the JSON that the program prints. */
 final readonly class JsonValue
 {
-    private function __construct(private mixed $value)
-    {
-    }
+    private function __construct(private mixed $value) {}
 
     public static function of(string $json): self
     {

@@ -119,16 +119,9 @@ final class NearOracleTest extends TestCase
         foreach (self::questions() as $case => [$ledger, $asked]) {
             $plain = $asked->with(['against' => []]);
             $workings = self::maybe(
-                $ledger,
-                $plain,
-                ['goal' => '1000', 'pace' => 'none', 'forecast' => null],
-                'progress',
+                $ledger, $plain, ['goal' => '1000', 'pace' => 'none', 'forecast' => null], 'progress',
             );
-            if (
-                null === $workings
-                || null !== $asked->forecast
-                || ('Route' === $plain->by && [] !== $ledger->roles)
-            ) {
+            if (null === $workings || null !== $asked->forecast || ('Route' === $plain->by && [] !== $ledger->roles)) {
                 continue;
             }
             $rows = $workings->table->rowsByKey();
@@ -149,11 +142,7 @@ final class NearOracleTest extends TestCase
                 $remaining = BigRational::of(1000)->minus($shown);
                 $isLeft = $remaining->isGreaterThan(0);
                 $nothing = BigRational::zero();
-                self::assertClose(
-                    $isLeft ? $remaining : $nothing,
-                    $row->values[GoalNumbers::REMAINING] ?? null,
-                    $case,
-                );
+                self::assertClose($isLeft ? $remaining : $nothing, $row->values[GoalNumbers::REMAINING] ?? null, $case);
                 self::assertClose(
                     $isLeft ? $nothing : $remaining->negated(),
                     $row->values[GoalNumbers::OVER] ?? null,

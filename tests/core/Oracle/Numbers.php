@@ -21,8 +21,7 @@ final readonly class Numbers
         public array $variances,
         public bool $lacksPart = false,
         public array $leftOut = [],
-    ) {
-    }
+    ) {}
 
     public function isAbsent(): bool
     {

@@ -41,8 +41,7 @@ final class OracleTest extends TestCase
                 }
                 $written = json_encode(Written::document($workings), \JSON_THROW_ON_ERROR);
                 $difference = (new Difference($ledger, $question))->between(
-                    $ledger->reckoning($question)->workings(),
-                    $written,
+                    $ledger->reckoning($question)->workings(), $written,
                 );
                 self::assertSame('', $difference, "seed $seed, question $number: {$ledger->recipe($question)}");
                 ++$asked;

@@ -22,13 +22,9 @@ final readonly class Pair
     /** Null where neither side has a figure; and where one has none, unless that counts as nothing. */
     public static function maybe(?BigRational $shown, ?BigRational $reference, bool $countsAsNothing): ?self
     {
-        $isMissing = $countsAsNothing
-            ? null === $shown && null === $reference
-            : null === $shown || null === $reference;
+        $isMissing = $countsAsNothing ? null === $shown && null === $reference : null === $shown || null === $reference;
         $absent = null === $shown ? 'shown' : (null === $reference ? 'reference' : null);
 
-        return $isMissing
-            ? null
-            : new self($shown ?? BigRational::zero(), $reference ?? BigRational::zero(), $absent);
+        return $isMissing ? null : new self($shown ?? BigRational::zero(), $reference ?? BigRational::zero(), $absent);
     }
 }

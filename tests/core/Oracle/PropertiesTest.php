@@ -34,10 +34,7 @@ final class PropertiesTest extends TestCase
                 $workings = $program->maybeWorkings($asked);
                 if (null !== $workings) {
                     yield "seed $seed, question $number: {$ledger->recipe($asked)}" => [
-                        $ledger,
-                        $program,
-                        $asked,
-                        $workings,
+                        $ledger, $program, $asked, $workings,
                     ];
                 }
             }
@@ -57,11 +54,7 @@ final class PropertiesTest extends TestCase
                 if (null === $panel || $panel->isOthers()) {
                     continue;
                 }
-                $filter = [
-                    'field' => (string) $asked->each,
-                    'members' => [(string) $panel->member],
-                    'keeps' => true,
-                ];
+                $filter = ['field' => (string) $asked->each, 'members' => [(string) $panel->member], 'keeps' => true];
                 $alone = $program->maybeWorkings(
                     $asked->with(['each' => null, 'where' => [...$asked->where, $filter]]),
                 );
@@ -107,14 +100,8 @@ final class PropertiesTest extends TestCase
         }
         foreach (
             [
-                'rows-sum-to-total',
-                'none-missing',
-                'absent-bu-shown',
-                'absent-bu-reference',
-                'parts-make-total',
-                'within-capacity',
-                'prior-year-derived',
-                'total-rule',
+                'rows-sum-to-total', 'none-missing', 'absent-bu-shown', 'absent-bu-reference', 'parts-make-total',
+                'within-capacity', 'prior-year-derived', 'total-rule',
             ] as $id
         ) {
             self::assertGreaterThan(2, $held[$id] ?? 0, $id);
@@ -131,16 +118,12 @@ final class PropertiesTest extends TestCase
                 foreach ($statement->numbers() as $said) {
                     $told = self::column($said, $workings, $all[$said->row->id] ?? null);
                     self::assertContains(
-                        $said->text,
-                        [$told, NumberFormat::unsigned($told)],
-                        "$case: {$statement->text()}",
+                        $said->text, [$told, NumberFormat::unsigned($told)], "$case: {$statement->text()}",
                     );
                     ++$numbers;
                 }
                 self::assertDoesNotMatchRegularExpression(
-                    '/\d+\.\d|\d %/',
-                    $apart,
-                    "$case: a number that points nowhere in {$statement->text()}",
+                    '/\d+\.\d|\d %/', $apart, "$case: a number that points nowhere in {$statement->text()}",
                 );
             }
         }
@@ -202,16 +185,11 @@ final class PropertiesTest extends TestCase
         );
         self::assertTrue($shown->isEqualTo(self::rational($total->exact ?? $total->shown)), "$case, amounts");
         foreach ($total->variances as $reference => $variance) {
-            $of = self::sum(
-                array_map(
-                    static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$reference] ?? null)?->exact,
-                    $parts,
-                ),
-            );
-            self::assertTrue(
-                $of->isEqualTo(self::rational($variance?->exact)),
-                "$case, variances against $reference",
-            );
+            $of = self::sum(array_map(
+                static fn (Row $row): BigDecimal|Fraction|null => ($row->variances[$reference] ?? null)?->exact,
+                $parts,
+            ));
+            self::assertTrue($of->isEqualTo(self::rational($variance?->exact)), "$case, variances against $reference");
         }
     }
 

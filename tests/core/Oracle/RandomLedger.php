@@ -11,13 +11,7 @@ namespace KeenMargin\Tests\core\Oracle;
 final class RandomLedger
 {
     private const FIRST_DAYS = [
-        '2019-11-04',
-        '2020-01-01',
-        '2020-10-05',
-        '2023-01-01',
-        '2023-12-18',
-        '2024-02-05',
-        '2025-01-01',
+        '2019-11-04', '2020-01-01', '2020-10-05', '2023-01-01', '2023-12-18', '2024-02-05', '2025-01-01',
     ];
     private const ROUTES = ['North', 'Holm', 'Outer', 'Sound', 'Lowen', 'Skerry & "Isle"'];
     private const CLASSES = ['Foot', 'Vehicle', 'Freight'];
@@ -58,30 +52,12 @@ final class RandomLedger
     {
         mt_srand($seed);
         $this->grain = self::one([
-            'day',
-            'day',
-            'day',
-            'week',
-            'week',
-            'month',
-            'month',
-            'month',
-            'month',
-            'quarter',
-            'year',
+            'day', 'day', 'day', 'week', 'week', 'month', 'month', 'month', 'month', 'quarter', 'year',
         ]);
         $this->calendar = new Calendar(self::one([1, 1, 1, 4, 7, 10]));
         $this->kind = self::one([
-            'variance-tiers',
-            'variance-tiers',
-            'variance-tiers',
-            'nested-columns',
-            'target-marks',
-            'gap-line',
-            'hat',
-            'hat',
-            'capacity-fill',
-            'capacity-fill',
+            'variance-tiers', 'variance-tiers', 'variance-tiers', 'nested-columns', 'target-marks', 'gap-line', 'hat',
+            'hat', 'capacity-fill', 'capacity-fill',
         ]);
         $this->periods = $this->horizon();
         $this->measures = $this->rules();
@@ -126,11 +102,7 @@ final class RandomLedger
     /** The JSON of the recipe that asks a question. */
     public function recipe(Asked $question): string
     {
-        $recipe = [
-            'keenMargin' => 1,
-            'kind' => $this->kind,
-            'question' => (object) $question->recipe($this->calendar),
-        ];
+        $recipe = ['keenMargin' => 1, 'kind' => $this->kind, 'question' => (object) $question->recipe($this->calendar)];
 
         return json_encode($recipe, \JSON_THROW_ON_ERROR);
     }
@@ -191,14 +163,11 @@ final class RandomLedger
                 ? self::one(['largest first', 'smallest first', 'favourable first'])
                 : 'given',
             cumulate: $isOverTime && 0 === mt_rand(0, 2)
-                ? ($isFine || 'week' === $by
-                    ? 'year to date'
-                    : self::one(['year to date', 'moving']))
+                ? ($isFine || 'week' === $by ? 'year to date' : self::one(['year to date', 'moving']))
                 : null,
             between: $between,
             parts: array_intersect_key(
-                ['used' => 'Used', 'unused' => 'Free', 'total' => 'Offered'],
-                array_flip($parts),
+                ['used' => 'Used', 'unused' => 'Free', 'total' => 'Offered'], array_flip($parts),
             ),
             target: [] !== $parts && 0 === mt_rand(0, 4) ? '82.5' : null,
             better: 0 === mt_rand(0, 3) ? self::one(['more', 'less']) : null,
@@ -212,12 +181,10 @@ final class RandomLedger
     /** @return ?array{field: string, first: string, second: string} */
     private function between(): ?array
     {
-        $able = array_keys(
-            array_filter(
-                $this->breakdowns,
-                fn (array $members): bool => \count(array_diff($members, $this->groups)) > 1,
-            ),
-        );
+        $able = array_keys(array_filter(
+            $this->breakdowns,
+            fn (array $members): bool => \count(array_diff($members, $this->groups)) > 1,
+        ));
         if ('hat' !== $this->family() || [] === $able) {
             return null;
         }
@@ -370,8 +337,7 @@ final class RandomLedger
                     $start = 'firsts' === $planned ? $month : $this->calendar->end($month, 'month');
                 }
                 $rows = array_replace(
-                    $rows,
-                    $this->facts($scenario, $start, self::one($routes), self::one($classes), false),
+                    $rows, $this->facts($scenario, $start, self::one($routes), self::one($classes), false),
                 );
             }
         }
@@ -388,11 +354,7 @@ final class RandomLedger
         foreach ($counted as $measure) {
             if ($all || mt_rand(0, 9) < 8) {
                 $facts["$measure $scenario $start $route $class"] = new Fact(
-                    $measure,
-                    $scenario,
-                    $start,
-                    ['Route' => $route, 'Class' => $class],
-                    self::amount(),
+                    $measure, $scenario, $start, ['Route' => $route, 'Class' => $class], self::amount(),
                 );
             }
         }
@@ -442,8 +404,7 @@ final class RandomLedger
         );
 
         return [
-            'When,Measure,Route,Class,'.implode(',', self::SCENARIOS)."\n".implode("\n", $wide)."\n",
-            $head + $columns,
+            'When,Measure,Route,Class,'.implode(',', self::SCENARIOS)."\n".implode("\n", $wide)."\n", $head + $columns,
         ];
     }
 
@@ -452,10 +413,7 @@ final class RandomLedger
         $route = '"'.str_replace('"', '""', $row->members['Route']).'"';
 
         return implode(',', [
-            $this->calendar->key($row->start, $this->grain),
-            $row->measure,
-            $route,
-            $row->members['Class'],
+            $this->calendar->key($row->start, $this->grain), $row->measure, $route, $row->members['Class'],
         ]);
     }
 

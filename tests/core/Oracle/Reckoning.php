@@ -64,11 +64,7 @@ final class Reckoning
         $isClosed = fn (string $p): bool => $this->calendar->decisive($p, $this->facts->grain) >= $this->year
             && !$this->rules->isOpen($p);
         $closed = array_values(array_filter($this->fine, $isClosed));
-        $year = $this->calendar->belonging(
-            $this->facts->grain,
-            $this->year,
-            $this->calendar->end($this->year, 'year'),
-        );
+        $year = $this->calendar->belonging($this->facts->grain, $this->year, $this->calendar->end($this->year, 'year'));
         $isForecast = fn (string $p): bool => $this->rules->isOpen($p)
             && $this->rules->shows($this->asked->measure, $p);
         $lands =
@@ -158,8 +154,7 @@ final class Reckoning
             ],
             'year to date' => [$this->year, $this->closingEnd],
             'rest of year' => [
-                $this->calendar->shifted($this->closingEnd, 'day', 1),
-                $this->calendar->end($this->year, 'year'),
+                $this->calendar->shifted($this->closingEnd, 'day', 1), $this->calendar->end($this->year, 'year'),
             ],
             default => [$this->facts->first(), $this->calendar->end($this->facts->last(), $this->facts->grain)],
         };
@@ -238,8 +233,7 @@ final class Reckoning
                 }
                 $isHeld = $isHeld && [] !== $this->rules->cells($measure, $reference, $p, $isToDate);
                 if (
-                    ($isShown xor $isHeld)
-                    && $this->rules->isFigured($measure, $isShown ? $scenario : $reference, $p)
+                    ($isShown xor $isHeld) && $this->rules->isFigured($measure, $isShown ? $scenario : $reference, $p)
                 ) {
                     $leftOut[$reference][] = $p;
                 }
@@ -252,10 +246,7 @@ final class Reckoning
             }
             if (!$isAdded) {
                 $cells = fn (string $scenario, string $p): array => $this->rules->cells(
-                    $measure,
-                    $scenario,
-                    $p,
-                    $isToDate,
+                    $measure, $scenario, $p, $isToDate,
                 );
                 $ofShown = fn (string $p): array => $cells((string) $this->rules->scenarioAt($p), $p);
                 $ofReference = static fn (string $p): array => $cells($reference, $p);
@@ -372,12 +363,8 @@ final class Reckoning
      *
      * @return list<Cell>
      */
-    private function valueCells(
-        string $scenario,
-        array $fine,
-        ?string $measure = null,
-        bool $isToDate = false,
-    ): array {
+    private function valueCells(string $scenario, array $fine, ?string $measure = null, bool $isToDate = false): array
+    {
         $measure ??= $this->asked->measure;
         $cells = [];
         foreach ($fine as $p) {
@@ -465,15 +452,13 @@ final class Reckoning
         if (null === $this->asked->cumulate) {
             return $this->fine;
         }
-        $all = array_unique(
-            array_merge(
-                [],
-                ...array_map(
-                    fn (string|int $row): array => $this->cumulated((string) $row),
-                    array_keys($this->rowPeriods()),
-                ),
+        $all = array_unique(array_merge(
+            [],
+            ...array_map(
+                fn (string|int $row): array => $this->cumulated((string) $row),
+                array_keys($this->rowPeriods()),
             ),
-        );
+        ));
         sort($all);
 
         return $all;
@@ -526,13 +511,11 @@ final class Reckoning
     {
         $groups = array_values($this->facts->parents[$this->asked->by] ?? []);
 
-        return array_values(
-            array_filter(
-                $this->breakdowns[$this->asked->by],
-                fn (string $member): bool => !\in_array($member, $groups, true)
-                    && $this->hasAny($this->fine, $this->only($where, $member)),
-            ),
-        );
+        return array_values(array_filter(
+            $this->breakdowns[$this->asked->by],
+            fn (string $member): bool => !\in_array($member, $groups, true)
+                && $this->hasAny($this->fine, $this->only($where, $member)),
+        ));
     }
 
     /**

@@ -15,8 +15,7 @@ final readonly class RowsInOrder
         private string $family,
         private array $roles,
         private Rule $rule,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<ExpectedRow> $rows

@@ -13,8 +13,7 @@ final readonly class Rule
         public string $numerator = '',
         public string $denominator = '',
         public bool $isLess = false,
-    ) {
-    }
+    ) {}
 
     /** Whether a member without a figure counts as nothing. */
     public function isAdded(): bool

@@ -32,8 +32,7 @@ final class Rules
         private readonly Asked $asked,
         private readonly string $closingEnd,
         private readonly string $to = '',
-    ) {
-    }
+    ) {}
 
     /** Whether a day is in the month within which the books are closed. */
     private function isInOpenMonth(string $p): bool
@@ -115,8 +114,7 @@ final class Rules
             null !== $only
             && $this->isProRata($measure)
             && ($isShownForecast
-                || ($scenario !== $this->asked->forecast
-                    && $this->isUncuttable($measure, $scenario, $p, $isToDate)));
+                || ($scenario !== $this->asked->forecast && $this->isUncuttable($measure, $scenario, $p, $isToDate)));
         if (!$isCut) {
             return [[$scenario, $p]];
         }
@@ -160,22 +158,14 @@ final class Rules
     /** @param ?string $against the other side of a comparison */
     public function covers(string $measure, ?string $scenario, string $p, ?string $against = null): bool
     {
-        return $this->covered["$measure|$scenario|$p|$against"] ??= $this->isCovered(
-            $measure,
-            $scenario,
-            $p,
-            $against,
-        );
+        return $this->covered["$measure|$scenario|$p|$against"] ??= $this->isCovered($measure, $scenario, $p, $against);
     }
 
     private function isCovered(string $measure, ?string $scenario, string $p, ?string $against): bool
     {
         $sources = $this->sources($measure);
         foreach (null === $scenario ? [] : $this->judged($measure, $scenario, $p) as [$of, $start]) {
-            $lacking = array_filter(
-                $sources,
-                fn (string $source): bool => !$this->facts->covers($source, $of, $start),
-            );
+            $lacking = array_filter($sources, fn (string $source): bool => !$this->facts->covers($source, $of, $start));
             $isWholeMonth =
                 $this->facts->isWholeMonth($sources, 'AC', $start)
                 || (null !== $against && $this->facts->isWholeMonth($sources, $against, $p));
@@ -242,9 +232,7 @@ final class Rules
     {
         $kept = $this->kept($measure, $scenario, $p);
 
-        return [] === $kept && 'day' === $this->facts->grain
-            ? [['AC', (int) substr($p, 0, 4) - 1 .'-02-28']]
-            : $kept;
+        return [] === $kept && 'day' === $this->facts->grain ? [['AC', (int) substr($p, 0, 4) - 1 .'-02-28']] : $kept;
     }
 
     /** Whether the whole dataset has a figure of just this period, wherever it is kept. */
@@ -315,11 +303,7 @@ final class Rules
                 [],
                 ...array_map(
                     fn (array $cell): array => $this->facts->membersWith(
-                        $source,
-                        (string) $cell[0],
-                        $cell[1],
-                        $where,
-                        $but,
+                        $source, (string) $cell[0], $cell[1], $where, $but,
                     ),
                     $this->keptOf($measure, $cells),
                 ),
@@ -366,10 +350,7 @@ final class Rules
                 ? null
                 : $part->multipliedBy(100)->dividedBy($whole);
         }
-        $byCell = array_map(
-            fn (array $cell): array => $this->amountsOf($measure, $cell, $where),
-            $kept,
-        );
+        $byCell = array_map(fn (array $cell): array => $this->amountsOf($measure, $cell, $where), $kept);
         $there = array_values(array_filter($byCell));
         if ([] === $there) {
             return null;

@@ -35,9 +35,7 @@ final class FilterTest extends TestCase
         self::assertSame(
             $total,
             Written::workings(
-                self::CSV,
-                ['measure' => 'Revenue', 'where' => $where],
-                self::MAPPING,
+                self::CSV, ['measure' => 'Revenue', 'where' => $where], self::MAPPING,
             )->table->total->shown?->toString(),
         );
     }
@@ -55,8 +53,7 @@ final class FilterTest extends TestCase
         yield 'where another measure is small' => [[['field' => 'Sailings', 'below' => '5']], '23'];
         yield 'where the measure itself is large' => [[['field' => 'Revenue', 'atLeast' => '20']], '170'];
         yield 'both kinds together' => [
-            [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Completion', 'below' => '99']],
-            '70',
+            [['field' => 'Route', 'in' => ['North', 'Holm']], ['field' => 'Completion', 'below' => '99']], '70',
         ];
     }
 
@@ -64,12 +61,12 @@ final class FilterTest extends TestCase
         ['field' => 'Route', 'below' => '5'],
         'question.where[0].field: "Route" has no numbers of its own to be compared; there are Completion, '.
         'Revenue and Sailings.',
-    ]),]
+    ])]
     #[TestWith([['field' => 'Nothing', 'below' => '5'], 'question.where[0].field: "Nothing" has no numbers'])]
     #[TestWith([
         ['field' => 'Route', 'in' => ['South']],
         'question.where[0].in[0]: Route has no "South"; it has North, Holm and Outer.',
-    ]),]
+    ])]
     #[TestWith([['field' => 'Completion', 'below' => 'much'], 'where[0].below'])]
     #[TestWith([['field' => 'Completion'], 'Give one of "in" and "notIn"'])]
     #[TestWith([['field' => 'Completion', 'in' => ['99'], 'below' => '5'], 'Give one of "in" and "notIn"'])]
@@ -103,8 +100,7 @@ final class FilterTest extends TestCase
         };
         self::assertStringEndsWith('flag no gaps, and …', $say([]), 'what is not set is reached at the end');
         self::assertStringContainsString(
-            ' where completion is below 99 in',
-            $say([['field' => 'Completion', 'below' => '99']]),
+            ' where completion is below 99 in', $say([['field' => 'Completion', 'below' => '99']]),
         );
     }
 }

@@ -113,8 +113,7 @@ final class NamesTest extends TestCase
         );
         self::assertSame([$numbers->member('Route', 'North')], $kept->about->where[0]->members);
         self::assertSame(
-            ReportWriter::toArray($report),
-            ReportWriter::toArray(ReportNames::of($kept, $numbers->back())),
+            ReportWriter::toArray($report), ReportWriter::toArray(ReportNames::of($kept, $numbers->back())),
         );
     }
 

@@ -42,8 +42,7 @@ final class RecipeTest extends TestCase
         $recipe = RecipeReader::json($json, ChartKinds::all());
         self::assertTrue($recipe->question->landing);
         self::assertSame(
-            ['scenario' => 'AC', 'by' => 'month', 'landing' => true],
-            RecipeWriter::toArray($recipe)['question'],
+            ['scenario' => 'AC', 'by' => 'month', 'landing' => true], RecipeWriter::toArray($recipe)['question'],
         );
     }
 
@@ -81,8 +80,7 @@ final class RecipeTest extends TestCase
             'kind: "pie" is not accepted; give '.Wording::either(ChartKinds::all()->ids()).'.',
         ];
         yield 'unknown scenario' => [
-            $with('"against":["BU","XX"]'),
-            'question.against[1]: "XX" is not accepted; give AC, BU, FC, TG or PY.',
+            $with('"against":["BU","XX"]'), 'question.against[1]: "XX" is not accepted; give AC, BU, FC, TG or PY.',
         ];
         yield 'reference twice' => [
             $with('"against":["BU","BU"]'),
@@ -98,28 +96,23 @@ final class RecipeTest extends TestCase
             'question: How full something is needs two different measures of "used", "unused" and "total".',
         ];
         yield 'half of a hat' => [
-            $with('"between":{"field":"Route","first":"North"}'),
-            'question.between.second: This key is missing.',
+            $with('"between":{"field":"Route","first":"North"}'), 'question.between.second: This key is missing.',
         ];
         yield 'none at all' => [
-            $with('"top":0'),
-            'question.top: 0 is not accepted; give a whole number from 1 to 500.',
+            $with('"top":0'), 'question.top: 0 is not accepted; give a whole number from 1 to 500.',
         ];
         yield 'unknown mark' => [
-            $with('', ',"finish":{"mark":"star"}'),
-            'finish.mark: "star" is not accepted; give tick or dot.',
+            $with('', ',"finish":{"mark":"star"}'), 'finish.mark: "star" is not accepted; give tick or dot.',
         ];
         yield 'a word for a switch' => [
-            $with('', ',"finish":{"turn":"yes"}'),
-            'finish.turn: "yes" is not accepted; give true or false.',
+            $with('', ',"finish":{"turn":"yes"}'), 'finish.turn: "yes" is not accepted; give true or false.',
         ];
         yield 'twice the same member' => [
             $with('"between":{"field":"Route","first":"North","second":"North"}'),
             'question.between.second: "North" is not accepted; give another member than the first.',
         ];
         yield 'a limit of nothing' => [
-            $with('', ',"finish":{"limit":"0"}'),
-            'finish.limit: "0" is not accepted; give a percentage above zero.',
+            $with('', ',"finish":{"limit":"0"}'), 'finish.limit: "0" is not accepted; give a percentage above zero.',
         ];
         yield 'no period' => [
             $with('"closedThrough":"August"'),
@@ -134,8 +127,7 @@ final class RecipeTest extends TestCase
             'question.where[0]: Give one of "in" and "notIn", or "below", "atLeast" or both of these.',
         ];
         yield 'a number for a text' => [
-            $with('"measure":5'),
-            'question.measure: 5 is not accepted; give a text of 1 to 200 letters.',
+            $with('"measure":5'), 'question.measure: 5 is not accepted; give a text of 1 to 200 letters.',
         ];
         yield 'a negative threshold' => [
             $with('"flag":{"percent":"-5"}'),
@@ -176,22 +168,17 @@ final class RecipeTest extends TestCase
     {
         yield 'measure' => [['measure' => 'Fuel'], 'question.measure: There is no measure "Fuel"; there is Amount.'];
         yield 'scenario' => [
-            ['scenario' => 'TG'],
-            'question.scenario: There are no target figures (TG); there are AC and BU.',
+            ['scenario' => 'TG'], 'question.scenario: There are no target figures (TG); there are AC and BU.',
         ];
         yield 'grain' => [
-            ['by' => 'day'],
-            'question.by: The figures are by month; give month, quarter, half-year or year.',
+            ['by' => 'day'], 'question.by: The figures are by month; give month, quarter, half-year or year.',
         ];
         yield 'unknown grain' => [
             ['by' => 'fortnight'],
             'question.by: There is no breakdown "fortnight"; there are Route, and month, quarter, half-year and year '.
             'of periods.',
         ];
-        yield 'order of periods' => [
-            ['order' => 'largest first'],
-            'question.order: Periods stand in calendar order.',
-        ];
+        yield 'order of periods' => [['order' => 'largest first'], 'question.order: Periods stand in calendar order.'];
         yield 'calendar of members' => [
             ['by' => 'Route', 'order' => 'calendar'],
             'question.order: Members have no calendar order; give given, largest first, smallest first or favourable '.
@@ -245,9 +232,7 @@ final class RecipeTest extends TestCase
         foreach (self::refused() as $name => [$json]) {
             if (
                 !\in_array(
-                    $name,
-                    ['not JSON', 'span turned round', 'twice the same member', 'a limit of nothing'],
-                    true,
+                    $name, ['not JSON', 'span turned round', 'twice the same member', 'a limit of nothing'], true,
                 )
             ) {
                 self::assertFalse($validator->validate(json_decode($json), $schema)->isValid(), $name);
@@ -317,17 +302,13 @@ final class RecipeTest extends TestCase
     {
         foreach (
             [
-                "Month,Actual,Budget,Forecast\n2026-01,1,2,\n2026-02,,2,3\n",
-                "Quarter,Target\nQ1 2026,5\n",
-                "Year,Actual\n2020,1\n2021,2\n",
-                "Date,Amount\n2026-01-05,1\n",
+                "Month,Actual,Budget,Forecast\n2026-01,1,2,\n2026-02,,2,3\n", "Quarter,Target\nQ1 2026,5\n",
+                "Year,Actual\n2020,1\n2021,2\n", "Date,Amount\n2026-01-05,1\n",
             ] as $csv
         ) {
             $figures = Written::figures($csv);
             $workings = \KeenMargin\Core\Drawing\Drawing::workings(
-                FirstQuestion::of($figures->dataset(), ChartKinds::all()->first()),
-                $figures,
-                ChartKinds::all(),
+                FirstQuestion::of($figures->dataset(), ChartKinds::all()->first()), $figures, ChartKinds::all(),
             );
             self::assertNotSame([], $workings->table->rows);
         }

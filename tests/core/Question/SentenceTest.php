@@ -32,27 +32,26 @@ final class SentenceTest extends TestCase
         [],
         'How did net revenue of all routes and all vessel classes in Dec 2025–Mar 2026 go, against nothing yet, '.
         'by month? More is better; flag no gaps.',
-    ]),]
+    ])]
     #[TestWith([['against' => ['BU']], '… compare with budget, by month? …'])]
     #[TestWith([['against' => ['BU', 'PY']], '… compare with budget and prior year, by month? …'])]
     #[TestWith([['where' => [['field' => 'Route', 'in' => ['North']]]], '… of North and all vessel classes in …'])]
     #[TestWith([
         ['where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
         '… of North and Holm, and all vessel classes in …',
-    ]),]
+    ])]
     #[TestWith([
         ['where' => [['field' => 'Route', 'in' => ['North', 'Holm', 'Sound', 'Skerry', 'Lowen']]]],
         '… of North, Holm, Sound and 2 more, and all vessel classes in …',
-    ]),]
+    ])]
     #[TestWith([
         ['where' => [['field' => 'Route', 'notIn' => ['North']], ['field' => 'Vessel class', 'in' => ['Small']]]],
         '… of all routes but North and Small in …',
-    ]),]
+    ])]
     #[TestWith([['by' => 'Route', 'top' => 1], '… by route, the largest? …'])]
     #[TestWith([
-        ['by' => 'Route', 'top' => 3, 'order' => 'smallest first'],
-        '… by route, the 3 largest, smallest first? …',
-    ]),]
+        ['by' => 'Route', 'top' => 3, 'order' => 'smallest first'], '… by route, the 3 largest, smallest first? …',
+    ])]
     #[TestWith([['by' => 'Route', 'each' => 'Vessel class'], '… by route, for each vessel class? …'])]
     #[TestWith([['by' => 'Route', 'sequence' => ['Holm']], '… by route, in an order of its own? …'])]
     #[TestWith([['cumulate' => 'year to date'], '… by month, year to date? …'])]
@@ -68,8 +67,7 @@ final class SentenceTest extends TestCase
     public function testItReads(array $question, string $sentence): void
     {
         self::assertMatchesRegularExpression(
-            '/^'.str_replace('…', '.*', preg_quote($sentence, '/')).'$/u',
-            self::said($question),
+            '/^'.str_replace('…', '.*', preg_quote($sentence, '/')).'$/u', self::said($question),
         );
     }
 
@@ -84,11 +82,7 @@ final class SentenceTest extends TestCase
         self::assertSame(
             'How full was seats sold of seats offered, for all routes, in Jan 2026, against a rate of 85 %, by '.
                 'month? More is better; flag no gaps, and …',
-            self::said(
-                ['used' => 'Seats sold', 'total' => 'Seats offered', 'target' => '85'],
-                'capacity-fill',
-                $seats,
-            ),
+            self::said(['used' => 'Seats sold', 'total' => 'Seats offered', 'target' => '85'], 'capacity-fill', $seats),
         );
         $list = Written::figures("Step,Amount\nFares,5\nFuel,3\n");
         self::assertSame(
@@ -116,8 +110,7 @@ final class SentenceTest extends TestCase
         $question = ['measure' => 'Net revenue', 'goal' => '200'];
         self::assertStringContainsString('on the way to 200,', self::said($question, 'thermometer'));
         self::assertStringContainsString(
-            'on the way to the limit of 200,',
-            self::said($question + ['better' => 'less'], 'thermometer'),
+            'on the way to the limit of 200,', self::said($question + ['better' => 'less'], 'thermometer'),
         );
     }
 

@@ -124,18 +124,14 @@ final class SpokenTest extends TestCase
     #[TestWith(['by', 'routes', ['by' => 'Route', 'cumulate' => null]])]
     #[TestWith(['members:Route', 'north', ['where' => [['field' => 'Route', 'in' => ['North']]]]])]
     #[TestWith([
-        'members:Route',
-        'North, northwest',
-        ['where' => [['field' => 'Route', 'in' => ['North', 'Northwest']]]],
-    ]),]
+        'members:Route', 'North, northwest', ['where' => [['field' => 'Route', 'in' => ['North', 'Northwest']]]],
+    ])]
     #[TestWith(['members:Route', 'holm and sound', ['where' => [['field' => 'Route', 'in' => ['Holm and Sound']]]]])]
     #[TestWith(['members:Route', 'all but Holm', ['where' => [['field' => 'Route', 'notIn' => ['Holm and Sound']]]]])]
     #[TestWith(['members:Route', 'all routes', ['where' => null]])]
     #[TestWith([
-        'between',
-        'Foot and Vehicle',
-        ['between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
-    ]),]
+        'between', 'Foot and Vehicle', ['between' => ['field' => 'Class', 'first' => 'Foot', 'second' => 'Vehicle']],
+    ])]
     #[TestWith(['flag', 'none', ['flag' => null]])]
     #[TestWith(['span', 'jan', ['span' => ['from' => '2026-01', 'to' => '2026-01']]])]
     public function testSlots(string $slot, string $text, array $change): void

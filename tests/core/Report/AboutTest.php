@@ -99,9 +99,7 @@ final class AboutTest extends TestCase
     public function testABridgeLeadsFromTheReferenceOfThePage(): void
     {
         [$question] = self::asked(
-            ['against' => ['FC']],
-            ['by' => 'Route', 'bridge' => ['from' => 'BU', 'to' => 'AC']],
-            kind: 'bridge',
+            ['against' => ['FC']], ['by' => 'Route', 'bridge' => ['from' => 'BU', 'to' => 'AC']], kind: 'bridge',
         );
         self::assertSame(['from' => 'FC', 'to' => 'AC'], $question['bridge']);
     }
@@ -154,8 +152,7 @@ final class AboutTest extends TestCase
             $text(0),
         );
         self::assertSame(
-            'This page is about everything in the time of each chart against budget, on one scale.',
-            $text(1),
+            'This page is about everything in the time of each chart against budget, on one scale.', $text(1),
         );
     }
 }

@@ -68,12 +68,10 @@ final class KeyFigureMarksTest extends TestCase
         foreach (['+24' => Ink::FavourableText, "\u{2212}1,234,567.89" => Ink::UnfavourableText] as $variance => $ink) {
             $laid = KeyFigureMarks::laid([self::number('a', (string) $variance)], 130.0, false);
             $amount = self::amounts($laid)['a'];
-            $found = array_values(
-                array_filter(
-                    $laid->marks,
-                    static fn ($mark): bool => $mark instanceof Text && $mark->text === (string) $variance,
-                ),
-            );
+            $found = array_values(array_filter(
+                $laid->marks,
+                static fn ($mark): bool => $mark instanceof Text && $mark->text === (string) $variance,
+            ));
             self::assertCount(1, $found);
             self::assertSame($ink->value, $found[0]->fill);
             self::assertSame('+24' === (string) $variance, $found[0]->y === $amount->y);
@@ -94,12 +92,10 @@ final class KeyFigureMarksTest extends TestCase
 
     public function testARuleAboveThemOnlyWhereTheMessageHasNone(): void
     {
-        $rules = static fn (bool $hasRule): int => \count(
-            array_filter(
-                KeyFigureMarks::laid([self::number('a')], 200.0, $hasRule)->marks,
-                static fn ($mark): bool => $mark instanceof Line,
-            ),
-        );
+        $rules = static fn (bool $hasRule): int => \count(array_filter(
+            KeyFigureMarks::laid([self::number('a')], 200.0, $hasRule)->marks,
+            static fn ($mark): bool => $mark instanceof Line,
+        ));
         self::assertSame([2, 1], [$rules(true), $rules(false)]);
         self::assertSame([], KeyFigureMarks::laid([], 200.0, true)->marks);
     }

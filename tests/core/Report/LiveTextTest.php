@@ -31,12 +31,7 @@ final class LiveTextTest extends TestCase
     private static function number(string $said, ?RowKey $row, string $column, string $exact, bool $follows): LiveNumber
     {
         return new LiveNumber(
-            said: $said,
-            of: 'c',
-            row: $row,
-            column: $column,
-            exact: BigDecimal::of($exact),
-            follows: $follows,
+            said: $said, of: 'c', row: $row, column: $column, exact: BigDecimal::of($exact), follows: $follows,
         );
     }
 
@@ -61,9 +56,7 @@ final class LiveTextTest extends TestCase
         self::assertFalse($drawing->number($number)->isStale());
         $restated = WrittenReport::drawn($drawing->report, [], [
             'Fares' => Written::figures(
-                str_replace('2026-02,Holm,55', '2026-02,Holm,57', WrittenReport::FARES),
-                [],
-                'Fares',
+                str_replace('2026-02,Holm,55', '2026-02,Holm,57', WrittenReport::FARES), [], 'Fares',
             ),
         ]);
         $now = $restated->number($number);

@@ -30,8 +30,7 @@ final class PageLayoutTest extends TestCase
     private static function page(array $rows, array $report = [], array $notes = [], ?Paper $paper = null): DrawnPage
     {
         $drawing = WrittenReport::drawing(
-            $report + ['pages' => [WrittenReport::page('p', $rows, ['message' => 'Fares are ahead'])]],
-            $notes,
+            $report + ['pages' => [WrittenReport::page('p', $rows, ['message' => 'Fares are ahead'])]], $notes,
         );
 
         $pages = new ReportPages($drawing, new \DateTimeImmutable('2026-11-27 09:30'));
@@ -144,9 +143,7 @@ final class PageLayoutTest extends TestCase
         self::assertMatchesRegularExpression('/^[\d,]+ points, \d+ % of the page$/', (string) $page->maybeOver());
         $last = $page->blocks[8];
         self::assertEqualsWithDelta(
-            $last->top + $last->height - (Sheet::Across->height() - Paper::FOOT),
-            $page->over,
-            0.001,
+            $last->top + $last->height - (Sheet::Across->height() - Paper::FOOT), $page->over, 0.001,
         );
     }
 

@@ -32,27 +32,25 @@ final class ReportDocumentTest extends TestCase
             'scale' => 'report',
             'closedThrough' => '2026-03',
             'about' => ['against' => ['BU']],
-            'pages' => [
-                WrittenReport::page(
-                    'one',
+            'pages' => [WrittenReport::page(
+                'one',
+                [
                     [
-                        [
-                            ['id' => 'f', 'figures' => [
-                                ['id' => 'k', 'dataset' => 'Fares', 'label' => 'Fares', 'recipe' => [
-                                    'keenMargin' => 1,
-                                    'kind' => 'variance-tiers',
-                                    'question' => ['by' => 'month', 'against' => ['BU']],
-                                ]],
+                        ['id' => 'f', 'figures' => [
+                            ['id' => 'k', 'dataset' => 'Fares', 'label' => 'Fares', 'recipe' => [
+                                'keenMargin' => 1,
+                                'kind' => 'variance-tiers',
+                                'question' => ['by' => 'month', 'against' => ['BU']],
                             ]],
-                        ],
-                        [
-                            ['width' => 2] + WrittenReport::chart('c', ['by' => 'Route']),
-                            ['id' => 't', 'text' => ['Ahead by ', $number + ['follows' => false], '.']],
-                        ],
+                        ]],
                     ],
-                    ['message' => ['Fares are ', $number + ['follows' => true], ' ahead'], 'scale' => 'own'],
-                ),
-            ],
+                    [
+                        ['width' => 2] + WrittenReport::chart('c', ['by' => 'Route']),
+                        ['id' => 't', 'text' => ['Ahead by ', $number + ['follows' => false], '.']],
+                    ],
+                ],
+                ['message' => ['Fares are ', $number + ['follows' => true], ' ahead'], 'scale' => 'own'],
+            )],
             'accepted' => [['finding' => 'full/one', 'reason' => 'It is only a draft', 'who' => 'Ida']],
         ];
     }
@@ -78,9 +76,7 @@ final class ReportDocumentTest extends TestCase
             'an unknown scale' => [['pages' => [['scale' => 'two']]], 'pages[0].scale', 'give one, report or own'],
             'a block that is nothing' => [$block(['width' => 1]), 'pages[0].rows[0].blocks[0]', 'A block is one of'],
             'a block that is two things' => [
-                $block(['text' => 'a', 'figures' => []]),
-                'pages[0].rows[0].blocks[0]',
-                'A block is one of',
+                $block(['text' => 'a', 'figures' => []]), 'pages[0].rows[0].blocks[0]', 'A block is one of',
             ],
             'a width too wide' => [$block(['width' => 4, 'text' => '']), 'pages[0].rows[0].blocks[0].width', '1 to 3'],
             'five blocks in a row' => [
@@ -107,9 +103,7 @@ final class ReportDocumentTest extends TestCase
                 'missing',
             ],
             'a message too long' => [
-                ['pages' => [['message' => str_repeat('a', 601)]]],
-                'pages[0].message',
-                '600 letters at most',
+                ['pages' => [['message' => str_repeat('a', 601)]]], 'pages[0].message', '600 letters at most',
             ],
             'sixty-one pages' => [['pages' => array_fill(0, 61, (object) [])], 'pages', '60 pages at most'],
             'a closing period that is none' => [['closedThrough' => 'soon'], 'closedThrough', 'soon'],

@@ -35,12 +35,9 @@ final class RollOnTest extends TestCase
                     'p',
                     [
                         [WrittenReport::chart('c', ['against' => ['BU'], 'span' => 'year to date'])],
-                        [
-                            WrittenReport::chart(
-                                'r',
-                                ['by' => 'Route', 'against' => ['BU'], 'span' => ['last' => 1, 'unit' => 'month']],
-                            ),
-                        ],
+                        [WrittenReport::chart(
+                            'r', ['by' => 'Route', 'against' => ['BU'], 'span' => ['last' => 1, 'unit' => 'month']],
+                        )],
                         [['id' => 't', 'text' => ['Ahead by ', ['said' => '10', 'follows' => true] + self::TO_DATE]]],
                     ],
                     ['message' => ['Fares are ', ['said' => '10', 'follows' => false] + self::TO_DATE, ' ahead']],
@@ -119,12 +116,10 @@ final class RollOnTest extends TestCase
             'pages' => [
                 WrittenReport::page('p', [
                     [['id' => 'e', 'text' => ' '], WrittenReport::chart('n', [], 'Nowhere')],
-                    [
-                        [
-                            'id' => 'k',
-                            'figures' => [['id' => 'f', 'dataset' => 'Nowhere', 'recipe' => ['keenMargin' => 1]]],
-                        ],
-                    ],
+                    [[
+                        'id' => 'k',
+                        'figures' => [['id' => 'f', 'dataset' => 'Nowhere', 'recipe' => ['keenMargin' => 1]]],
+                    ]],
                 ]),
             ],
         ]);

@@ -20,13 +20,11 @@ final class SnapshotTest extends TestCase
     {
         return [
             'closedThrough' => $closing,
-            'pages' => [
-                WrittenReport::page(
-                    'p',
-                    [[WrittenReport::chart('c', ['against' => ['BU']])], [['id' => 't', 'text' => 'A text']]],
-                    ['message' => $message],
-                ),
-            ],
+            'pages' => [WrittenReport::page(
+                'p',
+                [[WrittenReport::chart('c', ['against' => ['BU']])], [['id' => 't', 'text' => 'A text']]],
+                ['message' => $message],
+            )],
         ];
     }
 
@@ -61,8 +59,7 @@ final class SnapshotTest extends TestCase
                 ['number', "Amount, Year to date, \u{394}BU", '+10', '+38'],
             ],
             self::diff(
-                WrittenReport::drawing(self::document('2026-03')),
-                WrittenReport::drawing(self::document('2026-04')),
+                WrittenReport::drawing(self::document('2026-03')), WrittenReport::drawing(self::document('2026-04')),
             ),
         );
     }
@@ -71,9 +68,7 @@ final class SnapshotTest extends TestCase
     {
         $restated = [
             'Fares' => Written::figures(
-                str_replace('2026-02,Holm,55', '2026-02,Holm,57', WrittenReport::FARES),
-                [],
-                'Fares',
+                str_replace('2026-02,Holm,55', '2026-02,Holm,57', WrittenReport::FARES), [], 'Fares',
             ),
         ];
         $diff = self::diff(
@@ -112,9 +107,7 @@ final class SnapshotTest extends TestCase
     {
         $little = [
             'Fares' => Written::figures(
-                str_replace('2026-02,Holm,55', '2026-02,Holm,55.001', WrittenReport::FARES),
-                [],
-                'Fares',
+                str_replace('2026-02,Holm,55', '2026-02,Holm,55.001', WrittenReport::FARES), [], 'Fares',
             ),
         ];
         $diff = self::diff(
@@ -236,19 +229,17 @@ final class SnapshotTest extends TestCase
     {
         $note = ['dataset' => 'Fares', 'measure' => 'Amount', 'period' => '2026-02', 'text' => 'A repair'];
         $then = WrittenReport::drawing(self::document('2026-03'));
-        $now = WrittenReport::drawing(
-            [
-                'closedThrough' => '2026-03',
-                'pages' => [
-                    WrittenReport::page(
-                        'p',
-                        [[WrittenReport::chart('d', ['by' => 'Route'])], [['id' => 't', 'text' => 'B']]],
-                        ['message' => 'Fares are behind'],
-                    ),
-                    ['id' => 'q', 'title' => 'New', 'message' => 'Another page'],
-                ],
+        $now = WrittenReport::drawing([
+            'closedThrough' => '2026-03',
+            'pages' => [
+                WrittenReport::page(
+                    'p',
+                    [[WrittenReport::chart('d', ['by' => 'Route'])], [['id' => 't', 'text' => 'B']]],
+                    ['message' => 'Fares are behind'],
+                ),
+                ['id' => 'q', 'title' => 'New', 'message' => 'Another page'],
             ],
-        );
+        ]);
         self::assertSame(
             [
                 ['message', 'Message', 'Fares are ahead', 'Fares are behind'],

@@ -23,13 +23,7 @@ final class TextLayoutTest extends TestCase
     private static function laid(array $paragraphs, float $width, array $stale = []): LaidText
     {
         $placed = new PlacedText(
-            paragraphs: $paragraphs,
-            left: 10.0,
-            top: 20.0,
-            width: $width,
-            size: 12.0,
-            line: 17.0,
-            between: 7.0,
+            paragraphs: $paragraphs, left: 10.0, top: 20.0, width: $width, size: 12.0, line: 17.0, between: 7.0,
         );
 
         return TextLayout::of($placed, 't', $stale);
@@ -53,10 +47,7 @@ final class TextLayoutTest extends TestCase
     {
         $text = static fn (Text $one): string => $one->text;
 
-        return array_map(
-            static fn (array $line): string => implode('', array_map($text, $line)),
-            self::lines($laid),
-        );
+        return array_map(static fn (array $line): string => implode('', array_map($text, $line)), self::lines($laid));
     }
 
     public function testLinesAreBrokenBetweenWordsAndStayWithinTheWidth(): void

@@ -173,9 +173,7 @@ final class WorkOfAReportTest extends TestCase
             ++$this->drawn[$key];
         };
         $body = new class($parts['body'], $count) implements ChartBody {
-            public function __construct(private readonly ChartBody $body, private readonly \Closure $count)
-            {
-            }
+            public function __construct(private readonly ChartBody $body, private readonly \Closure $count) {}
 
             public function draw(Canvas $canvas, float $top, Stretch $stretch): float
             {

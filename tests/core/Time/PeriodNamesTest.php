@@ -78,8 +78,7 @@ final class PeriodNamesTest extends TestCase
                 $period = Period::month(2024, 1)->moved($month);
                 $quarter = $period->group(Grain::Quarter, $calendar);
                 self::assertSame(
-                    $period->group(Grain::Year, $calendar)->key(),
-                    $quarter->group(Grain::Year, $calendar)->key(),
+                    $period->group(Grain::Year, $calendar)->key(), $quarter->group(Grain::Year, $calendar)->key(),
                 );
                 self::assertTrue(
                     $quarter->firstDay() <= $period->firstDay() && $quarter->lastDay() >= $period->lastDay(),

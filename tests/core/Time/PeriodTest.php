@@ -38,9 +38,7 @@ final class PeriodTest extends TestCase
     ): void {
         $april = new FiscalCalendar(4);
         $keys = array_map(static fn (Grain $grain): string => Period::of($month)->group($grain, $april)->key(), [
-            Grain::Quarter,
-            Grain::HalfYear,
-            Grain::Year,
+            Grain::Quarter, Grain::HalfYear, Grain::Year,
         ]);
         self::assertSame([$quarter, $half, $year], $keys);
         self::assertSame($keys, array_map(static fn (string $key): string => Period::of($key, $april)->key(), $keys));

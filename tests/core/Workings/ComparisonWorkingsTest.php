@@ -186,8 +186,7 @@ final class ComparisonWorkingsTest extends TestCase
         ]);
         self::assertSame('2071', $workings->table->rows[0]->shown?->toString());
         self::assertSame(
-            'Q3 2026 is actual to Aug and forecast after it',
-            self::check($workings, 'part-forecast')?->says,
+            'Q3 2026 is actual to Aug and forecast after it', self::check($workings, 'part-forecast')?->says,
         );
     }
 
@@ -200,8 +199,7 @@ final class ComparisonWorkingsTest extends TestCase
         self::assertSame('1', $workings->table->rows[0]->variances['BU']?->amount->toString());
         self::assertNull($workings->table->rows[0]->variances['PY']);
         self::assertSame(
-            'There are no prior year figures for these periods',
-            self::check($workings, 'absent-py')?->says,
+            'There are no prior year figures for these periods', self::check($workings, 'absent-py')?->says,
         );
         self::assertFalse(self::check($workings, 'absent-fc')?->holds);
         self::assertNull(self::check($workings, 'left-out-py'));
@@ -232,24 +230,22 @@ final class ComparisonWorkingsTest extends TestCase
             ]),
         );
         self::assertSame(
-            [
-                [
-                    'key' => '2026-01',
-                    'label' => 'Jan 2026',
-                    'role' => 'row',
-                    'values' => ['AC' => '302000', 'BU' => '310000'],
-                    'shown' => '302000',
-                    'shownScenario' => 'AC',
-                    'variance' => [
-                        'BU' => [
-                            'amount' => '-8000',
-                            'percent' => '-2.5806',
-                            'effect' => 'unfavourable',
-                            'flagged' => false,
-                        ],
+            [[
+                'key' => '2026-01',
+                'label' => 'Jan 2026',
+                'role' => 'row',
+                'values' => ['AC' => '302000', 'BU' => '310000'],
+                'shown' => '302000',
+                'shownScenario' => 'AC',
+                'variance' => [
+                    'BU' => [
+                        'amount' => '-8000',
+                        'percent' => '-2.5806',
+                        'effect' => 'unfavourable',
+                        'flagged' => false,
                     ],
                 ],
-            ],
+            ]],
             $written['rows'],
         );
     }
@@ -277,8 +273,7 @@ final class ComparisonWorkingsTest extends TestCase
                     self::assertTrue($variance->shown->minus($variance->reference)->isEqualTo($variance->amount));
                     $good = $variance->amount->getSign() * ($less ? -1 : 1);
                     self::assertSame(
-                        [-1 => 'unfavourable', 0 => 'neutral', 1 => 'favourable'][$good],
-                        $variance->effect->value,
+                        [-1 => 'unfavourable', 0 => 'neutral', 1 => 'favourable'][$good], $variance->effect->value,
                     );
                 }
                 self::assertTrue(

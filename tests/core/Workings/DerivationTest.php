@@ -50,8 +50,7 @@ final class DerivationTest extends TestCase
             ],
         );
         self::assertEquals(
-            [['2026-02', 'variance:BU'], ['2026-02', 'BU']],
-            self::cells(self::how($workings, '2026-02', 'percent:BU')),
+            [['2026-02', 'variance:BU'], ['2026-02', 'BU']], self::cells(self::how($workings, '2026-02', 'percent:BU')),
         );
         self::assertEquals([['2026-03', 'FC']], self::cells(self::how($workings, '2026-03', 'shown')));
         self::assertNull(self::how($workings, '2026-01', 'AC'));
@@ -114,14 +113,10 @@ final class DerivationTest extends TestCase
                 foreach ($workings->table->columns as $column) {
                     $derived = Derivation::maybe((string) $key, $column, $workings);
                     if (null !== $derived) {
-                        $numbers = array_values(
-                            array_filter(
-                                array_map(
-                                    static fn (array $cell) => $columns[$cell[1]]->number($rows[$cell[0]]),
-                                    self::cells($derived),
-                                ),
-                            ),
-                        );
+                        $numbers = array_values(array_filter(array_map(
+                            static fn (array $cell) => $columns[$cell[1]]->number($rows[$cell[0]]),
+                            self::cells($derived),
+                        )));
                         \assert([] !== $numbers);
                         self::assertSame(
                             $column->number($of)?->strippedOfTrailingZeros()->toString(),

@@ -20,10 +20,7 @@ final class ExactTest extends TestCase
     public function testNumbersThatMachineNumbersCannotTellApartAreSortedExactly(): void
     {
         $long = '12345678901234567890';
-        self::assertSame(
-            ['more', 'less'],
-            self::sorted(['less' => "$long.000000001", 'more' => "-$long.000000002"]),
-        );
+        self::assertSame(['more', 'less'], self::sorted(['less' => "$long.000000001", 'more' => "-$long.000000002"]));
         $huge = '1'.str_repeat('0', 400);
         self::assertSame(['huger', 'huge'], self::sorted(['huge' => $huge, 'huger' => "{$huge}1"]));
         $third = Fraction::of(BigDecimal::one(), BigDecimal::of(3));

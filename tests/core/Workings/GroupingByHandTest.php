@@ -129,10 +129,7 @@ final class GroupingByHandTest extends TestCase
             '171',
         ];
         yield 'half-years' => [
-            self::MONTHS,
-            ['by' => 'half-year'],
-            [],
-            ['2025-H1' => '21', '2025-H2' => '57', '2026-H1' => '93'],
+            self::MONTHS, ['by' => 'half-year'], [], ['2025-H1' => '21', '2025-H2' => '57', '2026-H1' => '93'],
         ];
         yield 'years' => [self::MONTHS, ['by' => 'year'], [], ['2025' => '78', '2026' => '93']];
         yield 'part of a quarter' => [
@@ -177,17 +174,10 @@ final class GroupingByHandTest extends TestCase
             ['FY2025-H2' => '6', 'FY2026-H1' => '39', 'FY2026-H2' => '75', 'FY2027-H1' => '51'],
         ];
         yield 'fiscal years from April' => [
-            self::MONTHS,
-            ['by' => 'year'],
-            $april,
-            ['FY2025' => '6', 'FY2026' => '114', 'FY2027' => '51'],
-            '171',
+            self::MONTHS, ['by' => 'year'], $april, ['FY2025' => '6', 'FY2026' => '114', 'FY2027' => '51'], '171',
         ];
         yield 'fiscal years from July' => [
-            self::MONTHS,
-            ['by' => 'year'],
-            $july,
-            ['FY2025' => '21', 'FY2026' => '150'],
+            self::MONTHS, ['by' => 'year'], $july, ['FY2025' => '21', 'FY2026' => '150'],
         ];
         yield 'the quarter of June in a year from July' => [
             self::MONTHS,
@@ -205,22 +195,13 @@ final class GroupingByHandTest extends TestCase
 
         // Days, among them a leap day and turns of the year.
         yield 'a leap day in its month' => [
-            self::DAYS,
-            ['by' => 'month'] + $span('2024-02', '2024-03'),
-            [],
-            ['2024-02' => '3', '2024-03' => '4'],
+            self::DAYS, ['by' => 'month'] + $span('2024-02', '2024-03'), [], ['2024-02' => '3', '2024-03' => '4'],
         ];
         yield 'a leap day in its quarter' => [
-            self::DAYS,
-            ['by' => 'quarter'] + $span('2024-Q1', '2024-Q1'),
-            [],
-            ['2024-Q1' => '7'],
+            self::DAYS, ['by' => 'quarter'] + $span('2024-Q1', '2024-Q1'), [], ['2024-Q1' => '7'],
         ];
         yield 'a leap day in its week' => [
-            self::DAYS,
-            ['by' => 'week'] + $span('2024-W09', '2024-W09'),
-            [],
-            ['2024-W09' => '7'],
+            self::DAYS, ['by' => 'week'] + $span('2024-W09', '2024-W09'), [], ['2024-W09' => '7'],
         ];
         yield 'a week over new year, part of the next' => [
             self::DAYS,
@@ -235,10 +216,7 @@ final class GroupingByHandTest extends TestCase
             ['2026-W53' => '1792', '2027-W01' => '2048'],
         ];
         yield 'the same days in their months' => [
-            self::DAYS,
-            ['by' => 'month'] + $span('2026-12', '2027-01'),
-            [],
-            ['2026-12' => '256', '2027-01' => '3584'],
+            self::DAYS, ['by' => 'month'] + $span('2026-12', '2027-01'), [], ['2026-12' => '256', '2027-01' => '3584'],
         ];
         yield 'the same days in their years' => [
             self::DAYS,
@@ -256,16 +234,10 @@ final class GroupingByHandTest extends TestCase
 
         // Weeks belong where their Thursday is.
         yield 'the first week of a year that begins on a Thursday' => [
-            self::WEEKS,
-            ['by' => 'month'] + $span('2025-12', '2026-01'),
-            [],
-            ['2025-12' => '1', '2026-01' => '6'],
+            self::WEEKS, ['by' => 'month'] + $span('2025-12', '2026-01'), [], ['2025-12' => '1', '2026-01' => '6'],
         ];
         yield 'a week of March and April belongs to April' => [
-            self::WEEKS,
-            ['by' => 'quarter'] + $span('2026-Q1', '2026-Q2'),
-            [],
-            ['2026-Q1' => '6', '2026-Q2' => '8'],
+            self::WEEKS, ['by' => 'quarter'] + $span('2026-Q1', '2026-Q2'), [], ['2026-Q1' => '6', '2026-Q2' => '8'],
         ];
         yield 'a week that only ends in February is not part of it' => [
             self::WEEKS,
@@ -275,16 +247,10 @@ final class GroupingByHandTest extends TestCase
             '8',
         ];
         yield 'the 53rd week belongs to its old year' => [
-            self::WEEKS,
-            ['by' => 'year'],
-            [],
-            ['2025' => '1', '2026' => '30', '2027' => '32'],
+            self::WEEKS, ['by' => 'year'], [], ['2025' => '1', '2026' => '30', '2027' => '32'],
         ];
         yield 'weeks in fiscal years from April' => [
-            self::WEEKS,
-            ['by' => 'year'],
-            $april,
-            ['FY2026' => '7', 'FY2027' => '56'],
+            self::WEEKS, ['by' => 'year'], $april, ['FY2026' => '7', 'FY2027' => '56'],
         ];
 
         // Averages and last values.
@@ -295,10 +261,7 @@ final class GroupingByHandTest extends TestCase
             ['2025-Q1' => '2', '2025-Q2' => '5'],
         ];
         yield 'average of a year' => [
-            self::MONTHS,
-            ['by' => 'year'] + $span('2025', '2025'),
-            $average,
-            ['2025' => '6.5'],
+            self::MONTHS, ['by' => 'year'] + $span('2025', '2025'), $average, ['2025' => '6.5'],
         ];
         yield 'average over a gap' => [
             array_replace(self::MONTHS, ['2025-02' => null]),
@@ -332,16 +295,10 @@ final class GroupingByHandTest extends TestCase
             ['2025-Q1' => '1'],
         ];
         yield 'last of a fiscal year from April' => [
-            self::MONTHS,
-            ['by' => 'year'],
-            $april + $last,
-            ['FY2025' => '3', 'FY2026' => '15', 'FY2027' => '18'],
+            self::MONTHS, ['by' => 'year'], $april + $last, ['FY2025' => '3', 'FY2026' => '15', 'FY2027' => '18'],
         ];
         yield 'last of days in a month' => [
-            self::DAYS,
-            ['by' => 'month'] + $span('2024-02', '2024-02'),
-            $last,
-            ['2024-02' => '2'],
+            self::DAYS, ['by' => 'month'] + $span('2024-02', '2024-02'), $last, ['2024-02' => '2'],
         ];
 
         // Spans that move with the closing period.
@@ -374,16 +331,10 @@ final class GroupingByHandTest extends TestCase
             '33',
         ];
         yield 'previous year' => [
-            self::MONTHS,
-            $closed('2026-02', ['previous' => 1, 'unit' => 'year'], 'year'),
-            [],
-            ['2025' => '78'],
+            self::MONTHS, $closed('2026-02', ['previous' => 1, 'unit' => 'year'], 'year'), [], ['2025' => '78'],
         ];
         yield 'previous fiscal year' => [
-            self::MONTHS,
-            $closed('2026-05', ['previous' => 1, 'unit' => 'year'], 'year'),
-            $april,
-            ['FY2026' => '114'],
+            self::MONTHS, $closed('2026-05', ['previous' => 1, 'unit' => 'year'], 'year'), $april, ['FY2026' => '114'],
         ];
         yield 'year to date' => [
             self::MONTHS,
@@ -400,18 +351,10 @@ final class GroupingByHandTest extends TestCase
             '114',
         ];
         yield 'fiscal year to date, just begun' => [
-            self::MONTHS,
-            $closed('2026-04', 'year to date'),
-            $april,
-            ['2026-04' => '16'],
-            '16',
+            self::MONTHS, $closed('2026-04', 'year to date'), $april, ['2026-04' => '16'], '16',
         ];
         yield 'year to date of days' => [
-            self::DAYS,
-            $closed('2025-01-05', 'year to date', 'month'),
-            [],
-            ['2025-01' => '96'],
-            '96',
+            self::DAYS, $closed('2025-01-05', 'year to date', 'month'), [], ['2025-01' => '96'], '96',
         ];
         yield 'last week, over new year' => [
             self::DAYS,
@@ -443,9 +386,7 @@ final class GroupingByHandTest extends TestCase
             ],
         );
         $fiscal = Written::workings(
-            $csv,
-            ['forecast' => 'FC', 'span' => 'rest of year', 'by' => 'quarter'],
-            ['fiscalYearStarts' => 4],
+            $csv, ['forecast' => 'FC', 'span' => 'rest of year', 'by' => 'quarter'], ['fiscalYearStarts' => 4],
         );
         self::assertSame(
             ['24', ['FY2027-Q1', 'FY2027-Q2', 'FY2027-Q3', 'FY2027-Q4']],

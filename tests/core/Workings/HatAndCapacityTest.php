@@ -142,8 +142,7 @@ final class HatAndCapacityTest extends TestCase
         );
         self::assertSame('66.666667', (string) $workings->table->total->shown);
         self::assertSame(
-            ['66.7', null],
-            [$workings->summary->headline['amount'], $workings->summary->headline['variance']],
+            ['66.7', null], [$workings->summary->headline['amount'], $workings->summary->headline['variance']],
         );
         self::assertSame(
             ['10', '40'],
@@ -155,10 +154,7 @@ final class HatAndCapacityTest extends TestCase
     {
         $csv = "Month,Used,Free\n2026-01,90,10\n";
         $row = self::rows(Written::workings($csv, ['used' => 'Used', 'unused' => 'Free'], [], 'capacity-fill'))[0];
-        self::assertSame(
-            ['90', '10', '100', '90.000000'],
-            [$row['used'], $row['unused'], $row['total'], $row['rate']],
-        );
+        self::assertSame(['90', '10', '100', '90.000000'], [$row['used'], $row['unused'], $row['total'], $row['rate']]);
         $three = Written::workings(
             "Month,Used,Free,Offered\n2026-01,90,10,101\n",
             ['used' => 'Used', 'unused' => 'Free', 'total' => 'Offered'],
@@ -212,8 +208,7 @@ final class HatAndCapacityTest extends TestCase
             array_map(static fn (Row $row): ?string => $row->extreme?->value, $workings->table->rows),
         );
         self::assertStringContainsString(
-            'Fullest: Feb, 90.0 %; emptiest: Jan, 50.0 %.',
-            implode(' ', $workings->summary->texts()),
+            'Fullest: Feb, 90.0 %; emptiest: Jan, 50.0 %.', implode(' ', $workings->summary->texts()),
         );
     }
 
@@ -234,17 +229,11 @@ final class HatAndCapacityTest extends TestCase
 
     public function testPartsOfDifferentUnitsAreRefused(): void
     {
-        $this->expectExceptionObject(
-            new NotAccepted(
-                'question.total',
-                'The measures are counted in EUR and no unit; parts and total must be of one unit.',
-            ),
-        );
+        $this->expectExceptionObject(new NotAccepted(
+            'question.total', 'The measures are counted in EUR and no unit; parts and total must be of one unit.',
+        ));
         Written::workings(
-            "Month,Sold (EUR),Seats\n2026-01,5,10\n",
-            ['used' => 'Sold', 'total' => 'Seats'],
-            [],
-            'capacity-fill',
+            "Month,Sold (EUR),Seats\n2026-01,5,10\n", ['used' => 'Sold', 'total' => 'Seats'], [], 'capacity-fill',
         );
     }
 

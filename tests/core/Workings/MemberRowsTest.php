@@ -94,15 +94,7 @@ final class MemberRowsTest extends TestCase
             self::statement()->table->rows,
         );
         self::assertSame(
-            [
-                'favourable',
-                'favourable',
-                'unfavourable',
-                'unfavourable',
-                'unfavourable',
-                'favourable',
-                'unfavourable',
-            ],
+            ['favourable', 'favourable', 'unfavourable', 'unfavourable', 'unfavourable', 'favourable', 'unfavourable'],
             $effects,
         );
     }
@@ -125,10 +117,7 @@ final class MemberRowsTest extends TestCase
             "Month,Line,Route,Actual,Forecast\n2026-01,Fares,North,900,\n2026-01,Fares,Holm,950,\n".
             "2026-01,Fuel,North,300,\n2026-01,Fuel,Holm,340,\n2026-02,Fares,North,,5\n";
         $figures = Written::grouped(
-            Written::figures($csv),
-            'Line',
-            [],
-            ['Fares' => LineRole::Adds, 'Fuel' => LineRole::TakesAway],
+            Written::figures($csv), 'Line', [], ['Fares' => LineRole::Adds, 'Fuel' => LineRole::TakesAway],
         );
         $asked = [
             'by' => 'Line',
@@ -222,8 +211,7 @@ final class MemberRowsTest extends TestCase
         $workings = self::of(Written::figures($csv), ['each' => 'Route']);
         self::assertCount(12, $workings->table->panels());
         self::assertSame(
-            ['R5', 'Other (4)'],
-            [$workings->table->panels()[0][0]->panel, $workings->table->panels()[11][0]->panel],
+            ['R5', 'Other (4)'], [$workings->table->panels()[0][0]->panel, $workings->table->panels()[11][0]->panel],
         );
         self::assertSame('Other (4): Feb 2026', $workings->table->rows[23]->label);
         self::assertTrue(self::checks($workings)['rows-sum-to-total']);
@@ -246,11 +234,7 @@ final class MemberRowsTest extends TestCase
     public function testTheOrderIsTheSameInEveryChart(): void
     {
         $csv = "Route,Class,Actual\nA,Foot,1\nA,Car,90\nB,Foot,20\nB,Car,5\nC,Foot,30\nC,Car,1\n";
-        $workings = self::of(Written::figures($csv), [
-            'by' => 'Route',
-            'each' => 'Class',
-            'order' => 'largest first',
-        ]);
+        $workings = self::of(Written::figures($csv), ['by' => 'Route', 'each' => 'Class', 'order' => 'largest first']);
         self::assertSame(
             ['Foot/A', 'Foot/C', 'Foot/B', 'Foot/total', 'Car/A', 'Car/C', 'Car/B', 'Car/total'],
             array_keys(self::shown($workings)),
@@ -278,8 +262,7 @@ final class MemberRowsTest extends TestCase
         ];
         $workings = self::of(
             Written::figures(
-                "Month,Route,On time,Sailings\n2026-01,A,90,100\n2026-01,B,5,10\n2026-02,B,5,40\n",
-                $mapping,
+                "Month,Route,On time,Sailings\n2026-01,A,90,100\n2026-01,B,5,10\n2026-02,B,5,40\n", $mapping,
             ),
             ['measure' => 'Rate', 'by' => 'Route'],
         );

@@ -77,8 +77,7 @@ final class MessageCheckTest extends TestCase
     public function testAnotherUnitAloneIsNoOtherNumber(): void
     {
         self::assertSame(
-            [],
-            self::stale('48,000 above budget', '48,000', '48000', self::csv(148000, 100000), unit: 'k'),
+            [], self::stale('48,000 above budget', '48,000', '48000', self::csv(148000, 100000), unit: 'k'),
         );
     }
 
@@ -90,8 +89,7 @@ final class MessageCheckTest extends TestCase
     public function testARowThatIsGoneIsSaid(): void
     {
         self::assertSame(
-            ['says 48, is now not in this chart'],
-            self::stale('June 48', '48', '48', self::csv(148), '2026-06'),
+            ['says 48, is now not in this chart'], self::stale('June 48', '48', '48', self::csv(148), '2026-06'),
         );
     }
 }

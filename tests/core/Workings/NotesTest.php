@@ -43,8 +43,7 @@ final class NotesTest extends TestCase
         $recipe = Written::recipe($question + ['by' => 'Route']);
         $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
         self::assertSame(
-            $period,
-            RowTarget::maybe($workings->table->rows[0], $workings, $recipe->question)?->period?->key(),
+            $period, RowTarget::maybe($workings->table->rows[0], $workings, $recipe->question)?->period?->key(),
         );
     }
 
@@ -96,8 +95,7 @@ final class NotesTest extends TestCase
         self::assertSame(
             [1 => '2026-08'],
             self::numbered(
-                ['closedThrough' => '2026-07', 'where' => [['field' => 'Route', 'in' => ['North']]]],
-                $notes,
+                ['closedThrough' => '2026-07', 'where' => [['field' => 'Route', 'in' => ['North']]]], $notes,
             ),
         );
     }
@@ -105,17 +103,13 @@ final class NotesTest extends TestCase
     public function testItIsFoundHoweverAChartCameToTheSameMembers(): void
     {
         $notes = [
-            self::note(1, '2026-08', [
-                ['field' => 'Class', 'in' => ['Foot']],
-                ['field' => 'Route', 'in' => ['North']],
-            ]),
+            self::note(1, '2026-08', [['field' => 'Class', 'in' => ['Foot']], ['field' => 'Route', 'in' => ['North']]]),
         ];
         $months = ['span' => ['from' => '2026-08', 'to' => '2026-08']];
         self::assertSame(
             [1 => '2026-08'],
             self::numbered(
-                ['where' => [['field' => 'Route', 'in' => ['North']], ['field' => 'Class', 'in' => ['Foot']]]],
-                $notes,
+                ['where' => [['field' => 'Route', 'in' => ['North']], ['field' => 'Class', 'in' => ['Foot']]]], $notes,
             ),
         );
         self::assertSame(
@@ -141,8 +135,7 @@ final class NotesTest extends TestCase
     {
         $question = Written::recipe()->question;
         $earlier = (new NotesInChart(
-            [self::note(1, '2025-08'), self::note(2, '2025-07'), self::note(3, '2024-08')],
-            $question,
+            [self::note(1, '2025-08'), self::note(2, '2025-07'), self::note(3, '2024-08')], $question,
         ))->aYearBefore(self::workings([]));
         self::assertSame([2, 1], [$earlier['2026-07'][0]->id, $earlier['2026-08'][0]->id]);
         self::assertArrayHasKey('2025-08', $earlier);
@@ -156,10 +149,7 @@ final class NotesTest extends TestCase
         $place = RowTarget::maybe($workings->table->rowsByKey()['Fuel'], $workings, $recipe->question);
         self::assertNull($place?->period);
         $note = new Note(1, 'Amount', null, $place?->place->key() ?? '', 'Dear');
-        self::assertSame(
-            ['Fuel'],
-            array_column((new NotesInChart([$note], $recipe->question))->in($workings), 'row'),
-        );
+        self::assertSame(['Fuel'], array_column((new NotesInChart([$note], $recipe->question))->in($workings), 'row'));
         self::assertSame([], (new NotesInChart([$note], $recipe->question))->aYearBefore($workings));
     }
 
@@ -168,11 +158,7 @@ final class NotesTest extends TestCase
         $question = ['by' => 'Route', 'top' => 1];
         $workings = self::workings($question);
         $places = array_map(
-            static fn (Row $row): ?RowTarget => RowTarget::maybe(
-                $row,
-                $workings,
-                Written::recipe($question)->question,
-            ),
+            static fn (Row $row): ?RowTarget => RowTarget::maybe($row, $workings, Written::recipe($question)->question),
             $workings->table->rows,
         );
         self::assertSame(
@@ -185,12 +171,10 @@ final class NotesTest extends TestCase
     {
         $filter = static fn (string $json) => QuestionReader::filter(Given::json($json));
         $one = NoteTarget::of([
-            $filter('{"field":"Route","in":["Holm","North"]}'),
-            $filter('{"field":"Class","notIn":["Foot"]}'),
+            $filter('{"field":"Route","in":["Holm","North"]}'), $filter('{"field":"Class","notIn":["Foot"]}'),
         ]);
         $other = NoteTarget::of([
-            $filter('{"field":"Class","notIn":["Foot"]}'),
-            $filter('{"field":"Route","in":["North","Holm"]}'),
+            $filter('{"field":"Class","notIn":["Foot"]}'), $filter('{"field":"Route","in":["North","Holm"]}'),
         ]);
         self::assertSame($one->key(), $other->key());
     }

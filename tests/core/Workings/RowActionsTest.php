@@ -41,18 +41,12 @@ final class RowActionsTest extends TestCase
     private static function steps(array $question, string $key, string $kind = 'variance-tiers'): RowActions
     {
         $recipe = Written::recipe(
-            $question,
-            ['highlight' => ['x'], 'message' => ['text' => 'm'], 'unit' => 'k'],
-            $kind,
+            $question, ['highlight' => ['x'], 'message' => ['text' => 'm'], 'unit' => 'k'], $kind,
         );
         $workings = Drawing::workings($recipe, self::figures(), ChartKinds::all());
 
         return RowActions::of(
-            $workings->table->rowsByKey()[$key],
-            $workings,
-            $recipe,
-            self::figures()->dataset(),
-            ChartKinds::all(),
+            $workings->table->rowsByKey()[$key], $workings, $recipe, self::figures()->dataset(), ChartKinds::all(),
         );
     }
 
@@ -88,8 +82,7 @@ final class RowActionsTest extends TestCase
     public function testAQuarterIsLookedIntoByMonthsToo(): void
     {
         self::assertSame(
-            ['Route', 'Class', 'month'],
-            array_column(self::steps(['by' => 'quarter'], '2026-Q1')->deeper, 'by'),
+            ['Route', 'Class', 'month'], array_column(self::steps(['by' => 'quarter'], '2026-Q1')->deeper, 'by'),
         );
     }
 
@@ -109,11 +102,7 @@ final class RowActionsTest extends TestCase
         $recipe = Written::recipe(['by' => 'Route']);
         $workings = Drawing::workings($recipe, $figures, ChartKinds::all());
         $steps = RowActions::of(
-            $workings->table->rowsByKey()['Inner'],
-            $workings,
-            $recipe,
-            $figures->dataset(),
-            ChartKinds::all(),
+            $workings->table->rowsByKey()['Inner'], $workings, $recipe, $figures->dataset(), ChartKinds::all(),
         );
         self::assertContains('Route', array_column($steps->deeper, 'by'));
         $within = Drawing::workings($steps->deeper[0]['recipe'], $figures, ChartKinds::all());
@@ -129,8 +118,7 @@ final class RowActionsTest extends TestCase
     public function testTheWholeIsLookedIntoWithoutMembers(): void
     {
         self::assertSame(
-            ['Route', 'Class', 'month', 'quarter'],
-            array_column(self::steps(['by' => 'Route'], 'total')->deeper, 'by'),
+            ['Route', 'Class', 'month', 'quarter'], array_column(self::steps(['by' => 'Route'], 'total')->deeper, 'by'),
         );
     }
 
@@ -142,8 +130,7 @@ final class RowActionsTest extends TestCase
             RecipeWriter::question(($without ?? throw new \LogicException())->question)['where'],
         );
         $without = self::steps(
-            ['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]],
-            'North',
+            ['by' => 'Route', 'where' => [['field' => 'Route', 'in' => ['North', 'Holm']]]], 'North',
         )->without;
         self::assertSame(
             [['field' => 'Route', 'in' => ['Holm']]],
@@ -206,21 +193,13 @@ final class RowActionsTest extends TestCase
     public function testWhatARowIsMadeOf(): void
     {
         $months = static fn (FactFilter $of): array => self::picked(
-            $of,
-            $of->measures()[0],
-            '2026-01',
-            '2026-02',
-            '2026-03',
+            $of, $of->measures()[0], '2026-01', '2026-02', '2026-03',
         );
         self::assertSame(['AC 2026-02'], $months(self::made([], '2026-02')));
-        self::assertSame(
-            ['AC 2026-01', 'AC 2026-02'],
-            $months(self::made(['cumulate' => 'year to date'], '2026-02')),
-        );
+        self::assertSame(['AC 2026-01', 'AC 2026-02'], $months(self::made(['cumulate' => 'year to date'], '2026-02')));
         self::assertEquals([new MemberFilter('Route', ['North'])], self::made(['by' => 'Route'], 'North')->where);
         self::assertEquals(
-            [new MemberFilter('Route', ['Outer'], false)],
-            self::made(['by' => 'Route', 'top' => 1], 'other')->where,
+            [new MemberFilter('Route', ['Outer'], false)], self::made(['by' => 'Route', 'top' => 1], 'other')->where,
         );
         self::assertEquals([], self::made(['by' => 'Route'], 'total')->where);
         self::assertEquals(
@@ -242,29 +221,25 @@ final class RowActionsTest extends TestCase
         ['by' => 'quarter'],
         '2026-Q1',
         ['AC 2025-02', 'PY 2026-01'],
-    ]),]
+    ])]
     #[TestWith([
         "Week,Actual\n2020-W53,7\n2021-W01,1\n2020-W01,3\n2020-W02,4\n2021-W02,1\n",
         ['by' => 'month'],
         '2021-01',
         ['AC 2020-W01', 'AC 2020-W02'],
-    ]),]
+    ])]
     #[TestWith([
         "Day,Actual\n2024-02-28,1\n2024-02-29,2\n2024-03-01,4\n2025-02-28,1\n2025-03-01,1\n",
         ['by' => 'month'],
         '2025-02',
         ['AC 2024-02-28', 'AC 2024-02-29'],
-    ]),]
+    ])]
     public function testWhatAPriorYearIsMadeOf(string $csv, array $question, string $key, array $made): void
     {
         $figures = Written::figures($csv);
         $recipe = Written::recipe(['against' => ['PY'], ...$question]);
         $facts = self::facts(
-            $key,
-            Drawing::workings($recipe, $figures, ChartKinds::all()),
-            $recipe,
-            $figures,
-            Scenario::PriorYear,
+            $key, Drawing::workings($recipe, $figures, ChartKinds::all()), $recipe, $figures, Scenario::PriorYear,
         );
         preg_match_all('/^20\d\d-\S+?(?=,)/m', $csv, $periods);
         self::assertSame(
@@ -278,11 +253,7 @@ final class RowActionsTest extends TestCase
         $figures = Written::figures("Month,Customer,Actual\n2026-01,A,10\n2026-02,A,100\n");
         $recipe = Written::recipe(['by' => 'Customer', 'closedThrough' => '2026-01']);
         $facts = self::facts(
-            'A',
-            Drawing::workings($recipe, $figures, ChartKinds::all()),
-            $recipe,
-            $figures,
-            Scenario::Actual,
+            'A', Drawing::workings($recipe, $figures, ChartKinds::all()), $recipe, $figures, Scenario::Actual,
         );
         self::assertSame(['AC 2026-01'], self::picked($facts, $facts->measures()[0], '2026-01', '2026-02'));
     }
@@ -310,12 +281,10 @@ final class RowActionsTest extends TestCase
 
             return $filter;
         };
-        $gathered = array_values(
-            array_filter(
-                ['', 'Other (sea)', ...array_map(static fn (int $i): string => "R$i", range(1, 13))],
-                $where('Other (4)')->letsText(...),
-            ),
-        );
+        $gathered = array_values(array_filter(
+            ['', 'Other (sea)', ...array_map(static fn (int $i): string => "R$i", range(1, 13))],
+            $where('Other (4)')->letsText(...),
+        ));
         self::assertSame(['R1', 'R2', 'R3', 'R4'], $gathered);
         self::assertSame([''], $where('(blank)')->members);
         self::assertSame(['Other (sea)'], $where('Other (sea)')->members);

@@ -31,24 +31,16 @@ final class RowKeyTest extends TestCase
         yield 'a member called total' => [RowKey::row('total'), '\total', '{"row":"total"}'];
         yield 'in a panel' => [RowKey::row('2026-08', $north), 'North/2026-08', '{"panel":"North","row":"2026-08"}'];
         yield 'a total in a panel' => [
-            RowKey::sum(SumKey::Total, $north),
-            'North/total',
-            '{"panel":"North","sum":"total"}',
+            RowKey::sum(SumKey::Total, $north), 'North/total', '{"panel":"North","sum":"total"}',
         ];
         yield 'in the panel of the others' => [
-            RowKey::row('2026-08', PanelKey::others()),
-            'other/2026-08',
-            '{"others":true,"row":"2026-08"}',
+            RowKey::row('2026-08', PanelKey::others()), 'other/2026-08', '{"others":true,"row":"2026-08"}',
         ];
         yield 'in the panel of a member called other' => [
-            RowKey::row('2026-08', PanelKey::member('other')),
-            '\other/2026-08',
-            '{"panel":"other","row":"2026-08"}',
+            RowKey::row('2026-08', PanelKey::member('other')), '\other/2026-08', '{"panel":"other","row":"2026-08"}',
         ];
         yield 'in the panel of the blank member' => [
-            RowKey::row('2026-08', PanelKey::member('')),
-            '/2026-08',
-            '{"panel":"","row":"2026-08"}',
+            RowKey::row('2026-08', PanelKey::member('')), '/2026-08', '{"panel":"","row":"2026-08"}',
         ];
     }
 
@@ -64,11 +56,7 @@ final class RowKeyTest extends TestCase
     {
         yield 'in a panel' => ['North/2026-08', true, RowKey::row('2026-08', PanelKey::member('North'))];
         yield 'a name with a slash, without panels' => ['A/B', false, RowKey::row('A/B')];
-        yield 'in the panel of the others' => [
-            'Other (3)/total',
-            true,
-            RowKey::sum(SumKey::Total, PanelKey::others()),
-        ];
+        yield 'in the panel of the others' => ['Other (3)/total', true, RowKey::sum(SumKey::Total, PanelKey::others())];
         yield 'in the blank panel' => ['(blank)/Fuel', true, RowKey::row('Fuel', PanelKey::member(''))];
         yield 'a total beside a member called total' => ['total*', false, RowKey::sum(SumKey::Total)];
     }
@@ -87,13 +75,10 @@ final class RowKeyTest extends TestCase
         $keys = $workings->table->keys();
         self::assertSame($keys, array_unique($keys));
         self::assertSame(
-            ['A' => ['B/C' => '1', 'C' => '3'], 'A/B' => ['B/C' => '4', 'C' => '2']],
-            self::shown($workings),
+            ['A' => ['B/C' => '1', 'C' => '3'], 'A/B' => ['B/C' => '4', 'C' => '2']], self::shown($workings),
         );
         $drawing = Written::drawing(
-            $csv,
-            ['by' => 'Route', 'each' => 'Line'],
-            ['highlight' => [['panel' => 'A', 'row' => 'B/C']]],
+            $csv, ['by' => 'Route', 'each' => 'Line'], ['highlight' => [['panel' => 'A', 'row' => 'B/C']]],
         );
         $highlighted = [];
         foreach ($drawing->scene->marks() as $mark) {

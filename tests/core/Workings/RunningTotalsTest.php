@@ -41,9 +41,7 @@ final class RunningTotalsTest extends TestCase
             self::shown(Written::workings($csv, ['cumulate' => 'year to date', 'against' => ['BU']])),
         );
         $fiscal = Written::workings(
-            $csv,
-            ['cumulate' => 'year to date', 'against' => ['BU']],
-            ['fiscalYearStarts' => 4],
+            $csv, ['cumulate' => 'year to date', 'against' => ['BU']], ['fiscalYearStarts' => 4],
         );
         self::assertSame(['1', '3', '4', '12'], self::shown($fiscal));
         self::assertSame(
@@ -78,10 +76,7 @@ final class RunningTotalsTest extends TestCase
                 '',
                 array_map(
                     static fn (int $i): string => \sprintf(
-                        "%d-%02d,%d\n",
-                        2025 + intdiv($i, 12),
-                        ($i % 12) + 1,
-                        $i + 1,
+                        "%d-%02d,%d\n", 2025 + intdiv($i, 12), ($i % 12) + 1, $i + 1,
                     ),
                     range(0, 13),
                 ),

@@ -66,14 +66,10 @@ final class SummaryTest extends TestCase
         yield 'one month, equal' => ['310/310', ['against' => ['BU']], ['Amount in Jan 2026: 310, equal to budget.']];
         yield 'one month alone' => ['302', [], ['Amount in Jan 2026: 302.']];
         yield 'nothing to compare with' => [
-            '302 311',
-            [],
-            ['Amount in Jan–Feb 2026: 613.', 'Largest: Feb (311); smallest: Jan (302).'],
+            '302 311', [], ['Amount in Jan–Feb 2026: 613.', 'Largest: Feb (311); smallest: Jan (302).'],
         ];
         yield 'all equal, nothing to compare with' => [
-            '302 302',
-            [],
-            ['Amount in Jan–Feb 2026: 604.', 'All rows are equal.'],
+            '302 302', [], ['Amount in Jan–Feb 2026: 604.', 'All rows are equal.'],
         ];
         yield 'a zero reference' => [
             '302/0 311/298',
@@ -223,10 +219,8 @@ final class SummaryTest extends TestCase
             '1/4 1/4 1/4 1/4 1/4 1/4 1/4 1/4',
             ['against' => ['BU'], 'flag' => ['percent' => '2']],
             [
-                'Amount in Jan–Aug 2026: 8, 24 (75.0 %) below budget.',
-                'Most against it: Jan (−3).',
-                'Every month from Jan to Aug is below budget.',
-                'Flagged: Jan, Feb, Mar, Apr, May, Jun and 2 more.',
+                'Amount in Jan–Aug 2026: 8, 24 (75.0 %) below budget.', 'Most against it: Jan (−3).',
+                'Every month from Jan to Aug is below budget.', 'Flagged: Jan, Feb, Mar, Apr, May, Jun and 2 more.',
             ],
         ];
         yield 'none flagged' => [
@@ -439,8 +433,7 @@ final class SummaryTest extends TestCase
                 ['forecast' => 'FC'],
             ][$seed % 5];
             $said += self::insistOnNumbers(
-                Written::workings($figures->csv(), $question + ['flag' => ['percent' => '5']]),
-                "seed $seed",
+                Written::workings($figures->csv(), $question + ['flag' => ['percent' => '5']]), "seed $seed",
             );
         }
         self::assertGreaterThan(500, $said);
@@ -521,11 +514,8 @@ final class SummaryTest extends TestCase
 
         return (string) preg_replace(
             [
-                '/ in [^:]*\d{4}: ?/u',
-                '/\d+ more/',
-                '/With the forecast, (FY)?\d{4} (lands|without)/',
-                '/for [^.]*\d{4}\./u',
-                '/[^\d]+/u',
+                '/ in [^:]*\d{4}: ?/u', '/\d+ more/', '/With the forecast, (FY)?\d{4} (lands|without)/',
+                '/for [^.]*\d{4}\./u', '/[^\d]+/u',
             ],
             '',
             $loose,

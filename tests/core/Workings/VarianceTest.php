@@ -70,15 +70,10 @@ final class VarianceTest extends TestCase
     public function testPercentagesAreComparedInPointsAndHaveNoPercentage(): void
     {
         $variance = Variance::maybe(
-            BigDecimal::of('91'),
-            BigDecimal::of('94'),
-            Better::More,
-            new Flag(BigDecimal::of(3)),
-            true,
+            BigDecimal::of('91'), BigDecimal::of('94'), Better::More, new Flag(BigDecimal::of(3)), true,
         );
         self::assertSame(
-            ['-3', null, true],
-            [$variance?->amount->toString(), $variance?->percent(), $variance?->flagged],
+            ['-3', null, true], [$variance?->amount->toString(), $variance?->percent(), $variance?->flagged],
         );
     }
 }

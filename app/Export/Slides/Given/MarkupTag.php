@@ -23,8 +23,7 @@ final readonly class MarkupTag
         public bool $isEmpty,
         public int $start,
         public int $end,
-    ) {
-    }
+    ) {}
 
     /** How many there are at least, without making any of them. */
     public static function count(string $xml): int

@@ -114,8 +114,7 @@ final class OldDeck
         $this->package->relate($part, new Relation('notesMaster', $this->notesMaster()));
         $this->package->relate($part, new Relation('slide', $slide));
         $link = fn (string $address): string => $this->package->relate(
-            $part,
-            new Relation('hyperlink', $address, true),
+            $part, new Relation('hyperlink', $address, true),
         );
         $lines = SpeakerNotes::lines($speeches, $link);
         $tag = SpeakerNotes::tag($page, $lines);
@@ -142,10 +141,7 @@ final class OldDeck
         $list = '<p:notesMasterIdLst xmlns:p="'.Xml::PRESENTATION.'" xmlns:r="'.Xml::RELATIONS.
             "\"><p:notesMasterId r:id=\"$id\"/></p:notesMasterIdLst>";
         $this->package->put($this->presentation, (string) preg_replace(
-            '~</(?:\w+:)?sldMasterIdLst>~',
-            '$0'.$list,
-            $this->package->xml($this->presentation),
-            1,
+            '~</(?:\w+:)?sldMasterIdLst>~', '$0'.$list, $this->package->xml($this->presentation), 1,
         ));
 
         return self::NOTES_MASTER;

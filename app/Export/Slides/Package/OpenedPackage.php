@@ -25,9 +25,7 @@ final class OpenedPackage
     private array $changed = [];
     private int $read = 0;
 
-    private function __construct(private readonly \ZipArchive $zip, private readonly string $path)
-    {
-    }
+    private function __construct(private readonly \ZipArchive $zip, private readonly string $path) {}
 
     /**
      * @param string $path of the file, which is not changed

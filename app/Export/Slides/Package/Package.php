@@ -87,10 +87,7 @@ final class Package
         $xml->openMemory();
         $xml->startDocument('1.0', 'UTF-8', 'yes');
         $xml->startElementNs(null, 'Types', self::CONTENT);
-        $defaults = [
-            'rels' => 'application/vnd.openxmlformats-package.relationships+xml',
-            'xml' => 'application/xml',
-        ];
+        $defaults = ['rels' => 'application/vnd.openxmlformats-package.relationships+xml', 'xml' => 'application/xml'];
         foreach ($defaults as $ending => $type) {
             $xml->startElement('Default');
             $xml->writeAttribute('Extension', $ending);

@@ -11,9 +11,7 @@ final readonly class Relation
      * @param string $kind last word of its type: `slide`, `slideLayout`, `hyperlink`
      * @param string $target name of the part within the package; an address where it is outside
      */
-    public function __construct(public string $kind, public string $target, public bool $isOutside = false)
-    {
-    }
+    public function __construct(public string $kind, public string $target, public bool $isOutside = false) {}
 
     /** @return array<string, self> by id */
     public static function read(string $xml, string $from): array

@@ -14,9 +14,7 @@ final class Relations
     private array $all = [];
 
     /** @param string $from name of the part; blank: the package itself */
-    public function __construct(private readonly string $from)
-    {
-    }
+    public function __construct(private readonly string $from) {}
 
     public function name(): string
     {

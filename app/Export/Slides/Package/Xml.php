@@ -43,9 +43,7 @@ final class Xml
     /** What is written in XML as it is read. */
     public static function plain(string $written): string
     {
-        return str_contains($written, '&')
-            ? html_entity_decode($written, \ENT_QUOTES | \ENT_XML1, 'UTF-8')
-            : $written;
+        return str_contains($written, '&') ? html_entity_decode($written, \ENT_QUOTES | \ENT_XML1, 'UTF-8') : $written;
     }
 
     /** A length in points as whole units. */

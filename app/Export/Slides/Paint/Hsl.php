@@ -7,9 +7,7 @@ namespace KeenMargin\App\Export\Slides\Paint;
 /** A colour by hue (0 to 360), saturation and lightness (0 to 1). */
 final readonly class Hsl
 {
-    private function __construct(public float $hue, public float $saturation, public float $lightness)
-    {
-    }
+    private function __construct(public float $hue, public float $saturation, public float $lightness) {}
 
     /** @param string $colour `#rrggbb`, or the same without its sign */
     public static function of(string $colour): self

@@ -28,9 +28,7 @@ final class Palette
     private array $known = [];
 
     /** @param array<string, string> $slots names of theme colours, by role */
-    public function __construct(private readonly array $slots = self::OWN)
-    {
-    }
+    public function __construct(private readonly array $slots = self::OWN) {}
 
     /** `<a:schemeClr val="tx1"/>` */
     public function colour(Ink $ink, string $colours): string
@@ -90,8 +88,6 @@ final class Palette
             $written .= "<a:$name val=\"".(int) round($share * self::WHOLE).'"/>';
         }
 
-        return '' === $written
-            ? "<a:schemeClr val=\"$slot\"/>"
-            : "<a:schemeClr val=\"$slot\">$written</a:schemeClr>";
+        return '' === $written ? "<a:schemeClr val=\"$slot\"/>" : "<a:schemeClr val=\"$slot\">$written</a:schemeClr>";
     }
 }

@@ -15,9 +15,7 @@ final class BlockMemory
      * @param array<string, string> $tags of texts whose names programs do not keep, by key
      * @param list<string> $numbers of the workings in these texts, as they were written
      */
-    public function __construct(private array $keys = [], public array $tags = [], public array $numbers = [])
-    {
-    }
+    public function __construct(private array $keys = [], public array $tags = [], public array $numbers = []) {}
 
     public function take(string $key): void
     {

@@ -15,9 +15,7 @@ final readonly class DeckLook
      * @param Frame $room on each slide, in points
      * @param ?int $bodyIndex by which the layout knows its body; null: it does not tell
      */
-    public function __construct(public array $roles, public Frame $room, public ?int $bodyIndex)
-    {
-    }
+    public function __construct(public array $roles, public Frame $room, public ?int $bodyIndex) {}
 
     /** @return array{roles: array<string, string>, room: list<float>, body: ?int} */
     public function toArray(): array

@@ -67,8 +67,7 @@ final class DeckMemory
         );
         $packed = base64_encode(
             (string) gzdeflate(
-                json_encode(['pages' => $pages, 'look' => $this->look?->toArray()], \JSON_THROW_ON_ERROR),
-                9,
+                json_encode(['pages' => $pages, 'look' => $this->look?->toArray()], \JSON_THROW_ON_ERROR), 9,
             ),
         );
         $properties = '';

@@ -8,7 +8,5 @@ namespace KeenMargin\App\Export\Slides\Part;
 final readonly class SpeakerLine
 {
     /** @param ?string $link id of the relation to an address; null: none */
-    public function __construct(public string $text, public bool $isHead = false, public ?string $link = null)
-    {
-    }
+    public function __construct(public string $text, public bool $isHead = false, public ?string $link = null) {}
 }

@@ -11,7 +11,5 @@ final readonly class Speech
      * @param list<string> $said sentences
      * @param ?string $address of the chart; null: it has none
      */
-    public function __construct(public string $title, public array $said, public ?string $address)
-    {
-    }
+    public function __construct(public string $title, public array $said, public ?string $address) {}
 }

@@ -9,9 +9,7 @@ use KeenMargin\Core\Scene\Box;
 /** Where a shape is on its slide, in points from the top left. */
 final readonly class Frame
 {
-    public function __construct(public float $left, public float $top, public float $width, public float $height)
-    {
-    }
+    public function __construct(public float $left, public float $top, public float $width, public float $height) {}
 
     public static function ofBox(Box $box): self
     {

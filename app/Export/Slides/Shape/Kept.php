@@ -25,6 +25,5 @@ final readonly class Kept
         public ?string $textFill = null,
         public ?string $body = null,
         public ?string $placeholder = null,
-    ) {
-    }
+    ) {}
 }

@@ -37,8 +37,7 @@ final class MarkShapes
         private readonly Placing $placing,
         private readonly float $scale,
         private readonly string $colours,
-    ) {
-    }
+    ) {}
 
     public function shape(Mark $mark): Shape
     {
@@ -46,18 +45,10 @@ final class MarkShapes
 
         return match (true) {
             $placed instanceof Rect => $this->made(
-                $placed,
-                Outline::rectangle(),
-                $placed->fill,
-                $placed->stroke,
-                $this->scale,
+                $placed, Outline::rectangle(), $placed->fill, $placed->stroke, $this->scale,
             ),
             $placed instanceof Circle => $this->made(
-                $placed,
-                Outline::ellipse(),
-                $placed->fill,
-                $placed->stroke,
-                $placed->thickness,
+                $placed, Outline::ellipse(), $placed->fill, $placed->stroke, $placed->thickness,
             ),
             $placed instanceof Arc => $this->made(
                 $placed,

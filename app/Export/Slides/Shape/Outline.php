@@ -19,12 +19,7 @@ final readonly class Outline
      * @param bool $isLine whether it is a straight line from corner to corner
      * @param bool $risesToRight of a line: from the lower left to the upper right
      */
-    private function __construct(
-        public string $xml,
-        public bool $isLine = false,
-        public bool $risesToRight = false,
-    ) {
-    }
+    private function __construct(public string $xml, public bool $isLine = false, public bool $risesToRight = false) {}
 
     public static function rectangle(): self
     {

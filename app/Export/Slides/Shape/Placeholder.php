@@ -11,9 +11,7 @@ final readonly class Placeholder
      * @param 'title'|'body' $type
      * @param ?int $index by which the layout knows it; null: there is one of its type
      */
-    public function __construct(public string $type, public ?int $index = null)
-    {
-    }
+    public function __construct(public string $type, public ?int $index = null) {}
 
     public function xml(): string
     {

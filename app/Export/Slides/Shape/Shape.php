@@ -36,8 +36,7 @@ final readonly class Shape implements Node
         public ?Placeholder $placeholder = null,
         public ?Frame $room = null,
         public bool $inherits = false,
-    ) {
-    }
+    ) {}
 
     /**
      * Where a block is: nothing that is seen, but it is moved and made smaller with the block.

@@ -20,8 +20,7 @@ final readonly class ShapeGroup implements Node
         public string $words,
         public array $nodes,
         public string $brief = '',
-    ) {
-    }
+    ) {}
 
     public function briefly(): string
     {

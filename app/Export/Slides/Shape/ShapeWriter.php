@@ -112,8 +112,7 @@ final class ShapeWriter
         $paint =
             $outline->xml.
             ($outline->isLine ? '' : $kept->fill ?? $this->palette->fill($shape->fill, $shape->colours)).
-            ($kept->line ??
-                $this->palette->line($shape->stroke, $shape->colours, $shape->thickness, $shape->dash));
+            ($kept->line ?? $this->palette->line($shape->stroke, $shape->colours, $shape->thickness, $shape->dash));
         if ($outline->isLine) {
             return "<p:cxnSp><p:nvCxnSpPr>$identity<p:cNvCxnSpPr/><p:nvPr/></p:nvCxnSpPr>".
                 "<p:spPr>$place$paint</p:spPr></p:cxnSp>";
@@ -122,9 +121,7 @@ final class ShapeWriter
         $locks = null === $shape->placeholder ? '' : '<a:spLocks noGrp="1"/>';
         $about = $isBox ? '<p:cNvSpPr txBox="1"/>' : ('' === $locks ? '<p:cNvSpPr/>' : "<p:cNvSpPr>$locks</p:cNvSpPr>");
         $placeholder = $kept->placeholder ?? $shape->placeholder?->xml() ?? '';
-        $text = null === $shape->text
-            ? ''
-            : $kept->body ?? $this->text($shape->text, $shape->colours, $kept->textFill);
+        $text = null === $shape->text ? '' : $kept->body ?? $this->text($shape->text, $shape->colours, $kept->textFill);
 
         return "<p:sp><p:nvSpPr>$identity$about".
             ('' === $placeholder ? '<p:nvPr/>' : "<p:nvPr>$placeholder</p:nvPr>").

@@ -12,8 +12,7 @@ final readonly class Space
         public float $down = 1.0,
         public float $right = 0.0,
         public float $below = 0.0,
-    ) {
-    }
+    ) {}
 
     /**
      * That which turns one frame into another.

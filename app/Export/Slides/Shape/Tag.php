@@ -33,8 +33,7 @@ final readonly class Tag
         public array $inks = [],
         public string $text = '',
         public ?Frame $room = null,
-    ) {
-    }
+    ) {}
 
     public function written(): string
     {
@@ -61,10 +60,7 @@ final readonly class Tag
         if (!str_contains($text, '[keen:') || 1 !== preg_match(self::PATTERN, $text, $found)) {
             return null;
         }
-        $inks = array_map(
-            static fn (string $ink): ?Ink => Ink::tryFrom($ink),
-            explode('.', $found[4] ?? ''),
-        );
+        $inks = array_map(static fn (string $ink): ?Ink => Ink::tryFrom($ink), explode('.', $found[4] ?? ''));
 
         return new self(
             block: $found[1],

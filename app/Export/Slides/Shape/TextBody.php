@@ -21,9 +21,7 @@ final readonly class TextBody
      * @param bool $wraps whether its lines are broken at the edge of its shape
      * @param 'top'|'middle'|'bottom' $at
      */
-    public function __construct(public array $lines, public bool $wraps = false, public string $at = 'bottom')
-    {
-    }
+    public function __construct(public array $lines, public bool $wraps = false, public string $at = 'bottom') {}
 
     /** The same in letters of another size. */
     public function sized(float $factor): self

@@ -20,8 +20,7 @@ final readonly class TextLine
         public ?float $height = null,
         public float $before = 0.0,
         public ?float $indent = null,
-    ) {
-    }
+    ) {}
 
     public function text(): string
     {

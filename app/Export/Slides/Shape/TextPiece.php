@@ -20,6 +20,5 @@ final readonly class TextPiece
         public Ink $ink = Ink::Ink,
         public int $weight = 400,
         public bool $isNumber = false,
-    ) {
-    }
+    ) {}
 }

@@ -23,9 +23,7 @@ final readonly class TextShapes
     private const ROLES = ['text', 'live-number', 'stale-number', 'entry'];
 
     /** @param float $scale points of the slide for a point of the page */
-    public function __construct(private float $scale)
-    {
-    }
+    public function __construct(private float $scale) {}
 
     /**
      * @param non-empty-list<PlacedText> $texts of one width, from top to bottom
@@ -65,13 +63,11 @@ final readonly class TextShapes
      */
     public static function besides(array $marks): array
     {
-        return array_values(
-            array_filter(
-                $marks,
-                static fn (Mark $mark): bool => !($mark instanceof Text || $mark instanceof Circle)
-                    || !\in_array($mark->role, self::ROLES, true),
-            ),
-        );
+        return array_values(array_filter(
+            $marks,
+            static fn (Mark $mark): bool => !($mark instanceof Text || $mark instanceof Circle)
+                || !\in_array($mark->role, self::ROLES, true),
+        ));
     }
 
     /** @return list<TextLine> */
@@ -117,8 +113,7 @@ final readonly class TextShapes
         $room = self::height($text) + 0.5;
         $factor = 1.0;
         while (
-            $factor > self::SMALLEST
-            && self::height($text->sized($factor * WiderLetters::WIDER * $text->size)) > $room
+            $factor > self::SMALLEST && self::height($text->sized($factor * WiderLetters::WIDER * $text->size)) > $room
         ) {
             $factor -= self::STEP;
         }

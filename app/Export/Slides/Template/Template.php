@@ -33,8 +33,7 @@ final readonly class Template
         public TemplateColours $colours,
         public TemplateLayout $layout,
         public array $roles,
-    ) {
-    }
+    ) {}
 
     /** @throws DeckRefused where it is no presentation, or none of its layouts has a title and a body */
     public static function open(string $path): self
@@ -84,9 +83,7 @@ final readonly class Template
         foreach ($roles as $role => $slot) {
             if (null === ColourRole::tryFrom($role) || !isset($this->colours->colours[$slot])) {
                 throw DeckRefused::hasNoColour(
-                    "$role=$slot",
-                    array_column(ColourRole::cases(), 'value'),
-                    array_keys($this->colours->colours),
+                    "$role=$slot", array_column(ColourRole::cases(), 'value'), array_keys($this->colours->colours),
                 );
             }
         }

@@ -12,16 +12,7 @@ use KeenMargin\App\Export\Slides\Paint\Hsl;
 final readonly class TemplateColours
 {
     private const SLOTS = [
-        'bg1',
-        'tx1',
-        'bg2',
-        'tx2',
-        'accent1',
-        'accent2',
-        'accent3',
-        'accent4',
-        'accent5',
-        'accent6',
+        'bg1', 'tx1', 'bg2', 'tx2', 'accent1', 'accent2', 'accent3', 'accent4', 'accent5', 'accent6',
     ];
     /** Hues that readers know as good and as bad, in degrees. */
     private const GOOD = 150.0;
@@ -30,9 +21,7 @@ final readonly class TemplateColours
     private const PALE = [0.7, 0.97];
 
     /** @param array<string, string> $colours `#rrggbb` by name */
-    private function __construct(public array $colours)
-    {
-    }
+    private function __construct(public array $colours) {}
 
     /**
      * @param string $theme XML of the theme

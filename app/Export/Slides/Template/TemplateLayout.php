@@ -20,6 +20,5 @@ final readonly class TemplateLayout
         public Frame $title,
         public Frame $body,
         public ?int $bodyIndex,
-    ) {
-    }
+    ) {}
 }

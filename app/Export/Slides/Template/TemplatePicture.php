@@ -82,8 +82,7 @@ final class TemplatePicture
             $drawn .= self::rect(new Frame($left, $base - $length, 0.5 * $step, $length), $colour('ink'));
             $role = 0 === $i % 2 ? 'favourable' : 'unfavourable';
             $drawn .= self::rect(
-                new Frame($left, $body->top + 0.04 * $body->height, 0.5 * $step, 0.05 * $body->height),
-                $colour($role),
+                new Frame($left, $body->top + 0.04 * $body->height, 0.5 * $step, 0.05 * $body->height), $colour($role),
             );
         }
         $line = new Frame($body->left + 3.45 * $step, $body->top, 0.02 * $step, $body->height);

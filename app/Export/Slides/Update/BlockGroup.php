@@ -72,10 +72,7 @@ final class BlockGroup
         $drawn = $this->isResized ? $this->content->maybeDrawn($this->block, $this->moved) : null;
         $placed = $drawn ?? Moved::by($onPage, $this->moved->left - $room->left, $this->moved->top - $room->top);
         $area = $this->isResized ? $this->moved : new Frame(
-            $this->moved->left,
-            $this->moved->top,
-            $room->width,
-            $room->height,
+            $this->moved->left, $this->moved->top, $room->width, $room->height,
         );
 
         return Moved::withArea($placed, Shape::area($area, $room));

@@ -177,8 +177,7 @@ final class DeckUpdate
                 return;
             }
             $link = fn (string $address): string => $this->package->relate(
-                $part,
-                new Relation('hyperlink', $address, true),
+                $part, new Relation('hyperlink', $address, true),
             );
             $lines = SpeakerNotes::lines($this->speeches[$page] ?? [], $link);
             $new = str_replace($shape->body(), SpeakerNotes::body($lines), $shape->whole());

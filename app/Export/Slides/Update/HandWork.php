@@ -23,8 +23,7 @@ final readonly class HandWork
         public bool $isOutlined,
         public bool $isInked,
         public bool $isReworded,
-    ) {
-    }
+    ) {}
 
     /**
      * @param Tag $tag how it was written

@@ -15,15 +15,12 @@ final class InkForms
     /** Parts of 255 by which programs round. */
     private const NEAR = 6;
 
-    private const SAYING =
-        '~<(?:\w+:)?(pattFill|schemeClr|srgbClr|sysClr|lumMod|lumOff|shade|tint|alpha)\b[^>]*>~';
+    private const SAYING = '~<(?:\w+:)?(pattFill|schemeClr|srgbClr|sysClr|lumMod|lumOff|shade|tint|alpha)\b[^>]*>~';
 
     /** @var array<string, bool> what was asked before */
     private array $known = [];
 
-    public function __construct(private readonly Palette $palette)
-    {
-    }
+    public function __construct(private readonly Palette $palette) {}
 
     /**
      * @param ?Ink $ink that was written; null: none

@@ -11,13 +11,7 @@ final readonly class UpdateEntry
      * @param int $slide its number, from 1; nought: the deck
      * @param string $what shape, chart or page that it is about
      */
-    public function __construct(
-        public UpdateKind $kind,
-        public int $slide,
-        public string $what,
-        public string $says,
-    ) {
-    }
+    public function __construct(public UpdateKind $kind, public int $slide, public string $what, public string $says) {}
 
     /** `Slide 2: Jul: value label: moved or resized` */
     public function line(): string

@@ -20,6 +20,5 @@ final readonly class Ask
         #[OA\Property] public bool $mayGo,
         #[OA\Property] public string $without,
         #[OA\Property(nullable: true)] public ?string $guess,
-    ) {
-    }
+    ) {}
 }

@@ -30,6 +30,5 @@ final readonly class Chart
         #[OA\Property(description: 'what the picture was drawn from')] public ?string $pictured = null,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public ?array $troubles = null,
         #[OA\Property(nullable: true)] public ?string $behind = null,
-    ) {
-    }
+    ) {}
 }

@@ -14,6 +14,5 @@ final readonly class Check
         #[OA\Property] public string $id,
         #[OA\Property] public bool $holds,
         #[OA\Property] public string $says,
-    ) {
-    }
+    ) {}
 }

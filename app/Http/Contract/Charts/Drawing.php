@@ -24,7 +24,7 @@ final readonly class Drawing
      */
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Recipe')] public array $recipe,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SentencePart')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SentencePart'))]
         public array $sentence,
         #[OA\Property(enum: ['more', 'less'])] public string $better,
         #[OA\Property(ref: '#/components/schemas/ClosingStep')] public ClosingStep $closing,
@@ -37,22 +37,20 @@ final readonly class Drawing
             description: 'numbers of the message that are others now',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StaleNumber'),
-        ),]
+        )]
         public array $stale,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RowNote'))] public array $notes,
         #[OA\Property(
             description: 'what was written about the same rows a year before',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(
-                type: 'array',
-                items: new OA\Items(ref: '#/components/schemas/Note'),
+                type: 'array', items: new OA\Items(ref: '#/components/schemas/Note'),
             ),
-        ),]
+        )]
         public object $earlier,
         #[OA\Property(description: 'the last change of a name that its names know of; of the first only')]
         public ?int $names = null,
-        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Drawing'), new OA\Schema(type: 'null')]),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Drawing'), new OA\Schema(type: 'null')])]
         public ?self $beside = null,
-    ) {
-    }
+    ) {}
 }

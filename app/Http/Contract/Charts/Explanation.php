@@ -14,6 +14,5 @@ final readonly class Explanation
     public function __construct(
         #[OA\Property(description: 'such as: 2 of 6 routes explain 80 %: North, Outer')] public string $says,
         #[OA\Property(ref: '#/components/schemas/Recipe')] public array $recipe,
-    ) {
-    }
+    ) {}
 }

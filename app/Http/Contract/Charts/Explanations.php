@@ -12,8 +12,7 @@ final readonly class Explanations
 {
     /** @param list<Explanation> $explanations */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Explanation')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Explanation'))]
         public array $explanations,
-    ) {
-    }
+    ) {}
 }

@@ -25,6 +25,5 @@ final readonly class Filter
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public ?array $notIn = null,
         #[OA\Property] public ?string $below = null,
         #[OA\Property] public ?string $atLeast = null,
-    ) {
-    }
+    ) {}
 }

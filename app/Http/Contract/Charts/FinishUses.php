@@ -15,9 +15,8 @@ final readonly class FinishUses
      * @param list<Chart> $charts
      */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/KeptRecipe')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/KeptRecipe'))]
         public array $before,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Chart'))] public array $charts,
-    ) {
-    }
+    ) {}
 }

@@ -15,11 +15,10 @@ final readonly class Fitted
      * @param list<Ask> $asks
      */
     public function __construct(
-        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe'), new OA\Schema(type: 'null')]),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe'), new OA\Schema(type: 'null')])]
         public ?array $recipe,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Ask'))] public array $asks,
-        #[OA\Property(description: 'Why it cannot be drawn where all is answered', nullable: true),]
+        #[OA\Property(description: 'Why it cannot be drawn where all is answered', nullable: true)]
         public ?string $problem,
-    ) {
-    }
+    ) {}
 }

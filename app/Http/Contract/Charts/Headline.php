@@ -18,6 +18,5 @@ final readonly class Headline
         #[OA\Property(enum: ['favourable', 'unfavourable', 'neutral'], nullable: true)] public ?string $effect,
         #[OA\Property] public string $note,
         #[OA\Property] public string $row,
-    ) {
-    }
+    ) {}
 }

@@ -15,6 +15,5 @@ final readonly class ImportOf
         #[OA\Property] public string $name,
         #[OA\Property] public string $at,
         #[OA\Property] public int $facts,
-    ) {
-    }
+    ) {}
 }

@@ -14,6 +14,5 @@ final readonly class KeptRecipe
     public function __construct(
         #[OA\Property] public int $id,
         #[OA\Property(ref: '#/components/schemas/Recipe')] public array $recipe,
-    ) {
-    }
+    ) {}
 }

@@ -24,19 +24,18 @@ final readonly class Kind
             description: 'the kind in small, 26 × 20 points',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Mark'),
-        ),]
+        )]
         public array $glyph,
         #[OA\Property(nullable: true)] public ?string $lacks,
-        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Question'), new OA\Schema(type: 'null')]),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Question'), new OA\Schema(type: 'null')])]
         public ?array $question,
         #[OA\Property(ref: '#/components/schemas/RowChoices')] public RowChoices $rows,
         #[OA\Property(
             description: 'keys of the finish that it has a use for, besides those of every kind',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        ),]
+        )]
         public array $options,
         #[OA\Property(enum: ['both', 'amount', 'percent'], nullable: true)] public ?string $usualVariance,
-    ) {
-    }
+    ) {}
 }

@@ -16,6 +16,5 @@ final readonly class Mover
         #[OA\Property] public string $variance,
         #[OA\Property(enum: ['favourable', 'unfavourable', 'neutral'])] public string $effect,
         #[OA\Property] public bool $flagged,
-    ) {
-    }
+    ) {}
 }

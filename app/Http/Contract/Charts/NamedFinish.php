@@ -20,6 +20,5 @@ final readonly class NamedFinish
         #[OA\Property(ref: '#/components/schemas/Finish')] public object $finish,
         #[OA\Property] public bool $isDefault,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'integer'))] public array $charts,
-    ) {
-    }
+    ) {}
 }

@@ -14,8 +14,7 @@ final readonly class NamedFinishes
      * @param list<NamedFinish> $items
      */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/NamedFinish')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/NamedFinish'))]
         public array $items,
-    ) {
-    }
+    ) {}
 }

@@ -26,6 +26,5 @@ final readonly class Note
         #[OA\Property] public string $author,
         #[OA\Property] public string $at,
         #[OA\Property(nullable: true)] public ?string $changedAt,
-    ) {
-    }
+    ) {}
 }

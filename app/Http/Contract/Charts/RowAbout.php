@@ -20,19 +20,18 @@ final readonly class RowAbout
         #[OA\Property] public string $key,
         #[OA\Property] public string $label,
         #[OA\Property] public bool $canNote,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WayDeeper')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WayDeeper'))]
         public array $deeper,
-        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe'), new OA\Schema(type: 'null')]),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Recipe'), new OA\Schema(type: 'null')])]
         public ?array $without,
         #[OA\Property] public string $whyNot,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ScenarioImports')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ScenarioImports'))]
         public array $scenarios,
         #[OA\Property(
             description: 'what the kind lets a reader change at the row',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RowChange'),
-        ),]
+        )]
         public array $changes,
-    ) {
-    }
+    ) {}
 }

@@ -16,6 +16,5 @@ final readonly class RowChange
         #[OA\Property] public string $label,
         #[OA\Property(description: 'pressed in the menu of the row; blank: none')] public string $key,
         #[OA\Property(ref: '#/components/schemas/Recipe')] public array $recipe,
-    ) {
-    }
+    ) {}
 }

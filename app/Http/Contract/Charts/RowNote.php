@@ -28,6 +28,5 @@ final readonly class RowNote
         #[OA\Property(nullable: true)] public ?string $changedAt,
         #[OA\Property] public int $number,
         #[OA\Property] public string $row,
-    ) {
-    }
+    ) {}
 }

@@ -18,11 +18,10 @@ final readonly class Said
     public function __construct(
         #[OA\Property] public string $text,
         #[OA\Property(description: 'key of the row in the drawing')] public ?string $row = null,
-        #[OA\Property(description: 'the row as recipes write it; of numbers', ref: '#/components/schemas/RowRef'),]
+        #[OA\Property(description: 'the row as recipes write it; of numbers', ref: '#/components/schemas/RowRef')]
         public string|array|null $ref = null,
         #[OA\Property] public ?string $column = null,
         #[OA\Property(description: 'as the workings have it')] public ?string $is = null,
         #[OA\Property] public ?string $exact = null,
-    ) {
-    }
+    ) {}
 }

@@ -15,8 +15,7 @@ final readonly class ScenarioImports
      */
     public function __construct(
         #[OA\Property(enum: ['AC', 'BU', 'FC', 'TG', 'PY'])] public string $scenario,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ImportOf')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ImportOf'))]
         public array $imports,
-    ) {
-    }
+    ) {}
 }

@@ -10,7 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class SentenceOffer
 {
-    public function __construct(#[OA\Property] public string $text, #[OA\Property] public string $slot)
-    {
-    }
+    public function __construct(#[OA\Property] public string $text, #[OA\Property] public string $slot) {}
 }

@@ -23,8 +23,7 @@ final readonly class SentencePart
             description: 'slots with nothing set, which have no place of their own in the sentence',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/SentenceOffer'),
-        ),]
+        )]
         public ?array $offers = null,
-    ) {
-    }
+    ) {}
 }

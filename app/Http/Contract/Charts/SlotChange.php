@@ -10,7 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class SlotChange
 {
-    public function __construct(#[OA\Property(type: 'object')] public object $change)
-    {
-    }
+    public function __construct(#[OA\Property(type: 'object')] public object $change) {}
 }

@@ -20,6 +20,5 @@ final readonly class StaleNumber
         #[OA\Property(ref: '#/components/schemas/RowRef')] public string|array $ref,
         #[OA\Property] public string $column,
         #[OA\Property(nullable: true)] public ?string $exact,
-    ) {
-    }
+    ) {}
 }

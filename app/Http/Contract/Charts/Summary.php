@@ -19,10 +19,8 @@ final readonly class Summary
         #[OA\Property(description: 'heads the movers')] public string $moves,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mover'))] public array $movers,
         #[OA\Property(
-            type: 'array',
-            items: new OA\Items(type: 'array', items: new OA\Items(ref: '#/components/schemas/Said')),
-        ),]
+            type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(ref: '#/components/schemas/Said')),
+        )]
         public array $sentences,
-    ) {
-    }
+    ) {}
 }

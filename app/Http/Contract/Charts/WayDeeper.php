@@ -17,6 +17,5 @@ final readonly class WayDeeper
         #[OA\Property] public string $by,
         #[OA\Property] public string $label,
         #[OA\Property(ref: '#/components/schemas/Recipe')] public array $recipe,
-    ) {
-    }
+    ) {}
 }

@@ -15,6 +15,5 @@ final readonly class WorkingsColumn
         #[OA\Property] public string $head,
         #[OA\Property(description: 'how it is computed, in words')] public string $rule,
         #[OA\Property(description: 'of a variance, what it is against', nullable: true)] public ?string $reference,
-    ) {
-    }
+    ) {}
 }

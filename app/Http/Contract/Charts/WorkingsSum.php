@@ -13,8 +13,7 @@ final readonly class WorkingsSum
     public function __construct(
         #[OA\Property] public string $key,
         #[OA\Property] public string $label,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),]
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'))]
         public object $cells,
-    ) {
-    }
+    ) {}
 }

@@ -18,13 +18,12 @@ final readonly class WorkingsTable
     public function __construct(
         #[OA\Property] public string $unit,
         #[OA\Property(description: 'heads the names of rows')] public string $rowsAre,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsColumn')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsColumn'))]
         public array $columns,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsRow')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsRow'))]
         public array $rows,
         #[OA\Property(description: 'rows that follow those that were asked for')] public int $more,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsSum')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingsSum'))]
         public array $sums,
-    ) {
-    }
+    ) {}
 }

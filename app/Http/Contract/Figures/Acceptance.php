@@ -15,6 +15,5 @@ final readonly class Acceptance
         #[OA\Property] public string $reason,
         #[OA\Property] public string $who,
         #[OA\Property] public string $at,
-    ) {
-    }
+    ) {}
 }

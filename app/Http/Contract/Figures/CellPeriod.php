@@ -15,6 +15,5 @@ final readonly class CellPeriod
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Scenario')] public string $scenario,
         #[OA\Property(description: 'Absent where the figures have no periods')] public ?string $key = null,
-    ) {
-    }
+    ) {}
 }

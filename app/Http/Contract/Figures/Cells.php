@@ -21,28 +21,26 @@ final readonly class Cells
     public function __construct(
         #[OA\Property] public string $measure,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $rows,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/CellPeriod')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/CellPeriod'))]
         public array $periods,
         #[OA\Property(
-            type: 'array',
-            items: new OA\Items(type: 'array', items: new OA\Items(type: 'string', nullable: true)),
-        ),]
+            type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'string', nullable: true)),
+        )]
         public array $amounts,
         #[OA\Property(description: 'The breakdown whose members go down')] public ?string $by = null,
         #[OA\Property(
             description: 'One member of each other breakdown',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
-        ),]
+        )]
         public ?object $where = null,
         #[OA\Property(
             description: 'Each must still be what it was',
             type: 'array',
             items: new OA\Items(type: 'array', items: new OA\Items(type: 'string', nullable: true)),
-        ),]
+        )]
         public ?array $was = null,
         #[OA\Property] public ?bool $newRows = null,
         #[OA\Property(enum: ['.', ','])] public ?string $decimal = null,
-    ) {
-    }
+    ) {}
 }

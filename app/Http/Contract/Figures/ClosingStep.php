@@ -15,6 +15,5 @@ final readonly class ClosingStep
         #[OA\Property] public string $label,
         #[OA\Property(nullable: true)] public ?string $back,
         #[OA\Property(nullable: true)] public ?string $on,
-    ) {
-    }
+    ) {}
 }

@@ -18,14 +18,13 @@ final readonly class CoverageStrip
             description: 'each with the key of its fiscal year and of its last finest period',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StripPeriod'),
-        ),]
+        )]
         public array $periods,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')),
-        ),]
+        )]
         public object $has,
         #[OA\Property(nullable: true)] public ?string $closing,
-    ) {
-    }
+    ) {}
 }

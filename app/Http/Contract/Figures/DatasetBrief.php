@@ -23,15 +23,13 @@ final readonly class DatasetBrief
         #[OA\Property] public int $facts,
         #[OA\Property(description: 'names and amounts without periods')] public bool $isList,
         #[OA\Property] public string $periods,
-        #[OA\Property(type: 'array', items: new OA\Items(enum: ['AC', 'BU', 'FC', 'TG', 'PY'])),]
+        #[OA\Property(type: 'array', items: new OA\Items(enum: ['AC', 'BU', 'FC', 'TG', 'PY']))]
         public array $scenarios,
         #[OA\Property] public string $closedThrough,
         #[OA\Property] public string $usedAt,
         #[OA\Property(
-            description: 'checks that fail; none where they have not been made since the last change',
-            nullable: true,
-        ),]
+            description: 'checks that fail; none where they have not been made since the last change', nullable: true,
+        )]
         public ?int $failing = null,
-    ) {
-    }
+    ) {}
 }

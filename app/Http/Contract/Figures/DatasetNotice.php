@@ -20,8 +20,7 @@ final readonly class DatasetNotice
             description: 'That it is about, by breakdown',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')),
-        ),]
+        )]
         public ?object $members = null,
-    ) {
-    }
+    ) {}
 }

@@ -17,6 +17,5 @@ final readonly class Edited
         #[OA\Property(nullable: true)] public ?string $undo,
         #[OA\Property(nullable: true)] public ?string $redo,
         #[OA\Property] public int $undoId,
-    ) {
-    }
+    ) {}
 }

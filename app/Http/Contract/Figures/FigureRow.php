@@ -19,6 +19,5 @@ final readonly class FigureRow
         #[OA\Property] public string $total,
         #[OA\Property] public int $depth,
         #[OA\Property] public bool $isGroup,
-    ) {
-    }
+    ) {}
 }

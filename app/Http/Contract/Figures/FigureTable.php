@@ -25,19 +25,18 @@ final readonly class FigureTable
             description: 'the scenario that an amount set in each period belongs to',
             type: 'array',
             items: new OA\Items(enum: ['AC', 'BU', 'FC', 'TG', 'PY']),
-        ),]
+        )]
         public array $into,
         #[OA\Property(
             description: 'the scenario of each period',
             type: 'array',
             items: new OA\Items(type: 'string', enum: ['AC', 'BU', 'FC', 'TG', 'PY'], nullable: true),
-        ),]
+        )]
         public array $shown,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/FigureRow'))] public array $rows,
         #[OA\Property(ref: '#/components/schemas/FigureTotal')] public FigureTotal $total,
         #[OA\Property(description: 'place of the first of these rows among all')] public int $from,
         #[OA\Property(description: 'why the amounts cannot be changed here', nullable: true)] public ?string $fixed,
         #[OA\Property] public int $count,
-    ) {
-    }
+    ) {}
 }

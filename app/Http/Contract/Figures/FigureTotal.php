@@ -16,6 +16,5 @@ final readonly class FigureTotal
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $cells,
         #[OA\Property] public string $total,
-    ) {
-    }
+    ) {}
 }

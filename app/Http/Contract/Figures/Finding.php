@@ -20,8 +20,7 @@ final readonly class Finding
         #[OA\Property] public int $count,
         #[OA\Property] public string $mark,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Place'))] public array $places,
-        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Acceptance'), new OA\Schema(type: 'null')]),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Acceptance'), new OA\Schema(type: 'null')])]
         public ?Acceptance $accepted,
-    ) {
-    }
+    ) {}
 }

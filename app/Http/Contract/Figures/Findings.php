@@ -15,6 +15,5 @@ final readonly class Findings
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Finding'))] public array $items,
-    ) {
-    }
+    ) {}
 }

@@ -16,6 +16,5 @@ final readonly class Follows
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $follows,
         #[OA\Property] public bool $isHarmful,
-    ) {
-    }
+    ) {}
 }

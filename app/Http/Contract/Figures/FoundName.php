@@ -11,12 +11,11 @@ use OpenApi\Attributes as OA;
 final readonly class FoundName
 {
     public function __construct(
-        #[OA\Property(enum: ['report', 'chart', 'dataset', 'measure', 'breakdown', 'member', 'note', 'import']),]
+        #[OA\Property(enum: ['report', 'chart', 'dataset', 'measure', 'breakdown', 'member', 'note', 'import'])]
         public string $kind,
         #[OA\Property] public int $id,
         #[OA\Property] public string $name,
         #[OA\Property] public string $within,
         #[OA\Property] public int $dataset,
-    ) {
-    }
+    ) {}
 }

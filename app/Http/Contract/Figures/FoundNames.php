@@ -15,6 +15,5 @@ final readonly class FoundNames
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/FoundName'))] public array $items,
-    ) {
-    }
+    ) {}
 }

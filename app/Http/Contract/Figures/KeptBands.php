@@ -22,8 +22,7 @@ final readonly class KeptBands implements \JsonSerializable
         #[OA\Property] public ?string $from = null,
         #[OA\Property] public ?string $field = null,
         #[OA\Property] public ?string $member = null,
-    ) {
-    }
+    ) {}
 
     /** @return array<mixed> without what is left out */
     public function jsonSerialize(): array

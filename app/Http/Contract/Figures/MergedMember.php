@@ -10,7 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class MergedMember
 {
-    public function __construct(#[OA\Property] public string $name, #[OA\Property] public string $into)
-    {
-    }
+    public function __construct(#[OA\Property] public string $name, #[OA\Property] public string $into) {}
 }

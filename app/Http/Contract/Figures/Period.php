@@ -10,7 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Period
 {
-    public function __construct(#[OA\Property] public string $key, #[OA\Property] public string $label)
-    {
-    }
+    public function __construct(#[OA\Property] public string $key, #[OA\Property] public string $label) {}
 }

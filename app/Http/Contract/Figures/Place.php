@@ -19,6 +19,5 @@ final readonly class Place
         #[OA\Property] public string $period,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $members,
         #[OA\Property] public string $amount,
-    ) {
-    }
+    ) {}
 }

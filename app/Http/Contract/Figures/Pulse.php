@@ -15,8 +15,7 @@ final readonly class Pulse
         #[OA\Property] public int $revision,
         #[OA\Property(nullable: true)] public ?string $undo,
         #[OA\Property(nullable: true)] public ?string $redo,
-        #[OA\Property(description: 'number of the last change that can be undone; 0 where there is none'),]
+        #[OA\Property(description: 'number of the last change that can be undone; 0 where there is none')]
         public int $undoId,
-    ) {
-    }
+    ) {}
 }

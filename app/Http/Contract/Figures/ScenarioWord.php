@@ -13,6 +13,5 @@ final readonly class ScenarioWord
     public function __construct(
         #[OA\Property(enum: ['AC', 'BU', 'FC', 'TG', 'PY'])] public string $code,
         #[OA\Property] public string $word,
-    ) {
-    }
+    ) {}
 }

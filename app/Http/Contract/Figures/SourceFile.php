@@ -23,10 +23,9 @@ final readonly class SourceFile
         #[OA\Property] public int $facts,
         #[OA\Property] public string $says,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $columns,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceFileRow')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceFileRow'))]
         public array $rows,
         #[OA\Property(description: 'of this page, counted from 1')] public ?int $first = null,
         #[OA\Property] public ?bool $hasMore = null,
-    ) {
-    }
+    ) {}
 }

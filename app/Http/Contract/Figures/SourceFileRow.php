@@ -18,6 +18,5 @@ final readonly class SourceFileRow
         #[OA\Property] public int $row,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $cells,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $amounts,
-    ) {
-    }
+    ) {}
 }

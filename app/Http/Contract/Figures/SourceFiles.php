@@ -14,8 +14,7 @@ final readonly class SourceFiles
      * @param list<SourceFile> $files
      */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceFile')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceFile'))]
         public array $files,
-    ) {
-    }
+    ) {}
 }

@@ -15,6 +15,5 @@ final readonly class Spread
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $amounts,
-    ) {
-    }
+    ) {}
 }

@@ -13,6 +13,5 @@ final readonly class Step
     public function __construct(
         #[OA\Property] public string $says,
         #[OA\Property(description: 'amounts that were left as they were changed since')] public int $skipped,
-    ) {
-    }
+    ) {}
 }

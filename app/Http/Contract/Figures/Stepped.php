@@ -11,13 +11,12 @@ use OpenApi\Attributes as OA;
 final readonly class Stepped
 {
     public function __construct(
-        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Step'), new OA\Schema(type: 'null')]),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Step'), new OA\Schema(type: 'null')])]
         public ?Step $step,
         #[OA\Property] public int $version,
         #[OA\Property] public int $revision,
         #[OA\Property(nullable: true)] public ?string $undo,
         #[OA\Property(nullable: true)] public ?string $redo,
         #[OA\Property] public int $undoId,
-    ) {
-    }
+    ) {}
 }

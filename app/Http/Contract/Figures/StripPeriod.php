@@ -15,6 +15,5 @@ final readonly class StripPeriod
         #[OA\Property] public string $label,
         #[OA\Property] public string $year,
         #[OA\Property] public string $closes,
-    ) {
-    }
+    ) {}
 }

@@ -10,7 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Accepted
 {
-    public function __construct(#[OA\Property(ref: '#/components/schemas/Job')] public Job $job)
-    {
-    }
+    public function __construct(#[OA\Property(ref: '#/components/schemas/Job')] public Job $job) {}
 }

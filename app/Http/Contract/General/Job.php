@@ -14,7 +14,7 @@ final readonly class Job
         #[OA\Property] public string $id,
         #[OA\Property(enum: ['waiting', 'working', 'ended'])] public string $state,
         #[OA\Property(description: 'What is being done')] public string $says,
-        #[OA\Property(description: 'reading, writing, series, totals; empty before it has said any'),]
+        #[OA\Property(description: 'reading, writing, series, totals; empty before it has said any')]
         public string $phase,
         #[OA\Property] public int $done,
         #[OA\Property(description: 'All of the phase; null where that is not known', nullable: true)] public ?int $of,
@@ -23,9 +23,8 @@ final readonly class Job
             description: 'The body that the request would have been answered with; null before, and where it is a file',
             type: 'object',
             nullable: true,
-        ),]
+        )]
         public ?object $answer,
         #[OA\Property(description: 'Address of the file that is the answer', nullable: true)] public ?string $file,
-    ) {
-    }
+    ) {}
 }

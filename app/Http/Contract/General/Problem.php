@@ -22,15 +22,14 @@ final readonly class Problem
         #[OA\Property] public string $detail,
         #[OA\Property] public ?string $type = null,
         #[OA\Property(description: 'Of the bad value')] public ?string $path = null,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Refusal')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Refusal'))]
         public ?array $refusals = null,
         #[OA\Property] public ?int $refused = null,
-        #[OA\Property(description: 'The state that the request was not based on', type: 'object'),]
+        #[OA\Property(description: 'The state that the request was not based on', type: 'object')]
         public ?object $current = null,
         #[OA\Property(
             description: 'Not carried out, as another writer holds everybody up: the same request does in a moment',
-        ),]
+        )]
         public ?bool $isBusy = null,
-    ) {
-    }
+    ) {}
 }

@@ -13,6 +13,5 @@ final readonly class BandReading
     public function __construct(
         #[OA\Property(enum: ['limits', 'increments', 'percent of target'])] public string $meaning,
         #[OA\Property] public string $says,
-    ) {
-    }
+    ) {}
 }

@@ -15,11 +15,10 @@ final readonly class ColumnRole
     public function __construct(
         #[OA\Property(
             enum: ['period', 'amount', 'scenario', 'measure', 'breakdown', 'unit', 'total', 'band', 'ignore'],
-        ),]
+        )]
         public string $role,
         #[OA\Property(enum: ['AC', 'BU', 'FC', 'TG', 'PY'])] public ?string $scenario = null,
         #[OA\Property] public ?string $measure = null,
         #[OA\Property] public ?string $period = null,
-    ) {
-    }
+    ) {}
 }

@@ -15,6 +15,5 @@ final readonly class Counts
         #[OA\Property] public int $replaced,
         #[OA\Property] public int $unchanged,
         #[OA\Property] public int $removed,
-    ) {
-    }
+    ) {}
 }

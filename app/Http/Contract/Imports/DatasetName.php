@@ -14,6 +14,5 @@ final readonly class DatasetName
         #[OA\Property] public int $id,
         #[OA\Property] public int $version,
         #[OA\Property] public string $name,
-    ) {
-    }
+    ) {}
 }

@@ -16,6 +16,5 @@ final readonly class EarlierImport
         #[OA\Property] public string $at,
         #[OA\Property] public int $facts,
         #[OA\Property(ref: '#/components/schemas/DatasetName')] public DatasetName $dataset,
-    ) {
-    }
+    ) {}
 }

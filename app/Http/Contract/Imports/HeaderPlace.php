@@ -10,7 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class HeaderPlace
 {
-    public function __construct(#[OA\Property] public int $row, #[OA\Property(enum: [0, 1, 2])] public int $levels)
-    {
-    }
+    public function __construct(#[OA\Property] public int $row, #[OA\Property(enum: [0, 1, 2])] public int $levels) {}
 }

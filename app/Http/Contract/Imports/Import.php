@@ -21,6 +21,5 @@ final readonly class Import
         #[OA\Property(ref: '#/components/schemas/Counts')] public Counts $counts,
         #[OA\Property(nullable: true)] public ?string $takenBackAt,
         #[OA\Property] public bool $isKept,
-    ) {
-    }
+    ) {}
 }

@@ -14,6 +14,5 @@ final readonly class Imported
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Import')] public Import $import,
         #[OA\Property(ref: '#/components/schemas/Dataset')] public Dataset $dataset,
-    ) {
-    }
+    ) {}
 }

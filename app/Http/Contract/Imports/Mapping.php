@@ -11,19 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class Mapping
 {
     public const OPTIONAL = [
-        'measure',
-        'year',
-        'leaveOut',
-        'measures',
-        'sameAs',
-        'totals',
-        'header',
-        'sheet',
-        'bands',
-        'percents',
-        'grain',
-        'lines',
-        'closedThrough',
+        'measure', 'year', 'leaveOut', 'measures', 'sameAs', 'totals', 'header', 'sheet', 'bands', 'percents', 'grain',
+        'lines', 'closedThrough',
     ];
 
     /**
@@ -31,9 +20,8 @@ final readonly class Mapping
      */
     public function __construct(
         #[OA\Property(
-            type: 'object',
-            additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/ColumnRole'),
-        ),]
+            type: 'object', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/ColumnRole'),
+        )]
         public object $columns,
         #[OA\Property(enum: ['.', ','])] public string $decimal,
         #[OA\Property(enum: ['day first', 'month first'])] public string $dates,
@@ -42,24 +30,21 @@ final readonly class Mapping
         #[OA\Property] public ?int $year = null,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'integer'))] public ?array $leaveOut = null,
         #[OA\Property(
-            type: 'object',
-            additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/MeasureRule'),
-        ),]
+            type: 'object', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/MeasureRule'),
+        )]
         public ?object $measures = null,
         #[OA\Property(
-            type: 'object',
-            additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/NameMap'),
-        ),]
+            type: 'object', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/NameMap'),
+        )]
         public ?object $sameAs = null,
         #[OA\Property(enum: ['keep', 'leave out'])] public ?string $totals = null,
         #[OA\Property(ref: '#/components/schemas/HeaderPlace')] public ?HeaderPlace $header = null,
         #[OA\Property] public ?string $sheet = null,
         #[OA\Property(enum: ['limits', 'increments', 'percent of target'])] public ?string $bands = null,
-        #[OA\Property(description: 'what plain numbers beside percentages mean', enum: ['points', 'fractions']),]
+        #[OA\Property(description: 'what plain numbers beside percentages mean', enum: ['points', 'fractions'])]
         public ?string $percents = null,
         #[OA\Property(description: 'Of the dataset that the figures are to join')] public ?string $grain = null,
         #[OA\Property(description: 'What the lines of a statement do', type: 'object')] public ?object $lines = null,
         #[OA\Property(description: 'The last period whose actuals are final')] public ?string $closedThrough = null,
-    ) {
-    }
+    ) {}
 }

@@ -20,6 +20,5 @@ final readonly class MeasureRule
         #[OA\Property] public ?string $numerator = null,
         #[OA\Property] public ?string $denominator = null,
         #[OA\Property] public ?int $factor = null,
-    ) {
-    }
+    ) {}
 }

@@ -15,6 +15,5 @@ final readonly class MonthEnd
         #[OA\Property] public string $dayLabel,
         #[OA\Property] public string $month,
         #[OA\Property] public string $monthLabel,
-    ) {
-    }
+    ) {}
 }

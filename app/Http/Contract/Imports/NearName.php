@@ -14,6 +14,5 @@ final readonly class NearName
         #[OA\Property] public string $breakdown,
         #[OA\Property] public string $name,
         #[OA\Property] public string $like,
-    ) {
-    }
+    ) {}
 }

@@ -27,37 +27,30 @@ final readonly class Reading
         #[OA\Property(ref: '#/components/schemas/HeaderPlace')] public HeaderPlace $header,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $notes,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $columns,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'string'))),]
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'string')))]
         public array $sample,
         #[OA\Property(
-            description: "of the sample's rows, as in the file",
-            type: 'array',
-            items: new OA\Items(type: 'integer'),
-        ),]
+            description: "of the sample's rows, as in the file", type: 'array', items: new OA\Items(type: 'integer'),
+        )]
         public array $sampleRows,
-        #[OA\Property(description: 'none where only the beginning was looked at', nullable: true),]
+        #[OA\Property(description: 'none where only the beginning was looked at', nullable: true)]
         public ?int $rowCount,
         #[OA\Property(nullable: true)] public ?int $rowsAbout,
         #[OA\Property(ref: '#/components/schemas/Mapping')] public Mapping $mapping,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(enum: ['decimal', 'dates', 'year', 'scale', 'periods', 'bands', 'percents']),
-        ),]
+        )]
         public array $doubts,
         #[OA\Property(
             description: 'the dataset that the figures would join',
             oneOf: [new OA\Schema(ref: '#/components/schemas/DatasetName'), new OA\Schema(type: 'null')],
-        ),]
+        )]
         public ?DatasetName $target,
         #[OA\Property(enum: ['add', 'replace periods', 'replace all'])] public string $mode,
-        #[OA\Property(
-            oneOf: [new OA\Schema(ref: '#/components/schemas/EarlierImport'), new OA\Schema(type: 'null')],
-        ),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/EarlierImport'), new OA\Schema(type: 'null')])]
         public ?EarlierImport $known,
-        #[OA\Property(
-            oneOf: [new OA\Schema(ref: '#/components/schemas/EarlierImport'), new OA\Schema(type: 'null')],
-        ),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/EarlierImport'), new OA\Schema(type: 'null')])]
         public ?EarlierImport $seen,
-    ) {
-    }
+    ) {}
 }

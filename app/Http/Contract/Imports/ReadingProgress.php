@@ -13,6 +13,5 @@ final readonly class ReadingProgress
     public function __construct(
         #[OA\Property(enum: ['', 'reading', 'writing'])] public string $phase,
         #[OA\Property] public int $done,
-    ) {
-    }
+    ) {}
 }

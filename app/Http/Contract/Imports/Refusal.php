@@ -14,6 +14,5 @@ final readonly class Refusal
         #[OA\Property] public int $row,
         #[OA\Property] public string $column,
         #[OA\Property] public string $reason,
-    ) {
-    }
+    ) {}
 }

@@ -18,11 +18,8 @@ final readonly class TakeBack
         #[OA\Property] public int $restored,
         #[OA\Property] public int $overwritten,
         #[OA\Property(
-            description: 'some of what was overwritten, by name',
-            type: 'array',
-            items: new OA\Items(type: 'string'),
-        ),]
+            description: 'some of what was overwritten, by name', type: 'array', items: new OA\Items(type: 'string'),
+        )]
         public array $examples,
-    ) {
-    }
+    ) {}
 }

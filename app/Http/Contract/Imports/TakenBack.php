@@ -15,6 +15,5 @@ final readonly class TakenBack
         #[OA\Property(ref: '#/components/schemas/Import')] public Import $import,
         #[OA\Property(ref: '#/components/schemas/TakenBackCounts')] public TakenBackCounts $done,
         #[OA\Property(ref: '#/components/schemas/Dataset')] public Dataset $dataset,
-    ) {
-    }
+    ) {}
 }

@@ -14,6 +14,5 @@ final readonly class TakenBackCounts
         #[OA\Property] public int $gone,
         #[OA\Property] public int $restored,
         #[OA\Property] public int $overwritten,
-    ) {
-    }
+    ) {}
 }

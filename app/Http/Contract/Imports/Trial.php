@@ -11,22 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class Trial
 {
     public const OPTIONAL = [
-        'bands',
-        'says',
-        'refusals',
-        'refused',
-        'counts',
-        'facts',
-        'rows',
-        'without',
-        'periods',
-        'grain',
-        'ends',
-        'scenarios',
-        'measures',
-        'breakdowns',
-        'near',
-        'notices',
+        'bands', 'says', 'refusals', 'refused', 'counts', 'facts', 'rows', 'without', 'periods', 'grain', 'ends',
+        'scenarios', 'measures', 'breakdowns', 'near', 'notices',
     ];
 
     /**
@@ -44,16 +30,16 @@ final readonly class Trial
         #[OA\Property(
             type: 'array',
             items: new OA\Items(enum: ['decimal', 'dates', 'year', 'scale', 'periods', 'bands', 'percents']),
-        ),]
+        )]
         public array $doubts,
         #[OA\Property(
             description: 'what each possible meaning makes of the bands of the first rows',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/BandReading'),
-        ),]
+        )]
         public ?array $bands = null,
         #[OA\Property] public ?string $says = null,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Refusal')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Refusal'))]
         public ?array $refusals = null,
         #[OA\Property] public ?int $refused = null,
         #[OA\Property(ref: '#/components/schemas/Counts')] public ?Counts $counts = null,
@@ -61,23 +47,22 @@ final readonly class Trial
         #[OA\Property] public ?int $rows = null,
         #[OA\Property] public ?int $without = null,
         #[OA\Property] public ?string $periods = null,
-        #[OA\Property(enum: ['day', 'week', 'month', 'quarter', 'half-year', 'year', 'none']),]
+        #[OA\Property(enum: ['day', 'week', 'month', 'quarter', 'half-year', 'year', 'none'])]
         public ?string $grain = null,
         #[OA\Property(
             description: 'where actuals by day end within a month',
             oneOf: [new OA\Schema(ref: '#/components/schemas/MonthEnd'), new OA\Schema(type: 'null')],
-        ),]
+        )]
         public ?MonthEnd $ends = null,
-        #[OA\Property(type: 'array', items: new OA\Items(enum: ['AC', 'BU', 'FC', 'TG', 'PY'])),]
+        #[OA\Property(type: 'array', items: new OA\Items(enum: ['AC', 'BU', 'FC', 'TG', 'PY']))]
         public ?array $scenarios = null,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TrialMeasure')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TrialMeasure'))]
         public ?array $measures = null,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TrialBreakdown')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TrialBreakdown'))]
         public ?array $breakdowns = null,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/NearName')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/NearName'))]
         public ?array $near = null,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TrialNotice')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TrialNotice'))]
         public ?array $notices = null,
-    ) {
-    }
+    ) {}
 }

@@ -18,6 +18,5 @@ final readonly class TrialBreakdown
         #[OA\Property] public int $members,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $newMembers,
         #[OA\Property] public int $newCount,
-    ) {
-    }
+    ) {}
 }

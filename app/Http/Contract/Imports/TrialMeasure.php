@@ -18,6 +18,5 @@ final readonly class TrialMeasure
         #[OA\Property(enum: ['sum', 'average', 'never'])] public string $overMembers,
         #[OA\Property(enum: ['more', 'less'])] public string $better,
         #[OA\Property(description: 'whether that is only what the name tells')] public bool $isGuess,
-    ) {
-    }
+    ) {}
 }

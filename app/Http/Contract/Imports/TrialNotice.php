@@ -10,7 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class TrialNotice
 {
-    public function __construct(#[OA\Property] public bool $holds, #[OA\Property] public string $says)
-    {
-    }
+    public function __construct(#[OA\Property] public bool $holds, #[OA\Property] public string $says) {}
 }

@@ -17,6 +17,5 @@ final readonly class Expected
         #[OA\Property] public int $workingDay,
         #[OA\Property] public string $whom = '',
         #[OA\Property(nullable: true)] public ?int $source = null,
-    ) {
-    }
+    ) {}
 }

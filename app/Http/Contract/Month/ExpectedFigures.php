@@ -23,6 +23,5 @@ final readonly class ExpectedFigures
         public ?int $cameOn,
         #[OA\Property] public int $late,
         #[OA\Property] public string $why,
-    ) {
-    }
+    ) {}
 }

@@ -10,9 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class Holiday
 {
-    public function __construct(
-        #[OA\Property] public string $day,
-        #[OA\Property] public string $name,
-    ) {
-    }
+    public function __construct(#[OA\Property] public string $day, #[OA\Property] public string $name) {}
 }

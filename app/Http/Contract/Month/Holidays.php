@@ -14,6 +14,5 @@ final readonly class Holidays
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Holiday'))]
         public array $items,
-    ) {
-    }
+    ) {}
 }

@@ -39,6 +39,5 @@ final readonly class Month
         public ?MonthClosed $closed,
         #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/MonthClosed'), new OA\Schema(type: 'null')])]
         public ?MonthClosed $closedBefore,
-    ) {
-    }
+    ) {}
 }

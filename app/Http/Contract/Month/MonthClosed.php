@@ -19,6 +19,5 @@ final readonly class MonthClosed
         #[OA\Property] public string $who,
         #[OA\Property(nullable: true)] public ?string $undoneAt,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $datasets,
-    ) {
-    }
+    ) {}
 }

@@ -20,9 +20,8 @@ final readonly class MonthDataset
         #[OA\Property] public string $closedThrough,
         #[OA\Property] public bool $isClosed,
         #[OA\Property(
-            description: 'what it would be closed through; null: it has no period that ends by then',
-            nullable: true,
-        ),]
+            description: 'what it would be closed through; null: it has no period that ends by then', nullable: true,
+        )]
         public ?string $closing,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ExpectedFigures'))]
         public array $expected,
@@ -31,6 +30,5 @@ final readonly class MonthDataset
         #[OA\Property(nullable: true)] public ?int $failing,
         #[OA\Property] public string $says,
         #[OA\Property(enum: ['holds', 'look', 'quiet'])] public string $tone,
-    ) {
-    }
+    ) {}
 }

@@ -15,6 +15,5 @@ final readonly class MonthDay
         #[OA\Property] public string $day,
         #[OA\Property] public string $weekday,
         #[OA\Property] public bool $isToday,
-    ) {
-    }
+    ) {}
 }

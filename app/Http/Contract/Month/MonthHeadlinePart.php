@@ -13,6 +13,5 @@ final readonly class MonthHeadlinePart
     public function __construct(
         #[OA\Property] public string $text,
         #[OA\Property(enum: ['', 'files', 'decisions'])] public string $about,
-    ) {
-    }
+    ) {}
 }

@@ -19,6 +19,5 @@ final readonly class MonthHistory
         public array $items,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Period'))]
         public array $periods,
-    ) {
-    }
+    ) {}
 }

@@ -17,6 +17,5 @@ final readonly class MonthHistoryRow
         #[OA\Property(enum: ['AC', 'BU', 'FC', 'TG', 'PY'])] public string $scenario,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MonthLateness'))]
         public array $months,
-    ) {
-    }
+    ) {}
 }

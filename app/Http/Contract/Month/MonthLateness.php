@@ -15,6 +15,5 @@ final readonly class MonthLateness
         #[OA\Property(description: 'working days; null: they did not come, or nobody knows when', nullable: true)]
         public ?int $late,
         #[OA\Property(nullable: true)] public ?string $came,
-    ) {
-    }
+    ) {}
 }

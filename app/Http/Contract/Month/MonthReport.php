@@ -19,6 +19,5 @@ final readonly class MonthReport
         #[OA\Property] public bool $isPinned,
         #[OA\Property(nullable: true)] public ?int $settle,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $waitsFor,
-    ) {
-    }
+    ) {}
 }

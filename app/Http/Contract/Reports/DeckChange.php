@@ -15,6 +15,5 @@ final readonly class DeckChange
         #[OA\Property(description: 'its number, from 1; nought: the deck')] public int $slide,
         #[OA\Property] public string $what,
         #[OA\Property] public string $says,
-    ) {
-    }
+    ) {}
 }

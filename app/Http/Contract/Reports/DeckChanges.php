@@ -11,8 +11,5 @@ use OpenApi\Attributes as OA;
 final readonly class DeckChanges
 {
     /** @param list<DeckChange> $entries */
-    public function __construct(
-        #[OA\Property(items: new OA\Items(ref: DeckChange::class))] public array $entries,
-    ) {
-    }
+    public function __construct(#[OA\Property(items: new OA\Items(ref: DeckChange::class))] public array $entries) {}
 }

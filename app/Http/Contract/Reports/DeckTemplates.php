@@ -12,6 +12,5 @@ final readonly class DeckTemplates
 {
     public function __construct(
         #[OA\Property(description: 'null: slides have none', nullable: true)] public ?UsedTemplate $template,
-    ) {
-    }
+    ) {}
 }

@@ -14,6 +14,5 @@ final readonly class FindingAcceptance
         #[OA\Property] public string $reason,
         #[OA\Property] public string $who,
         #[OA\Property] public string $at,
-    ) {
-    }
+    ) {}
 }

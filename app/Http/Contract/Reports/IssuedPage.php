@@ -13,6 +13,5 @@ final readonly class IssuedPage
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/ReportPage')] public ReportPage $sheet,
         #[OA\Property(ref: '#/components/schemas/ReportPage')] public ReportPage $column,
-    ) {
-    }
+    ) {}
 }

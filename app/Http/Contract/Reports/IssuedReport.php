@@ -21,16 +21,9 @@ final readonly class IssuedReport
         #[OA\Property] public string $at,
         #[OA\Property] public string $who,
         #[OA\Property] public int $report,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/IssuedPage'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/IssuedPage'))]
         public array $pages,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/IssuedSource'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/IssuedSource'))]
         public array $sources,
-    ) {
-    }
+    ) {}
 }

@@ -18,11 +18,7 @@ final readonly class IssuedSource
         #[OA\Property] public string $name,
         #[OA\Property] public int $version,
         #[OA\Property] public int $revision,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/SourceImport'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceImport'))]
         public array $imports,
-    ) {
-    }
+    ) {}
 }

@@ -23,6 +23,5 @@ final readonly class NumberOffer
         #[OA\Property] public bool $isClosing,
         #[OA\Property] public string $column,
         #[OA\Property] public string $exact,
-    ) {
-    }
+    ) {}
 }

@@ -14,11 +14,7 @@ final readonly class NumberOffers
      * @param list<NumberOffer> $items
      */
     public function __construct(
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/NumberOffer'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/NumberOffer'))]
         public array $items,
-    ) {
-    }
+    ) {}
 }

@@ -29,16 +29,13 @@ final readonly class PageBlock
         #[OA\Property] public float $width,
         #[OA\Property] public float $height,
         #[OA\Property(description: 'points of the page for a point of the chart')] public float $scale,
-        #[OA\Property(
-            oneOf: [new OA\Schema(ref: '#/components/schemas/Scene'), new OA\Schema(type: 'null')],
-        ),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/Scene'), new OA\Schema(type: 'null')])]
         public ?\KeenMargin\App\Http\Contract\Scene\Scene $scene,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mark'))] public array $marks,
         #[OA\Property(description: 'why a chart cannot be drawn', nullable: true)] public ?string $trouble,
         #[OA\Property(
-            description: 'what of its page a chart cannot follow', type: 'array',
-            items: new OA\Items(type: 'string'),
-        ),]
+            description: 'what of its page a chart cannot follow', type: 'array', items: new OA\Items(type: 'string'),
+        )]
         public array $cannot,
         #[OA\Property(description: 'of a chart that is kept under one')] public string $name,
         #[OA\Property] public bool $isEmpty,
@@ -46,10 +43,7 @@ final readonly class PageBlock
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $summary,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $failing,
         #[OA\Property] public ?string $dataset = null,
-        #[OA\Property(
-            description: 'as it is asked on the page', ref: '#/components/schemas/Recipe',
-        ),]
+        #[OA\Property(description: 'as it is asked on the page', ref: '#/components/schemas/Recipe')]
         public ?array $recipe = null,
-    ) {
-    }
+    ) {}
 }

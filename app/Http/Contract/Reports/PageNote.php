@@ -15,6 +15,5 @@ final readonly class PageNote
         #[OA\Property] public string $text,
         #[OA\Property] public int $id,
         #[OA\Property] public string $block,
-    ) {
-    }
+    ) {}
 }

@@ -19,6 +19,5 @@ final readonly class PageNumber
         #[OA\Property(nullable: true)] public ?string $exact,
         #[OA\Property] public bool $isStale,
         #[OA\Property] public string $from,
-    ) {
-    }
+    ) {}
 }

@@ -16,11 +16,7 @@ final readonly class PageRow
     public function __construct(
         #[OA\Property] public string $key,
         #[OA\Property] public string $label,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/PageRowNumber'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/PageRowNumber'))]
         public array $numbers,
-    ) {
-    }
+    ) {}
 }

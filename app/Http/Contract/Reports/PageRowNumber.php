@@ -10,9 +10,5 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class PageRowNumber
 {
-    public function __construct(
-        #[OA\Property] public string $head,
-        #[OA\Property] public string $is,
-    ) {
-    }
+    public function __construct(#[OA\Property] public string $head, #[OA\Property] public string $is) {}
 }

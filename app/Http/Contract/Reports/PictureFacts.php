@@ -16,9 +16,7 @@ final readonly class PictureFacts
         #[OA\Property(description: 'in points, as its height')] public float $width,
         #[OA\Property] public float $height,
         #[OA\Property(
-            description: 'the last closed period that it shows; null: its figures have no time',
-            nullable: true,
+            description: 'the last closed period that it shows; null: its figures have no time', nullable: true,
         )] public ?string $closed,
-    ) {
-    }
+    ) {}
 }

@@ -26,42 +26,22 @@ final readonly class Report
         #[OA\Property(nullable: true)] public ?string $redo,
         #[OA\Property] public string $title,
         #[OA\Property] public string $savedAt,
-        #[OA\Property(
-            description: 'as docs/recipe.md says', type: 'object', additionalProperties: true,
-        ),]
+        #[OA\Property(description: 'as docs/recipe.md says', type: 'object', additionalProperties: true)]
         public object $document,
         #[OA\Property(description: 'the last change of a name that its names know of; saving tells it')]
         public int $names,
-        #[OA\Property(
-            oneOf: [new OA\Schema(ref: '#/components/schemas/ReportClosing'), new OA\Schema(type: 'null')],
-        ),]
+        #[OA\Property(oneOf: [new OA\Schema(ref: '#/components/schemas/ReportClosing'), new OA\Schema(type: 'null')])]
         public ?ReportClosing $closing,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/ReportDataset'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ReportDataset'))]
         public array $datasets,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/ReportBreakdown'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ReportBreakdown'))]
         public array $breakdowns,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/ScenarioWord'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ScenarioWord'))]
         public array $scenarios,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Period'))] public array $periods,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/SentencePart'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SentencePart'))]
         public array $about,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/ReportIssueBrief'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ReportIssueBrief'))]
         public array $issues,
-    ) {
-    }
+    ) {}
 }

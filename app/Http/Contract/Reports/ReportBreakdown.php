@@ -16,6 +16,5 @@ final readonly class ReportBreakdown
     public function __construct(
         #[OA\Property] public string $name,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $members,
-    ) {
-    }
+    ) {}
 }

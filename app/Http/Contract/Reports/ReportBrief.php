@@ -22,15 +22,12 @@ final readonly class ReportBrief
         #[OA\Property] public string $closing,
         #[OA\Property] public bool $isPinned,
         #[OA\Property(description: 'what the picture was drawn from')] public string $pictured,
-        #[OA\Property(
-            description: 'how much has to be settled; null: not looked up yet', nullable: true,
-        ),]
+        #[OA\Property(description: 'how much has to be settled; null: not looked up yet', nullable: true)]
         public ?int $settle,
         #[OA\Property(
             oneOf: [new OA\Schema(ref: '#/components/schemas/ReportIssueBrief'), new OA\Schema(type: 'null')],
-        ),]
+        )]
         public ?ReportIssueBrief $issued,
         #[OA\Property(description: 'why it cannot be opened; null: it can', nullable: true)] public ?string $trouble,
-    ) {
-    }
+    ) {}
 }

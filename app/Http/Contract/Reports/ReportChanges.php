@@ -16,11 +16,7 @@ final readonly class ReportChanges
     public function __construct(
         #[OA\Property] public int $from,
         #[OA\Property] public string $to,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/ReportDifference'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ReportDifference'))]
         public array $differences,
-    ) {
-    }
+    ) {}
 }

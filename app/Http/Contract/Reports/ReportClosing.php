@@ -15,10 +15,7 @@ final readonly class ReportClosing
         #[OA\Property] public string $label,
         #[OA\Property] public string $back,
         #[OA\Property] public string $on,
-        #[OA\Property(
-            description: 'whether it is the report’s own; else that of its datasets',
-        ),]
+        #[OA\Property(description: 'whether it is the report’s own; else that of its datasets')]
         public bool $isPinned,
-    ) {
-    }
+    ) {}
 }

@@ -16,6 +16,5 @@ final readonly class ReportDataset
         #[OA\Property] public string $organisation,
         #[OA\Property] public string $grain,
         #[OA\Property] public string $closing,
-    ) {
-    }
+    ) {}
 }

@@ -12,25 +12,13 @@ final readonly class ReportDifference
 {
     public function __construct(
         #[OA\Property(
-            enum: [
-                'number',
-                'restated',
-                'question',
-                'measure',
-                'title',
-                'message',
-                'text',
-                'note',
-                'chart',
-                'page',
-            ],
-        ),]
+            enum: ['number', 'restated', 'question', 'measure', 'title', 'message', 'text', 'note', 'chart', 'page'],
+        )]
         public string $kind,
         #[OA\Property] public string $page,
         #[OA\Property] public string $block,
         #[OA\Property] public string $what,
         #[OA\Property(nullable: true)] public ?string $was,
         #[OA\Property(nullable: true)] public ?string $is,
-    ) {
-    }
+    ) {}
 }

@@ -12,9 +12,7 @@ final readonly class ReportFinding
 {
     public function __construct(
         #[OA\Property] public string $key,
-        #[OA\Property(
-            enum: ['stale', 'check', 'trouble', 'missing', 'empty', 'full', 'closing'],
-        ),]
+        #[OA\Property(enum: ['stale', 'check', 'trouble', 'missing', 'empty', 'full', 'closing'])]
         public string $kind,
         #[OA\Property] public string $page,
         #[OA\Property] public string $block,
@@ -24,8 +22,7 @@ final readonly class ReportFinding
         #[OA\Property(nullable: true)] public ?string $exact,
         #[OA\Property(
             oneOf: [new OA\Schema(ref: '#/components/schemas/FindingAcceptance'), new OA\Schema(type: 'null')],
-        ),]
+        )]
         public ?FindingAcceptance $accepted,
-    ) {
-    }
+    ) {}
 }

@@ -16,6 +16,5 @@ final readonly class ReportIssueBrief
         #[OA\Property(description: 'blank where its figures have no time')] public string $closing,
         #[OA\Property] public string $at,
         #[OA\Property] public string $who,
-    ) {
-    }
+    ) {}
 }

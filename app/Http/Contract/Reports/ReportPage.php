@@ -32,24 +32,14 @@ final readonly class ReportPage
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mark'))] public array $message,
         #[OA\Property] public string $says,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mark'))] public array $frame,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/PageBlock'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/PageBlock'))]
         public array $blocks,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/PageNote'))] public array $notes,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/SentencePart'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SentencePart'))]
         public array $about,
         #[OA\Property(description: 'by how much it is too full', nullable: true)] public ?string $over,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Check'))] public array $checks,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/PageNumber'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/PageNumber'))]
         public array $numbers,
-    ) {
-    }
+    ) {}
 }

@@ -15,6 +15,5 @@ final readonly class ReportPulse
         #[OA\Property] public string $sign,
         #[OA\Property(nullable: true)] public ?string $undo,
         #[OA\Property(nullable: true)] public ?string $redo,
-    ) {
-    }
+    ) {}
 }

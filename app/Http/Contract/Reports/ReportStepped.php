@@ -16,6 +16,5 @@ final readonly class ReportStepped
         #[OA\Property(nullable: true)] public ?string $undo,
         #[OA\Property(nullable: true)] public ?string $redo,
         #[OA\Property(description: 'what was undone or done again', nullable: true)] public ?string $step,
-    ) {
-    }
+    ) {}
 }

@@ -17,11 +17,7 @@ final readonly class RollPreview
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Period')] public \KeenMargin\App\Http\Contract\Figures\Period $to,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $moves,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/RolledPage'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RolledPage'))]
         public array $pages,
-    ) {
-    }
+    ) {}
 }

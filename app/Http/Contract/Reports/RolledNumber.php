@@ -16,6 +16,5 @@ final readonly class RolledNumber
         #[OA\Property(nullable: true)] public ?string $becomes,
         #[OA\Property] public bool $follows,
         #[OA\Property] public string $from,
-    ) {
-    }
+    ) {}
 }

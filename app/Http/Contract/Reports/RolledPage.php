@@ -18,17 +18,12 @@ final readonly class RolledPage
     public function __construct(
         #[OA\Property] public string $id,
         #[OA\Property] public string $title,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/RolledNumber'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RolledNumber'))]
         public array $numbers,
         #[OA\Property(
-            description: 'notes that stay with their month', type: 'array',
-            items: new OA\Items(type: 'string'),
-        ),]
+            description: 'notes that stay with their month', type: 'array', items: new OA\Items(type: 'string'),
+        )]
         public array $behind,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $found,
-    ) {
-    }
+    ) {}
 }

@@ -15,12 +15,8 @@ final readonly class Settlement
      * @param list<string> $holds
      */
     public function __construct(
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/ReportFinding'),
-        ),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ReportFinding'))]
         public array $findings,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $holds,
-    ) {
-    }
+    ) {}
 }

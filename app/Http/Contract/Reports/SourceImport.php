@@ -15,6 +15,5 @@ final readonly class SourceImport
         #[OA\Property] public string $name,
         #[OA\Property] public string $at,
         #[OA\Property] public string $digest,
-    ) {
-    }
+    ) {}
 }

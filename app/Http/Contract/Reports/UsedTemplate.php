@@ -19,8 +19,7 @@ final readonly class UsedTemplate
         #[OA\Property(description: 'of its file')] public string $name,
         #[OA\Property(description: 'that pages are put on')] public string $layout,
         #[OA\Property(
-            description: 'that have a title and a body, the most suitable first',
-            items: new OA\Items(type: 'string'),
+            description: 'that have a title and a body, the most suitable first', items: new OA\Items(type: 'string'),
         )] public array $layouts,
         #[OA\Property(
             description: 'of the theme, by name',
@@ -33,6 +32,5 @@ final readonly class UsedTemplate
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
         )] public array $roles,
         #[OA\Property(description: 'what a slide looks like, roughly, as SVG')] public string $picture,
-    ) {
-    }
+    ) {}
 }

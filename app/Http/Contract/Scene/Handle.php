@@ -32,8 +32,7 @@ final readonly class Handle
             minItems: 2,
             maxItems: 2,
             nullable: true,
-        ),]
+        )]
         public ?array $centre,
-    ) {
-    }
+    ) {}
 }

@@ -11,28 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class Mark
 {
     public const OPTIONAL = [
-        'role',
-        'key',
-        'of',
-        'marks',
-        'x',
-        'y',
-        'width',
-        'height',
-        'x1',
-        'y1',
-        'x2',
-        'y2',
-        'radius',
-        'points',
-        'fill',
-        'stroke',
-        'thickness',
-        'dash',
-        'text',
-        'size',
-        'anchor',
-        'weight',
+        'role', 'key', 'of', 'marks', 'x', 'y', 'width', 'height', 'x1', 'y1', 'x2', 'y2', 'radius', 'points', 'fill',
+        'stroke', 'thickness', 'dash', 'text', 'size', 'anchor', 'weight',
     ];
 
     /**
@@ -44,7 +24,7 @@ final readonly class Mark
         #[OA\Property] public ?string $role = null,
         #[OA\Property] public ?string $key = null,
         #[OA\Property] public ?string $of = null,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mark')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mark'))]
         public ?array $marks = null,
         #[OA\Property] public ?float $x = null,
         #[OA\Property] public ?float $y = null,
@@ -58,7 +38,7 @@ final readonly class Mark
         #[OA\Property(
             type: 'array',
             items: new OA\Items(type: 'array', items: new OA\Items(type: 'number'), minItems: 2, maxItems: 2),
-        ),]
+        )]
         public ?array $points = null,
         #[OA\Property] public ?string $fill = null,
         #[OA\Property] public ?string $stroke = null,
@@ -68,6 +48,5 @@ final readonly class Mark
         #[OA\Property] public ?float $size = null,
         #[OA\Property(enum: ['start', 'middle', 'end'])] public ?string $anchor = null,
         #[OA\Property] public ?float $weight = null,
-    ) {
-    }
+    ) {}
 }

@@ -22,7 +22,7 @@ final readonly class Region
             items: new OA\Items(type: 'number'),
             minItems: 4,
             maxItems: 4,
-        ),]
+        )]
         public array $reach,
         #[OA\Property(
             description: 'what is lit while it does',
@@ -30,8 +30,7 @@ final readonly class Region
             items: new OA\Items(type: 'number'),
             minItems: 4,
             maxItems: 4,
-        ),]
+        )]
         public array $lit,
-    ) {
-    }
+    ) {}
 }

@@ -25,15 +25,12 @@ final readonly class Scene
             description: "where rows are pointed at, in the rows' order",
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Region'),
-        ),]
+        )]
         public array $regions,
         #[OA\Property(
-            description: 'what may be moved',
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/Handle'),
-        ),]
+            description: 'what may be moved', type: 'array', items: new OA\Items(ref: '#/components/schemas/Handle'),
+        )]
         public array $handles,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Mark'))] public array $marks,
-    ) {
-    }
+    ) {}
 }

@@ -28,6 +28,5 @@ final readonly class Arrival
         #[OA\Property] public string $who,
         #[OA\Property(nullable: true)] public ?string $decidedAt,
         #[OA\Property(nullable: true)] public ?int $import,
-    ) {
-    }
+    ) {}
 }

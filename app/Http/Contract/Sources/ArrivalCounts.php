@@ -16,6 +16,5 @@ final readonly class ArrivalCounts
         #[OA\Property] public int $removed,
         #[OA\Property] public int $inNewPeriods,
         #[OA\Property] public int $inClosedPeriods,
-    ) {
-    }
+    ) {}
 }

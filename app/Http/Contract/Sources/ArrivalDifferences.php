@@ -20,13 +20,12 @@ final readonly class ArrivalDifferences
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Arrival')] public Arrival $arrival,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $breakdowns,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChangedPeriod')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChangedPeriod'))]
         public array $periods,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChangedMember')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChangedMember'))]
         public array $members,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChangedAmount')),]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChangedAmount'))]
         public array $amounts,
         #[OA\Property] public int $all,
-    ) {
-    }
+    ) {}
 }

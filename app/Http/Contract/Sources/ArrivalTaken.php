@@ -13,6 +13,5 @@ final readonly class ArrivalTaken
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Arrival')] public Arrival $arrival,
         #[OA\Property(ref: '#/components/schemas/Import')] public \KeenMargin\App\Http\Contract\Imports\Import $import,
-    ) {
-    }
+    ) {}
 }

@@ -21,6 +21,5 @@ final readonly class ChangedAmount
         #[OA\Property(nullable: true)] public ?string $was,
         #[OA\Property(nullable: true)] public ?string $is,
         #[OA\Property] public string $change,
-    ) {
-    }
+    ) {}
 }

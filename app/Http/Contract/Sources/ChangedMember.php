@@ -18,6 +18,5 @@ final readonly class ChangedMember
         #[OA\Property(nullable: true)] public ?string $like,
         #[OA\Property] public string $change,
         #[OA\Property] public int $amounts,
-    ) {
-    }
+    ) {}
 }

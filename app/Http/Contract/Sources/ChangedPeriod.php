@@ -21,6 +21,5 @@ final readonly class ChangedPeriod
         #[OA\Property] public string $is,
         #[OA\Property] public string $change,
         #[OA\Property] public int $amounts,
-    ) {
-    }
+    ) {}
 }

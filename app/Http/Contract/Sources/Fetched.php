@@ -13,6 +13,5 @@ final readonly class Fetched
     public function __construct(
         #[OA\Property(enum: ['taken', 'waits', 'nothing new', 'failed', 'not now'])] public string $outcome,
         #[OA\Property(ref: '#/components/schemas/Source')] public Source $source,
-    ) {
-    }
+    ) {}
 }

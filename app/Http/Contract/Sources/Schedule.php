@@ -19,6 +19,5 @@ final readonly class Schedule
         #[OA\Property] public string $zone,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'integer'))] public array $days = [],
         #[OA\Property] public int $number = 1,
-    ) {
-    }
+    ) {}
 }

@@ -14,6 +14,5 @@ final readonly class ScheduleTimes
     public function __construct(
         #[OA\Property] public string $says,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $next,
-    ) {
-    }
+    ) {}
 }

@@ -31,6 +31,5 @@ final readonly class Source
         #[OA\Property(nullable: true)] public ?string $triedAt,
         #[OA\Property(nullable: true)] public ?string $dueAt,
         #[OA\Property] public int $waiting,
-    ) {
-    }
+    ) {}
 }

@@ -17,6 +17,5 @@ final readonly class SourceOffers
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $folders,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $zones,
-    ) {
-    }
+    ) {}
 }

@@ -14,6 +14,5 @@ final readonly class SourceTable
     public function __construct(
         #[OA\Property] public string $name,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $columns,
-    ) {
-    }
+    ) {}
 }

@@ -13,6 +13,5 @@ final readonly class SourceTables
     /** @param list<SourceTable> $items */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceTable'))] public array $items,
-    ) {
-    }
+    ) {}
 }

@@ -26,8 +26,7 @@ final readonly class DatabaseSettings
         public string $user,
         public string $table,
         public string $query,
-    ) {
-    }
+    ) {}
 
     /** @throws NotAccepted */
     public static function read(Given $given): self
@@ -60,10 +59,7 @@ final readonly class DatabaseSettings
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter(
-            get_object_vars($this),
-            static fn (mixed $value): bool => '' !== $value && 0 !== $value,
-        );
+        return array_filter(get_object_vars($this), static fn (mixed $value): bool => '' !== $value && 0 !== $value);
     }
 
     /**

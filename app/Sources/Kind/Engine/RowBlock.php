@@ -11,9 +11,7 @@ final readonly class RowBlock
      * @param list<list<mixed>> $rows
      * @param bool $areTexts whether every cell is a text or null
      */
-    public function __construct(public array $rows, public bool $areTexts = false)
-    {
-    }
+    public function __construct(public array $rows, public bool $areTexts = false) {}
 
     /**
      * @param iterable<list<mixed>> $rows

@@ -19,9 +19,7 @@ final class LoggedNames
     private array $times = [];
     private int $first = 0;
 
-    public function __construct(private readonly Connection $connection)
-    {
-    }
+    public function __construct(private readonly Connection $connection) {}
 
     public function keep(): void
     {
@@ -50,8 +48,7 @@ final class LoggedNames
         foreach ($ids as $id) {
             /** @var array{id: int, dataset: int, at: string, undone: int, body: string} $change */
             $change = $this->connection->fetchAssociative(
-                'SELECT id, dataset, at, undone, body FROM dataset_change WHERE id = ?',
-                [$id],
+                'SELECT id, dataset, at, undone, body FROM dataset_change WHERE id = ?', [$id],
             );
             yield $change;
         }
@@ -60,11 +57,7 @@ final class LoggedNames
     /** The last lost name before a change was done; after an undone one nothing else is known than before it. */
     public function knownBefore(int $change): int
     {
-        $before = array_filter(
-            $this->knownAfter,
-            static fn (int $id): bool => $id < $change,
-            \ARRAY_FILTER_USE_KEY,
-        );
+        $before = array_filter($this->knownAfter, static fn (int $id): bool => $id < $change, \ARRAY_FILTER_USE_KEY);
 
         return [] === $before ? $this->knownAtFirst() : max($before);
     }

@@ -16,9 +16,7 @@ final class NotingNames implements NameMap
     /**
      * @param array<string, string> $borne references by names that were borne for a while only: `member Route Sound`
      */
-    public function __construct(private readonly NameMap $names, private readonly array $borne = [])
-    {
-    }
+    public function __construct(private readonly NameMap $names, private readonly array $borne = []) {}
 
     public function measure(string $name): string
     {

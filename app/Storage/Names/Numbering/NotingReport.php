@@ -18,12 +18,8 @@ final class NotingReport implements NamesOfDatasets
     private array $datasets = [];
 
     /** @param array<string, string> $borne references by names that were borne for a while only */
-    public function __construct(
-        Connection $connection,
-        FormerNames $names,
-        int $known,
-        private readonly array $borne,
-    ) {
+    public function __construct(Connection $connection, FormerNames $names, int $known, private readonly array $borne)
+    {
         $this->numbers = new NumbersOfReport($connection, $names, $known);
     }
 

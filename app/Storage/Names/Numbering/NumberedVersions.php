@@ -105,8 +105,7 @@ final class NumberedVersions
                 $breakdown = NameKind::Member !== $kind
                     ? ''
                     : $connection->fetchOne(
-                        'SELECT b.name FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = ?',
-                        [$id],
+                        'SELECT b.name FROM member m JOIN breakdown b ON b.id = m.breakdown_id WHERE m.id = ?', [$id],
                     );
                 $key = \is_string($breakdown) && '' !== $breakdown ? "$breakdown $name" : $name;
                 $borne["{$kind->value} $key"] = (new Reference($kind, $id))->written();

@@ -95,8 +95,7 @@ final class Numbering
     {
         $known = new NumberedVersions($this->connection, $this->log, $report);
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT version, document FROM report_version WHERE report = ? ORDER BY version',
-            [$report],
+            'SELECT version, document FROM report_version WHERE report = ? ORDER BY version', [$report],
         );
         foreach ($rows as $row) {
             $document = $this->parts->unpack($report, self::text($row['document']));

@@ -33,19 +33,15 @@ final readonly class ColumnGuess
     /** Letters that remarks have on average, and the names of customers do not. */
     private const FREE_TEXT = 60;
 
-    private function __construct(public ColumnRole $role, public bool $isPeriodByName, public bool $isYears)
-    {
-    }
+    private function __construct(public ColumnRole $role, public bool $isPeriodByName, public bool $isYears) {}
 
     public static function of(Sheet $sheet, int $place, NumberReader $numbers, PeriodReader $periods): self
     {
         $name = $sheet->header[$place];
-        $cells = array_values(
-            array_filter(
-                $sheet->column($place, self::SAMPLE),
-                static fn (string $cell): bool => !NumberReader::isMissing($cell),
-            ),
-        );
+        $cells = array_values(array_filter(
+            $sheet->column($place, self::SAMPLE),
+            static fn (string $cell): bool => !NumberReader::isMissing($cell),
+        ));
         $isPeriodName = 1 === preg_match(self::PERIOD_NAMES, $name);
         $isYears =
             self::share($cells, static fn (string $cell): bool => Grain::Year === $periods->maybe($cell)?->grain) >
@@ -117,10 +113,7 @@ final readonly class ColumnGuess
      */
     private static function isFromYearToYear(array $cells, PeriodReader $periods): bool
     {
-        $years = array_filter(
-            $cells,
-            static fn (string $cell): bool => Grain::Year === $periods->maybe($cell)?->grain,
-        );
+        $years = array_filter($cells, static fn (string $cell): bool => Grain::Year === $periods->maybe($cell)?->grain);
 
         return \count($cells) > 2 && [0, \count($cells) - 1] === array_keys($years);
     }

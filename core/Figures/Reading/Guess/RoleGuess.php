@@ -54,10 +54,7 @@ final class RoleGuess
         $guesses = [];
         foreach ($sheet->header as $place => $name) {
             $guesses[$name] = ColumnGuess::of(
-                $sheet,
-                $place,
-                new NumberReader($decimal),
-                new PeriodReader($calendar, $dates, $year),
+                $sheet, $place, new NumberReader($decimal), new PeriodReader($calendar, $dates, $year),
             );
         }
         $columns = BandColumns::recognised(self::settled($guesses, new PeriodReader($calendar, $dates, $year)));
@@ -113,11 +110,9 @@ final class RoleGuess
             return $doubts;
         }
         $amounts = self::cellsOf($sheet, $mapping, Role::Amount);
-        $spread = array_values(
-            array_filter(
-                array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount)),
-            ),
-        );
+        $spread = array_values(array_filter(
+            array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount)),
+        ));
         $periods = [...self::cellsOf($sheet, $mapping, Role::Period), ...$spread];
         if (NumberStyle::isAmbiguous($amounts)) {
             $doubts[] = 'decimal';

@@ -20,9 +20,7 @@ final readonly class BandColumns
         .'low|medium|mid|middle|high|red|amber|yellow|green|schlecht|mittel|gut|sehr gut)\b/iu';
 
     /** @param list<array{string, int}> $bands name and place, in their order */
-    private function __construct(public array $bands, private ?int $target, private NumberReader $numbers)
-    {
-    }
+    private function __construct(public array $bands, private ?int $target, private NumberReader $numbers) {}
 
     public static function of(Sheet $sheet, Mapping $mapping): self
     {
@@ -73,10 +71,7 @@ final readonly class BandColumns
             : array_replace(
                 $columns,
                 array_map(
-                    static fn (ColumnRole $column): ColumnRole => new ColumnRole(
-                        Role::Band,
-                        measure: $column->measure,
-                    ),
+                    static fn (ColumnRole $column): ColumnRole => new ColumnRole(Role::Band, measure: $column->measure),
                     $named,
                 ),
             );
@@ -91,11 +86,7 @@ final readonly class BandColumns
             $columns[$sheet->header[$place]] = new ColumnRole(Role::Amount, Scenario::Actual, $name);
             $rule = $measures[$name] ?? new MeasureRule();
             $measures[$name] = new MeasureRule(
-                $rule->unit,
-                Grouping::Last,
-                $rule->better,
-                power: $rule->power,
-                band: $band,
+                $rule->unit, Grouping::Last, $rule->better, power: $rule->power, band: $band,
             );
         }
 
@@ -162,10 +153,7 @@ final readonly class BandColumns
                 if (null !== $limits) {
                     $says[] =
                         (null === $item ? '' : ($cells[$item] ?? '').': ').
-                        implode(
-                            ', ',
-                            array_map(static fn (BigDecimal $limit): string => $limit->toString(), $limits),
-                        ).
+                        implode(', ', array_map(static fn (BigDecimal $limit): string => $limit->toString(), $limits)).
                         (BandMeaning::rise($limits) ? '' : ', which do not rise');
                 }
             }

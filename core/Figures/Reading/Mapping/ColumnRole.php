@@ -14,8 +14,7 @@ final readonly class ColumnRole
         public ?Scenario $scenario = null,
         public ?string $measure = null,
         public ?string $period = null,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, string> as the recipe writes it */
     public function toArray(): array

@@ -23,9 +23,7 @@ final readonly class LineRoles
     ];
 
     /** @param array<string|int, LineRole> $roles by line */
-    public function __construct(public string $breakdown, public array $roles)
-    {
-    }
+    public function __construct(public string $breakdown, public array $roles) {}
 
     /** @throws NotAccepted */
     public static function read(Given $given): self

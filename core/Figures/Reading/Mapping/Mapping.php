@@ -54,8 +54,7 @@ final readonly class Mapping
         public ?PercentMeaning $percents = null,
         public ?LineRoles $lines = null,
         public ?Period $closedThrough = null,
-    ) {
-    }
+    ) {}
 
     /**
      * @param array<string, ColumnRole> $columns

@@ -22,18 +22,16 @@ final class MappingFit
         }
         $spread = array_filter($amounts, static fn (ColumnRole $column): bool => null !== $column->period);
         if ([] === $mapping->of(Role::Period) && [] !== $spread && \count($spread) < \count($amounts)) {
-            throw RefusedFigures::whole(
-                \sprintf(
-                    'Some columns of amounts stand for a period, %s does not. Say which period it is, or ignore it.',
-                    Wording::some(
-                        array_map(
-                            static fn (string $name): string => "\"$name\"",
-                            array_keys(array_diff_key($amounts, $spread)),
-                        ),
-                        3,
+            throw RefusedFigures::whole(\sprintf(
+                'Some columns of amounts stand for a period, %s does not. Say which period it is, or ignore it.',
+                Wording::some(
+                    array_map(
+                        static fn (string $name): string => "\"$name\"",
+                        array_keys(array_diff_key($amounts, $spread)),
                     ),
+                    3,
                 ),
-            );
+            ));
         }
         foreach ($spread as $name => $column) {
             $isPart = PeriodReader::lacksYear((string) $column->period) && [] !== $mapping->of(Role::Period);
@@ -45,23 +43,19 @@ final class MappingFit
             }
         }
         if (\count($mapping->of(Role::Breakdown)) > Limits::BREAKDOWNS) {
-            throw RefusedFigures::whole(
-                \sprintf(
-                    'There are %d breakdowns; up to %d can be kept. Ignore some of the columns.',
-                    \count($mapping->of(Role::Breakdown)),
-                    Limits::BREAKDOWNS,
-                ),
-            );
+            throw RefusedFigures::whole(\sprintf(
+                'There are %d breakdowns; up to %d can be kept. Ignore some of the columns.',
+                \count($mapping->of(Role::Breakdown)),
+                Limits::BREAKDOWNS,
+            ));
         }
         foreach ([Role::Scenario, Role::Measure, Role::Unit] as $role) {
             if (\count($mapping->of($role)) > 1) {
-                throw RefusedFigures::whole(
-                    \sprintf(
-                        '%s are both said to be the %s. Choose one.',
-                        implode(' and ', array_keys($mapping->of($role))),
-                        $role->value,
-                    ),
-                );
+                throw RefusedFigures::whole(\sprintf(
+                    '%s are both said to be the %s. Choose one.',
+                    implode(' and ', array_keys($mapping->of($role))),
+                    $role->value,
+                ));
             }
         }
     }

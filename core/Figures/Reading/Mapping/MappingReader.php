@@ -27,23 +27,8 @@ use KeenMargin\Core\Time\Period;
 final class MappingReader
 {
     public const KEYS = [
-        'columns',
-        'decimal',
-        'dates',
-        'measure',
-        'year',
-        'leaveOut',
-        'measures',
-        'fiscalYearStarts',
-        'grain',
-        'sameAs',
-        'totals',
-        'header',
-        'sheet',
-        'bands',
-        'percents',
-        'lines',
-        'closedThrough',
+        'columns', 'decimal', 'dates', 'measure', 'year', 'leaveOut', 'measures', 'fiscalYearStarts', 'grain', 'sameAs',
+        'totals', 'header', 'sheet', 'bands', 'percents', 'lines', 'closedThrough',
     ];
 
     /** @throws NotAccepted */
@@ -62,9 +47,7 @@ final class MappingReader
                 static fn (Given $row): int => $row->int(1, 10_000_000),
                 $given->maybe('leaveOut')?->list() ?? [],
             ),
-            measures: null === $given->maybe('measures')
-                ? $guess->measures
-                : self::measures($given->must('measures')),
+            measures: null === $given->maybe('measures') ? $guess->measures : self::measures($given->must('measures')),
             calendar: new FiscalCalendar(
                 $given->maybe('fiscalYearStarts')?->int(1, 12) ?? $guess->calendar->firstMonth,
             ),

@@ -28,8 +28,7 @@ final readonly class MeasureRule
         public int $power = 0,
         public ?int $band = null,
         public ?OverMembers $overMembers = null,
-    ) {
-    }
+    ) {}
 
     /** Whether two amounts of one key cannot be added up. */
     public function isOfSingleAmounts(): bool

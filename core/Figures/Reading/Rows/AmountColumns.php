@@ -25,9 +25,7 @@ final readonly class AmountColumns
      * @param list<array{?Scenario, ?string}> $meanings scenario and measure by slot
      * @param positive-int $slots how many there are
      */
-    private function __construct(public array $columns, public array $meanings, public int $slots)
-    {
-    }
+    private function __construct(public array $columns, public array $meanings, public int $slots) {}
 
     public static function of(Sheet $sheet, Mapping $mapping): self
     {

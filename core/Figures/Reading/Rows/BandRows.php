@@ -19,8 +19,7 @@ final readonly class BandRows implements RowSource
         private BandColumns $bands,
         private Mapping $mapping,
         private Refusals $refusals,
-    ) {
-    }
+    ) {}
 
     /** @throws RefusedFigures */
     public function rows(int $after = -1): iterable

@@ -12,9 +12,7 @@ use KeenMargin\Core\Figures\Reading\Table\RowSource;
 final readonly class FractionRows implements RowSource
 {
     /** @param list<int> $places of the columns */
-    public function __construct(private RowSource $source, private array $places, private Mapping $mapping)
-    {
-    }
+    public function __construct(private RowSource $source, private array $places, private Mapping $mapping) {}
 
     public function rows(int $after = -1): iterable
     {
@@ -35,9 +33,7 @@ final readonly class FractionRows implements RowSource
         return null === $amount
             ? $cell
             : str_replace(
-                '.',
-                $this->mapping->decimal->value,
-                $amount->multipliedBy(100)->strippedOfTrailingZeros()->toString(),
+                '.', $this->mapping->decimal->value, $amount->multipliedBy(100)->strippedOfTrailingZeros()->toString(),
             ).' %';
     }
 }

@@ -25,8 +25,7 @@ final readonly class HalfRead
         public array $guarded,
         public array $units,
         public array $currencies,
-    ) {
-    }
+    ) {}
 
     /** Whether it says the same as the first half of what both of them met. */
     public function goesWith(RowCombinations $combinations, Currencies $currencies): bool

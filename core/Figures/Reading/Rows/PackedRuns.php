@@ -17,9 +17,7 @@ final class PackedRuns
      * @param array<int, int> $decimals that the amounts really have, by run
      * @param int $scale decimals that all of them are scaled to
      */
-    public function __construct(public array $packed, public array $decimals, public int $scale)
-    {
-    }
+    public function __construct(public array $packed, public array $decimals, public int $scale) {}
 
     /** @return \Generator<int, SeriesSlice> all of them, so that another process can put them behind its own */
     public function slices(RowCombinations $combinations, int $slots): \Generator

@@ -29,19 +29,16 @@ final class PeriodColumn
         private readonly FiscalCalendar $calendar,
         private readonly ?Grain $told,
         public readonly Grain $grain,
-    ) {
-    }
+    ) {}
 
     public static function of(Sheet $sheet, Mapping $mapping): self
     {
         $columns = array_map(strval(...), array_keys($mapping->of(Role::Period)));
         $places = array_map($sheet->placeOf(...), $columns);
         $reader = $mapping->periods();
-        $spread = array_values(
-            array_filter(
-                array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount)),
-            ),
-        );
+        $spread = array_values(array_filter(
+            array_map(static fn (ColumnRole $column): ?string => $column->period, $mapping->of(Role::Amount)),
+        ));
         if ([] === $places && [] === $spread) {
             return new self(
                 reader: $reader,

@@ -13,9 +13,7 @@ final readonly class ReadFigures
      * @param int $rows below the header
      * @param int $without rows without any amount, such as notes below the table
      */
-    public function __construct(public FactTable $table, public int $rows, public int $without)
-    {
-    }
+    public function __construct(public FactTable $table, public int $rows, public int $without) {}
 
     public function named(string $name, string $organisation): self
     {

@@ -64,16 +64,12 @@ final class RowCombinations
             ? null
             : $sheet->placeOf((string) array_key_first($mapping->of($role)));
         [$this->scenarioAt, $this->measureAt, $this->unitAt] = [
-            $at(Role::Scenario),
-            $at(Role::Measure),
-            $at(Role::Unit),
+            $at(Role::Scenario), $at(Role::Measure), $at(Role::Unit),
         ];
-        $this->places = array_values(
-            array_filter(
-                [...$this->breakdowns, $this->scenarioAt, $this->measureAt, $this->unitAt],
-                static fn (?int $place): bool => null !== $place,
-            ),
-        );
+        $this->places = array_values(array_filter(
+            [...$this->breakdowns, $this->scenarioAt, $this->measureAt, $this->unitAt],
+            static fn (?int $place): bool => null !== $place,
+        ));
     }
 
     /**
@@ -144,8 +140,7 @@ final class RowCombinations
         $name = Cell::clean($raw);
         if (mb_strlen($name) > Limits::NAME) {
             $this->refused(
-                $place,
-                \sprintf('a name has %d letters; up to %d can be read.', mb_strlen($name), Limits::NAME),
+                $place, \sprintf('a name has %d letters; up to %d can be read.', mb_strlen($name), Limits::NAME),
             );
 
             return null;

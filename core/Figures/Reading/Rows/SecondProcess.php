@@ -14,9 +14,7 @@ final class SecondProcess
     private const CLASSES = [HalfRead::class, SeriesSlice::class];
 
     /** @param ?resource $told null: it was ended */
-    private function __construct(private readonly int $id, private mixed $told)
-    {
-    }
+    private function __construct(private readonly int $id, private mixed $told) {}
 
     /**
      * @param \Closure(): iterable<object> $work of classes that are named above

@@ -5,6 +5,4 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Figures\Reading\Rows;
 
 /** A second process ended before it had told all that it had promised. */
-final class SecondProcessLost extends \RuntimeException
-{
-}
+final class SecondProcessLost extends \RuntimeException {}

@@ -12,7 +12,5 @@ final readonly class SeriesSlice
      * @param array<int, string> $packed amounts by place in the list times slots, plus slot
      * @param array<int, int> $decimals that the amounts really have, by the same number
      */
-    public function __construct(public array $combinations, public array $packed, public array $decimals)
-    {
-    }
+    public function __construct(public array $combinations, public array $packed, public array $decimals) {}
 }

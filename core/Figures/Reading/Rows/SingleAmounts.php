@@ -18,9 +18,7 @@ final class SingleAmounts
     /** @var array<string, array<int, array<string, true>>> by measure, series and period */
     private array $seen = [];
 
-    public function __construct(private readonly Mapping $mapping, private readonly Refusals $refusals)
-    {
-    }
+    public function __construct(private readonly Mapping $mapping, private readonly Refusals $refusals) {}
 
     public function areNone(): bool
     {

@@ -21,8 +21,7 @@ final readonly class SlowAmounts
         private NumberReader $numbers,
         public Currencies $currencies,
         private Refusals $refusals,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<string> $cells of the row

@@ -31,13 +31,11 @@ final class ColumnNames
         };
         $levels = self::widened($levels, $rows, $place);
         if (\count($levels) > Limits::COLUMNS) {
-            throw RefusedFigures::whole(
-                \sprintf(
-                    'The file has %s columns; up to %s can be read.',
-                    number_format(\count($levels)),
-                    number_format(Limits::COLUMNS),
-                ),
-            );
+            throw RefusedFigures::whole(\sprintf(
+                'The file has %s columns; up to %s can be read.',
+                number_format(\count($levels)),
+                number_format(Limits::COLUMNS),
+            ));
         }
         $names = [];
         $taken = [];
@@ -96,12 +94,10 @@ final class ColumnNames
             $current = '' === ($upper[$i] ?? '') ? $current : $upper[$i];
             $own = $lower[$i] ?? '';
             // A name that stands in the upper row alone is the column's whole name.
-            $levels[] = array_values(
-                array_filter(
-                    '' === $own ? [$upper[$i] ?? ''] : [$current, $own],
-                    static fn (string $part): bool => '' !== $part,
-                ),
-            );
+            $levels[] = array_values(array_filter(
+                '' === $own ? [$upper[$i] ?? ''] : [$current, $own],
+                static fn (string $part): bool => '' !== $part,
+            ));
         }
 
         return $levels;
@@ -117,12 +113,10 @@ final class ColumnNames
         $periods = new PeriodReader();
         $names = [];
         for ($i = 0, $width = max(array_map(\count(...), $rows) ?: [0]); $i < $width; ++$i) {
-            $cells = array_values(
-                array_filter(
-                    array_map(static fn (array $row): string => $row[$i] ?? '', $rows),
-                    static fn (string $cell): bool => '' !== $cell,
-                ),
-            );
+            $cells = array_values(array_filter(
+                array_map(static fn (array $row): string => $row[$i] ?? '', $rows),
+                static fn (string $cell): bool => '' !== $cell,
+            ));
             $of = static fn (callable $holds): bool => [] !== $cells
                 && 2 * \count(array_filter($cells, $holds)) > \count($cells);
             $names[] = [

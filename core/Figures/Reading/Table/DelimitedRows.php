@@ -38,8 +38,7 @@ final readonly class DelimitedRows implements RowSource
         private int $from = 0,
         private ?int $middle = null,
         private ?\Closure $isTaken = null,
-    ) {
-    }
+    ) {}
 
     /** Where a line begins about half way; null where the text is too short for two readers, or there is one only. */
     public function maybeMiddle(): ?int

@@ -149,12 +149,10 @@ final class HeaderFinder
      */
     private static function named(array $row, array $amounts): int
     {
-        return \count(
-            array_filter(
-                $amounts,
-                static fn (int $place): bool => CellKind::Blank !== ($row[$place] ?? CellKind::Blank),
-            ),
-        );
+        return \count(array_filter(
+            $amounts,
+            static fn (int $place): bool => CellKind::Blank !== ($row[$place] ?? CellKind::Blank),
+        ));
     }
 
     /**

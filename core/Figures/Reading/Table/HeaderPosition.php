@@ -11,9 +11,7 @@ final readonly class HeaderPosition
      * @param int $row of the upper level; where there are no levels, of the first row of figures
      * @param 0|1|2 $levels
      */
-    public function __construct(public int $row, public int $levels = 1)
-    {
-    }
+    public function __construct(public int $row, public int $levels = 1) {}
 
     /** @return array{row: int, levels: int} as a recipe writes it */
     public function toArray(): array

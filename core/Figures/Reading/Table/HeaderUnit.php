@@ -40,9 +40,7 @@ final readonly class HeaderUnit
      * @param ?string $unit null where none is told
      * @param int $power of ten that the amounts are in
      */
-    public function __construct(public string $name, public ?string $unit = null, public int $power = 0)
-    {
-    }
+    public function __construct(public string $name, public ?string $unit = null, public int $power = 0) {}
 
     public static function split(string $name): self
     {

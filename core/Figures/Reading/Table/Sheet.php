@@ -38,8 +38,7 @@ final readonly class Sheet
         public array $notes,
         public array $titles,
         public bool $prefersComma,
-    ) {
-    }
+    ) {}
 
     /**
      * The same table with other rows below its header.
@@ -207,16 +206,12 @@ final readonly class Sheet
 
     public static function tooWide(int $number, int $cells, int $width): RefusedFigures
     {
-        return RefusedFigures::rows([
-            new Refusal(
-                $number,
-                '',
-                \sprintf(
-                    'it has %d cells where the header has %d. Put cells that hold the delimiter in quotes.',
-                    $cells,
-                    $width,
-                ),
+        return RefusedFigures::rows([new Refusal(
+            $number,
+            '',
+            \sprintf(
+                'it has %d cells where the header has %d. Put cells that hold the delimiter in quotes.', $cells, $width,
             ),
-        ]);
+        )]);
     }
 }

@@ -19,9 +19,7 @@ final readonly class TableTitle
      * @param string $name of the dataset: `Costs by department`
      * @param ?string $measure `Costs`; null where the title does not say what it is by
      */
-    private function __construct(public string $name, public ?string $measure)
-    {
-    }
+    private function __construct(public string $name, public ?string $measure) {}
 
     /**
      * The name of a dataset by what stands above its table: what says a unit or what the figures are by, else the first
@@ -56,8 +54,7 @@ final readonly class TableTitle
                 1 ===
                 preg_match('/^(?<measure>[\pL][^,;:]*?) (?:by|per|nach|pro|par) [\pL][^,;:]*$/iu', $name, $part);
             $isByPerson = $isBy && 1 === preg_match(self::PRODUCED, $part['measure']);
-            $isTitle =
-                '' !== $name && !$isByPerson && mb_strlen($name) <= self::LONGEST && !str_ends_with($name, '.');
+            $isTitle = '' !== $name && !$isByPerson && mb_strlen($name) <= self::LONGEST && !str_ends_with($name, '.');
             if ($isTitle && ($isBy || $unit->isTold())) {
                 return new self($name, $isBy ? $part['measure'] : null);
             }

@@ -22,8 +22,7 @@ enum CellKind
             NumberReader::isMissing($cell),
             null !== (new NumberReader(NumberStyle::Point))->maybe($cell),
             null !== (new NumberReader(NumberStyle::Comma))->maybe($cell) => 1 === preg_match(
-                '/^\d{1,2}[.\/]\d{4}$/D',
-                $cell,
+                '/^\d{1,2}[.\/]\d{4}$/D', $cell,
             )
                 ? self::Text
                 : self::Number,

@@ -72,10 +72,7 @@ final class NearNames
         }
         foreach ($known as $name) {
             $other = self::plain($name);
-            if (
-                preg_replace('/\D/', '', $own) === preg_replace('/\D/', '', $other)
-                && self::isOneSlip($own, $other)
-            ) {
+            if (preg_replace('/\D/', '', $own) === preg_replace('/\D/', '', $other) && self::isOneSlip($own, $other)) {
                 return $name;
             }
         }

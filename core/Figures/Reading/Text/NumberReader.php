@@ -17,9 +17,7 @@ final readonly class NumberReader
     private const SPACES = ["\u{00A0}", "\u{202F}", "\u{2009}"];
     private const CURRENCY = '(?:[A-Z]{3}|[€$£¥]|kr\.?|Fr\.?)';
 
-    public function __construct(private NumberStyle $style)
-    {
-    }
+    public function __construct(private NumberStyle $style) {}
 
     public static function isMissing(string $text): bool
     {
@@ -69,10 +67,7 @@ final readonly class NumberReader
         }
         if (
             1 !==
-                preg_match(
-                    '/^(?:\d*|\d{1,3}(?:(?<by>['.preg_quote($group, '/')."' ])\d{3})(?:\k<by>\d{3})*)$/",
-                    $whole,
-                )
+                preg_match('/^(?:\d*|\d{1,3}(?:(?<by>['.preg_quote($group, '/')."' ])\d{3})(?:\k<by>\d{3})*)$/", $whole)
             || ('' === $whole && null === $fraction)
         ) {
             return null;

@@ -25,8 +25,7 @@ final readonly class PeriodReader
         private FiscalCalendar $calendar = new FiscalCalendar(),
         private DateOrder $dates = DateOrder::DayFirst,
         private ?int $year = null,
-    ) {
-    }
+    ) {}
 
     public function maybe(string $text): ?Period
     {

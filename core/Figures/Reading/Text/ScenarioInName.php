@@ -10,7 +10,5 @@ use KeenMargin\Core\Figures\Scenario;
 final readonly class ScenarioInName
 {
     /** @param string $rest the name without the word for the scenario; may be empty */
-    public function __construct(public Scenario $scenario, public string $rest)
-    {
-    }
+    public function __construct(public Scenario $scenario, public string $rest) {}
 }

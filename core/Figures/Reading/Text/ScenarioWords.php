@@ -39,10 +39,7 @@ final class ScenarioWords
                 if (
                     1 ===
                     preg_match(
-                        '/(?<![\pL\d])'.preg_quote($word, '/').'(?![\pL\d])/u',
-                        $text,
-                        $match,
-                        \PREG_OFFSET_CAPTURE,
+                        '/(?<![\pL\d])'.preg_quote($word, '/').'(?![\pL\d])/u', $text, $match, \PREG_OFFSET_CAPTURE,
                     )
                 ) {
                     $rest =

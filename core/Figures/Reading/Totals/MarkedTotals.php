@@ -36,8 +36,7 @@ final class MarkedTotals
     public function __construct(private readonly Sheet $sheet, private readonly Mapping $mapping)
     {
         $places = static fn (Role $role): array => array_map(
-            $sheet->placeOf(...),
-            array_map(strval(...), array_keys($mapping->of($role))),
+            $sheet->placeOf(...), array_map(strval(...), array_keys($mapping->of($role))),
         );
         $names = array_map(strval(...), array_keys($mapping->of(Role::Amount)));
         $this->amounts = array_combine($names, $places(Role::Amount));

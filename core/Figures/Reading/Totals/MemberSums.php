@@ -16,9 +16,7 @@ final readonly class MemberSums
      * @param list<array<string|int, array<string, int|float>>> $sums by place of the breakdown, member and measure
      * @param array<string, int|float> $whole by measure
      */
-    private function __construct(public array $sums, public array $whole)
-    {
-    }
+    private function __construct(public array $sums, public array $whole) {}
 
     /**
      * @param array<int, Series> $series

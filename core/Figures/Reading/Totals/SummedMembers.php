@@ -29,8 +29,7 @@ final class SummedMembers
         foreach ($sums->sums as $place => $byMember) {
             foreach (\count($byMember) > self::OTHERS ? $byMember : [] as $member => $own) {
                 if (
-                    self::isHalf($own, $sums->whole)
-                    && self::tiesEverywhere((string) $member, $place, $series, $packed)
+                    self::isHalf($own, $sums->whole) && self::tiesEverywhere((string) $member, $place, $series, $packed)
                 ) {
                     $found[$place] = (string) $member;
                     break;

@@ -129,8 +129,7 @@ final class TotalRows
     private static function text(int $amount, int $decimals): string
     {
         return NumberFormat::of('en')->plain(
-            BigDecimal::ofUnscaledValue($amount, max(0, $decimals)),
-            max(0, $decimals),
+            BigDecimal::ofUnscaledValue($amount, max(0, $decimals)), max(0, $decimals),
         );
     }
 }

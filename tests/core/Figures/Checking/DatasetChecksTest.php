@@ -103,16 +103,10 @@ final class DatasetChecksTest extends TestCase
         ];
         yield 'one period' => [$head.$year('Fuel', 5), 'gaps', 'No line has a gap', []];
         yield 'fuel with both signs' => [
-            $head.$year('Fuel', 310, -5),
-            'mixed-signs',
-            'Fuel has mixed signs, in 1 amount',
-            ['AC 2026-02 Fuel -5'],
+            $head.$year('Fuel', 310, -5), 'mixed-signs', 'Fuel has mixed signs, in 1 amount', ['AC 2026-02 Fuel -5'],
         ];
         yield 'a result may be of either sign' => [
-            $head.$year('Result', 310, -5, 20, -30, -8, 9),
-            'mixed-signs',
-            'No line has mixed signs',
-            [],
+            $head.$year('Result', 310, -5, 20, -30, -8, 9), 'mixed-signs', 'No line has mixed signs', [],
         ];
         yield 'all negative' => [$head.$year('Fuel', -310, -5, -20), 'mixed-signs', 'No line has mixed signs', []];
         yield 'ten times' => [
@@ -122,10 +116,7 @@ final class DatasetChecksTest extends TestCase
             ['AC 2026-03 Fuel 300'],
         ];
         yield 'nine times' => [
-            $head.$year('Fuel', 31, 30, 270, 29, 30),
-            'outliers',
-            'No amount stands out from its own history',
-            [],
+            $head.$year('Fuel', 31, 30, 270, 29, 30), 'outliers', 'No amount stands out from its own history', [],
         ];
         yield 'sign turned' => [
             $head.$year('Fuel', 31, 30, -30, 29, 30),
@@ -134,10 +125,7 @@ final class DatasetChecksTest extends TestCase
             ['AC 2026-03 Fuel -30'],
         ];
         yield 'zeros have no usual size' => [
-            $head.$year('Fuel', 0, 0, 0, 0, 7),
-            'outliers',
-            'No amount stands out from its own history',
-            [],
+            $head.$year('Fuel', 0, 0, 0, 0, 7), 'outliers', 'No amount stands out from its own history', [],
         ];
         yield 'budget missing in the middle' => [
             "Month,Actual,Budget\n2026-01,5,5\n2026-02,5,\n2026-03,5,5\n",
@@ -221,10 +209,7 @@ final class DatasetChecksTest extends TestCase
             '2026-01',
         ];
         yield 'a list without periods' => [
-            "Line,Actual\nFuel,5\nCrew,-3\n",
-            'mixed-signs',
-            'No line has mixed signs',
-            [],
+            "Line,Actual\nFuel,5\nCrew,-3\n", 'mixed-signs', 'No line has mixed signs', [],
         ];
     }
 

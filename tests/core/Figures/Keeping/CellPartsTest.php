@@ -23,8 +23,7 @@ final class CellPartsTest extends TestCase
             $parts->set(BigDecimal::of(20), 2),
         );
         self::assertSame(
-            ['a' => ['was' => 100, 'is' => null], 'c' => ['was' => 25, 'is' => null]],
-            $parts->set(null, 1),
+            ['a' => ['was' => 100, 'is' => null], 'c' => ['was' => 25, 'is' => null]], $parts->set(null, 1),
         );
     }
 
@@ -51,14 +50,12 @@ final class CellPartsTest extends TestCase
             for ($i = 0; $i < 8; ++$i) {
                 $start = mt_rand(0, 7);
                 $import = mt_rand(2, 3);
-                $changes = [
-                    new AmountChange(
-                        $start,
-                        $current->amounts[$start] ?? null,
-                        $current->imports[$start] ?? null,
-                        0 === mt_rand(0, 3) ? null : mt_rand(-9, 9),
-                    ),
-                ];
+                $changes = [new AmountChange(
+                    $start,
+                    $current->amounts[$start] ?? null,
+                    $current->imports[$start] ?? null,
+                    0 === mt_rand(0, 3) ? null : mt_rand(-9, 9),
+                )];
                 $steps[] = [$current, $log, $changes, $import];
                 if ($changes[0]->was === $changes[0]->is) {
                     continue;

@@ -16,20 +16,11 @@ final class KeepingTest extends TestCase
     public function testAnImportAddsReplacesAndLeaves(): void
     {
         $merge = SeriesMerge::of(
-            new Run([1 => 100, 2 => 200, 3 => 300], [1 => 7, 2 => 7, 3 => 7]),
-            [2 => 200, 3 => 310, 4 => 400],
-            8,
+            new Run([1 => 100, 2 => 200, 3 => 300], [1 => 7, 2 => 7, 3 => 7]), [2 => 200, 3 => 310, 4 => 400], 8,
         );
-        self::assertSame(
-            ['added' => 1, 'replaced' => 1, 'unchanged' => 1, 'removed' => 0],
-            $merge->counts->toArray(),
-        );
+        self::assertSame(['added' => 1, 'replaced' => 1, 'unchanged' => 1, 'removed' => 0], $merge->counts->toArray());
         self::assertEquals([1 => 100, 2 => 200, 3 => 310, 4 => 400], $merge->after->amounts);
-        self::assertEquals(
-            [1 => 7, 2 => 8, 3 => 8, 4 => 8],
-            $merge->after->imports,
-            'the file states month 2 as well',
-        );
+        self::assertEquals([1 => 7, 2 => 8, 3 => 8, 4 => 8], $merge->after->imports, 'the file states month 2 as well');
         self::assertEquals([2 => 200, 3 => 300], $merge->before->amounts);
     }
 

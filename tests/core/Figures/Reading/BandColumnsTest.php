@@ -59,12 +59,12 @@ final class BandColumnsTest extends TestCase
         "Item,Value,Target,Band 1,Band 2,Band 3,Band 4\nA,90,80,60,15,15,10\n",
         ['increments'],
         ['60', '75', '90', '100'],
-    ]),]
+    ])]
     #[TestWith([
         "Item,Value,Target,Poor,Fair,Good\nA,72,80,60,75,100\n",
         ['limits', 'increments', 'percent of target'],
         ['60', '75', '100'],
-    ]),]
+    ])]
     #[TestWith(["Item,Value,Poor,Fair,Good\nA,72,60,75,100\n", ['limits', 'increments'], ['60', '75', '100']])]
     #[TestWith(["Item,Value,Target,Poor,Fair\nA,72,80,75 %,90 %\n", ['percent of target'], ['60', '72']])]
     #[TestWith(["Item,Value,Target,Poor %,Good %\nA,72,85.5,75,90\n", ['percent of target'], ['64.125', '76.95']])]
@@ -100,8 +100,7 @@ final class BandColumnsTest extends TestCase
         self::assertSame([['75', '165'], ['50', '110']], $with('increments'));
         self::assertSame([['60', '72'], ['2', '2.4']], $with('percent of target'));
         $examples = BandColumns::of(Written::sheet($csv), RoleGuess::of(Written::sheet($csv)))->examples(
-            Written::sheet($csv),
-            RoleGuess::of(Written::sheet($csv)),
+            Written::sheet($csv), RoleGuess::of(Written::sheet($csv)),
         );
         self::assertSame(['meaning' => 'percent of target', 'says' => 'A: 60, 72; B: 2, 2.4'], $examples[2]);
     }
@@ -110,18 +109,18 @@ final class BandColumnsTest extends TestCase
         'limits',
         "Item,Value,Target,Poor,Fair\nA,1,2,60,75\nB,1,2,75,60\n",
         'Row 3: the limits of its bands do not rise: 75 and 60. Say that they are increments, or mend them.',
-    ]),]
+    ])]
     #[TestWith([
         'increments',
         "Item,Value,Target,Poor,Fair\nA,1,2,60,0\n",
         'Row 2: the limits of its bands do not rise: 60 and 60. Mend them, or say what else they are.',
-    ]),]
+    ])]
     #[TestWith([
         'percent of target',
         "Item,Value,Target,Poor,Fair\nA,1,2,60,90\nB,1,,60,90\n",
         'Row 3: the bands are in percent of the target, and the row has no target. Fill it in, or leave the row '.
         'out.',
-    ]),]
+    ])]
     #[TestWith(['limits', "Item,Value,Target,Poor,Fair\nA,1,2,60,90\nB,1,2,60,much\n", 'Row 3'])]
     public function testLimitsThatDoNotRiseAreRefusedWithTheirRow(string $meaning, string $csv, string $says): void
     {
@@ -132,9 +131,7 @@ final class BandColumnsTest extends TestCase
 
     public function testAFileWithDecimalCommas(): void
     {
-        $figures = Written::figures("Item;Wert;Ziel;schlecht;gut\nA;72,5;80,5;60,5;90,25\n", [
-            'bands' => 'increments',
-        ]);
+        $figures = Written::figures("Item;Wert;Ziel;schlecht;gut\nA;72,5;80,5;60,5;90,25\n", ['bands' => 'increments']);
         self::assertSame(['60.5', '150.75'], self::limits($figures, 'A'));
     }
 

@@ -20,25 +20,21 @@ final class FactReaderTest extends TestCase
     public static function files(): iterable
     {
         yield 'a column per scenario' => [
-            "Month,Actual,Budget\n2026-01,302,310\n",
-            ['AC 2026-01 302', 'BU 2026-01 310'],
+            "Month,Actual,Budget\n2026-01,302,310\n", ['AC 2026-01 302', 'BU 2026-01 310'],
         ];
         yield 'a scenario column' => [
-            "Month,Scenario,Amount\n2026-01,Actual,302\n2026-01,Plan,310\n",
-            ['AC 2026-01 302', 'BU 2026-01 310'],
+            "Month,Scenario,Amount\n2026-01,Actual,302\n2026-01,Plan,310\n", ['AC 2026-01 302', 'BU 2026-01 310'],
         ];
         yield 'a lone amount column is actual' => ["Month,Amount\nJan 2026,5\n", ['AC 2026-01 5']];
         yield 'months in any order' => ["Month,Actual\nMar 2026,3\nJan 2026,1\n", ['AC 2026-03 3', 'AC 2026-01 1']];
         yield 'semicolons and decimal commas' => [
-            "Monat;Route;Ist\n01.2026;Nord;1.234,50\n",
-            ['AC 2026-01 Nord 1234.50'],
+            "Monat;Route;Ist\n01.2026;Nord;1.234,50\n", ['AC 2026-01 Nord 1234.50'],
         ];
         yield 'tabs' => ["Month\tActual\n2026-01\t(120)\n", ['AC 2026-01 -120']];
         yield 'a byte order mark' => ["\xEF\xBB\xBFMonth,Actual\n2026-01,1\n", ['AC 2026-01 1']];
         yield 'Windows-1252' => ["Month,Line,Actual\n2026-01,Geb\xFChr,1\n", ['AC 2026-01 Gebühr 1']];
         yield 'UTF-16' => [
-            "\xFF\xFE".mb_convert_encoding("Month,Actual\n2026-01,1\n", 'UTF-16LE', 'UTF-8'),
-            ['AC 2026-01 1'],
+            "\xFF\xFE".mb_convert_encoding("Month,Actual\n2026-01,1\n", 'UTF-16LE', 'UTF-8'), ['AC 2026-01 1'],
         ];
         yield 'quotes, delimiters and breaks within cells' => [
             "Month,Line,Actual\r\n2026-01,\"Fuel, \"\"blue\"\"\r\nand oil\",\"1,200\"\r\n",
@@ -46,25 +42,16 @@ final class FactReaderTest extends TestCase
         ];
         yield 'rows that share a key' => ["Month,Amount\n2026-01,1.10\n2026-01,2.2\n", ['AC 2026-01 3.30']];
         yield 'measures in columns, their scenario too' => [
-            "Month,Fuel actual,Fuel budget\n2026-01,1,2\n",
-            ['AC 2026-01 1 Fuel', 'BU 2026-01 2 Fuel'],
+            "Month,Fuel actual,Fuel budget\n2026-01,1,2\n", ['AC 2026-01 1 Fuel', 'BU 2026-01 2 Fuel'],
         ];
-        yield 'periods across' => [
-            "Route,2026-01,2026-02\nNorth,1,2\n",
-            ['AC 2026-01 North 1', 'AC 2026-02 North 2'],
-        ];
+        yield 'periods across' => ["Route,2026-01,2026-02\nNorth,1,2\n", ['AC 2026-01 North 1', 'AC 2026-02 North 2']];
         yield 'year and month apart' => [
-            "Year,Month,Actual\n2025,Dec,1\n2026,Jan,2\n",
-            ['AC 2025-12 1', 'AC 2026-01 2'],
+            "Year,Month,Actual\n2025,Dec,1\n2026,Jan,2\n", ['AC 2025-12 1', 'AC 2026-01 2'],
         ];
         yield 'month ends are months' => [
-            "Date,Actual\n31.01.2026,1\n28.02.2026,2\n",
-            ['AC 2026-01 1', 'AC 2026-02 2'],
+            "Date,Actual\n31.01.2026,1\n28.02.2026,2\n", ['AC 2026-01 1', 'AC 2026-02 2'],
         ];
-        yield 'days stay days' => [
-            "Date,Actual\n2026-01-05,1\n2026-01-31,2\n",
-            ['AC 2026-01-05 1', 'AC 2026-01-31 2'],
-        ];
+        yield 'days stay days' => ["Date,Actual\n2026-01-05,1\n2026-01-31,2\n", ['AC 2026-01-05 1', 'AC 2026-01-31 2']];
         yield 'missing is not zero' => ["Month,Actual,Budget\n2026-01,,0\n2026-02,-,n/a\n", ['BU 2026-01 0']];
         yield 'a memo is no breakdown' => ["Month,Actual,Memo\n2026-01,1,late\n", ['AC 2026-01 1']];
         yield 'a large breakdown' => [
@@ -113,8 +100,7 @@ final class FactReaderTest extends TestCase
         yield 'empty' => ['', 'The file is empty. Give one with a header row and at least one row of figures.'];
         yield 'blank' => [" \n \n", 'The file is empty. Give one with a header row and at least one row of figures.'];
         yield 'header only' => [
-            "Month,Actual\n",
-            'The file has a header and no figures below it. Give at least one row of figures.',
+            "Month,Actual\n", 'The file has a header and no figures below it. Give at least one row of figures.',
         ];
         yield 'no number' => [
             "Month,Actual\n2026-01,1\n2026-02,1.2.3\n",
@@ -125,8 +111,7 @@ final class FactReaderTest extends TestCase
             'Row 3: "whenever" is not a period. Mend it in the file, or leave the row out.',
         ];
         yield 'a missing period' => [
-            "Month,Actual\n2026-01,1\n,4\n",
-            'Row 3: the period is missing. Fill it in, or leave the row out.',
+            "Month,Actual\n2026-01,1\n,4\n", 'Row 3: the period is missing. Fill it in, or leave the row out.',
         ];
         yield 'two grains' => [
             "Month,Actual\n2026-01,1\n2026-02,2\nQ1 2026,3\n",
@@ -143,9 +128,7 @@ final class FactReaderTest extends TestCase
         ];
         yield 'too many digits' => [
             "Month,Actual\n2026-01,1\n2026-02,".str_repeat('9', 400)."\n",
-            'Row 3: "'.
-            str_repeat('9', 60).
-            '…" has more than 18 digits. Mend it in the file, or leave the row out.',
+            'Row 3: "'.str_repeat('9', 60).'…" has more than 18 digits. Mend it in the file, or leave the row out.',
         ];
         yield 'a workbook' => [
             "PK\x03\x04....",
@@ -153,8 +136,7 @@ final class FactReaderTest extends TestCase
         ];
         yield 'all text' => ["Who,What\nyou,me\n", 'No column holds amounts. Say which one does.'];
         yield 'no amount at all' => [
-            "Month,Actual\n2026-01,-\n",
-            'The file holds no figures: every amount is missing.',
+            "Month,Actual\n2026-01,-\n", 'The file holds no figures: every amount is missing.',
         ];
         yield 'the year 99999' => [
             "Month,Actual\n2026-01,1\n99999-01,1\n",
@@ -190,8 +172,7 @@ final class FactReaderTest extends TestCase
             self::assertSame([2, 3], array_map(static fn ($refusal): int => $refusal->row, $refused->refusals));
         }
         self::assertSame(
-            1,
-            Written::figures("Month,Actual\nx,1\n2026-02,y\n2026-03,3\nTotal,4\n", ['leaveOut' => [2, 3]])->count(),
+            1, Written::figures("Month,Actual\nx,1\n2026-02,y\n2026-03,3\nTotal,4\n", ['leaveOut' => [2, 3]])->count(),
         );
     }
 
@@ -213,8 +194,7 @@ final class FactReaderTest extends TestCase
             false,
         );
         self::assertSame(
-            ['Fuel', 'BU', '2026-01'],
-            [$facts[0]->measure, $facts[0]->scenario->value, $facts[0]->period->key()],
+            ['Fuel', 'BU', '2026-01'], [$facts[0]->measure, $facts[0]->scenario->value, $facts[0]->period->key()],
         );
     }
 

@@ -45,8 +45,7 @@ final class HeaderFinderTest extends TestCase
     {
         $sheet = Written::sheet("a,b\nMonth,Actual\n2026-01,1\n", new HeaderPosition(2));
         self::assertSame(
-            [['Month', 'Actual'], [3], ['a', 'b']],
-            [$sheet->header, array_keys($sheet->rows), $sheet->notes],
+            [['Month', 'Actual'], [3], ['a', 'b']], [$sheet->header, array_keys($sheet->rows), $sheet->notes],
         );
         self::assertSame(['Name', 'Amount'], Written::sheet("x,1\ny,2\nz,3\n", new HeaderPosition(2, 0))->header);
     }
@@ -74,9 +73,7 @@ final class HeaderFinderTest extends TestCase
         $members = static fn (string $rows): array => Written::figures("Route,2026-01,2026-02\n$rows")->dataset()
             ->breakdowns[0]->members;
         self::assertSame(
-            ['North', 'Holm'],
-            $members("North,1,2\nHolm,3,4\nAll routes,4,6\n"),
-            'by its name, two cells suffice',
+            ['North', 'Holm'], $members("North,1,2\nHolm,3,4\nAll routes,4,6\n"), 'by its name, two cells suffice',
         );
         self::assertSame(['North', 'Holm', 'All routes'], $members("North,1,2\nHolm,3,4\nAll routes,4,7\n"));
         self::assertSame(
@@ -106,8 +103,7 @@ final class HeaderFinderTest extends TestCase
     public function testAsksWhetherThousandsAreMeantAndWhetherItIsAList(): void
     {
         $doubts = static fn (string $csv): array => RoleGuess::doubts(
-            Written::sheet($csv),
-            RoleGuess::of(Written::sheet($csv), null, 2026),
+            Written::sheet($csv), RoleGuess::of(Written::sheet($csv), null, 2026),
         );
         self::assertSame(['scale'], $doubts("Month,Fuel in k EUR\n2026-01,1\n"));
         self::assertSame(['periods'], $doubts("Name,Amount\nNorth,1\n"));

@@ -46,8 +46,7 @@ final class MappingTest extends TestCase
         $schema = (string) file_get_contents(\dirname(__DIR__, 4).'/docs/recipe.schema.json');
         $valid = static fn (string $figures): bool => $validator
             ->validate(
-                json_decode('{"keenMargin":1,"question":{},"kind":"variance-tiers","figures":'.$figures.'}'),
-                $schema,
+                json_decode('{"keenMargin":1,"question":{},"kind":"variance-tiers","figures":'.$figures.'}'), $schema,
             )
             ->isValid();
         self::assertTrue($valid(self::FULL));
@@ -72,16 +71,14 @@ final class MappingTest extends TestCase
             'measures.Fuel.factor: 12 is not accepted; give 1, 1000, 1000000 or 1000000000.',
         ];
         yield 'three levels' => [
-            '{"header":{"row":1,"levels":3}}',
-            'header.levels: 3 is not accepted; give a whole number from 0 to 2.',
+            '{"header":{"row":1,"levels":3}}', 'header.levels: 3 is not accepted; give a whole number from 0 to 2.',
         ];
         yield 'no row' => ['{"header":{"levels":1}}', 'header.row: This key is missing.'];
         yield 'totals' => ['{"totals":"drop"}', 'totals: "drop" is not accepted; give keep or leave out.'];
         yield 'same as nothing' => ['{"sameAs":{"Route":{"Norht":""}}}', 'sameAs.Route.Norht: "" is not accepted'];
         yield 'a grain of the mind' => ['{"grain":"moment"}', 'grain: "moment" is not accepted'];
         yield 'a ratio without parts' => [
-            '{"measures":{"Rate":{"grouping":"ratio"}}}',
-            'measures.Rate.numerator: This key is missing.',
+            '{"measures":{"Rate":{"grouping":"ratio"}}}', 'measures.Rate.numerator: This key is missing.',
         ];
     }
 
@@ -125,8 +122,7 @@ final class MappingTest extends TestCase
             array_map(static fn ($column): string => $column->role->value, array_values($now->columns)),
         );
         self::assertSame(
-            ['FC', 'BU'],
-            [$now->columns['Actual']->scenario?->value, $now->columns['Budget']->scenario?->value],
+            ['FC', 'BU'], [$now->columns['Actual']->scenario?->value, $now->columns['Budget']->scenario?->value],
         );
         self::assertSame(
             [',', [], 'Fuel', 2027, null],
@@ -140,8 +136,7 @@ final class MappingTest extends TestCase
         $sheet = Written::sheet("Date,Route,Class,Actual\n2026-02-05,North,Cars,1\n2026-02-09,North,Cars,3\n");
         $joined = JoinedMapping::of(RoleGuess::of($sheet), $dataset);
         self::assertSame(
-            [Role::Ignore, Grain::Month, 'Fuel'],
-            [$joined->columns['Class']->role, $joined->grain, $joined->measure],
+            [Role::Ignore, Grain::Month, 'Fuel'], [$joined->columns['Class']->role, $joined->grain, $joined->measure],
         );
     }
 
@@ -149,17 +144,14 @@ final class MappingTest extends TestCase
     public static function strangers(): iterable
     {
         yield 'not split' => [
-            "Month,Actual\n2026-01,1\n",
-            '"Example" is split by Route, and no column of the file is.',
+            "Month,Actual\n2026-01,1\n", '"Example" is split by Route, and no column of the file is.',
         ];
         yield 'split otherwise' => [
-            "Month,Route,Class,Actual\n2026-01,North,Cars,1\n",
-            '"Example" is not split by Class.',
+            "Month,Route,Class,Actual\n2026-01,North,Cars,1\n", '"Example" is not split by Class.',
         ];
         yield 'another grain' => ["Year,Route,Actual\n2026,North,1\n", 'The file is by year, "Example" is by month.'];
         yield 'another unit' => [
-            "Month,Route,Fuel (USD)\n2026-01,North,1\n",
-            'Fuel is in USD in the file and in EUR in "Example".',
+            "Month,Route,Fuel (USD)\n2026-01,North,1\n", 'Fuel is in USD in the file and in EUR in "Example".',
         ];
     }
 

@@ -19,9 +19,7 @@ final class MarkedTotalsTest extends TestCase
     public static function files(): iterable
     {
         yield 'levels of asterisks' => [
-            self::ROWS."** All,,31,10\n",
-            true,
-            '3 rows of totals were left out; they tie with the rows before',
+            self::ROWS."** All,,31,10\n", true, '3 rows of totals were left out; they tie with the rows before',
         ];
         yield 'in another column than the period' => [
             "2026-01,Sound,10,4\n2026-02,Sound,20,5\n,* Sound,30,9\n",

@@ -38,8 +38,7 @@ final class PeriodReaderTest extends TestCase
     public function testReadsPeriodsAsPeopleWriteThem(string $text, string $key): void
     {
         self::assertSame(
-            $key,
-            (new PeriodReader(new FiscalCalendar(), DateOrder::DayFirst, 2026))->maybe($text)?->key(),
+            $key, (new PeriodReader(new FiscalCalendar(), DateOrder::DayFirst, 2026))->maybe($text)?->key(),
         );
     }
 

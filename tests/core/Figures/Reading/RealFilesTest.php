@@ -143,10 +143,7 @@ final class RealFilesTest extends TestCase
         $measures = Written::figures("Month,$name\n2026-01,5\n")->dataset()->measures;
         self::assertSame(
             [$overPeriods, $overMembers],
-            array_map(
-                static fn (Measure $measure): array => [$measure->grouping, $measure->overMembers],
-                $measures,
-            )[0],
+            array_map(static fn (Measure $measure): array => [$measure->grouping, $measure->overMembers], $measures)[0],
         );
     }
 

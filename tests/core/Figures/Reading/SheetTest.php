@@ -19,21 +19,8 @@ use PHPUnit\Framework\TestCase;
 final class SheetTest extends TestCase
 {
     private const CELLS = [
-        '',
-        'North',
-        'a "quoted" word',
-        "two\nlines",
-        "line\r\nend",
-        'semi;colon',
-        'com,ma',
-        "ta\tb",
-        '1.234,50',
-        '"',
-        '""',
-        'Überfahrt',
-        "'",
-        'x | y',
-        '  spaced',
+        '', 'North', 'a "quoted" word', "two\nlines", "line\r\nend", 'semi;colon', 'com,ma', "ta\tb", '1.234,50', '"',
+        '""', 'Überfahrt', "'", 'x | y', '  spaced',
     ];
 
     public function testWhatWasWrittenComesBackCellForCell(): void

@@ -123,14 +123,7 @@ final class TwoReadersTest extends TestCase
     private static function nothing(): HalfRead
     {
         return new HalfRead(
-            combinations: 0,
-            starts: [],
-            scale: 0,
-            rows: 0,
-            without: 0,
-            guarded: [],
-            units: [],
-            currencies: [],
+            combinations: 0, starts: [], scale: 0, rows: 0, without: 0, guarded: [], units: [], currencies: [],
         );
     }
 
