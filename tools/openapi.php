@@ -148,6 +148,7 @@ $schemas['Recipe'] = $moved(array_diff_key($recipe, ['$defs' => 1, '$schema' => 
 // What answers hold: numbers as texts, and whichever kind there is.
 $schemas['Question']['properties']['where']['items'] = $reference('Filter');
 $schemas['RecipeSize'] = ['type' => 'string'];
+$schemas['RecipeNumber'] = ['type' => 'string'];
 foreach (['target', 'goal'] as $key) {
     $target = &$schemas['Question']['properties'][$key]['oneOf'];
     $target = [

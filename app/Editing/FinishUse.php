@@ -9,8 +9,8 @@ use KeenMargin\App\Storage\Names\KeptDocuments;
 use KeenMargin\App\Storage\Record\ChartRecord;
 use KeenMargin\App\Storage\Record\NamedFinishRecord;
 use KeenMargin\Core\Document\Given;
+use KeenMargin\Core\Document\Shape\Shape;
 use KeenMargin\Core\Question\Document\FinishReader;
-use KeenMargin\Core\Question\Document\FinishWriter;
 use KeenMargin\Core\Question\Finish;
 
 /** Puts a named finish on charts: their words and highlighted rows stay, and they follow it from then on. */
@@ -79,7 +79,7 @@ final readonly class FinishUse
 
     private function set(ChartRecord $chart, Finish $finish): void
     {
-        $written = FinishWriter::toArray($finish);
+        $written = Shape::of(Finish::class)->write($finish);
         $recipe =
             [] === $written
                 ? array_diff_key($chart->recipe, ['finish' => 1])

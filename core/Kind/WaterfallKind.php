@@ -13,7 +13,6 @@ use KeenMargin\Core\Chart\Tier\WaterfallLooks;
 use KeenMargin\Core\Chart\Tier\WaterfallTier;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\RowChoices;
@@ -54,9 +53,7 @@ abstract readonly class WaterfallKind implements ChartKind
 
     public function options(): array
     {
-        return [
-            FinishOption::Steps, FinishOption::StepLabels, FinishOption::Dots, FinishOption::Cut, FinishOption::Turn,
-        ];
+        return ['steps', 'stepLabels', 'dots', 'cut', 'turn'];
     }
 
     public function usualVariance(): ?VarianceForm

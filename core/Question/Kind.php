@@ -39,7 +39,7 @@ interface Kind
     /** The parts of the question's sentence that are its own. */
     public function words(Question $question, Measure $measure): QuestionWords;
 
-    /** @return list<FinishOption> those that it has a use for, besides those of every kind */
+    /** @return list<string> keys of Finish that only some kinds have a use for, and it has */
     public function options(): array;
 
     /** How it writes variances unless the finish says otherwise; null where it writes none. */

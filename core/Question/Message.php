@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
+use KeenMargin\Core\Document\Shape\Key;
+
 /** The sentence above a chart, and which of its numbers were taken from the workings. */
 final readonly class Message
 {
     /** @param list<MessageNumber> $numbers */
-    public function __construct(public string $text, public array $numbers = []) {}
+    public function __construct(
+        #[Key('the sentence', most: 600)] public string $text,
+        #[Key('those of its numbers that were taken from the workings', items: MessageNumber::class)]
+        public array $numbers = [],
+    ) {}
 
     /** @return list<MessageNumber> those that the text still has */
     public function kept(): array

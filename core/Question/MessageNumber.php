@@ -5,18 +5,15 @@ declare(strict_types=1);
 namespace KeenMargin\Core\Question;
 
 use Brick\Math\BigDecimal;
+use KeenMargin\Core\Document\Shape\Key;
 
 /** A number of the workings as it was when a message took it. */
 final readonly class MessageNumber
 {
-    /**
-     * @param string $said as the message writes it: `48`
-     * @param string $column id of the column
-     */
     public function __construct(
-        public string $said,
-        public RowKey $row,
-        public string $column,
-        public BigDecimal $exact,
+        #[Key('as the message writes it, such as `48`', most: 60)] public string $said,
+        #[Key('the row of the workings')] public RowKey $row,
+        #[Key('id of the column of the workings', most: 300)] public string $column,
+        #[Key('how much it was')] public BigDecimal $exact,
     ) {}
 }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question;
 
+use KeenMargin\Core\Document\Shape\ToJson;
+
 /**
  * Which row of a chart: the panel that it stands in, and the period, member or sum that it is. Of a waterfall also the
  * opened steps that it stands within, and which part of the way it is on where there are totals between.
  */
-final readonly class RowKey
+final readonly class RowKey implements ToJson
 {
     /** Stands between an opened step and one of its own steps. */
     private const WITHIN = '\\>';

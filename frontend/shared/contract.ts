@@ -4027,53 +4027,113 @@ export interface components {
     /** @description The checks of a dataset. */
     Findings: { items: components['schemas']['Finding'][] }
     Finish: {
-      /** @enum {unknown} */
+      /**
+       * @description how large numbers are written
+       * @enum {unknown}
+       */
       unit?: '1' | 'k' | 'm' | 'bn'
+      /** @description digits after the point */
       decimals?: number
-      /** @enum {unknown} */
+      /**
+       * @description which values bear a label; of all, as many as there is room for
+       * @enum {unknown}
+       */
       labels?: 'all' | 'extremes' | 'none'
+      /** @description in points */
       width?: number
-      /** @enum {unknown} */
+      /**
+       * @description how numbers are written
+       * @enum {unknown}
+       */
       locale?: 'en' | 'de' | 'fr'
-      /** @enum {unknown} */
+      /**
+       * @description which tiers there are, or what labels tell
+       * @enum {unknown}
+       */
       variance?: 'both' | 'amount' | 'percent'
+      /** @description whether variances are as long per unit as the values */
       sameLength?: boolean
+      /** @description of nested columns, a thin bar from the lower to the higher top */
       gap?: boolean
+      /**
+       * @description of target marks
+       * @enum {unknown}
+       */
+      mark?: 'tick' | 'dot'
+      /** @description the percentage at which longer pins are cut, with an arrow head and their true label */
+      limit?: components['schemas']['RecipeSize']
+      /** @description bars for periods, columns for members (where their names have room) */
       turn?: boolean
+      /** @description totals set apart that would dwarf the rows are cut alike, and bear a break mark */
+      cut?: boolean
+      /** @description of rows, a period or member by its key, a sum as `total`, `other`, `landing`; in several panels `{"panel": "North", "row": "2026-08"}`, or `{"others": true, "sum": "total"}` */
+      highlight?: components['schemas']['RowRef'][]
+      /** @description in points; never less than the labels need */
+      height?: number
+      /**
+       * @description what colours tell; `greys` say the same by lightness only, for grey print
+       * @enum {unknown}
+       */
+      colours?: 'effect' | 'greys'
+      /** @description lines in place of the composed ones; the unit still follows `what`, unless the line says one itself (`Fares in thousands`) */
+      title?: {
+        /** @description whose figures */
+        who?: string
+        /** @description what is measured */
+        what?: string
+        /** @description which periods */
+        when?: string
+      }
+      /** @description the sentence above the title, and which of its numbers were taken from the workings: `{"text": "…", "numbers": [{"said": "48", "row": "total", "column": "variance:BU", "exact": "48000"}]}`. A check fails once one of them is another */
+      message?: {
+        /** @description the sentence */
+        text: string
+        /** @description those of its numbers that were taken from the workings */
+        numbers?: {
+          /** @description as the message writes it, such as `48` */
+          said: string
+          /** @description the row of the workings */
+          row: components['schemas']['RowRef']
+          /** @description id of the column of the workings */
+          column: string
+          exact: string
+        }[]
+      }
+      /** @description below the chart */
+      footnote?: string
+      /** @description whether notes are numbered in the chart */
+      notes?: boolean
+      /** @description the named finish that it was taken from */
+      named?: string
+      /**
+       * @description of variance tiers, where values are written: within only where all have room across
+       * @enum {unknown}
+       */
+      labelsAt?: 'outside' | 'inside'
+      /**
+       * @description of waterfalls, what colours tell: for the better or the worse, up or down
+       * @enum {unknown}
+       */
+      steps?: 'effect' | 'sign'
+      /**
+       * @description of waterfalls; a share is of the total, of a bridge of all steps of the same sign
+       * @enum {unknown}
+       */
+      stepLabels?: 'amount' | 'share' | 'both'
+      /** @description of waterfalls, a dot at the running total whose area is the share */
+      dots?: boolean
+      /** @description of gauges, either of them; a value beyond an end stops there with an open arrow head */
+      ends?: { from?: string; to?: string }
+      /**
+       * @description of bullets and thermometers: one length per unit, each as long as there is room, or in percent of its target or goal
+       * @enum {unknown}
+       */
+      scale?: 'shared' | 'own' | 'target'
       /**
        * @deprecated
        * @description Part of the question now; read here from recipes made before version 0.2.
        */
       landing?: boolean
-      cut?: boolean
-      /** @enum {unknown} */
-      mark?: 'tick' | 'dot'
-      limit?: components['schemas']['RecipeSize']
-      highlight?: components['schemas']['RowRef'][]
-      height?: number
-      /** @enum {unknown} */
-      colours?: 'effect' | 'greys'
-      title?: { who?: string; what?: string; when?: string }
-      message?: {
-        text: string
-        numbers?: { said: string; row: components['schemas']['RowRef']; column: string; exact: string }[]
-      }
-      footnote?: string
-      notes?: boolean
-      named?: string
-      /** @enum {unknown} */
-      labelsAt?: 'outside' | 'inside'
-      /**
-       * @description what colours of a waterfall's steps tell
-       * @enum {unknown}
-       */
-      steps?: 'effect' | 'sign'
-      /** @enum {unknown} */
-      stepLabels?: 'amount' | 'share' | 'both'
-      dots?: boolean
-      ends?: { from?: string; to?: string }
-      /** @enum {unknown} */
-      scale?: 'shared' | 'own' | 'target'
     }
     /** @description Charts that a named finish was put on, and their recipes as they were. */
     FinishUses: { before: components['schemas']['KeptRecipe'][]; charts: components['schemas']['Chart'][] }
@@ -4771,6 +4831,7 @@ export interface components {
     RecipeGrain: 'day' | 'week' | 'month' | 'quarter' | 'half-year' | 'year'
     RecipeMembers: [string, ...string[]]
     RecipeName: string
+    RecipeNumber: string
     RecipePeriod: string
     RecipeSize: string
     /** @description a period of any grain, or a span */
@@ -5410,6 +5471,7 @@ export type RecipeFigures = components['schemas']['RecipeFigures']
 export type RecipeGrain = components['schemas']['RecipeGrain']
 export type RecipeMembers = components['schemas']['RecipeMembers']
 export type RecipeName = components['schemas']['RecipeName']
+export type RecipeNumber = components['schemas']['RecipeNumber']
 export type RecipePeriod = components['schemas']['RecipePeriod']
 export type RecipeSize = components['schemas']['RecipeSize']
 export type RecipeStretch = components['schemas']['RecipeStretch']

@@ -12,7 +12,6 @@ use KeenMargin\Core\Drawing\Drawing;
 use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Question\Document\RecipeWriter;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Fit\FirstQuestion;
 use KeenMargin\Core\Question\Recipe;
 use KeenMargin\Core\Question\Sentence\QuestionSentence;
@@ -90,7 +89,7 @@ final class DrawingState
                     canOrder: $rows->canOrder,
                     canBeWhole: $rows->canBeWhole,
                 ),
-                options: array_map(static fn (FinishOption $option): string => $option->value, $kind->options()),
+                options: $kind->options(),
                 usualVariance: $kind->usualVariance()?->value,
             );
         }, $kinds->list());

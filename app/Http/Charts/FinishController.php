@@ -15,8 +15,8 @@ use KeenMargin\App\Storage\Record\NamedFinishRecord;
 use KeenMargin\App\Storage\Turn\WriteTurn;
 use KeenMargin\Core\Document\Given;
 use KeenMargin\Core\Document\NotAccepted;
+use KeenMargin\Core\Document\Shape\Shape;
 use KeenMargin\Core\Question\Document\FinishReader;
-use KeenMargin\Core\Question\Document\FinishWriter;
 use KeenMargin\Core\Question\Finish;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -157,7 +157,7 @@ final readonly class FinishController
     /** @return array<string, mixed> the looks without the words of the chart that it was taken from */
     private static function finish(Given $given): array
     {
-        return FinishWriter::toArray(FinishReader::read($given, false)->onto(new Finish(), null));
+        return Shape::of(Finish::class)->write(FinishReader::read($given, false)->onto(new Finish(), null));
     }
 
     private function settleDefault(NamedFinishRecord $named, Given $body): void

@@ -12,7 +12,6 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\TargetedKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Near\TargetedRows;
 use KeenMargin\Core\Workings\Result\Row;
@@ -43,7 +42,7 @@ final readonly class Bullet extends TargetedKind
 
     public function options(): array
     {
-        return [FinishOption::Scale, FinishOption::Turn];
+        return ['scale', 'turn'];
     }
 
     public function glyph(): array

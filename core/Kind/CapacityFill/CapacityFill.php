@@ -19,7 +19,6 @@ use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Notation\Style;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
 use KeenMargin\Core\Question\Recipe;
@@ -103,7 +102,7 @@ final readonly class CapacityFill implements ChartKind
 
     public function options(): array
     {
-        return [FinishOption::Cut, FinishOption::Turn];
+        return ['cut', 'turn'];
     }
 
     public function usualVariance(): ?VarianceForm

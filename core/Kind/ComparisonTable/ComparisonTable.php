@@ -14,7 +14,6 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Fit\AimFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
@@ -130,7 +129,7 @@ final readonly class ComparisonTable implements ChartKind
 
     public function options(): array
     {
-        return [FinishOption::Limit];
+        return ['limit'];
     }
 
     public function usualVariance(): ?VarianceForm

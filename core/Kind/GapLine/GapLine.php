@@ -15,7 +15,6 @@ use KeenMargin\Core\Figures\Figures;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Fit\RecipeFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
@@ -88,7 +87,7 @@ final readonly class GapLine extends ComparisonKind
 
     public function options(): array
     {
-        return [FinishOption::Variance];
+        return ['variance'];
     }
 
     public function usualVariance(): VarianceForm

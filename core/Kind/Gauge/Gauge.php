@@ -10,7 +10,6 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\TargetedKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\RowChoices;
 use KeenMargin\Core\Scene\Arc;
@@ -48,7 +47,7 @@ final readonly class Gauge extends TargetedKind
 
     public function options(): array
     {
-        return [FinishOption::Ends];
+        return ['ends'];
     }
 
     public function glyph(): array

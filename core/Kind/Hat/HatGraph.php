@@ -15,7 +15,6 @@ use KeenMargin\Core\Figures\Measure;
 use KeenMargin\Core\Kind\ChartKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
 use KeenMargin\Core\Question\Recipe;
@@ -94,7 +93,7 @@ final readonly class HatGraph implements ChartKind
 
     public function options(): array
     {
-        return [FinishOption::Variance, FinishOption::Cut, FinishOption::Turn];
+        return ['variance', 'cut', 'turn'];
     }
 
     public function usualVariance(): VarianceForm

@@ -13,7 +13,6 @@ use KeenMargin\Core\Chart\Part\TotalsCut;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Scene\Rect;
 use KeenMargin\Core\Workings\Result\Workings;
 
@@ -37,7 +36,7 @@ final readonly class NestedColumns extends ComparisonKind
 
     public function options(): array
     {
-        return [FinishOption::Variance, FinishOption::Gap, FinishOption::Cut, FinishOption::Turn];
+        return ['variance', 'gap', 'cut', 'turn'];
     }
 
     public function glyph(): array

@@ -24,7 +24,6 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Kind\WaterfallKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Fit\QuestionFit;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\QuestionWords;
@@ -117,10 +116,7 @@ final readonly class Statement extends WaterfallKind
 
     public function options(): array
     {
-        return [
-            FinishOption::Steps, FinishOption::StepLabels, FinishOption::Variance, FinishOption::SameLength,
-            FinishOption::Limit, FinishOption::Cut, FinishOption::Turn,
-        ];
+        return ['steps', 'stepLabels', 'variance', 'sameLength', 'limit', 'cut', 'turn'];
     }
 
     public function usualVariance(): VarianceForm

@@ -15,7 +15,6 @@ use KeenMargin\Core\Figures\Scenario;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\TargetMark;
 use KeenMargin\Core\Scene\Rect;
@@ -46,7 +45,7 @@ final readonly class TargetMarks extends ComparisonKind
 
     public function options(): array
     {
-        return [FinishOption::Variance, FinishOption::Mark, FinishOption::Cut, FinishOption::Turn];
+        return ['variance', 'mark', 'cut', 'turn'];
     }
 
     public function glyph(): array

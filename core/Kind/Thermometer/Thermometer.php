@@ -11,7 +11,6 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\GoalKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\Near\Goal;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\RowChoices;
@@ -46,7 +45,7 @@ final readonly class Thermometer extends GoalKind
 
     public function options(): array
     {
-        return [FinishOption::Scale];
+        return ['scale'];
     }
 
     public function glyph(): array

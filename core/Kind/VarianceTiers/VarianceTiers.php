@@ -16,7 +16,6 @@ use KeenMargin\Core\Figures\Dataset;
 use KeenMargin\Core\Kind\ComparisonKind;
 use KeenMargin\Core\Notation\Ink;
 use KeenMargin\Core\Question\Finish;
-use KeenMargin\Core\Question\FinishOption;
 use KeenMargin\Core\Question\LabelPosition;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\VarianceForm;
@@ -54,10 +53,7 @@ final readonly class VarianceTiers extends ComparisonKind
 
     public function options(): array
     {
-        return [
-            FinishOption::LabelsAt, FinishOption::Variance, FinishOption::SameLength, FinishOption::Limit,
-            FinishOption::Cut, FinishOption::Turn,
-        ];
+        return ['labelsAt', 'variance', 'sameLength', 'limit', 'cut', 'turn'];
     }
 
     public function usualVariance(): VarianceForm

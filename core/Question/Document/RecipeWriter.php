@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace KeenMargin\Core\Question\Document;
 
+use KeenMargin\Core\Document\Shape\Shape;
 use KeenMargin\Core\Figures\Filter\MemberFilter;
 use KeenMargin\Core\Figures\Filter\NumberFilter;
 use KeenMargin\Core\Figures\Scenario;
+use KeenMargin\Core\Question\Finish;
 use KeenMargin\Core\Question\Flag;
 use KeenMargin\Core\Question\Question;
 use KeenMargin\Core\Question\Recipe;
@@ -21,7 +23,7 @@ final class RecipeWriter
             'keenMargin' => Recipe::VERSION,
             'question' => self::question($recipe->question),
             'kind' => $recipe->kind->id(),
-            'finish' => FinishWriter::toArray($recipe->finish),
+            'finish' => Shape::of(Finish::class)->write($recipe->finish),
         ]);
     }
 

@@ -4,7 +4,8 @@ import { ask, says } from '../../shared/api'
 import type { Finish, NamedFinish } from '../../shared/types'
 import { useLoad } from '../../shared/useLoad'
 import { useToast } from '../../shared/useToast'
-import { LOOKS, looksOf } from './looks'
+import { LOOKS } from './keys'
+import { looksOf } from './looks'
 
 /** Looks under a name: put on this chart or on many at once; charts that bear the name follow when it is changed. */
 const props = defineProps<{ finish: Finish }>()
